@@ -1,0 +1,78 @@
+package tertulia.core.billing;
+
+import java.time.format.DateTimeFormatter;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import org.joda.money.CurrencyUnit;
+import org.joda.money.Money;
+import tertulia.core.money.ExchangeRate;
+import tertulia.core.money.Rounding;
+import tertulia.core.time.Horizon;
+import tertulia.core.time.MonthSpan;
+import tertulia.core.working.Quantity;
+import tertulia.core.working.Working;
+
+/**
+ * What is billed at the start of a span of months.
+ *
+ * @param covers the months it pays for; it falls due in the first
+ * @param rate the rate of exchange used for {@link #reported}; empty if none was needed
+ */
+public record Invoice(
+    MonthSpan covers, CurrencyUnit currency, List<InvoiceLine> lines, Optional<ExchangeRate> rate) {
+  private static final DateTimeFormatter MONTH =
+      DateTimeFormatter.ofPattern("MMM uuuu", Locale.ENGLISH);
+
+  public Invoice {
+    lines = List.copyOf(lines);
+  }
+
+  public int due() {
+    return covers.from();
+  }
+
+  /** The sum of the rounded lines, in the invoice's own currency. */
+  public Money own() {
+    return lines.stream().map(InvoiceLine::amount).reduce(Money.zero(currency), Money::plus);
+  }
+
+  /** The total in the reporting currency: converted once, then rounded. */
+  public Money reported() {
+    return rate.map(r -> Rounding.toMinorUnit(own().getAmount().multiply(r.rate()), r.to()))
+        .orElseGet(this::own);
+  }
+
+  /** {@link #reported} divided evenly over the months covered. */
+  public Money[] shares() {
+    return Rounding.spread(reported(), covers.months());
+  }
+
+  /** The working of {@link #reported}. */
+  public Working explain(Horizon horizon) {
+    String label =
+        "Invoice of "
+            + horizon.month(due()).format(MONTH)
+            + (covers.months() == 1 ? "" : " for " + covers.months() + " months");
+    Working own =
+        Working.Sum.of(
+            label, currency.getCode(), lines.stream().map(InvoiceLine::explain).toList());
+    return rate.<Working>map(r ->
+            new Working.Derived(
+                label,
+                Quantity.of(reported()),
+                "at "
+                    + r.rate().toPlainString()
+                    + " "
+                    + r.to()
+                    + " for 1 "
+                    + r.from()
+                    + " of "
+                    + r.on()
+                    + " ("
+                    + r.source()
+                    + "), rounded",
+                List.of(own)))
+        .orElse(own);
+  }
+}

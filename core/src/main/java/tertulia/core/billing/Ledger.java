@@ -1,0 +1,148 @@
+package tertulia.core.billing;
+
+import java.math.BigDecimal;
+import java.util.ArrayList;
+import java.util.List;
+import org.joda.money.CurrencyUnit;
+import org.joda.money.Money;
+import tertulia.core.time.Horizon;
+import tertulia.core.working.Quantity;
+import tertulia.core.working.Working;
+
+/**
+ * Every invoice of one plan and term over a horizon, in the reporting currency.
+ *
+ * @param invoices in order of falling due; those due past the horizon belong to terms begun within
+ *     it
+ * @param idle by plan month: units paid for and not needed
+ */
+public record Ledger(
+    Horizon horizon, CurrencyUnit currency, List<Invoice> invoices, List<Idle> idle) {
+  public Ledger {
+    invoices = List.copyOf(invoices);
+    idle = List.copyOf(idle);
+  }
+
+  /**
+   * Units paid for and not needed in one month.
+   *
+   * @param units 0 or more
+   * @param money price a month of the units held less the price of those needed, never below 0
+   */
+  public record Idle(int units, Money money) {}
+
+  /** The amount of each plan month in the view. */
+  public List<Money> months(View view) {
+    Money[] months = new Money[horizon.months()];
+    java.util.Arrays.fill(months, Money.zero(currency));
+    for (Invoice invoice : invoices) {
+      switch (view) {
+        case CASH -> add(months, invoice.due(), invoice.reported());
+        case SPREAD -> {
+          Money[] shares = invoice.shares();
+          for (int i = 0; i < shares.length; i++) {
+            add(months, invoice.due() + i, shares[i]);
+          }
+        }
+      }
+    }
+    return List.of(months);
+  }
+
+  private void add(Money[] months, int m, Money money) {
+    if (horizon.contains(m)) {
+      months[m] = months[m].plus(money);
+    }
+  }
+
+  /** The total over the horizon in the view; months past it do not count. */
+  public Money total(View view) {
+    return Money.total(currency, months(view));
+  }
+
+  /**
+   * What is already committed past the horizon: spread shares of later months, or in the cash view
+   * the invoices that will still fall due under terms begun within the horizon.
+   */
+  public Money pastHorizon(View view) {
+    return invoices.stream()
+        .map(invoice -> pastHorizon(invoice, view))
+        .reduce(Money.zero(currency), Money::plus);
+  }
+
+  private Money pastHorizon(Invoice invoice, View view) {
+    return switch (view) {
+      case CASH -> horizon.contains(invoice.due()) ? Money.zero(currency) : invoice.reported();
+      case SPREAD -> {
+        Money past = Money.zero(currency);
+        Money[] shares = invoice.shares();
+        for (int i = 0; i < shares.length; i++) {
+          past = horizon.contains(invoice.due() + i) ? past : past.plus(shares[i]);
+        }
+        yield past;
+      }
+    };
+  }
+
+  /** The most units idle in one month. */
+  public int mostIdle() {
+    return idle.stream().mapToInt(Idle::units).max().orElse(0);
+  }
+
+  /** What idle units cost over the horizon. */
+  public Money idleMoney() {
+    return idle.stream().map(Idle::money).reduce(Money.zero(currency), Money::plus);
+  }
+
+  /** The working of {@link #total}: every invoice, less what lies past the horizon. */
+  public Working explainTotal(View view) {
+    List<Working> parts = new ArrayList<>();
+    invoices.forEach(invoice -> parts.add(invoice.explain(horizon)));
+    Money past = pastHorizon(view);
+    if (!past.isZero()) {
+      parts.add(
+          new Working.Derived(
+              "Committed past the horizon, not counted",
+              Quantity.of(past.negated()),
+              "shares of months from plan month " + horizon.months() + " on",
+              List.of()));
+    }
+    return new Working.Sum(
+        horizon.months() + " months, " + view.words(), Quantity.of(total(view)), parts);
+  }
+
+  /** The working of one month's amount in the view. */
+  public Working explainMonth(int m, View view) {
+    List<Working> parts = new ArrayList<>();
+    for (Invoice invoice : invoices) {
+      int i = m - invoice.due();
+      boolean covered = i >= 0 && i < invoice.covers().months();
+      if (view == View.CASH && i == 0) {
+        parts.add(invoice.explain(horizon));
+      } else if (view == View.SPREAD && covered) {
+        parts.add(share(invoice, i));
+      }
+    }
+    return new Working.Sum(
+        "Plan month " + m + ", " + view.words(), Quantity.of(months(view).get(m)), parts);
+  }
+
+  private Working share(Invoice invoice, int i) {
+    Working whole = invoice.explain(horizon);
+    if (invoice.covers().months() == 1) {
+      return whole;
+    }
+    return new Working.Derived(
+        "Share " + (i + 1) + " of " + invoice.covers().months(),
+        Quantity.of(invoice.shares()[i]),
+        "divided evenly; leftover minor units go to the earliest months",
+        List.of(whole));
+  }
+
+  /** The average a month in the view, exact to 10 decimals, for measuring against a scale. */
+  public BigDecimal perMonth(View view) {
+    return total(view)
+        .getAmount()
+        .divide(BigDecimal.valueOf(horizon.months()), 10, java.math.RoundingMode.HALF_UP);
+  }
+}

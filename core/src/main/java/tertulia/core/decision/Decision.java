@@ -1,0 +1,67 @@
+package tertulia.core.decision;
+
+import java.time.Instant;
+
+/**
+ * How far a decision has come. One person proposes; another signs it off or objects with a reason;
+ * an objection takes it back to the table.
+ */
+public sealed interface Decision {
+  Proposal proposal();
+
+  /** Written down, not yet put forward. */
+  record Draft(Proposal proposal) implements Decision {
+    public Proposed propose(String person, Instant at) {
+      return new Proposed(proposal, new Proposal.Act(person, at));
+    }
+  }
+
+  /** Put forward; waits for a second person. */
+  record Proposed(Proposal proposal, Proposal.Act by) implements Decision {
+    /**
+     * Agrees.
+     *
+     * @throws IllegalStateException if the same person proposed it
+     */
+    public Signed sign(String person, Instant at) {
+      checkSecond(person);
+      return new Signed(proposal, by, new Proposal.Act(person, at));
+    }
+
+    /**
+     * Disagrees, with a reason.
+     *
+     * @throws IllegalStateException if the same person proposed it
+     * @throws IllegalArgumentException if the reason is blank
+     */
+    public Objected object(String person, Instant at, String reason) {
+      checkSecond(person);
+      return new Objected(proposal, by, new Proposal.Act(person, at), reason);
+    }
+
+    private void checkSecond(String person) {
+      if (person.equals(by.person())) {
+        throw new IllegalStateException(
+            "Whoever proposes a decision cannot sign it off. Ask a colleague.");
+      }
+    }
+  }
+
+  /** Agreed by a second person; does not change any more. */
+  record Signed(Proposal proposal, Proposal.Act by, Proposal.Act signedBy) implements Decision {}
+
+  /** Objected to; can be revised and proposed again. */
+  record Objected(Proposal proposal, Proposal.Act by, Proposal.Act objectedBy, String reason)
+      implements Decision {
+    public Objected {
+      if (reason.isBlank()) {
+        throw new IllegalArgumentException(
+            "An objection needs a reason. Say what speaks against it.");
+      }
+    }
+
+    public Draft revise(Proposal revised) {
+      return new Draft(revised);
+    }
+  }
+}

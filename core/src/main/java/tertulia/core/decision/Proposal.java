@@ -1,0 +1,46 @@
+package tertulia.core.decision;
+
+import static java.util.Objects.requireNonNull;
+
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * What is to be agreed: a choice with its reasons and its price.
+ *
+ * @param choice contender id
+ * @param option label of plan and term
+ * @param reasons why this one; not blank
+ * @param givenUp what the others would have had; not blank
+ * @param conditions under which it holds; may be empty
+ * @param lookAgain when to look again; null if not agreed
+ */
+public record Proposal(
+    String choice,
+    String option,
+    String reasons,
+    String givenUp,
+    String conditions,
+    @Nullable LocalDate lookAgain) {
+  public Proposal {
+    requireNonNull(choice);
+    requireNonNull(option);
+    requireNonNull(conditions);
+    if (reasons.isBlank()) {
+      throw new IllegalArgumentException("A decision needs its reasons. Say why this one.");
+    }
+    if (givenUp.isBlank()) {
+      throw new IllegalArgumentException(
+          "A decision needs what is given up. Say what another contender would have had.");
+    }
+  }
+
+  public Optional<LocalDate> reviewOn() {
+    return Optional.ofNullable(lookAgain);
+  }
+
+  /** Who did something, and when. */
+  public record Act(String person, Instant at) {}
+}

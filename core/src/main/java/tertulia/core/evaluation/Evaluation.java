@@ -1,0 +1,222 @@
+package tertulia.core.evaluation;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.joda.money.Money;
+import tertulia.core.billing.UnitsNeeded;
+import tertulia.core.billing.View;
+import tertulia.core.fit.Fit;
+import tertulia.core.fit.Importance;
+import tertulia.core.fit.Offering;
+import tertulia.core.growth.People;
+import tertulia.core.path.CostByHeadcount;
+import tertulia.core.path.Market;
+import tertulia.core.path.Outcome;
+import tertulia.core.path.Stay;
+import tertulia.core.path.SteadyCost;
+import tertulia.core.scoring.Criterion;
+import tertulia.core.scoring.Totals;
+import tertulia.core.scoring.Value;
+import tertulia.core.working.Working;
+
+/** One selection under one "what if", computed out. */
+public final class Evaluation {
+  private final Selection selection;
+  private final WhatIf whatIf;
+  private final Market market;
+  private final List<People> planned = new ArrayList<>();
+  private final List<UnitsNeeded> months = new ArrayList<>();
+  private final People people;
+  private final Map<String, Outcome<SteadyCost>> steady = new LinkedHashMap<>();
+  private final Map<String, Outcome<Stay>> stays = new LinkedHashMap<>();
+  private final Map<String, Outcome<Stay>> scored;
+  private final List<Criterion> criteria;
+  private final Map<String, Map<String, Value>> values = new LinkedHashMap<>();
+  private final Optional<Totals> totals;
+
+  private Evaluation(Selection selection, WhatIf whatIf) {
+    this.selection = selection;
+    this.whatIf = whatIf;
+    this.market =
+        new Market(
+            new Fit(selection.needs()),
+            selection.demands(),
+            selection.currency(),
+            selection.rates(),
+            selection.asOf(),
+            whatIf.terms());
+    for (int m = 0; m < selection.horizon().months(); m++) {
+      People then = People.planned(selection.groups(), selection.horizon(), m, whatIf.scenario());
+      planned.add(then);
+      months.add(market.units(then));
+    }
+    this.people =
+        switch (whatIf.moment()) {
+          case WhatIf.Moment.Month month -> planned.get(month.m());
+          case WhatIf.Moment.Headcount headcount -> today().scaledTo(headcount.people());
+        };
+    for (Contender contender : selection.contenders()) {
+      List<Offering> offerings = contender.offerings();
+      steady.put(contender.id(), SteadyCost.cheapest(offerings, market, people));
+      stays.put(contender.id(), stay(offerings, whatIf.view()));
+    }
+    this.scored = whatIf.view() == View.SPREAD ? stays : spreadStays();
+    this.criteria = liveCriteria();
+    this.totals = computeTotals();
+  }
+
+  /** Computes a selection out. */
+  public static Evaluation of(Selection selection, WhatIf whatIf) {
+    return new Evaluation(selection, whatIf);
+  }
+
+  private Outcome<Stay> stay(List<Offering> offerings, View view) {
+    return Stay.cheapest(offerings, market, months, selection.rise(), selection.horizon(), view);
+  }
+
+  private Map<String, Outcome<Stay>> spreadStays() {
+    Map<String, Outcome<Stay>> spread = new LinkedHashMap<>();
+    selection.contenders().forEach(c -> spread.put(c.id(), stay(c.offerings(), View.SPREAD)));
+    return spread;
+  }
+
+  /** Coverage is dropped if there is no should-need; the weights are renormalised without it. */
+  private List<Criterion> liveCriteria() {
+    boolean shoulds =
+        selection.needs().stream().anyMatch(n -> n.importance() instanceof Importance.Should);
+    return selection.criteria().stream()
+        .filter(c -> shoulds || !(c.kind() instanceof Criterion.Coverage))
+        .toList();
+  }
+
+  private Optional<Totals> computeTotals() {
+    Valuation valuation = new Valuation(selection);
+    for (Contender contender : feasible()) {
+      Map<String, Value> own = new LinkedHashMap<>();
+      for (Criterion criterion : criteria) {
+        own.put(criterion.id(), valuation.value(contender, criterion, scoredStay(contender)));
+      }
+      values.put(contender.id(), own);
+    }
+    Map<String, Working> workings = new LinkedHashMap<>();
+    criteria.forEach(c -> workings.put(c.id(), selection.panel().explainWeight(c, criteria)));
+    return selection
+        .panel()
+        .groupWeights(criteria)
+        .filter(weights -> !values.isEmpty())
+        .map(weights -> new Totals(criteria, weights, workings, values));
+  }
+
+  private Outcome<Stay> scoredStay(Contender contender) {
+    return java.util.Objects.requireNonNull(scored.get(contender.id()));
+  }
+
+  public Selection selection() {
+    return selection;
+  }
+
+  public WhatIf whatIf() {
+    return whatIf;
+  }
+
+  public Market market() {
+    return market;
+  }
+
+  /** The people of the first plan month; their shares hold for costs by headcount. */
+  public People today() {
+    return planned.getFirst();
+  }
+
+  /** The planned people by month, in the scenario. */
+  public List<People> planned() {
+    return List.copyOf(planned);
+  }
+
+  /** The units needed by month, in the scenario. */
+  public List<UnitsNeeded> months() {
+    return List.copyOf(months);
+  }
+
+  /** The people under discussion. */
+  public People people() {
+    return people;
+  }
+
+  /** The steady monthly cost of a contender for the people under discussion. */
+  public Outcome<SteadyCost> steady(String contender) {
+    return java.util.Objects.requireNonNull(steady.get(contender));
+  }
+
+  /** The cheapest plan and term of a contender kept over the horizon, in the view read. */
+  public Outcome<Stay> stay(String contender) {
+    return java.util.Objects.requireNonNull(stays.get(contender));
+  }
+
+  /** The criteria that count: coverage is left out if there is nothing to cover. */
+  public List<Criterion> criteria() {
+    return criteria;
+  }
+
+  /**
+   * The value of a feasible contender under a criterion that counts, whether or not anybody has
+   * given weights; empty for a contender that is not feasible.
+   */
+  public Optional<Value> value(String contender, Criterion criterion) {
+    return Optional.ofNullable(values.get(contender)).map(own -> own.get(criterion.id()));
+  }
+
+  /** Totals of the feasible contenders; empty if there are none or nobody has given weights. */
+  public Optional<Totals> totals() {
+    return totals;
+  }
+
+  /**
+   * Contenders that are ranked: not set aside, and with an option that qualifies in all months.
+   * Those without a price are in, with an unknown cost.
+   */
+  public List<Contender> feasible() {
+    return selection.active().stream()
+        .filter(c -> !(scoredStay(c) instanceof Outcome.NoPlan<Stay>))
+        .toList();
+  }
+
+  /** Active contenders with a figure for the people under discussion, cheapest first. */
+  public List<String> orderByCost() {
+    Map<String, Money> costs = new LinkedHashMap<>();
+    for (Contender contender : selection.active()) {
+      if (steady(contender.id()) instanceof Outcome.Found<SteadyCost> found) {
+        costs.put(contender.id(), found.best().money());
+      }
+    }
+    return costs.entrySet().stream()
+        .sorted(Comparator.comparing(Map.Entry::getValue))
+        .map(Map.Entry::getKey)
+        .toList();
+  }
+
+  /** The highest headcount planned in any month. */
+  public int highestPlanned() {
+    return planned.stream().mapToInt(People::total).max().orElse(0);
+  }
+
+  public int lowestPlanned() {
+    return planned.stream().mapToInt(People::total).min().orElse(0);
+  }
+
+  /** Cost by headcount of the active contenders. */
+  public CostByHeadcount costByHeadcount() {
+    Map<String, List<Offering>> tools = new LinkedHashMap<>();
+    selection.active().forEach(c -> tools.put(c.id(), c.offerings()));
+    return CostByHeadcount.sweep(tools, market, today(), CostByHeadcount.reach(highestPlanned()));
+  }
+
+  /** The answer to "why" for a figure. */
+  public Working explain(Figure figure) {
+    return new Explanation(this).of(figure);
+  }
+}

@@ -1,0 +1,292 @@
+package tertulia.core.evaluation;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Function;
+import org.joda.money.Money;
+import tertulia.core.billing.Invoice;
+import tertulia.core.billing.Ledger;
+import tertulia.core.billing.View;
+import tertulia.core.fit.Verdict;
+import tertulia.core.growth.Demand;
+import tertulia.core.growth.Group;
+import tertulia.core.growth.Measure;
+import tertulia.core.path.Option;
+import tertulia.core.path.Outcome;
+import tertulia.core.path.Stay;
+import tertulia.core.path.SteadyCost;
+import tertulia.core.scoring.Criterion;
+import tertulia.core.working.Quantity;
+import tertulia.core.working.Working;
+
+/** Answers "why" by calling the code that computed the figure. */
+record Explanation(Evaluation evaluation) {
+
+  Working of(Figure figure) {
+    return switch (figure) {
+      case Figure.Headcount headcount -> headcount();
+      case Figure.Units units -> units(units.measure());
+      case Figure.Steady steady -> steady(steady.contender());
+      case Figure.Horizon horizon -> horizon(horizon.contender());
+      case Figure.Month month -> month(month.contender(), month.m());
+      case Figure.PastHorizon past -> pastHorizon(past.contender());
+      case Figure.Idle idle -> idle(idle.contender());
+      case Figure.Dearer dearer -> dearer(dearer.contender());
+      case Figure.Plans plans -> plans(plans.contender());
+      case Figure.Weight weight ->
+          selection().panel().explainWeight(criterion(weight.criterion()), evaluation.criteria());
+      case Figure.Value value -> value(value.contender(), value.criterion());
+      case Figure.Total total -> total(total.contender());
+    };
+  }
+
+  private Selection selection() {
+    return evaluation.selection();
+  }
+
+  private Criterion criterion(String id) {
+    return evaluation.criteria().stream()
+        .filter(c -> c.id().equals(id))
+        .findFirst()
+        .orElseThrow(() -> new IllegalArgumentException("No criterion " + id));
+  }
+
+  private Working headcount() {
+    return switch (evaluation.whatIf().moment()) {
+      case WhatIf.Moment.Month month ->
+          Working.Sum.of("Headcount", "people", plannedGroups(month.m()));
+      case WhatIf.Moment.Headcount typed ->
+          new Working.Derived(
+              "Headcount",
+              Quantity.of(typed.people(), "people"),
+              "asked for; the groups keep their shares of the first month",
+              plannedGroups(0));
+    };
+  }
+
+  private List<Working> plannedGroups(int m) {
+    return selection().groups().stream()
+        .map(g -> g.explain(selection().horizon(), m, evaluation.whatIf().scenario()))
+        .toList();
+  }
+
+  private Working units(String measureId) {
+    Measure measure =
+        selection().demands().keySet().stream()
+            .filter(m -> m.id().equals(measureId))
+            .findFirst()
+            .orElseThrow(() -> new IllegalArgumentException("No demand for " + measureId));
+    return demand(measure);
+  }
+
+  private Working demand(Measure measure) {
+    Demand demand = java.util.Objects.requireNonNull(selection().demands().get(measure));
+    List<Group> groups = selection().groups();
+    Working people = headcount();
+    Working units = demand.explain(measure, groups, evaluation.people());
+    List<Working> parts = new ArrayList<>(units.parts());
+    parts.add(people);
+    return new Working.Derived(
+        units.label(),
+        units.value().orElseThrow(),
+        "the sum over the groups, rounded up once",
+        parts);
+  }
+
+  private Working steady(String contender) {
+    return outcome(
+        "Steady cost a month for " + evaluation.people().total() + " people",
+        evaluation.steady(contender),
+        SteadyCost::option,
+        SteadyCost::money,
+        SteadyCost::explain);
+  }
+
+  private Working horizon(String contender) {
+    View view = evaluation.whatIf().view();
+    return outcome(
+        selection().horizon().months() + " months, " + view.words(),
+        evaluation.stay(contender),
+        Stay::option,
+        stay -> stay.ledger().total(view),
+        stay -> stay.ledger().explainTotal(view));
+  }
+
+  private <C> Working outcome(
+      String label,
+      Outcome<C> outcome,
+      Function<C, Option> option,
+      Function<C, Money> money,
+      Function<C, Working> working) {
+    return switch (outcome) {
+      case Outcome.Found<C> found -> {
+        List<Working> parts = new ArrayList<>();
+        parts.add(working.apply(found.best()));
+        for (C other : found.others()) {
+          parts.add(
+              new Working.Derived(
+                  "instead of " + option.apply(other).label(),
+                  Quantity.of(money.apply(other)),
+                  "qualifies, not cheaper",
+                  List.of(working.apply(other))));
+        }
+        parts.addAll(leftOut(found.unpriced(), found.passedOver()));
+        yield new Working.Taken(
+            label + ": " + option.apply(found.best()).label(),
+            Quantity.of(money.apply(found.best())),
+            found.isAtMost()
+                ? "at most: an option without a figure is left out"
+                : "the cheapest option that qualifies",
+            parts);
+      }
+      case Outcome.NoPlan<C> none ->
+          new Working.Missing(label, "no plan qualifies", leftOut(Map.of(), none.passedOver()));
+      case Outcome.Unpriced<C> unpriced ->
+          new Working.Missing(
+              label,
+              "not known, which is not nothing",
+              leftOut(unpriced.unpriced(), unpriced.passedOver()));
+    };
+  }
+
+  private static List<Working> leftOut(
+      Map<String, String> unpriced, Map<String, Verdict> passedOver) {
+    List<Working> lines = new ArrayList<>();
+    unpriced.forEach((option, why) -> lines.add(new Working.Missing(option, why)));
+    passedOver.forEach((option, verdict) -> lines.add(verdictLine(option, verdict)));
+    return lines;
+  }
+
+  private static Working verdictLine(String option, Verdict verdict) {
+    String word =
+        switch (verdict) {
+          case Verdict.Qualifies q -> "qualifies";
+          case Verdict.Unconfirmed u -> "not confirmed";
+          case Verdict.Excluded e -> "does not qualify";
+        };
+    List<Working> reasons =
+        verdict.reasons().stream()
+            .<Working>map(r -> new Working.Stated(r.sentence(), r.excludes() ? "out" : "open"))
+            .toList();
+    return new Working.Stated(option, word, Optional.empty(), reasons);
+  }
+
+  private Optional<Ledger> ledger(String contender) {
+    return evaluation.stay(contender) instanceof Outcome.Found<Stay> found
+        ? Optional.of(found.best().ledger())
+        : Optional.empty();
+  }
+
+  private Working month(String contender, int m) {
+    return ledger(contender)
+        .map(ledger -> ledger.explainMonth(m, evaluation.whatIf().view()))
+        .orElseGet(() -> horizon(contender));
+  }
+
+  private Working pastHorizon(String contender) {
+    View view = evaluation.whatIf().view();
+    return ledger(contender)
+        .map(ledger -> {
+          List<Working> parts = new ArrayList<>();
+          for (Invoice invoice : ledger.invoices()) {
+            if (invoice.covers().end() > selection().horizon().months()) {
+              parts.add(invoice.explain(selection().horizon()));
+            }
+          }
+          return (Working)
+              new Working.Derived(
+                  "Committed past the horizon",
+                  Quantity.of(ledger.pastHorizon(view)),
+                  "the part of these invoices that falls after month "
+                      + selection().horizon().months(),
+                  parts);
+        })
+        .orElseGet(() -> horizon(contender));
+  }
+
+  private Working idle(String contender) {
+    return ledger(contender)
+        .map(ledger -> {
+          List<Working> parts = new ArrayList<>();
+          for (int m = 0; m < ledger.idle().size(); m++) {
+            Ledger.Idle idle = ledger.idle().get(m);
+            if (idle.units() > 0) {
+              parts.add(
+                  new Working.Derived(
+                      "plan month " + m,
+                      Quantity.of(idle.money()),
+                      idle.units() + " units paid for and not needed",
+                      List.of()));
+            }
+          }
+          return (Working) Working.Sum.of("Idle units", ledger.currency().getCode(), parts);
+        })
+        .orElseGet(() -> horizon(contender));
+  }
+
+  private Working dearer(String contender) {
+    List<String> order = evaluation.orderByCost();
+    if (order.isEmpty()
+        || !(evaluation.steady(contender) instanceof Outcome.Found<SteadyCost> mine)
+        || !(evaluation.steady(order.getFirst()) instanceof Outcome.Found<SteadyCost> least)) {
+      return steady(contender);
+    }
+    return Working.Sum.of(
+        "More a month than the cheapest",
+        selection().currency().getCode(),
+        List.of(
+            mine.best().explain(),
+            new Working.Derived(
+                "less the cheapest, " + selection().contender(order.getFirst()).tool().name(),
+                Quantity.of(least.best().money().negated()),
+                least.best().option().label(),
+                List.of(least.best().explain()))));
+  }
+
+  private Working plans(String contender) {
+    List<Working> lines = new ArrayList<>();
+    if (evaluation.stay(contender) instanceof Outcome.Found<Stay> found) {
+      lines.add(verdictLine(found.best().option().label(), new Verdict.Qualifies()));
+      found
+          .others()
+          .forEach(o -> lines.add(verdictLine(o.option().label(), new Verdict.Qualifies())));
+      lines.addAll(leftOut(found.unpriced(), found.passedOver()));
+    } else {
+      lines.addAll(leftOut(Map.of(), evaluation.stay(contender).passedOver()));
+    }
+    return new Working.Stated(
+        "Plans of " + selection().contender(contender).tool().name(),
+        "over all " + selection().horizon().months() + " months",
+        Optional.empty(),
+        lines);
+  }
+
+  private Working value(String contender, String criterion) {
+    return evaluation
+        .value(contender, criterion(criterion))
+        .map(found -> found.working())
+        .orElseGet(() -> notRanked(contender));
+  }
+
+  private Working total(String contender) {
+    return evaluation
+        .totals()
+        .filter(t -> t.values().containsKey(contender))
+        .map(t -> t.explain(contender))
+        .orElseGet(() -> notRanked(contender));
+  }
+
+  private Working notRanked(String contender) {
+    return selection()
+        .contender(contender)
+        .setAside()
+        .<Working>map(reason -> new Working.Missing("Total", "set aside: " + reason))
+        .orElseGet(() ->
+            evaluation.feasible().stream().anyMatch(c -> c.id().equals(contender))
+                ? new Working.Missing("Total", "nobody has given weights yet")
+                : new Working.Missing(
+                    "Total", "no plan qualifies in all months", List.of(plans(contender))));
+  }
+}

@@ -1,0 +1,40 @@
+package tertulia.core.evaluation;
+
+/** A computed figure that can be asked "why". */
+public sealed interface Figure {
+  /** The headcount under discussion. */
+  record Headcount() implements Figure {}
+
+  /** Steady monthly cost of a contender for the people under discussion. */
+  record Steady(String contender) implements Figure {}
+
+  /** Units needed of a measure by the people under discussion. */
+  record Units(String measure) implements Figure {}
+
+  /** Total of a contender over the horizon. */
+  record Horizon(String contender) implements Figure {}
+
+  /** Amount of one plan month. */
+  record Month(String contender, int m) implements Figure {}
+
+  /** What a contender has committed past the horizon. */
+  record PastHorizon(String contender) implements Figure {}
+
+  /** Units paid for and not needed. */
+  record Idle(String contender) implements Figure {}
+
+  /** How much dearer a contender is than the cheapest for the people under discussion. */
+  record Dearer(String contender) implements Figure {}
+
+  /** Verdict on every plan of a contender. */
+  record Plans(String contender) implements Figure {}
+
+  /** Group weight of a criterion. */
+  record Weight(String criterion) implements Figure {}
+
+  /** Value of a contender under a criterion. */
+  record Value(String contender, String criterion) implements Figure {}
+
+  /** Total score of a contender. */
+  record Total(String contender) implements Figure {}
+}

@@ -1,0 +1,90 @@
+package tertulia.core.evaluation;
+
+import static java.util.Objects.requireNonNull;
+
+import java.time.LocalDate;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Stream;
+import org.joda.money.CurrencyUnit;
+import tertulia.core.fit.Need;
+import tertulia.core.growth.Demand;
+import tertulia.core.growth.Group;
+import tertulia.core.growth.Measure;
+import tertulia.core.money.ExchangeRates;
+import tertulia.core.money.PriceRise;
+import tertulia.core.scoring.Criterion;
+import tertulia.core.scoring.Panel;
+import tertulia.core.time.Horizon;
+
+/**
+ * Everything people entered for one choice of a tool.
+ *
+ * @param purpose for whom and for which job only; may be empty
+ * @param asOf the selection's date: rates are the latest on or before it
+ * @param currency of every figure
+ * @param demands units needed per measure
+ * @param rise yearly rise of list prices assumed
+ */
+public record Selection(
+    String title,
+    String purpose,
+    LocalDate asOf,
+    Horizon horizon,
+    CurrencyUnit currency,
+    PriceRise rise,
+    List<Group> groups,
+    Map<Measure, Demand> demands,
+    List<Need> needs,
+    List<Criterion> criteria,
+    List<Contender> contenders,
+    Panel panel,
+    ExchangeRates rates) {
+  public Selection {
+    requireNonNull(purpose);
+    requireNonNull(asOf);
+    requireNonNull(horizon);
+    requireNonNull(currency);
+    requireNonNull(rise);
+    requireNonNull(panel);
+    requireNonNull(rates);
+    if (title.isBlank()) {
+      throw new IllegalArgumentException("A selection needs a title, best a question.");
+    }
+    groups = List.copyOf(groups);
+    demands = java.util.Collections.unmodifiableMap(new LinkedHashMap<>(demands));
+    needs = List.copyOf(needs);
+    criteria = List.copyOf(criteria);
+    contenders = List.copyOf(contenders);
+    checkIds("groups", groups.stream().map(Group::id));
+    checkIds("needs", needs.stream().map(need -> need.capability().id()));
+    checkIds("criteria", criteria.stream().map(Criterion::id));
+    checkIds("contenders", contenders.stream().map(Contender::id));
+    checkIds("members", panel.members().stream().map(member -> member.id()));
+  }
+
+  private static void checkIds(String what, Stream<String> ids) {
+    List<String> all = ids.toList();
+    if (all.stream().distinct().count() < all.size()) {
+      throw new IllegalArgumentException("Two " + what + " have the same id: " + all);
+    }
+  }
+
+  /**
+   * The contender with an id.
+   *
+   * @throws IllegalArgumentException if there is none
+   */
+  public Contender contender(String id) {
+    return contenders.stream()
+        .filter(c -> c.id().equals(id))
+        .findFirst()
+        .orElseThrow(() -> new IllegalArgumentException("No contender " + id));
+  }
+
+  /** The contenders that nobody set aside. */
+  public List<Contender> active() {
+    return contenders.stream().filter(c -> c.setAside().isEmpty()).toList();
+  }
+}

@@ -1,0 +1,154 @@
+package tertulia.core.evaluation;
+
+import java.math.BigDecimal;
+import java.math.MathContext;
+import java.util.ArrayList;
+import java.util.List;
+import tertulia.core.billing.View;
+import tertulia.core.fit.Fact;
+import tertulia.core.fit.Importance;
+import tertulia.core.fit.Need;
+import tertulia.core.fit.Offering;
+import tertulia.core.path.Outcome;
+import tertulia.core.path.Stay;
+import tertulia.core.scoring.Criterion;
+import tertulia.core.scoring.Interval;
+import tertulia.core.scoring.Judgement;
+import tertulia.core.scoring.PublicRating;
+import tertulia.core.scoring.Value;
+import tertulia.core.working.Quantity;
+import tertulia.core.working.Working;
+
+/** What each contender is worth under each criterion. */
+record Valuation(Selection selection) {
+  private static final BigDecimal HALF = new BigDecimal("0.5");
+
+  Value value(Contender contender, Criterion criterion, Outcome<Stay> stay) {
+    return switch (criterion.kind()) {
+      case Criterion.Judged judged -> Judgement.of(selection.panel(), criterion, contender.id());
+      case Criterion.Cost scale -> cost(criterion, scale, stay);
+      case Criterion.Coverage coverage -> coverage(criterion, stay);
+      case Criterion.Ratings prior -> ratings(criterion, prior, contender.ratings());
+    };
+  }
+
+  private Value cost(Criterion criterion, Criterion.Cost scale, Outcome<Stay> outcome) {
+    return switch (outcome) {
+      case Outcome.Found<Stay> found -> {
+        BigDecimal x = found.best().ledger().perMonth(View.SPREAD);
+        BigDecimal value = scale.valueOf(x);
+        Working working = costWorking(criterion, scale, found.best(), x, value);
+        yield new Value(
+            found.isAtMost() ? new Interval(value, BigDecimal.ONE) : Interval.exactly(value),
+            working);
+      }
+      case Outcome.Unpriced<Stay> unpriced ->
+          new Value(
+              Interval.UNKNOWN,
+              new Working.Missing(
+                  criterion.name(), String.join("; ", unpriced.unpriced().values())));
+      case Outcome.NoPlan<Stay> none ->
+          throw new IllegalArgumentException("A contender without a plan is not valued");
+    };
+  }
+
+  private Working costWorking(
+      Criterion criterion, Criterion.Cost scale, Stay stay, BigDecimal x, BigDecimal value) {
+    String currency = selection.currency().getCode();
+    Working perMonth =
+        new Working.Derived(
+            "a month, spread",
+            new Quantity(x, currency),
+            "total over " + selection.horizon().months() + " months",
+            List.of(stay.ledger().explainTotal(View.SPREAD)));
+    return new Working.Derived(
+        criterion.name(),
+        new Quantity(value, ""),
+        "(cost − worst) / (best − worst), from 0 to 1",
+        List.of(
+            perMonth,
+            new Working.Entered("worst, worth 0", new Quantity(scale.worst(), currency)),
+            new Working.Entered("best, worth 1", new Quantity(scale.best(), currency))));
+  }
+
+  private Value coverage(Criterion criterion, Outcome<Stay> outcome) {
+    if (!(outcome instanceof Outcome.Found<Stay> found)) {
+      return new Value(
+          Interval.UNKNOWN, new Working.Missing(criterion.name(), "no plan with a price"));
+    }
+    Offering offering = found.best().option().offering();
+    BigDecimal all = BigDecimal.ZERO;
+    BigDecimal low = BigDecimal.ZERO;
+    BigDecimal high = BigDecimal.ZERO;
+    List<Working> parts = new ArrayList<>();
+    for (Need need : selection.needs()) {
+      if (need.importance() instanceof Importance.Should should) {
+        BigDecimal weight = BigDecimal.valueOf(should.weight());
+        Fact fact = offering.fact(need.capability());
+        Interval met = met(fact);
+        all = all.add(weight);
+        low = low.add(weight.multiply(met.low()));
+        high = high.add(weight.multiply(met.high()));
+        parts.add(
+            new Working.Stated(
+                need.capability().name() + ", weight " + should.weight(),
+                fact.answer().words(),
+                java.util.Optional.of(fact.source())
+                    .filter(source -> fact.answer() != tertulia.core.fit.Answer.UNKNOWN),
+                List.of()));
+      }
+    }
+    Interval share =
+        new Interval(
+            low.divide(all, MathContext.DECIMAL128), high.divide(all, MathContext.DECIMAL128));
+    String label = criterion.name() + " by " + found.best().option().plan().name();
+    String rule = "weighted share of the should-needs met; partly counts half";
+    return new Value(
+        share,
+        share.isExact()
+            ? new Working.Derived(label, new Quantity(share.low(), ""), rule, parts)
+            : new Working.Missing(label, rule + "; some answers are not known", parts));
+  }
+
+  private static Interval met(Fact fact) {
+    return switch (fact.answer()) {
+      case YES -> Interval.exactly(BigDecimal.ONE);
+      case PARTLY -> Interval.exactly(HALF);
+      case NO -> Interval.exactly(BigDecimal.ZERO);
+      case UNKNOWN -> Interval.UNKNOWN;
+    };
+  }
+
+  private static Value ratings(
+      Criterion criterion, Criterion.Ratings prior, List<PublicRating> ratings) {
+    if (ratings.isEmpty()) {
+      return new Value(
+          Interval.UNKNOWN, new Working.Missing(criterion.name(), "no public rating entered"));
+    }
+    List<Working> parts = new ArrayList<>();
+    for (PublicRating rating : ratings) {
+      parts.add(
+          new Working.Entered(
+              "from " + rating.count() + (rating.count() == 1 ? " review" : " reviews"),
+              new Quantity(rating.rating(), "of 5"),
+              java.util.Optional.of(rating.source())));
+    }
+    parts.add(
+        new Working.Entered(
+            "expected before any review, worth " + prior.strength().toPlainString() + " reviews",
+            new Quantity(prior.prior(), "of 5")));
+    BigDecimal shrunk = PublicRating.shrunk(ratings, prior);
+    BigDecimal value =
+        shrunk.subtract(BigDecimal.ONE).divide(BigDecimal.valueOf(4), MathContext.DECIMAL128);
+    Working pooled =
+        new Working.Derived(
+            "pooled rating",
+            new Quantity(shrunk, "of 5"),
+            "(strength · prior + reviews · rating) / (strength + reviews)",
+            parts);
+    return new Value(
+        Interval.exactly(value),
+        new Working.Derived(
+            criterion.name(), new Quantity(value, ""), "(rating − 1) / 4", List.of(pooled)));
+  }
+}

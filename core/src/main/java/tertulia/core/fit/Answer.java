@@ -1,0 +1,19 @@
+package tertulia.core.fit;
+
+/** Whether a plan has a capability. */
+public enum Answer {
+  YES("yes"),
+  PARTLY("partly"),
+  NO("no"),
+  UNKNOWN("unknown");
+
+  private final String words;
+
+  Answer(String words) {
+    this.words = words;
+  }
+
+  public String words() {
+    return words;
+  }
+}

@@ -1,0 +1,87 @@
+package tertulia.core.fit;
+
+import java.util.Optional;
+import tertulia.core.growth.Measure;
+
+/** One reason in a verdict, as a sentence with its figures. */
+public sealed interface Reason {
+  /** Such as "seats: 131 of 120". */
+  String sentence();
+
+  /** What stops the plan, as against what is merely not known. */
+  boolean excludes();
+
+  /** The plan lacks a must. */
+  record MustMissing(Need need, Fact fact) implements Reason {
+    @Override
+    public String sentence() {
+      return need.capability().name()
+          + switch (fact.answer()) {
+            case PARTLY -> ": only partly, and partly is not accepted";
+            case NO, UNKNOWN, YES -> ": not in this plan";
+          };
+    }
+
+    @Override
+    public boolean excludes() {
+      return true;
+    }
+  }
+
+  /** Nobody has confirmed whether the plan has a must. */
+  record MustUnknown(Need need) implements Reason {
+    @Override
+    public String sentence() {
+      return need.capability().name() + ": not known; confirm it";
+    }
+
+    @Override
+    public boolean excludes() {
+      return false;
+    }
+  }
+
+  /**
+   * More units are needed than the plan is sold for.
+   *
+   * @param since the first month in which it is so, such as "Sep 2028"; empty for a single moment
+   */
+  record OverCap(Measure measure, int needed, int most, Optional<String> since) implements Reason {
+    @Override
+    public String sentence() {
+      return String.format("%s: %,d of %,d", measure.label(), needed, most)
+          + since.map(month -> " from " + month).orElse("");
+    }
+
+    @Override
+    public boolean excludes() {
+      return true;
+    }
+  }
+
+  /** The plan is capped by a measure for which no demand was stated. */
+  record DemandUnknown(Measure measure) implements Reason {
+    @Override
+    public String sentence() {
+      return measure.label() + ": the plan has a cap but nobody has said how many are needed";
+    }
+
+    @Override
+    public boolean excludes() {
+      return false;
+    }
+  }
+
+  /** The plan does not sell the billing terms allowed. */
+  record TermNotSold(String allowed) implements Reason {
+    @Override
+    public String sentence() {
+      return "not sold " + allowed;
+    }
+
+    @Override
+    public boolean excludes() {
+      return true;
+    }
+  }
+}

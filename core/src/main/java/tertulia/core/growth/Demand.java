@@ -1,0 +1,95 @@
+package tertulia.core.growth;
+
+import java.math.BigDecimal;
+import java.math.RoundingMode;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import tertulia.core.working.Quantity;
+import tertulia.core.working.Working;
+
+/**
+ * How many units of a measure people need: fixed + Σ rate(group) · headcount(group), rounded up
+ * once after the sum.
+ *
+ * @param fixed units needed whatever the headcount, 0 or more
+ * @param rates units per head by group id, each 0 to 1000
+ */
+public record Demand(BigDecimal fixed, Map<String, BigDecimal> rates) {
+  private static final BigDecimal MOST_RATE = BigDecimal.valueOf(1000);
+  private static final BigDecimal MOST_FIXED = BigDecimal.valueOf(1_000_000);
+
+  public Demand {
+    if (fixed.signum() < 0 || fixed.compareTo(MOST_FIXED) > 0) {
+      throw new IllegalArgumentException(
+          "A fixed number of units lies between 0 and 1,000,000; found "
+              + fixed.toPlainString()
+              + ".");
+    }
+    rates = java.util.Collections.unmodifiableMap(new LinkedHashMap<>(rates));
+    rates.forEach((group, rate) -> {
+      if (rate.signum() < 0 || rate.compareTo(MOST_RATE) > 0) {
+        throw new IllegalArgumentException(
+            "Units per head lie between 0 and 1000; found "
+                + rate.toPlainString()
+                + " for "
+                + group
+                + ".");
+      }
+    });
+  }
+
+  /** One unit for each head of every group. */
+  public static Demand onePerHead(List<Group> groups) {
+    Map<String, BigDecimal> rates = new LinkedHashMap<>();
+    groups.forEach(g -> rates.put(g.id(), BigDecimal.ONE));
+    return new Demand(BigDecimal.ZERO, rates);
+  }
+
+  /** Whole units needed by {@code people}. */
+  public int units(People people) {
+    BigDecimal scaled =
+        people
+            .weighted(rates)
+            .multiply(BigDecimal.valueOf(people.numerator()))
+            .add(fixed.multiply(BigDecimal.valueOf(people.denominator())));
+    return scaled
+        .divide(BigDecimal.valueOf(people.denominator()), 0, RoundingMode.CEILING)
+        .intValueExact();
+  }
+
+  /** The working of {@link #units}. */
+  public Working explain(Measure measure, List<Group> groups, People people) {
+    List<Working> parts = new ArrayList<>();
+    for (Group group : groups) {
+      BigDecimal rate = rates.getOrDefault(group.id(), BigDecimal.ZERO);
+      if (rate.signum() != 0) {
+        parts.add(groupLine(measure, group, rate, people));
+      }
+    }
+    if (fixed.signum() != 0) {
+      parts.add(
+          new Working.Entered("whatever the headcount", new Quantity(fixed, measure.label())));
+    }
+    return new Working.Derived(
+        "Demand for " + measure.label(),
+        Quantity.of(units(people), measure.label()),
+        "the sum over the groups, rounded up once",
+        parts);
+  }
+
+  private static Working groupLine(Measure measure, Group group, BigDecimal rate, People people) {
+    BigDecimal exact =
+        BigDecimal.valueOf(people.counts().getOrDefault(group.id(), 0))
+            .multiply(BigDecimal.valueOf(people.numerator()))
+            .divide(BigDecimal.valueOf(people.denominator()), 4, RoundingMode.HALF_UP)
+            .stripTrailingZeros();
+    return Working.Product.of(
+        group.name(),
+        measure.label(),
+        List.of(
+            new Working.Entered("people", new Quantity(exact, "people")),
+            new Working.Entered(measure.label() + " per head", new Quantity(rate, ""))));
+  }
+}

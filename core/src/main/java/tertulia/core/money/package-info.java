@@ -1,0 +1,5 @@
+/** Amounts, unit prices, rounding and dated rates of exchange. */
+@NullMarked
+package tertulia.core.money;
+
+import org.jspecify.annotations.NullMarked;

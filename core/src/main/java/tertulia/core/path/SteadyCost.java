@@ -1,0 +1,126 @@
+package tertulia.core.path;
+
+import java.math.BigDecimal;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import org.joda.money.CurrencyUnit;
+import org.joda.money.Money;
+import tertulia.core.billing.InvoiceLine;
+import tertulia.core.billing.UnitsNeeded;
+import tertulia.core.fit.Fit;
+import tertulia.core.fit.Offering;
+import tertulia.core.fit.Verdict;
+import tertulia.core.growth.People;
+import tertulia.core.money.ExchangeRate;
+import tertulia.core.money.Rounding;
+import tertulia.core.pricing.Charge;
+import tertulia.core.pricing.PriceBasis;
+import tertulia.core.pricing.PriceList;
+import tertulia.core.working.Quantity;
+import tertulia.core.working.Working;
+
+/**
+ * The steady monthly cost of an option: all charges for one month's units at today's list, each
+ * rounded; one-offs, rises, offers and hours are left out.
+ *
+ * @param lines one a charge, for one month
+ * @param rate the rate of exchange used; empty if none was needed
+ */
+public record SteadyCost(
+    Option option, List<InvoiceLine> lines, Optional<ExchangeRate> rate, Money money) {
+  public SteadyCost {
+    lines = List.copyOf(lines);
+  }
+
+  /** The cheapest qualifying option of a tool for these people. */
+  public static Outcome<SteadyCost> cheapest(
+      List<Offering> offerings, Market market, People people) {
+    return cheapest(offerings, market, market.units(people), Optional.empty());
+  }
+
+  /** As above; on equality the option labelled {@code before} stays. */
+  static Outcome<SteadyCost> cheapest(
+      List<Offering> offerings, Market market, UnitsNeeded units, Optional<String> before) {
+    return new Steady(market, units)
+        .choose(offerings, cost -> before.map(b -> b.equals(cost.option().label())).orElse(false));
+  }
+
+  /** The working of {@link #money}. */
+  public Working explain() {
+    CurrencyUnit own = option.list().currency();
+    List<Working> parts = new ArrayList<>();
+    for (InvoiceLine line : lines) {
+      parts.add(line.explain());
+    }
+    Working sum = Working.Sum.of(option.label() + ", one month", own.getCode(), parts);
+    return rate.<Working>map(r ->
+            new Working.Derived(
+                option.label() + ", one month",
+                Quantity.of(money),
+                "at "
+                    + r.rate().toPlainString()
+                    + " "
+                    + r.to()
+                    + " for 1 "
+                    + r.from()
+                    + " of "
+                    + r.on()
+                    + " ("
+                    + r.source()
+                    + "), rounded",
+                List.of(sum)))
+        .orElse(sum);
+  }
+
+  private static final class Steady extends Chooser<SteadyCost> {
+    private final Market market;
+    private final UnitsNeeded units;
+
+    Steady(Market market, UnitsNeeded units) {
+      super(market);
+      this.market = market;
+      this.units = units;
+    }
+
+    @Override
+    Verdict verdict(Fit fit, Option option) {
+      return fit.at(option.offering(), option.list(), units);
+    }
+
+    @Override
+    Optional<String> whyUnpriced(PriceList list) {
+      return market.whyUnpriced(list, units);
+    }
+
+    @Override
+    SteadyCost price(Option option) {
+      CurrencyUnit own = option.list().currency();
+      List<InvoiceLine> lines =
+          option.list().charges().stream().map(charge -> line(option, charge)).toList();
+      Money sum = Money.total(own, lines.stream().map(InvoiceLine::amount).toList());
+      Optional<ExchangeRate> rate = market.rate(option.list());
+      Money reported =
+          rate.map(r -> Rounding.toMinorUnit(sum.getAmount().multiply(r.rate()), r.to()))
+              .orElse(sum);
+      return new SteadyCost(option, lines, rate, reported);
+    }
+
+    private InvoiceLine line(Option option, Charge charge) {
+      PriceBasis basis = PriceBasis.today(option.plan().source());
+      return switch (charge) {
+        case Charge.Flat flat -> new InvoiceLine(flat, basis, 0, 0, BigDecimal.ZERO, 1);
+        case Charge.Counted counted -> {
+          int needed = units.of(counted.measure()).orElseThrow();
+          int paid = option.plan().paidUnits(counted, needed);
+          yield new InvoiceLine(counted, basis, needed, paid, BigDecimal.ZERO, 1);
+        }
+      };
+    }
+
+    @Override
+    Money money(SteadyCost cost) {
+      return cost.money();
+    }
+  }
+}

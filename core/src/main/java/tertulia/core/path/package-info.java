@@ -1,0 +1,5 @@
+/** The cheapest plan of a tool over the months, and the steady cost by headcount. */
+@NullMarked
+package tertulia.core.path;
+
+import org.jspecify.annotations.NullMarked;

@@ -1,0 +1,55 @@
+package tertulia.core.pricing;
+
+import static java.util.Objects.requireNonNull;
+
+import java.util.List;
+import java.util.Optional;
+import tertulia.core.money.PriceRise;
+import tertulia.core.money.UnitPrice;
+import tertulia.core.working.Provenance;
+import tertulia.core.working.Quantity;
+import tertulia.core.working.Working;
+
+/**
+ * Turns a list price into the price in force: where it comes from and how often it has risen.
+ *
+ * @param source date and origin of the list price
+ * @param years yearly rises so far, 0 or more
+ */
+public record PriceBasis(Provenance source, PriceRise rise, int years) {
+  public PriceBasis {
+    requireNonNull(source);
+    requireNonNull(rise);
+  }
+
+  /** Today's list, not raised. */
+  public static PriceBasis today(Provenance source) {
+    return new PriceBasis(source, PriceRise.NONE, 0);
+  }
+
+  /** The price in force, to four decimals. */
+  public UnitPrice price(UnitPrice list) {
+    return list.raised(rise, years);
+  }
+
+  /** The working of {@link #price}. */
+  public Working explain(String label, UnitPrice list) {
+    Working entered = new Working.Entered(label, quantity(list), Optional.of(source));
+    if (rise.isNone() || years == 0) {
+      return entered;
+    }
+    return new Working.Derived(
+        label,
+        quantity(price(list)),
+        "list price after "
+            + years
+            + (years == 1 ? " rise of " : " rises of ")
+            + rise.perYear().movePointRight(2).stripTrailingZeros().toPlainString()
+            + " %, rounded half-up to 4 decimals",
+        List.of(entered));
+  }
+
+  private static Quantity quantity(UnitPrice price) {
+    return new Quantity(price.amount(), price.currency().getCode());
+  }
+}

@@ -1,0 +1,73 @@
+package tertulia.core.scoring;
+
+import static java.util.Objects.requireNonNull;
+
+import java.math.BigDecimal;
+
+/** Something contenders are compared by. Values run from 0 to 1. */
+public record Criterion(String id, String name, Kind kind) {
+  public Criterion {
+    requireNonNull(id);
+    requireNonNull(kind);
+    if (name.isBlank()) {
+      throw new IllegalArgumentException("A criterion needs a name.");
+    }
+  }
+
+  /** Where a criterion's values come from. */
+  public sealed interface Kind {}
+
+  /** Marks from 0 to 10 given by the panel. */
+  public record Judged() implements Kind {}
+
+  /**
+   * The tool's cost, spread, a month, in the reporting currency.
+   *
+   * @param worst a cost that is worth 0
+   * @param best a cost that is worth 1; differs from worst
+   */
+  public record Cost(BigDecimal worst, BigDecimal best) implements Kind {
+    public Cost {
+      if (worst.compareTo(best) <= 0) {
+        throw new IllegalArgumentException(
+            "The worst cost a month lies above the best; found worst "
+                + worst.toPlainString()
+                + " and best "
+                + best.toPlainString()
+                + ". Exchange them or move them apart.");
+      }
+    }
+
+    /** (x − worst) / (best − worst), clamped to 0 … 1. */
+    public BigDecimal valueOf(BigDecimal x) {
+      return x.subtract(worst)
+          .divide(best.subtract(worst), java.math.MathContext.DECIMAL128)
+          .max(BigDecimal.ZERO)
+          .min(BigDecimal.ONE);
+    }
+  }
+
+  /** The weighted share of the should-needs met. */
+  public record Coverage() implements Kind {}
+
+  /**
+   * Public ratings pooled by their counts and shrunk towards a prior.
+   *
+   * @param prior a rating from 1 to 5 expected before any review
+   * @param strength how many reviews the prior is worth, 0 to 10,000
+   */
+  public record Ratings(BigDecimal prior, BigDecimal strength) implements Kind {
+    public Ratings {
+      if (prior.compareTo(BigDecimal.ONE) < 0 || prior.compareTo(BigDecimal.valueOf(5)) > 0) {
+        throw new IllegalArgumentException(
+            "The prior rating lies between 1 and 5; found " + prior.toPlainString() + ".");
+      }
+      if (strength.signum() < 0 || strength.compareTo(BigDecimal.valueOf(10_000)) > 0) {
+        throw new IllegalArgumentException(
+            "The strength of the prior lies between 0 and 10,000 reviews; found "
+                + strength.toPlainString()
+                + ".");
+      }
+    }
+  }
+}

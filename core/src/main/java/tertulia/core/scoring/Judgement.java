@@ -1,0 +1,48 @@
+package tertulia.core.scoring;
+
+import java.math.BigDecimal;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import tertulia.core.working.Quantity;
+import tertulia.core.working.Working;
+
+/** Values of judged criteria: the share-weighted mean of the marks given, over 10. */
+public final class Judgement {
+  private Judgement() {}
+
+  /** The value of a contender; unknown as long as nobody who counts has given a mark. */
+  public static Value of(Panel panel, Criterion criterion, String contender) {
+    BigDecimal sum = BigDecimal.ZERO;
+    BigDecimal shares = BigDecimal.ZERO;
+    List<Working> parts = new ArrayList<>();
+    for (Map.Entry<Member, Mark> entry : panel.marks(criterion.id(), contender).entrySet()) {
+      Member member = entry.getKey();
+      Mark mark = entry.getValue();
+      BigDecimal share = panel.shareOf(member);
+      if (mark.given().isEmpty()) {
+        parts.add(new Working.Stated(member.name(), "cannot judge"));
+      } else if (share.signum() != 0) {
+        sum = sum.add(share.multiply(mark.given().get()));
+        shares = shares.add(share);
+        parts.add(
+            new Working.Entered(
+                member.name() + ", share " + share.toPlainString(),
+                new Quantity(mark.given().get(), "of 10")));
+      }
+    }
+    if (shares.signum() == 0) {
+      return new Value(
+          Interval.UNKNOWN,
+          new Working.Missing(criterion.name(), "nobody has given a mark", parts));
+    }
+    BigDecimal value = sum.divide(shares.multiply(BigDecimal.TEN), Panel.ROOM);
+    return new Value(
+        Interval.exactly(value),
+        new Working.Derived(
+            criterion.name(),
+            new Quantity(value, ""),
+            "mean of the marks by the members' shares, over 10",
+            parts));
+  }
+}

@@ -1,0 +1,120 @@
+package tertulia.core.scoring;
+
+import java.math.BigDecimal;
+import java.math.MathContext;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import tertulia.core.working.Quantity;
+import tertulia.core.working.Working;
+
+/** The people who weigh and mark. */
+public record Panel(List<Member> members) {
+  static final MathContext ROOM = MathContext.DECIMAL128;
+
+  public Panel {
+    members = List.copyOf(members);
+  }
+
+  /** A member's share in an average; all count alike if every share is 0. */
+  BigDecimal shareOf(Member member) {
+    boolean nobody = members.stream().allMatch(m -> m.share() == 0);
+    return nobody ? BigDecimal.ONE : member.shareWeight();
+  }
+
+  /** A member's points over the criteria, normalised to 1; empty if there are none above 0. */
+  public static Optional<Map<String, BigDecimal>> ownWeights(
+      Member member, List<Criterion> criteria) {
+    int sum = criteria.stream().mapToInt(c -> member.points().getOrDefault(c.id(), 0)).sum();
+    if (sum == 0) {
+      return Optional.empty();
+    }
+    Map<String, BigDecimal> weights = new LinkedHashMap<>();
+    for (Criterion criterion : criteria) {
+      BigDecimal points = BigDecimal.valueOf(member.points().getOrDefault(criterion.id(), 0));
+      weights.put(criterion.id(), points.divide(BigDecimal.valueOf(sum), ROOM));
+    }
+    return Optional.of(weights);
+  }
+
+  /**
+   * The members' own weights averaged by their shares; empty as long as nobody who counts has
+   * weights.
+   */
+  public Optional<Map<String, BigDecimal>> groupWeights(List<Criterion> criteria) {
+    List<Weighing> weighings = weighings(criteria);
+    BigDecimal shares =
+        weighings.stream().map(Weighing::share).reduce(BigDecimal.ZERO, BigDecimal::add);
+    if (shares.signum() == 0) {
+      return Optional.empty();
+    }
+    Map<String, BigDecimal> group = new LinkedHashMap<>();
+    for (Criterion criterion : criteria) {
+      BigDecimal sum = BigDecimal.ZERO;
+      for (Weighing w : weighings) {
+        sum =
+            sum.add(w.share().multiply(w.weights().getOrDefault(criterion.id(), BigDecimal.ZERO)));
+      }
+      group.put(criterion.id(), sum.divide(shares, ROOM));
+    }
+    return Optional.of(group);
+  }
+
+  /** The working of one group weight. */
+  public Working explainWeight(Criterion criterion, List<Criterion> criteria) {
+    Optional<Map<String, BigDecimal>> group = groupWeights(criteria);
+    if (group.isEmpty()) {
+      return new Working.Missing("Weight of " + criterion.name(), "nobody has given weights yet");
+    }
+    List<Working> parts = new ArrayList<>();
+    for (Weighing w : weighings(criteria)) {
+      if (w.share().signum() != 0) {
+        parts.add(explain(w, criterion, criteria));
+      }
+    }
+    return new Working.Derived(
+        "Weight of " + criterion.name(),
+        new Quantity(group.get().getOrDefault(criterion.id(), BigDecimal.ZERO), ""),
+        "own weights averaged by the members' shares",
+        parts);
+  }
+
+  private static Working explain(Weighing w, Criterion criterion, List<Criterion> criteria) {
+    Member member = w.member();
+    int sum = criteria.stream().mapToInt(c -> member.points().getOrDefault(c.id(), 0)).sum();
+    return new Working.Derived(
+        member.name() + ", share " + w.share().toPlainString(),
+        new Quantity(w.weights().getOrDefault(criterion.id(), BigDecimal.ZERO), ""),
+        "points for this criterion of all points given",
+        List.of(
+            new Working.Entered(
+                "points for this criterion",
+                Quantity.of(member.points().getOrDefault(criterion.id(), 0), "points")),
+            new Working.Entered("all points given", Quantity.of(sum, "points"))));
+  }
+
+  private List<Weighing> weighings(List<Criterion> criteria) {
+    List<Weighing> weighings = new ArrayList<>();
+    for (Member member : members) {
+      ownWeights(member, criteria)
+          .ifPresent(weights -> weighings.add(new Weighing(member, shareOf(member), weights)));
+    }
+    return weighings;
+  }
+
+  private record Weighing(Member member, BigDecimal share, Map<String, BigDecimal> weights) {}
+
+  /** The marks for one contender under one criterion, by member in the panel's order. */
+  public Map<Member, Mark> marks(String criterion, String contender) {
+    Map<Member, Mark> marks = new LinkedHashMap<>();
+    for (Member member : members) {
+      Mark mark = member.marks().getOrDefault(criterion, Map.of()).get(contender);
+      if (mark != null) {
+        marks.put(member, mark);
+      }
+    }
+    return marks;
+  }
+}
