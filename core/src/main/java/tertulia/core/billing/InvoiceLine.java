@@ -3,6 +3,8 @@ package tertulia.core.billing;
 import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.OptionalInt;
+import java.util.stream.IntStream;
 import org.joda.money.Money;
 import tertulia.core.money.Rounding;
 import tertulia.core.pricing.Charge;
@@ -74,5 +76,20 @@ public record InvoiceLine(
             + " paid for";
       }
     };
+  }
+
+  /**
+   * The next number of units, at most half as many again, that would cost less than those paid for,
+   * as whole bands can; empty if there is none.
+   */
+  public OptionalInt cheaperWithMore() {
+    if (!(charge instanceof Charge.Banded banded)) {
+      return OptionalInt.empty();
+    }
+    BigDecimal now = MonthlyPrice.of(charge, units, basis);
+    int most = Math.min(units + units / 2, banded.mostUnits().orElse(Integer.MAX_VALUE));
+    return IntStream.rangeClosed(units + 1, most)
+        .filter(more -> MonthlyPrice.of(charge, more, basis).compareTo(now) < 0)
+        .findFirst();
   }
 }

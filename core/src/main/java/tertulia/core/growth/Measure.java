@@ -1,5 +1,7 @@
 package tertulia.core.growth;
 
+import java.util.List;
+
 /**
  * What plans count and people cause, in whole units held at a time.
  *
@@ -13,6 +15,10 @@ public record Measure(String id, String label) {
   public static final Measure CALENDARS = new Measure("calendars", "linked calendars");
   public static final Measure PHONE_LINES = new Measure("phone-lines", "phone lines");
   public static final Measure HOSTS = new Measure("hosts", "hosts");
+
+  /** Every measure a price or a demand can name, in reading order. */
+  public static final List<Measure> KNOWN =
+      List.of(SEATS, LIGHT_SEATS, WHOLE_STAFF, CALENDARS, PHONE_LINES, HOSTS);
 
   public Measure {
     if (!id.matches("[a-z0-9][a-z0-9-]{0,39}")) {

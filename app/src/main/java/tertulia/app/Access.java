@@ -1,0 +1,111 @@
+package tertulia.app;
+
+import jakarta.servlet.DispatcherType;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+import org.springframework.http.HttpMethod;
+import org.springframework.security.config.annotation.web.builders.HttpSecurity;
+import org.springframework.security.web.SecurityFilterChain;
+import org.springframework.security.web.servlet.util.matcher.PathPatternRequestMatcher;
+
+/** Who may do what: every route is named here, and what is not named is refused. */
+@Configuration
+class Access {
+  private static final String POLICY =
+      "default-src 'self'; script-src 'self'; style-src 'self'; img-src 'self' data:; "
+          + "font-src 'self'; object-src 'none'; base-uri 'none'; form-action 'self'; "
+          + "frame-ancestors 'none'";
+
+  @Bean
+  SecurityFilterChain routes(HttpSecurity http) throws Exception {
+    String[] read = {
+      "/",
+      "/selections",
+      "/selections/{id}/need",
+      "/selections/{id}/contenders",
+      "/selections/{id}/fit",
+      "/selections/{id}/cost",
+      "/selections/{id}/weights",
+      "/selections/{id}/marks",
+      "/selections/{id}/decision",
+      "/selections/{id}/decision.md",
+      "/selections/{id}/snapshot",
+      "/selections/{id}/why",
+      "/selections/{id}/file",
+      "/catalogue",
+      "/catalogue/{slug}"
+    };
+    String[] weigh = {
+      "/selections/{id}/weights",
+      "/selections/{id}/marks",
+      "/selections/{id}/decision/sign",
+      "/selections/{id}/decision/object"
+    };
+    String[] organise = {
+      "/selections/new",
+      "/selections/import",
+      "/selections/{id}/need",
+      "/selections/{id}/criteria",
+      "/selections/{id}/shares",
+      "/selections/{id}/contenders",
+      "/selections/{id}/contenders/{slug}/aside",
+      "/selections/{id}/contenders/{slug}/back",
+      "/selections/{id}/contenders/{slug}/remove",
+      "/selections/{id}/decision",
+      "/selections/{id}/decision/propose",
+      "/catalogue/new",
+      "/catalogue/{slug}",
+      "/catalogue/{slug}/edit",
+      "/people",
+      "/people/{id}"
+    };
+    http.authorizeHttpRequests(requests ->
+            requests
+                .dispatcherTypeMatchers(DispatcherType.ERROR, DispatcherType.FORWARD)
+                .permitAll()
+                .requestMatchers(
+                    "/sign-in",
+                    "/first-account",
+                    "/webjars/**",
+                    "/css/**",
+                    "/js/**",
+                    "/fonts/**",
+                    "/favicon.svg",
+                    "/error")
+                .permitAll()
+                .requestMatchers(HttpMethod.POST, weigh)
+                .hasAnyRole("ORGANISER", "MEMBER")
+                .requestMatchers(organiserReads())
+                .hasRole("ORGANISER")
+                .requestMatchers(HttpMethod.GET, read)
+                .authenticated()
+                .requestMatchers(HttpMethod.POST, organise)
+                .hasRole("ORGANISER")
+                .requestMatchers(HttpMethod.POST, "/sign-out")
+                .authenticated()
+                .anyRequest()
+                .denyAll())
+        .formLogin(form -> form.loginPage("/sign-in").defaultSuccessUrl("/selections").permitAll())
+        .logout(out -> out.logoutUrl("/sign-out").logoutSuccessUrl("/sign-in?out"))
+        .headers(headers ->
+            headers
+                .contentSecurityPolicy(csp -> csp.policyDirectives(POLICY))
+                .referrerPolicy(r ->
+                    r.policy(
+                        org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter
+                            .ReferrerPolicy.SAME_ORIGIN)));
+    return http.build();
+  }
+
+  private static org.springframework.security.web.util.matcher.RequestMatcher[] organiserReads() {
+    PathPatternRequestMatcher.Builder paths = PathPatternRequestMatcher.withDefaults();
+    return java.util.stream.Stream.of(
+            "/selections/new",
+            "/selections/import",
+            "/catalogue/new",
+            "/catalogue/{slug}/edit",
+            "/people")
+        .map(path -> paths.matcher(HttpMethod.GET, path))
+        .toArray(org.springframework.security.web.util.matcher.RequestMatcher[]::new);
+  }
+}

@@ -1,0 +1,17 @@
+package tertulia.app;
+
+import org.springframework.boot.SpringApplication;
+import org.springframework.boot.autoconfigure.SpringBootApplication;
+import tertulia.app.exchange.EvaluateCommand;
+
+/** Starts the server, or evaluates one portable selection on the command line. */
+@SpringBootApplication
+public class TertuliaApplication {
+  /** {@code evaluate FILE} prints results and ends; anything else starts the server. */
+  public static void main(String[] args) {
+    if (args.length > 0 && args[0].equals("evaluate")) {
+      System.exit(EvaluateCommand.run(args, System.out, System.err));
+    }
+    SpringApplication.run(TertuliaApplication.class, args);
+  }
+}

@@ -1,0 +1,31 @@
+package tertulia.app;
+
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+import org.springframework.security.crypto.factory.PasswordEncoderFactories;
+import org.springframework.security.crypto.password.PasswordEncoder;
+
+/** The beans that are not found by themselves. */
+@Configuration
+class Wiring {
+  /**
+   * The clock. The demonstration starts on a fixed day so that its story, and the age of its facts,
+   * are the same whenever it is opened.
+   */
+  @Bean
+  Clock clock(@Value("${tertulia.starts-at:}") String startsAt) {
+    Clock now = Clock.systemDefaultZone();
+    return startsAt.isEmpty()
+        ? now
+        : Clock.offset(now, Duration.between(now.instant(), Instant.parse(startsAt)));
+  }
+
+  @Bean
+  PasswordEncoder passwordEncoder() {
+    return PasswordEncoderFactories.createDelegatingPasswordEncoder();
+  }
+}

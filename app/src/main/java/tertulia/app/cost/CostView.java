@@ -1,0 +1,221 @@
+package tertulia.app.cost;
+
+import java.math.BigDecimal;
+import java.math.MathContext;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Function;
+import org.joda.money.Money;
+import tertulia.app.chart.CostChart;
+import tertulia.app.display.Dates;
+import tertulia.app.display.Figures;
+import tertulia.app.selection.Cell;
+import tertulia.app.selection.Row;
+import tertulia.app.selection.Workspace;
+import tertulia.core.billing.Ledger;
+import tertulia.core.billing.View;
+import tertulia.core.evaluation.Contender;
+import tertulia.core.evaluation.Evaluation;
+import tertulia.core.evaluation.WhatIf.Moment;
+import tertulia.core.path.CostByHeadcount;
+import tertulia.core.path.Outcome;
+import tertulia.core.path.Stay;
+import tertulia.core.path.SteadyCost;
+
+/**
+ * The Cost step as it is read.
+ *
+ * @param rows rows below the contenders
+ * @param chart cost by headcount as SVG
+ * @param chartReach how many people the chart reaches to
+ * @param changes every plan change and change of the lead, as a table
+ * @param says sentences on what the picture means
+ * @param warnings where a mistake would be made, with the way out
+ */
+record CostView(
+    List<Row> rows,
+    String chart,
+    int chartReach,
+    List<Change> changes,
+    List<String> says,
+    List<Warning> warnings) {
+
+  /** From so many people on this happens to a contender. */
+  record Change(int from, String contender, String what) {}
+
+  /** A sentence where a mistake would be made; the link leads out of it. */
+  record Warning(String sentence, String way, String href) {}
+
+  static CostView of(Workspace.Session session) {
+    Evaluation evaluation = session.evaluation();
+    CostByHeadcount costs = evaluation.costByHeadcount();
+    List<CostChart.Line> lines =
+        session.columns().stream()
+            .map(c -> new CostChart.Line(c.id(), c.tool().name(), session.mark(c.id())))
+            .toList();
+    CostChart.Read read =
+        new CostChart.Read(
+            evaluation.people().total(), evaluation.lowestPlanned(), evaluation.highestPlanned());
+    return new CostView(
+        rows(session),
+        CostChart.draw(costs, lines, read),
+        CostChart.reach(costs, read),
+        changes(session, costs),
+        Sentences.says(session, costs),
+        Sentences.warnings(session));
+  }
+
+  private static List<Row> rows(Workspace.Session session) {
+    Evaluation evaluation = session.evaluation();
+    View view = evaluation.whatIf().view();
+    int months = session.table().selection().horizon().months();
+    List<Row> rows = new ArrayList<>();
+    rows.add(Row.of("More than the cheapest", cells(session, c -> dearer(session, c))));
+    rows.add(
+        Row.of(
+            "Kept for all months",
+            cells(session, c -> stay(session, c, "horizon", s -> s.option().label(), "plain"))));
+    rows.add(
+        new Row(
+            Cell.fact(months + " months, " + view.words())
+                .noting("in " + evaluation.selection().currency()),
+            totals(session, view),
+            "big"));
+    if (evaluation.whatIf().moment() instanceof Moment.Month month) {
+      String label =
+          "of it in " + Dates.shortMonth(session.table().selection().horizon().month(month.m()));
+      rows.add(Row.of(label, cells(session, c -> month(session, c, month.m(), view))));
+    }
+    rows.add(
+        Row.of(
+            "Committed past the horizon",
+            cells(
+                session,
+                c ->
+                    stay(
+                        session,
+                        c,
+                        "past",
+                        s -> Figures.money(s.ledger().pastHorizon(view)),
+                        ""))));
+    rows.add(Row.of("Paid for and idle", cells(session, c -> idle(session, c))));
+    return rows;
+  }
+
+  private static List<Cell> cells(Workspace.Session session, Function<Contender, Cell> cell) {
+    return session.columns().stream().map(cell).toList();
+  }
+
+  private static List<Cell> totals(Workspace.Session session, View view) {
+    Optional<Money> least =
+        session.columns().stream()
+            .flatMap(c -> found(session, c).stream())
+            .map(s -> s.ledger().total(view))
+            .min(Money::compareTo);
+    return cells(
+        session,
+        c -> {
+          Function<Stay, String> text = s -> Figures.money(s.ledger().total(view));
+          Cell cell = stay(session, c, "horizon", text, "");
+          boolean best =
+              found(session, c).map(s -> s.ledger().total(view)).equals(least) && least.isPresent();
+          return best ? cell.looking("best") : cell;
+        });
+  }
+
+  private static Optional<Stay> found(Workspace.Session session, Contender contender) {
+    return session.evaluation().stay(contender.id()) instanceof Outcome.Found<Stay> found
+        ? Optional.of(found.best())
+        : Optional.empty();
+  }
+
+  private static Cell stay(
+      Workspace.Session session,
+      Contender contender,
+      String figure,
+      Function<Stay, String> text,
+      String look) {
+    String why = session.why(figure, "contender", contender.id());
+    return switch (session.evaluation().stay(contender.id())) {
+      case Outcome.Found<Stay> found -> {
+        String said = text.apply(found.best());
+        boolean atMost = found.isAtMost() && figure.equals("horizon") && look.isEmpty();
+        yield Cell.figure(atMost ? "at most " + said : said, why).looking(look);
+      }
+      case Outcome.NoPlan<Stay> none ->
+          Cell.missing(none.isUnconfirmed() ? "not confirmed" : "no plan fits", why);
+      case Outcome.Unpriced<Stay> unpriced -> Cell.missing("not known", why);
+    };
+  }
+
+  private static Cell month(Workspace.Session session, Contender contender, int m, View view) {
+    String why = session.why("month", "contender", contender.id(), "of", "" + m);
+    return found(session, contender)
+        .map(s -> Cell.figure(Figures.money(s.ledger().months(view).get(m)), why))
+        .orElseGet(() -> Cell.missing("—", why));
+  }
+
+  private static Cell idle(Workspace.Session session, Contender contender) {
+    String why = session.why("idle", "contender", contender.id());
+    return found(session, contender)
+        .map(s -> {
+          Ledger ledger = s.ledger();
+          return ledger.mostIdle() == 0
+              ? Cell.figure("nothing", why).looking("plain")
+              : Cell.figure(Figures.money(ledger.idleMoney()), why)
+                  .noting("up to " + ledger.mostIdle() + " units");
+        })
+        .orElseGet(() -> Cell.missing("—", why));
+  }
+
+  private static Cell dearer(Workspace.Session session, Contender contender) {
+    List<String> order = session.evaluation().orderByCost();
+    String why = session.why("dearer", "contender", contender.id());
+    if (!(session.evaluation().steady(contender.id()) instanceof Outcome.Found<SteadyCost> mine)) {
+      return Cell.missing("—", why);
+    }
+    Money least = cheapest(session.evaluation(), order.getFirst());
+    Money more = mine.best().money().minus(least);
+    int place = order.indexOf(contender.id()) + 1;
+    if (more.isZero()) {
+      return Cell.figure("cheapest", why).looking("best").noting("1 of " + order.size());
+    }
+    String share =
+        least.isZero()
+            ? "+" + Figures.money(more)
+            : Figures.change(share(more.getAmount(), least.getAmount()));
+    return Cell.figure(share, why).noting(place + " of " + order.size());
+  }
+
+  private static Money cheapest(Evaluation evaluation, String contender) {
+    return evaluation.steady(contender) instanceof Outcome.Found<SteadyCost> found
+        ? found.best().money()
+        : Money.zero(evaluation.selection().currency());
+  }
+
+  private static BigDecimal share(BigDecimal more, BigDecimal least) {
+    return more.divide(least, MathContext.DECIMAL64);
+  }
+
+  private static List<Change> changes(Workspace.Session session, CostByHeadcount costs) {
+    List<Change> changes = new ArrayList<>();
+    for (Contender contender : session.columns()) {
+      String name = contender.tool().name();
+      costs
+          .curve(contender.id())
+          .changes()
+          .forEach(change ->
+              changes.add(
+                  new Change(change.n(), name, change.option().orElse("no plan with a figure"))));
+    }
+    costs.leads().stream()
+        .filter(lead -> lead.tool().isPresent())
+        .forEach(lead ->
+            changes.add(
+                new Change(
+                    lead.n(), Sentences.name(session, lead.tool().get()), "cheapest of all")));
+    changes.sort(java.util.Comparator.comparingInt(Change::from));
+    return changes;
+  }
+}

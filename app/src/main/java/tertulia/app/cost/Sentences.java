@@ -1,0 +1,161 @@
+package tertulia.app.cost;
+
+import java.util.ArrayList;
+import java.util.List;
+import tertulia.app.cost.CostView.Warning;
+import tertulia.app.display.Dates;
+import tertulia.app.selection.Workspace;
+import tertulia.core.evaluation.Contender;
+import tertulia.core.evaluation.Evaluation;
+import tertulia.core.fit.Reason;
+import tertulia.core.path.CostByHeadcount;
+import tertulia.core.path.CostByHeadcount.Lead;
+import tertulia.core.path.Outcome;
+import tertulia.core.path.Stay;
+import tertulia.core.path.SteadyCost;
+import tertulia.core.path.Terms;
+import tertulia.core.pricing.BillingTerm;
+import tertulia.core.pricing.PriceList;
+
+/** What the Cost step says in words, and what it warns of. */
+final class Sentences {
+  private Sentences() {}
+
+  static String name(Workspace.Session session, String contender) {
+    return session.table().selection().contender(contender).tool().name();
+  }
+
+  /** Who is cheapest for which headcounts, and whether that changes within the plan. */
+  static List<String> says(Workspace.Session session, CostByHeadcount costs) {
+    List<String> says = new ArrayList<>();
+    List<Lead> leads = costs.leads();
+    if (leads.stream().allMatch(lead -> lead.tool().isEmpty())) {
+      return List.of("Nobody has a figure yet. Enter prices in the catalogue, or look at Fit.");
+    }
+    List<String> stretches = new ArrayList<>();
+    for (int i = 0; i < leads.size(); i++) {
+      int to = i + 1 < leads.size() ? leads.get(i + 1).n() - 1 : costs.most();
+      stretches.add(stretch(session, leads.get(i), to, i + 1 == leads.size()));
+    }
+    says.add(String.join("; ", stretches) + ".");
+    says.add(withinPlan(session, costs));
+    longTerm(session, says);
+    return says;
+  }
+
+  private static String stretch(Workspace.Session session, Lead lead, int to, boolean last) {
+    String who = lead.tool().map(id -> name(session, id)).orElse("nobody has a figure");
+    if (last) {
+      return lead.n() == 1
+          ? who + " is cheapest at every headcount"
+          : "from " + lead.n() + " " + who;
+    }
+    return lead.n() == 1
+        ? "Up to " + to + " people " + who
+        : lead.n() == to ? "at " + to + " " + who : lead.n() + " to " + to + " " + who;
+  }
+
+  private static String withinPlan(Workspace.Session session, CostByHeadcount costs) {
+    Evaluation evaluation = session.evaluation();
+    int low = evaluation.lowestPlanned();
+    int high = evaluation.highestPlanned();
+    List<Lead> within =
+        costs.leads().stream().filter(lead -> lead.n() > low && lead.n() <= high).toList();
+    String you = "You will have " + low + " to " + high + " people: ";
+    return within.isEmpty()
+        ? you + "the cheapest stays the cheapest all through."
+        : you + "the cheapest changes at " + within.getFirst().n() + ".";
+  }
+
+  private static void longTerm(Workspace.Session session, List<String> says) {
+    for (Contender contender : session.columns()) {
+      if (session.evaluation().stay(contender.id()) instanceof Outcome.NoPlan<Stay> none
+          && session.evaluation().steady(contender.id()) instanceof Outcome.Found<SteadyCost>) {
+        String reason =
+            none.passedOver().values().stream()
+                .flatMap(verdict -> verdict.reasons().stream())
+                .map(Reason::sentence)
+                .reduce((first, last) -> last)
+                .orElse("");
+        says.add(
+            contender.tool().name()
+                + " has a plan for now but none for all months ("
+                + reason
+                + "), so it has no total.");
+      }
+    }
+  }
+
+  /** Mistakes that could be made on this page. */
+  static List<Warning> warnings(Workspace.Session session) {
+    List<Warning> warnings = new ArrayList<>();
+    unlikeTerms(session, warnings);
+    for (Contender contender : session.columns()) {
+      oldPrice(session, contender, warnings);
+      bandsThatFall(session, contender, warnings);
+    }
+    return warnings;
+  }
+
+  private static void unlikeTerms(Workspace.Session session, List<Warning> warnings) {
+    List<String> monthly = new ArrayList<>();
+    List<String> committed = new ArrayList<>();
+    for (Contender contender : session.columns()) {
+      if (session.evaluation().steady(contender.id()) instanceof Outcome.Found<SteadyCost> found) {
+        BillingTerm term = found.best().option().list().term();
+        (term.isCommitted() ? committed : monthly).add(contender.tool().name());
+      }
+    }
+    if (!monthly.isEmpty() && !committed.isEmpty()) {
+      warnings.add(
+          new Warning(
+              "The price of "
+                  + String.join(" and ", monthly)
+                  + " is without a commitment; the others’ are for a committed year or more.",
+              "Compare all monthly",
+              "/selections/"
+                  + session.table().id()
+                  + "/cost?"
+                  + session.query().query(Terms.MONTHLY)));
+    }
+  }
+
+  private static void oldPrice(
+      Workspace.Session session, Contender contender, List<Warning> warnings) {
+    if (session.evaluation().steady(contender.id()) instanceof Outcome.Found<SteadyCost> found
+        && found.best().option().plan().source().isOldOn(session.today())) {
+      warnings.add(
+          new Warning(
+              contender.tool().name()
+                  + "’s price is from "
+                  + Dates.day(found.best().option().plan().source().asOf())
+                  + ", more than 180 days ago.",
+              session.person().organises() ? "Confirm or change it" : "See the price page",
+              "/catalogue/" + contender.id() + (session.person().organises() ? "/edit" : "")));
+    }
+  }
+
+  /** Cheaper with one unit more: kept as it is, and said. */
+  private static void bandsThatFall(
+      Workspace.Session session, Contender contender, List<Warning> warnings) {
+    if (!(session.evaluation().steady(contender.id()) instanceof Outcome.Found<SteadyCost> found)) {
+      return;
+    }
+    PriceList list = found.best().option().list();
+    found.best().lines().stream()
+        .flatMapToInt(line -> line.cheaperWithMore().stream())
+        .boxed()
+        .findFirst()
+        .ifPresent(units ->
+            warnings.add(
+                new Warning(
+                    contender.tool().name()
+                        + " costs less for "
+                        + units
+                        + " units than for the units needed now ("
+                        + list.term().words()
+                        + "): its bands fall. Ask the maker for the larger number.",
+                    "See the price page",
+                    "/catalogue/" + contender.id())));
+  }
+}

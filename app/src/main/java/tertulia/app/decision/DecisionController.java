@@ -1,0 +1,212 @@
+package tertulia.app.decision;
+
+import io.github.wimdeblauwe.htmx.spring.boot.mvc.HxRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import java.time.LocalDate;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+import org.springframework.http.HttpStatus;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import tertulia.app.exchange.Codes;
+import tertulia.app.exchange.Faults;
+import tertulia.app.people.SignedIn;
+import tertulia.app.selection.Steps;
+import tertulia.app.selection.Workspace;
+import tertulia.core.decision.Proposal;
+import tertulia.core.path.Outcome;
+import tertulia.core.path.Stay;
+
+/** The Decision step. */
+@Controller
+class DecisionController {
+  private static final String VIEW = "decision/decision";
+  private static final int LONGEST = 4000;
+  private final Steps steps;
+  private final Decisions decisions;
+
+  DecisionController(Steps steps, Decisions decisions) {
+    this.steps = steps;
+    this.decisions = decisions;
+  }
+
+  @GetMapping("/selections/{id}/decision")
+  String page(
+      @PathVariable long id,
+      @RequestParam Map<String, String> query,
+      @AuthenticationPrincipal SignedIn person,
+      Model model) {
+    return steps.page(fill(id, query, person, model), "decision", VIEW, model);
+  }
+
+  @HxRequest
+  @GetMapping("/selections/{id}/decision")
+  String update(
+      @PathVariable long id,
+      @RequestParam Map<String, String> query,
+      @AuthenticationPrincipal SignedIn person,
+      Model model,
+      HttpServletResponse response) {
+    return steps.update(fill(id, query, person, model), "decision", VIEW, model, response);
+  }
+
+  @PostMapping("/selections/{id}/decision")
+  String save(
+      @PathVariable long id,
+      @RequestParam Map<String, String> typed,
+      @AuthenticationPrincipal SignedIn person,
+      Model model,
+      HttpServletResponse response) {
+    return write(id, typed, person, model, response, false);
+  }
+
+  @PostMapping("/selections/{id}/decision/propose")
+  String propose(
+      @PathVariable long id,
+      @RequestParam Map<String, String> typed,
+      @AuthenticationPrincipal SignedIn person,
+      Model model,
+      HttpServletResponse response) {
+    return write(id, typed, person, model, response, true);
+  }
+
+  private String write(
+      long id,
+      Map<String, String> typed,
+      SignedIn person,
+      Model model,
+      HttpServletResponse response,
+      boolean propose) {
+    Workspace.Session session = fill(id, Map.of(), person, model);
+    Faults faults = new Faults();
+    Optional<Proposal> proposal = proposal(typed, session, faults);
+    if (proposal.isPresent()) {
+      decisions.draft(id, proposal.get());
+      if (propose) {
+        decisions.propose(id, person);
+      }
+      return "redirect:/selections/" + id + "/decision";
+    }
+    Map<String, String> byField = new LinkedHashMap<>();
+    faults.all().forEach(fault -> byField.putIfAbsent(fault.at(), fault.message()));
+    response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
+    model.addAttribute("typed", typed);
+    model.addAttribute("faults", byField);
+    return steps.page(session, "decision", VIEW, model);
+  }
+
+  private static Optional<Proposal> proposal(
+      Map<String, String> typed, Workspace.Session session, Faults faults) {
+    String choice = typed.getOrDefault("choice", "");
+    boolean there = session.columns().stream().anyMatch(c -> c.id().equals(choice));
+    if (!there) {
+      faults.add("choice", "Choose one of the contenders.");
+    } else if (!(session.evaluation().stay(choice) instanceof Outcome.Found<Stay>)) {
+      faults.add(
+          "choice",
+          "No plan of this contender is known to serve in all months. Look at Fit first.");
+    }
+    String reasons = text(typed, "reasons", "Say why this one.", faults);
+    String givenUp = text(typed, "givenUp", "Say what another contender would have had.", faults);
+    String conditions =
+        faults
+            .at("conditions", () -> Codes.text(typed.getOrDefault("conditions", ""), LONGEST))
+            .orElse("");
+    @Nullable LocalDate lookAgain = lookAgain(typed, session.today(), faults);
+    return faults.isEmpty()
+        ? Optional.of(
+            new Proposal(
+                choice, optionOf(session, choice), reasons, givenUp, conditions, lookAgain))
+        : Optional.empty();
+  }
+
+  private static String text(
+      Map<String, String> typed, String field, String remedy, Faults faults) {
+    String text = typed.getOrDefault(field, "");
+    if (text.isBlank()) {
+      faults.add(field, "This is empty. " + remedy);
+    }
+    return faults.at(field, () -> Codes.text(text, LONGEST)).orElse("");
+  }
+
+  private static @Nullable LocalDate lookAgain(
+      Map<String, String> typed, LocalDate today, Faults faults) {
+    String text = typed.getOrDefault("lookAgain", "");
+    if (text.isBlank()) {
+      return null;
+    }
+    Optional<LocalDate> day = faults.at("lookAgain", () -> Codes.day(text));
+    if (day.isPresent() && !day.get().isAfter(today)) {
+      faults.add("lookAgain", text + " is not in the future. Choose a day after today.");
+    }
+    return day.orElse(null);
+  }
+
+  private static String optionOf(Workspace.Session session, String choice) {
+    return session.evaluation().stay(choice) instanceof Outcome.Found<Stay> found
+        ? found.best().option().label()
+        : "";
+  }
+
+  @PostMapping("/selections/{id}/decision/sign")
+  String sign(
+      @PathVariable long id,
+      @RequestParam long version,
+      @AuthenticationPrincipal SignedIn person,
+      Model model,
+      HttpServletResponse response) {
+    try {
+      decisions.sign(id, version, person);
+      return "redirect:/selections/" + id + "/decision";
+    } catch (IllegalStateException e) {
+      return refused(id, person, String.valueOf(e.getMessage()), "", model, response);
+    }
+  }
+
+  @PostMapping("/selections/{id}/decision/object")
+  String object(
+      @PathVariable long id,
+      @RequestParam long version,
+      @RequestParam String reason,
+      @AuthenticationPrincipal SignedIn person,
+      Model model,
+      HttpServletResponse response) {
+    try {
+      decisions.object(id, version, person, Codes.text(reason, LONGEST));
+      return "redirect:/selections/" + id + "/decision";
+    } catch (IllegalStateException | IllegalArgumentException e) {
+      return refused(id, person, String.valueOf(e.getMessage()), reason, model, response);
+    }
+  }
+
+  private String refused(
+      long id,
+      SignedIn person,
+      String message,
+      String reason,
+      Model model,
+      HttpServletResponse response) {
+    response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
+    Workspace.Session session = fill(id, Map.of(), person, model);
+    model.addAttribute("faults", Map.of("answer", message));
+    model.addAttribute("typedReason", reason);
+    return steps.page(session, "decision", VIEW, model);
+  }
+
+  private Workspace.Session fill(long id, Map<String, String> query, SignedIn person, Model model) {
+    Workspace.Session session = steps.open(id, query, person);
+    Optional<Decisions.Stored> stored = decisions.find(id);
+    model.addAttribute("decision", DecisionView.of(session, stored));
+    model.addAttribute("typed", DecisionView.typed(session, stored));
+    model.addAttribute("faults", Map.of());
+    model.addAttribute("typedReason", "");
+    return session;
+  }
+}

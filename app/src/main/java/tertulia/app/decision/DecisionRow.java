@@ -1,0 +1,114 @@
+package tertulia.app.decision;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
+import jakarta.persistence.GeneratedValue;
+import jakarta.persistence.GenerationType;
+import jakarta.persistence.Id;
+import jakarta.persistence.Lob;
+import jakarta.persistence.Table;
+import jakarta.persistence.Version;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.Objects;
+import java.util.Optional;
+import org.hibernate.envers.Audited;
+import org.jspecify.annotations.Nullable;
+import org.springframework.data.jpa.repository.JpaRepository;
+import tertulia.core.decision.Decision;
+import tertulia.core.decision.Proposal;
+
+/** Storage of a decision in whatever state it is. */
+@Entity
+@Table(name = "decision")
+@Audited
+class DecisionRow {
+  /** How far it has come. */
+  enum State {
+    DRAFT,
+    PROPOSED,
+    SIGNED,
+    OBJECTED
+  }
+
+  @Id
+  @GeneratedValue(strategy = GenerationType.IDENTITY)
+  @Nullable Long id;
+
+  long selectionId;
+
+  @Enumerated(EnumType.STRING)
+  State state = State.DRAFT;
+
+  String choice = "";
+  String planOption = "";
+  String reasons = "";
+  String givenUp = "";
+  String conditions = "";
+  @Nullable LocalDate lookAgain;
+  @Nullable String proposedBy;
+  @Nullable Instant proposedAt;
+  @Nullable String answeredBy;
+  @Nullable Instant answeredAt;
+  @Nullable String objection;
+  @Lob @Nullable String snapshot;
+  @Nullable String sha256;
+  @Version long version;
+
+  interface All extends JpaRepository<DecisionRow, Long> {
+    Optional<DecisionRow> findBySelectionId(long selectionId);
+  }
+
+  /** The core's decision. */
+  Decision toCore() {
+    Proposal proposal = new Proposal(choice, planOption, reasons, givenUp, conditions, lookAgain);
+    return switch (state) {
+      case DRAFT -> new Decision.Draft(proposal);
+      case PROPOSED -> new Decision.Proposed(proposal, act(proposedBy, proposedAt));
+      case SIGNED ->
+          new Decision.Signed(proposal, act(proposedBy, proposedAt), act(answeredBy, answeredAt));
+      case OBJECTED ->
+          new Decision.Objected(
+              proposal,
+              act(proposedBy, proposedAt),
+              act(answeredBy, answeredAt),
+              Objects.requireNonNull(objection));
+    };
+  }
+
+  /** Takes over what a decision says. */
+  void write(Decision decision) {
+    Proposal proposal = decision.proposal();
+    choice = proposal.choice();
+    planOption = proposal.option();
+    reasons = proposal.reasons();
+    givenUp = proposal.givenUp();
+    conditions = proposal.conditions();
+    lookAgain = proposal.reviewOn().orElse(null);
+    switch (decision) {
+      case Decision.Draft draft -> acts(State.DRAFT, null, null, null);
+      case Decision.Proposed proposed -> acts(State.PROPOSED, proposed.by(), null, null);
+      case Decision.Signed signed -> acts(State.SIGNED, signed.by(), signed.signedBy(), null);
+      case Decision.Objected objected ->
+          acts(State.OBJECTED, objected.by(), objected.objectedBy(), objected.reason());
+    }
+  }
+
+  private void acts(
+      State now,
+      Proposal.@Nullable Act proposed,
+      Proposal.@Nullable Act answered,
+      @Nullable String reason) {
+    state = now;
+    proposedBy = proposed == null ? null : proposed.person();
+    proposedAt = proposed == null ? null : proposed.at();
+    answeredBy = answered == null ? null : answered.person();
+    answeredAt = answered == null ? null : answered.at();
+    objection = reason;
+  }
+
+  private static Proposal.Act act(@Nullable String person, @Nullable Instant at) {
+    return new Proposal.Act(Objects.requireNonNull(person), Objects.requireNonNull(at));
+  }
+}

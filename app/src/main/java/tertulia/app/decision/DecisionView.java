@@ -1,0 +1,245 @@
+package tertulia.app.decision;
+
+import java.time.Instant;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import tertulia.app.display.Dates;
+import tertulia.app.display.Figures;
+import tertulia.app.exchange.Results;
+import tertulia.app.selection.Cell;
+import tertulia.app.selection.Row;
+import tertulia.app.selection.Workspace;
+import tertulia.core.billing.View;
+import tertulia.core.decision.Decision;
+import tertulia.core.decision.Proposal;
+import tertulia.core.evaluation.Contender;
+import tertulia.core.path.Outcome;
+import tertulia.core.path.Stay;
+import tertulia.core.scoring.Totals;
+
+/**
+ * The Decision step as it is read.
+ *
+ * @param state "none", "draft", "proposed", "signed" or "objected"
+ * @param lead what the totals say, in a sentence
+ * @param caution where the choice goes against the totals; may be empty
+ * @param mine whether the reader proposed it
+ * @param frozen how the signed figures read; empty before
+ */
+record DecisionView(
+    String state,
+    List<Row> rows,
+    String lead,
+    String caution,
+    long version,
+    boolean mine,
+    String choice,
+    String option,
+    String reasons,
+    String givenUp,
+    String conditions,
+    String lookAgain,
+    String proposed,
+    String answered,
+    String objection,
+    List<String> frozen,
+    String sha256,
+    boolean intact,
+    List<Choice> choices) {
+
+  /** A contender that can be chosen. */
+  record Choice(String slug, String name, String option, boolean possible) {}
+
+  static DecisionView of(Workspace.Session session, Optional<Decisions.Stored> stored) {
+    Optional<Proposal> proposal = stored.map(s -> s.decision().proposal());
+    Optional<Proposal.Act> by = stored.flatMap(s -> proposedBy(s.decision()));
+    return new DecisionView(
+        stored.map(s -> state(s.decision())).orElse("none"),
+        rows(session),
+        lead(session),
+        proposal.map(p -> caution(session, p)).orElse(""),
+        stored.map(Decisions.Stored::version).orElse(0L),
+        by.map(act -> act.person().equals(session.person().name())).orElse(false),
+        proposal.map(p -> name(session, p.choice())).orElse(""),
+        proposal.map(Proposal::option).orElse(""),
+        proposal.map(Proposal::reasons).orElse(""),
+        proposal.map(Proposal::givenUp).orElse(""),
+        proposal.map(Proposal::conditions).orElse(""),
+        proposal.flatMap(Proposal::reviewOn).map(Dates::day).orElse(""),
+        by.map(DecisionView::act).orElse(""),
+        stored.flatMap(s -> answeredBy(s.decision())).map(DecisionView::act).orElse(""),
+        stored.map(s -> s.decision() instanceof Decision.Objected o ? o.reason() : "").orElse(""),
+        stored.flatMap(Decisions.Stored::frozen).map(DecisionView::frozen).orElse(List.of()),
+        stored.map(s -> Objects.requireNonNullElse(s.sha256(), "")).orElse(""),
+        stored.map(Decisions.Stored::isIntact).orElse(false),
+        choices(session));
+  }
+
+  private static String state(Decision decision) {
+    return switch (decision) {
+      case Decision.Draft d -> "draft";
+      case Decision.Proposed p -> "proposed";
+      case Decision.Signed s -> "signed";
+      case Decision.Objected o -> "objected";
+    };
+  }
+
+  private static Optional<Proposal.Act> proposedBy(Decision decision) {
+    return switch (decision) {
+      case Decision.Draft d -> Optional.empty();
+      case Decision.Proposed p -> Optional.of(p.by());
+      case Decision.Signed s -> Optional.of(s.by());
+      case Decision.Objected o -> Optional.of(o.by());
+    };
+  }
+
+  private static Optional<Proposal.Act> answeredBy(Decision decision) {
+    return switch (decision) {
+      case Decision.Draft d -> Optional.empty();
+      case Decision.Proposed p -> Optional.empty();
+      case Decision.Signed s -> Optional.of(s.signedBy());
+      case Decision.Objected o -> Optional.of(o.objectedBy());
+    };
+  }
+
+  private static String act(Proposal.Act act) {
+    return act.person() + ", " + day(act.at());
+  }
+
+  private static String day(Instant at) {
+    return Dates.day(at, ZoneId.systemDefault());
+  }
+
+  private static String name(Workspace.Session session, String slug) {
+    return session.table().selection().contenders().stream()
+        .filter(c -> c.id().equals(slug))
+        .map(c -> c.tool().name())
+        .findFirst()
+        .orElse(slug);
+  }
+
+  private static List<Row> rows(Workspace.Session session) {
+    View view = session.evaluation().whatIf().view();
+    int months = session.table().selection().horizon().months();
+    List<Row> rows = new ArrayList<>();
+    List<Cell> totals = new ArrayList<>();
+    List<Cell> wins = new ArrayList<>();
+    for (Contender contender : session.columns()) {
+      String why = session.why("horizon", "contender", contender.id());
+      totals.add(
+          session.evaluation().stay(contender.id()) instanceof Outcome.Found<Stay> found
+              ? Cell.figure(Figures.money(found.best().ledger().total(view)), why)
+                  .noting(found.best().option().label())
+              : Cell.missing("—", why));
+      wins.add(wins(session, contender));
+    }
+    rows.add(new Row(Cell.fact(months + " months, " + view.words()), totals, "big"));
+    rows.add(Row.of("Criteria won", wins));
+    return rows;
+  }
+
+  private static Cell wins(Workspace.Session session, Contender contender) {
+    return session
+        .evaluation()
+        .totals()
+        .filter(t -> t.values().containsKey(contender.id()))
+        .map(t ->
+            Cell.figure(
+                t.wins(contender.id()) + " of " + t.criteria().size(),
+                session.why("total", "contender", contender.id())))
+        .orElseGet(() -> Cell.missing("—", session.why("total", "contender", contender.id())));
+  }
+
+  private static String lead(Workspace.Session session) {
+    Optional<Totals> totals = session.evaluation().totals();
+    if (totals.isEmpty()) {
+      return "There are no totals yet: nobody has given weights, or no contender is left.";
+    }
+    Totals.Standing first = totals.get().standings().getFirst();
+    String name = name(session, first.contender());
+    return first.worstRank() == 1
+        ? name + " leads by the totals of the table, at " + Figures.score(first.total()) + "."
+        : name
+            + " leads by the middle of its total, but values that nobody has given could put it as"
+            + " low as place "
+            + first.worstRank()
+            + ".";
+  }
+
+  private static String caution(Workspace.Session session, Proposal proposal) {
+    return session
+        .evaluation()
+        .totals()
+        .map(t -> t.standings().getFirst().contender())
+        .filter(first -> !first.equals(proposal.choice()))
+        .map(first ->
+            "The totals put "
+                + name(session, first)
+                + " first, the choice is "
+                + name(session, proposal.choice())
+                + ". The reasons should say why.")
+        .orElse("");
+  }
+
+  private static List<String> frozen(Snapshot snapshot) {
+    List<String> lines = new ArrayList<>();
+    for (Results.ContenderResult c : snapshot.results().contenders()) {
+      StringBuilder line = new StringBuilder(c.name()).append(": ");
+      if (c.setAside() != null) {
+        line.append("set aside, ").append(c.setAside());
+      } else {
+        line.append(
+            c.horizon() == null
+                ? "no figure"
+                : c.horizon().amount()
+                    + " "
+                    + snapshot.results().currency()
+                    + " over "
+                    + snapshot.results().people().size()
+                    + " months ("
+                    + c.horizon().option()
+                    + ")");
+        line.append(c.total() == null ? "" : ", total " + score(c.total()));
+      }
+      lines.add(line.toString());
+    }
+    return lines;
+  }
+
+  private static String score(Results.ScoreResult total) {
+    return total.low().equals(total.high()) ? total.low() : total.low() + " to " + total.high();
+  }
+
+  private static List<Choice> choices(Workspace.Session session) {
+    return session.columns().stream()
+        .map(c ->
+            session.evaluation().stay(c.id()) instanceof Outcome.Found<Stay> found
+                ? new Choice(c.id(), c.tool().name(), found.best().option().label(), true)
+                : new Choice(c.id(), c.tool().name(), "no plan for all months", false))
+        .toList();
+  }
+
+  /** What stands in the form: the stored proposal, or the leader as a first suggestion. */
+  static Map<String, String> typed(Workspace.Session session, Optional<Decisions.Stored> stored) {
+    Map<String, String> typed = new LinkedHashMap<>();
+    stored
+        .map(s -> s.decision().proposal())
+        .ifPresent(p -> {
+          typed.put("choice", p.choice());
+          typed.put("reasons", p.reasons());
+          typed.put("givenUp", p.givenUp());
+          typed.put("conditions", p.conditions());
+          typed.put("lookAgain", p.reviewOn().map(Object::toString).orElse(""));
+        });
+    session
+        .evaluation()
+        .totals()
+        .ifPresent(t -> typed.putIfAbsent("choice", t.standings().getFirst().contender()));
+    return typed;
+  }
+}

@@ -1,0 +1,71 @@
+package tertulia.app.decision;
+
+import com.fasterxml.jackson.annotation.JsonInclude;
+import java.nio.charset.StandardCharsets;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
+import java.util.HexFormat;
+import org.jspecify.annotations.Nullable;
+import tertulia.app.exchange.Json;
+import tertulia.app.exchange.Results;
+import tertulia.app.exchange.SelectionFile;
+import tertulia.core.decision.Decision;
+
+/**
+ * Everything a signed decision rested on, frozen: what was agreed, what had been entered, what came
+ * out.
+ */
+public record Snapshot(
+    String format, int version, Agreed decision, SelectionFile selection, Results results) {
+
+  /** What was agreed, by whom and when. */
+  @JsonInclude(JsonInclude.Include.NON_NULL)
+  public record Agreed(
+      String choice,
+      String option,
+      String reasons,
+      String givenUp,
+      String conditions,
+      @Nullable String lookAgain,
+      String proposedBy,
+      String proposedAt,
+      String signedBy,
+      String signedAt) {}
+
+  static Snapshot of(Decision.Signed signed, SelectionFile file, Results results) {
+    return new Snapshot(
+        "tertulia-decision",
+        1,
+        new Agreed(
+            signed.proposal().choice(),
+            signed.proposal().option(),
+            signed.proposal().reasons(),
+            signed.proposal().givenUp(),
+            signed.proposal().conditions(),
+            signed.proposal().reviewOn().map(Object::toString).orElse(null),
+            signed.by().person(),
+            signed.by().at().toString(),
+            signed.signedBy().person(),
+            signed.signedBy().at().toString()),
+        file,
+        results);
+  }
+
+  String toJson() {
+    return Json.write(this);
+  }
+
+  static Snapshot stored(String json) {
+    return Json.stored(json, Snapshot.class);
+  }
+
+  /** SHA-256 of a snapshot's UTF-8 bytes, in hexadecimal, as {@code sha256sum} prints it. */
+  static String sha256(String json) {
+    try {
+      MessageDigest digest = MessageDigest.getInstance("SHA-256");
+      return HexFormat.of().formatHex(digest.digest(json.getBytes(StandardCharsets.UTF_8)));
+    } catch (NoSuchAlgorithmException e) {
+      throw new IllegalStateException("Every Java has SHA-256", e);
+    }
+  }
+}

@@ -1,0 +1,38 @@
+package tertulia.app.display;
+
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.YearMonth;
+import java.time.ZoneId;
+import java.time.format.DateTimeFormatter;
+import java.util.Locale;
+
+/** How dates read: 24 Nov 2026. */
+public final class Dates {
+  private static final DateTimeFormatter DAY =
+      DateTimeFormatter.ofPattern("d MMM uuuu", Locale.ENGLISH);
+  private static final DateTimeFormatter SHORT_MONTH =
+      DateTimeFormatter.ofPattern("MMM uuuu", Locale.ENGLISH);
+  private static final DateTimeFormatter MONTH =
+      DateTimeFormatter.ofPattern("MMMM uuuu", Locale.ENGLISH);
+
+  private Dates() {}
+
+  public static String day(LocalDate day) {
+    return day.format(DAY);
+  }
+
+  public static String day(Instant instant, ZoneId zone) {
+    return day(instant.atZone(zone).toLocalDate());
+  }
+
+  /** Jan 2027. */
+  public static String shortMonth(YearMonth month) {
+    return month.format(SHORT_MONTH);
+  }
+
+  /** January 2027. */
+  public static String month(YearMonth month) {
+    return month.format(MONTH);
+  }
+}

@@ -1,0 +1,72 @@
+package tertulia.app.display;
+
+import java.math.BigDecimal;
+import java.math.RoundingMode;
+import java.text.DecimalFormat;
+import java.text.DecimalFormatSymbols;
+import java.util.Locale;
+import org.joda.money.CurrencyUnit;
+import org.joda.money.Money;
+import tertulia.core.scoring.Interval;
+import tertulia.core.working.Quantity;
+
+/** How figures read: thousands set off, the currency's decimals, a real minus sign. */
+public final class Figures {
+  private static final int SCORE_DECIMALS = 3;
+
+  private Figures() {}
+
+  /** 1,234.50 without the currency, for columns that state it once. */
+  public static String money(Money money) {
+    return decimals(money.getAmount(), money.getCurrencyUnit().getDecimalPlaces());
+  }
+
+  /** 1,234.50 EUR. */
+  public static String moneyIn(Money money) {
+    return money(money) + " " + money.getCurrencyUnit().getCode();
+  }
+
+  /** 1,234. */
+  public static String whole(long number) {
+    return decimals(BigDecimal.valueOf(number), 0);
+  }
+
+  /** A score from 0 to 1 with three decimals, or both ends of an interval. */
+  public static String score(Interval interval) {
+    String low = decimals(interval.low(), SCORE_DECIMALS);
+    return interval.isExact() ? low : low + " to " + decimals(interval.high(), SCORE_DECIMALS);
+  }
+
+  /** A fraction as a percentage without decimals, signed: +31 %. */
+  public static String change(BigDecimal fraction) {
+    BigDecimal percent = fraction.movePointRight(2).setScale(0, RoundingMode.HALF_UP);
+    return (percent.signum() > 0 ? "+" : "") + decimals(percent, 0) + " %";
+  }
+
+  /** A fraction as a percentage without decimals: 25 %. */
+  public static String percent(BigDecimal fraction) {
+    return decimals(fraction.movePointRight(2), 0) + " %";
+  }
+
+  /** A quantity with its unit, money with its decimals, other numbers with up to six. */
+  public static String quantity(Quantity quantity) {
+    BigDecimal amount = quantity.amount();
+    String unit = quantity.unit();
+    if (unit.matches("[A-Z]{3}")) {
+      int places = CurrencyUnit.of(unit).getDecimalPlaces();
+      int scale = Math.min(4, Math.max(places, amount.stripTrailingZeros().scale()));
+      return decimals(amount, scale) + " " + unit;
+    }
+    int scale = Math.clamp(amount.stripTrailingZeros().scale(), 0, 6);
+    return decimals(amount, scale) + (unit.isEmpty() ? "" : " " + unit);
+  }
+
+  private static String decimals(BigDecimal number, int places) {
+    DecimalFormat format =
+        new DecimalFormat("#,##0", DecimalFormatSymbols.getInstance(Locale.ENGLISH));
+    format.setMinimumFractionDigits(places);
+    format.setMaximumFractionDigits(places);
+    format.setRoundingMode(RoundingMode.HALF_UP);
+    return format.format(number).replace('-', '−');
+  }
+}

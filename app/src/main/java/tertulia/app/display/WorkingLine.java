@@ -1,0 +1,51 @@
+package tertulia.app.display;
+
+import java.util.List;
+import java.util.Optional;
+import tertulia.core.working.Provenance;
+import tertulia.core.working.Working;
+
+/**
+ * One line of a working as it is read.
+ *
+ * @param rule how the value follows from the parts; may be empty
+ * @param source date and origin of an entered fact; may be empty
+ * @param kind "entered", "computed" or "missing", for the line's look
+ */
+public record WorkingLine(
+    String label, String value, String rule, String source, String kind, List<WorkingLine> parts) {
+
+  /** The line for a working, with everything below it. */
+  public static WorkingLine of(Working working) {
+    String value = working.value().map(Figures::quantity).orElse("");
+    List<WorkingLine> parts = working.parts().stream().map(WorkingLine::of).toList();
+    String label = working.label();
+    return switch (working) {
+      case Working.Entered entered ->
+          new WorkingLine(label, value, "", source(entered.source()), "entered", parts);
+      case Working.Stated stated ->
+          new WorkingLine(label, stated.text(), "", source(stated.source()), "entered", parts);
+      case Working.Sum sum -> new WorkingLine(label, value, "the sum of", "", "computed", parts);
+      case Working.Product product ->
+          new WorkingLine(label, value, "the product of", "", "computed", parts);
+      case Working.Derived derived ->
+          new WorkingLine(label, value, derived.rule(), "", "computed", parts);
+      case Working.Taken taken ->
+          new WorkingLine(label, value, taken.rule(), "", "computed", parts);
+      case Working.Missing missing ->
+          new WorkingLine(label, "not known", missing.reason(), "", "missing", parts);
+    };
+  }
+
+  private static String source(Optional<Provenance> source) {
+    return source.map(WorkingLine::source).orElse("");
+  }
+
+  private static String source(Provenance source) {
+    return "as of "
+        + Dates.day(source.asOf())
+        + ", "
+        + source.ground().words()
+        + (source.who().isEmpty() ? "" : ", " + source.who());
+  }
+}

@@ -1,0 +1,174 @@
+package tertulia.app.exchange;
+
+import java.math.BigDecimal;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.jspecify.annotations.Nullable;
+import tertulia.core.fit.Capability;
+import tertulia.core.fit.Importance;
+import tertulia.core.fit.Need;
+import tertulia.core.growth.Demand;
+import tertulia.core.growth.Group;
+import tertulia.core.growth.Growth;
+import tertulia.core.growth.Measure;
+import tertulia.core.growth.Step;
+import tertulia.core.scoring.Criterion;
+
+/** Turns the parts of a brief into core values, collecting faults by place. */
+final class BriefReader {
+  static final int MOST_ROWS = 200;
+  static final int LONGEST_NAME = 120;
+  private final Faults faults;
+
+  BriefReader(Faults faults) {
+    this.faults = faults;
+  }
+
+  List<Group> groups(String at, List<Brief.GroupPart> parts) {
+    List<Group> groups = new ArrayList<>();
+    for (int i = 0; i < parts.size(); i++) {
+      Brief.GroupPart part = parts.get(i);
+      String here = at + "/" + i;
+      List<Step> steps = new ArrayList<>();
+      for (int j = 0; j < part.steps().size(); j++) {
+        Brief.StepPart step = part.steps().get(j);
+        faults.at(here + "/steps/" + j, () -> step(step)).ifPresent(steps::add);
+      }
+      faults
+          .at(
+              here,
+              () ->
+                  new Group(part.id(), Codes.text(part.name(), LONGEST_NAME), growth(part), steps))
+          .ifPresent(groups::add);
+    }
+    return groups;
+  }
+
+  private static Growth growth(Brief.GroupPart part) {
+    return switch (part.method()) {
+      case "hires" ->
+          new Growth.Hires(start(part), Codes.decimal(stated(part.perMonth(), "perMonth")));
+      case "percent" ->
+          new Growth.Percent(
+              start(part),
+              Codes.decimal(stated(part.percentPerYear(), "percentPerYear")).movePointLeft(2));
+      case "listed" -> new Growth.Listed(part.values() == null ? List.of() : part.values());
+      default ->
+          throw new IllegalArgumentException(
+              "Growth \"" + part.method() + "\" is not one of hires, percent, listed.");
+    };
+  }
+
+  private static int start(Brief.GroupPart part) {
+    if (part.start() == null) {
+      throw new IllegalArgumentException(
+          "How many people are in " + part.name() + " at the start?");
+    }
+    return part.start();
+  }
+
+  private static String stated(@Nullable String text, String field) {
+    if (text == null) {
+      throw new IllegalArgumentException("The figure \"" + field + "\" is missing.");
+    }
+    return text;
+  }
+
+  private static Step step(Brief.StepPart part) {
+    return new Step(
+        Codes.text(part.label(), LONGEST_NAME),
+        Codes.month(part.from()),
+        part.until() == null ? null : Codes.month(part.until()),
+        part.change(),
+        part.everyYear());
+  }
+
+  Map<Measure, Demand> demand(String at, List<Brief.DemandPart> parts, List<Group> groups) {
+    List<String> known = groups.stream().map(Group::id).toList();
+    Map<Measure, Demand> demands = new LinkedHashMap<>();
+    for (int i = 0; i < parts.size(); i++) {
+      Brief.DemandPart part = parts.get(i);
+      String here = at + "/" + i;
+      faults
+          .at(here, () -> Codes.measure(part.measure()))
+          .ifPresent(measure ->
+              faults
+                  .at(here, () -> demand(part, known))
+                  .ifPresent(demand -> demands.put(measure, demand)));
+    }
+    return demands;
+  }
+
+  private static Demand demand(Brief.DemandPart part, List<String> known) {
+    Map<String, BigDecimal> rates = new LinkedHashMap<>();
+    part.perHead()
+        .forEach((group, rate) -> {
+          if (!known.contains(group)) {
+            throw new IllegalArgumentException(
+                "There is no group \"" + group + "\"; the groups are " + known + ".");
+          }
+          rates.put(group, Codes.decimal(rate));
+        });
+    return new Demand(Codes.decimal(part.fixed()), rates);
+  }
+
+  List<Need> needs(String at, List<Brief.NeedPart> parts) {
+    List<Need> needs = new ArrayList<>();
+    for (int i = 0; i < parts.size(); i++) {
+      Brief.NeedPart part = parts.get(i);
+      faults.at(at + "/" + i, () -> need(part)).ifPresent(needs::add);
+    }
+    return needs;
+  }
+
+  private static Need need(Brief.NeedPart part) {
+    Importance importance =
+        switch (part.importance()) {
+          case "must" -> new Importance.Must(part.partlyIsEnough());
+          case "should" -> new Importance.Should(part.weight() == null ? 1 : part.weight());
+          case "could" -> new Importance.Could();
+          default ->
+              throw new IllegalArgumentException(
+                  "Importance \"" + part.importance() + "\" is not one of must, should, could.");
+        };
+    return new Need(capability(part.capability()), importance);
+  }
+
+  static Capability capability(String name) {
+    String text = Codes.text(name, LONGEST_NAME);
+    return new Capability(Codes.slug(text), text);
+  }
+
+  List<Criterion> criteria(String at, List<Brief.CriterionPart> parts) {
+    List<Criterion> criteria = new ArrayList<>();
+    for (int i = 0; i < parts.size(); i++) {
+      Brief.CriterionPart part = parts.get(i);
+      faults
+          .at(
+              at + "/" + i,
+              () -> new Criterion(part.id(), Codes.text(part.name(), LONGEST_NAME), kind(part)))
+          .ifPresent(criteria::add);
+    }
+    return criteria;
+  }
+
+  private static Criterion.Kind kind(Brief.CriterionPart part) {
+    return switch (part.kind()) {
+      case "judged" -> new Criterion.Judged();
+      case "coverage" -> new Criterion.Coverage();
+      case "cost" ->
+          new Criterion.Cost(
+              Codes.decimal(stated(part.worst(), "worst")),
+              Codes.decimal(stated(part.best(), "best")));
+      case "ratings" ->
+          new Criterion.Ratings(
+              Codes.decimal(part.prior() == null ? "3.5" : part.prior()),
+              Codes.decimal(part.strength() == null ? "50" : part.strength()));
+      default ->
+          throw new IllegalArgumentException(
+              "Kind \"" + part.kind() + "\" is not one of judged, cost, coverage, ratings.");
+    };
+  }
+}

@@ -1,0 +1,156 @@
+package tertulia.app.exchange;
+
+import java.math.BigDecimal;
+import java.time.DateTimeException;
+import java.time.LocalDate;
+import java.time.YearMonth;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Locale;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import org.joda.money.CurrencyUnit;
+import org.joda.money.IllegalCurrencyException;
+import tertulia.core.growth.Measure;
+
+/**
+ * Reads the words and numbers of files and forms; refuses with a sentence that says what is right.
+ */
+public final class Codes {
+  private static final int LONGEST_NUMBER = 20;
+
+  private Codes() {}
+
+  /** The constant whose name, in lower case with hyphens, is {@code text}. */
+  public static <E extends Enum<E>> E oneOf(Class<E> type, String text) {
+    return pick(List.of(type.getEnumConstants()), Codes::code, text);
+  }
+
+  /** A constant's name in lower case with hyphens. */
+  public static String code(Enum<?> constant) {
+    return constant.name().toLowerCase(Locale.ROOT).replace('_', '-');
+  }
+
+  public static Measure measure(String text) {
+    return pick(Measure.KNOWN, Measure::id, text);
+  }
+
+  private static <T> T pick(List<T> known, Function<T, String> code, String text) {
+    return known.stream()
+        .filter(candidate -> code.apply(candidate).equals(text))
+        .findFirst()
+        .orElseThrow(() ->
+            new IllegalArgumentException(
+                "\""
+                    + text
+                    + "\" is not one of "
+                    + known.stream().map(code).collect(Collectors.joining(", "))
+                    + "."));
+  }
+
+  /** A decimal number such as 7.30; at most 20 characters, no exponent. */
+  public static BigDecimal decimal(String text) {
+    String trimmed = text.strip();
+    if (trimmed.length() > LONGEST_NUMBER || !trimmed.matches("-?[0-9]+(\\.[0-9]+)?")) {
+      throw new IllegalArgumentException(
+          "\"" + shortened(text) + "\" is not a number. Write it like 7.30, without separators.");
+    }
+    return new BigDecimal(trimmed);
+  }
+
+  /** A whole number from −1,000,000,000 to 1,000,000,000. */
+  public static int whole(String text) {
+    String trimmed = text.strip();
+    if (!trimmed.matches("-?[0-9]{1,9}")) {
+      throw new IllegalArgumentException(
+          "\""
+              + shortened(text)
+              + "\" is not a whole number. Write it like 25, without separators.");
+    }
+    return Integer.parseInt(trimmed);
+  }
+
+  /** A day written yyyy-mm-dd, from 2000 to 2100. */
+  public static LocalDate day(String text) {
+    try {
+      LocalDate day = LocalDate.parse(text.strip());
+      checkYear(day.getYear(), text);
+      return day;
+    } catch (DateTimeException e) {
+      throw new IllegalArgumentException(
+          "\"" + shortened(text) + "\" is not a day. Write it like 2026-11-24.", e);
+    }
+  }
+
+  /** A month written yyyy-mm, from 2000 to 2100. */
+  public static YearMonth month(String text) {
+    try {
+      YearMonth month = YearMonth.parse(text.strip());
+      checkYear(month.getYear(), text);
+      return month;
+    } catch (DateTimeException e) {
+      throw new IllegalArgumentException(
+          "\"" + shortened(text) + "\" is not a month. Write it like 2027-01.", e);
+    }
+  }
+
+  private static void checkYear(int year, String text) {
+    if (year < 2000 || year > 2100) {
+      throw new IllegalArgumentException(
+          "\"" + shortened(text) + "\" lies outside 2000 to 2100. Check the year.");
+    }
+  }
+
+  public static CurrencyUnit currency(String text) {
+    try {
+      return CurrencyUnit.of(text.strip().toUpperCase(Locale.ROOT));
+    } catch (IllegalCurrencyException e) {
+      throw new IllegalArgumentException(
+          "\"" + shortened(text) + "\" is not a currency. Write its three-letter code, like EUR.",
+          e);
+    }
+  }
+
+  /** Text of at most {@code most} characters, without surrounding blanks. */
+  public static String text(String text, int most) {
+    String stripped = text.strip();
+    if (stripped.length() > most) {
+      throw new IllegalArgumentException(
+          "This text has "
+              + stripped.length()
+              + " characters; at most "
+              + most
+              + " fit. Shorten it.");
+    }
+    return stripped;
+  }
+
+  /** A stable id from a name: lower-case letters, digits and hyphens, at most 60. */
+  public static String slug(String name) {
+    String plain =
+        java.text.Normalizer.normalize(name, java.text.Normalizer.Form.NFD)
+            .replaceAll("\\p{M}", "")
+            .toLowerCase(Locale.ROOT)
+            .replaceAll("[^\\p{L}\\p{N}]+", "-")
+            .replaceAll("^-|-$", "");
+    return plain.isEmpty() ? "x" : plain.substring(0, Math.min(60, plain.length()));
+  }
+
+  /** {@code wanted}, or with a number behind it the first that is not taken. */
+  public static String unused(String wanted, java.util.Collection<String> taken) {
+    String id = wanted;
+    for (int i = 2; taken.contains(id); i++) {
+      id = wanted + "-" + i;
+    }
+    return id;
+  }
+
+  private static String shortened(String text) {
+    return text.length() > 40 ? text.substring(0, 40) + "…" : text;
+  }
+
+  /** All codes of an enum, for choices in forms. */
+  public static <E extends Enum<E>> List<String> codes(Class<E> type) {
+    return Arrays.stream(type.getEnumConstants()).map(Codes::code).toList();
+  }
+}

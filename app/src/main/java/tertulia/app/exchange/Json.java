@@ -1,0 +1,68 @@
+package tertulia.app.exchange;
+
+import java.nio.charset.StandardCharsets;
+import tools.jackson.core.JacksonException;
+import tools.jackson.core.StreamReadFeature;
+import tools.jackson.databind.DeserializationFeature;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.SerializationFeature;
+import tools.jackson.databind.json.JsonMapper;
+
+/**
+ * The one way JSON is written and read here: fields in declared order, nothing unknown accepted.
+ */
+public final class Json {
+  private static final JsonMapper MAPPER =
+      JsonMapper.builder()
+          .enable(SerializationFeature.INDENT_OUTPUT)
+          .enable(StreamReadFeature.STRICT_DUPLICATE_DETECTION)
+          .enable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES)
+          .enable(DeserializationFeature.FAIL_ON_TRAILING_TOKENS)
+          .disable(tools.jackson.databind.MapperFeature.SORT_PROPERTIES_ALPHABETICALLY)
+          .build();
+
+  private Json() {}
+
+  public static String write(Object value) {
+    return MAPPER.writeValueAsString(value) + "\n";
+  }
+
+  /**
+   * A stored value.
+   *
+   * @throws IllegalStateException if the store holds something else; it is only written by {@link
+   *     #write}
+   */
+  public static <T> T stored(String json, Class<T> type) {
+    try {
+      return MAPPER.readValue(json, type);
+    } catch (JacksonException e) {
+      throw new IllegalStateException("The store holds no " + type.getSimpleName(), e);
+    }
+  }
+
+  /**
+   * The tree of a file from outside.
+   *
+   * @throws IllegalArgumentException with line and column if it is not JSON
+   */
+  static JsonNode tree(byte[] bytes) {
+    try {
+      return MAPPER.readTree(new String(bytes, StandardCharsets.UTF_8));
+    } catch (JacksonException e) {
+      throw new IllegalArgumentException(
+          "This is not a JSON file: line "
+              + e.getLocation().getLineNr()
+              + ", column "
+              + e.getLocation().getColumnNr()
+              + ": "
+              + e.getOriginalMessage()
+              + ".",
+          e);
+    }
+  }
+
+  static <T> T convert(JsonNode node, Class<T> type) {
+    return MAPPER.treeToValue(node, type);
+  }
+}

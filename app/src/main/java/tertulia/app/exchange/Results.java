@@ -1,0 +1,150 @@
+package tertulia.app.exchange;
+
+import com.fasterxml.jackson.annotation.JsonInclude;
+import java.math.BigDecimal;
+import java.math.RoundingMode;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.joda.money.Money;
+import org.jspecify.annotations.Nullable;
+import tertulia.core.billing.View;
+import tertulia.core.evaluation.Contender;
+import tertulia.core.evaluation.Evaluation;
+import tertulia.core.evaluation.WhatIf;
+import tertulia.core.growth.People;
+import tertulia.core.path.CostByHeadcount;
+import tertulia.core.path.Outcome;
+import tertulia.core.path.Stay;
+import tertulia.core.path.SteadyCost;
+import tertulia.core.scoring.Interval;
+import tertulia.core.scoring.Totals;
+
+/** The results of one selection as written to files; money and scores are text. */
+@JsonInclude(JsonInclude.Include.NON_NULL)
+public record Results(
+    String title,
+    String currency,
+    String start,
+    List<Integer> people,
+    @Nullable Map<String, String> weights,
+    List<ContenderResult> contenders,
+    List<LeadResult> cheapestByHeadcount) {
+  private static final int SCORE_DECIMALS = 6;
+
+  /** One contender; what is not known is absent; options left out and why are in "notCounted". */
+  @JsonInclude(JsonInclude.Include.NON_NULL)
+  public record ContenderResult(
+      String id,
+      String name,
+      @Nullable String setAside,
+      @Nullable CostResult firstMonth,
+      @Nullable CostResult horizon,
+      @Nullable List<String> months,
+      @Nullable String committedPastHorizon,
+      List<String> notCounted,
+      @Nullable ScoreResult total) {}
+
+  /** A figure with the plan and term it belongs to. */
+  public record CostResult(String option, String amount, boolean atMost) {}
+
+  /** A total from 0 to 1 with its ends and ranks. */
+  public record ScoreResult(String low, String high, int bestRank, int worstRank, long wins) {}
+
+  /** From so many people on this contender is cheapest; nobody if absent. */
+  @JsonInclude(JsonInclude.Include.NON_NULL)
+  public record LeadResult(int from, @Nullable String contender) {}
+
+  /** The results under the standard "what if": first month, growth as expected, any term. */
+  public static Results of(Evaluation evaluation) {
+    CostByHeadcount costs = evaluation.costByHeadcount();
+    return new Results(
+        evaluation.selection().title(),
+        evaluation.selection().currency().getCode(),
+        evaluation.selection().horizon().start().toString(),
+        evaluation.planned().stream().map(People::total).toList(),
+        evaluation.totals().map(Results::weights).orElse(null),
+        evaluation.selection().contenders().stream().map(c -> contender(evaluation, c)).toList(),
+        costs.leads().stream()
+            .map(lead -> new LeadResult(lead.n(), lead.tool().orElse(null)))
+            .toList());
+  }
+
+  /** As {@link #of(Evaluation)} for a selection. */
+  public static Results of(tertulia.core.evaluation.Selection selection) {
+    return of(Evaluation.of(selection, WhatIf.START));
+  }
+
+  private static Map<String, String> weights(Totals totals) {
+    Map<String, String> weights = new LinkedHashMap<>();
+    totals.weights().forEach((criterion, weight) -> weights.put(criterion, score(weight)));
+    return weights;
+  }
+
+  private static ContenderResult contender(Evaluation evaluation, Contender contender) {
+    String id = contender.id();
+    List<String> notCounted = new ArrayList<>();
+    Optional<Stay> stay = found(evaluation.stay(id), notCounted);
+    Optional<SteadyCost> steady = found(evaluation.steady(id), new ArrayList<>());
+    View view = evaluation.whatIf().view();
+    return new ContenderResult(
+        id,
+        contender.tool().name(),
+        contender.setAside().orElse(null),
+        steady.map(c -> cost(c.option().label(), c.money(), evaluation.steady(id))).orElse(null),
+        stay.map(s -> cost(s.option().label(), s.ledger().total(view), evaluation.stay(id)))
+            .orElse(null),
+        stay.map(s -> s.ledger().months(view).stream().map(Results::amount).toList()).orElse(null),
+        stay.map(s -> amount(s.ledger().pastHorizon(view))).orElse(null),
+        notCounted,
+        evaluation.totals().flatMap(t -> total(t, id)).orElse(null));
+  }
+
+  private static <C> Optional<C> found(Outcome<C> outcome, List<String> notCounted) {
+    outcome
+        .passedOver()
+        .forEach((option, verdict) ->
+            verdict.reasons().forEach(r -> notCounted.add(option + ": " + r.sentence())));
+    return switch (outcome) {
+      case Outcome.Found<C> found -> {
+        found.unpriced().forEach((option, why) -> notCounted.add(option + ": " + why));
+        yield Optional.of(found.best());
+      }
+      case Outcome.NoPlan<C> none -> Optional.empty();
+      case Outcome.Unpriced<C> unpriced -> {
+        unpriced.unpriced().forEach((option, why) -> notCounted.add(option + ": " + why));
+        yield Optional.empty();
+      }
+    };
+  }
+
+  private static CostResult cost(String option, Money money, Outcome<?> outcome) {
+    boolean atMost = outcome instanceof Outcome.Found<?> found && found.isAtMost();
+    return new CostResult(option, amount(money), atMost);
+  }
+
+  private static Optional<ScoreResult> total(Totals totals, String contender) {
+    return totals.standings().stream()
+        .filter(s -> s.contender().equals(contender))
+        .findFirst()
+        .map(s -> {
+          Interval total = s.total();
+          return new ScoreResult(
+              score(total.low()),
+              score(total.high()),
+              s.bestRank(),
+              s.worstRank(),
+              totals.wins(contender));
+        });
+  }
+
+  private static String amount(Money money) {
+    return money.getAmount().toPlainString();
+  }
+
+  private static String score(BigDecimal score) {
+    return score.setScale(SCORE_DECIMALS, RoundingMode.HALF_UP).toPlainString();
+  }
+}

@@ -1,0 +1,41 @@
+package tertulia.app.exchange;
+
+import com.fasterxml.jackson.annotation.JsonInclude;
+import java.util.List;
+import java.util.Map;
+import org.jspecify.annotations.Nullable;
+
+/** One whole selection as a portable file; described by docs/formats/selection-1.schema.json. */
+@JsonInclude(JsonInclude.Include.NON_NULL)
+public record SelectionFile(
+    String format,
+    int version,
+    Brief brief,
+    List<ContenderPart> contenders,
+    List<MemberPart> panel,
+    @Nullable DecisionPart decision) {
+  public static final String FORMAT = "tertulia-selection";
+  public static final int VERSION = 1;
+
+  /** A tool at the table; set aside for a reason or in. */
+  @JsonInclude(JsonInclude.Include.NON_NULL)
+  public record ContenderPart(ToolSheet tool, @Nullable String setAside) {}
+
+  /** A person's share, points by criterion id, and marks. */
+  public record MemberPart(
+      String name, int share, Map<String, Integer> points, List<MarkPart> marks) {}
+
+  /** A mark from 0 to 10; without points the person cannot judge. */
+  @JsonInclude(JsonInclude.Include.NON_NULL)
+  public record MarkPart(
+      String criterion, String contender, @Nullable String points, String note) {}
+
+  /** What was written down as the decision; sign-offs stay where they were given. */
+  @JsonInclude(JsonInclude.Include.NON_NULL)
+  public record DecisionPart(
+      String choice,
+      String reasons,
+      String givenUp,
+      String conditions,
+      @Nullable String lookAgain) {}
+}

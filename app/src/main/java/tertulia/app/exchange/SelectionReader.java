@@ -1,0 +1,179 @@
+package tertulia.app.exchange;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+import tertulia.core.evaluation.Contender;
+import tertulia.core.evaluation.Selection;
+import tertulia.core.fit.Need;
+import tertulia.core.growth.Demand;
+import tertulia.core.growth.Group;
+import tertulia.core.growth.Measure;
+import tertulia.core.money.ExchangeRate;
+import tertulia.core.money.ExchangeRates;
+import tertulia.core.money.PriceRise;
+import tertulia.core.scoring.Criterion;
+import tertulia.core.scoring.Mark;
+import tertulia.core.scoring.Member;
+import tertulia.core.scoring.Panel;
+import tertulia.core.time.Horizon;
+
+/** Turns a selection file into the core's selection. */
+public final class SelectionReader {
+  private static final int LONGEST_TEXT = 4000;
+  private final Faults faults;
+
+  public SelectionReader(Faults faults) {
+    this.faults = faults;
+  }
+
+  /** The selection; empty if anything was refused. */
+  public Optional<Selection> read(SelectionFile file) {
+    checkSizes(file);
+    BriefReader reader = new BriefReader(faults);
+    Brief brief = file.brief();
+    List<Group> groups = reader.groups("/brief/groups", brief.groups());
+    Map<Measure, Demand> demand = reader.demand("/brief/demand", brief.demand(), groups);
+    List<Need> needs = reader.needs("/brief/needs", brief.needs());
+    List<Criterion> criteria = reader.criteria("/brief/criteria", brief.criteria());
+    List<Contender> contenders = contenders(file.contenders());
+    List<Member> members = members(file.panel(), criteria, contenders);
+    List<ExchangeRate> rates = rates(brief.rates());
+    checkDecision(file.decision(), contenders.stream().map(Contender::id).toList());
+    Optional<Selection> selection =
+        faults.at(
+            "/brief",
+            () ->
+                new Selection(
+                    Codes.text(brief.title(), 200),
+                    Codes.text(brief.purpose(), LONGEST_TEXT),
+                    Codes.day(brief.asOf()),
+                    new Horizon(Codes.month(brief.start()), brief.months()),
+                    Codes.currency(brief.currency()),
+                    new PriceRise(Codes.decimal(brief.priceRisePercent()).movePointLeft(2)),
+                    groups,
+                    demand,
+                    needs,
+                    criteria,
+                    contenders,
+                    new Panel(members),
+                    new ExchangeRates(rates)));
+    return faults.isEmpty() ? selection : Optional.empty();
+  }
+
+  private void checkSizes(SelectionFile file) {
+    checkSize("/contenders", file.contenders().size(), 40);
+    checkSize("/panel", file.panel().size(), BriefReader.MOST_ROWS);
+    checkSize("/brief/groups", file.brief().groups().size(), BriefReader.MOST_ROWS);
+    checkSize("/brief/needs", file.brief().needs().size(), BriefReader.MOST_ROWS);
+    checkSize("/brief/criteria", file.brief().criteria().size(), 40);
+  }
+
+  private void checkSize(String at, int size, int most) {
+    if (size > most) {
+      faults.add(at, "There are " + size + " entries; at most " + most + " are read.");
+    }
+  }
+
+  private List<Contender> contenders(List<SelectionFile.ContenderPart> parts) {
+    List<Contender> contenders = new ArrayList<>();
+    ToolReader tools = new ToolReader(faults);
+    for (int i = 0; i < parts.size(); i++) {
+      SelectionFile.ContenderPart part = parts.get(i);
+      tools
+          .contender("/contenders/" + i + "/tool", part.tool(), part.setAside())
+          .ifPresent(contenders::add);
+    }
+    return contenders;
+  }
+
+  private List<Member> members(
+      List<SelectionFile.MemberPart> parts, List<Criterion> criteria, List<Contender> contenders) {
+    List<String> criterionIds = criteria.stream().map(Criterion::id).toList();
+    List<String> contenderIds = contenders.stream().map(Contender::id).toList();
+    List<Member> members = new ArrayList<>();
+    for (int i = 0; i < parts.size(); i++) {
+      SelectionFile.MemberPart part = parts.get(i);
+      String at = "/panel/" + i;
+      String id = "p" + (i + 1);
+      Map<String, Map<String, Mark>> marks = new HashMap<>();
+      for (int j = 0; j < part.marks().size(); j++) {
+        SelectionFile.MarkPart mark = part.marks().get(j);
+        faults
+            .at(at + "/marks/" + j, () -> mark(mark, criterionIds, contenderIds))
+            .ifPresent(read ->
+                marks
+                    .computeIfAbsent(mark.criterion(), c -> new HashMap<>())
+                    .put(mark.contender(), read));
+      }
+      faults
+          .at(
+              at,
+              () -> {
+                part.points().keySet().forEach(c -> checkKnown("criterion", c, criterionIds));
+                return new Member(
+                    id,
+                    Codes.text(part.name(), BriefReader.LONGEST_NAME),
+                    part.share(),
+                    part.points(),
+                    marks);
+              })
+          .ifPresent(members::add);
+    }
+    return members;
+  }
+
+  private static Mark mark(
+      SelectionFile.MarkPart part, List<String> criteria, List<String> contenders) {
+    checkKnown("criterion", part.criterion(), criteria);
+    checkKnown("contender", part.contender(), contenders);
+    return new Mark(
+        part.points() == null ? null : Codes.decimal(part.points()), Codes.text(part.note(), 1000));
+  }
+
+  private static void checkKnown(String what, String id, List<String> known) {
+    if (!known.contains(id)) {
+      throw new IllegalArgumentException(
+          "There is no " + what + " \"" + id + "\" in this selection; there are " + known + ".");
+    }
+  }
+
+  private void checkDecision(
+      SelectionFile.@Nullable DecisionPart decision, List<String> contenders) {
+    if (decision == null) {
+      return;
+    }
+    faults.at(
+        "/decision/choice",
+        () -> {
+          checkKnown("contender", decision.choice(), contenders);
+          return decision;
+        });
+    String lookAgain = decision.lookAgain();
+    if (lookAgain != null) {
+      faults.at("/decision/lookAgain", () -> Codes.day(lookAgain));
+    }
+  }
+
+  private List<ExchangeRate> rates(List<Brief.RatePart> parts) {
+    List<ExchangeRate> rates = new ArrayList<>();
+    for (int i = 0; i < parts.size(); i++) {
+      Brief.RatePart part = parts.get(i);
+      faults
+          .at(
+              "/brief/rates/" + i,
+              () ->
+                  new ExchangeRate(
+                      Codes.currency(part.from()),
+                      Codes.currency(part.to()),
+                      Codes.decimal(part.rate()),
+                      Codes.day(part.on()),
+                      Codes.text(part.source(), BriefReader.LONGEST_NAME)))
+          .ifPresent(rates::add);
+    }
+    return rates;
+  }
+}

@@ -1,0 +1,58 @@
+package tertulia.app.handover;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tertulia.app.decision.Decisions;
+import tertulia.app.exchange.SelectionFile;
+import tertulia.app.selection.Selections;
+import tertulia.app.selection.Table;
+import tertulia.core.decision.Proposal;
+
+/** Stores a portable selection that was read, in one piece. */
+@Service
+public class Intake {
+  private final Selections selections;
+  private final Decisions decisions;
+
+  Intake(Selections selections, Decisions decisions) {
+    this.selections = selections;
+    this.decisions = decisions;
+  }
+
+  /**
+   * Stores everything or nothing. What was decided elsewhere comes in as a draft: nobody here has
+   * signed it.
+   *
+   * @return the id of the new selection
+   */
+  @Transactional
+  public long take(SelectionFile file) {
+    long id = selections.take(file);
+    SelectionFile.DecisionPart part = file.decision();
+    if (part != null && !part.reasons().isBlank() && !part.givenUp().isBlank()) {
+      decisions.draft(id, proposal(part, choice(part, file, selections.load(id))));
+    }
+    return id;
+  }
+
+  /** Tools may have been given another id here; places at the table stay the same. */
+  private static String choice(SelectionFile.DecisionPart part, SelectionFile file, Table table) {
+    List<String> ids = new ArrayList<>();
+    file.contenders().forEach(contender -> ids.add(contender.tool().id()));
+    int place = ids.indexOf(part.choice());
+    return place < 0 ? part.choice() : table.selection().contenders().get(place).id();
+  }
+
+  private static Proposal proposal(SelectionFile.DecisionPart part, String choice) {
+    return new Proposal(
+        choice,
+        "",
+        part.reasons(),
+        part.givenUp(),
+        part.conditions(),
+        part.lookAgain() == null ? null : LocalDate.parse(part.lookAgain()));
+  }
+}

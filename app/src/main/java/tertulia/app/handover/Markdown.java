@@ -1,0 +1,159 @@
+package tertulia.app.handover;
+
+import java.util.List;
+import java.util.Optional;
+import tertulia.app.exchange.Brief;
+import tertulia.app.exchange.Results;
+import tertulia.app.exchange.SelectionFile;
+import tertulia.core.decision.Decision;
+import tertulia.core.decision.Proposal;
+
+/** A decision as Markdown, in the order of a decision record: context to consequences. */
+final class Markdown {
+  private final StringBuilder out = new StringBuilder();
+
+  private Markdown() {}
+
+  /** Writes a selection with its results and, if there is one, its decision. */
+  static String of(SelectionFile file, Results results, Optional<Decision> decision) {
+    Markdown markdown = new Markdown();
+    markdown.heading(file, decision);
+    markdown.context(file.brief(), results);
+    markdown.drivers(file.brief(), results);
+    markdown.options(results);
+    decision.ifPresent(d -> markdown.outcome(d, results));
+    return markdown.out.toString();
+  }
+
+  private void heading(SelectionFile file, Optional<Decision> decision) {
+    line("# " + escaped(file.brief().title()));
+    line("");
+    line("- Status: " + decision.map(Markdown::status).orElse("open"));
+    line("- Prices and rates as of: " + file.brief().asOf());
+    line("");
+  }
+
+  private static String status(Decision decision) {
+    return switch (decision) {
+      case Decision.Draft d -> "draft";
+      case Decision.Proposed p -> "proposed by " + act(p.by());
+      case Decision.Signed s ->
+          "accepted; proposed by " + act(s.by()) + ", signed off by " + act(s.signedBy());
+      case Decision.Objected o ->
+          "objected to by " + act(o.objectedBy()) + ": " + escaped(o.reason());
+    };
+  }
+
+  private static String act(Proposal.Act act) {
+    return escaped(act.person()) + " on " + act.at().toString().substring(0, 10);
+  }
+
+  private void context(Brief brief, Results results) {
+    line("## Context");
+    line("");
+    line(escaped(brief.purpose()));
+    line("");
+    int low = results.people().stream().mapToInt(Integer::intValue).min().orElse(0);
+    int high = results.people().stream().mapToInt(Integer::intValue).max().orElse(0);
+    line(
+        low
+            + " to "
+            + high
+            + " people over "
+            + brief.months()
+            + " months from "
+            + brief.start()
+            + "; figures in "
+            + brief.currency()
+            + ", before tax.");
+    line("");
+  }
+
+  private void drivers(Brief brief, Results results) {
+    line("## Decision drivers");
+    line("");
+    for (Brief.NeedPart need : brief.needs()) {
+      line("- " + need.importance() + ": " + escaped(need.capability()));
+    }
+    for (Brief.CriterionPart criterion : brief.criteria()) {
+      String weight = results.weights() == null ? null : results.weights().get(criterion.id());
+      line(
+          "- criterion: "
+              + escaped(criterion.name())
+              + (weight == null ? "" : ", weight " + weight));
+    }
+    line("");
+  }
+
+  private void options(Results results) {
+    line("## Considered options");
+    line("");
+    line(
+        "| Contender | Plan and term | "
+            + results.people().size()
+            + " months, "
+            + results.currency()
+            + " | Total |");
+    line("|---|---|---:|---:|");
+    for (Results.ContenderResult c : results.contenders()) {
+      line(
+          "| "
+              + escaped(c.name())
+              + " | "
+              + (c.setAside() != null ? "set aside: " + escaped(c.setAside()) : option(c))
+              + " | "
+              + (c.horizon() == null ? "not known" : c.horizon().amount())
+              + " | "
+              + (c.total() == null ? "—" : total(c.total()))
+              + " |");
+    }
+    line("");
+  }
+
+  private static String option(Results.ContenderResult contender) {
+    if (contender.horizon() == null) {
+      List<String> why = contender.notCounted();
+      return why.isEmpty() ? "none" : escaped(why.getLast());
+    }
+    return escaped(contender.horizon().option())
+        + (contender.horizon().atMost() ? " (at most)" : "");
+  }
+
+  private static String total(Results.ScoreResult total) {
+    return total.low().equals(total.high()) ? total.low() : total.low() + " to " + total.high();
+  }
+
+  private void outcome(Decision decision, Results results) {
+    Proposal proposal = decision.proposal();
+    String name =
+        results.contenders().stream()
+            .filter(c -> c.id().equals(proposal.choice()))
+            .map(Results.ContenderResult::name)
+            .findFirst()
+            .orElse(proposal.choice());
+    line("## Decision outcome");
+    line("");
+    line("Chosen: **" + escaped(name) + "**, " + escaped(proposal.option()) + ".");
+    line("");
+    line(escaped(proposal.reasons()));
+    line("");
+    line("## Consequences");
+    line("");
+    line("Given up: " + escaped(proposal.givenUp()));
+    line("");
+    if (!proposal.conditions().isBlank()) {
+      line("Holds as long as: " + escaped(proposal.conditions()));
+      line("");
+    }
+    proposal.reviewOn().ifPresent(day -> line("To be looked at again on " + day + "."));
+  }
+
+  private void line(String line) {
+    out.append(line).append('\n');
+  }
+
+  /** Text of people, so that it reads as typed and cannot become markup. */
+  static String escaped(String text) {
+    return text.replaceAll("([\\\\`*_\\[\\]<>#|~])", "\\\\$1").replace("\r\n", "\n");
+  }
+}

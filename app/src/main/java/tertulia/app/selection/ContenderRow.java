@@ -1,0 +1,26 @@
+package tertulia.app.selection;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.GeneratedValue;
+import jakarta.persistence.GenerationType;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import jakarta.persistence.Version;
+import org.hibernate.envers.Audited;
+import org.jspecify.annotations.Nullable;
+
+/** Storage of a tool's place at the table. */
+@Entity
+@Table(name = "contender")
+@Audited
+class ContenderRow {
+  @Id
+  @GeneratedValue(strategy = GenerationType.IDENTITY)
+  @Nullable Long id;
+
+  long selectionId;
+  long toolId;
+  int place;
+  @Nullable String setAside;
+  @Version long version;
+}

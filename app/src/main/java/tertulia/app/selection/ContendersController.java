@@ -1,0 +1,170 @@
+package tertulia.app.selection;
+
+import io.github.wimdeblauwe.htmx.spring.boot.mvc.HxRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+import tertulia.app.catalogue.Catalogue;
+import tertulia.app.display.Dates;
+import tertulia.app.display.Figures;
+import tertulia.app.people.SignedIn;
+import tertulia.core.evaluation.Contender;
+import tertulia.core.pricing.Plan;
+import tertulia.core.scoring.PublicRating;
+
+/** The Contenders step: who is at the table, who was set aside and why. */
+@Controller
+class ContendersController {
+  private static final String VIEW = "selection/contenders";
+  private final Steps steps;
+  private final Selections selections;
+  private final Catalogue catalogue;
+
+  ContendersController(Steps steps, Selections selections, Catalogue catalogue) {
+    this.steps = steps;
+    this.selections = selections;
+    this.catalogue = catalogue;
+  }
+
+  /** A contender set aside. */
+  record Aside(String slug, String name, String reason) {}
+
+  @GetMapping("/selections/{id}/contenders")
+  String page(
+      @PathVariable long id,
+      @RequestParam Map<String, String> query,
+      @AuthenticationPrincipal SignedIn person,
+      Model model) {
+    return steps.page(fill(id, query, person, model), "contenders", VIEW, model);
+  }
+
+  @HxRequest
+  @GetMapping("/selections/{id}/contenders")
+  String update(
+      @PathVariable long id,
+      @RequestParam Map<String, String> query,
+      @AuthenticationPrincipal SignedIn person,
+      Model model,
+      HttpServletResponse response) {
+    return steps.update(fill(id, query, person, model), "contenders", VIEW, model, response);
+  }
+
+  @PostMapping("/selections/{id}/contenders")
+  String add(@PathVariable long id, @RequestParam String slug) {
+    selections.addContender(id, slug);
+    return back(id);
+  }
+
+  @PostMapping("/selections/{id}/contenders/{slug}/aside")
+  String setAside(
+      @PathVariable long id,
+      @PathVariable String slug,
+      @RequestParam String reason,
+      RedirectAttributes flash) {
+    String text = reason.strip();
+    if (text.isEmpty() || text.length() > 500) {
+      flash.addFlashAttribute("asideFault", "Say in up to 500 characters why it is set aside.");
+      flash.addFlashAttribute("asideSlug", slug);
+      flash.addFlashAttribute("asideReason", reason);
+    } else {
+      selections.setAside(id, slug, text);
+    }
+    return back(id);
+  }
+
+  @PostMapping("/selections/{id}/contenders/{slug}/back")
+  String bringBack(@PathVariable long id, @PathVariable String slug) {
+    selections.setAside(id, slug, null);
+    return back(id);
+  }
+
+  @PostMapping("/selections/{id}/contenders/{slug}/remove")
+  String remove(@PathVariable long id, @PathVariable String slug, RedirectAttributes flash) {
+    selections.removeContender(id, slug);
+    flash.addFlashAttribute("removed", catalogue.get(slug).sheet());
+    return back(id);
+  }
+
+  private static String back(long id) {
+    return "redirect:/selections/" + id + "/contenders";
+  }
+
+  private Workspace.Session fill(long id, Map<String, String> query, SignedIn person, Model model) {
+    Workspace.Session session = steps.open(id, query, person);
+    List<Contender> all = session.table().selection().contenders();
+    Set<String> here = all.stream().map(Contender::id).collect(Collectors.toSet());
+    model.addAttribute("rows", rows(session));
+    model.addAttribute(
+        "aside",
+        all.stream()
+            .filter(c -> c.setAside().isPresent())
+            .map(c -> new Aside(c.id(), c.tool().name(), c.setAside().get()))
+            .toList());
+    model.addAttribute(
+        "others",
+        catalogue.all().stream()
+            .map(Catalogue.Stored::sheet)
+            .filter(sheet -> !here.contains(sheet.id()))
+            .toList());
+    return session;
+  }
+
+  private static List<Row> rows(Workspace.Session session) {
+    List<Row> rows = new ArrayList<>();
+    rows.add(
+        Row.of("Maker", session.columns().stream().map(c -> Cell.fact(c.tool().maker())).toList()));
+    rows.add(Row.of("Plans", session.columns().stream().map(ContendersController::plans).toList()));
+    rows.add(
+        Row.of("Prices as of", session.columns().stream().map(c -> prices(session, c)).toList()));
+    rows.add(
+        Row.of(
+            "Public rating",
+            session.columns().stream().map(ContendersController::rating).toList()));
+    return rows;
+  }
+
+  private static Cell plans(Contender contender) {
+    List<Plan> plans = contender.tool().plans();
+    return plans.isEmpty()
+        ? Cell.missing("none entered", "")
+        : Cell.fact("" + plans.size())
+            .noting(plans.stream().map(Plan::name).collect(Collectors.joining(", ")));
+  }
+
+  private static Cell prices(Workspace.Session session, Contender contender) {
+    Optional<Plan> oldest =
+        contender.tool().plans().stream().min(Comparator.comparing(p -> p.source().asOf()));
+    return oldest
+        .map(plan -> {
+          Cell cell =
+              Cell.fact(Dates.day(plan.source().asOf())).noting(plan.source().ground().words());
+          return plan.source().isOldOn(session.today())
+              ? cell.looking("old").noting("older than 180 days")
+              : cell;
+        })
+        .orElseGet(() -> Cell.missing("—", ""));
+  }
+
+  private static Cell rating(Contender contender) {
+    if (contender.ratings().isEmpty()) {
+      return Cell.missing("none entered", "");
+    }
+    PublicRating first = contender.ratings().getFirst();
+    int count = contender.ratings().stream().mapToInt(PublicRating::count).sum();
+    String note = "from " + Figures.whole(count) + (count < 30 ? " only" : "");
+    return Cell.fact(first.rating().toPlainString() + " of 5").noting(note);
+  }
+}

@@ -1,0 +1,101 @@
+package tertulia.app.selection;
+
+import io.github.wimdeblauwe.htmx.spring.boot.mvc.HxRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestParam;
+import tertulia.app.people.SignedIn;
+import tertulia.core.evaluation.Contender;
+import tertulia.core.fit.Reason;
+import tertulia.core.fit.Verdict;
+import tertulia.core.path.Outcome;
+import tertulia.core.path.Stay;
+
+/** The Fit step: the plan each contender would really need, and why not a cheaper one. */
+@Controller
+class FitController {
+  private static final String VIEW = "selection/fit";
+  private final Steps steps;
+
+  FitController(Steps steps) {
+    this.steps = steps;
+  }
+
+  /** One plan's standing over all months. */
+  record PlanLine(String option, String word, String look, List<String> reasons) {}
+
+  /** A contender with the standing of each of its plans. */
+  record Ladder(String name, int mark, String why, List<PlanLine> plans) {}
+
+  @GetMapping("/selections/{id}/fit")
+  String page(
+      @PathVariable long id,
+      @RequestParam Map<String, String> query,
+      @AuthenticationPrincipal SignedIn person,
+      Model model) {
+    return steps.page(fill(id, query, person, model), "fit", VIEW, model);
+  }
+
+  @HxRequest
+  @GetMapping("/selections/{id}/fit")
+  String update(
+      @PathVariable long id,
+      @RequestParam Map<String, String> query,
+      @AuthenticationPrincipal SignedIn person,
+      Model model,
+      HttpServletResponse response) {
+    return steps.update(fill(id, query, person, model), "fit", VIEW, model, response);
+  }
+
+  private Workspace.Session fill(long id, Map<String, String> query, SignedIn person, Model model) {
+    Workspace.Session session = steps.open(id, query, person);
+    List<Row> rows = new ArrayList<>(NeedRows.demand(session));
+    rows.addAll(NeedRows.needs(session));
+    model.addAttribute("rows", rows);
+    model.addAttribute("ladders", session.columns().stream().map(c -> ladder(session, c)).toList());
+    return session;
+  }
+
+  private static Ladder ladder(Workspace.Session session, Contender contender) {
+    Outcome<Stay> outcome = session.evaluation().stay(contender.id());
+    Map<String, PlanLine> lines = new LinkedHashMap<>();
+    switch (outcome) {
+      case Outcome.Found<Stay> found -> {
+        add(lines, found.best().option().label(), "the one to take", "good", List.of());
+        found.others().forEach(o -> add(lines, o.option().label(), "would do", "", List.of()));
+        found.unpriced().forEach((o, why) -> add(lines, o, "would do", "care", List.of(why)));
+      }
+      case Outcome.Unpriced<Stay> unpriced ->
+          unpriced.unpriced().forEach((o, why) -> add(lines, o, "would do", "care", List.of(why)));
+      case Outcome.NoPlan<Stay> none -> {}
+    }
+    outcome.passedOver().forEach((option, verdict) -> passedOver(lines, option, verdict));
+    return new Ladder(
+        contender.tool().name(),
+        session.mark(contender.id()),
+        session.why("plans", "contender", contender.id()),
+        List.copyOf(lines.values()));
+  }
+
+  private static void passedOver(Map<String, PlanLine> lines, String option, Verdict verdict) {
+    List<String> reasons = verdict.reasons().stream().map(Reason::sentence).toList();
+    switch (verdict) {
+      case Verdict.Unconfirmed unconfirmed -> add(lines, option, "not confirmed", "care", reasons);
+      case Verdict.Excluded excluded -> add(lines, option, "out", "stop", reasons);
+      case Verdict.Qualifies qualifies -> add(lines, option, "would do", "", reasons);
+    }
+  }
+
+  private static void add(
+      Map<String, PlanLine> lines, String option, String word, String look, List<String> reasons) {
+    lines.put(option, new PlanLine(option, word, look, reasons));
+  }
+}

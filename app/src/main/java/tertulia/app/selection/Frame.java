@@ -1,0 +1,46 @@
+package tertulia.app.selection;
+
+import java.util.List;
+import tertulia.core.billing.View;
+import tertulia.core.growth.Scenario;
+import tertulia.core.path.Terms;
+
+/**
+ * What stays the same from step to step: the title, the steps, the thread of "what if" and the
+ * contenders as columns.
+ *
+ * @param view template of the step
+ * @param path address of the step without the "what if"
+ * @param query the "what if" as it stands in addresses; may be empty
+ * @param moment such as "June 2028 · 97 people"
+ * @param profile the thread's picture as SVG
+ * @param asideCount contenders set aside
+ */
+public record Frame(
+    long id,
+    String title,
+    String subtitle,
+    String view,
+    String path,
+    String query,
+    List<StepLink> steps,
+    List<Head> heads,
+    int asideCount,
+    String moment,
+    String profile,
+    int month,
+    int lastMonth,
+    String typedPeople,
+    String peopleFault,
+    Scenario scenario,
+    Terms terms,
+    View costView,
+    boolean organises,
+    boolean weighs,
+    boolean decided) {
+
+  /** The address of another page of this selection, with the "what if". */
+  public String href(String page) {
+    return "/selections/" + id + "/" + page + (query.isEmpty() ? "" : "?" + query);
+  }
+}

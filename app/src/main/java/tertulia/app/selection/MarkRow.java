@@ -1,0 +1,27 @@
+package tertulia.app.selection;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.GeneratedValue;
+import jakarta.persistence.GenerationType;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import jakarta.persistence.Version;
+import org.hibernate.envers.Audited;
+import org.jspecify.annotations.Nullable;
+
+/** Storage of one member's mark; without points the member cannot judge. */
+@Entity
+@Table(name = "mark")
+@Audited
+class MarkRow {
+  @Id
+  @GeneratedValue(strategy = GenerationType.IDENTITY)
+  @Nullable Long id;
+
+  long memberId;
+  String criterion = "";
+  String contender = "";
+  @Nullable String points;
+  String note = "";
+  @Version long version;
+}

@@ -1,0 +1,26 @@
+package tertulia.app.selection;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.GeneratedValue;
+import jakarta.persistence.GenerationType;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import jakarta.persistence.Version;
+import org.hibernate.envers.Audited;
+import org.jspecify.annotations.Nullable;
+
+/** Storage of somebody at the table; without an account if read from a file. */
+@Entity
+@Table(name = "panel_member")
+@Audited
+class MemberRow {
+  @Id
+  @GeneratedValue(strategy = GenerationType.IDENTITY)
+  @Nullable Long id;
+
+  long selectionId;
+  @Nullable Long accountId;
+  String name = "";
+  int share = 1;
+  @Version long version;
+}

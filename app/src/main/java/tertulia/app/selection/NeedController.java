@@ -1,0 +1,104 @@
+package tertulia.app.selection;
+
+import io.github.wimdeblauwe.htmx.spring.boot.mvc.HxRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import org.springframework.http.HttpStatus;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.WebDataBinder;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.InitBinder;
+import org.springframework.web.bind.annotation.ModelAttribute;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import tertulia.app.catalogue.Catalogue;
+import tertulia.app.exchange.Brief;
+import tertulia.app.people.SignedIn;
+import tertulia.app.web.Conflict;
+
+/** The Need step: for whom, how many, what must be there. */
+@Controller
+class NeedController {
+  private static final String VIEW = "selection/need";
+  private final Steps steps;
+  private final Selections selections;
+  private final Catalogue catalogue;
+
+  NeedController(Steps steps, Selections selections, Catalogue catalogue) {
+    this.steps = steps;
+    this.selections = selections;
+    this.catalogue = catalogue;
+  }
+
+  @InitBinder("form")
+  void bindFields(WebDataBinder binder) {
+    binder.initDirectFieldAccess();
+  }
+
+  @GetMapping("/selections/{id}/need")
+  String page(
+      @PathVariable long id,
+      @RequestParam Map<String, String> query,
+      @AuthenticationPrincipal SignedIn person,
+      Model model) {
+    return steps.page(fill(id, query, person, model), "need", VIEW, model);
+  }
+
+  @HxRequest
+  @GetMapping("/selections/{id}/need")
+  String update(
+      @PathVariable long id,
+      @RequestParam Map<String, String> query,
+      @AuthenticationPrincipal SignedIn person,
+      Model model,
+      HttpServletResponse response) {
+    return steps.update(fill(id, query, person, model), "need", VIEW, model, response);
+  }
+
+  @PostMapping("/selections/{id}/need")
+  String save(
+      @PathVariable long id,
+      @ModelAttribute("form") BriefForm form,
+      @AuthenticationPrincipal SignedIn person,
+      Model model,
+      HttpServletResponse response) {
+    Table table = selections.load(id);
+    BriefConverter.Converted converted = new BriefConverter().convert(form, table.file().brief());
+    Map<String, String> faults = converted.faults();
+    if (converted.brief().isPresent()) {
+      Brief brief = converted.brief().get();
+      try {
+        selections.changeBrief(id, form.version, brief);
+        return "redirect:/selections/" + id + "/need?saved";
+      } catch (Conflict e) {
+        faults = Map.of("title", e.message());
+        form.version = table.version();
+      }
+    }
+    response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
+    Workspace.Session session = fill(id, Map.of(), person, model);
+    model.addAttribute("form", BriefConverter.withRoom(form));
+    model.addAttribute("faults", faults);
+    return steps.page(session, "need", VIEW, model);
+  }
+
+  private Workspace.Session fill(long id, Map<String, String> query, SignedIn person, Model model) {
+    Workspace.Session session = steps.open(id, query, person);
+    List<Row> rows = new ArrayList<>(NeedRows.demand(session));
+    rows.addAll(NeedRows.needs(session));
+    Table table = session.table();
+    model.addAttribute("rows", rows);
+    model.addAttribute("saved", query.containsKey("saved"));
+    model.addAttribute("faults", Map.of());
+    model.addAttribute("capabilities", catalogue.capabilities().values());
+    model.addAttribute(
+        "form",
+        BriefConverter.withRoom(BriefConverter.form(table.file().brief(), table.version())));
+    return session;
+  }
+}

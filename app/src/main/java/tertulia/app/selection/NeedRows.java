@@ -1,0 +1,108 @@
+package tertulia.app.selection;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import tertulia.app.display.Dates;
+import tertulia.app.display.Figures;
+import tertulia.core.evaluation.Contender;
+import tertulia.core.fit.Answer;
+import tertulia.core.fit.Fact;
+import tertulia.core.fit.Importance;
+import tertulia.core.fit.Need;
+import tertulia.core.fit.Offering;
+import tertulia.core.growth.Measure;
+import tertulia.core.path.Outcome;
+import tertulia.core.path.SteadyCost;
+
+/** Rows that set needs against contenders. */
+final class NeedRows {
+  private NeedRows() {}
+
+  /** Units needed of each measure by the people under discussion; the same for every contender. */
+  static List<Row> demand(Workspace.Session session) {
+    List<Row> rows = new ArrayList<>();
+    for (Measure measure : session.table().selection().demands().keySet()) {
+      int units =
+          session
+              .evaluation()
+              .market()
+              .units(session.evaluation().people())
+              .of(measure)
+              .orElseThrow();
+      Cell label =
+          Cell.figure(
+              Figures.whole(units) + " " + measure.label() + " needed",
+              session.why("units", "measure", measure.id()));
+      rows.add(new Row(label, List.of(), "across"));
+    }
+    return rows;
+  }
+
+  /**
+   * For each need the answer of the plan each contender would need; its first plan if none fits.
+   */
+  static List<Row> needs(Workspace.Session session) {
+    List<Row> rows = new ArrayList<>();
+    for (Need need : session.table().selection().needs()) {
+      List<Cell> cells = session.columns().stream().map(c -> cell(session, c, need)).toList();
+      String words =
+          switch (need.importance()) {
+            case Importance.Must must -> must.partlyIsEnough() ? "must, partly will do" : "must";
+            case Importance.Should should -> "should, weight " + should.weight();
+            case Importance.Could could -> "could";
+          };
+      rows.add(
+          new Row(
+              Cell.fact(need.capability().name()).noting(words),
+              cells,
+              need.importance() instanceof Importance.Must ? "must" : ""));
+    }
+    return rows;
+  }
+
+  private static Cell cell(Workspace.Session session, Contender contender, Need need) {
+    Optional<Offering> plan = shown(session, contender);
+    if (plan.isEmpty()) {
+      return Cell.missing("no plans entered", "");
+    }
+    Fact fact = plan.get().fact(need.capability());
+    boolean must = need.importance() instanceof Importance.Must;
+    Cell cell =
+        Cell.fact(sign(fact.answer()) + fact.answer().words())
+            .noting(source(fact, session.today()));
+    return switch (fact.answer()) {
+      case YES -> cell.looking("yes");
+      case PARTLY -> cell.looking("partly");
+      case NO -> cell.looking(must ? "stop" : "no");
+      case UNKNOWN -> cell.looking("missing").noting(must ? "confirm it" : "");
+    };
+  }
+
+  private static String sign(Answer answer) {
+    return switch (answer) {
+      case YES -> "● ";
+      case PARTLY -> "◐ ";
+      case NO -> "○ ";
+      case UNKNOWN -> "? ";
+    };
+  }
+
+  private static String source(Fact fact, LocalDate today) {
+    String source = fact.source().ground().words();
+    return fact.source().isOldOn(today)
+        ? source + ", old: " + Dates.day(fact.source().asOf())
+        : source;
+  }
+
+  /** The plan a contender would need, or the best documented one if none fits. */
+  static Optional<Offering> shown(Workspace.Session session, Contender contender) {
+    Outcome<SteadyCost> outcome = session.evaluation().steady(contender.id());
+    if (outcome instanceof Outcome.Found<SteadyCost> found) {
+      return Optional.of(found.best().option().offering());
+    }
+    List<Offering> offerings = contender.offerings();
+    return offerings.isEmpty() ? Optional.empty() : Optional.of(offerings.getLast());
+  }
+}

@@ -1,0 +1,44 @@
+package tertulia.app.selection;
+
+import java.util.Collection;
+import java.util.List;
+import java.util.Optional;
+import org.springframework.data.jpa.repository.JpaRepository;
+
+/** The repositories of this package. */
+final class Rows {
+  private Rows() {}
+
+  interface Selections extends JpaRepository<SelectionRow, Long> {
+    List<SelectionRow> findAllByOrderByIdDesc();
+  }
+
+  interface Contenders extends JpaRepository<ContenderRow, Long> {
+    List<ContenderRow> findBySelectionIdOrderByPlace(long selectionId);
+
+    List<ContenderRow> findBySelectionIdInAndSetAsideIsNull(Collection<Long> selectionIds);
+
+    Optional<ContenderRow> findBySelectionIdAndToolId(long selectionId, long toolId);
+  }
+
+  interface Members extends JpaRepository<MemberRow, Long> {
+    List<MemberRow> findBySelectionIdOrderById(long selectionId);
+
+    List<MemberRow> findBySelectionIdIn(Collection<Long> selectionIds);
+
+    Optional<MemberRow> findBySelectionIdAndAccountId(long selectionId, long accountId);
+  }
+
+  interface Weights extends JpaRepository<WeightRow, Long> {
+    List<WeightRow> findByMemberIdIn(Collection<Long> memberIds);
+
+    Optional<WeightRow> findByMemberIdAndCriterion(long memberId, String criterion);
+  }
+
+  interface Marks extends JpaRepository<MarkRow, Long> {
+    List<MarkRow> findByMemberIdIn(Collection<Long> memberIds);
+
+    Optional<MarkRow> findByMemberIdAndCriterionAndContender(
+        long memberId, String criterion, String contender);
+  }
+}

@@ -1,0 +1,353 @@
+package tertulia.app.selection;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tertulia.app.catalogue.Catalogue;
+import tertulia.app.exchange.Brief;
+import tertulia.app.exchange.Faults;
+import tertulia.app.exchange.Json;
+import tertulia.app.exchange.SelectionFile;
+import tertulia.app.exchange.SelectionReader;
+import tertulia.app.exchange.ToolSheet;
+import tertulia.app.people.SignedIn;
+import tertulia.app.web.Conflict;
+import tertulia.app.web.NotFound;
+import tertulia.core.evaluation.Selection;
+
+/** Selections: loading, changing, weighing, marking. */
+@Service
+public class Selections {
+  private static final int MOST_CONTENDERS = 40;
+  private final Rows.Selections selections;
+  private final Rows.Contenders contenders;
+  private final Rows.Members members;
+  private final Rows.Weights weights;
+  private final Rows.Marks marks;
+  private final Catalogue catalogue;
+
+  Selections(
+      Rows.Selections selections,
+      Rows.Contenders contenders,
+      Rows.Members members,
+      Rows.Weights weights,
+      Rows.Marks marks,
+      Catalogue catalogue) {
+    this.selections = selections;
+    this.contenders = contenders;
+    this.members = members;
+    this.weights = weights;
+    this.marks = marks;
+    this.catalogue = catalogue;
+  }
+
+  /** A line of the list of selections. */
+  public record Listed(
+      long id, String title, String purpose, long contenders, long members, boolean decided) {}
+
+  /** Every selection, newest first; four queries whatever their number. */
+  @Transactional(readOnly = true)
+  public List<Listed> all() {
+    List<SelectionRow> rows = selections.findAllByOrderByIdDesc();
+    List<Long> ids = rows.stream().map(row -> Objects.requireNonNull(row.id)).toList();
+    Map<Long, Long> tools =
+        contenders.findBySelectionIdInAndSetAsideIsNull(ids).stream()
+            .collect(Collectors.groupingBy(row -> row.selectionId, Collectors.counting()));
+    Map<Long, Long> people =
+        members.findBySelectionIdIn(ids).stream()
+            .collect(Collectors.groupingBy(row -> row.selectionId, Collectors.counting()));
+    return rows.stream()
+        .map(row ->
+            new Listed(
+                Objects.requireNonNull(row.id),
+                row.title,
+                Json.stored(row.brief, Brief.class).purpose(),
+                tools.getOrDefault(row.id, 0L),
+                people.getOrDefault(row.id, 0L),
+                row.decided))
+        .toList();
+  }
+
+  /**
+   * One selection whole.
+   *
+   * @throws NotFound if there is none
+   */
+  @Transactional(readOnly = true)
+  public Table load(long id) {
+    SelectionRow row = row(id);
+    Brief brief = Json.stored(row.brief, Brief.class);
+    List<SelectionFile.ContenderPart> tools = contenderParts(id);
+    List<MemberRow> seated = members.findBySelectionIdOrderById(id);
+    List<SelectionFile.MemberPart> panel = panel(seated, brief, tools);
+    SelectionFile file =
+        new SelectionFile(SelectionFile.FORMAT, SelectionFile.VERSION, brief, tools, panel, null);
+    List<Table.Seat> seats =
+        seated.stream()
+            .map(m -> new Table.Seat(Objects.requireNonNull(m.id), m.accountId, m.name, m.share))
+            .toList();
+    return new Table(id, row.version, row.decided, file, stored(file), seats);
+  }
+
+  private static Selection stored(SelectionFile file) {
+    Faults faults = new Faults();
+    return new SelectionReader(faults)
+        .read(file)
+        .orElseThrow(
+            () -> new IllegalStateException("The store holds no selection: " + faults.all()));
+  }
+
+  private List<SelectionFile.ContenderPart> contenderParts(long id) {
+    List<ContenderRow> rows = contenders.findBySelectionIdOrderByPlace(id);
+    Map<Long, ToolSheet> sheets = catalogue.sheets(rows.stream().map(c -> c.toolId).toList());
+    return rows.stream()
+        .map(c ->
+            new SelectionFile.ContenderPart(
+                Objects.requireNonNull(sheets.get(c.toolId)), c.setAside))
+        .toList();
+  }
+
+  /** Weights and marks of criteria and contenders that are not there any more are left out. */
+  private List<SelectionFile.MemberPart> panel(
+      List<MemberRow> seated, Brief brief, List<SelectionFile.ContenderPart> tools) {
+    Set<String> criteria =
+        brief.criteria().stream().map(Brief.CriterionPart::id).collect(Collectors.toSet());
+    Set<String> slugs = tools.stream().map(c -> c.tool().id()).collect(Collectors.toSet());
+    List<Long> ids = seated.stream().map(m -> Objects.requireNonNull(m.id)).toList();
+    Map<Long, Map<String, Integer>> points = new HashMap<>();
+    for (WeightRow w : weights.findByMemberIdIn(ids)) {
+      if (criteria.contains(w.criterion)) {
+        points
+            .computeIfAbsent(w.memberId, m -> new java.util.TreeMap<>())
+            .put(w.criterion, w.points);
+      }
+    }
+    Map<Long, List<SelectionFile.MarkPart>> given = new HashMap<>();
+    for (MarkRow m : marks.findByMemberIdIn(ids)) {
+      if (criteria.contains(m.criterion) && slugs.contains(m.contender)) {
+        given
+            .computeIfAbsent(m.memberId, k -> new ArrayList<>())
+            .add(new SelectionFile.MarkPart(m.criterion, m.contender, m.points, m.note));
+      }
+    }
+    return seated.stream()
+        .map(m ->
+            new SelectionFile.MemberPart(
+                m.name,
+                m.share,
+                points.getOrDefault(m.id, Map.of()),
+                given.getOrDefault(m.id, List.of())))
+        .toList();
+  }
+
+  /** Stores a new selection with its first person at the table. */
+  @Transactional
+  public long create(Brief brief, SignedIn person) {
+    SelectionRow row = new SelectionRow();
+    write(row, brief);
+    long id = Objects.requireNonNull(selections.save(row).id);
+    seat(id, person);
+    return id;
+  }
+
+  /**
+   * Replaces a brief.
+   *
+   * @throws Conflict if it is not at {@code version} any more, or the selection is decided
+   */
+  @Transactional
+  public void changeBrief(long id, long version, Brief brief) {
+    SelectionRow row = open(id);
+    if (row.version != version) {
+      throw new Conflict(
+          "Somebody else changed this selection while you were editing. Your entries are still"
+              + " here; save again to replace theirs.");
+    }
+    write(row, brief);
+  }
+
+  private static void write(SelectionRow row, Brief brief) {
+    row.title = brief.title();
+    row.brief = Json.write(brief);
+  }
+
+  /** Brings a tool to the table, at the end; nothing happens if it sits there already. */
+  @Transactional
+  public void addContender(long id, String slug) {
+    open(id);
+    long tool = catalogue.get(slug).id();
+    List<ContenderRow> rows = contenders.findBySelectionIdOrderByPlace(id);
+    if (rows.stream().anyMatch(c -> c.toolId == tool)) {
+      return;
+    }
+    if (rows.size() >= MOST_CONTENDERS) {
+      throw new Conflict(
+          "A table has at most 40 contenders. Set some aside in a second selection.");
+    }
+    ContenderRow row = new ContenderRow();
+    row.selectionId = id;
+    row.toolId = tool;
+    row.place = rows.isEmpty() ? 0 : rows.getLast().place + 1;
+    contenders.save(row);
+  }
+
+  /** Sets a contender aside for a reason, or brings it back if the reason is null. */
+  @Transactional
+  public void setAside(long id, String slug, @Nullable String reason) {
+    open(id);
+    contender(id, slug).setAside = reason;
+  }
+
+  /** Takes a contender off the table; its marks are kept for when it comes back. */
+  @Transactional
+  public void removeContender(long id, String slug) {
+    open(id);
+    contenders.delete(contender(id, slug));
+  }
+
+  private ContenderRow contender(long id, String slug) {
+    return contenders
+        .findBySelectionIdAndToolId(id, catalogue.get(slug).id())
+        .orElseThrow(() -> new NotFound("contender \"" + slug + "\" in this selection"));
+  }
+
+  /** Puts down somebody's points for a criterion; a person who weighs takes a seat. */
+  @Transactional
+  public void weigh(long id, SignedIn person, String criterion, int points) {
+    open(id);
+    long member = seat(id, person);
+    WeightRow row = weights.findByMemberIdAndCriterion(member, criterion).orElseGet(WeightRow::new);
+    row.memberId = member;
+    row.criterion = criterion;
+    row.points = points;
+    weights.save(row);
+  }
+
+  /**
+   * Puts down somebody's mark.
+   *
+   * @param points "" takes the mark back, "x" says that the person cannot judge, else 0 to 10
+   */
+  @Transactional
+  public void mark(long id, SignedIn person, String criterion, String contender, String points) {
+    open(id);
+    long member = seat(id, person);
+    Optional<MarkRow> existing =
+        marks.findByMemberIdAndCriterionAndContender(member, criterion, contender);
+    if (points.isEmpty()) {
+      existing.ifPresent(marks::delete);
+      return;
+    }
+    MarkRow row = existing.orElseGet(MarkRow::new);
+    row.memberId = member;
+    row.criterion = criterion;
+    row.contender = contender;
+    row.points = points.equals("x") ? null : points;
+    marks.save(row);
+  }
+
+  /** Changes how much each person's view counts; members of other selections are passed over. */
+  @Transactional
+  public void changeShares(long id, Map<Long, Integer> shares) {
+    open(id);
+    for (MemberRow member : members.findBySelectionIdOrderById(id)) {
+      member.share = shares.getOrDefault(Objects.requireNonNull(member.id), member.share);
+    }
+  }
+
+  private long seat(long id, SignedIn person) {
+    MemberRow row =
+        members.findBySelectionIdAndAccountId(id, person.id()).orElseGet(MemberRow::new);
+    if (row.id == null) {
+      row.selectionId = id;
+      row.accountId = person.id();
+      row.name = person.name();
+      members.save(row);
+    }
+    return Objects.requireNonNull(row.id);
+  }
+
+  /** Closes a decided selection to every change. */
+  @Transactional
+  public void close(long id) {
+    open(id).decided = true;
+  }
+
+  /** Stores a file that was read: its tools, table, weights and marks; all or nothing. */
+  @Transactional
+  public long take(SelectionFile file) {
+    SelectionRow row = new SelectionRow();
+    write(row, file.brief());
+    long id = Objects.requireNonNull(selections.save(row).id);
+    Map<String, String> slugs = new HashMap<>();
+    int place = 0;
+    for (SelectionFile.ContenderPart part : file.contenders()) {
+      Catalogue.Stored tool = catalogue.sameOrNew(part.tool());
+      slugs.put(part.tool().id(), tool.sheet().id());
+      ContenderRow contender = new ContenderRow();
+      contender.selectionId = id;
+      contender.toolId = tool.id();
+      contender.place = place++;
+      contender.setAside = part.setAside();
+      contenders.save(contender);
+    }
+    file.panel().forEach(member -> take(id, member, slugs));
+    return id;
+  }
+
+  private void take(long id, SelectionFile.MemberPart part, Map<String, String> slugs) {
+    MemberRow member = new MemberRow();
+    member.selectionId = id;
+    member.name = part.name();
+    member.share = part.share();
+    long memberId = Objects.requireNonNull(members.save(member).id);
+    part.points()
+        .forEach((criterion, points) -> {
+          WeightRow row = new WeightRow();
+          row.memberId = memberId;
+          row.criterion = criterion;
+          row.points = points;
+          weights.save(row);
+        });
+    for (SelectionFile.MarkPart mark : part.marks()) {
+      MarkRow row = new MarkRow();
+      row.memberId = memberId;
+      row.criterion = mark.criterion();
+      row.contender = Objects.requireNonNull(slugs.get(mark.contender()));
+      row.points = mark.points();
+      row.note = mark.note();
+      marks.save(row);
+    }
+  }
+
+  /** Gives a seat that came from a file to the person with the account. */
+  @Transactional
+  public void claimSeat(long id, String name, long accountId) {
+    members.findBySelectionIdOrderById(id).stream()
+        .filter(m -> m.accountId == null && m.name.equals(name))
+        .findFirst()
+        .ifPresent(m -> m.accountId = accountId);
+  }
+
+  private SelectionRow row(long id) {
+    return selections.findById(id).orElseThrow(() -> new NotFound("selection " + id));
+  }
+
+  private SelectionRow open(long id) {
+    SelectionRow row = row(id);
+    if (row.decided) {
+      throw new Conflict(
+          "This selection is decided and signed off; it does not change any more. Take its file"
+              + " and read it in again to look at the question anew.");
+    }
+    return row;
+  }
+}

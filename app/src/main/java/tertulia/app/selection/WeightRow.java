@@ -1,0 +1,25 @@
+package tertulia.app.selection;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.GeneratedValue;
+import jakarta.persistence.GenerationType;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import jakarta.persistence.Version;
+import org.hibernate.envers.Audited;
+import org.jspecify.annotations.Nullable;
+
+/** Storage of one member's points for one criterion. */
+@Entity
+@Table(name = "weight")
+@Audited
+class WeightRow {
+  @Id
+  @GeneratedValue(strategy = GenerationType.IDENTITY)
+  @Nullable Long id;
+
+  long memberId;
+  String criterion = "";
+  int points;
+  @Version long version;
+}

@@ -1,0 +1,96 @@
+package tertulia.app.selection;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import tertulia.app.exchange.Codes;
+import tertulia.core.billing.View;
+import tertulia.core.evaluation.WhatIf;
+import tertulia.core.evaluation.WhatIf.Moment;
+import tertulia.core.growth.Scenario;
+import tertulia.core.path.CostByHeadcount;
+import tertulia.core.path.Terms;
+import tertulia.core.time.Horizon;
+
+/**
+ * The "what if" as it stands in the address.
+ *
+ * @param typedPeople what was typed as a headcount; empty if a month is under discussion
+ * @param fault what is wrong with it; empty if nothing
+ */
+public record WhatIfQuery(WhatIf whatIf, String typedPeople, String fault) {
+
+  /** Reads an address; what is missing or makes no sense stands as at the start. */
+  public static WhatIfQuery of(Map<String, String> query, Horizon horizon) {
+    Scenario scenario = choice(Scenario.class, query.get("growth"), Scenario.EXPECTED);
+    Terms terms = choice(Terms.class, query.get("terms"), Terms.ANY);
+    View view = choice(View.class, query.get("view"), View.SPREAD);
+    Moment month = new Moment.Month(month(query.getOrDefault("month", "0"), horizon));
+    String typed = query.getOrDefault("people", "").strip();
+    if (typed.isEmpty()) {
+      return new WhatIfQuery(new WhatIf(month, scenario, terms, view), "", "");
+    }
+    try {
+      Moment moment = new Moment.Headcount(people(typed));
+      return new WhatIfQuery(new WhatIf(moment, scenario, terms, view), typed, "");
+    } catch (IllegalArgumentException e) {
+      return new WhatIfQuery(
+          new WhatIf(month, scenario, terms, view), typed, String.valueOf(e.getMessage()));
+    }
+  }
+
+  private static int people(String typed) {
+    int people = Codes.whole(typed.replace(",", ""));
+    if (people < 1 || people > CostByHeadcount.MOST_SWEPT) {
+      throw new IllegalArgumentException(
+          "A headcount under discussion lies between 1 and 5,000; found " + typed + ".");
+    }
+    return people;
+  }
+
+  private static int month(String text, Horizon horizon) {
+    try {
+      return Math.clamp(Codes.whole(text), 0, horizon.months() - 1);
+    } catch (IllegalArgumentException e) {
+      return 0;
+    }
+  }
+
+  private static <E extends Enum<E>> E choice(
+      Class<E> type, @org.jspecify.annotations.Nullable String code, E standard) {
+    try {
+      return code == null ? standard : Codes.oneOf(type, code);
+    } catch (IllegalArgumentException e) {
+      return standard;
+    }
+  }
+
+  /** The month under discussion, or −1 if a headcount was typed. */
+  public int month() {
+    return whatIf.moment() instanceof Moment.Month month ? month.m() : -1;
+  }
+
+  /** This "what if" as the shortest address that leads back to it; empty at the start. */
+  public String query() {
+    return query(whatIf.terms());
+  }
+
+  /** As {@link #query()} with other terms. */
+  public String query(Terms terms) {
+    List<String> parts = new ArrayList<>();
+    switch (whatIf.moment()) {
+      case Moment.Month month -> add(parts, month.m() != 0, "month", "" + month.m());
+      case Moment.Headcount headcount -> parts.add("people=" + headcount.people());
+    }
+    add(parts, whatIf.scenario() != Scenario.EXPECTED, "growth", Codes.code(whatIf.scenario()));
+    add(parts, terms != Terms.ANY, "terms", Codes.code(terms));
+    add(parts, whatIf.view() != View.SPREAD, "view", Codes.code(whatIf.view()));
+    return String.join("&", parts);
+  }
+
+  private static void add(List<String> parts, boolean differs, String name, String value) {
+    if (differs) {
+      parts.add(name + "=" + value);
+    }
+  }
+}

@@ -1,0 +1,67 @@
+package tertulia.app.selection;
+
+import java.util.Map;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestParam;
+import tertulia.app.display.WorkingLine;
+import tertulia.app.people.SignedIn;
+import tertulia.app.web.NotFound;
+import tertulia.core.evaluation.Figure;
+
+/** The answer to "why": the working of one figure. */
+@Controller
+class WhyController {
+  private final Steps steps;
+
+  WhyController(Steps steps) {
+    this.steps = steps;
+  }
+
+  @GetMapping("/selections/{id}/why")
+  String why(
+      @PathVariable long id,
+      @RequestParam Map<String, String> query,
+      @AuthenticationPrincipal SignedIn person,
+      Model model) {
+    Workspace.Session session = steps.open(id, query, person);
+    try {
+      Figure figure = figure(query);
+      model.addAttribute("about", about(session, query));
+      model.addAttribute("line", WorkingLine.of(session.evaluation().explain(figure)));
+    } catch (IllegalArgumentException e) {
+      throw new NotFound("such figure: " + e.getMessage());
+    }
+    return "selection/why";
+  }
+
+  private static String about(Workspace.Session session, Map<String, String> query) {
+    String contender = query.get("contender");
+    return contender == null
+        ? session.table().selection().title()
+        : session.table().selection().contender(contender).tool().name();
+  }
+
+  private static Figure figure(Map<String, String> query) {
+    String contender = query.getOrDefault("contender", "");
+    String criterion = query.getOrDefault("criterion", "");
+    return switch (query.getOrDefault("figure", "")) {
+      case "headcount" -> new Figure.Headcount();
+      case "units" -> new Figure.Units(query.getOrDefault("measure", ""));
+      case "steady" -> new Figure.Steady(contender);
+      case "horizon" -> new Figure.Horizon(contender);
+      case "month" -> new Figure.Month(contender, Integer.parseInt(query.getOrDefault("of", "0")));
+      case "past" -> new Figure.PastHorizon(contender);
+      case "idle" -> new Figure.Idle(contender);
+      case "dearer" -> new Figure.Dearer(contender);
+      case "plans" -> new Figure.Plans(contender);
+      case "weight" -> new Figure.Weight(criterion);
+      case "value" -> new Figure.Value(contender, criterion);
+      case "total" -> new Figure.Total(contender);
+      default -> throw new IllegalArgumentException("unknown kind");
+    };
+  }
+}

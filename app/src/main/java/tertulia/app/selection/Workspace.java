@@ -1,0 +1,240 @@
+package tertulia.app.selection;
+
+import java.time.Clock;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import org.springframework.stereotype.Component;
+import tertulia.app.chart.ThreadChart;
+import tertulia.app.display.Dates;
+import tertulia.app.display.Figures;
+import tertulia.app.people.SignedIn;
+import tertulia.core.evaluation.Contender;
+import tertulia.core.evaluation.Evaluation;
+import tertulia.core.evaluation.Selection;
+import tertulia.core.evaluation.WhatIf.Moment;
+import tertulia.core.growth.People;
+import tertulia.core.path.Outcome;
+import tertulia.core.path.SteadyCost;
+import tertulia.core.scoring.Criterion;
+import tertulia.core.scoring.Member;
+import tertulia.core.scoring.Panel;
+import tertulia.core.scoring.Totals;
+
+/** Sets a selection on the table for one request: loaded, computed out, with its frame. */
+@Component
+public class Workspace {
+  private static final int MARKS = 8;
+  private final Selections selections;
+  private final Clock clock;
+
+  Workspace(Selections selections, Clock clock) {
+    this.selections = selections;
+    this.clock = clock;
+  }
+
+  /** A selection computed out for a person and a "what if". */
+  public record Session(
+      Table table, WhatIfQuery query, Evaluation evaluation, SignedIn person, LocalDate today) {
+
+    /** The contenders that have a column. */
+    public List<Contender> columns() {
+      return table.selection().active();
+    }
+
+    /** The address of a figure's working. */
+    public String why(String figure, String... more) {
+      StringBuilder address =
+          new StringBuilder("/selections/" + table.id() + "/why?figure=" + figure);
+      for (int i = 0; i + 1 < more.length; i += 2) {
+        address.append('&').append(more[i]).append('=').append(more[i + 1]);
+      }
+      return address.append(query.query().isEmpty() ? "" : "&" + query.query()).toString();
+    }
+
+    /** The number of a contender's mark, 1 to 8, the same in every step. */
+    public int mark(String contender) {
+      List<String> ids = table.selection().contenders().stream().map(Contender::id).toList();
+      return ids.indexOf(contender) % MARKS + 1;
+    }
+  }
+
+  /** Loads and computes; the query is the request's parameters. */
+  public Session open(long id, Map<String, String> parameters, SignedIn person) {
+    Table table = selections.load(id);
+    WhatIfQuery query = WhatIfQuery.of(parameters, table.selection().horizon());
+    Evaluation evaluation = Evaluation.of(table.selection(), query.whatIf());
+    return new Session(table, query, evaluation, person, LocalDate.now(clock));
+  }
+
+  /** The frame of a step; {@code view} is the step's template. */
+  public Frame frame(Session session, String step, String view) {
+    Table table = session.table();
+    Selection selection = table.selection();
+    String query = session.query().query();
+    int columns = session.columns().size();
+    return new Frame(
+        table.id(),
+        selection.title(),
+        subtitle(session.evaluation()),
+        view,
+        "/selections/" + table.id() + "/" + step,
+        query,
+        steps(session, step),
+        heads(session),
+        selection.contenders().size() - columns,
+        moment(session),
+        ThreadChart.draw(
+            session.evaluation().planned().stream().map(People::total).toList(), selection),
+        session.query().month(),
+        selection.horizon().months() - 1,
+        session.query().typedPeople(),
+        session.query().fault(),
+        session.query().whatIf().scenario(),
+        session.query().whatIf().terms(),
+        session.query().whatIf().view(),
+        session.person().organises() && !table.decided(),
+        session.person().weighs() && !table.decided(),
+        table.decided());
+  }
+
+  private static String subtitle(Evaluation evaluation) {
+    Selection selection = evaluation.selection();
+    return evaluation.lowestPlanned()
+        + " to "
+        + evaluation.highestPlanned()
+        + " people · "
+        + selection.horizon().months()
+        + " months from "
+        + Dates.shortMonth(selection.horizon().start())
+        + " · "
+        + selection.currency().getCode()
+        + ", before tax · rates of "
+        + Dates.day(selection.asOf())
+        + (selection.rise().isNone()
+            ? ""
+            : " · prices rise " + Figures.percent(selection.rise().perYear()) + " a year");
+  }
+
+  private static String moment(Session session) {
+    int people = session.evaluation().people().total();
+    String count = Figures.whole(people) + (people == 1 ? " person" : " people");
+    return switch (session.query().whatIf().moment()) {
+      case Moment.Month month ->
+          Dates.month(session.table().selection().horizon().month(month.m())) + " · " + count;
+      case Moment.Headcount typed -> "If there were " + count;
+    };
+  }
+
+  private static List<StepLink> steps(Session session, String here) {
+    Selection selection = session.table().selection();
+    boolean need = !selection.groups().isEmpty() && !selection.needs().isEmpty();
+    boolean contenders = session.columns().size() >= 2;
+    boolean fit = contenders && session.evaluation().feasible().size() >= 2;
+    boolean cost = fit && session.evaluation().orderByCost().size() >= 2;
+    List<StepLink> steps = new ArrayList<>();
+    steps.add(step(session, here, "need", "Need", need, ""));
+    steps.add(step(session, here, "contenders", "Contenders", contenders, ""));
+    steps.add(step(session, here, "fit", "Fit", fit, ""));
+    steps.add(step(session, here, "cost", "Cost", cost, ""));
+    List<Member> members = selection.panel().members();
+    long weighed =
+        members.stream()
+            .filter(m -> Panel.ownWeights(m, session.evaluation().criteria()).isPresent())
+            .count();
+    long marked = members.stream().filter(m -> hasMarkedAll(session, m)).count();
+    int all = members.size();
+    steps.add(step(session, here, "weights", "Weights", weighed == all && all > 0, weighed, all));
+    steps.add(step(session, here, "marks", "Marks", marked == all && all > 0, marked, all));
+    steps.add(step(session, here, "decision", "Decision", session.table().decided(), ""));
+    return steps;
+  }
+
+  private static boolean hasMarkedAll(Session session, Member member) {
+    return session.evaluation().criteria().stream()
+        .filter(c -> c.kind() instanceof Criterion.Judged)
+        .allMatch(c ->
+            session.columns().stream()
+                .allMatch(t -> member.marks().getOrDefault(c.id(), Map.of()).containsKey(t.id())));
+  }
+
+  private static StepLink step(
+      Session session, String here, String key, String name, boolean done, long so, int all) {
+    return step(session, here, key, name, done, done ? "" : so + " of " + all);
+  }
+
+  private static StepLink step(
+      Session session, String here, String key, String name, boolean done, String note) {
+    String query = session.query().query();
+    String href =
+        "/selections/" + session.table().id() + "/" + key + (query.isEmpty() ? "" : "?" + query);
+    String state = key.equals(here) ? "here" : done ? "done" : "open";
+    return new StepLink(key, name, href, state, note);
+  }
+
+  private static List<Head> heads(Session session) {
+    List<String> order = session.evaluation().orderByCost();
+    List<Head> heads = new ArrayList<>();
+    for (Contender contender : session.columns()) {
+      String id = contender.id();
+      boolean best = !order.isEmpty() && order.getFirst().equals(id);
+      Outcome<SteadyCost> outcome = session.evaluation().steady(id);
+      heads.add(
+          new Head(
+              id,
+              contender.tool().name(),
+              session.mark(id),
+              plan(outcome),
+              cost(session, id, outcome, best),
+              total(session, id)));
+    }
+    return heads;
+  }
+
+  private static String plan(Outcome<SteadyCost> outcome) {
+    return switch (outcome) {
+      case Outcome.Found<SteadyCost> found -> found.best().option().label();
+      case Outcome.NoPlan<SteadyCost> none ->
+          none.isUnconfirmed() ? "not confirmed" : "no plan fits";
+      case Outcome.Unpriced<SteadyCost> unpriced -> "price not known";
+    };
+  }
+
+  private static Cell cost(Session session, String id, Outcome<SteadyCost> outcome, boolean best) {
+    String why = session.why("steady", "contender", id);
+    return switch (outcome) {
+      case Outcome.Found<SteadyCost> found -> {
+        String amount = Figures.money(found.best().money());
+        yield Cell.figure(found.isAtMost() ? "at most " + amount : amount, why)
+            .looking(best ? "best" : "");
+      }
+      case Outcome.NoPlan<SteadyCost> none -> Cell.missing("—", why);
+      case Outcome.Unpriced<SteadyCost> unpriced -> Cell.missing("not known", why);
+    };
+  }
+
+  /** A contender's total as it reads at the head of its column. */
+  public static Cell total(Session session, String id) {
+    String why = session.why("total", "contender", id);
+    return session
+        .evaluation()
+        .totals()
+        .filter(totals -> totals.values().containsKey(id))
+        .map(totals -> total(totals, id, why))
+        .orElseGet(() -> Cell.missing("—", why))
+        .named("total-" + id);
+  }
+
+  private static Cell total(Totals totals, String id, String why) {
+    List<Totals.Standing> standings = totals.standings();
+    Totals.Standing mine =
+        standings.stream().filter(s -> s.contender().equals(id)).findFirst().orElseThrow();
+    boolean first = standings.getFirst().contender().equals(id);
+    String ranks =
+        mine.bestRank() == mine.worstRank()
+            ? "rank " + mine.bestRank()
+            : "rank " + mine.bestRank() + " to " + mine.worstRank();
+    return Cell.figure(Figures.score(mine.total()), why).looking(first ? "best" : "").noting(ranks);
+  }
+}

@@ -1,0 +1,61 @@
+package tertulia.app.web;
+
+import org.springframework.http.HttpStatus;
+import org.springframework.orm.ObjectOptimisticLockingFailureException;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.MissingServletRequestParameterException;
+import org.springframework.web.bind.annotation.ControllerAdvice;
+import org.springframework.web.bind.annotation.ExceptionHandler;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
+import org.springframework.web.multipart.MaxUploadSizeExceededException;
+
+/** One place that turns what went wrong into a page with a sentence and a way out. */
+@ControllerAdvice
+class ErrorAdvice {
+  @ExceptionHandler(NotFound.class)
+  @ResponseStatus(HttpStatus.NOT_FOUND)
+  String notFound(NotFound e, Model model) {
+    return page(model, "There is no " + e.getMessage() + ".", "It may have been moved or renamed.");
+  }
+
+  @ExceptionHandler(Conflict.class)
+  @ResponseStatus(HttpStatus.CONFLICT)
+  String conflict(Conflict e, Model model) {
+    return page(model, e.message(), "Go back; what is stored has not been touched.");
+  }
+
+  @ExceptionHandler(ObjectOptimisticLockingFailureException.class)
+  @ResponseStatus(HttpStatus.CONFLICT)
+  String locked(Model model) {
+    return page(
+        model,
+        "Somebody else saved the same thing at the same moment.",
+        "Go back, look at their change and save again.");
+  }
+
+  @ExceptionHandler({
+    MethodArgumentTypeMismatchException.class,
+    MissingServletRequestParameterException.class
+  })
+  @ResponseStatus(HttpStatus.BAD_REQUEST)
+  String malformed(Model model) {
+    return page(
+        model, "This address or form is not complete.", "Go back and use the page's own buttons.");
+  }
+
+  @ExceptionHandler(MaxUploadSizeExceededException.class)
+  @ResponseStatus(HttpStatus.CONTENT_TOO_LARGE)
+  String tooLarge(Model model) {
+    return page(
+        model,
+        "The file is larger than 10 MB.",
+        "A selection is much smaller. Choose another file.");
+  }
+
+  private static String page(Model model, String sentence, String remedy) {
+    model.addAttribute("sentence", sentence);
+    model.addAttribute("remedy", remedy);
+    return "error/sentence";
+  }
+}

@@ -1,0 +1,110 @@
+package tertulia.app.weighing;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.jspecify.annotations.Nullable;
+import tertulia.app.exchange.Brief;
+import tertulia.app.exchange.BriefCheck;
+import tertulia.app.exchange.Codes;
+import tertulia.app.exchange.Faults;
+
+/** Between the criteria form and a brief. */
+final class CriteriaConverter {
+  private CriteriaConverter() {}
+
+  /** The brief with the form's criteria, and the faults by field. */
+  record Converted(Brief brief, Map<String, String> faults) {}
+
+  static CriteriaForm form(Brief brief, long version) {
+    CriteriaForm form = new CriteriaForm();
+    form.version = version;
+    for (Brief.CriterionPart part : brief.criteria()) {
+      CriteriaForm.Line line = new CriteriaForm.Line();
+      line.id = part.id();
+      line.name = part.name();
+      line.kind = part.kind();
+      line.worst = orEmpty(part.worst());
+      line.best = orEmpty(part.best());
+      line.prior = orEmpty(part.prior());
+      line.strength = orEmpty(part.strength());
+      form.criteria.add(line);
+    }
+    return form;
+  }
+
+  static CriteriaForm withRoom(CriteriaForm form) {
+    form.criteria.add(new CriteriaForm.Line());
+    return form;
+  }
+
+  static Converted convert(CriteriaForm form, Brief before) {
+    Faults faults = new Faults();
+    List<String> ids = new ArrayList<>();
+    List<String> fields = new ArrayList<>();
+    List<Brief.CriterionPart> parts = new ArrayList<>();
+    for (int i = 0; i < form.criteria.size(); i++) {
+      CriteriaForm.Line line = form.criteria.get(i);
+      if (!line.name.isBlank()) {
+        String id = line.id.isBlank() ? Codes.unused(Codes.slug(line.name), ids) : line.id;
+        ids.add(id);
+        fields.add("criteria[" + i + "]");
+        parts.add(part(line, id, "criteria[" + i + "]", faults));
+      }
+    }
+    Brief brief = withCriteria(before, parts);
+    if (faults.isEmpty()) {
+      BriefCheck.faults(brief)
+          .forEach(fault -> {
+            String place = fault.at().replace("/brief/criteria/", "");
+            boolean row = place.matches("[0-9]+");
+            String field = row ? fields.get(Integer.parseInt(place)) + ".name" : "criteria";
+            faults.add(field, fault.message());
+          });
+    }
+    Map<String, String> byField = new LinkedHashMap<>();
+    faults.all().forEach(fault -> byField.putIfAbsent(fault.at(), fault.message()));
+    return new Converted(brief, byField);
+  }
+
+  private static Brief.CriterionPart part(
+      CriteriaForm.Line line, String id, String at, Faults faults) {
+    boolean cost = line.kind.equals("cost");
+    boolean ratings = line.kind.equals("ratings");
+    return new Brief.CriterionPart(
+        id,
+        faults.at(at + ".name", () -> Codes.text(line.name, 120)).orElse(""),
+        line.kind,
+        cost ? decimal(faults, at + ".worst", line.worst) : null,
+        cost ? decimal(faults, at + ".best", line.best) : null,
+        ratings ? decimal(faults, at + ".prior", line.prior.isBlank() ? "3.5" : line.prior) : null,
+        ratings
+            ? decimal(faults, at + ".strength", line.strength.isBlank() ? "50" : line.strength)
+            : null);
+  }
+
+  private static String decimal(Faults faults, String field, String text) {
+    return faults.at(field, () -> Codes.decimal(text).toPlainString()).orElse("0");
+  }
+
+  private static Brief withCriteria(Brief b, List<Brief.CriterionPart> criteria) {
+    return new Brief(
+        b.title(),
+        b.purpose(),
+        b.asOf(),
+        b.start(),
+        b.months(),
+        b.currency(),
+        b.priceRisePercent(),
+        b.groups(),
+        b.demand(),
+        b.needs(),
+        criteria,
+        b.rates());
+  }
+
+  private static String orEmpty(@Nullable String text) {
+    return text == null ? "" : text;
+  }
+}

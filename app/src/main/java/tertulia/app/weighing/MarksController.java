@@ -1,0 +1,128 @@
+package tertulia.app.weighing;
+
+import io.github.wimdeblauwe.htmx.spring.boot.mvc.HxRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import tertulia.app.people.SignedIn;
+import tertulia.app.selection.Cell;
+import tertulia.app.selection.Selections;
+import tertulia.app.selection.Steps;
+import tertulia.app.selection.Workspace;
+import tertulia.app.web.NotFound;
+import tertulia.core.evaluation.Contender;
+import tertulia.core.scoring.Criterion;
+import tertulia.core.scoring.Mark;
+
+/** The Marks step. */
+@Controller
+class MarksController {
+  private static final String VIEW = "weighing/marks";
+  private final Steps steps;
+  private final Selections selections;
+
+  MarksController(Steps steps, Selections selections) {
+    this.steps = steps;
+    this.selections = selections;
+  }
+
+  /** A judged criterion with a cell for each contender. */
+  record Line(String id, String name, List<MarkCell> cells) {}
+
+  /** The reader's own mark, the table's value, and everybody's marks as dots. */
+  record MarkCell(
+      String contender, String name, String own, Cell value, String dots, String dotsId) {}
+
+  @GetMapping("/selections/{id}/marks")
+  String page(
+      @PathVariable long id,
+      @RequestParam Map<String, String> query,
+      @AuthenticationPrincipal SignedIn person,
+      Model model) {
+    return steps.page(fill(id, query, person, model), "marks", VIEW, model);
+  }
+
+  @HxRequest
+  @GetMapping("/selections/{id}/marks")
+  String update(
+      @PathVariable long id,
+      @RequestParam Map<String, String> query,
+      @AuthenticationPrincipal SignedIn person,
+      Model model,
+      HttpServletResponse response) {
+    return steps.update(fill(id, query, person, model), "marks", VIEW, model, response);
+  }
+
+  /** Saves one mark as soon as it is chosen: "", "x" for cannot judge, or 0 to 10. */
+  @PostMapping("/selections/{id}/marks")
+  String mark(
+      @PathVariable long id,
+      @RequestParam String criterion,
+      @RequestParam String contender,
+      @RequestParam String mark,
+      @RequestParam Map<String, String> query,
+      @AuthenticationPrincipal SignedIn person,
+      Model model) {
+    if (!mark.matches("|x|[0-9]|10")) {
+      throw new NotFound("mark \"" + mark + "\"; a mark is 0 to 10 or \"cannot judge\"");
+    }
+    checkThere(steps.open(id, query, person), criterion, contender);
+    selections.mark(id, person, criterion, contender, mark);
+    steps.page(fill(id, query, person, model), "marks", VIEW, model);
+    return "weighing/marked";
+  }
+
+  private static void checkThere(Workspace.Session session, String criterion, String contender) {
+    boolean judged =
+        judged(session).stream().anyMatch(candidate -> candidate.id().equals(criterion));
+    boolean sits = session.columns().stream().anyMatch(c -> c.id().equals(contender));
+    if (!judged || !sits) {
+      throw new NotFound("place for this mark any more");
+    }
+  }
+
+  private static List<Criterion> judged(Workspace.Session session) {
+    return session.evaluation().criteria().stream()
+        .filter(c -> c.kind() instanceof Criterion.Judged)
+        .toList();
+  }
+
+  private Workspace.Session fill(long id, Map<String, String> query, SignedIn person, Model model) {
+    Workspace.Session session = steps.open(id, query, person);
+    List<Line> lines =
+        judged(session).stream()
+            .map(criterion ->
+                new Line(
+                    criterion.id(),
+                    criterion.name(),
+                    session.columns().stream().map(c -> cell(session, criterion, c)).toList()))
+            .toList();
+    model.addAttribute("lines", lines);
+    return session;
+  }
+
+  private static MarkCell cell(
+      Workspace.Session session, Criterion criterion, Contender contender) {
+    Optional<Mark> own =
+        session
+            .table()
+            .member(session.person())
+            .map(m -> m.marks().getOrDefault(criterion.id(), Map.of()).get(contender.id()));
+    return new MarkCell(
+        contender.id(),
+        contender.tool().name(),
+        own.map(m -> m.given().map(p -> p.stripTrailingZeros().toPlainString()).orElse("x"))
+            .orElse(""),
+        WeightsView.value(session, contender, criterion),
+        WeightsView.markDots(session, criterion, contender),
+        "dots-" + criterion.id() + "-" + contender.id());
+  }
+}

@@ -1,0 +1,187 @@
+package tertulia.app.weighing;
+
+import java.math.BigDecimal;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.joda.money.Money;
+import tertulia.app.chart.DotStrip;
+import tertulia.app.display.Figures;
+import tertulia.app.selection.Cell;
+import tertulia.app.selection.Table;
+import tertulia.app.selection.Workspace;
+import tertulia.core.billing.View;
+import tertulia.core.evaluation.Contender;
+import tertulia.core.evaluation.Evaluation;
+import tertulia.core.path.Outcome;
+import tertulia.core.path.Stay;
+import tertulia.core.scoring.Criterion;
+import tertulia.core.scoring.Member;
+import tertulia.core.scoring.Panel;
+import tertulia.core.scoring.Totals;
+
+/**
+ * The Weights step as it is read.
+ *
+ * @param lines one a criterion
+ * @param dropped why a criterion does not count; may be empty
+ * @param seats the people at the table with their shares
+ * @param costGuess a first guess of worst and best cost a month; may be empty
+ */
+record WeightsView(List<Line> lines, String dropped, List<Table.Seat> seats, String costGuess) {
+
+  /**
+   * A criterion.
+   *
+   * @param points the reader's own points; may be empty
+   * @param weight the group's weight
+   * @param dots every member's own weight, as SVG
+   * @param values each contender's value
+   * @param winner who leads and how clearly; may be empty
+   */
+  record Line(
+      String id,
+      String name,
+      String kind,
+      String points,
+      Cell weight,
+      String dots,
+      List<Cell> values,
+      String winner) {}
+
+  static WeightsView of(Workspace.Session session) {
+    Evaluation evaluation = session.evaluation();
+    List<Line> lines = evaluation.criteria().stream().map(c -> line(session, c)).toList();
+    boolean dropped = lines.size() < evaluation.selection().criteria().size();
+    return new WeightsView(
+        lines,
+        dropped
+            ? "Coverage is left out, because no need is a should. Name some under Need to use it."
+            : "",
+        session.table().seats(),
+        costGuess(session));
+  }
+
+  private static Line line(Workspace.Session session, Criterion criterion) {
+    Evaluation evaluation = session.evaluation();
+    Optional<Integer> points =
+        session.table().member(session.person()).map(m -> m.points().get(criterion.id()));
+    return new Line(
+        criterion.id(),
+        criterion.name(),
+        kind(criterion),
+        points.map(String::valueOf).orElse(""),
+        weight(session, criterion),
+        dots(evaluation, criterion),
+        session.columns().stream().map(c -> value(session, c, criterion)).toList(),
+        evaluation.totals().map(t -> winner(session, t, criterion)).orElse(""));
+  }
+
+  private static String kind(Criterion criterion) {
+    return switch (criterion.kind()) {
+      case Criterion.Judged judged -> "marks of the table";
+      case Criterion.Cost cost ->
+          "cost a month, "
+              + cost.best().toPlainString()
+              + " is worth 1, "
+              + cost.worst().toPlainString()
+              + " is worth 0";
+      case Criterion.Coverage coverage -> "should-needs met";
+      case Criterion.Ratings ratings -> "public ratings";
+    };
+  }
+
+  private static Cell weight(Workspace.Session session, Criterion criterion) {
+    String why = session.why("weight", "criterion", criterion.id());
+    return session
+        .evaluation()
+        .selection()
+        .panel()
+        .groupWeights(session.evaluation().criteria())
+        .map(weights ->
+            Cell.figure(
+                Figures.percent(weights.getOrDefault(criterion.id(), BigDecimal.ZERO)), why))
+        .orElseGet(() -> Cell.missing("—", why))
+        .named("weight-" + criterion.id());
+  }
+
+  private static String dots(Evaluation evaluation, Criterion criterion) {
+    List<DotStrip.Dot> dots = new ArrayList<>();
+    for (Member member : evaluation.selection().panel().members()) {
+      Panel.ownWeights(member, evaluation.criteria())
+          .map(weights -> weights.getOrDefault(criterion.id(), BigDecimal.ZERO))
+          .ifPresent(weight ->
+              dots.add(
+                  new DotStrip.Dot(member.name(), weight.doubleValue(), Figures.percent(weight))));
+    }
+    return DotStrip.draw(dots, 0.6, "Weights of " + criterion.name());
+  }
+
+  /** A contender's value under a criterion, or why it has none. */
+  static Cell value(Workspace.Session session, Contender contender, Criterion criterion) {
+    String why = session.why("value", "contender", contender.id(), "criterion", criterion.id());
+    return session
+        .evaluation()
+        .value(contender.id(), criterion)
+        .map(v ->
+            Cell.figure(Figures.score(v.interval()), why)
+                .looking(v.interval().isExact() ? "" : "missing"))
+        .orElseGet(() -> Cell.missing("out", why))
+        .named("value-" + criterion.id() + "-" + contender.id());
+  }
+
+  private static String winner(Workspace.Session session, Totals totals, Criterion criterion) {
+    Totals.Winner winner = totals.winner(criterion);
+    String name = session.table().selection().contender(winner.contender()).tool().name();
+    return switch (winner.margin()) {
+      case TIE -> "a tie at the top";
+      case EDGE, CLEAR -> name + ", " + winner.margin().words();
+    };
+  }
+
+  private static String costGuess(Workspace.Session session) {
+    List<Money> totals =
+        session.columns().stream()
+            .map(c -> session.evaluation().stay(c.id()))
+            .flatMap(WeightsView::total)
+            .sorted()
+            .toList();
+    if (totals.size() < 2 || totals.getFirst().equals(totals.getLast())) {
+      return "";
+    }
+    int months = session.table().selection().horizon().months();
+    return "The contenders lie between "
+        + Figures.moneyIn(perMonth(totals.getFirst(), months))
+        + " and "
+        + Figures.moneyIn(perMonth(totals.getLast(), months))
+        + " a month: a first guess for best and worst.";
+  }
+
+  private static java.util.stream.Stream<Money> total(Outcome<Stay> outcome) {
+    return outcome instanceof Outcome.Found<Stay> found
+        ? java.util.stream.Stream.of(found.best().ledger().total(View.SPREAD))
+        : java.util.stream.Stream.empty();
+  }
+
+  private static Money perMonth(Money total, int months) {
+    return total.dividedBy(months, java.math.RoundingMode.HALF_UP);
+  }
+
+  /** Marks given by everybody for a contender, as SVG. */
+  static String markDots(Workspace.Session session, Criterion criterion, Contender contender) {
+    List<DotStrip.Dot> dots = new ArrayList<>();
+    for (Map.Entry<Member, tertulia.core.scoring.Mark> entry :
+        session.table().selection().panel().marks(criterion.id(), contender.id()).entrySet()) {
+      entry
+          .getValue()
+          .given()
+          .ifPresent(points ->
+              dots.add(
+                  new DotStrip.Dot(
+                      entry.getKey().name(), points.doubleValue(), points.toPlainString())));
+    }
+    return DotStrip.draw(
+        dots, 10, "Marks for " + contender.tool().name() + ", " + criterion.name());
+  }
+}

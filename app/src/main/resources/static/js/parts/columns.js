@@ -1,0 +1,22 @@
+/** On a narrow screen the contenders become a choice of two, set side by side. */
+const NARROW = matchMedia('(max-width: 760px)');
+
+export function columns(document) {
+  const box = document.querySelector('.twoofthem');
+  if (!box) return;
+  const left = document.getElementById('left');
+  const right = document.getElementById('right');
+  if (right.options.length > 1) right.selectedIndex = 1;
+  const apply = () => {
+    const narrow = NARROW.matches && left.options.length > 2;
+    box.hidden = !narrow;
+    const shown = new Set([left.selectedIndex, right.selectedIndex]);
+    document.querySelectorAll('.bench[data-columns] tr').forEach((row) => {
+      [...row.children].slice(1).forEach((cell, i) => { cell.hidden = narrow && !shown.has(i); });
+    });
+  };
+  [left, right].forEach((choice) => choice.addEventListener('change', apply));
+  NARROW.addEventListener('change', apply);
+  document.addEventListener('htmx:afterSettle', apply);
+  apply();
+}

@@ -1,0 +1,10 @@
+import { theme } from './parts/theme-switch.js';
+import { thread } from './parts/thread.js';
+import { charts } from './parts/chart-reader.js';
+import { why } from './parts/why.js';
+import { keys } from './parts/keys.js';
+import { exchange } from './parts/exchange.js';
+import { columns } from './parts/columns.js';
+import { guard } from './parts/guard.js';
+
+[theme, thread, charts, why, keys, exchange, columns, guard].forEach((start) => start(document));

@@ -1,0 +1,56 @@
+# Shared by the scripts beside it: where we are, which Java, is the application built.
+set -euo pipefail
+root=$(cd "$(dirname "${BASH_SOURCE[0]}")/.." && pwd)
+
+say() { printf '%s\n' "$*"; }
+stop() { printf '%s\n' "$*" >&2; exit 1; }
+
+as_root() {
+  if [ "$(id -u)" = 0 ]; then "$@"
+  elif command -v sudo >/dev/null 2>&1; then sudo "$@"
+  else stop "This needs root to run: $*. Run it yourself, then start this again."
+  fi
+}
+
+is_25() { [ -x "$1/bin/javac" ] && "$1/bin/javac" -version 2>&1 | grep -qE '^javac (2[5-9]|[3-9][0-9])'; }
+
+# Java 25 or later: JAVA_HOME if it is one, else what lies in the usual places.
+find_java() {
+  local candidate
+  for candidate in "${JAVA_HOME:-}" /usr/lib/jvm/* "$HOME"/.sdkman/candidates/java/* /opt/jdk*; do
+    if [ -n "$candidate" ] && is_25 "$candidate"; then
+      export JAVA_HOME=$candidate
+      return
+    fi
+  done
+  stop "Java 25 is needed and was not found. Install a JDK 25 (for instance Debian's or Temurin's package) or set JAVA_HOME to one."
+}
+
+find_maven() {
+  command -v mvn >/dev/null 2>&1 && return
+  command -v apt-get >/dev/null 2>&1 || stop "Maven 3.8 or later is needed. Install it so that 'mvn' is found."
+  say "Installing Maven from Debian's packages."
+  as_root apt-get update -qq
+  as_root apt-get install -y -qq maven >/dev/null
+}
+
+find_chromium() {
+  [ -x /usr/bin/chromium ] && return
+  command -v apt-get >/dev/null 2>&1 || stop "The browser tests need Chromium at /usr/bin/chromium. Install it."
+  say "Installing Chromium from Debian's packages for the browser tests."
+  as_root apt-get update -qq
+  DEBIAN_FRONTEND=noninteractive as_root apt-get install -y -qq chromium >/dev/null
+}
+
+jar() { printf '%s/app/target/tertulia.jar' "$root"; }
+
+# Builds the application if it was never built or a source is newer.
+build_if_needed() {
+  find_java
+  if [ -f "$(jar)" ] && [ -z "$(find "$root"/core/src/main "$root"/app/src/main "$root"/docs/formats "$root"/pom.xml "$root"/*/pom.xml -newer "$(jar)" -print -quit)" ]; then
+    return
+  fi
+  find_maven
+  say "Building Tertulia. The first time this fetches libraries and takes a few minutes." >&2
+  (cd "$root" && mvn -q -B -pl app -am -DskipTests -Dspotless.check.skip=true package 1>&2) || stop "The build failed; see above."
+}
