@@ -6,11 +6,13 @@ import java.time.Instant;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
+import org.springframework.data.jpa.repository.config.EnableJpaRepositories;
 import org.springframework.security.crypto.factory.PasswordEncoderFactories;
 import org.springframework.security.crypto.password.PasswordEncoder;
 
 /** The beans that are not found by themselves. */
 @Configuration
+@EnableJpaRepositories(considerNestedRepositories = true)
 class Wiring {
   /**
    * The clock. The demonstration starts on a fixed day so that its story, and the age of its facts,

@@ -65,7 +65,7 @@ public final class CostChart {
     return (int) Math.min(x.most(), costs.most());
   }
 
-  /** The highest cost shown; one runaway line is cut off at twice the next. */
+  /** The highest cost shown; one runaway line is cut off a little above the next. */
   private double highestShown() {
     List<Double> tops =
         lines.stream()
@@ -75,7 +75,7 @@ public final class CostChart {
     if (tops.isEmpty()) {
       return 1;
     }
-    return tops.size() == 1 ? tops.getFirst() : Math.min(tops.get(0), 1.5 * tops.get(1));
+    return tops.size() == 1 ? tops.getFirst() : Math.min(tops.get(0), 1.15 * tops.get(1));
   }
 
   private double top(Curve curve) {

@@ -73,10 +73,6 @@ record CostView(
     List<Row> rows = new ArrayList<>();
     rows.add(Row.of("More than the cheapest", cells(session, c -> dearer(session, c))));
     rows.add(
-        Row.of(
-            "Kept for all months",
-            cells(session, c -> stay(session, c, "horizon", s -> s.option().label(), "plain"))));
-    rows.add(
         new Row(
             Cell.fact(months + " months, " + view.words())
                 .noting("in " + evaluation.selection().currency()),
@@ -87,19 +83,14 @@ record CostView(
           "of it in " + Dates.shortMonth(session.table().selection().horizon().month(month.m()));
       rows.add(Row.of(label, cells(session, c -> month(session, c, month.m(), view))));
     }
-    rows.add(
-        Row.of(
-            "Committed past the horizon",
-            cells(
-                session,
-                c ->
-                    stay(
-                        session,
-                        c,
-                        "past",
-                        s -> Figures.money(s.ledger().pastHorizon(view)),
-                        ""))));
-    rows.add(Row.of("Paid for and idle", cells(session, c -> idle(session, c))));
+    List<Stay> found = session.columns().stream().flatMap(c -> found(session, c).stream()).toList();
+    if (found.stream().anyMatch(s -> !s.ledger().pastHorizon(view).isZero())) {
+      rows.add(
+          Row.of("Committed past the horizon", cells(session, c -> pastHorizon(session, c, view))));
+    }
+    if (found.stream().anyMatch(s -> s.ledger().mostIdle() > 0)) {
+      rows.add(Row.of("Paid for and idle", cells(session, c -> idle(session, c))));
+    }
     return rows;
   }
 
@@ -113,15 +104,24 @@ record CostView(
             .flatMap(c -> found(session, c).stream())
             .map(s -> s.ledger().total(view))
             .min(Money::compareTo);
-    return cells(
-        session,
-        c -> {
-          Function<Stay, String> text = s -> Figures.money(s.ledger().total(view));
-          Cell cell = stay(session, c, "horizon", text, "");
-          boolean best =
-              found(session, c).map(s -> s.ledger().total(view)).equals(least) && least.isPresent();
-          return best ? cell.looking("best") : cell;
-        });
+    return cells(session, c -> total(session, c, view, least));
+  }
+
+  private static Cell total(
+      Workspace.Session session, Contender contender, View view, Optional<Money> least) {
+    String why = session.why("horizon", "contender", contender.id());
+    return switch (session.evaluation().stay(contender.id())) {
+      case Outcome.Found<Stay> found -> {
+        Money total = found.best().ledger().total(view);
+        String atMost = found.isAtMost() ? "at most " : "";
+        yield Cell.figure(atMost + Figures.money(total), why)
+            .looking(least.equals(Optional.of(total)) ? "best" : "")
+            .noting(found.best().option().label());
+      }
+      case Outcome.NoPlan<Stay> none ->
+          Cell.missing(none.isUnconfirmed() ? "not confirmed" : "no plan fits", why);
+      case Outcome.Unpriced<Stay> unpriced -> Cell.missing("not known", why);
+    };
   }
 
   private static Optional<Stay> found(Workspace.Session session, Contender contender) {
@@ -130,23 +130,11 @@ record CostView(
         : Optional.empty();
   }
 
-  private static Cell stay(
-      Workspace.Session session,
-      Contender contender,
-      String figure,
-      Function<Stay, String> text,
-      String look) {
-    String why = session.why(figure, "contender", contender.id());
-    return switch (session.evaluation().stay(contender.id())) {
-      case Outcome.Found<Stay> found -> {
-        String said = text.apply(found.best());
-        boolean atMost = found.isAtMost() && figure.equals("horizon") && look.isEmpty();
-        yield Cell.figure(atMost ? "at most " + said : said, why).looking(look);
-      }
-      case Outcome.NoPlan<Stay> none ->
-          Cell.missing(none.isUnconfirmed() ? "not confirmed" : "no plan fits", why);
-      case Outcome.Unpriced<Stay> unpriced -> Cell.missing("not known", why);
-    };
+  private static Cell pastHorizon(Workspace.Session session, Contender contender, View view) {
+    String why = session.why("past", "contender", contender.id());
+    return found(session, contender)
+        .map(s -> Cell.figure(Figures.money(s.ledger().pastHorizon(view)), why))
+        .orElseGet(() -> Cell.missing("—", why));
   }
 
   private static Cell month(Workspace.Session session, Contender contender, int m, View view) {

@@ -32,15 +32,24 @@ final class Sentences {
     if (leads.stream().allMatch(lead -> lead.tool().isEmpty())) {
       return List.of("Nobody has a figure yet. Enter prices in the catalogue, or look at Fit.");
     }
+    int low = session.evaluation().lowestPlanned() / 3;
+    int high = 2 * session.evaluation().highestPlanned();
     List<String> stretches = new ArrayList<>();
     for (int i = 0; i < leads.size(); i++) {
-      int to = i + 1 < leads.size() ? leads.get(i + 1).n() - 1 : costs.most();
-      stretches.add(stretch(session, leads.get(i), to, i + 1 == leads.size()));
+      boolean last = i + 1 == leads.size();
+      int to = last ? costs.most() : leads.get(i + 1).n() - 1;
+      if (to >= low && leads.get(i).n() <= high) {
+        stretches.add(stretch(session, leads.get(i), to, last));
+      }
     }
-    says.add(String.join("; ", stretches) + ".");
+    says.add(capitalised(String.join("; ", stretches)) + ".");
     says.add(withinPlan(session, costs));
     longTerm(session, says);
     return says;
+  }
+
+  private static String capitalised(String sentence) {
+    return sentence.substring(0, 1).toUpperCase(java.util.Locale.ENGLISH) + sentence.substring(1);
   }
 
   private static String stretch(Workspace.Session session, Lead lead, int to, boolean last) {
@@ -51,7 +60,7 @@ final class Sentences {
           : "from " + lead.n() + " " + who;
     }
     return lead.n() == 1
-        ? "Up to " + to + " people " + who
+        ? "up to " + to + " people " + who
         : lead.n() == to ? "at " + to + " " + who : lead.n() + " to " + to + " " + who;
   }
 

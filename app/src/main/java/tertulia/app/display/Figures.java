@@ -31,8 +31,11 @@ public final class Figures {
     return decimals(BigDecimal.valueOf(number), 0);
   }
 
-  /** A score from 0 to 1 with three decimals, or both ends of an interval. */
+  /** A score from 0 to 1 with three decimals, both ends of an interval, or "not known". */
   public static String score(Interval interval) {
+    if (interval.equals(Interval.UNKNOWN)) {
+      return "not known";
+    }
     String low = decimals(interval.low(), SCORE_DECIMALS);
     return interval.isExact() ? low : low + " to " + decimals(interval.high(), SCORE_DECIMALS);
   }

@@ -2,7 +2,6 @@ package tertulia.app.selection;
 
 import io.github.wimdeblauwe.htmx.spring.boot.mvc.HxRequest;
 import jakarta.servlet.http.HttpServletResponse;
-import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -33,7 +32,7 @@ class FitController {
   record PlanLine(String option, String word, String look, List<String> reasons) {}
 
   /** A contender with the standing of each of its plans. */
-  record Ladder(String name, int mark, String why, List<PlanLine> plans) {}
+  record Ladder(String name, String why, List<PlanLine> plans) {}
 
   @GetMapping("/selections/{id}/fit")
   String page(
@@ -57,9 +56,8 @@ class FitController {
 
   private Workspace.Session fill(long id, Map<String, String> query, SignedIn person, Model model) {
     Workspace.Session session = steps.open(id, query, person);
-    List<Row> rows = new ArrayList<>(NeedRows.demand(session));
-    rows.addAll(NeedRows.needs(session));
-    model.addAttribute("rows", rows);
+    model.addAttribute("demand", NeedRows.demand(session));
+    model.addAttribute("rows", NeedRows.needs(session, true));
     model.addAttribute("ladders", session.columns().stream().map(c -> ladder(session, c)).toList());
     return session;
   }
@@ -80,7 +78,6 @@ class FitController {
     outcome.passedOver().forEach((option, verdict) -> passedOver(lines, option, verdict));
     return new Ladder(
         contender.tool().name(),
-        session.mark(contender.id()),
         session.why("plans", "contender", contender.id()),
         List.copyOf(lines.values()));
   }

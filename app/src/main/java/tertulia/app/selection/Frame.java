@@ -1,9 +1,6 @@
 package tertulia.app.selection;
 
 import java.util.List;
-import tertulia.core.billing.View;
-import tertulia.core.growth.Scenario;
-import tertulia.core.path.Terms;
 
 /**
  * What stays the same from step to step: the title, the steps, the thread of "what if" and the
@@ -13,6 +10,7 @@ import tertulia.core.path.Terms;
  * @param path address of the step without the "what if"
  * @param query the "what if" as it stands in addresses; may be empty
  * @param moment such as "June 2028 · 97 people"
+ * @param costLabel what the cost at the head of a column is for
  * @param profile the thread's picture as SVG
  * @param asideCount contenders set aside
  */
@@ -27,17 +25,21 @@ public record Frame(
     List<Head> heads,
     int asideCount,
     String moment,
+    String costLabel,
     String profile,
     int month,
     int lastMonth,
     String typedPeople,
     String peopleFault,
-    Scenario scenario,
-    Terms terms,
-    View costView,
+    List<Choice> growths,
+    List<Choice> terms,
+    List<Choice> views,
     boolean organises,
     boolean weighs,
     boolean decided) {
+
+  /** One of several ways to look; the code stands in addresses. */
+  public record Choice(String code, String words, boolean chosen) {}
 
   /** The address of another page of this selection, with the "what if". */
   public String href(String page) {

@@ -2,8 +2,6 @@ package tertulia.app.selection;
 
 import io.github.wimdeblauwe.htmx.spring.boot.mvc.HxRequest;
 import jakarta.servlet.http.HttpServletResponse;
-import java.util.ArrayList;
-import java.util.List;
 import java.util.Map;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -89,10 +87,9 @@ class NeedController {
 
   private Workspace.Session fill(long id, Map<String, String> query, SignedIn person, Model model) {
     Workspace.Session session = steps.open(id, query, person);
-    List<Row> rows = new ArrayList<>(NeedRows.demand(session));
-    rows.addAll(NeedRows.needs(session));
     Table table = session.table();
-    model.addAttribute("rows", rows);
+    model.addAttribute("demand", NeedRows.demand(session));
+    model.addAttribute("rows", NeedRows.needs(session, false));
     model.addAttribute("saved", query.containsKey("saved"));
     model.addAttribute("faults", Map.of());
     model.addAttribute("capabilities", catalogue.capabilities().values());

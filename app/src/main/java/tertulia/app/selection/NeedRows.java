@@ -20,9 +20,9 @@ import tertulia.core.path.SteadyCost;
 final class NeedRows {
   private NeedRows() {}
 
-  /** Units needed of each measure by the people under discussion; the same for every contender. */
-  static List<Row> demand(Workspace.Session session) {
-    List<Row> rows = new ArrayList<>();
+  /** Units needed of each measure by the people under discussion. */
+  static List<Cell> demand(Workspace.Session session) {
+    List<Cell> cells = new ArrayList<>();
     for (Measure measure : session.table().selection().demands().keySet()) {
       int units =
           session
@@ -31,22 +31,20 @@ final class NeedRows {
               .units(session.evaluation().people())
               .of(measure)
               .orElseThrow();
-      Cell label =
+      cells.add(
           Cell.figure(
-              Figures.whole(units) + " " + measure.label() + " needed",
-              session.why("units", "measure", measure.id()));
-      rows.add(new Row(label, List.of(), "across"));
+              Figures.whole(units) + " " + measure.label(),
+              session.why("units", "measure", measure.id())));
     }
-    return rows;
+    return cells;
   }
 
-  /**
-   * For each need the answer of the plan each contender would need; its first plan if none fits.
-   */
-  static List<Row> needs(Workspace.Session session) {
+  /** For each need the answer of the plan each contender would need; or its last if none fits. */
+  static List<Row> needs(Workspace.Session session, boolean withSource) {
     List<Row> rows = new ArrayList<>();
     for (Need need : session.table().selection().needs()) {
-      List<Cell> cells = session.columns().stream().map(c -> cell(session, c, need)).toList();
+      List<Cell> cells =
+          session.columns().stream().map(c -> cell(session, c, need, withSource)).toList();
       String words =
           switch (need.importance()) {
             case Importance.Must must -> must.partlyIsEnough() ? "must, partly will do" : "must";
@@ -62,7 +60,8 @@ final class NeedRows {
     return rows;
   }
 
-  private static Cell cell(Workspace.Session session, Contender contender, Need need) {
+  private static Cell cell(
+      Workspace.Session session, Contender contender, Need need, boolean withSource) {
     Optional<Offering> plan = shown(session, contender);
     if (plan.isEmpty()) {
       return Cell.missing("no plans entered", "");
@@ -71,7 +70,7 @@ final class NeedRows {
     boolean must = need.importance() instanceof Importance.Must;
     Cell cell =
         Cell.fact(sign(fact.answer()) + fact.answer().words())
-            .noting(source(fact, session.today()));
+            .noting(withSource ? source(fact, session.today()) : "");
     return switch (fact.answer()) {
       case YES -> cell.looking("yes");
       case PARTLY -> cell.looking("partly");

@@ -3,20 +3,27 @@ package tertulia.app.selection;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Function;
 import org.springframework.stereotype.Component;
+import tertulia.app.chart.Marks;
 import tertulia.app.chart.ThreadChart;
 import tertulia.app.display.Dates;
 import tertulia.app.display.Figures;
+import tertulia.app.exchange.Codes;
 import tertulia.app.people.SignedIn;
+import tertulia.core.billing.View;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Evaluation;
 import tertulia.core.evaluation.Selection;
 import tertulia.core.evaluation.WhatIf.Moment;
 import tertulia.core.growth.People;
+import tertulia.core.growth.Scenario;
 import tertulia.core.path.Outcome;
 import tertulia.core.path.SteadyCost;
+import tertulia.core.path.Terms;
 import tertulia.core.scoring.Criterion;
 import tertulia.core.scoring.Member;
 import tertulia.core.scoring.Panel;
@@ -85,15 +92,16 @@ public class Workspace {
         heads(session),
         selection.contenders().size() - columns,
         moment(session),
+        "A month for " + people(session.evaluation().people().total()),
         ThreadChart.draw(
             session.evaluation().planned().stream().map(People::total).toList(), selection),
         session.query().month(),
         selection.horizon().months() - 1,
         session.query().typedPeople(),
         session.query().fault(),
-        session.query().whatIf().scenario(),
-        session.query().whatIf().terms(),
-        session.query().whatIf().view(),
+        choices(Scenario.values(), Scenario::words, session.query().whatIf().scenario()),
+        choices(Terms.values(), Terms::words, session.query().whatIf().terms()),
+        choices(View.values(), View::words, session.query().whatIf().view()),
         session.person().organises() && !table.decided(),
         session.person().weighs() && !table.decided(),
         table.decided());
@@ -117,14 +125,25 @@ public class Workspace {
             : " · prices rise " + Figures.percent(selection.rise().perYear()) + " a year");
   }
 
+  private static <E extends Enum<E>> List<Frame.Choice> choices(
+      E[] all, Function<E, String> words, E chosen) {
+    return Arrays.stream(all)
+        .map(e -> new Frame.Choice(Codes.code(e), words.apply(e), e == chosen))
+        .toList();
+  }
+
   private static String moment(Session session) {
     int people = session.evaluation().people().total();
-    String count = Figures.whole(people) + (people == 1 ? " person" : " people");
+    String count = people(people);
     return switch (session.query().whatIf().moment()) {
       case Moment.Month month ->
           Dates.month(session.table().selection().horizon().month(month.m())) + " · " + count;
       case Moment.Headcount typed -> "If there were " + count;
     };
+  }
+
+  private static String people(int people) {
+    return Figures.whole(people) + (people == 1 ? " person" : " people");
   }
 
   private static List<StepLink> steps(Session session, String here) {
@@ -184,7 +203,7 @@ public class Workspace {
           new Head(
               id,
               contender.tool().name(),
-              session.mark(id),
+              Marks.inline(session.mark(id)),
               plan(outcome),
               cost(session, id, outcome, best),
               total(session, id)));

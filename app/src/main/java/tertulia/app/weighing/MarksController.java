@@ -12,6 +12,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import tertulia.app.exchange.Json;
 import tertulia.app.people.SignedIn;
 import tertulia.app.selection.Cell;
 import tertulia.app.selection.Selections;
@@ -39,7 +40,13 @@ class MarksController {
 
   /** The reader's own mark, the table's value, and everybody's marks as dots. */
   record MarkCell(
-      String contender, String name, String own, Cell value, String dots, String dotsId) {}
+      String contender,
+      String name,
+      String own,
+      String sends,
+      Cell value,
+      String dots,
+      String dotsId) {}
 
   @GetMapping("/selections/{id}/marks")
   String page(
@@ -121,6 +128,7 @@ class MarksController {
         contender.tool().name(),
         own.map(m -> m.given().map(p -> p.stripTrailingZeros().toPlainString()).orElse("x"))
             .orElse(""),
+        Json.write(Map.of("criterion", criterion.id(), "contender", contender.id())),
         WeightsView.value(session, contender, criterion),
         WeightsView.markDots(session, criterion, contender),
         "dots-" + criterion.id() + "-" + contender.id());

@@ -8,6 +8,7 @@ import java.util.Optional;
 import org.joda.money.Money;
 import tertulia.app.chart.DotStrip;
 import tertulia.app.display.Figures;
+import tertulia.app.exchange.Json;
 import tertulia.app.selection.Cell;
 import tertulia.app.selection.Table;
 import tertulia.app.selection.Workspace;
@@ -35,6 +36,7 @@ record WeightsView(List<Line> lines, String dropped, List<Table.Seat> seats, Str
    * A criterion.
    *
    * @param points the reader's own points; may be empty
+   * @param sends what an entry sends along, as JSON
    * @param weight the group's weight
    * @param dots every member's own weight, as SVG
    * @param values each contender's value
@@ -45,6 +47,7 @@ record WeightsView(List<Line> lines, String dropped, List<Table.Seat> seats, Str
       String name,
       String kind,
       String points,
+      String sends,
       Cell weight,
       String dots,
       List<Cell> values,
@@ -72,6 +75,7 @@ record WeightsView(List<Line> lines, String dropped, List<Table.Seat> seats, Str
         criterion.name(),
         kind(criterion),
         points.map(String::valueOf).orElse(""),
+        Json.write(Map.of("criterion", criterion.id())),
         weight(session, criterion),
         dots(evaluation, criterion),
         session.columns().stream().map(c -> value(session, c, criterion)).toList(),

@@ -37,10 +37,8 @@ record Valuation(Selection selection) {
       case Outcome.Found<Stay> found -> {
         BigDecimal x = found.best().ledger().perMonth(View.SPREAD);
         BigDecimal value = scale.valueOf(x);
-        Working working = costWorking(criterion, scale, found.best(), x, value);
-        yield new Value(
-            found.isAtMost() ? new Interval(value, BigDecimal.ONE) : Interval.exactly(value),
-            working);
+        Working working = costWorking(criterion, scale, found, x, value);
+        yield new Value(Interval.exactly(value), working);
       }
       case Outcome.Unpriced<Stay> unpriced ->
           new Value(
@@ -53,14 +51,21 @@ record Valuation(Selection selection) {
   }
 
   private Working costWorking(
-      Criterion criterion, Criterion.Cost scale, Stay stay, BigDecimal x, BigDecimal value) {
+      Criterion criterion,
+      Criterion.Cost scale,
+      Outcome.Found<Stay> found,
+      BigDecimal x,
+      BigDecimal value) {
     String currency = selection.currency().getCode();
     Working perMonth =
         new Working.Derived(
             "a month, spread",
             new Quantity(x, currency),
-            "total over " + selection.horizon().months() + " months",
-            List.of(stay.ledger().explainTotal(View.SPREAD)));
+            (found.isAtMost() ? "at most, an option without a figure is left out; " : "")
+                + "total over "
+                + selection.horizon().months()
+                + " months",
+            List.of(found.best().ledger().explainTotal(View.SPREAD)));
     return new Working.Derived(
         criterion.name(),
         new Quantity(value, ""),
