@@ -76,7 +76,9 @@ public sealed interface Growth {
             "1 + k · growth must stay above 0; found " + yearly.toPlainString() + ".");
       }
       BigDecimal whole = BigDecimal.valueOf(start).multiply(yearly.pow(m / 12));
-      return m % 12 == 0 ? whole : whole.multiply(TwelfthRoot.of(yearly).pow(m % 12, ROOM));
+      return m % 12 == 0
+          ? whole
+          : whole.multiply(TwelfthRoot.of(yearly).pow(m % 12, ROOM)).round(EXACT);
     }
   }
 
@@ -98,6 +100,11 @@ public sealed interface Growth {
       return first.add(k.multiply(then.subtract(first)));
     }
   }
+
+  /**
+   * Rounding to fewer digits than are carried brings back what is exact, such as 5 · 1.21^½ = 5.5.
+   */
+  MathContext EXACT = new MathContext(30, RoundingMode.HALF_EVEN);
 
   /** Digits carried where a root makes exactness impossible. */
   MathContext ROOM = new MathContext(40, RoundingMode.HALF_EVEN);

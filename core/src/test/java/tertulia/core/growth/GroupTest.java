@@ -1,0 +1,140 @@
+package tertulia.core.growth;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertThrows;
+import static org.testng.Assert.assertTrue;
+import static tertulia.core.Samples.JAN_2027;
+
+import java.math.BigDecimal;
+import java.math.MathContext;
+import java.time.YearMonth;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.IntStream;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+import tertulia.core.time.Horizon;
+
+public class GroupTest {
+  private static final Horizon THREE_YEARS = new Horizon(JAN_2027, 36);
+
+  @DataProvider
+  public Object[][] months() {
+    Step season = new Step("season", YearMonth.of(2027, 5), YearMonth.of(2027, 9), 26, true);
+    Step winter = new Step("winter", YearMonth.of(2027, 11), YearMonth.of(2028, 2), -3, true);
+    Step route = Step.lasting("route", YearMonth.of(2028, 3), 9);
+    Step closing = Step.lasting("closing", YearMonth.of(2027, 2), -100);
+    return new Object[][] {
+      {List.of(season), 3, 20},
+      {List.of(season), 4, 46},
+      {List.of(season), 8, 46},
+      {List.of(season), 9, 20},
+      {List.of(season), 16, 46},
+      {List.of(season), 33, 20},
+      {List.of(winter), 9, 20},
+      {List.of(winter), 10, 17},
+      {List.of(winter), 13, 17},
+      {List.of(winter), 14, 20},
+      {List.of(winter), 22, 17},
+      {List.of(route), 13, 20},
+      {List.of(route), 14, 29},
+      {List.of(route), 35, 29},
+      {List.of(season, route), 16, 55},
+      {List.of(closing), 1, 0},
+    };
+  }
+
+  @Test(dataProvider = "months")
+  public void stepsCountInTheirMonths(List<Step> steps, int m, int people) {
+    Group group = new Group("g", "Crew", new Growth.Hires(20, BigDecimal.ZERO), steps);
+    assertEquals(group.headcount(THREE_YEARS, m, Scenario.EXPECTED), people);
+  }
+
+  @Test
+  public void theScenarioTouchesGrowthAndNotSteps() {
+    Step route = Step.lasting("route", JAN_2027, 10);
+    Group group = new Group("g", "Crew", new Growth.Hires(20, BigDecimal.ONE), List.of(route));
+    assertEquals(group.headcount(THREE_YEARS, 10, Scenario.LOW), 35);
+    assertEquals(group.headcount(THREE_YEARS, 10, Scenario.EXPECTED), 40);
+    assertEquals(group.headcount(THREE_YEARS, 10, Scenario.HIGH), 45);
+  }
+
+  @Test
+  public void listedValuesHoldPastTheirEnd() {
+    Growth listed = new Growth.Listed(List.of(8, 10, 13));
+    assertEquals(
+        IntStream.range(0, 5).map(m -> listed.at(m, BigDecimal.ONE).intValueExact()).toArray(),
+        new int[] {8, 10, 13, 13, 13});
+    assertEquals(listed.at(2, new BigDecimal("0.5")), new BigDecimal("10.5"));
+  }
+
+  @Test
+  public void halvesAreRoundedUpExactly() {
+    // 1.44^(6/12) is 1.2, so 12.5 people is a true half that a binary root would miss
+    Growth percent = new Growth.Percent(125, new BigDecimal("0.44"));
+    BigDecimal half = percent.at(6, BigDecimal.ONE).divide(BigDecimal.valueOf(12));
+    assertEquals(half.round(new MathContext(30)).compareTo(new BigDecimal("12.5")), 0);
+    Group group = new Group("g", "Crew", new Growth.Percent(5, new BigDecimal("0.21")), List.of());
+    assertEquals(group.headcount(THREE_YEARS, 6, Scenario.EXPECTED), 6);
+  }
+
+  @Test
+  public void theTwelfthRootToThePowerOfTwelveGivesTheNumberBack() {
+    for (String x : List.of("0.0004", "0.4", "1", "1.12", "2.5", "11", "16")) {
+      BigDecimal back = TwelfthRoot.of(new BigDecimal(x)).pow(12, new MathContext(45));
+      BigDecimal off = back.divide(new BigDecimal(x), new MathContext(45)).subtract(BigDecimal.ONE);
+      assertTrue(off.abs().compareTo(new BigDecimal("1e-36")) < 0, x + " is off by " + off);
+    }
+  }
+
+  @Test
+  public void demandIsRoundedUpOnceAfterTheSum() {
+    Demand demand =
+        new Demand(
+            new BigDecimal("0.2"), Map.of("a", new BigDecimal("0.4"), "b", new BigDecimal("0.3")));
+    People people = new People(Map.of("a", 1, "b", 1), 1, 1);
+    assertEquals(demand.units(people), 1);
+    assertEquals(demand.units(new People(Map.of("a", 2, "b", 1), 1, 1)), 2);
+  }
+
+  @Test
+  public void scalingKeepsSharesExactly() {
+    People today = new People(Map.of("a", 2, "b", 1), 1, 1);
+    Demand perHead = new Demand(BigDecimal.ZERO, Map.of("a", BigDecimal.ONE, "b", BigDecimal.ONE));
+    Demand onlyB = new Demand(BigDecimal.ZERO, Map.of("b", BigDecimal.ONE));
+    for (int n = 1; n <= 300; n++) {
+      assertEquals(perHead.units(today.scaledTo(n)), n);
+      assertEquals(onlyB.units(today.scaledTo(n)), Math.ceilDiv(n, 3));
+      assertEquals(today.scaledTo(n).total(), n);
+    }
+  }
+
+  @Test
+  public void whatMakesNoSenseIsRefusedWithASentence() {
+    IllegalArgumentException e =
+        org.testng.Assert.expectThrows(
+            IllegalArgumentException.class,
+            () -> new Step("season", YearMonth.of(2027, 9), YearMonth.of(2027, 5), 3, false));
+    assertEquals(
+        e.getMessage(),
+        "Step \"season\" ends in 2027-05, before it starts in 2027-09. Exchange the two months.");
+    assertThrows(
+        IllegalArgumentException.class,
+        () -> new Step("x", YearMonth.of(2027, 1), YearMonth.of(2028, 1), 3, true));
+    assertThrows(IllegalArgumentException.class, () -> new Growth.Hires(-1, BigDecimal.ONE));
+    assertThrows(
+        IllegalArgumentException.class, () -> new Growth.Percent(10, new BigDecimal("-0.7")));
+    assertThrows(IllegalArgumentException.class, () -> new Horizon(JAN_2027, 0));
+    assertThrows(IllegalArgumentException.class, () -> new Horizon(JAN_2027, 121));
+  }
+
+  @Test
+  public void theWorkingOfAHeadcountEndsInItsValue() {
+    Step route = Step.lasting("route", JAN_2027, 10);
+    Group group =
+        new Group("g", "Crew", new Growth.Percent(46, new BigDecimal("0.12")), List.of(route));
+    assertEquals(
+        group.explain(THREE_YEARS, 6, Scenario.EXPECTED).value().orElseThrow().amount(),
+        BigDecimal.valueOf(59));
+  }
+}
