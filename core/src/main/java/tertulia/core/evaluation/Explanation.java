@@ -180,6 +180,9 @@ record Explanation(Evaluation evaluation) {
   }
 
   private Working month(String contender, int m) {
+    if (!selection().horizon().contains(m)) {
+      throw new IllegalArgumentException("no plan month " + m);
+    }
     return ledger(contender)
         .map(ledger -> ledger.explainMonth(m, evaluation.whatIf().view()))
         .orElseGet(() -> horizon(contender));

@@ -1,0 +1,18 @@
+package tertulia.app;
+
+import org.springframework.boot.test.context.SpringBootTest;
+import org.springframework.boot.webmvc.test.autoconfigure.AutoConfigureMockMvc;
+import org.springframework.test.context.testng.AbstractTestNGSpringContextTests;
+
+/** Base of tests against the whole application with the demonstration, on H2 in memory. */
+@SpringBootTest(
+    webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT,
+    properties = {
+      "tertulia.demo=true",
+      "tertulia.starts-at=2026-11-24T09:00:00Z",
+      "spring.datasource.url=jdbc:h2:mem:served;DB_CLOSE_DELAY=-1",
+      "spring.jpa.properties.hibernate.generate_statistics=true",
+      "logging.level.org.hibernate.engine.internal.StatisticalLoggingSessionEventListener=off"
+    })
+@AutoConfigureMockMvc
+public abstract class ServedTest extends AbstractTestNGSpringContextTests {}

@@ -1,0 +1,91 @@
+package tertulia.app.browser;
+
+import com.deque.html.axecore.playwright.AxeBuilder;
+import com.deque.html.axecore.results.Rule;
+import com.microsoft.playwright.Browser;
+import com.microsoft.playwright.BrowserContext;
+import com.microsoft.playwright.BrowserType;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.options.ColorScheme;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import org.springframework.boot.test.web.server.LocalServerPort;
+import org.testng.Assert;
+import org.testng.annotations.AfterClass;
+import org.testng.annotations.BeforeClass;
+import tertulia.app.ServedTest;
+
+/** Base of tests that drive the real pages in Debian's Chromium; one browser for a class. */
+public abstract class BrowserTest extends ServedTest {
+  @LocalServerPort private int port;
+  private Playwright playwright;
+  private Browser browser;
+
+  /** What the pages wrote to the console as errors; nothing is expected there. */
+  protected final List<String> complaints = new ArrayList<>();
+
+  @BeforeClass(dependsOnMethods = "springTestContextPrepareTestInstance")
+  public void startBrowser() {
+    playwright = Playwright.create();
+    browser =
+        playwright
+            .chromium()
+            .launch(
+                new BrowserType.LaunchOptions()
+                    .setExecutablePath(Path.of("/usr/bin/chromium"))
+                    .setArgs(
+                        List.of(
+                            "--no-sandbox",
+                            "--disable-gpu",
+                            "--disable-quic",
+                            "--disable-background-networking",
+                            "--disable-component-update",
+                            "--disable-sync",
+                            "--no-first-run")));
+  }
+
+  @AfterClass(alwaysRun = true)
+  public void stopBrowser() {
+    if (playwright != null) {
+      playwright.close();
+    }
+  }
+
+  /** Somebody's own browser window, signed in. */
+  protected Page signedIn(String name, ColorScheme scheme, int width) {
+    BrowserContext context =
+        browser.newContext(
+            new Browser.NewContextOptions()
+                .setBaseURL("http://localhost:" + port)
+                .setColorScheme(scheme)
+                .setViewportSize(width, 800));
+    Page page = context.newPage();
+    page.onConsoleMessage(message -> {
+      if (message.type().equals("error") && !message.text().contains("status of 4")) {
+        complaints.add(message.text());
+      }
+    });
+    page.onPageError(complaints::add);
+    page.navigate("/sign-in");
+    page.locator("[name=username]").fill(name);
+    page.locator("[name=password]").fill("brackwater");
+    page.locator("main button").click();
+    page.waitForURL("**/selections**");
+    return page;
+  }
+
+  /** Fails if axe finds anything serious on the page. */
+  protected static void accessible(Page page, String where) {
+    List<String> found = new ArrayList<>();
+    for (Rule rule : new AxeBuilder(page).analyze().getViolations()) {
+      if (rule.getImpact().equals("serious") || rule.getImpact().equals("critical")) {
+        rule.getNodes()
+            .forEach(
+                node -> found.add(rule.getId() + " " + node.getTarget() + " " + node.getHtml()));
+      }
+    }
+    Assert.assertEquals(found, List.of(), where);
+  }
+}

@@ -1,0 +1,101 @@
+package tertulia.app.browser;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertTrue;
+
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.ColorScheme;
+import java.util.List;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+
+/** Every main view, in both themes and on a narrow screen. */
+public class ViewsTest extends BrowserTest {
+  private static final List<String> VIEWS =
+      List.of(
+          "/selections",
+          "/selections/1/need",
+          "/selections/1/contenders",
+          "/selections/1/fit",
+          "/selections/1/cost?month=17",
+          "/selections/1/weights",
+          "/selections/1/marks",
+          "/selections/1/decision",
+          "/selections/new",
+          "/selections/import",
+          "/catalogue",
+          "/catalogue/halvard-desk",
+          "/catalogue/halvard-desk/edit",
+          "/people");
+
+  @DataProvider
+  public Object[][] schemes() {
+    return new Object[][] {{ColorScheme.LIGHT}, {ColorScheme.DARK}};
+  }
+
+  @Test(dataProvider = "schemes")
+  public void axeFindsNothingSerious(ColorScheme scheme) {
+    Page page = signedIn("ilse", scheme, 1280);
+    for (String view : VIEWS) {
+      page.navigate(view);
+      accessible(page, view + " " + scheme);
+    }
+    page.navigate("/selections/1/cost?month=17");
+    page.locator(".bench .big button").first().click();
+    assertThat(page.locator("#why .working")).isVisible();
+    page.waitForFunction("() => !document.querySelector('#why').classList.contains('showing')");
+    accessible(page, "why " + scheme);
+    assertEquals(complaints, List.of());
+  }
+
+  @Test
+  public void nothingRunsOffANarrowScreen() {
+    Page page = signedIn("ilse", ColorScheme.LIGHT, 390);
+    for (String view : VIEWS) {
+      page.navigate(view);
+      int width = (Integer) page.evaluate("() => document.documentElement.scrollWidth");
+      assertTrue(width <= 390, view + " is " + width + " wide");
+    }
+    page.navigate("/selections/1/marks");
+    assertThat(page.locator(".bench thead .name:visible")).hasCount(2);
+    page.locator("#right").selectOption("4");
+    assertThat(page.locator(".bench thead .name:visible").nth(1)).containsText("Tollen Suite");
+  }
+
+  @Test
+  public void aWideTableReadsWithoutScrollingSideways() {
+    Page page = signedIn("pia", ColorScheme.LIGHT, 1280);
+    for (String view : VIEWS.subList(1, 8)) {
+      page.navigate(view);
+      assertEquals(
+          page.evaluate(
+              "() => [...document.querySelectorAll('.benchbox')].filter(b => b.scrollWidth >"
+                  + " b.clientWidth + 1).length"),
+          0,
+          view);
+    }
+  }
+
+  @Test
+  public void keysAreListedAndNeverTakenFromTyping() {
+    Page page = signedIn("ilse", ColorScheme.LIGHT, 1280);
+    page.navigate("/selections/1/cost");
+    page.keyboard().press("?");
+    assertThat(page.locator("#keys")).isVisible();
+    page.keyboard().press("Escape");
+    assertThat(page.locator("#keys")).isHidden();
+    page.keyboard().press("h");
+    assertThat(page.locator("#people")).isFocused();
+    page.keyboard().type("tm?");
+    assertThat(page.locator("#people")).hasValue("tm?");
+  }
+
+  @Test
+  public void theThemeChosenIsKept() {
+    Page page = signedIn("pia", ColorScheme.LIGHT, 1280);
+    page.locator("#theme").click();
+    page.navigate("/catalogue");
+    assertThat(page.locator("html")).hasAttribute("data-bs-theme", "dark");
+  }
+}

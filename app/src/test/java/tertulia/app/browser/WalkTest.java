@@ -1,0 +1,326 @@
+package tertulia.app.browser;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertTrue;
+
+import com.microsoft.playwright.Download;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.ColorScheme;
+import java.math.BigDecimal;
+import java.math.RoundingMode;
+import java.nio.file.Files;
+import java.security.MessageDigest;
+import java.util.HexFormat;
+import java.util.List;
+import java.util.Locale;
+import java.util.regex.Pattern;
+import org.springframework.test.context.TestPropertySource;
+import org.testng.annotations.Test;
+
+/**
+ * Two people take the demonstration's selection through all steps. Every figure checked is worked
+ * out here from the story's price pages, not read from the program.
+ */
+@TestPropertySource(properties = "spring.datasource.url=jdbc:h2:mem:walk;DB_CLOSE_DELAY=-1")
+public class WalkTest extends BrowserTest {
+  private static final String SELECTION = "/selections/1";
+  private static final int JUNE_2028 = 17;
+
+  private static Locator column(Page page, String row, String contender) {
+    List<String> names = page.locator(".bench thead .name a").allTextContents();
+    int index = names.indexOf(contender);
+    assertTrue(index >= 0, contender + " is not among " + names);
+    return page.locator(".bench tr")
+        .filter(new Locator.FilterOptions().setHas(page.locator("th[scope=row]").getByText(row)))
+        .first()
+        .locator("td")
+        .nth(index);
+  }
+
+  private static String plan(Page page, String contender) {
+    List<String> names = page.locator(".bench thead .name a").allTextContents();
+    return page.locator(".bench thead .plan").nth(names.indexOf(contender)).textContent();
+  }
+
+  private static void step(Page page, String name) {
+    page.locator("#steps a").filter(new Locator.FilterOptions().setHasText(name)).click();
+    page.waitForURL(Pattern.compile(".*/" + name.toLowerCase(Locale.ROOT) + "(\\?.*)?$"));
+  }
+
+  // The story, worked out a second time -----------------------------------------------------
+
+  /** People of a plan month: office, freight desk, deck crews, engineers. */
+  private static int[] people(int m) {
+    int office = (int) Math.floor(24 * Math.pow(1.06, m / 12.0) + 0.5);
+    int desk = (int) Math.floor(8 + 0.1 * m + 0.5 + 1e-9) + (m >= 14 ? 9 : 0);
+    boolean summer = m % 12 >= 4 && m % 12 <= 8;
+    int crews = 22 + (summer ? 24 : 0) + (m >= 26 ? 7 : 0);
+    int[] listed = {8, 8, 8, 8, 8, 8, 9, 9, 9, 9, 9, 9, 10};
+    return new int[] {office, desk, crews, listed[Math.min(m, 12)]};
+  }
+
+  private static int total(int m) {
+    int sum = 0;
+    for (int group : people(m)) {
+      sum += group;
+    }
+    return sum;
+  }
+
+  private static String money(BigDecimal amount) {
+    return String.format(Locale.ENGLISH, "%,.2f", amount.setScale(2, RoundingMode.HALF_UP));
+  }
+
+  private static BigDecimal decimal(String number) {
+    return new BigDecimal(number);
+  }
+
+  /** A list price after the assumed rises of 3 % a year. */
+  private static BigDecimal raised(String list, int m) {
+    return decimal(list).multiply(decimal("1.03").pow(m / 12)).setScale(4, RoundingMode.HALF_UP);
+  }
+
+  private static BigDecimal rounded(BigDecimal exact) {
+    return exact.setScale(2, RoundingMode.HALF_UP);
+  }
+
+  /** Pierbook's Harbour: packs of 5 at 7.00, at least 15; calendars above 5 at 2.50. */
+  private static BigDecimal harbourOver36Months() {
+    BigDecimal sum = BigDecimal.ZERO;
+    for (int m = 0; m < 36; m++) {
+      int seats = Math.ceilDiv(Math.max(15, total(m)), 5) * 5;
+      int calendars = (int) Math.ceil(6 + 0.5 * people(m)[1]);
+      sum =
+          sum.add(rounded(raised("7.00", m).multiply(BigDecimal.valueOf(seats))))
+              .add(rounded(raised("2.50", m).multiply(BigDecimal.valueOf(calendars - 5))));
+    }
+    return sum;
+  }
+
+  /** Slotmeer's Crew, yearly up front: what is bought in January, then what is added. */
+  private static BigDecimal crewOver36Months() {
+    BigDecimal sum = BigDecimal.ZERO;
+    for (int year = 0; year < 3; year++) {
+      int held = total(12 * year);
+      BigDecimal price = raised("7.20", 12 * year);
+      sum = sum.add(rounded(price.multiply(BigDecimal.valueOf(12L * held))));
+      for (int i = 1; i < 12; i++) {
+        int more = Math.max(0, total(12 * year + i) - held);
+        held += more;
+        sum = sum.add(rounded(price.multiply(BigDecimal.valueOf((12L - i) * more))));
+      }
+    }
+    return sum;
+  }
+
+  @Test
+  public void twoPeopleTakeASelectionFromNeedToDecision() throws Exception {
+    Page ilse = signedIn("ilse", ColorScheme.LIGHT, 1280);
+    ilse.getByText("Which booking tool for the freight desk?").click();
+    ilse.waitForURL("**/need");
+    needAndContenders(ilse);
+    fit(ilse);
+    cost(ilse);
+    Page joren = signedIn("joren", ColorScheme.DARK, 1280);
+    weightsAndMarks(joren);
+    decision(ilse, joren);
+    assertEquals(complaints, List.of());
+  }
+
+  private void needAndContenders(Page page) {
+    assertThat(page.locator("#moment")).containsText("January 2027 · " + total(0) + " people");
+    assertThat(page.locator(".demandline")).containsText("62 seats");
+    assertThat(page.locator(".demandline")).containsText("10 linked calendars");
+    step(page, "Contenders");
+    assertThat(page.locator("main")).containsText("5 contenders, 1 set aside");
+    assertThat(page.locator("main")).containsText("It cannot book by vehicle length");
+    assertThat(column(page, "Public rating", "Pierbook")).containsText("from 12 only");
+    assertThat(column(page, "Prices as of", "Quaymate")).containsText("older than 180 days");
+  }
+
+  private void fit(Page page) {
+    step(page, "Fit");
+    assertThat(column(page, "Plan by plan", "Halvard Desk"))
+        .containsText("Freight slots by vehicle length: not in this plan");
+    assertThat(column(page, "Plan by plan", "Halvard Desk"))
+        .containsText("seats: " + total(4) + " of 80 from May 2027");
+    assertThat(column(page, "Plan by plan", "Pierbook")).containsText("not confirmed");
+    assertThat(column(page, "Plan by plan", "Pierbook")).containsText("price on request");
+  }
+
+  private void cost(Page page) {
+    step(page, "Cost");
+    Locator bead = page.locator("#bead");
+    for (int m = 0; m < JUNE_2028; m++) {
+      bead.press("ArrowRight");
+    }
+    int n = total(JUNE_2028);
+    assertThat(page.locator("#moment")).containsText("June 2028 · " + n + " people");
+    page.waitForURL("**/cost?month=17");
+    String row = "A month for " + n + " people";
+    BigDecimal heads = BigDecimal.valueOf(n);
+    assertThat(column(page, row, "Slotmeer")).hasText(money(decimal("7.20").multiply(heads)));
+    assertThat(column(page, row, "Halvard Desk"))
+        .hasText(money(decimal("190").add(decimal("4.10").multiply(BigDecimal.valueOf(n - 25)))));
+    BigDecimal pounds = decimal("6.90").multiply(decimal("60"));
+    pounds = pounds.add(decimal("3.90").multiply(BigDecimal.valueOf(n - 60)));
+    assertThat(column(page, row, "Quaymate"))
+        .hasText(money(rounded(pounds).multiply(decimal("1.1642"))));
+    assertThat(column(page, row, "Tollen Suite")).hasText("at most 640.00");
+    assertThat(column(page, "36 months, spread", "Pierbook"))
+        .containsText("at most " + money(harbourOver36Months()));
+    assertThat(column(page, "36 months, spread", "Slotmeer"))
+        .containsText(money(crewOver36Months()));
+    headcountChangesPlanCostAndOrder(page);
+    why(page);
+    picture(page);
+    badInput(page);
+    onlyMonthlyTerms(page);
+  }
+
+  private void headcountChangesPlanCostAndOrder(Page page) {
+    assertEquals(plan(page, "Slotmeer"), "Crew, yearly, up front");
+    assertThat(column(page, "More than the cheapest", "Slotmeer")).containsText("4 of 5");
+    page.locator("#people").fill("121");
+    page.locator("#people").press("Enter");
+    assertThat(page.locator("#moment")).containsText("If there were 121 people");
+    assertThat(column(page, "A month for 121 people", "Slotmeer"))
+        .hasText(money(decimal("13.60").multiply(decimal("121"))));
+    assertEquals(plan(page, "Slotmeer"), "Fleet, yearly, up front");
+    assertThat(column(page, "More than the cheapest", "Slotmeer")).containsText("5 of 5");
+    page.waitForURL("**/cost?people=121");
+    page.reload();
+    assertThat(page.locator("#people")).hasValue("121");
+    assertThat(column(page, "A month for 121 people", "Slotmeer")).hasText("1,645.60");
+  }
+
+  private void why(Page page) {
+    column(page, "A month for 121 people", "Slotmeer").locator("button").focus();
+    page.keyboard().press("Enter");
+    Locator panel = page.locator("#why");
+    assertThat(panel).isVisible();
+    assertThat(panel).containsText("13.60 EUR");
+    assertThat(panel).containsText("121 seats");
+    assertThat(panel).containsText("as of 12 Nov 2026, maker's claim");
+    assertThat(panel).containsText("seats: 121 of 120");
+    page.keyboard().press("Escape");
+    assertThat(panel).isHidden();
+    assertThat(column(page, "A month for 121 people", "Slotmeer").locator("button")).isFocused();
+  }
+
+  private void picture(Page page) {
+    assertThat(page.locator("svg.costs"))
+        .hasAttribute("aria-label", Pattern.compile(".*From 29: Halvard Desk\\. From 135.*"));
+    assertThat(page.locator(".says")).containsText("Up to 28 people Slotmeer; 29 to 134 Halvard");
+    page.locator("[data-reader]").focus();
+    page.keyboard().press("ArrowRight");
+    assertThat(page.locator("[data-chart] output")).containsText("2 people: Slotmeer 14.40");
+    page.locator("main h1").click();
+    page.keyboard().press("t");
+    assertThat(page.locator("[data-table] table")).isVisible();
+    assertThat(page.locator("[data-table] table")).containsText("135 people");
+  }
+
+  private void badInput(Page page) {
+    page.locator("#people").fill("minus three");
+    page.locator("#people").press("Enter");
+    assertThat(page.locator("#moment .fault"))
+        .hasText("\"minus three\" is not a whole number. Write it like 25, without separators.");
+    assertThat(page.locator("#people")).hasValue("minus three");
+    page.locator("#people").fill("");
+    page.locator("#people").press("Enter");
+    assertThat(page.locator("#moment .fault")).hasCount(0);
+  }
+
+  private void onlyMonthlyTerms(Page page) {
+    assertThat(page.locator(".says")).containsText("is without a commitment");
+    page.getByText("Compare all monthly").click();
+    page.waitForURL("**/cost?**terms=monthly");
+    assertThat(column(page, "A month for", "Slotmeer")).not().hasText("");
+    assertEquals(plan(page, "Slotmeer"), "Crew, monthly");
+    assertEquals(plan(page, "Tollen Suite"), "price not known");
+  }
+
+  private void weightsAndMarks(Page page) {
+    page.navigate(SELECTION + "/weights");
+    // Ilse 35 of 100, Odile 15 of 100, nobody else yet: a quarter
+    assertThat(page.locator("#weight-cost")).hasText("25 %");
+    points(page, "cost", "50");
+    points(page, "ease", "x");
+    assertThat(page.locator("#wfault-ease")).containsText("\"x\" is not a whole number.");
+    assertThat(page.locator("#points-ease")).hasValue("x");
+    points(page, "ease", "50");
+    assertThat(page.locator("#wfault-ease")).hasText("");
+    // Joren's share is 2: (0.35 + 0.15 + 2 · 0.5) / 4 and (0.2 + 0.4 + 2 · 0.5) / 4
+    assertThat(page.locator("#weight-cost")).hasText("38 %");
+    assertThat(page.locator("#weight-ease")).hasText("40 %");
+    step(page, "Marks");
+    mark(page, "Slotmeer", "Ease at the freight desk", "10");
+    // (8 + 9 + 2 · 10) / (4 · 10)
+    assertThat(page.locator("#value-ease-slotmeer")).hasText("0.925");
+    mark(page, "Quaymate", "Help when it breaks", "x");
+    assertThat(page.locator("#value-help-quaymate")).hasText("not known");
+    mark(page, "Quaymate", "Help when it breaks", "7");
+    assertThat(page.locator("#value-help-quaymate")).hasText("0.700");
+    assertThat(page.locator("#total-slotmeer")).containsText(slotmeersTotal());
+    page.reload();
+    assertThat(page.locator("#value-ease-slotmeer")).hasText("0.925");
+    assertThat(page.locator("#total-slotmeer")).containsText(slotmeersTotal());
+  }
+
+  /** Slotmeer's total: weights of the table times cost, ease, help, coverage and ratings. */
+  private static String slotmeersTotal() {
+    double cost = (1100 - crewOver36Months().doubleValue() / 36) / 800;
+    double ease = 0.925;
+    double help = (6 + 5) / 20.0;
+    double coverage = (3 * 0 + 4 * 0.5 + 2 * 1) / 9.0;
+    double ratings = ((50 * 3.5 + 180 * 4.6) / 230 - 1) / 4;
+    double total =
+        0.375 * cost
+            + 0.4 * ease
+            + (0.15 + 0.2) / 4 * help
+            + (0.2 + 0.2) / 4 * coverage
+            + (0.1 + 0.05) / 4 * ratings;
+    return String.format(Locale.ENGLISH, "%.3f", total);
+  }
+
+  private static void points(Page page, String criterion, String points) {
+    page.locator("#points-" + criterion).fill(points);
+    page.waitForResponse("**/weights", () -> page.locator("#points-" + criterion).press("Tab"));
+  }
+
+  private static void mark(Page page, String contender, String criterion, String mark) {
+    page.waitForResponse(
+        "**/marks",
+        () -> page.getByLabel("Your mark for " + contender + ", " + criterion).selectOption(mark));
+  }
+
+  private void decision(Page ilse, Page joren) throws Exception {
+    ilse.navigate(SELECTION + "/decision");
+    ilse.getByLabel("Why this one").fill("It books by vehicle length and is cheapest to 134.");
+    ilse.getByText("Propose it").click();
+    assertThat(ilse.locator("[role=alert].stop")).containsText("Say what another contender");
+    assertThat(ilse.getByLabel("Why this one"))
+        .hasValue("It books by vehicle length and is cheapest to 134.");
+    ilse.getByLabel("Halvard Desk").check();
+    ilse.getByLabel("What is given up").fill("The easier desk of Slotmeer.");
+    ilse.getByLabel("Look again on").fill("2027-10-01");
+    ilse.getByText("Propose it").click();
+    assertThat(ilse.locator(".record")).containsText("Proposed by Ilse Maren, 24 Nov 2026");
+    assertThat(ilse.getByText("Sign it off")).hasCount(0);
+    joren.navigate(SELECTION + "/decision");
+    assertThat(joren.locator(".record")).containsText("The easier desk of Slotmeer.");
+    joren.getByText("Sign it off").click();
+    assertThat(joren.locator(".record")).containsText("signed off by Joren Talvik, 24 Nov 2026");
+    assertThat(joren.locator(".record")).containsText("Unchanged since");
+    Download download =
+        joren.waitForDownload(() -> joren.getByText("Take the frozen record").click());
+    byte[] bytes = Files.readAllBytes(download.path());
+    assertThat(joren.locator(".hash code"))
+        .hasText(HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(bytes)));
+    joren.navigate(SELECTION + "/marks");
+    assertThat(joren.locator("select[name=mark]")).hasCount(0);
+  }
+}
