@@ -20,6 +20,8 @@ find_java() {
   for candidate in "${JAVA_HOME:-}" /usr/lib/jvm/* "$HOME"/.sdkman/candidates/java/* /opt/jdk*; do
     if [ -n "$candidate" ] && is_25 "$candidate"; then
       export JAVA_HOME=$candidate
+      # Maven's own libraries use what later Java warns of.
+      export MAVEN_OPTS="--sun-misc-unsafe-memory-access=allow ${MAVEN_OPTS:-}"
       return
     fi
   done

@@ -54,7 +54,8 @@ public class SweepBenchmark {
         String price = (3 + t % 5 + 4 * p) + ".40";
         PlanPrices prices =
             new PlanPrices.Listed(
-                List.of(list(BillingTerm.MONTHLY, price), list(BillingTerm.YEARLY_UP_FRONT, price)));
+                List.of(
+                    list(BillingTerm.MONTHLY, price), list(BillingTerm.YEARLY_UP_FRONT, price)));
         SeatRange range = new SeatRange(Measure.SEATS, 0, p == 2 ? null : 40 * (p + 1));
         plans.add(new Offering(new Plan("p" + p, "Plan " + p, range, prices, page), Map.of()));
       }

@@ -212,6 +212,7 @@ public final class CostChart {
       amounts.add(point.map(p -> Figures.money(p.money())).orElse("—"));
       if (point.isPresent()) {
         double height = y.at(amount(point.get()));
+        labels.keepFree(x.at(n), height, 4);
         boolean joined = before.isPresent() && !jumps(before.get(), point.get());
         if (before.isPresent() && !joined) {
           connector(line, n, before.get(), point.get());

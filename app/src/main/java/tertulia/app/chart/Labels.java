@@ -39,7 +39,7 @@ final class Labels {
   /** The first free place for a text near a point, nearest first; empty if there is none. */
   Optional<Place> place(String text, double x, double y) {
     double width = text.length() * CHARACTER;
-    for (double away : new double[] {22, 38, 54, 72, 92, 114}) {
+    for (double away : new double[] {18, 30, 42, 54, 66, 80, 96, 114, 134, 156}) {
       for (double side : new double[] {-1, 1}) {
         for (String anchor : List.of("middle", "start", "end")) {
           double baseline = y + side * away + (side > 0 ? 6 : 0);

@@ -5,6 +5,7 @@ import java.math.MathContext;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.TreeMap;
 import java.util.function.Function;
 import org.joda.money.Money;
 import tertulia.app.chart.CostChart;
@@ -42,7 +43,7 @@ record CostView(
     List<Warning> warnings) {
 
   /** From so many people on this happens to a contender. */
-  record Change(int from, String contender, String what) {}
+  record Change(Cell from, String contender, String what) {}
 
   /** A sentence where a mistake would be made; the link leads out of it. */
   record Warning(String sentence, String way, String href) {}
@@ -187,23 +188,29 @@ record CostView(
   }
 
   private static List<Change> changes(Workspace.Session session, CostByHeadcount costs) {
-    List<Change> changes = new ArrayList<>();
+    TreeMap<Integer, List<Change>> changes = new TreeMap<>();
     for (Contender contender : session.columns()) {
-      String name = contender.tool().name();
-      costs
-          .curve(contender.id())
-          .changes()
-          .forEach(change ->
-              changes.add(
-                  new Change(change.n(), name, change.option().orElse("no plan with a figure"))));
+      for (CostByHeadcount.PlanChange change : costs.curve(contender.id()).changes()) {
+        String option = change.option().orElse("no plan with a figure");
+        add(changes, session, change.n(), contender.id(), option);
+      }
     }
-    costs.leads().stream()
-        .filter(lead -> lead.tool().isPresent())
-        .forEach(lead ->
-            changes.add(
-                new Change(
-                    lead.n(), Sentences.name(session, lead.tool().get()), "cheapest of all")));
-    changes.sort(java.util.Comparator.comparingInt(Change::from));
-    return changes;
+    for (CostByHeadcount.Lead lead : costs.leads()) {
+      lead.tool().ifPresent(id -> add(changes, session, lead.n(), id, "cheapest of all"));
+    }
+    return changes.values().stream().flatMap(List::stream).toList();
+  }
+
+  private static void add(
+      TreeMap<Integer, List<Change>> changes,
+      Workspace.Session session,
+      int n,
+      String contender,
+      String what) {
+    String why = session.at(n).why("steady", "contender", contender);
+    Cell from = Cell.figure(n == 1 ? "1 person" : Figures.whole(n) + " people", why);
+    changes
+        .computeIfAbsent(n, key -> new ArrayList<>())
+        .add(new Change(from, Sentences.name(session, contender), what));
   }
 }

@@ -151,8 +151,8 @@ record DecisionView(
         .map(t ->
             Cell.figure(
                 t.wins(contender.id()) + " of " + t.criteria().size(),
-                session.why("total", "contender", contender.id())))
-        .orElseGet(() -> Cell.missing("—", session.why("total", "contender", contender.id())));
+                session.why("wins", "contender", contender.id())))
+        .orElseGet(() -> Cell.missing("—", session.why("wins", "contender", contender.id())));
   }
 
   private static String lead(Workspace.Session session) {

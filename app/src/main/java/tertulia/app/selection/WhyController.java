@@ -61,6 +61,8 @@ class WhyController {
       case "weight" -> new Figure.Weight(criterion);
       case "value" -> new Figure.Value(contender, criterion);
       case "total" -> new Figure.Total(contender);
+      case "wins" -> new Figure.Wins(contender);
+      case "winner" -> new Figure.Winner(criterion);
       default -> throw new IllegalArgumentException("unknown kind");
     };
   }

@@ -60,6 +60,13 @@ public class Workspace {
       return address.append(query.query().isEmpty() ? "" : "&" + query.query()).toString();
     }
 
+    /** This session's addresses for so many people. */
+    public Session at(int people) {
+      WhatIfQuery other =
+          new WhatIfQuery(query.whatIf().at(new Moment.Headcount(people)), "" + people, "");
+      return new Session(table, other, evaluation, person, today);
+    }
+
     /** The number of a contender's mark, 1 to 8, the same in every step. */
     public int mark(String contender) {
       List<String> ids = table.selection().contenders().stream().map(Contender::id).toList();

@@ -40,7 +40,7 @@ record WeightsView(List<Line> lines, String dropped, List<Table.Seat> seats, Str
    * @param weight the group's weight
    * @param dots every member's own weight, as SVG
    * @param values each contender's value
-   * @param winner who leads and how clearly; may be empty
+   * @param winner who leads and how clearly
    */
   record Line(
       String id,
@@ -51,7 +51,7 @@ record WeightsView(List<Line> lines, String dropped, List<Table.Seat> seats, Str
       Cell weight,
       String dots,
       List<Cell> values,
-      String winner) {}
+      Cell winner) {}
 
   static WeightsView of(Workspace.Session session) {
     Evaluation evaluation = session.evaluation();
@@ -79,7 +79,7 @@ record WeightsView(List<Line> lines, String dropped, List<Table.Seat> seats, Str
         weight(session, criterion),
         dots(evaluation, criterion),
         session.columns().stream().map(c -> value(session, c, criterion)).toList(),
-        evaluation.totals().map(t -> winner(session, t, criterion)).orElse(""));
+        winner(session, criterion));
   }
 
   private static String kind(Criterion criterion) {
@@ -133,6 +133,13 @@ record WeightsView(List<Line> lines, String dropped, List<Table.Seat> seats, Str
                 .looking(v.interval().isExact() ? "" : "missing"))
         .orElseGet(() -> Cell.missing("out", why))
         .named("value-" + criterion.id() + "-" + contender.id());
+  }
+
+  private static Cell winner(Workspace.Session session, Criterion criterion) {
+    String says = session.evaluation().totals().map(t -> winner(session, t, criterion)).orElse("");
+    return Cell.figure(says, session.why("winner", "criterion", criterion.id()))
+        .looking("winner")
+        .named("winner-" + criterion.id());
   }
 
   private static String winner(Workspace.Session session, Totals totals, Criterion criterion) {

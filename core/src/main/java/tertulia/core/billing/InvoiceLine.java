@@ -51,13 +51,27 @@ public record InvoiceLine(
                       "already invoiced a month in this term",
                       new Quantity(already.negate(), currency))));
     }
-    List<Working> factors = new ArrayList<>(List.of(monthly));
-    factors.add(new Working.Entered("months", Quantity.of(months, "months")));
-    return new Working.Derived(
-        charge.name(),
-        Quantity.of(amount()),
-        "rounded half-up to the minor unit" + unitsWords(),
-        List.of(Working.Product.of("before rounding", currency, factors)));
+    Working exact =
+        months == 1
+            ? monthly
+            : Working.Product.of(
+                "before rounding",
+                currency,
+                List.of(monthly, new Working.Entered("months", Quantity.of(months, "months"))));
+    return new Working.Derived(charge.name(), Quantity.of(amount()), rule(exact), List.of(exact));
+  }
+
+  private String rule(Working exact) {
+    boolean rounded =
+        exact.value().map(q -> q.amount().compareTo(amount().getAmount()) != 0).orElse(false);
+    List<String> words = new ArrayList<>();
+    if (charge instanceof Charge.Counted) {
+      words.add(unitsWords());
+    }
+    if (rounded) {
+      words.add("rounded half-up to the minor unit");
+    }
+    return words.isEmpty() ? "for the account" : String.join("; ", words);
   }
 
   private String unitsWords() {
@@ -65,8 +79,7 @@ public record InvoiceLine(
       case Charge.Flat flat -> "";
       case Charge.Counted counted -> {
         String rule = counted.rule().words();
-        yield "; "
-            + needed
+        yield needed
             + " "
             + counted.measure().label()
             + " needed"

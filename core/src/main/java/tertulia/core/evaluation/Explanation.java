@@ -1,5 +1,6 @@
 package tertulia.core.evaluation;
 
+import java.math.RoundingMode;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -9,6 +10,7 @@ import org.joda.money.Money;
 import tertulia.core.billing.Invoice;
 import tertulia.core.billing.Ledger;
 import tertulia.core.billing.View;
+import tertulia.core.fit.Reason;
 import tertulia.core.fit.Verdict;
 import tertulia.core.growth.Demand;
 import tertulia.core.growth.Group;
@@ -17,7 +19,10 @@ import tertulia.core.path.Option;
 import tertulia.core.path.Outcome;
 import tertulia.core.path.Stay;
 import tertulia.core.path.SteadyCost;
+import tertulia.core.pricing.Charge;
 import tertulia.core.scoring.Criterion;
+import tertulia.core.scoring.Interval;
+import tertulia.core.scoring.Totals;
 import tertulia.core.working.Quantity;
 import tertulia.core.working.Working;
 
@@ -39,6 +44,8 @@ record Explanation(Evaluation evaluation) {
           selection().panel().explainWeight(criterion(weight.criterion()), evaluation.criteria());
       case Figure.Value value -> value(value.contender(), value.criterion());
       case Figure.Total total -> total(total.contender());
+      case Figure.Wins wins -> wins(wins.contender());
+      case Figure.Winner winner -> winner(criterion(winner.criterion()));
     };
   }
 
@@ -96,22 +103,62 @@ record Explanation(Evaluation evaluation) {
   }
 
   private Working steady(String contender) {
+    Outcome<SteadyCost> outcome = evaluation.steady(contender);
+    List<Working> needed =
+        outcome instanceof Outcome.Found<SteadyCost> found
+            ? counted(found.best().option()).stream().map(this::demand).toList()
+            : List.of();
     return outcome(
         "Steady cost a month for " + evaluation.people().total() + " people",
-        evaluation.steady(contender),
+        outcome,
         SteadyCost::option,
         SteadyCost::money,
-        SteadyCost::explain);
+        SteadyCost::explain,
+        needed);
   }
 
   private Working horizon(String contender) {
     View view = evaluation.whatIf().view();
+    Outcome<Stay> outcome = evaluation.stay(contender);
+    List<Working> needed =
+        outcome instanceof Outcome.Found<Stay> found
+            ? counted(found.best().option()).stream().map(this::demandByMonth).toList()
+            : List.of();
     return outcome(
         selection().horizon().months() + " months, " + view.words(),
-        evaluation.stay(contender),
+        outcome,
         Stay::option,
         stay -> stay.ledger().total(view),
-        stay -> stay.ledger().explainTotal(view));
+        stay -> stay.ledger().explainTotal(view),
+        needed);
+  }
+
+  /** The measures an option's charges count. */
+  private static List<Measure> counted(Option option) {
+    return option.list().charges().stream()
+        .filter(Charge.Counted.class::isInstance)
+        .map(charge -> ((Charge.Counted) charge).measure())
+        .distinct()
+        .toList();
+  }
+
+  private Working demandByMonth(Measure measure) {
+    List<Working> months = new ArrayList<>();
+    for (int m = 0; m < selection().horizon().months(); m++) {
+      months.add(demandIn(measure, m));
+    }
+    return new Working.Stated(
+        "Demand for " + measure.label(), "month by month", Optional.empty(), months);
+  }
+
+  private Working demandIn(Measure measure, int m) {
+    Demand demand = java.util.Objects.requireNonNull(selection().demands().get(measure));
+    Working units = demand.explain(measure, selection().groups(), evaluation.planned().get(m));
+    return new Working.Derived(
+        selection().horizon().month(m).toString(),
+        units.value().orElseThrow(),
+        "the sum over the groups, rounded up once",
+        units.parts());
   }
 
   private <C> Working outcome(
@@ -119,11 +166,13 @@ record Explanation(Evaluation evaluation) {
       Outcome<C> outcome,
       Function<C, Option> option,
       Function<C, Money> money,
-      Function<C, Working> working) {
+      Function<C, Working> working,
+      List<Working> needed) {
     return switch (outcome) {
       case Outcome.Found<C> found -> {
         List<Working> parts = new ArrayList<>();
         parts.add(working.apply(found.best()));
+        parts.addAll(needed);
         for (C other : found.others()) {
           parts.add(
               new Working.Derived(
@@ -151,26 +200,42 @@ record Explanation(Evaluation evaluation) {
     };
   }
 
-  private static List<Working> leftOut(
-      Map<String, String> unpriced, Map<String, Verdict> passedOver) {
+  private List<Working> leftOut(Map<String, String> unpriced, Map<String, Verdict> passedOver) {
     List<Working> lines = new ArrayList<>();
     unpriced.forEach((option, why) -> lines.add(new Working.Missing(option, why)));
     passedOver.forEach((option, verdict) -> lines.add(verdictLine(option, verdict)));
     return lines;
   }
 
-  private static Working verdictLine(String option, Verdict verdict) {
+  private Working verdictLine(String option, Verdict verdict) {
     String word =
         switch (verdict) {
           case Verdict.Qualifies q -> "qualifies";
           case Verdict.Unconfirmed u -> "not confirmed";
           case Verdict.Excluded e -> "does not qualify";
         };
-    List<Working> reasons =
-        verdict.reasons().stream()
-            .<Working>map(r -> new Working.Stated(r.sentence(), r.excludes() ? "out" : "open"))
-            .toList();
+    List<Working> reasons = verdict.reasons().stream().map(this::reasonLine).toList();
     return new Working.Stated(option, word, Optional.empty(), reasons);
+  }
+
+  private Working reasonLine(Reason reason) {
+    return new Working.Stated(
+        reason.sentence(),
+        reason.excludes() ? "out" : "open",
+        Optional.empty(),
+        reason instanceof Reason.OverCap over && over.since().isPresent()
+            ? firstMonthWith(over)
+            : List.of());
+  }
+
+  /** The demand of the first month in which so many units are needed. */
+  private List<Working> firstMonthWith(Reason.OverCap over) {
+    for (int m = 0; m < evaluation.months().size(); m++) {
+      if (evaluation.months().get(m).of(over.measure()).orElse(-1) == over.needed()) {
+        return List.of(demandIn(over.measure(), m));
+      }
+    }
+    return List.of();
   }
 
   private Optional<Ledger> ledger(String contender) {
@@ -274,11 +339,90 @@ record Explanation(Evaluation evaluation) {
   }
 
   private Working total(String contender) {
+    return ranked(contender)
+        .<Working>map(totals ->
+            new Working.Stated(
+                "Total score",
+                Optional.of(totals.total(contender))
+                    .filter(Interval::isExact)
+                    .map(total -> "known")
+                    .orElse("a range"),
+                Optional.empty(),
+                List.of(totals.explain(contender), rank(totals, contender))))
+        .orElseGet(() -> notRanked(contender));
+  }
+
+  private Optional<Totals> ranked(String contender) {
+    return evaluation.totals().filter(totals -> totals.values().containsKey(contender));
+  }
+
+  private Working rank(Totals totals, String contender) {
+    List<Working> rivals = new ArrayList<>();
+    Totals.Standing mine = null;
+    for (Totals.Standing standing : totals.standings()) {
+      if (standing.contender().equals(contender)) {
+        mine = standing;
+      } else {
+        rivals.add(
+            new Working.Stated(
+                selection().contender(standing.contender()).tool().name(), ends(standing.total())));
+      }
+    }
+    Totals.Standing own = java.util.Objects.requireNonNull(mine);
+    return new Working.Stated(
+        "Rank "
+            + own.bestRank()
+            + (own.bestRank() == own.worstRank() ? "" : " to " + own.worstRank()),
+        (own.bestRank() - 1)
+            + " certainly above, "
+            + (own.worstRank() - 1)
+            + " not certainly below",
+        Optional.empty(),
+        rivals);
+  }
+
+  private static String ends(Interval total) {
+    String low = total.low().setScale(4, RoundingMode.HALF_UP).toPlainString();
+    String high = total.high().setScale(4, RoundingMode.HALF_UP).toPlainString();
+    return total.isExact() ? low : low + " to " + high;
+  }
+
+  private Working wins(String contender) {
+    return ranked(contender)
+        .<Working>map(totals ->
+            new Working.Stated(
+                "Criteria won",
+                totals.wins(contender) + " of " + totals.criteria().size(),
+                Optional.empty(),
+                totals.criteria().stream().map(this::winner).toList()))
+        .orElseGet(() -> notRanked(contender));
+  }
+
+  /** The lead of the best over the second, by the middle of their values. */
+  private Working winner(Criterion criterion) {
     return evaluation
         .totals()
-        .filter(t -> t.values().containsKey(contender))
-        .map(t -> t.explain(contender))
-        .orElseGet(() -> notRanked(contender));
+        .map(totals -> winner(totals, criterion))
+        .orElseGet(() -> new Working.Missing(criterion.name(), "nobody has given weights yet"));
+  }
+
+  private Working winner(Totals totals, Criterion criterion) {
+    Totals.Winner winner = totals.winner(criterion);
+    List<Working> values = new ArrayList<>();
+    for (String id : totals.values().keySet()) {
+      values.add(
+          new Working.Stated(
+              selection().contender(id).tool().name(),
+              ends(totals.value(id, criterion).interval()),
+              Optional.empty(),
+              List.of(totals.value(id, criterion).working())));
+    }
+    String name = selection().contender(winner.contender()).tool().name();
+    return new Working.Stated(
+        criterion.name() + ": " + name + " first",
+        winner.margin().words() + "; below 0.05 a tie, below 0.15 an edge",
+        Optional.empty(),
+        values);
   }
 
   private Working notRanked(String contender) {

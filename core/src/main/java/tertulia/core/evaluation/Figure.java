@@ -35,6 +35,12 @@ public sealed interface Figure {
   /** Value of a contender under a criterion. */
   record Value(String contender, String criterion) implements Figure {}
 
-  /** Total score of a contender. */
+  /** How many criteria a contender wins, and by what margins. */
+  record Wins(String contender) implements Figure {}
+
+  /** Who leads under a criterion, and by how much. */
+  record Winner(String criterion) implements Figure {}
+
+  /** Total score of a contender, with its ranks. */
   record Total(String contender) implements Figure {}
 }

@@ -37,8 +37,8 @@ record Valuation(Selection selection) {
       case Outcome.Found<Stay> found -> {
         BigDecimal x = found.best().ledger().perMonth(View.SPREAD);
         BigDecimal value = scale.valueOf(x);
-        Working working = costWorking(criterion, scale, found, x, value);
-        yield new Value(Interval.exactly(value), working);
+        yield new Value(
+            Interval.exactly(value), () -> costWorking(criterion, scale, found, x, value));
       }
       case Outcome.Unpriced<Stay> unpriced ->
           new Value(

@@ -1,11 +1,22 @@
 package tertulia.core.scoring;
 
+import java.util.function.Supplier;
 import tertulia.core.working.Working;
 
 /**
  * What a contender is worth under one criterion.
  *
  * @param interval within 0 … 1; exact if known
- * @param working how it came about, or why it is not known
+ * @param explanation makes the working when it is asked for: how the value came about, or why it is
+ *     not known
  */
-public record Value(Interval interval, Working working) {}
+public record Value(Interval interval, Supplier<Working> explanation) {
+  /** A value whose working is there already. */
+  public Value(Interval interval, Working working) {
+    this(interval, () -> working);
+  }
+
+  public Working working() {
+    return explanation.get();
+  }
+}
