@@ -111,6 +111,7 @@ public class SelectionJourneyTest extends ServedTest {
     String page = answer.getContentAsString();
     assertEquals(answer.getStatus(), 422);
     assertTrue(page.contains("A plan covers 1 to 120 months; found -3."));
+    assertTrue(page.contains("id=\"fault-months\""), "said at the field");
     assertTrue(page.contains("value=\"A &lt;b&gt;new&lt;/b&gt; title\""));
     assertFalse(page.contains("<b>new</b>"));
     assertEquals(selections.load(id).selection().title(), Demo.selection().title());

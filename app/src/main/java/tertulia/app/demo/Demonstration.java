@@ -2,9 +2,9 @@ package tertulia.app.demo;
 
 import java.io.IOException;
 import java.io.InputStream;
+import java.io.UncheckedIOException;
 import java.util.Objects;
-import org.springframework.boot.ApplicationArguments;
-import org.springframework.boot.ApplicationRunner;
+import org.springframework.beans.factory.SmartInitializingSingleton;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.stereotype.Component;
 import tertulia.app.exchange.Faults;
@@ -17,7 +17,7 @@ import tertulia.app.selection.Selections;
 /** Fills an empty store with Brackwater Line, an invented island-ferry operator. */
 @Component
 @ConditionalOnProperty(name = "tertulia.demo", havingValue = "true")
-class Demonstration implements ApplicationRunner {
+class Demonstration implements SmartInitializingSingleton {
   /** The password of every demonstration account; the store is made up and local. */
   static final String PASSWORD = "brackwater";
 
@@ -32,8 +32,9 @@ class Demonstration implements ApplicationRunner {
     this.intake = intake;
   }
 
+  /** Runs before the server answers, so that nobody meets an empty store. */
   @Override
-  public void run(ApplicationArguments arguments) throws IOException {
+  public void afterSingletonsInstantiated() {
     if (!people.isEmpty()) {
       return;
     }
@@ -53,7 +54,7 @@ class Demonstration implements ApplicationRunner {
     }
   }
 
-  private static PortableFile.Read.Accepted story() throws IOException {
+  private static PortableFile.Read.Accepted story() {
     try (InputStream in = Objects.requireNonNull(Demonstration.class.getResourceAsStream(STORY))) {
       return switch (PortableFile.read(in.readAllBytes())) {
         case PortableFile.Read.Accepted accepted -> accepted;
@@ -61,6 +62,8 @@ class Demonstration implements ApplicationRunner {
             throw new IllegalStateException(
                 "The demonstration is at odds with itself: " + refused.faults());
       };
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
     }
   }
 }

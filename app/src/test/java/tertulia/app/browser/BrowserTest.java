@@ -55,6 +55,17 @@ public abstract class BrowserTest extends ServedTest {
 
   /** Somebody's own browser window, signed in. */
   protected Page signedIn(String name, ColorScheme scheme, int width) {
+    Page page = window(scheme, width);
+    page.navigate("/sign-in");
+    page.locator("[name=username]").fill(name);
+    page.locator("[name=password]").fill("brackwater");
+    page.locator("main button").click();
+    page.waitForURL("**/selections**");
+    return page;
+  }
+
+  /** A browser window of its own. */
+  protected Page window(ColorScheme scheme, int width) {
     BrowserContext context =
         browser.newContext(
             new Browser.NewContextOptions()
@@ -68,11 +79,6 @@ public abstract class BrowserTest extends ServedTest {
       }
     });
     page.onPageError(complaints::add);
-    page.navigate("/sign-in");
-    page.locator("[name=username]").fill(name);
-    page.locator("[name=password]").fill("brackwater");
-    page.locator("main button").click();
-    page.waitForURL("**/selections**");
     return page;
   }
 
