@@ -4,6 +4,7 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.stream.Collectors;
 import tertulia.app.display.Dates;
 import tertulia.app.exchange.Codes;
 import tertulia.app.exchange.ToolSheet;
@@ -35,7 +36,8 @@ record PricePage(
       for (TermCode term : TermCode.ALL) {
         List<String> cells = new ArrayList<>();
         for (int p = 0; p < line.cells.size(); p++) {
-          cells.add(cell(line.cells.get(p), term, sheet.plans().get(p)));
+          cells.add(
+              cell(line.cells.get(p), line.kind.equals("banded"), term, sheet.plans().get(p)));
         }
         if (cells.stream().anyMatch(cell -> !cell.isEmpty())) {
           prices.add(new Line(line.name + unit(line) + ", " + term.label(), cells));
@@ -71,17 +73,34 @@ record PricePage(
     };
   }
 
-  private static String cell(ToolForm.ChargeCell cell, TermCode term, ToolSheet.PlanPart plan) {
+  private static String cell(
+      ToolForm.ChargeCell cell, boolean banded, TermCode term, ToolSheet.PlanPart plan) {
     String price = cell.prices.getOrDefault(term.code(), "");
     if (price.isEmpty()) {
       return "";
     }
-    StringBuilder text = new StringBuilder(price.replace("\n", "; "));
+    StringBuilder text = new StringBuilder(banded ? bands(price) : price);
     text.append(' ').append(plan.currency()).append(" a month");
     note(text, cell.minimum, "at least %s");
     note(text, cell.pack, "in packs of %s");
     note(text, cell.included, "%s included");
     return text.toString();
+  }
+
+  /** The form's bands in words: "to 60: 7.90 each; above: 4.60 each". */
+  private static String bands(String text) {
+    return text.lines().map(PricePage::band).collect(Collectors.joining("; "));
+  }
+
+  private static String band(String line) {
+    List<String> words = List.of(line.strip().split("\\s+"));
+    String stretch = words.getFirst().equals("more") ? "above: " : "to " + words.getFirst() + ": ";
+    boolean each = words.get(1).matches("0*[.]?0*");
+    String flat = words.size() > 2 ? words.get(2) + " flat" : "";
+    if (each) {
+      return stretch + (flat.isEmpty() ? "0" : flat);
+    }
+    return stretch + words.get(1) + " each" + (flat.isEmpty() ? "" : " and " + flat);
   }
 
   private static void note(StringBuilder text, String value, String words) {

@@ -12,6 +12,7 @@ import tertulia.app.chart.CostChart;
 import tertulia.app.display.Dates;
 import tertulia.app.display.Figures;
 import tertulia.app.selection.Cell;
+import tertulia.app.selection.HorizonCell;
 import tertulia.app.selection.Row;
 import tertulia.app.selection.Workspace;
 import tertulia.core.billing.Ledger;
@@ -110,19 +111,11 @@ record CostView(
 
   private static Cell total(
       Workspace.Session session, Contender contender, View view, Optional<Money> least) {
-    String why = session.why("horizon", "contender", contender.id());
-    return switch (session.evaluation().stay(contender.id())) {
-      case Outcome.Found<Stay> found -> {
-        Money total = found.best().ledger().total(view);
-        String atMost = found.isAtMost() ? "at most " : "";
-        yield Cell.figure(atMost + Figures.money(total), why)
-            .looking(least.equals(Optional.of(total)) ? "best" : "")
-            .noting(found.best().option().label());
-      }
-      case Outcome.NoPlan<Stay> none ->
-          Cell.missing(none.isUnconfirmed() ? "not confirmed" : "no plan fits", why);
-      case Outcome.Unpriced<Stay> unpriced -> Cell.missing("not known", why);
-    };
+    Cell cell = HorizonCell.of(session, contender);
+    boolean best =
+        least.isPresent()
+            && found(session, contender).map(s -> s.ledger().total(view)).equals(least);
+    return best ? cell.looking("best") : cell;
   }
 
   private static Optional<Stay> found(Workspace.Session session, Contender contender) {

@@ -12,6 +12,7 @@ import tertulia.app.display.Dates;
 import tertulia.app.display.Figures;
 import tertulia.app.exchange.Results;
 import tertulia.app.selection.Cell;
+import tertulia.app.selection.HorizonCell;
 import tertulia.app.selection.Row;
 import tertulia.app.selection.Workspace;
 import tertulia.core.billing.View;
@@ -130,12 +131,7 @@ record DecisionView(
     List<Cell> totals = new ArrayList<>();
     List<Cell> wins = new ArrayList<>();
     for (Contender contender : session.columns()) {
-      String why = session.why("horizon", "contender", contender.id());
-      totals.add(
-          session.evaluation().stay(contender.id()) instanceof Outcome.Found<Stay> found
-              ? Cell.figure(Figures.money(found.best().ledger().total(view)), why)
-                  .noting(found.best().option().label())
-              : Cell.missing("—", why));
+      totals.add(HorizonCell.of(session, contender));
       wins.add(wins(session, contender));
     }
     rows.add(new Row(Cell.fact(months + " months, " + view.words()), totals, "big"));

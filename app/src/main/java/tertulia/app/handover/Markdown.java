@@ -102,7 +102,7 @@ final class Markdown {
               + " | "
               + (c.setAside() != null ? "set aside: " + escaped(c.setAside()) : option(c))
               + " | "
-              + (c.horizon() == null ? "not known" : c.horizon().amount())
+              + amount(c)
               + " | "
               + (c.total() == null ? "—" : total(c.total()))
               + " |");
@@ -115,8 +115,12 @@ final class Markdown {
       List<String> why = contender.notCounted();
       return why.isEmpty() ? "none" : escaped(why.getLast());
     }
-    return escaped(contender.horizon().option())
-        + (contender.horizon().atMost() ? " (at most)" : "");
+    return escaped(contender.horizon().option());
+  }
+
+  private static String amount(Results.ContenderResult contender) {
+    Results.CostResult cost = contender.horizon();
+    return cost == null ? "not known" : (cost.atMost() ? "at most " : "") + cost.amount();
   }
 
   private static String total(Results.ScoreResult total) {
