@@ -1,23 +1,21 @@
 package tertulia.app.decision;
 
-import io.github.wimdeblauwe.htmx.spring.boot.mvc.HxRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.time.LocalDate;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
-import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
-import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import tertulia.app.exchange.Codes;
 import tertulia.app.exchange.Faults;
 import tertulia.app.people.SignedIn;
+import tertulia.app.selection.StepBody;
 import tertulia.app.selection.Steps;
 import tertulia.app.selection.Workspace;
 import tertulia.core.decision.Proposal;
@@ -26,7 +24,7 @@ import tertulia.core.path.Stay;
 
 /** The Decision step. */
 @Controller
-class DecisionController {
+class DecisionController implements StepBody {
   private static final String VIEW = "decision/decision";
   private static final int LONGEST = 4000;
   private final Steps steps;
@@ -35,26 +33,6 @@ class DecisionController {
   DecisionController(Steps steps, Decisions decisions) {
     this.steps = steps;
     this.decisions = decisions;
-  }
-
-  @GetMapping("/selections/{id}/decision")
-  String page(
-      @PathVariable long id,
-      @RequestParam Map<String, String> query,
-      @AuthenticationPrincipal SignedIn person,
-      Model model) {
-    return steps.page(fill(id, query, person, model), "decision", VIEW, model);
-  }
-
-  @HxRequest
-  @GetMapping("/selections/{id}/decision")
-  String update(
-      @PathVariable long id,
-      @RequestParam Map<String, String> query,
-      @AuthenticationPrincipal SignedIn person,
-      Model model,
-      HttpServletResponse response) {
-    return steps.update(fill(id, query, person, model), "decision", VIEW, model, response);
   }
 
   @PostMapping("/selections/{id}/decision")
@@ -84,7 +62,7 @@ class DecisionController {
       Model model,
       HttpServletResponse response,
       boolean propose) {
-    Workspace.Session session = fill(id, Map.of(), person, model);
+    Workspace.Session session = steps.open(id, Map.of(), person);
     Faults faults = new Faults();
     Optional<Proposal> proposal = proposal(typed, session, faults);
     if (proposal.isPresent()) {
@@ -96,10 +74,10 @@ class DecisionController {
     }
     Map<String, String> byField = new LinkedHashMap<>();
     faults.all().forEach(fault -> byField.putIfAbsent(fault.at(), fault.message()));
-    response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
+    String page = steps.refused(session, this, model, response);
     model.addAttribute("typed", typed);
     model.addAttribute("faults", byField);
-    return steps.page(session, "decision", VIEW, model);
+    return page;
   }
 
   private static Optional<Proposal> proposal(
@@ -193,20 +171,28 @@ class DecisionController {
       String reason,
       Model model,
       HttpServletResponse response) {
-    response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
-    Workspace.Session session = fill(id, Map.of(), person, model);
+    String page = steps.refused(steps.open(id, Map.of(), person), this, model, response);
     model.addAttribute("faults", Map.of("answer", message));
     model.addAttribute("typedReason", reason);
-    return steps.page(session, "decision", VIEW, model);
+    return page;
   }
 
-  private Workspace.Session fill(long id, Map<String, String> query, SignedIn person, Model model) {
-    Workspace.Session session = steps.open(id, query, person);
-    Optional<Decisions.Stored> stored = decisions.find(id);
+  @Override
+  public String key() {
+    return "decision";
+  }
+
+  @Override
+  public String view() {
+    return VIEW;
+  }
+
+  @Override
+  public void fill(Workspace.Session session, Model model) {
+    Optional<Decisions.Stored> stored = decisions.find(session.table().id());
     model.addAttribute("decision", DecisionView.of(session, stored));
     model.addAttribute("typed", DecisionView.typed(session, stored));
     model.addAttribute("faults", Map.of());
     model.addAttribute("typedReason", "");
-    return session;
   }
 }

@@ -1,18 +1,13 @@
 package tertulia.app.selection;
 
-import io.github.wimdeblauwe.htmx.spring.boot.mvc.HxRequest;
-import jakarta.servlet.http.HttpServletResponse;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
-import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
-import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
@@ -20,47 +15,24 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 import tertulia.app.catalogue.Catalogue;
 import tertulia.app.display.Dates;
 import tertulia.app.display.Figures;
-import tertulia.app.people.SignedIn;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.pricing.Plan;
 import tertulia.core.scoring.PublicRating;
 
 /** The Contenders step: who is at the table, who was set aside and why. */
 @Controller
-class ContendersController {
+class ContendersController implements StepBody {
   private static final String VIEW = "selection/contenders";
-  private final Steps steps;
   private final Selections selections;
   private final Catalogue catalogue;
 
-  ContendersController(Steps steps, Selections selections, Catalogue catalogue) {
-    this.steps = steps;
+  ContendersController(Selections selections, Catalogue catalogue) {
     this.selections = selections;
     this.catalogue = catalogue;
   }
 
   /** A contender set aside. */
   record Aside(String slug, String name, String reason) {}
-
-  @GetMapping("/selections/{id}/contenders")
-  String page(
-      @PathVariable long id,
-      @RequestParam Map<String, String> query,
-      @AuthenticationPrincipal SignedIn person,
-      Model model) {
-    return steps.page(fill(id, query, person, model), "contenders", VIEW, model);
-  }
-
-  @HxRequest
-  @GetMapping("/selections/{id}/contenders")
-  String update(
-      @PathVariable long id,
-      @RequestParam Map<String, String> query,
-      @AuthenticationPrincipal SignedIn person,
-      Model model,
-      HttpServletResponse response) {
-    return steps.update(fill(id, query, person, model), "contenders", VIEW, model, response);
-  }
 
   @PostMapping("/selections/{id}/contenders")
   String add(@PathVariable long id, @RequestParam String slug) {
@@ -102,8 +74,18 @@ class ContendersController {
     return "redirect:/selections/" + id + "/contenders";
   }
 
-  private Workspace.Session fill(long id, Map<String, String> query, SignedIn person, Model model) {
-    Workspace.Session session = steps.open(id, query, person);
+  @Override
+  public String key() {
+    return "contenders";
+  }
+
+  @Override
+  public String view() {
+    return VIEW;
+  }
+
+  @Override
+  public void fill(Workspace.Session session, Model model) {
     List<Contender> all = session.table().selection().contenders();
     Set<String> here = all.stream().map(Contender::id).collect(Collectors.toSet());
     model.addAttribute("rows", rows(session));
@@ -119,7 +101,6 @@ class ContendersController {
             .map(Catalogue.Stored::sheet)
             .filter(sheet -> !here.contains(sheet.id()))
             .toList());
-    return session;
   }
 
   private static List<Row> rows(Workspace.Session session) {

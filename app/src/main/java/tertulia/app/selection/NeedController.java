@@ -1,19 +1,15 @@
 package tertulia.app.selection;
 
-import io.github.wimdeblauwe.htmx.spring.boot.mvc.HxRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.util.Map;
-import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.WebDataBinder;
-import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.InitBinder;
 import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
-import org.springframework.web.bind.annotation.RequestParam;
 import tertulia.app.catalogue.Catalogue;
 import tertulia.app.exchange.Brief;
 import tertulia.app.people.SignedIn;
@@ -21,7 +17,7 @@ import tertulia.app.web.Conflict;
 
 /** The Need step: for whom, how many, what must be there. */
 @Controller
-class NeedController {
+class NeedController implements StepBody {
   private static final String VIEW = "selection/need";
   private final Steps steps;
   private final Selections selections;
@@ -36,26 +32,6 @@ class NeedController {
   @InitBinder("form")
   void bindFields(WebDataBinder binder) {
     binder.initDirectFieldAccess();
-  }
-
-  @GetMapping("/selections/{id}/need")
-  String page(
-      @PathVariable long id,
-      @RequestParam Map<String, String> query,
-      @AuthenticationPrincipal SignedIn person,
-      Model model) {
-    return steps.page(fill(id, query, person, model), "need", VIEW, model);
-  }
-
-  @HxRequest
-  @GetMapping("/selections/{id}/need")
-  String update(
-      @PathVariable long id,
-      @RequestParam Map<String, String> query,
-      @AuthenticationPrincipal SignedIn person,
-      Model model,
-      HttpServletResponse response) {
-    return steps.update(fill(id, query, person, model), "need", VIEW, model, response);
   }
 
   @PostMapping("/selections/{id}/need")
@@ -78,24 +54,31 @@ class NeedController {
         form.version = table.version();
       }
     }
-    response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
-    Workspace.Session session = fill(id, Map.of(), person, model);
+    String page = steps.refused(steps.open(id, Map.of(), person), this, model, response);
     model.addAttribute("form", BriefConverter.withRoom(form));
     model.addAttribute("faults", faults);
-    return steps.page(session, "need", VIEW, model);
+    return page;
   }
 
-  private Workspace.Session fill(long id, Map<String, String> query, SignedIn person, Model model) {
-    Workspace.Session session = steps.open(id, query, person);
+  @Override
+  public String key() {
+    return "need";
+  }
+
+  @Override
+  public String view() {
+    return VIEW;
+  }
+
+  @Override
+  public void fill(Workspace.Session session, Model model) {
     Table table = session.table();
     model.addAttribute("demand", NeedRows.demand(session));
     model.addAttribute("rows", NeedRows.needs(session, false));
-    model.addAttribute("saved", query.containsKey("saved"));
     model.addAttribute("faults", Map.of());
     model.addAttribute("capabilities", catalogue.capabilities().values());
     model.addAttribute(
         "form",
         BriefConverter.withRoom(BriefConverter.form(table.file().brief(), table.version())));
-    return session;
   }
 }

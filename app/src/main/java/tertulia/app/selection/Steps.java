@@ -2,6 +2,7 @@ package tertulia.app.selection;
 
 import jakarta.servlet.http.HttpServletResponse;
 import java.util.Map;
+import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
 import org.springframework.ui.Model;
 import tertulia.app.people.SignedIn;
@@ -23,21 +24,32 @@ public class Steps {
   }
 
   /** The whole page of a step. */
-  public String page(Workspace.Session session, String step, String view, Model model) {
-    model.addAttribute("frame", workspace.frame(session, step, view));
+  public String page(Workspace.Session session, StepBody body, Model model) {
+    fill(session, body, model);
     return PAGE;
   }
 
+  /**
+   * The page of a step after something typed was refused; what the caller puts into the model
+   * afterwards stands in place of what is stored.
+   */
+  public String refused(
+      Workspace.Session session, StepBody body, Model model, HttpServletResponse response) {
+    response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
+    return page(session, body, model);
+  }
+
   /** What a changed "what if" changes on the page of a step; the browser's address follows. */
-  public String update(
-      Workspace.Session session,
-      String step,
-      String view,
-      Model model,
-      HttpServletResponse response) {
-    Frame frame = workspace.frame(session, step, view);
-    model.addAttribute("frame", frame);
-    response.setHeader("HX-Push-Url", frame.href(step));
+  String update(
+      Workspace.Session session, StepBody body, Model model, HttpServletResponse response) {
+    response.setHeader("HX-Push-Url", fill(session, body, model).href(body.key()));
     return UPDATE;
+  }
+
+  private Frame fill(Workspace.Session session, StepBody body, Model model) {
+    Frame frame = workspace.frame(session, body.key(), body.view());
+    body.fill(session, model);
+    model.addAttribute("frame", frame);
+    return frame;
   }
 }

@@ -1,14 +1,11 @@
 package tertulia.app.weighing;
 
-import io.github.wimdeblauwe.htmx.spring.boot.mvc.HxRequest;
-import jakarta.servlet.http.HttpServletResponse;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
-import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
@@ -16,6 +13,7 @@ import tertulia.app.exchange.Json;
 import tertulia.app.people.SignedIn;
 import tertulia.app.selection.Cell;
 import tertulia.app.selection.Selections;
+import tertulia.app.selection.StepBody;
 import tertulia.app.selection.Steps;
 import tertulia.app.selection.Workspace;
 import tertulia.app.web.NotFound;
@@ -25,7 +23,7 @@ import tertulia.core.scoring.Mark;
 
 /** The Marks step. */
 @Controller
-class MarksController {
+class MarksController implements StepBody {
   private static final String VIEW = "weighing/marks";
   private final Steps steps;
   private final Selections selections;
@@ -48,26 +46,6 @@ class MarksController {
       String dots,
       String dotsId) {}
 
-  @GetMapping("/selections/{id}/marks")
-  String page(
-      @PathVariable long id,
-      @RequestParam Map<String, String> query,
-      @AuthenticationPrincipal SignedIn person,
-      Model model) {
-    return steps.page(fill(id, query, person, model), "marks", VIEW, model);
-  }
-
-  @HxRequest
-  @GetMapping("/selections/{id}/marks")
-  String update(
-      @PathVariable long id,
-      @RequestParam Map<String, String> query,
-      @AuthenticationPrincipal SignedIn person,
-      Model model,
-      HttpServletResponse response) {
-    return steps.update(fill(id, query, person, model), "marks", VIEW, model, response);
-  }
-
   /** Saves one mark as soon as it is chosen: "", "x" for cannot judge, or 0 to 10. */
   @PostMapping("/selections/{id}/marks")
   String mark(
@@ -83,7 +61,7 @@ class MarksController {
     }
     checkThere(steps.open(id, query, person), criterion, contender);
     selections.mark(id, person, criterion, contender, mark);
-    steps.page(fill(id, query, person, model), "marks", VIEW, model);
+    steps.page(steps.open(id, query, person), this, model);
     return "weighing/marked";
   }
 
@@ -102,8 +80,18 @@ class MarksController {
         .toList();
   }
 
-  private Workspace.Session fill(long id, Map<String, String> query, SignedIn person, Model model) {
-    Workspace.Session session = steps.open(id, query, person);
+  @Override
+  public String key() {
+    return "marks";
+  }
+
+  @Override
+  public String view() {
+    return VIEW;
+  }
+
+  @Override
+  public void fill(Workspace.Session session, Model model) {
     List<Line> lines =
         judged(session).stream()
             .map(criterion ->
@@ -113,7 +101,6 @@ class MarksController {
                     session.columns().stream().map(c -> cell(session, criterion, c)).toList()))
             .toList();
     model.addAttribute("lines", lines);
-    return session;
   }
 
   private static MarkCell cell(

@@ -1,16 +1,13 @@
 package tertulia.app.weighing;
 
-import io.github.wimdeblauwe.htmx.spring.boot.mvc.HxRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.Map;
-import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.WebDataBinder;
-import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.InitBinder;
 import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -19,6 +16,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import tertulia.app.exchange.Codes;
 import tertulia.app.people.SignedIn;
 import tertulia.app.selection.Selections;
+import tertulia.app.selection.StepBody;
 import tertulia.app.selection.Steps;
 import tertulia.app.selection.Workspace;
 import tertulia.app.web.Conflict;
@@ -26,7 +24,7 @@ import tertulia.app.web.NotFound;
 
 /** The Weights step. */
 @Controller
-class WeighingController {
+class WeighingController implements StepBody {
   private static final String VIEW = "weighing/weights";
   private final Steps steps;
   private final Selections selections;
@@ -39,26 +37,6 @@ class WeighingController {
   @InitBinder("form")
   void bindFields(WebDataBinder binder) {
     binder.initDirectFieldAccess();
-  }
-
-  @GetMapping("/selections/{id}/weights")
-  String page(
-      @PathVariable long id,
-      @RequestParam Map<String, String> query,
-      @AuthenticationPrincipal SignedIn person,
-      Model model) {
-    return steps.page(fill(id, query, person, model), "weights", VIEW, model);
-  }
-
-  @HxRequest
-  @GetMapping("/selections/{id}/weights")
-  String update(
-      @PathVariable long id,
-      @RequestParam Map<String, String> query,
-      @AuthenticationPrincipal SignedIn person,
-      Model model,
-      HttpServletResponse response) {
-    return steps.update(fill(id, query, person, model), "weights", VIEW, model, response);
   }
 
   /** Saves one criterion's points as soon as they are entered. */
@@ -82,10 +60,10 @@ class WeighingController {
     } catch (IllegalArgumentException e) {
       fault = String.valueOf(e.getMessage());
     }
-    Workspace.Session session = fill(id, query, person, model);
+    steps.page(steps.open(id, query, person), this, model);
     model.addAttribute("faultAt", criterion);
     model.addAttribute("fault", fault);
-    steps.page(session, "weights", VIEW, model);
+
     return "weighing/weighed";
   }
 
@@ -117,11 +95,10 @@ class WeighingController {
         form.version = selections.load(id).version();
       }
     }
-    response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
-    Workspace.Session session = fill(id, Map.of(), person, model);
+    String page = steps.refused(steps.open(id, Map.of(), person), this, model, response);
     model.addAttribute("form", CriteriaConverter.withRoom(form));
     model.addAttribute("faults", faults);
-    return steps.page(session, "weights", VIEW, model);
+    return page;
   }
 
   @PostMapping("/selections/{id}/shares")
@@ -146,11 +123,10 @@ class WeighingController {
       selections.changeShares(id, shares);
       return "redirect:/selections/" + id + "/weights";
     }
-    response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
-    Workspace.Session session = fill(id, Map.of(), person, model);
+    String page = steps.refused(steps.open(id, Map.of(), person), this, model, response);
     model.addAttribute("typedShares", typed);
     model.addAttribute("faults", faults);
-    return steps.page(session, "weights", VIEW, model);
+    return page;
   }
 
   private static int share(String text) {
@@ -161,8 +137,18 @@ class WeighingController {
     return share;
   }
 
-  private Workspace.Session fill(long id, Map<String, String> query, SignedIn person, Model model) {
-    Workspace.Session session = steps.open(id, query, person);
+  @Override
+  public String key() {
+    return "weights";
+  }
+
+  @Override
+  public String view() {
+    return VIEW;
+  }
+
+  @Override
+  public void fill(Workspace.Session session, Model model) {
     model.addAttribute("weights", WeightsView.of(session));
     model.addAttribute("faults", Map.of());
     model.addAttribute("typedShares", Map.of());
@@ -170,6 +156,5 @@ class WeighingController {
         "form",
         CriteriaConverter.withRoom(
             CriteriaConverter.form(session.table().file().brief(), session.table().version())));
-    return session;
   }
 }

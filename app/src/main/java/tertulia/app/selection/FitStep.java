@@ -1,17 +1,10 @@
 package tertulia.app.selection;
 
-import io.github.wimdeblauwe.htmx.spring.boot.mvc.HxRequest;
-import jakarta.servlet.http.HttpServletResponse;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import org.springframework.security.core.annotation.AuthenticationPrincipal;
-import org.springframework.stereotype.Controller;
+import org.springframework.stereotype.Component;
 import org.springframework.ui.Model;
-import org.springframework.web.bind.annotation.GetMapping;
-import org.springframework.web.bind.annotation.PathVariable;
-import org.springframework.web.bind.annotation.RequestParam;
-import tertulia.app.people.SignedIn;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.fit.Reason;
 import tertulia.core.fit.Verdict;
@@ -19,14 +12,9 @@ import tertulia.core.path.Outcome;
 import tertulia.core.path.Stay;
 
 /** The Fit step: the plan each contender would really need, and why not a cheaper one. */
-@Controller
-class FitController {
+@Component
+class FitStep implements StepBody {
   private static final String VIEW = "selection/fit";
-  private final Steps steps;
-
-  FitController(Steps steps) {
-    this.steps = steps;
-  }
 
   /** One plan's standing over all months. */
   record PlanLine(String option, String word, String look, List<String> reasons) {}
@@ -34,32 +22,21 @@ class FitController {
   /** A contender with the standing of each of its plans. */
   record Ladder(String name, String why, List<PlanLine> plans) {}
 
-  @GetMapping("/selections/{id}/fit")
-  String page(
-      @PathVariable long id,
-      @RequestParam Map<String, String> query,
-      @AuthenticationPrincipal SignedIn person,
-      Model model) {
-    return steps.page(fill(id, query, person, model), "fit", VIEW, model);
+  @Override
+  public String key() {
+    return "fit";
   }
 
-  @HxRequest
-  @GetMapping("/selections/{id}/fit")
-  String update(
-      @PathVariable long id,
-      @RequestParam Map<String, String> query,
-      @AuthenticationPrincipal SignedIn person,
-      Model model,
-      HttpServletResponse response) {
-    return steps.update(fill(id, query, person, model), "fit", VIEW, model, response);
+  @Override
+  public String view() {
+    return VIEW;
   }
 
-  private Workspace.Session fill(long id, Map<String, String> query, SignedIn person, Model model) {
-    Workspace.Session session = steps.open(id, query, person);
+  @Override
+  public void fill(Workspace.Session session, Model model) {
     model.addAttribute("demand", NeedRows.demand(session));
     model.addAttribute("rows", NeedRows.needs(session, true));
     model.addAttribute("ladders", session.columns().stream().map(c -> ladder(session, c)).toList());
-    return session;
   }
 
   private static Ladder ladder(Workspace.Session session, Contender contender) {

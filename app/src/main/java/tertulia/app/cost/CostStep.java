@@ -1,0 +1,27 @@
+package tertulia.app.cost;
+
+import org.springframework.stereotype.Component;
+import org.springframework.ui.Model;
+import tertulia.app.selection.StepBody;
+import tertulia.app.selection.Workspace;
+
+/** The Cost step. */
+@Component
+class CostStep implements StepBody {
+  private static final String VIEW = "cost/cost";
+
+  @Override
+  public String key() {
+    return "cost";
+  }
+
+  @Override
+  public String view() {
+    return VIEW;
+  }
+
+  @Override
+  public void fill(Workspace.Session session, Model model) {
+    model.addAttribute("cost", CostView.of(session));
+  }
+}

@@ -1,0 +1,15 @@
+package tertulia.app.selection;
+
+import org.springframework.ui.Model;
+
+/** What one step shows below the frame: its address, its template and its model. */
+public interface StepBody {
+  /** The step's name in addresses, such as "cost". */
+  String key();
+
+  /** The template with the step's fragments "results" and "below". */
+  String view();
+
+  /** Puts what the template reads into the model. */
+  void fill(Workspace.Session session, Model model);
+}
