@@ -36,7 +36,11 @@ public class AccessTest extends ServedTest {
 
   private record Route(HttpMethod method, String pattern) {
     MockHttpServletRequestBuilder request() {
-      String path = pattern.replace("{id}", "987654").replace("{slug}", "no-such-tool");
+      String path =
+          pattern
+              .replace("{id}", "987654")
+              .replace("{slug}", "no-such-tool")
+              .replaceAll("\\{step:([a-z]+)[^}]*}", "$1");
       return MockMvcRequestBuilders.request(method, path).with(csrf());
     }
   }

@@ -177,6 +177,9 @@ final class BriefConverter {
         parts.add(group(line, at, id, name, parts.size()));
       }
     }
+    if (parts.isEmpty()) {
+      faults.add("groups[0].name", "Nobody is named. Name at least one group of people.");
+    }
     return parts;
   }
 

@@ -127,9 +127,15 @@ public final class Evaluation {
     return market;
   }
 
-  /** The people of the first plan month; their shares hold for costs by headcount. */
+  /**
+   * The people whose shares hold for costs by headcount: those of the first plan month in which
+   * there is anybody.
+   */
   public People today() {
-    return planned.getFirst();
+    return planned.stream()
+        .filter(people -> people.total() > 0)
+        .findFirst()
+        .orElseGet(planned::getFirst);
   }
 
   /** The planned people by month, in the scenario. */

@@ -1,6 +1,5 @@
 package tertulia.core.evaluation;
 
-import java.math.RoundingMode;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -20,9 +19,6 @@ import tertulia.core.path.Outcome;
 import tertulia.core.path.Stay;
 import tertulia.core.path.SteadyCost;
 import tertulia.core.pricing.Charge;
-import tertulia.core.scoring.Criterion;
-import tertulia.core.scoring.Interval;
-import tertulia.core.scoring.Totals;
 import tertulia.core.working.Quantity;
 import tertulia.core.working.Working;
 
@@ -40,12 +36,11 @@ record Explanation(Evaluation evaluation) {
       case Figure.Idle idle -> idle(idle.contender());
       case Figure.Dearer dearer -> dearer(dearer.contender());
       case Figure.Plans plans -> plans(plans.contender());
-      case Figure.Weight weight ->
-          selection().panel().explainWeight(criterion(weight.criterion()), evaluation.criteria());
-      case Figure.Value value -> value(value.contender(), value.criterion());
-      case Figure.Total total -> total(total.contender());
-      case Figure.Wins wins -> wins(wins.contender());
-      case Figure.Winner winner -> winner(criterion(winner.criterion()));
+      case Figure.Weight weight -> scores().weight(weight.criterion());
+      case Figure.Value value -> scores().value(value.contender(), value.criterion());
+      case Figure.Total total -> scores().total(total.contender());
+      case Figure.Wins wins -> scores().wins(wins.contender());
+      case Figure.Winner winner -> scores().winner(winner.criterion());
     };
   }
 
@@ -53,11 +48,8 @@ record Explanation(Evaluation evaluation) {
     return evaluation.selection();
   }
 
-  private Criterion criterion(String id) {
-    return evaluation.criteria().stream()
-        .filter(c -> c.id().equals(id))
-        .findFirst()
-        .orElseThrow(() -> new IllegalArgumentException("No criterion " + id));
+  private ScoreExplanation scores() {
+    return new ScoreExplanation(evaluation, this::plans);
   }
 
   private Working headcount() {
@@ -329,111 +321,5 @@ record Explanation(Evaluation evaluation) {
         "over all " + selection().horizon().months() + " months",
         Optional.empty(),
         lines);
-  }
-
-  private Working value(String contender, String criterion) {
-    return evaluation
-        .value(contender, criterion(criterion))
-        .map(found -> found.working())
-        .orElseGet(() -> notRanked(contender));
-  }
-
-  private Working total(String contender) {
-    return ranked(contender)
-        .<Working>map(totals ->
-            new Working.Stated(
-                "Total score",
-                Optional.of(totals.total(contender))
-                    .filter(Interval::isExact)
-                    .map(total -> "known")
-                    .orElse("a range"),
-                Optional.empty(),
-                List.of(totals.explain(contender), rank(totals, contender))))
-        .orElseGet(() -> notRanked(contender));
-  }
-
-  private Optional<Totals> ranked(String contender) {
-    return evaluation.totals().filter(totals -> totals.values().containsKey(contender));
-  }
-
-  private Working rank(Totals totals, String contender) {
-    List<Working> rivals = new ArrayList<>();
-    Totals.Standing mine = null;
-    for (Totals.Standing standing : totals.standings()) {
-      if (standing.contender().equals(contender)) {
-        mine = standing;
-      } else {
-        rivals.add(
-            new Working.Stated(
-                selection().contender(standing.contender()).tool().name(), ends(standing.total())));
-      }
-    }
-    Totals.Standing own = java.util.Objects.requireNonNull(mine);
-    return new Working.Stated(
-        "Rank "
-            + own.bestRank()
-            + (own.bestRank() == own.worstRank() ? "" : " to " + own.worstRank()),
-        (own.bestRank() - 1)
-            + " certainly above, "
-            + (own.worstRank() - 1)
-            + " not certainly below",
-        Optional.empty(),
-        rivals);
-  }
-
-  private static String ends(Interval total) {
-    String low = total.low().setScale(4, RoundingMode.HALF_UP).toPlainString();
-    String high = total.high().setScale(4, RoundingMode.HALF_UP).toPlainString();
-    return total.isExact() ? low : low + " to " + high;
-  }
-
-  private Working wins(String contender) {
-    return ranked(contender)
-        .<Working>map(totals ->
-            new Working.Stated(
-                "Criteria won",
-                totals.wins(contender) + " of " + totals.criteria().size(),
-                Optional.empty(),
-                totals.criteria().stream().map(this::winner).toList()))
-        .orElseGet(() -> notRanked(contender));
-  }
-
-  /** The lead of the best over the second, by the middle of their values. */
-  private Working winner(Criterion criterion) {
-    return evaluation
-        .totals()
-        .map(totals -> winner(totals, criterion))
-        .orElseGet(() -> new Working.Missing(criterion.name(), "nobody has given weights yet"));
-  }
-
-  private Working winner(Totals totals, Criterion criterion) {
-    Totals.Winner winner = totals.winner(criterion);
-    List<Working> values = new ArrayList<>();
-    for (String id : totals.values().keySet()) {
-      values.add(
-          new Working.Stated(
-              selection().contender(id).tool().name(),
-              ends(totals.value(id, criterion).interval()),
-              Optional.empty(),
-              List.of(totals.value(id, criterion).working())));
-    }
-    String name = selection().contender(winner.contender()).tool().name();
-    return new Working.Stated(
-        criterion.name() + ": " + name + " first",
-        winner.margin().words() + "; below 0.05 a tie, below 0.15 an edge",
-        Optional.empty(),
-        values);
-  }
-
-  private Working notRanked(String contender) {
-    return selection()
-        .contender(contender)
-        .setAside()
-        .<Working>map(reason -> new Working.Missing("Total", "set aside: " + reason))
-        .orElseGet(() ->
-            evaluation.feasible().stream().anyMatch(c -> c.id().equals(contender))
-                ? new Working.Missing("Total", "nobody has given weights yet")
-                : new Working.Missing(
-                    "Total", "no plan qualifies in all months", List.of(plans(contender))));
   }
 }
