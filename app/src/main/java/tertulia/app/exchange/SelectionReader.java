@@ -53,7 +53,7 @@ public final class SelectionReader {
                     Codes.day(brief.asOf()),
                     new Horizon(Codes.month(brief.start()), brief.months()),
                     Codes.currency(brief.currency()),
-                    new PriceRise(Codes.decimal(brief.priceRisePercent()).movePointLeft(2)),
+                    PriceRise.ofPercent(Codes.decimal(brief.priceRisePercent()).toPlainString()),
                     groups,
                     demand,
                     needs,

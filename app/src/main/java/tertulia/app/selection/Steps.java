@@ -42,7 +42,7 @@ public class Steps {
   /** What a changed "what if" changes on the page of a step; the browser's address follows. */
   String update(
       Workspace.Session session, StepBody body, Model model, HttpServletResponse response) {
-    response.setHeader("HX-Push-Url", fill(session, body, model).href(body.key()));
+    response.setHeader("HX-Replace-Url", fill(session, body, model).href(body.key()));
     return UPDATE;
   }
 

@@ -241,7 +241,7 @@ public class Workspace {
   }
 
   /** A contender's total as it reads at the head of its column. */
-  public static Cell total(Session session, String id) {
+  private static Cell total(Session session, String id) {
     String why = session.why("total", "contender", id);
     return session
         .evaluation()

@@ -194,6 +194,12 @@ public class WalkTest extends BrowserTest {
     page.reload();
     assertThat(page.locator("#people")).hasValue("121");
     assertThat(column(page, "A month for 121 people", "Slotmeer")).hasText("1,645.60");
+    // many moves of the bead are one place: Back leads to the step before
+    page.goBack();
+    page.waitForURL("**/fit");
+    page.goForward();
+    page.waitForURL("**/cost?people=121");
+    assertThat(column(page, "A month for 121 people", "Slotmeer")).hasText("1,645.60");
   }
 
   private void why(Page page) {

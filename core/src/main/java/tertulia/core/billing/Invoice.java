@@ -39,8 +39,7 @@ public record Invoice(
 
   /** The total in the reporting currency: converted once, then rounded. */
   public Money reported() {
-    return rate.map(r -> Rounding.toMinorUnit(own().getAmount().multiply(r.rate()), r.to()))
-        .orElseGet(this::own);
+    return rate.map(r -> r.convert(own())).orElseGet(this::own);
   }
 
   /** {@link #reported} divided evenly over the months covered. */
@@ -59,20 +58,7 @@ public record Invoice(
             label, currency.getCode(), lines.stream().map(InvoiceLine::explain).toList());
     return rate.<Working>map(r ->
             new Working.Derived(
-                label,
-                Quantity.of(reported()),
-                "at "
-                    + r.rate().toPlainString()
-                    + " "
-                    + r.to()
-                    + " for 1 "
-                    + r.from()
-                    + " of "
-                    + r.on()
-                    + " ("
-                    + r.source()
-                    + "), rounded",
-                List.of(own)))
+                label, Quantity.of(reported()), r.words() + ", rounded", List.of(own)))
         .orElse(own);
   }
 }

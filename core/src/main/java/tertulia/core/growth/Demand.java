@@ -40,13 +40,6 @@ public record Demand(BigDecimal fixed, Map<String, BigDecimal> rates) {
     });
   }
 
-  /** One unit for each head of every group. */
-  public static Demand onePerHead(List<Group> groups) {
-    Map<String, BigDecimal> rates = new LinkedHashMap<>();
-    groups.forEach(g -> rates.put(g.id(), BigDecimal.ONE));
-    return new Demand(BigDecimal.ZERO, rates);
-  }
-
   /** Whole units needed by {@code people}. */
   public int units(People people) {
     BigDecimal scaled =

@@ -49,10 +49,6 @@ public record Step(
     }
   }
 
-  public static Step lasting(String label, YearMonth from, int change) {
-    return new Step(label, from, null, change, false);
-  }
-
   public Optional<YearMonth> end() {
     return Optional.ofNullable(until);
   }

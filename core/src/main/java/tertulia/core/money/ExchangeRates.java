@@ -1,12 +1,10 @@
 package tertulia.core.money;
 
-import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import org.joda.money.CurrencyUnit;
-import org.joda.money.Money;
 
 /** Published rates of exchange. Rates are never inverted and never chained. */
 public record ExchangeRates(List<ExchangeRate> published) {
@@ -21,19 +19,5 @@ public record ExchangeRates(List<ExchangeRate> published) {
     return published.stream()
         .filter(r -> r.from().equals(from) && r.to().equals(to) && !r.on().isAfter(date))
         .max(Comparator.comparing(ExchangeRate::on));
-  }
-
-  /** {@code money} in {@code to} at the latest rate on or before {@code date}, rounded once. */
-  public Conversion convert(Money money, CurrencyUnit to, LocalDate date) {
-    CurrencyUnit from = money.getCurrencyUnit();
-    if (from.equals(to)) {
-      return new Conversion.Converted(money, Optional.empty());
-    }
-    Optional<ExchangeRate> rate = latest(from, to, date);
-    if (rate.isEmpty()) {
-      return new Conversion.NoRate(from, to);
-    }
-    BigDecimal exact = money.getAmount().multiply(rate.get().rate());
-    return new Conversion.Converted(Rounding.toMinorUnit(exact, to), rate);
   }
 }

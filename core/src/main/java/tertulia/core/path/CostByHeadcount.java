@@ -161,13 +161,4 @@ public record CostByHeadcount(int most, Map<String, Curve> curves, List<Lead> le
     }
     return curve;
   }
-
-  /** Who is cheapest at n people; empty if nobody has a figure. */
-  public Optional<String> leaderAt(int n) {
-    Optional<String> leader = Optional.empty();
-    for (Lead lead : leads) {
-      leader = lead.n() <= n ? lead.tool() : leader;
-    }
-    return leader;
-  }
 }

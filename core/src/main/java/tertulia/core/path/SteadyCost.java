@@ -13,7 +13,6 @@ import tertulia.core.fit.Offering;
 import tertulia.core.fit.Verdict;
 import tertulia.core.growth.People;
 import tertulia.core.money.ExchangeRate;
-import tertulia.core.money.Rounding;
 import tertulia.core.pricing.Charge;
 import tertulia.core.pricing.PriceBasis;
 import tertulia.core.pricing.PriceList;
@@ -58,17 +57,7 @@ public record SteadyCost(
             new Working.Derived(
                 option.label() + ", one month",
                 Quantity.of(money),
-                "at "
-                    + r.rate().toPlainString()
-                    + " "
-                    + r.to()
-                    + " for 1 "
-                    + r.from()
-                    + " of "
-                    + r.on()
-                    + " ("
-                    + r.source()
-                    + "), rounded",
+                r.words() + ", rounded",
                 List.of(sum)))
         .orElse(sum);
   }
@@ -100,9 +89,7 @@ public record SteadyCost(
           option.list().charges().stream().map(charge -> line(option, charge)).toList();
       Money sum = Money.total(own, lines.stream().map(InvoiceLine::amount).toList());
       Optional<ExchangeRate> rate = market.rate(option.list());
-      Money reported =
-          rate.map(r -> Rounding.toMinorUnit(sum.getAmount().multiply(r.rate()), r.to()))
-              .orElse(sum);
+      Money reported = rate.map(r -> r.convert(sum)).orElse(sum);
       return new SteadyCost(option, lines, rate, reported);
     }
 

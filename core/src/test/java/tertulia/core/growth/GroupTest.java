@@ -22,8 +22,8 @@ public class GroupTest {
   public Object[][] months() {
     Step season = new Step("season", YearMonth.of(2027, 5), YearMonth.of(2027, 9), 26, true);
     Step winter = new Step("winter", YearMonth.of(2027, 11), YearMonth.of(2028, 2), -3, true);
-    Step route = Step.lasting("route", YearMonth.of(2028, 3), 9);
-    Step closing = Step.lasting("closing", YearMonth.of(2027, 2), -100);
+    Step route = new Step("route", YearMonth.of(2028, 3), null, 9, false);
+    Step closing = new Step("closing", YearMonth.of(2027, 2), null, -100, false);
     return new Object[][] {
       {List.of(season), 3, 20},
       {List.of(season), 4, 46},
@@ -52,7 +52,7 @@ public class GroupTest {
 
   @Test
   public void theScenarioTouchesGrowthAndNotSteps() {
-    Step route = Step.lasting("route", JAN_2027, 10);
+    Step route = new Step("route", JAN_2027, null, 10, false);
     Group group = new Group("g", "Crew", new Growth.Hires(20, BigDecimal.ONE), List.of(route));
     assertEquals(group.headcount(THREE_YEARS, 10, Scenario.LOW), 35);
     assertEquals(group.headcount(THREE_YEARS, 10, Scenario.EXPECTED), 40);
@@ -130,7 +130,7 @@ public class GroupTest {
 
   @Test
   public void theWorkingOfAHeadcountEndsInItsValue() {
-    Step route = Step.lasting("route", JAN_2027, 10);
+    Step route = new Step("route", JAN_2027, null, 10, false);
     Group group =
         new Group("g", "Crew", new Growth.Percent(46, new BigDecimal("0.12")), List.of(route));
     assertEquals(

@@ -2,6 +2,7 @@ package tertulia.core.money;
 
 import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertThrows;
+import static org.testng.Assert.assertTrue;
 import static tertulia.core.Samples.EUR;
 import static tertulia.core.Samples.money;
 
@@ -13,47 +14,48 @@ import org.joda.money.Money;
 import org.testng.annotations.Test;
 
 public class ExchangeRatesTest {
+  private static final CurrencyUnit GBP = CurrencyUnit.GBP;
   private static final LocalDate OCT = LocalDate.of(2026, 10, 1);
   private static final LocalDate NOV = LocalDate.of(2026, 11, 1);
   private static final ExchangeRates RATES =
       new ExchangeRates(
           List.of(
-              new ExchangeRate(CurrencyUnit.GBP, EUR, new BigDecimal("1.16"), NOV, "test"),
-              new ExchangeRate(CurrencyUnit.GBP, EUR, new BigDecimal("1.15"), OCT, "test")));
+              new ExchangeRate(GBP, EUR, new BigDecimal("1.16"), NOV, "test"),
+              new ExchangeRate(GBP, EUR, new BigDecimal("1.15"), OCT, "test")));
 
-  private static Conversion pounds(String amount, CurrencyUnit to, LocalDate on) {
-    return RATES.convert(Money.of(CurrencyUnit.GBP, new BigDecimal(amount)), to, on);
+  private static Money pounds(String amount) {
+    return Money.of(GBP, new BigDecimal(amount));
   }
 
-  private static Money converted(Conversion conversion) {
-    return ((Conversion.Converted) conversion).money();
-  }
-
-  @Test
-  public void theLatestRateOnOrBeforeTheDateCounts() {
-    assertEquals(converted(pounds("100", EUR, NOV)), money("116.00"));
-    assertEquals(converted(pounds("100", EUR, NOV.minusDays(1))), money("115.00"));
-    assertEquals(converted(pounds("0.43", EUR, NOV)), money("0.50"));
+  private static Money inEuro(String amount, LocalDate on) {
+    return RATES.latest(GBP, EUR, on).orElseThrow().convert(pounds(amount));
   }
 
   @Test
-  public void withoutARateThereIsNoFigure() {
-    Conversion before = pounds("100", EUR, OCT.minusDays(1));
-    assertEquals(((Conversion.NoRate) before).reason(), "no rate GBP to EUR");
+  public void theLatestRateOnOrBeforeTheDateCountsAndIsRoundedOnce() {
+    assertEquals(inEuro("100", NOV), money("116.00"));
+    assertEquals(inEuro("100", NOV.minusDays(1)), money("115.00"));
+    assertEquals(inEuro("0.43", NOV), money("0.50"));
   }
 
   @Test
-  public void ratesAreNeitherInvertedNorChained() {
-    Conversion inverse = RATES.convert(money("1"), CurrencyUnit.GBP, NOV);
-    assertEquals(((Conversion.NoRate) inverse).reason(), "no rate EUR to GBP");
-    assertEquals(
-        ((Conversion.NoRate) pounds("1", CurrencyUnit.USD, NOV)).reason(), "no rate GBP to USD");
+  public void ratesAreNeitherInvertedNorChainedNorGuessed() {
+    assertTrue(RATES.latest(GBP, EUR, OCT.minusDays(1)).isEmpty());
+    assertTrue(RATES.latest(EUR, GBP, NOV).isEmpty());
+    assertTrue(RATES.latest(GBP, CurrencyUnit.USD, NOV).isEmpty());
   }
 
   @Test
   public void mixedCurrenciesThrow() {
     assertThrows(
-        org.joda.money.CurrencyMismatchException.class,
-        () -> money("1").plus(Money.of(CurrencyUnit.GBP, BigDecimal.ONE)));
+        org.joda.money.CurrencyMismatchException.class, () -> money("1").plus(pounds("1")));
+    ExchangeRate rate = RATES.latest(GBP, EUR, NOV).orElseThrow();
+    assertThrows(IllegalArgumentException.class, () -> rate.convert(money("1")));
+    assertThrows(
+        IllegalArgumentException.class,
+        () -> new ExchangeRate(EUR, EUR, BigDecimal.ONE, NOV, "test"));
+    assertThrows(
+        IllegalArgumentException.class,
+        () -> new ExchangeRate(GBP, EUR, BigDecimal.ZERO, NOV, "test"));
   }
 }
