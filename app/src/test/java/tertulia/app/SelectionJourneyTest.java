@@ -107,7 +107,15 @@ public class SelectionJourneyTest extends ServedTest {
             "asOf",
             "2026-11-24",
             "rise",
-            "3");
+            "3",
+            "groups[0].name",
+            "Staff",
+            "groups[0].method",
+            "percent",
+            "groups[0].start",
+            "10",
+            "groups[0].figure",
+            "0");
     String page = answer.getContentAsString();
     assertEquals(answer.getStatus(), 422);
     assertTrue(page.contains("A plan covers 1 to 120 months; found -3."));
@@ -137,6 +145,14 @@ public class SelectionJourneyTest extends ServedTest {
       "asOf",
       "2026-11-24",
       "rise",
+      "0",
+      "groups[0].name",
+      "Staff",
+      "groups[0].method",
+      "percent",
+      "groups[0].start",
+      "10",
+      "groups[0].figure",
       "0"
     };
     assertEquals(post("ilse", "/selections/" + id + "/need", form).getStatus(), 302);

@@ -73,7 +73,14 @@ final class Sentences {
     String you = "You will have " + low + " to " + high + " people: ";
     return within.isEmpty()
         ? you + "the cheapest stays the cheapest all through."
-        : you + "the cheapest changes at " + within.getFirst().n() + ".";
+        : you + "the cheapest changes at " + listed(within) + ".";
+  }
+
+  /** "73", "73 and 81" or "73, 81 and 102". */
+  private static String listed(List<Lead> leads) {
+    List<String> at = leads.stream().map(lead -> "" + lead.n()).toList();
+    String last = at.getLast();
+    return at.size() == 1 ? last : String.join(", ", at.subList(0, at.size() - 1)) + " and " + last;
   }
 
   private static void longTerm(Workspace.Session session, List<String> says) {

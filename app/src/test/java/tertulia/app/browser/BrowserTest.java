@@ -7,6 +7,7 @@ import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import com.microsoft.playwright.options.ColorScheme;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -28,6 +29,8 @@ public abstract class BrowserTest extends ServedTest {
 
   @BeforeClass(dependsOnMethods = "springTestContextPrepareTestInstance")
   public void startBrowser() {
+    // a slow machine is no failure
+    PlaywrightAssertions.setDefaultAssertionTimeout(60_000);
     playwright = Playwright.create();
     browser =
         playwright
@@ -73,6 +76,7 @@ public abstract class BrowserTest extends ServedTest {
                 .setColorScheme(scheme)
                 .setViewportSize(width, 800));
     Page page = context.newPage();
+    page.setDefaultTimeout(60_000);
     page.onConsoleMessage(message -> {
       if (message.type().equals("error") && !message.text().contains("status of 4")) {
         complaints.add(message.text());

@@ -89,6 +89,11 @@ public class BriefFormTest {
         "Units per head lie between 0 and 1000; found -1 for freight-desk."
       },
       {
+        change(f -> f.groups.clear()),
+        "groups[0].name",
+        "Nobody is named. Name at least one group of people."
+      },
+      {
         change(f -> f.rates.get(0).rate = "0"),
         "rates[0].rate",
         "A rate of exchange is above 0; found 0."
