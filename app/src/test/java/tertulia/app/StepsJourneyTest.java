@@ -118,13 +118,17 @@ public class StepsJourneyTest extends ServedTest {
 
   @Test
   public void aChangeOfTheOrderWithinThePlanIsSaid() throws Exception {
-    String text = Demo.text().replace("\"price\": \"4.10\"", "\"price\": \"5.90\"");
+    String text =
+        Demo.text()
+            .replace("\"price\": \"4.10\"", "\"price\": \"5.90\"")
+            .replace("\"price\": \"4.60\"", "\"price\": \"6.40\"");
     id =
         intake.take(
             ((PortableFile.Read.Accepted) PortableFile.read(text.getBytes(StandardCharsets.UTF_8)))
                 .file());
-    // 190 + 5.90 · (n − 25) passes 470 at 73 people and 640 at 102; Tollen leaves 470 at 81
-    assertTrue(page("cost", "").contains("the cheapest changes at 73, 81 and 102."));
+    // 190 + 5.90 · (n − 25) passes 470 at 73; Tollen leaves 470 at 81; 420 + 5.20 · (n − 60), the
+    // dearer plan, passes 640 at 103
+    assertTrue(page("cost", "").contains("the cheapest changes at 73, 81 and 103."));
   }
 
   @Test
