@@ -2,7 +2,6 @@ package tertulia.app.catalogue;
 
 import java.util.ArrayList;
 import java.util.HashMap;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -45,9 +44,8 @@ final class ToolConverter {
       new ToolReader(core).contender("", sheet, null);
       core.all().forEach(this::addAtField);
     }
-    Map<String, String> byField = new LinkedHashMap<>();
-    faults.all().forEach(fault -> byField.putIfAbsent(fault.at(), fault.message()));
-    return new Converted(faults.isEmpty() ? Optional.of(sheet) : Optional.empty(), byField);
+    return new Converted(
+        faults.isEmpty() ? Optional.of(sheet) : Optional.empty(), faults.byField());
   }
 
   private void addAtField(Fault fault) {

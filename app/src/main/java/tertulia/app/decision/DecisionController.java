@@ -2,7 +2,6 @@ package tertulia.app.decision;
 
 import jakarta.servlet.http.HttpServletResponse;
 import java.time.LocalDate;
-import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
@@ -72,11 +71,9 @@ class DecisionController implements StepBody {
       }
       return "redirect:/selections/" + id + "/decision";
     }
-    Map<String, String> byField = new LinkedHashMap<>();
-    faults.all().forEach(fault -> byField.putIfAbsent(fault.at(), fault.message()));
     String page = steps.refused(session, this, model, response);
     model.addAttribute("typed", typed);
-    model.addAttribute("faults", byField);
+    model.addAttribute("faults", faults.byField());
     return page;
   }
 

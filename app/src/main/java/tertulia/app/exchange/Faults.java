@@ -1,7 +1,9 @@
 package tertulia.app.exchange;
 
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.function.Supplier;
 
@@ -29,5 +31,12 @@ public final class Faults {
 
   public List<Fault> all() {
     return List.copyOf(found);
+  }
+
+  /** The first message found at each place, in the order they were found. */
+  public Map<String, String> byField() {
+    Map<String, String> first = new LinkedHashMap<>();
+    found.forEach(fault -> first.putIfAbsent(fault.at(), fault.message()));
+    return first;
   }
 }

@@ -147,9 +147,8 @@ final class BriefConverter {
     if (faults.isEmpty()) {
       BriefCheck.faults(brief).forEach(this::addAtField);
     }
-    Map<String, String> byField = new LinkedHashMap<>();
-    faults.all().forEach(fault -> byField.putIfAbsent(fault.at(), fault.message()));
-    return new Converted(faults.isEmpty() ? Optional.of(brief) : Optional.empty(), byField);
+    return new Converted(
+        faults.isEmpty() ? Optional.of(brief) : Optional.empty(), faults.byField());
   }
 
   private void addAtField(Fault fault) {

@@ -4,7 +4,6 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.time.YearMonth;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import org.springframework.http.HttpStatus;
@@ -17,7 +16,6 @@ import org.springframework.web.bind.annotation.RequestParam;
 import tertulia.app.exchange.Brief;
 import tertulia.app.exchange.BriefCheck;
 import tertulia.app.exchange.Codes;
-import tertulia.app.exchange.Fault;
 import tertulia.app.exchange.Faults;
 import tertulia.app.people.SignedIn;
 import tertulia.core.time.Horizon;
@@ -51,9 +49,7 @@ class NewSelectionController {
     }
     if (!faults.isEmpty()) {
       response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
-      Map<String, String> byField = new LinkedHashMap<>();
-      faults.all().forEach((Fault fault) -> byField.putIfAbsent(fault.at(), fault.message()));
-      return show(typed, byField, model);
+      return show(typed, faults.byField(), model);
     }
     return "redirect:/selections/" + selections.create(brief, person) + "/need";
   }

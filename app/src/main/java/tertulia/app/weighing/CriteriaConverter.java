@@ -1,7 +1,6 @@
 package tertulia.app.weighing;
 
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
@@ -63,9 +62,7 @@ final class CriteriaConverter {
             faults.add(field, fault.message());
           });
     }
-    Map<String, String> byField = new LinkedHashMap<>();
-    faults.all().forEach(fault -> byField.putIfAbsent(fault.at(), fault.message()));
-    return new Converted(brief, byField);
+    return new Converted(brief, faults.byField());
   }
 
   private static Brief.CriterionPart part(
