@@ -57,8 +57,17 @@ public class ViewsTest extends BrowserTest {
       int width = (Integer) page.evaluate("() => document.documentElement.scrollWidth");
       assertTrue(width <= 390, view + " is " + width + " wide");
     }
+    for (String step : List.of("weights", "marks", "decision")) {
+      page.navigate("/selections/1/" + step);
+      assertThat(page.locator(".bench thead .name:visible")).hasCount(2);
+      assertEquals(
+          page.evaluate(
+              "() => [...document.querySelectorAll('.bench td:not([hidden])')].filter(c =>"
+                  + " c.scrollWidth > c.clientWidth + 1).length"),
+          0,
+          "cells run into one another in " + step);
+    }
     page.navigate("/selections/1/marks");
-    assertThat(page.locator(".bench thead .name:visible")).hasCount(2);
     page.locator("#right").selectOption("4");
     assertThat(page.locator(".bench thead .name:visible").nth(1)).containsText("Tollen Suite");
   }
