@@ -14,6 +14,7 @@ import org.joda.money.Money;
 import org.jspecify.annotations.Nullable;
 import tertulia.core.billing.Biller;
 import tertulia.core.billing.Ledger;
+import tertulia.core.billing.Purchase;
 import tertulia.core.billing.UnitsNeeded;
 import tertulia.core.billing.View;
 import tertulia.core.fit.Offering;
@@ -88,7 +89,7 @@ public final class Samples {
   }
 
   public static UnitsNeeded seatsNeeded(int seats) {
-    return new UnitsNeeded(Map.of(Measure.SEATS.id(), seats));
+    return UnitsNeeded.whole(Map.of(Measure.SEATS.id(), seats));
   }
 
   /** One entry a month: first, first + step, … */
@@ -101,12 +102,24 @@ public final class Samples {
   }
 
   public static Ledger bill(PriceList list, List<UnitsNeeded> months, PriceRise rise) {
-    return Biller.bill(
-        plan("Plan", list),
+    return bill(plan("Plan", list), list, months, rise);
+  }
+
+  public static Ledger bill(Plan plan, PriceList list, List<UnitsNeeded> months, PriceRise rise) {
+    return Biller.bill(purchase(plan, list, months, rise), Optional.empty());
+  }
+
+  /** A purchase without offers, nothing owned. */
+  public static Purchase purchase(
+      Plan plan, PriceList list, List<UnitsNeeded> months, PriceRise rise) {
+    return new Purchase(
+        plan,
         list,
         months,
         rise,
         new Horizon(JAN_2027, months.size()),
+        Optional.empty(),
+        List.of(),
         Optional.empty());
   }
 

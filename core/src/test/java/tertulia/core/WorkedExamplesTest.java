@@ -21,10 +21,16 @@ import java.time.LocalDate;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.joda.money.Money;
 import org.testng.annotations.Test;
+import tertulia.core.billing.Biller;
+import tertulia.core.billing.InvoiceLine;
 import tertulia.core.billing.Ledger;
+import tertulia.core.billing.Purchase;
 import tertulia.core.billing.UnitsNeeded;
 import tertulia.core.billing.View;
 import tertulia.core.fit.Fit;
@@ -44,9 +50,12 @@ import tertulia.core.path.Terms;
 import tertulia.core.pricing.BandMode;
 import tertulia.core.pricing.BillingTerm;
 import tertulia.core.pricing.Charge;
+import tertulia.core.pricing.Included;
 import tertulia.core.pricing.MonthlyPrice;
+import tertulia.core.pricing.Offer;
 import tertulia.core.pricing.PriceBasis;
 import tertulia.core.pricing.PriceList;
+import tertulia.core.pricing.Reductions;
 import tertulia.core.pricing.UnitRule;
 import tertulia.core.scoring.Criterion;
 import tertulia.core.scoring.PublicRating;
@@ -54,7 +63,8 @@ import tertulia.core.time.Horizon;
 
 /** The worked examples of the method, each by its number. */
 public class WorkedExamplesTest {
-  private static final PriceBasis TODAY = PriceBasis.today(Samples.PAGE);
+  private static final PriceBasis TODAY =
+      PriceBasis.today(Samples.plan("Plan", list(BillingTerm.MONTHLY)));
 
   @Test
   public void c1HeadcountByHiresAndByPercent() {
@@ -99,6 +109,61 @@ public class WorkedExamplesTest {
   }
 
   @Test
+  public void c5UsageInStartedBlocks() {
+    Charge.Usage usage =
+        new Charge.Usage(
+            "Recording",
+            Measure.RECORDED_HOURS,
+            new Included(new BigDecimal("15"), new BigDecimal("1.5"), Measure.SEATS),
+            BigDecimal.TEN,
+            Samples.eur("7.00"));
+    List<Money> lines =
+        Stream.of("60", "71", "131")
+            .map(h -> new InvoiceLine.Used(usage, TODAY, Reductions.NONE, new BigDecimal(h), 30))
+            .map(InvoiceLine::amount)
+            .toList();
+    assertEquals(lines, amounts("0", "14.00", "56.00"));
+  }
+
+  @Test
+  public void c6FeesOfPayments() {
+    Charge.PaymentFee fee =
+        new Charge.PaymentFee(
+            "Card payments", Measure.CARD_PAYMENTS, new BigDecimal("0.0265"), Samples.eur("0.18"));
+    InvoiceLine line =
+        new InvoiceLine.Fee(
+            fee, TODAY, Reductions.NONE, BigDecimal.valueOf(310), new BigDecimal("83.50"));
+    assertEquals(line.amount(), money("741.75"));
+    assertEquals(line.explain().value().orElseThrow().amount(), new BigDecimal("741.75"));
+  }
+
+  @Test
+  public void c12PercentsOffTheFirstMonths() {
+    PriceList yearly = list(BillingTerm.YEARLY_UP_FRONT, seats("7.30"));
+    Offer offer =
+        new Offer(
+            "Opening",
+            new Offer.Benefit.Percent(new BigDecimal("0.4")),
+            3,
+            Offer.Conditions.NONE,
+            null,
+            Set.of());
+    Ledger still = billed(yearly, growing(37, 0, 12), offer);
+    Ledger growing = billed(yearly, growing(37, 2, 12), offer);
+    assertEquals(
+        bill(yearly, growing(37, 0, 12), PriceRise.NONE).total(View.CASH), money("3241.20"));
+    assertEquals(still.total(View.CASH), money("2917.08"));
+    assertEquals(growing.total(View.CASH), money("3863.16"));
+    assertEquals(
+        growing.explainTotal(View.CASH).value().orElseThrow().amount(), new BigDecimal("3863.16"));
+  }
+
+  private static Ledger billed(PriceList list, List<UnitsNeeded> months, Offer offer) {
+    Purchase purchase = Samples.purchase(plan("Plan", list), list, months, PriceRise.NONE);
+    return Biller.bill(purchase.with(List.of(offer)), Optional.empty());
+  }
+
+  @Test
   public void c7WholeStaffPriceAgainstNamedSeats() {
     PriceList staff =
         list(
@@ -118,7 +183,9 @@ public class WorkedExamplesTest {
             EUR,
             ExchangeRates.NONE,
             LocalDate.of(2026, 11, 24),
-            Terms.ANY);
+            Terms.ANY,
+            java.util.Optional.empty(),
+            36);
     CostByHeadcount costs =
         CostByHeadcount.sweep(
             Map.of(
@@ -204,7 +271,7 @@ public class WorkedExamplesTest {
     return banded(mode, band(25, "8.40", "0"), band(60, "6.90", "0"), band(null, "5.10", "0"));
   }
 
-  private static List<Money> prices(Charge charge, int... units) {
+  private static List<Money> prices(Charge.Held charge, int... units) {
     return Arrays.stream(units)
         .mapToObj(u -> Rounding.toMinorUnit(MonthlyPrice.of(charge, u, TODAY), EUR))
         .toList();

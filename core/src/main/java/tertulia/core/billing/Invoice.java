@@ -14,22 +14,23 @@ import tertulia.core.working.Quantity;
 import tertulia.core.working.Working;
 
 /**
- * What is billed at the start of a span of months.
+ * What is billed for a span of months: at its start, or at its end if a minimum was not reached.
  *
- * @param covers the months it pays for; it falls due in the first
+ * @param due the month in which it falls due
+ * @param covers the months it pays for
  * @param rate the rate of exchange used for {@link #reported}; empty if none was needed
  */
 public record Invoice(
-    MonthSpan covers, CurrencyUnit currency, List<InvoiceLine> lines, Optional<ExchangeRate> rate) {
+    int due,
+    MonthSpan covers,
+    CurrencyUnit currency,
+    List<InvoiceLine> lines,
+    Optional<ExchangeRate> rate) {
   private static final DateTimeFormatter MONTH =
       DateTimeFormatter.ofPattern("MMM uuuu", Locale.ENGLISH);
 
   public Invoice {
     lines = List.copyOf(lines);
-  }
-
-  public int due() {
-    return covers.from();
   }
 
   /** The sum of the rounded lines, in the invoice's own currency. */
@@ -40,6 +41,11 @@ public record Invoice(
   /** The total in the reporting currency: converted once, then rounded. */
   public Money reported() {
     return rate.map(r -> r.convert(own())).orElseGet(this::own);
+  }
+
+  /** {@link #own} divided evenly over the months covered. */
+  Money[] ownShares() {
+    return Rounding.spread(own(), covers.months());
   }
 
   /** {@link #reported} divided evenly over the months covered. */

@@ -41,7 +41,7 @@ public record Ledger(
         case SPREAD -> {
           Money[] shares = invoice.shares();
           for (int i = 0; i < shares.length; i++) {
-            add(months, invoice.due() + i, shares[i]);
+            add(months, invoice.covers().from() + i, shares[i]);
           }
         }
       }
@@ -77,7 +77,7 @@ public record Ledger(
         Money past = Money.zero(currency);
         Money[] shares = invoice.shares();
         for (int i = 0; i < shares.length; i++) {
-          past = horizon.contains(invoice.due() + i) ? past : past.plus(shares[i]);
+          past = horizon.contains(invoice.covers().from() + i) ? past : past.plus(shares[i]);
         }
         yield past;
       }
@@ -115,9 +115,9 @@ public record Ledger(
   public Working explainMonth(int m, View view) {
     List<Working> parts = new ArrayList<>();
     for (Invoice invoice : invoices) {
-      int i = m - invoice.due();
+      int i = m - invoice.covers().from();
       boolean covered = i >= 0 && i < invoice.covers().months();
-      if (view == View.CASH && i == 0) {
+      if (view == View.CASH && m == invoice.due()) {
         parts.add(invoice.explain(horizon));
       } else if (view == View.SPREAD && covered) {
         parts.add(share(invoice, i));

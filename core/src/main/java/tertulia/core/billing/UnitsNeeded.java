@@ -1,48 +1,83 @@
 package tertulia.core.billing;
 
+import java.math.BigDecimal;
+import java.math.RoundingMode;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.OptionalInt;
-import java.util.Set;
-import java.util.TreeSet;
-import java.util.stream.Collectors;
 import tertulia.core.growth.Demand;
 import tertulia.core.growth.Measure;
 import tertulia.core.growth.People;
-import tertulia.core.pricing.Charge;
 import tertulia.core.pricing.PriceList;
 
-/**
- * Whole units needed of each measure at one moment. A measure nobody stated a demand for is absent.
- */
-public record UnitsNeeded(Map<String, Integer> byMeasure) {
+/** Units needed of each measure in one month. A measure nobody stated a demand for is absent. */
+public record UnitsNeeded(Map<String, BigDecimal> byMeasure) {
   public UnitsNeeded {
     byMeasure = Map.copyOf(byMeasure);
   }
 
-  /** The demand of {@code people} for every measure with a stated demand. */
-  public static UnitsNeeded of(Map<Measure, Demand> demands, People people) {
-    Map<String, Integer> units = new HashMap<>();
-    demands.forEach((measure, demand) -> units.put(measure.id(), demand.units(people)));
+  /** Whole units by measure id. */
+  public static UnitsNeeded whole(Map<String, Integer> byMeasure) {
+    Map<String, BigDecimal> units = new HashMap<>();
+    byMeasure.forEach((measure, count) -> units.put(measure, BigDecimal.valueOf(count)));
     return new UnitsNeeded(units);
   }
 
-  /** Units of {@code measure}; empty if no demand was stated, which is not zero. */
+  /**
+   * The demand of {@code people} for every measure with a stated demand.
+   *
+   * @param monthsKept how many months of this demand a sum has gathered
+   */
+  public static UnitsNeeded of(Map<Measure, Demand> demands, People people, int monthsKept) {
+    Map<String, BigDecimal> units = new HashMap<>();
+    demands.forEach((measure, demand) -> {
+      BigDecimal now = demand.units(measure, people);
+      boolean sum = measure.nature() == Measure.Nature.SUM;
+      units.put(measure.id(), sum ? now.multiply(BigDecimal.valueOf(monthsKept)) : now);
+    });
+    return new UnitsNeeded(units);
+  }
+
+  /** The demand month by month; sums add up the flows of all months so far. */
+  public static List<UnitsNeeded> byMonth(Map<Measure, Demand> demands, List<People> planned) {
+    List<UnitsNeeded> months = new ArrayList<>();
+    Map<String, BigDecimal> kept = new HashMap<>();
+    for (People people : planned) {
+      Map<String, BigDecimal> units = new HashMap<>(of(demands, people, 1).byMeasure);
+      for (Measure measure : demands.keySet()) {
+        if (measure.nature() == Measure.Nature.SUM) {
+          units.merge(
+              measure.id(), kept.getOrDefault(measure.id(), BigDecimal.ZERO), BigDecimal::add);
+          kept.put(measure.id(), units.get(measure.id()));
+        }
+      }
+      months.add(new UnitsNeeded(units));
+    }
+    return months;
+  }
+
+  /** Units of {@code measure}, exact; empty if no demand was stated, which is not zero. */
+  public Optional<BigDecimal> amount(Measure measure) {
+    return Optional.ofNullable(byMeasure.get(measure.id()));
+  }
+
+  /** Units of {@code measure} where only whole ones can be held: rounded up. */
   public OptionalInt of(Measure measure) {
-    Integer units = byMeasure.get(measure.id());
-    return units == null ? OptionalInt.empty() : OptionalInt.of(units);
+    BigDecimal units = byMeasure.get(measure.id());
+    return units == null
+        ? OptionalInt.empty()
+        : OptionalInt.of(units.setScale(0, RoundingMode.CEILING).intValueExact());
   }
 
   /** Labels of the measures a price list counts that have no stated demand, in order. */
   public List<String> unstatedFor(PriceList list) {
-    Set<String> labels =
-        list.charges().stream()
-            .filter(Charge.Counted.class::isInstance)
-            .map(charge -> ((Charge.Counted) charge).measure())
-            .filter(measure -> of(measure).isEmpty())
-            .map(Measure::label)
-            .collect(Collectors.toCollection(TreeSet::new));
-    return List.copyOf(labels);
+    return list.measures().stream()
+        .filter(measure -> amount(measure).isEmpty())
+        .map(Measure::label)
+        .sorted()
+        .toList();
   }
 }

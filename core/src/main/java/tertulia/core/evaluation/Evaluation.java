@@ -29,7 +29,7 @@ public final class Evaluation {
   private final WhatIf whatIf;
   private final Market market;
   private final List<People> planned = new ArrayList<>();
-  private final List<UnitsNeeded> months = new ArrayList<>();
+  private final List<UnitsNeeded> months;
   private final People people;
   private final Map<String, Outcome<SteadyCost>> steady = new LinkedHashMap<>();
   private final Map<String, Outcome<Stay>> stays = new LinkedHashMap<>();
@@ -48,12 +48,14 @@ public final class Evaluation {
             selection.currency(),
             selection.rates(),
             selection.asOf(),
-            whatIf.terms());
+            whatIf.terms(),
+            selection.averagePayment(),
+            selection.horizon().months());
     for (int m = 0; m < selection.horizon().months(); m++) {
       People then = People.planned(selection.groups(), selection.horizon(), m, whatIf.scenario());
       planned.add(then);
-      months.add(market.units(then));
     }
+    this.months = UnitsNeeded.byMonth(selection.demands(), planned);
     this.people =
         switch (whatIf.moment()) {
           case WhatIf.Moment.Month month -> planned.get(month.m());

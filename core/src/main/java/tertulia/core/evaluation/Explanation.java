@@ -18,12 +18,12 @@ import tertulia.core.path.Option;
 import tertulia.core.path.Outcome;
 import tertulia.core.path.Stay;
 import tertulia.core.path.SteadyCost;
-import tertulia.core.pricing.Charge;
 import tertulia.core.working.Quantity;
 import tertulia.core.working.Working;
 
 /** Answers "why" by calling the code that computed the figure. */
 record Explanation(Evaluation evaluation) {
+  private static final String ROUNDED_UP = "the sum over the groups, rounded up once";
 
   Working of(Figure figure) {
     return switch (figure) {
@@ -85,12 +85,17 @@ record Explanation(Evaluation evaluation) {
     List<Group> groups = selection().groups();
     Working people = headcount();
     Working units = demand.explain(measure, groups, evaluation.people());
-    List<Working> parts = new ArrayList<>(units.parts());
+    boolean sum = measure.nature() == Measure.Nature.SUM;
+    List<Working> parts = new ArrayList<>(sum ? List.of(units) : units.parts());
     parts.add(people);
     return new Working.Derived(
         units.label(),
-        units.value().orElseThrow(),
-        "the sum over the groups, rounded up once",
+        new Quantity(
+            evaluation.market().units(evaluation.people()).amount(measure).orElseThrow(),
+            measure.label()),
+        sum
+            ? "a month's part × the " + selection().horizon().months() + " months of the plan"
+            : ROUNDED_UP,
         parts);
   }
 
@@ -122,16 +127,28 @@ record Explanation(Evaluation evaluation) {
         Stay::option,
         stay -> stay.ledger().total(view),
         stay -> stay.ledger().explainTotal(view),
-        needed);
+        notes(outcome, needed));
+  }
+
+  /** The demand, and the offers used and refused. */
+  private static List<Working> notes(Outcome<Stay> outcome, List<Working> needed) {
+    List<Working> notes = new ArrayList<>(needed);
+    if (outcome instanceof Outcome.Found<Stay> found) {
+      found
+          .best()
+          .offers()
+          .forEach(o -> notes.add(new Working.Stated("Offer used: " + o.name(), o.words())));
+      found
+          .best()
+          .refusedOffers()
+          .forEach((name, why) -> notes.add(new Working.Stated("Offer not used: " + name, why)));
+    }
+    return notes;
   }
 
   /** The measures an option's charges count. */
   private static List<Measure> counted(Option option) {
-    return option.list().charges().stream()
-        .filter(Charge.Counted.class::isInstance)
-        .map(charge -> ((Charge.Counted) charge).measure())
-        .distinct()
-        .toList();
+    return option.list().measures();
   }
 
   private Working demandByMonth(Measure measure) {
@@ -146,11 +163,12 @@ record Explanation(Evaluation evaluation) {
   private Working demandIn(Measure measure, int m) {
     Demand demand = java.util.Objects.requireNonNull(selection().demands().get(measure));
     Working units = demand.explain(measure, selection().groups(), evaluation.planned().get(m));
+    boolean sum = measure.nature() == Measure.Nature.SUM;
     return new Working.Derived(
         selection().horizon().month(m).toString(),
-        units.value().orElseThrow(),
-        "the sum over the groups, rounded up once",
-        units.parts());
+        new Quantity(evaluation.months().get(m).amount(measure).orElseThrow(), measure.label()),
+        sum ? "added up since the start; this month's part:" : ROUNDED_UP,
+        sum ? List.of(units) : units.parts());
   }
 
   private <C> Working outcome(
@@ -165,6 +183,15 @@ record Explanation(Evaluation evaluation) {
         List<Working> parts = new ArrayList<>();
         parts.add(working.apply(found.best()));
         parts.addAll(needed);
+        found
+            .low()
+            .ifPresent(low ->
+                parts.add(
+                    new Working.Derived(
+                        "at the low end of assumed prices: " + option.apply(low).label(),
+                        Quantity.of(money.apply(low)),
+                        "nobody has a price yet; the range was assumed",
+                        List.of(working.apply(low)))));
         for (C other : found.others()) {
           parts.add(
               new Working.Derived(

@@ -2,10 +2,12 @@ package tertulia.core.evaluation;
 
 import static java.util.Objects.requireNonNull;
 
+import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.stream.Stream;
 import org.joda.money.CurrencyUnit;
 import tertulia.core.fit.Need;
@@ -25,6 +27,8 @@ import tertulia.core.time.Horizon;
  * @param asOf the selection's date: rates are the latest on or before it
  * @param currency of every figure
  * @param demands units needed per measure
+ * @param averagePayment average value of a payment that passes through the tool, in {@code
+ *     currency}, 0 or more; empty: not known
  * @param rise yearly rise of list prices assumed
  */
 public record Selection(
@@ -36,6 +40,7 @@ public record Selection(
     PriceRise rise,
     List<Group> groups,
     Map<Measure, Demand> demands,
+    Optional<BigDecimal> averagePayment,
     List<Need> needs,
     List<Criterion> criteria,
     List<Contender> contenders,
@@ -49,6 +54,7 @@ public record Selection(
     requireNonNull(rise);
     requireNonNull(panel);
     requireNonNull(rates);
+    averagePayment.ifPresent(Selection::checkPayment);
     if (title.isBlank()) {
       throw new IllegalArgumentException("A selection needs a title, best a question.");
     }
@@ -62,6 +68,13 @@ public record Selection(
     checkIds("criteria", criteria.stream().map(Criterion::id));
     checkIds("contenders", contenders.stream().map(Contender::id));
     checkIds("members", panel.members().stream().map(member -> member.id()));
+  }
+
+  private static void checkPayment(BigDecimal value) {
+    if (value.signum() < 0 || value.compareTo(BigDecimal.valueOf(1_000_000)) > 0) {
+      throw new IllegalArgumentException(
+          "An average payment lies between 0 and 1,000,000; found " + value.toPlainString() + ".");
+    }
   }
 
   private static void checkIds(String what, Stream<String> ids) {

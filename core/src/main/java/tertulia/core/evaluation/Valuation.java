@@ -9,6 +9,7 @@ import tertulia.core.fit.Fact;
 import tertulia.core.fit.Importance;
 import tertulia.core.fit.Need;
 import tertulia.core.fit.Offering;
+import tertulia.core.path.Option;
 import tertulia.core.path.Outcome;
 import tertulia.core.path.Stay;
 import tertulia.core.scoring.Criterion;
@@ -37,8 +38,12 @@ record Valuation(Selection selection) {
       case Outcome.Found<Stay> found -> {
         BigDecimal x = found.best().ledger().perMonth(View.SPREAD);
         BigDecimal value = scale.valueOf(x);
-        yield new Value(
-            Interval.exactly(value), () -> costWorking(criterion, scale, found, x, value));
+        yield found
+            .low()
+            .map(low -> assumed(criterion, scale, found, low, value))
+            .orElseGet(() ->
+                new Value(
+                    Interval.exactly(value), () -> costWorking(criterion, scale, found, x, value)));
       }
       case Outcome.Unpriced<Stay> unpriced ->
           new Value(
@@ -48,6 +53,31 @@ record Valuation(Selection selection) {
       case Outcome.NoPlan<Stay> none ->
           throw new IllegalArgumentException("A contender without a plan is not valued");
     };
+  }
+
+  /** An assumed range of prices makes a range of values. */
+  private Value assumed(
+      Criterion criterion,
+      Criterion.Cost scale,
+      Outcome.Found<Stay> found,
+      Stay low,
+      BigDecimal value) {
+    BigDecimal x = found.best().ledger().perMonth(View.SPREAD);
+    BigDecimal other = low.ledger().perMonth(View.SPREAD);
+    BigDecimal otherValue = scale.valueOf(other);
+    return new Value(
+        new Interval(value.min(otherValue), value.max(otherValue)),
+        () ->
+            new Working.Missing(
+                criterion.name(),
+                "the price is assumed to lie in a range",
+                List.of(
+                    costWorking(criterion, scale, found, x, value),
+                    new Working.Derived(
+                        "a month at the low end",
+                        new Quantity(other, selection.currency().getCode()),
+                        "worth " + otherValue.toPlainString(),
+                        List.of(low.ledger().explainTotal(View.SPREAD))))));
   }
 
   private Working costWorking(
@@ -90,14 +120,14 @@ record Valuation(Selection selection) {
       if (need.importance() instanceof Importance.Should should) {
         BigDecimal weight = BigDecimal.valueOf(should.weight());
         Fact fact = offering.fact(need.capability());
-        Interval met = met(fact);
+        Interval met = met(fact, found.best().option());
         all = all.add(weight);
         low = low.add(weight.multiply(met.low()));
         high = high.add(weight.multiply(met.high()));
         parts.add(
             new Working.Stated(
                 need.capability().name() + ", weight " + should.weight(),
-                fact.answer().words(),
+                words(fact, found.best().option()),
                 java.util.Optional.of(fact.source())
                     .filter(source -> fact.answer() != tertulia.core.fit.Answer.UNKNOWN),
                 List.of()));
@@ -115,10 +145,20 @@ record Valuation(Selection selection) {
             : new Working.Missing(label, rule + "; some answers are not known", parts));
   }
 
-  private static Interval met(Fact fact) {
+  private static String words(Fact fact, Option option) {
+    return fact.answer() == tertulia.core.fit.Answer.BY_ADD_ON
+            && !option.addOns().contains(fact.addOn())
+        ? "by add-on, which no must requires and is not bought"
+        : fact.answer().words();
+  }
+
+  private static Interval met(Fact fact, Option option) {
     return switch (fact.answer()) {
       case YES -> Interval.exactly(BigDecimal.ONE);
       case PARTLY -> Interval.exactly(HALF);
+      case BY_ADD_ON ->
+          Interval.exactly(
+              option.addOns().contains(fact.addOn()) ? BigDecimal.ONE : BigDecimal.ZERO);
       case NO -> Interval.exactly(BigDecimal.ZERO);
       case UNKNOWN -> Interval.UNKNOWN;
     };

@@ -4,6 +4,7 @@ package tertulia.core.fit;
 public enum Answer {
   YES("yes"),
   PARTLY("partly"),
+  BY_ADD_ON("by add-on"),
   NO("no"),
   UNKNOWN("unknown");
 

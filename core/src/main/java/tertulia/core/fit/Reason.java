@@ -1,5 +1,7 @@
 package tertulia.core.fit;
 
+import java.math.BigDecimal;
+import java.util.Locale;
 import java.util.Optional;
 import tertulia.core.growth.Measure;
 
@@ -18,7 +20,7 @@ public sealed interface Reason {
       return need.capability().name()
           + switch (fact.answer()) {
             case PARTLY -> ": only partly, and partly is not accepted";
-            case NO, UNKNOWN, YES -> ": not in this plan";
+            case NO, UNKNOWN, YES, BY_ADD_ON -> ": not in this plan";
           };
     }
 
@@ -56,6 +58,53 @@ public sealed interface Reason {
     @Override
     public boolean excludes() {
       return true;
+    }
+  }
+
+  /** A must comes with an add-on that is not sold under the term. */
+  record AddOnNotSold(Need need, String addOn, String term) implements Reason {
+    @Override
+    public String sentence() {
+      return need.capability().name() + ": by add-on \"" + addOn + "\", not sold " + term;
+    }
+
+    @Override
+    public boolean excludes() {
+      return true;
+    }
+  }
+
+  /**
+   * More is used than the plan allows.
+   *
+   * @param since the first month in which it is so; empty for a single moment
+   */
+  record OverAllowance(Measure measure, BigDecimal needed, BigDecimal most, Optional<String> since)
+      implements Reason {
+    @Override
+    public String sentence() {
+      return measure.label()
+          + ": "
+          + String.format(Locale.ROOT, "%,.0f of %,.0f", needed, most)
+          + since.map(month -> " from " + month).orElse("");
+    }
+
+    @Override
+    public boolean excludes() {
+      return true;
+    }
+  }
+
+  /** Nobody has confirmed how much the plan allows. */
+  record AllowanceUnknown(Measure measure) implements Reason {
+    @Override
+    public String sentence() {
+      return measure.label() + ": how much the plan allows is not known; confirm it";
+    }
+
+    @Override
+    public boolean excludes() {
+      return false;
     }
   }
 

@@ -17,6 +17,7 @@ import tertulia.core.working.Working;
  * @param rates units per head by group id, each 0 to 1000
  */
 public record Demand(BigDecimal fixed, Map<String, BigDecimal> rates) {
+  private static final int DECIMALS = 6;
   private static final BigDecimal MOST_RATE = BigDecimal.valueOf(1000);
   private static final BigDecimal MOST_FIXED = BigDecimal.valueOf(1_000_000);
 
@@ -40,16 +41,20 @@ public record Demand(BigDecimal fixed, Map<String, BigDecimal> rates) {
     });
   }
 
-  /** Whole units needed by {@code people}. */
-  public int units(People people) {
+  /**
+   * Units of {@code measure} needed by {@code people}: whole ones rounded up, divisible ones to six
+   * decimals. For a sum this is the flow of one month.
+   */
+  public BigDecimal units(Measure measure, People people) {
     BigDecimal scaled =
         people
             .weighted(rates)
             .multiply(BigDecimal.valueOf(people.numerator()))
             .add(fixed.multiply(BigDecimal.valueOf(people.denominator())));
-    return scaled
-        .divide(BigDecimal.valueOf(people.denominator()), 0, RoundingMode.CEILING)
-        .intValueExact();
+    BigDecimal denominator = BigDecimal.valueOf(people.denominator());
+    return measure.whole()
+        ? scaled.divide(denominator, 0, RoundingMode.CEILING)
+        : scaled.divide(denominator, DECIMALS, RoundingMode.HALF_UP).stripTrailingZeros();
   }
 
   /** The working of {@link #units}. */
@@ -67,8 +72,8 @@ public record Demand(BigDecimal fixed, Map<String, BigDecimal> rates) {
     }
     return new Working.Derived(
         "Demand for " + measure.label(),
-        Quantity.of(units(people), measure.label()),
-        "the sum over the groups, rounded up once",
+        new Quantity(units(measure, people), measure.label()),
+        measure.whole() ? "the sum over the groups, rounded up once" : "the sum over the groups",
         parts);
   }
 

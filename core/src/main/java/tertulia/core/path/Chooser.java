@@ -12,6 +12,7 @@ import tertulia.core.fit.Fit;
 import tertulia.core.fit.Offering;
 import tertulia.core.fit.Reason;
 import tertulia.core.fit.Verdict;
+import tertulia.core.pricing.PlanPrices;
 import tertulia.core.pricing.PriceList;
 
 /**
@@ -34,16 +35,40 @@ abstract class Chooser<C> {
 
   abstract Money money(C cost);
 
+  abstract Option option(C cost);
+
   /**
    * The cheapest qualifying option; on equality the first in catalogue order, unless {@code
    * preferred} is among the cheapest.
    */
   Outcome<C> choose(List<Offering> offerings, Function<C, Boolean> preferred) {
+    Outcome<C> atHigh = choose(offerings, preferred, PlanPrices.End.HIGH);
+    if (!(atHigh instanceof Outcome.Found<C> found)
+        || offerings.stream().noneMatch(offering -> offering.plan().isAssumed())) {
+      return atHigh;
+    }
+    return choose(offerings, preferred, PlanPrices.End.LOW) instanceof Outcome.Found<C> low
+            && (isAssumed(low) || isAssumed(found))
+        ? new Outcome.Found<>(
+            found.best(),
+            found.others(),
+            found.unpriced(),
+            found.passedOver(),
+            Optional.of(low.best()))
+        : found;
+  }
+
+  private boolean isAssumed(Outcome.Found<C> found) {
+    return option(found.best()).plan().isAssumed();
+  }
+
+  private Outcome<C> choose(
+      List<Offering> offerings, Function<C, Boolean> preferred, PlanPrices.End end) {
     List<C> priced = new ArrayList<>();
     Map<String, String> unpriced = new LinkedHashMap<>();
     Map<String, Verdict> passedOver = new LinkedHashMap<>();
     for (Offering offering : offerings) {
-      consider(offering, priced, unpriced, passedOver);
+      consider(offering, end, priced, unpriced, passedOver);
     }
     if (priced.isEmpty()) {
       return unpriced.isEmpty()
@@ -53,15 +78,16 @@ abstract class Chooser<C> {
     C best = cheapest(priced, preferred);
     List<C> others = new ArrayList<>(priced);
     others.remove(best);
-    return new Outcome.Found<>(best, others, unpriced, passedOver);
+    return new Outcome.Found<>(best, others, unpriced, passedOver, Optional.empty());
   }
 
   private void consider(
       Offering offering,
+      PlanPrices.End end,
       List<C> priced,
       Map<String, String> unpriced,
       Map<String, Verdict> passedOver) {
-    List<PriceList> lists = offering.plan().lists();
+    List<PriceList> lists = offering.plan().lists(end);
     if (lists.isEmpty()) {
       Verdict musts = Verdict.of(market.fit().musts(offering));
       if (musts.qualifies()) {
@@ -75,7 +101,7 @@ abstract class Chooser<C> {
     for (PriceList list : lists) {
       if (market.terms().allows(list.term())) {
         allowed = true;
-        consider(new Option(offering, list), priced, unpriced, passedOver);
+        consider(Option.of(offering, list, market.fit()), priced, unpriced, passedOver);
       }
     }
     if (!allowed) {

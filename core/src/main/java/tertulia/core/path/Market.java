@@ -1,5 +1,6 @@
 package tertulia.core.path;
 
+import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
@@ -12,6 +13,7 @@ import tertulia.core.growth.Measure;
 import tertulia.core.growth.People;
 import tertulia.core.money.ExchangeRate;
 import tertulia.core.money.ExchangeRates;
+import tertulia.core.pricing.Charge;
 import tertulia.core.pricing.PriceList;
 
 /**
@@ -20,6 +22,8 @@ import tertulia.core.pricing.PriceList;
  * @param reporting the currency of every figure
  * @param rates rates of exchange; the latest on or before {@code ratesOf} is used for all months
  * @param demands units needed per measure; a measure that is not there is not known
+ * @param averagePayment average value of a payment in the reporting currency; empty: not known
+ * @param monthsKept how many months a sum has gathered where a steady state is asked for
  */
 public record Market(
     Fit fit,
@@ -27,11 +31,13 @@ public record Market(
     CurrencyUnit reporting,
     ExchangeRates rates,
     LocalDate ratesOf,
-    Terms terms) {
+    Terms terms,
+    Optional<BigDecimal> averagePayment,
+    int monthsKept) {
 
   /** The units {@code people} need. */
   public UnitsNeeded units(People people) {
-    return UnitsNeeded.of(demands, people);
+    return UnitsNeeded.of(demands, people, monthsKept);
   }
 
   boolean needsRate(PriceList list) {
@@ -48,8 +54,30 @@ public record Market(
     if (!unstated.isEmpty()) {
       return Optional.of("no demand stated for " + String.join(", ", unstated));
     }
-    return needsRate(list) && rate(list).isEmpty()
-        ? Optional.of("no rate " + list.currency() + " to " + reporting)
+    if (needsRate(list) && rate(list).isEmpty()) {
+      return Optional.of("no rate " + list.currency() + " to " + reporting);
+    }
+    return list.charges().stream().anyMatch(Charge.PaymentFee.class::isInstance)
+        ? whyNoPayments(list)
         : Optional.empty();
+  }
+
+  private Optional<String> whyNoPayments(PriceList list) {
+    if (averagePayment.isEmpty()) {
+      return Optional.of("no average payment stated");
+    }
+    return averagePayment(list).isEmpty()
+        ? Optional.of("no rate " + reporting + " to " + list.currency() + " for payments")
+        : Optional.empty();
+  }
+
+  /** The average payment in the list's currency; empty if it or the rate to it is not known. */
+  Optional<BigDecimal> averagePayment(PriceList list) {
+    return needsRate(list)
+        ? averagePayment.flatMap(value ->
+            rates
+                .latest(reporting, list.currency(), ratesOf)
+                .map(rate -> rate.rate().multiply(value)))
+        : averagePayment;
   }
 }

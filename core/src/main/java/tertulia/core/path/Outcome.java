@@ -2,6 +2,7 @@ package tertulia.core.path;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import tertulia.core.fit.Verdict;
 
 /**
@@ -19,9 +20,15 @@ public sealed interface Outcome<C> {
    * @param others the dearer qualifying options, in catalogue order
    * @param unpriced qualifying options without any figure, with the reason; if there are any, the
    *     figure is "at most"
+   * @param low the cheapest if every assumed price were at its low end; empty if no price is
+   *     assumed, and {@code best} holds at the high ends
    */
   record Found<C>(
-      C best, List<C> others, Map<String, String> unpriced, Map<String, Verdict> passedOver)
+      C best,
+      List<C> others,
+      Map<String, String> unpriced,
+      Map<String, Verdict> passedOver,
+      Optional<C> low)
       implements Outcome<C> {
     public Found {
       others = List.copyOf(others);

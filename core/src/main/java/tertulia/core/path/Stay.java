@@ -1,21 +1,32 @@
 package tertulia.core.path;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.joda.money.Money;
-import tertulia.core.billing.Biller;
 import tertulia.core.billing.Ledger;
+import tertulia.core.billing.Purchase;
 import tertulia.core.billing.UnitsNeeded;
 import tertulia.core.billing.View;
 import tertulia.core.fit.Fit;
 import tertulia.core.fit.Offering;
 import tertulia.core.fit.Verdict;
 import tertulia.core.money.PriceRise;
+import tertulia.core.pricing.Offer;
 import tertulia.core.pricing.PriceList;
 import tertulia.core.time.Horizon;
 
-/** One plan and term kept over the whole horizon, with its invoices. */
-public record Stay(Option option, Ledger ledger) {
+/**
+ * One plan and term kept over the whole horizon, with its invoices.
+ *
+ * @param offers those used, in the tool's order
+ * @param refusedOffers why others are not, by name
+ */
+public record Stay(
+    Option option, Ledger ledger, List<Offer> offers, Map<String, String> refusedOffers) {
+  public Stay {
+    offers = List.copyOf(offers);
+  }
 
   /**
    * The cheapest single plan and term of a tool that qualifies in all months, in the view being
@@ -43,15 +54,34 @@ public record Stay(Option option, Ledger ledger) {
 
       @Override
       Stay price(Option option) {
-        return new Stay(
-            option,
-            Biller.bill(
-                option.plan(), option.list(), months, rise, horizon, market.rate(option.list())));
+        Purchase purchase =
+            new Purchase(
+                option.plan(),
+                option.list(),
+                months,
+                rise,
+                horizon,
+                market.averagePayment(option.list()),
+                List.of(),
+                option.offering().owned());
+        OfferChoice choice =
+            OfferChoice.cheapest(
+                purchase,
+                option.offering().offers(),
+                option.offering().owned().isPresent(),
+                market.rate(option.list()),
+                view);
+        return new Stay(option, choice.ledger(), choice.used(), choice.refused());
       }
 
       @Override
       Money money(Stay stay) {
         return stay.ledger().total(view);
+      }
+
+      @Override
+      Option option(Stay stay) {
+        return stay.option();
       }
     }.choose(offerings, stay -> false);
   }

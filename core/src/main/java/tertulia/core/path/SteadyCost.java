@@ -1,6 +1,5 @@
 package tertulia.core.path;
 
-import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -13,15 +12,17 @@ import tertulia.core.fit.Offering;
 import tertulia.core.fit.Verdict;
 import tertulia.core.growth.People;
 import tertulia.core.money.ExchangeRate;
+import tertulia.core.money.UnitPrice;
 import tertulia.core.pricing.Charge;
 import tertulia.core.pricing.PriceBasis;
 import tertulia.core.pricing.PriceList;
+import tertulia.core.pricing.Reductions;
 import tertulia.core.working.Quantity;
 import tertulia.core.working.Working;
 
 /**
  * The steady monthly cost of an option: all charges for one month's units at today's list, each
- * rounded; one-offs, rises, offers and hours are left out.
+ * rounded; one-offs, rises, offers, what is owned already and hours are left out.
  *
  * @param lines one a charge, for one month
  * @param rate the rate of exchange used; empty if none was needed
@@ -85,24 +86,72 @@ public record SteadyCost(
     @Override
     SteadyCost price(Option option) {
       CurrencyUnit own = option.list().currency();
-      List<InvoiceLine> lines =
-          option.list().charges().stream().map(charge -> line(option, charge)).toList();
-      Money sum = Money.total(own, lines.stream().map(InvoiceLine::amount).toList());
+      List<InvoiceLine> lines = new ArrayList<>();
+      for (Charge charge : option.list().charges()) {
+        line(option, charge).ifPresent(lines::add);
+      }
+      option.list().yearlyMinimum().ifPresent(least -> toMinimum(option, least, lines));
+      Money sum = sum(own, lines);
       Optional<ExchangeRate> rate = market.rate(option.list());
       Money reported = rate.map(r -> r.convert(sum)).orElse(sum);
       return new SteadyCost(option, lines, rate, reported);
     }
 
-    private InvoiceLine line(Option option, Charge charge) {
-      PriceBasis basis = PriceBasis.today(option.plan().source());
+    private static Money sum(CurrencyUnit currency, List<InvoiceLine> lines) {
+      return lines.stream().map(InvoiceLine::amount).reduce(Money.zero(currency), Money::plus);
+    }
+
+    /** At least a twelfth of the yearly minimum. */
+    private static void toMinimum(Option option, UnitPrice least, List<InvoiceLine> lines) {
+      InvoiceLine line =
+          new InvoiceLine.ToMinimum(
+              least, PriceBasis.today(option.plan()), 1, sum(option.list().currency(), lines));
+      if (!line.amount().isZero()) {
+        lines.add(line);
+      }
+    }
+
+    private Optional<InvoiceLine> line(Option option, Charge charge) {
+      PriceBasis basis = PriceBasis.today(option.plan());
       return switch (charge) {
-        case Charge.Flat flat -> new InvoiceLine(flat, basis, 0, 0, BigDecimal.ZERO, 1);
+        case Charge.Flat flat ->
+            Optional.of(new InvoiceLine.Held(flat, basis, List.of(), 0, 1, 0, 0, 1));
         case Charge.Counted counted -> {
           int needed = units.of(counted.measure()).orElseThrow();
           int paid = option.plan().paidUnits(counted, needed);
-          yield new InvoiceLine(counted, basis, needed, paid, BigDecimal.ZERO, 1);
+          yield Optional.of(new InvoiceLine.Held(counted, basis, List.of(), needed, paid, 0, 0, 1));
         }
+        case Charge.OneOff oneOff -> Optional.empty();
+        case Charge.Usage usage ->
+            Optional.of(
+                new InvoiceLine.Used(
+                    usage,
+                    basis,
+                    Reductions.NONE,
+                    units.amount(usage.measure()).orElseThrow(),
+                    seats(option, usage)));
+        case Charge.PaymentFee fee ->
+            Optional.of(
+                new InvoiceLine.Fee(
+                    fee,
+                    basis,
+                    Reductions.NONE,
+                    units.amount(fee.payments()).orElseThrow(),
+                    market.averagePayment(option.list()).orElseThrow()));
       };
+    }
+
+    private int seats(Option option, Charge.Usage usage) {
+      if (usage.included().perSeat().signum() == 0) {
+        return 0;
+      }
+      int demand = units.of(usage.included().seats()).orElseThrow();
+      return option.list().seats(option.plan(), usage.included().seats(), demand);
+    }
+
+    @Override
+    Option option(SteadyCost cost) {
+      return cost.option();
     }
 
     @Override

@@ -2,6 +2,7 @@ package tertulia.core.pricing;
 
 import static java.util.Objects.requireNonNull;
 
+import java.util.List;
 import java.util.OptionalInt;
 import org.jspecify.annotations.Nullable;
 import tertulia.core.money.UnitPrice;
@@ -37,5 +38,44 @@ public record Band(@Nullable Integer upTo, UnitPrice unitPrice, UnitPrice flatPr
 
   boolean holds(int units) {
     return upTo == null || units <= upTo;
+  }
+
+  /**
+   * Refuses bands that do not follow one another.
+   *
+   * @throws IllegalArgumentException with the number of the band
+   */
+  static void check(List<Band> bands) {
+    if (bands.isEmpty()) {
+      throw new IllegalArgumentException("A banded price needs at least one band.");
+    }
+    int before = 0;
+    for (int i = 0; i < bands.size(); i++) {
+      Band band = bands.get(i);
+      if (!band.unitPrice().currency().equals(bands.getFirst().unitPrice().currency())) {
+        throw new IllegalArgumentException("All bands of a price have one currency.");
+      }
+      if (band.end().isEmpty() && i < bands.size() - 1) {
+        throw new IllegalArgumentException(
+            "Band "
+                + (i + 1)
+                + " has no end but band "
+                + (i + 2)
+                + " follows. Give it an end or make it the last.");
+      }
+      if (band.end().isPresent() && band.end().getAsInt() <= before) {
+        throw new IllegalArgumentException(
+            "Band "
+                + (i + 1)
+                + " ends at "
+                + band.end().getAsInt()
+                + " units but band "
+                + i
+                + " ends at "
+                + before
+                + ". Reorder the bands.");
+      }
+      before = band.end().orElse(Integer.MAX_VALUE);
+    }
   }
 }

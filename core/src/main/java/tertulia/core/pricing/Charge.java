@@ -2,27 +2,40 @@ package tertulia.core.pricing;
 
 import static java.util.Objects.requireNonNull;
 
+import java.math.BigDecimal;
 import java.util.List;
+import java.util.Optional;
 import java.util.OptionalInt;
 import org.joda.money.CurrencyUnit;
 import tertulia.core.growth.Measure;
 import tertulia.core.money.UnitPrice;
 
-/** One thing a plan charges for, as a price a month. */
+/** One thing a plan charges for. */
 public sealed interface Charge {
   /** What the price page calls it. */
   String name();
 
   CurrencyUnit currency();
 
-  /** A charge for units of a measure. */
-  sealed interface Counted extends Charge {
+  /** The measures whose demand must be known to price it. */
+  List<Measure> measures();
+
+  /** A price a month of what is held. */
+  sealed interface Held extends Charge {}
+
+  /** A charge for units held of a measure. */
+  sealed interface Counted extends Held {
     Measure measure();
 
     UnitRule rule();
 
     /** The most units this charge has a price for; empty if there is no end. */
     OptionalInt mostUnits();
+
+    @Override
+    default List<Measure> measures() {
+      return List.of(measure());
+    }
   }
 
   /** price × units. */
@@ -54,7 +67,7 @@ public sealed interface Charge {
       requireNonNull(mode);
       requireNonNull(rule);
       bands = List.copyOf(bands);
-      checkBands(bands);
+      Band.check(bands);
     }
 
     @Override
@@ -66,44 +79,10 @@ public sealed interface Charge {
     public OptionalInt mostUnits() {
       return bands.getLast().end();
     }
-
-    private static void checkBands(List<Band> bands) {
-      if (bands.isEmpty()) {
-        throw new IllegalArgumentException("A banded price needs at least one band.");
-      }
-      int before = 0;
-      for (int i = 0; i < bands.size(); i++) {
-        Band band = bands.get(i);
-        if (!band.unitPrice().currency().equals(bands.getFirst().unitPrice().currency())) {
-          throw new IllegalArgumentException("All bands of a price have one currency.");
-        }
-        if (band.end().isEmpty() && i < bands.size() - 1) {
-          throw new IllegalArgumentException(
-              "Band "
-                  + (i + 1)
-                  + " has no end but band "
-                  + (i + 2)
-                  + " follows. Give it an end or make it the last.");
-        }
-        if (band.end().isPresent() && band.end().getAsInt() <= before) {
-          throw new IllegalArgumentException(
-              "Band "
-                  + (i + 1)
-                  + " ends at "
-                  + band.end().getAsInt()
-                  + " units but band "
-                  + i
-                  + " ends at "
-                  + before
-                  + ". Reorder the bands.");
-        }
-        before = band.end().orElse(Integer.MAX_VALUE);
-      }
-    }
   }
 
   /** A price for the account, whatever is used. */
-  record Flat(String name, UnitPrice price) implements Charge {
+  record Flat(String name, UnitPrice price) implements Held {
     public Flat {
       checkName(name);
       requireNonNull(price);
@@ -112,6 +91,104 @@ public sealed interface Charge {
     @Override
     public CurrencyUnit currency() {
       return price.currency();
+    }
+
+    @Override
+    public List<Measure> measures() {
+      return List.of();
+    }
+  }
+
+  /**
+   * A price paid once for a plan, when first taken, and never again on renewal or return.
+   *
+   * @param each the measure it is paid for each unit of, then for the highest number so far; empty:
+   *     once for the account
+   */
+  record OneOff(String name, UnitPrice price, Optional<Measure> each) implements Charge {
+    public OneOff {
+      checkName(name);
+      requireNonNull(price);
+      requireNonNull(each);
+    }
+
+    @Override
+    public CurrencyUnit currency() {
+      return price.currency();
+    }
+
+    @Override
+    public List<Measure> measures() {
+      return each.map(List::of).orElse(List.of());
+    }
+  }
+
+  /**
+   * What is used above an allowance, in started blocks, billed for the month whatever the term.
+   *
+   * @param included the allowance that costs nothing extra
+   * @param block units sold together; above 0
+   * @param price of a block
+   */
+  record Usage(String name, Measure measure, Included included, BigDecimal block, UnitPrice price)
+      implements Charge {
+    public Usage {
+      checkName(name);
+      requireNonNull(measure);
+      requireNonNull(included);
+      requireNonNull(price);
+      if (block.signum() <= 0 || block.compareTo(BigDecimal.valueOf(1_000_000_000)) > 0) {
+        throw new IllegalArgumentException(
+            "A block of "
+                + measure.label()
+                + " lies above 0 and at most at 1,000,000,000; found "
+                + block.toPlainString()
+                + ".");
+      }
+    }
+
+    @Override
+    public CurrencyUnit currency() {
+      return price.currency();
+    }
+
+    @Override
+    public List<Measure> measures() {
+      return included.perSeat().signum() == 0
+          ? List.of(measure)
+          : List.of(measure, included.seats());
+    }
+  }
+
+  /**
+   * What the maker keeps of payments that pass through the tool: payments × (average value × share
+   * + fixed), billed for the month.
+   *
+   * @param share of the value as a fraction, 0 to 1: 0.0265 is 2.65 %
+   * @param fixed for each payment
+   */
+  record PaymentFee(String name, Measure payments, BigDecimal share, UnitPrice fixed)
+      implements Charge {
+    public PaymentFee {
+      checkName(name);
+      requireNonNull(payments);
+      requireNonNull(fixed);
+      if (share.signum() < 0 || share.compareTo(BigDecimal.ONE) > 0) {
+        throw new IllegalArgumentException(
+            "A share of each payment lies between 0 and 100 %; found "
+                + share.movePointRight(2).toPlainString()
+                + " %.");
+      }
+    }
+
+    @Override
+    public CurrencyUnit currency() {
+      return fixed.currency();
+    }
+
+    @Override
+    public List<Measure> measures() {
+      return List.of(payments);
     }
   }
 

@@ -14,22 +14,23 @@ public final class MonthlyPrice {
   private MonthlyPrice() {}
 
   /**
-   * The exact monthly price of {@code units} paid units; the units do not matter to a flat charge.
+   * The exact monthly price of {@code units} paid units; for a flat charge 1 is the account and 0
+   * an account that is paid for already.
    *
    * @throws IllegalArgumentException if a banded price has no band for so many units
    */
-  public static BigDecimal of(Charge charge, int units, PriceBasis basis) {
+  public static BigDecimal of(Charge.Held charge, int units, PriceBasis basis) {
     return switch (charge) {
-      case Charge.Flat flat -> basis.price(flat.price()).amount();
+      case Charge.Flat flat -> times(basis.price(flat.price()), Math.min(units, 1));
       case Charge.PerUnit perUnit -> times(basis.price(perUnit.price()), units);
       case Charge.Banded banded -> banded(banded, units, basis);
     };
   }
 
   /** The working of {@link #of}: a line that yields the same amount. */
-  public static Working explain(Charge charge, int units, PriceBasis basis) {
+  public static Working explain(Charge.Held charge, int units, PriceBasis basis) {
     return switch (charge) {
-      case Charge.Flat flat -> basis.explain("price a month", flat.price());
+      case Charge.Flat flat -> flatLine(flat, units, basis);
       case Charge.PerUnit perUnit ->
           perUnitLine(
               charge.name(),
@@ -38,6 +39,16 @@ public final class MonthlyPrice {
               basis.explain(EACH, perUnit.price()));
       case Charge.Banded banded -> explainBanded(banded, units, basis);
     };
+  }
+
+  private static Working flatLine(Charge.Flat flat, int units, PriceBasis basis) {
+    Working price = basis.explain("price a month", flat.price());
+    return units > 0
+        ? price
+        : Working.Product.of(
+            flat.name(),
+            flat.currency().getCode(),
+            List.of(price, new Working.Entered("owned already", Quantity.of(0, "accounts"))));
   }
 
   private static BigDecimal banded(Charge.Banded banded, int units, PriceBasis basis) {

@@ -14,17 +14,24 @@ import tertulia.core.working.Working;
  * Turns a list price into the price in force: where it comes from and how often it has risen.
  *
  * @param source date and origin of the list price
+ * @param tax what the list price holds
  * @param years yearly rises so far, 0 or more
  */
-public record PriceBasis(Provenance source, PriceRise rise, int years) {
+public record PriceBasis(Provenance source, Tax tax, PriceRise rise, int years) {
   public PriceBasis {
     requireNonNull(source);
+    requireNonNull(tax);
     requireNonNull(rise);
   }
 
-  /** Today's list, not raised. */
-  public static PriceBasis today(Provenance source) {
-    return new PriceBasis(source, PriceRise.NONE, 0);
+  /** Today's list of a plan, not raised. */
+  public static PriceBasis today(Plan plan) {
+    return new PriceBasis(plan.source(), plan.tax(), PriceRise.NONE, 0);
+  }
+
+  /** The list of a plan in force in plan month {@code m}, raised once for every full year. */
+  public static PriceBasis inMonth(Plan plan, PriceRise rise, int m) {
+    return new PriceBasis(plan.source(), plan.tax(), rise, m / 12);
   }
 
   /** The price in force, to four decimals. */

@@ -1,23 +1,95 @@
 package tertulia.core.pricing;
 
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
+import java.util.stream.Stream;
 import org.joda.money.CurrencyUnit;
+import tertulia.core.growth.Measure;
+import tertulia.core.money.UnitPrice;
 
-/** The charges of a plan under one billing term, all in one currency, as prices a month. */
-public record PriceList(BillingTerm term, CurrencyUnit currency, List<Charge> charges) {
+/**
+ * The charges of a plan under one billing term, all in one currency, as prices a month.
+ *
+ * @param addOns sold beside the plan under this term
+ * @param yearlyMinimum what a year on the plan costs at least; empty: nothing is said
+ */
+public record PriceList(
+    BillingTerm term,
+    CurrencyUnit currency,
+    List<Charge> charges,
+    List<AddOn> addOns,
+    Optional<UnitPrice> yearlyMinimum) {
   public PriceList {
     charges = List.copyOf(charges);
-    for (Charge charge : charges) {
-      if (!charge.currency().equals(currency)) {
-        throw new IllegalArgumentException(
-            "Charge \""
-                + charge.name()
-                + "\" is in "
-                + charge.currency()
-                + " but the price list is in "
-                + currency
-                + ". One price list has one currency.");
-      }
+    addOns = List.copyOf(addOns);
+    Stream.concat(charges.stream(), addOns.stream().flatMap(a -> a.charges().stream()))
+        .forEach(charge -> checkCurrency("Charge", charge.name(), charge.currency(), currency));
+    yearlyMinimum.ifPresent(
+        least -> checkCurrency("The", "yearly minimum", least.currency(), currency));
+    if (addOns.stream().map(AddOn::name).distinct().count() < addOns.size()) {
+      throw new IllegalArgumentException("Two add-ons of a plan have the same name.");
+    }
+  }
+
+  /** Charges only. */
+  public PriceList(BillingTerm term, CurrencyUnit currency, List<Charge> charges) {
+    this(term, currency, charges, List.of(), Optional.empty());
+  }
+
+  /** This list with some of its add-ons turned on. */
+  public PriceList with(List<AddOn> taken) {
+    if (taken.isEmpty()) {
+      return this;
+    }
+    List<Charge> all = new ArrayList<>(charges);
+    taken.forEach(addOn -> all.addAll(addOn.charges()));
+    return new PriceList(term, currency, all, addOns, yearlyMinimum);
+  }
+
+  public Optional<AddOn> addOn(String name) {
+    return addOns.stream().filter(addOn -> addOn.name().equals(name)).findFirst();
+  }
+
+  /** The measures whose demand must be known to price the charges, each once. */
+  public List<Measure> measures() {
+    return charges.stream().flatMap(charge -> charge.measures().stream()).distinct().toList();
+  }
+
+  /** Whether use of {@code measure} above its allowance can be paid for. */
+  public boolean sellsUsageOf(Measure measure) {
+    return charges.stream()
+        .anyMatch(c -> c instanceof Charge.Usage usage && usage.measure().equals(measure));
+  }
+
+  /**
+   * The seats that count for an allowance: those paid for and those included, or those needed if
+   * nothing is charged for them.
+   *
+   * @param demand seats needed
+   */
+  public int seats(Plan plan, Measure measure, int demand) {
+    return charges.stream()
+        .filter(Charge.Counted.class::isInstance)
+        .map(Charge.Counted.class::cast)
+        .filter(counted -> counted.measure().equals(measure))
+        .findFirst()
+        .map(counted -> plan.paidUnits(counted, demand) + counted.rule().included())
+        .orElse(demand);
+  }
+
+  private static void checkCurrency(
+      String what, String name, CurrencyUnit found, CurrencyUnit wanted) {
+    if (!found.equals(wanted)) {
+      throw new IllegalArgumentException(
+          what
+              + " \""
+              + name
+              + "\" is in "
+              + found
+              + " but the price list is in "
+              + wanted
+              + ". One price list has one currency.");
     }
   }
 }

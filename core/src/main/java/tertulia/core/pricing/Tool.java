@@ -3,22 +3,68 @@ package tertulia.core.pricing;
 import static java.util.Objects.requireNonNull;
 
 import java.util.List;
+import java.util.Optional;
 
 /**
  * A tool with its plans in catalogue order.
  *
  * @param id stable name within a selection
+ * @param offers reductions for a while, of any plan
+ * @param owned what is paid for already
  */
-public record Tool(String id, String name, String maker, List<Plan> plans) {
+public record Tool(
+    String id,
+    String name,
+    String maker,
+    List<Plan> plans,
+    List<Offer> offers,
+    Optional<Owned> owned) {
+  /** More offers would make their combinations too many to try. */
+  public static final int MOST_OFFERS = 12;
+
   public Tool {
     requireNonNull(id);
     requireNonNull(maker);
+    requireNonNull(owned);
     plans = List.copyOf(plans);
+    offers = List.copyOf(offers);
     if (name.isBlank()) {
       throw new IllegalArgumentException("A tool needs a name.");
     }
     if (plans.stream().map(Plan::id).distinct().count() < plans.size()) {
       throw new IllegalArgumentException("Two plans of " + name + " have the same id.");
+    }
+    if (offers.stream().map(Offer::name).distinct().count() < offers.size()) {
+      throw new IllegalArgumentException("Two offers of " + name + " have the same name.");
+    }
+    if (offers.size() > MOST_OFFERS) {
+      throw new IllegalArgumentException(
+          name + " has " + offers.size() + " offers; at most " + MOST_OFFERS + " are compared.");
+    }
+    if (owned.isPresent()) {
+      checkPlan(name, owned.get().plan(), plans);
+    }
+    for (Offer offer : offers) {
+      for (String plan : offer.when().plans()) {
+        checkPlan(name, plan, plans);
+      }
+    }
+  }
+
+  /** A tool without offers, not owned. */
+  public Tool(String id, String name, String maker, List<Plan> plans) {
+    this(id, name, maker, plans, List.of(), Optional.empty());
+  }
+
+  private static void checkPlan(String tool, String id, List<Plan> plans) {
+    if (plans.stream().noneMatch(plan -> plan.id().equals(id))) {
+      throw new IllegalArgumentException(
+          tool
+              + " has no plan \""
+              + id
+              + "\"; it has "
+              + plans.stream().map(Plan::id).toList()
+              + ".");
     }
   }
 }

@@ -1,21 +1,28 @@
 package tertulia.core.working;
 
-/** What a fact rests on, strongest first; where sources differ the strongest ground is in force. */
+/** What a fact rests on; where sources differ the strongest ground is in force. */
 public enum Ground {
-  TRIED_BY_HAND("tried by hand"),
-  COLLEAGUE("a colleague's experience"),
-  PUBLIC_RATINGS("public ratings"),
-  MAKERS_CLAIM("maker's claim"),
-  OTHER("other");
+  TRIED_BY_HAND("tried by hand", 0),
+  COLLEAGUE("a colleague's experience", 1),
+  PUBLIC_RATINGS("public ratings", 1),
+  MAKERS_CLAIM("maker's claim", 2),
+  OTHER("other", 3);
 
   private final String words;
+  private final int rank;
 
-  Ground(String words) {
+  Ground(String words, int rank) {
     this.words = words;
+    this.rank = rank;
   }
 
   /** The ground as it reads in a sentence. */
   public String words() {
     return words;
+  }
+
+  /** 0 is the strongest; grounds of one rank yield to the newer fact. */
+  public int rank() {
+    return rank;
   }
 }

@@ -2,7 +2,6 @@ package tertulia.core.billing;
 
 import static org.testng.Assert.assertEquals;
 import static tertulia.core.Samples.EUR;
-import static tertulia.core.Samples.JAN_2027;
 import static tertulia.core.Samples.band;
 import static tertulia.core.Samples.banded;
 import static tertulia.core.Samples.bill;
@@ -34,7 +33,6 @@ import tertulia.core.pricing.BillingTerm.Payment;
 import tertulia.core.pricing.Charge;
 import tertulia.core.pricing.PriceList;
 import tertulia.core.pricing.UnitRule;
-import tertulia.core.time.Horizon;
 
 public class BillerTest {
   private static final BillingTerm YEARLY_MONTHLY = BillingTerm.YEARLY_PAID_MONTHLY;
@@ -193,11 +191,8 @@ public class BillerTest {
                     UnitRule.PLAIN)));
     Ledger ledger =
         Biller.bill(
-            plan("Plan", pounds),
-            pounds,
-            seatsByMonth(10, 10),
-            PriceRise.NONE,
-            new Horizon(JAN_2027, 2),
+            tertulia.core.Samples.purchase(
+                plan("Plan", pounds), pounds, seatsByMonth(10, 10), PriceRise.NONE),
             Optional.of(rate));
     // 10 × 6.90 × 12 = 828.00 GBP; × 1.1642 = 963.9576 EUR
     assertEquals(ledger.total(View.CASH), money("963.96"));
@@ -223,7 +218,11 @@ public class BillerTest {
     Charge.Banded bands =
         banded(BandMode.WHOLE, band(15, "0", "34"), band(35, "0", "61"), band(null, "1.65", "0"));
     Ledger ledger = bill(list(BillingTerm.MONTHLY, bands), seatsByMonth(35, 36), PriceRise.NONE);
-    assertEquals(ledger.invoices().getFirst().lines().getFirst().cheaperWithMore().getAsInt(), 36);
-    assertEquals(ledger.invoices().get(1).lines().getFirst().cheaperWithMore().isEmpty(), true);
+    assertEquals(held(ledger, 0).cheaperWithMore().getAsInt(), 36);
+    assertEquals(held(ledger, 1).cheaperWithMore().isEmpty(), true);
+  }
+
+  private static InvoiceLine.Held held(Ledger ledger, int invoice) {
+    return (InvoiceLine.Held) ledger.invoices().get(invoice).lines().getFirst();
   }
 }

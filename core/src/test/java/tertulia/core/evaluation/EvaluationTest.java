@@ -124,6 +124,7 @@ public class EvaluationTest {
         PriceRise.NONE,
         List.of(crew),
         Map.of(Measure.SEATS, new Demand(BigDecimal.ZERO, Map.of("crew", BigDecimal.ONE))),
+        java.util.Optional.empty(),
         needs,
         criteria,
         List.of(ASH, BIRCH, CEDAR, DOUGLAS),

@@ -93,8 +93,9 @@ public class GroupTest {
         new Demand(
             new BigDecimal("0.2"), Map.of("a", new BigDecimal("0.4"), "b", new BigDecimal("0.3")));
     People people = new People(Map.of("a", 1, "b", 1), 1, 1);
-    assertEquals(demand.units(people), 1);
-    assertEquals(demand.units(new People(Map.of("a", 2, "b", 1), 1, 1)), 2);
+    assertEquals(demand.units(Measure.SEATS, people).intValueExact(), 1);
+    assertEquals(
+        demand.units(Measure.SEATS, new People(Map.of("a", 2, "b", 1), 1, 1)).intValueExact(), 2);
   }
 
   @Test
@@ -103,8 +104,9 @@ public class GroupTest {
     Demand perHead = new Demand(BigDecimal.ZERO, Map.of("a", BigDecimal.ONE, "b", BigDecimal.ONE));
     Demand onlyB = new Demand(BigDecimal.ZERO, Map.of("b", BigDecimal.ONE));
     for (int n = 1; n <= 300; n++) {
-      assertEquals(perHead.units(today.scaledTo(n)), n);
-      assertEquals(onlyB.units(today.scaledTo(n)), Math.ceilDiv(n, 3));
+      assertEquals(perHead.units(Measure.SEATS, today.scaledTo(n)).intValueExact(), n);
+      assertEquals(
+          onlyB.units(Measure.SEATS, today.scaledTo(n)).intValueExact(), Math.ceilDiv(n, 3));
       assertEquals(today.scaledTo(n).total(), n);
     }
   }

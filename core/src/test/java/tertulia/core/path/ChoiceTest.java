@@ -62,7 +62,14 @@ public class ChoiceTest {
 
   private static Market market(Fit fit, Terms terms) {
     return new Market(
-        fit, ONE_SEAT_A_HEAD, EUR, ExchangeRates.NONE, LocalDate.of(2026, 11, 24), terms);
+        fit,
+        ONE_SEAT_A_HEAD,
+        EUR,
+        ExchangeRates.NONE,
+        LocalDate.of(2026, 11, 24),
+        terms,
+        Optional.empty(),
+        36);
   }
 
   private static final Market ANY = market(new Fit(List.of()), Terms.ANY);
@@ -159,7 +166,7 @@ public class ChoiceTest {
     Fit strict = new Fit(List.of(new Need(link, new Importance.Must(false))));
     Fit lenient = new Fit(List.of(new Need(link, new Importance.Must(true))));
     Plan plan = plan("Plan", list(BillingTerm.MONTHLY, seats("5")));
-    PriceList list = plan.lists().getFirst();
+    PriceList list = plan.lists(PlanPrices.End.HIGH).getFirst();
     UnitsNeeded units = Samples.seatsNeeded(5);
     record Expected(Answer answer, boolean strict, boolean lenient, boolean excluded) {}
     for (Expected e :
@@ -190,7 +197,11 @@ public class ChoiceTest {
     List<UnitsNeeded> months = seatsByMonth(10, 12, 13, 20);
     assertEquals(
         fit
-            .over(offering, plan.lists().getFirst(), months, new Horizon(JAN_2027, 4))
+            .over(
+                offering,
+                plan.lists(PlanPrices.End.HIGH).getFirst(),
+                months,
+                new Horizon(JAN_2027, 4))
             .reasons()
             .stream()
             .map(Reason::sentence)
@@ -230,7 +241,7 @@ public class ChoiceTest {
         for (Offering offering : offerings) {
           int most = offering.plan().range().cap().orElse(Integer.MAX_VALUE);
           boolean holds = months.stream().allMatch(m -> m.of(Measure.SEATS).getAsInt() <= most);
-          for (PriceList list : offering.plan().lists()) {
+          for (PriceList list : offering.plan().lists(PlanPrices.End.HIGH)) {
             Money total = Samples.bill(list, months, PriceRise.NONE).total(view);
             if (holds && least.map(l -> total.isLessThan(l)).orElse(true)) {
               least = Optional.of(total);

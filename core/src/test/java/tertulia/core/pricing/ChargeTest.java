@@ -22,7 +22,8 @@ import tertulia.core.money.PriceRise;
 import tertulia.core.money.UnitPrice;
 
 public class ChargeTest {
-  private static final PriceBasis TODAY = PriceBasis.today(Samples.PAGE);
+  private static final PriceBasis TODAY =
+      PriceBasis.today(Samples.plan("Plan", Samples.list(BillingTerm.MONTHLY)));
 
   /** Slice by slice, unit by unit: the definition written down a second way. */
   private static BigDecimal unitByUnit(Charge.Banded bands, int units) {
@@ -118,7 +119,7 @@ public class ChargeTest {
 
   @Test
   public void listPricesRiseToFourDecimalsHalfUp() {
-    PriceBasis twice = new PriceBasis(Samples.PAGE, PriceRise.ofPercent("4"), 2);
+    PriceBasis twice = new PriceBasis(Samples.PAGE, Tax.NOT_INCLUDED, PriceRise.ofPercent("4"), 2);
     assertEquals(twice.price(eur("6.35")).amount(), new BigDecimal("6.8682"));
     assertEquals(
         twice.explain("price", eur("6.35")).value().orElseThrow().amount(),
