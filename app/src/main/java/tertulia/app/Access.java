@@ -33,7 +33,12 @@ class Access {
       "/selections/{id}/why",
       "/selections/{id}/file",
       "/catalogue",
-      "/catalogue/{slug}"
+      "/catalogue/export.csv",
+      "/catalogue/export.json",
+      "/catalogue/{slug}",
+      "/catalogue/{slug}/history",
+      "/catalogue/{slug}/compare",
+      "/price-changes"
     };
     String[] weigh = {
       "/selections/{id}/weights",
@@ -53,9 +58,18 @@ class Access {
       "/selections/{id}/contenders/{slug}/remove",
       "/selections/{id}/decision",
       "/selections/{id}/decision/propose",
+      "/selections/{id}/rates",
       "/catalogue/new",
-      "/catalogue/{slug}",
+      "/catalogue/check",
+      "/catalogue/import",
+      "/catalogue/import/take",
+      "/catalogue/freshness",
       "/catalogue/{slug}/edit",
+      "/catalogue/{slug}/confirm",
+      "/catalogue/{slug}/undo",
+      "/catalogue/{slug}/copy",
+      "/catalogue/{slug}/archive",
+      "/price-changes/{change}",
       "/people",
       "/people/{id}"
     };
@@ -103,6 +117,7 @@ class Access {
             "/selections/new",
             "/selections/import",
             "/catalogue/new",
+            "/catalogue/import",
             "/catalogue/{slug}/edit",
             "/people")
         .map(path -> paths.matcher(HttpMethod.GET, path))

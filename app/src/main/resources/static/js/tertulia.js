@@ -6,5 +6,6 @@ import { keys } from './parts/keys.js';
 import { exchange } from './parts/exchange.js';
 import { columns } from './parts/columns.js';
 import { guard } from './parts/guard.js';
+import { priceSheet } from './parts/price-sheet.js';
 
-[theme, thread, charts, why, keys, exchange, columns, guard].forEach((start) => start(document));
+[theme, thread, charts, why, keys, exchange, columns, guard, priceSheet].forEach((start) => start(document));

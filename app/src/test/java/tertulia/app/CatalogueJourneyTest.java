@@ -45,17 +45,16 @@ public class CatalogueJourneyTest extends ServedTest {
     fields.put("plans[0].currency", "EUR");
     fields.put("plans[0].measure", "seats");
     fields.put("plans[0].most", "90");
-    fields.put("plans[0].asOf", "2026-11-24");
-    fields.put("plans[0].ground", "tried-by-hand");
+    fields.put("plans[0].source.asOf", "2026-11-24");
+    fields.put("plans[0].source.ground", "tried-by-hand");
     fields.put("lines[0].name", "Seats");
-    fields.put("lines[0].kind", "banded");
+    fields.put("lines[0].kind", "banded-sliced");
     fields.put("lines[0].measure", "seats");
-    fields.put("lines[0].mode", "sliced");
     fields.put("lines[0].cells[0].prices[u12]", "25 8.40\nmore 6.90");
     fields.put("facts[0].capability", "Shared plans");
     fields.put("facts[0].answers[0]", "partly");
-    fields.put("facts[0].asOf", "2026-11-20");
-    fields.put("facts[0].ground", "colleague");
+    fields.put("facts[0].source.asOf", "2026-11-20");
+    fields.put("facts[0].source.ground", "colleague");
     return fields;
   }
 
@@ -99,7 +98,7 @@ public class CatalogueJourneyTest extends ServedTest {
     assertEquals(answer.getStatus(), 422);
     String page = answer.getContentAsString();
     assertTrue(page.contains("Band 2 ends at 20 units but band 1 ends at 25. Reorder the bands."));
-    assertTrue(page.contains("id=\"fault-plans[0].name\""));
+    assertTrue(page.contains("id=\"fault-lines[0].cells[0].prices[u12]\""));
     assertTrue(page.contains("20 6.90</textarea>"));
     assertTrue(catalogue.find("neverwas").isEmpty());
   }

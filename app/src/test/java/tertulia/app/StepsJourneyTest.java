@@ -36,7 +36,8 @@ public class StepsJourneyTest extends ServedTest {
         intake.take(
             ((PortableFile.Read.Accepted)
                     PortableFile.read(Demo.text().getBytes(StandardCharsets.UTF_8)))
-                .file());
+                .file(),
+            "Ilse Maren");
   }
 
   private MockHttpServletResponse send(String name, MockHttpServletRequestBuilder request)
@@ -125,7 +126,8 @@ public class StepsJourneyTest extends ServedTest {
     id =
         intake.take(
             ((PortableFile.Read.Accepted) PortableFile.read(text.getBytes(StandardCharsets.UTF_8)))
-                .file());
+                .file(),
+            "Ilse Maren");
     // 190 + 5.90 · (n − 25) passes 470 at 73; Tollen leaves 470 at 81; 420 + 5.20 · (n − 60), the
     // dearer plan, passes 640 at 103
     assertTrue(page("cost", "").contains("the cheapest changes at 73, 81 and 103."));

@@ -68,7 +68,9 @@ public class SweepBenchmark {
             CurrencyUnit.EUR,
             ExchangeRates.NONE,
             LocalDate.of(2026, 11, 24),
-            Terms.ANY, java.util.Optional.empty(), 36);
+            Terms.ANY,
+            java.util.Optional.empty(),
+            36);
   }
 
   private static PriceList list(BillingTerm term, String price) {

@@ -21,6 +21,7 @@ public class ArchitectureTest {
           "time",
           "growth",
           "pricing",
+          "plausibility",
           "billing",
           "fit",
           "path",

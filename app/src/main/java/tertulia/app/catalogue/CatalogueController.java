@@ -1,186 +1,135 @@
 package tertulia.app.catalogue;
 
-import jakarta.servlet.http.HttpServletResponse;
-import java.time.Clock;
 import java.time.LocalDate;
-import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
-import java.util.TreeSet;
-import java.util.stream.Collectors;
-import org.jspecify.annotations.Nullable;
-import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
-import org.springframework.web.bind.WebDataBinder;
 import org.springframework.web.bind.annotation.GetMapping;
-import org.springframework.web.bind.annotation.InitBinder;
-import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
-import tertulia.app.display.Dates;
-import tertulia.app.exchange.Codes;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 import tertulia.app.exchange.ToolSheet;
 import tertulia.app.people.SignedIn;
-import tertulia.app.web.Conflict;
-import tertulia.core.fit.Answer;
-import tertulia.core.growth.Measure;
-import tertulia.core.working.Ground;
+import tertulia.app.settings.Freshness;
+import tertulia.app.web.NotFound;
 
-/** The catalogue: the list, a price page, and writing one down. */
+/** The catalogue as it is read: the list and a price page, and what one click changes. */
 @Controller
 class CatalogueController {
   private final Catalogue catalogue;
-  private final Clock clock;
+  private final Freshness freshness;
+  private final Slips slips;
 
-  CatalogueController(Catalogue catalogue, Clock clock) {
+  CatalogueController(Catalogue catalogue, Freshness freshness, Slips slips) {
+    this.slips = slips;
     this.catalogue = catalogue;
-    this.clock = clock;
+    this.freshness = freshness;
   }
-
-  @InitBinder("form")
-  void bindFields(WebDataBinder binder) {
-    binder.initDirectFieldAccess();
-  }
-
-  /** A line of the list. */
-  record Listed(
-      String slug, String name, String maker, String plans, String asOf, String currencies) {}
 
   @GetMapping("/catalogue")
-  String list(@AuthenticationPrincipal SignedIn person, Model model) {
-    model.addAttribute("tools", catalogue.all().stream().map(t -> listed(t.sheet())).toList());
+  String list(
+      @RequestParam(defaultValue = "") String q,
+      @RequestParam(defaultValue = "") String area,
+      @RequestParam(defaultValue = "all") String show,
+      @RequestParam(defaultValue = "0") int page,
+      @AuthenticationPrincipal SignedIn person,
+      Model model) {
+    Listing.Query query = new Listing.Query(q, area, show, page);
+    model.addAttribute("query", query);
+    List<Catalogue.Stored> tools = catalogue.everything();
+    int days = freshness.days();
+    LocalDate today = catalogue.today();
+    model.addAttribute(
+        "listing",
+        Listing.of(
+            tools,
+            query,
+            day -> day.plusDays(days).isBefore(today),
+            sheet -> !slips.of(sheet, tools).open().isEmpty()));
+    model.addAttribute("daysFresh", days);
     model.addAttribute("organises", person.organises());
     return "catalogue/list";
   }
 
-  private static Listed listed(ToolSheet sheet) {
-    List<ToolSheet.PlanPart> plans = sheet.plans();
-    return new Listed(
-        sheet.id(),
-        sheet.name(),
-        sheet.maker(),
-        plans.stream().map(ToolSheet.PlanPart::name).collect(Collectors.joining(", ")),
-        plans.stream()
-            .map(plan -> LocalDate.parse(plan.source().asOf()))
-            .min(Comparator.naturalOrder())
-            .map(Dates::day)
-            .orElse("—"),
-        plans.stream()
-            .map(ToolSheet.PlanPart::currency)
-            .distinct()
-            .collect(Collectors.joining(", ")));
-  }
-
   @GetMapping("/catalogue/{slug}")
   String read(@PathVariable String slug, @AuthenticationPrincipal SignedIn person, Model model) {
-    ToolSheet sheet = catalogue.get(slug).sheet();
-    model.addAttribute("sheet", sheet);
-    model.addAttribute("page", PricePage.of(sheet, LocalDate.now(clock)));
+    Catalogue.Stored stored = catalogue.get(slug);
+    int days = freshness.days();
+    LocalDate today = catalogue.today();
+    model.addAttribute("sheet", stored.sheet());
+    model.addAttribute("archived", stored.archived());
+    model.addAttribute("doubts", slips.of(stored.sheet()).open());
+    model.addAttribute("editions", catalogue.history(slug).size());
+    model.addAttribute(
+        "page", PricePage.of(stored.sheet(), day -> day.plusDays(days).isBefore(today)));
+    model.addAttribute("daysFresh", days);
     model.addAttribute("organises", person.organises());
     return "catalogue/tool";
   }
 
-  @GetMapping("/catalogue/new")
-  String blank(@RequestParam(defaultValue = "") String selection, Model model) {
-    ToolForm form = new ToolForm();
-    ToolForm.PlanColumn first = new ToolForm.PlanColumn();
-    first.asOf = today();
-    form.plans.add(first);
-    ToolForm.ChargeLine seats = new ToolForm.ChargeLine();
-    seats.name = "Seats";
-    form.lines.add(seats);
-    return show(form, null, selection, Map.of(), model);
-  }
-
-  @PostMapping("/catalogue/new")
-  String add(
-      @ModelAttribute("form") ToolForm form,
-      @RequestParam(defaultValue = "") String selection,
-      Model model,
-      HttpServletResponse response) {
-    ToolConverter.Converted converted = new ToolConverter(form, null).convert();
-    if (converted.sheet().isEmpty()) {
-      response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
-      return show(form, null, selection, converted.faults(), model);
-    }
-    String slug = catalogue.add(converted.sheet().get());
-    return "redirect:"
-        + (selection.matches("[0-9]{1,18}")
-            ? "/selections/" + selection + "/contenders?added=" + slug
-            : "/catalogue/" + slug);
-  }
-
-  @GetMapping("/catalogue/{slug}/edit")
-  String edit(@PathVariable String slug, Model model) {
-    Catalogue.Stored stored = catalogue.get(slug);
-    return show(ToolForms.of(stored.sheet(), stored.version()), slug, "", Map.of(), model);
-  }
-
-  @PostMapping("/catalogue/{slug}/edit")
-  String change(
+  @PostMapping("/catalogue/{slug}/confirm")
+  String confirm(
       @PathVariable String slug,
-      @ModelAttribute("form") ToolForm form,
-      Model model,
-      HttpServletResponse response) {
-    Catalogue.Stored stored = catalogue.get(slug);
-    ToolConverter.Converted converted = new ToolConverter(form, stored.sheet()).convert();
-    Map<String, String> faults = converted.faults();
-    if (converted.sheet().isPresent()) {
-      try {
-        catalogue.change(slug, form.version, converted.sheet().get());
-        return "redirect:/catalogue/" + slug;
-      } catch (Conflict e) {
-        faults = Map.of("name", e.message());
-        form.version = stored.version();
-      }
+      @RequestParam String what,
+      @AuthenticationPrincipal SignedIn person,
+      RedirectAttributes flash) {
+    LocalDate today = catalogue.today();
+    ToolSheet sheet = catalogue.get(slug).sheet();
+    try {
+      ToolSheet confirmed = new Confirmation(today.toString()).of(sheet, what);
+      catalogue.change(slug, confirmed, today, person.name());
+    } catch (IllegalArgumentException e) {
+      throw new NotFound("such fact: " + e.getMessage());
     }
-    response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
-    return show(form, slug, "", faults, model);
+    return saved(slug, today, "Confirmed as of today.", flash);
   }
 
-  private String show(
-      ToolForm form,
-      @Nullable String slug,
-      String selection,
-      Map<String, String> faults,
-      Model model) {
-    Map<String, String> capabilities = catalogue.capabilities();
-    model.addAttribute("form", ToolForms.withRoom(form, capabilities.values(), today()));
-    model.addAttribute("slug", slug);
-    model.addAttribute("selection", selection);
-    model.addAttribute("faults", faults);
-    model.addAttribute("terms", terms(form));
-    model.addAttribute("measures", Measure.KNOWN);
-    model.addAttribute("grounds", grounds());
-    model.addAttribute("answers", Codes.codes(Answer.class));
-    return "catalogue/edit";
+  /** The way back after a change, with the way to take it back. */
+  static String saved(String slug, LocalDate from, String words, RedirectAttributes flash) {
+    flash.addFlashAttribute("done", words);
+    flash.addFlashAttribute("undo", Map.of("slug", slug, "from", from.toString()));
+    return "redirect:/catalogue/" + slug;
   }
 
-  private static List<TermCode> terms(ToolForm form) {
-    Set<String> used = new TreeSet<>();
-    form.lines.forEach(line -> line.cells.forEach(cell -> used.addAll(cell.prices.keySet())));
-    List<TermCode> terms = new ArrayList<>(TermCode.ALL.subList(0, TermCode.USUAL));
-    TermCode.ALL.subList(TermCode.USUAL, TermCode.ALL.size()).stream()
-        .filter(term -> used.contains(term.code()))
-        .forEach(terms::add);
-    return terms;
+  @PostMapping("/catalogue/{slug}/undo")
+  String undo(@PathVariable String slug, @RequestParam LocalDate from, RedirectAttributes flash) {
+    catalogue.undo(slug, from);
+    flash.addFlashAttribute("done", "The last change is taken back.");
+    return "redirect:/catalogue/" + slug;
   }
 
-  /** A ground of a fact, for a choice. */
-  record GroundChoice(String code, String words) {}
-
-  private static List<GroundChoice> grounds() {
-    return java.util.Arrays.stream(Ground.values())
-        .map(ground -> new GroundChoice(Codes.code(ground), ground.words()))
-        .toList();
+  @PostMapping("/catalogue/{slug}/copy")
+  String copy(@PathVariable String slug, @AuthenticationPrincipal SignedIn person) {
+    ToolSheet sheet = catalogue.get(slug).sheet();
+    return "redirect:/catalogue/"
+        + catalogue.add(sheet.named(sheet.name() + " copy"), person.name())
+        + "/edit";
   }
 
-  private String today() {
-    return LocalDate.now(clock).toString();
+  @PostMapping("/catalogue/{slug}/archive")
+  String archive(
+      @PathVariable String slug, @RequestParam boolean archived, RedirectAttributes flash) {
+    catalogue.archive(slug, archived);
+    flash.addFlashAttribute(
+        "done",
+        archived
+            ? "Archived: it is not offered to new selections any more. Selections that have it keep it."
+            : "Restored.");
+    return "redirect:/catalogue/" + slug;
+  }
+
+  @PostMapping("/catalogue/freshness")
+  String freshness(@RequestParam String days, RedirectAttributes flash) {
+    try {
+      freshness.change(days);
+      flash.addFlashAttribute("done", "Facts are marked as old after " + days.strip() + " days.");
+    } catch (IllegalArgumentException e) {
+      flash.addFlashAttribute("daysFault", e.getMessage());
+      flash.addFlashAttribute("daysTyped", days);
+    }
+    return "redirect:/catalogue";
   }
 }

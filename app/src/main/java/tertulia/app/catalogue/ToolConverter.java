@@ -1,7 +1,7 @@
 package tertulia.app.catalogue;
 
 import java.util.ArrayList;
-import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -17,14 +17,17 @@ import tertulia.app.exchange.ToolSheet;
 final class ToolConverter {
   private final Faults faults = new Faults();
   private final ToolForm form;
-  private final @Nullable ToolSheet before;
+  private final String id;
 
-  /** Form columns of the sheet's plans. */
+  /** Form columns of the sheet's plans, and form rows of its other parts by their place. */
   private final List<Integer> columns = new ArrayList<>();
+
+  private final Map<String, String> planIds = new LinkedHashMap<>();
+  private final Map<String, String> places = new LinkedHashMap<>();
 
   ToolConverter(ToolForm form, @Nullable ToolSheet before) {
     this.form = form;
-    this.before = before;
+    this.id = before == null ? Codes.slug(form.name) : before.id();
   }
 
   /** What became of a form: a sheet, or the faults by field. */
@@ -34,11 +37,17 @@ final class ToolConverter {
     List<ToolSheet.PlanPart> plans = plans();
     ToolSheet sheet =
         new ToolSheet(
-            before == null ? Codes.slug(form.name) : before.id(),
+            id,
             text("name", form.name, true),
             text("maker", form.maker, false),
+            list("areas", form.areas),
+            list("contains", form.contains),
             plans,
-            ratings());
+            offers(),
+            owned(),
+            conditions(),
+            ratings(),
+            form.confirmed.stream().filter(key -> !key.isBlank()).distinct().sorted().toList());
     if (faults.isEmpty()) {
       Faults core = new Faults();
       new ToolReader(core).contender("", sheet, null);
@@ -50,24 +59,29 @@ final class ToolConverter {
 
   private void addAtField(Fault fault) {
     String[] parts = fault.at().split("/");
+    String place = parts.length > 2 ? parts[1] + "/" + parts[2] : fault.at();
     boolean plan = parts.length > 2 && parts[1].equals("plans");
     faults.add(
-        plan ? "plans[" + columns.get(Integer.parseInt(parts[2])) + "].name" : "name",
+        plan
+            ? "plans[" + columns.get(Integer.parseInt(parts[2])) + "].name"
+            : places.getOrDefault(place, fault.at().equals("/owned") ? "owned.units" : "name"),
         fault.message());
   }
 
   private List<ToolSheet.PlanPart> plans() {
     List<ToolSheet.PlanPart> parts = new ArrayList<>();
-    List<String> ids = new ArrayList<>();
     for (int p = 0; p < form.plans.size(); p++) {
       ToolForm.PlanColumn column = form.plans.get(p);
       if (column.isBlank()) {
         checkNothingBelow(p);
       } else {
-        String id = column.id.isBlank() ? Codes.unused(Codes.slug(column.name), ids) : column.id;
-        ids.add(id);
+        String planId =
+            column.id.isBlank()
+                ? Codes.unused(Codes.slug(column.name), planIds.values())
+                : column.id;
+        planIds.put(Codes.slug(column.name), planId);
         columns.add(p);
-        parts.add(plan(column, p, id));
+        parts.add(plan(column, p, planId));
       }
     }
     return parts;
@@ -82,146 +96,184 @@ final class ToolConverter {
     }
   }
 
-  private ToolSheet.PlanPart plan(ToolForm.PlanColumn column, int p, String id) {
+  private ToolSheet.PlanPart plan(ToolForm.PlanColumn column, int p, String planId) {
     String at = "plans[" + p + "]";
+    boolean assumed = column.basis.equals("assumed");
+    List<ToolSheet.TermPart> low = new PriceCells(form, faults, p, PriceCells.End.LOW).terms();
+    if (low.isEmpty() && List.of("quote", "assumed").contains(column.basis)) {
+      faults.add(
+          at + ".basis",
+          "Plan \""
+              + column.name
+              + "\" is marked \""
+              + column.basis
+              + "\" but has no price. Enter it, or mark the plan \"on request\".");
+    }
     return new ToolSheet.PlanPart(
-        id,
+        planId,
         text(at + ".name", column.name, true),
         read(at + ".currency", column.currency, t -> Codes.currency(t).getCode()),
         column.measure,
         whole(at + ".least", column.least, 0),
         column.most.isBlank() ? null : Integer.valueOf(whole(at + ".most", column.most, 1)),
-        new ToolSheet.SourcePart(
-            read(at + ".asOf", column.asOf, t -> Codes.day(t).toString()),
-            column.ground,
-            text(at + ".who", column.who, false),
-            column.link.strip()),
-        terms(p),
-        facts(p, id));
+        basis(column.basis, low),
+        column.tax.isBlank() ? null : decimal(at + ".tax", column.tax),
+        source(at + ".source", column.source),
+        low,
+        assumed ? new PriceCells(form, new Faults(), p, PriceCells.End.HIGH).terms() : List.of(),
+        allowances(p),
+        facts(p));
   }
 
-  private List<ToolSheet.TermPart> terms(int p) {
-    List<ToolSheet.TermPart> terms = new ArrayList<>();
-    for (TermCode term : TermCode.ALL) {
-      List<ToolSheet.ChargePart> charges = new ArrayList<>();
-      for (int l = 0; l < form.lines.size(); l++) {
-        charge(l, p, term).ifPresent(charges::add);
-      }
-      if (!charges.isEmpty()) {
-        terms.add(new ToolSheet.TermPart(term.term().monthsCommitted(), term.upFront(), charges));
-      }
-    }
-    return terms;
+  /** What need not be said is not: prices are listed, no prices are on request. */
+  private static @Nullable String basis(String typed, List<ToolSheet.TermPart> prices) {
+    return switch (typed) {
+      case "quote", "assumed" -> typed;
+      case "on-request" -> prices.isEmpty() ? null : typed;
+      default -> null;
+    };
   }
 
-  private Optional<ToolSheet.ChargePart> charge(int l, int p, TermCode term) {
-    ToolForm.ChargeLine line = form.lines.get(l);
-    if (p >= line.cells.size()) {
-      return Optional.empty();
-    }
-    ToolForm.ChargeCell cell = line.cells.get(p);
-    String price = cell.prices.getOrDefault(term.code(), "");
-    if (price == null || price.isBlank()) {
-      return Optional.empty();
-    }
-    String at = "lines[" + l + "].cells[" + p + "]";
-    String priceAt = at + ".prices[" + term.code() + "]";
-    String name = text("lines[" + l + "].name", line.name, true);
-    return Optional.of(
-        switch (line.kind) {
-          case "flat" -> new ToolSheet.FlatPart(name, decimal(priceAt, price));
-          case "banded" ->
-              new ToolSheet.BandedPart(
-                  name,
-                  line.measure,
-                  line.mode,
-                  bands(priceAt, price),
-                  whole(at + ".minimum", cell.minimum, 0),
-                  whole(at + ".pack", cell.pack, 1),
-                  whole(at + ".included", cell.included, 0));
-          default ->
-              new ToolSheet.PerUnitPart(
-                  name,
-                  line.measure,
-                  decimal(priceAt, price),
-                  whole(at + ".minimum", cell.minimum, 0),
-                  whole(at + ".pack", cell.pack, 1),
-                  whole(at + ".included", cell.included, 0));
-        });
-  }
-
-  /** One band a line: up to how many units (or "more"), the price each, the flat price if any. */
-  private List<ToolSheet.BandPart> bands(String at, String text) {
-    List<ToolSheet.BandPart> bands = new ArrayList<>();
-    for (String line : text.strip().split("\\R")) {
-      faults.at(at, () -> band(line)).ifPresent(bands::add);
-    }
-    return bands;
-  }
-
-  private static ToolSheet.BandPart band(String line) {
-    String[] words = line.strip().split("\\s+");
-    if (words.length < 2 || words.length > 3) {
-      throw new IllegalArgumentException(
-          "\""
-              + line.strip()
-              + "\" is not a band. Write one a line: up to how many units, the"
-              + " price each and, if there is one, the flat price; like \"25 8.40\" or \"more"
-              + " 5.10\".");
-    }
-    return new ToolSheet.BandPart(
-        words[0].equals("more") ? null : Integer.valueOf(Codes.whole(words[0])),
-        Codes.decimal(words[1]).toPlainString(),
-        words.length == 3 ? Codes.decimal(words[2]).toPlainString() : "0");
-  }
-
-  private List<ToolSheet.FactPart> facts(int p, String planId) {
-    List<ToolSheet.FactPart> parts = new ArrayList<>();
-    Map<String, ToolSheet.FactPart> known = factsBefore(planId);
-    for (int f = 0; f < form.facts.size(); f++) {
-      ToolForm.FactLine line = form.facts.get(f);
-      String answer = p < line.answers.size() ? line.answers.get(p) : "";
-      if (!line.capability.isBlank() && answer != null && !answer.isBlank()) {
-        String at = "facts[" + f + "]";
-        ToolSheet.FactPart fact =
-            new ToolSheet.FactPart(
-                text(at + ".capability", line.capability, true),
-                answer,
-                new ToolSheet.SourcePart(
-                    read(at + ".asOf", line.asOf, t -> Codes.day(t).toString()),
-                    line.ground,
-                    text(at + ".who", line.who, false),
-                    ""));
-        parts.add(unchanged(fact, known.get(Codes.slug(line.capability)), f));
+  private List<ToolSheet.AllowancePart> allowances(int p) {
+    List<ToolSheet.AllowancePart> parts = new ArrayList<>();
+    for (int a = 0; a < form.allowances.size(); a++) {
+      ToolForm.AllowanceLine line = form.allowances.get(a);
+      String cell = p < line.cells.size() && line.cells.get(p) != null ? line.cells.get(p) : "";
+      if (!cell.isBlank()) {
+        String at = "allowances[" + a + "]";
+        if (line.measure.isBlank()) {
+          faults.add(at + ".measure", "Say what is limited to \"" + cell + "\".");
+        }
+        ToolSheet.SourcePart source = source(at + ".source", line.source);
+        faults
+            .at(at + ".cells[" + p + "]", () -> allowance(line.measure, cell, source))
+            .ifPresent(parts::add);
       }
     }
     return parts;
   }
 
-  /** An answer that nobody touched keeps the date and source it had. */
-  private ToolSheet.FactPart unchanged(
-      ToolSheet.FactPart typed, ToolSheet.@Nullable FactPart known, int f) {
-    if (known == null || before == null || !known.answer().equals(typed.answer())) {
-      return typed;
-    }
-    ToolForm shown = ToolForms.of(before, 0);
-    boolean sourceTouched =
-        f >= shown.facts.size()
-            || !shown.facts.get(f).asOf.equals(form.facts.get(f).asOf)
-            || !shown.facts.get(f).ground.equals(form.facts.get(f).ground)
-            || !shown.facts.get(f).who.equals(form.facts.get(f).who);
-    return sourceTouched ? typed : known;
+  private static ToolSheet.AllowancePart allowance(
+      String measure, String cell, ToolSheet.SourcePart source) {
+    String text = cell.strip().toLowerCase(java.util.Locale.ROOT);
+    String kind =
+        switch (text) {
+          case "unlimited", "unknown" -> text;
+          case "?" -> "unknown";
+          default -> "up-to";
+        };
+    IncludedText most = kind.equals("up-to") ? IncludedText.read(text) : IncludedText.NOTHING;
+    return new ToolSheet.AllowancePart(
+        measure, kind, most.perAccount(), most.perSeat(), most.seats(), source);
   }
 
-  private Map<String, ToolSheet.FactPart> factsBefore(String planId) {
-    Map<String, ToolSheet.FactPart> facts = new HashMap<>();
-    if (before != null) {
-      before.plans().stream()
-          .filter(plan -> plan.id().equals(planId))
-          .flatMap(plan -> plan.facts().stream())
-          .forEach(fact -> facts.put(Codes.slug(fact.capability()), fact));
+  private List<ToolSheet.FactPart> facts(int p) {
+    List<ToolSheet.FactPart> parts = new ArrayList<>();
+    for (int f = 0; f < form.facts.size(); f++) {
+      ToolForm.FactLine line = form.facts.get(f);
+      String answer = p < line.answers.size() ? line.answers.get(p) : "";
+      if (!line.capability.isBlank() && answer != null && !answer.isBlank()) {
+        String at = "facts[" + f + "]";
+        boolean byAddOn = answer.equals("by-add-on");
+        if (byAddOn && line.addOn.isBlank()) {
+          faults.add(at + ".addOn", "By which add-on? Name it as in its price line.");
+        }
+        parts.add(
+            new ToolSheet.FactPart(
+                text(at + ".capability", line.capability, true),
+                text(at + ".group", line.group, false),
+                answer,
+                byAddOn ? text(at + ".addOn", line.addOn, false) : "",
+                source(at + ".source", line.source)));
+      }
     }
-    return facts;
+    return parts;
+  }
+
+  private List<ToolSheet.OfferPart> offers() {
+    List<ToolSheet.OfferPart> parts = new ArrayList<>();
+    for (int o = 0; o < form.offers.size(); o++) {
+      ToolForm.OfferLine line = form.offers.get(o);
+      if (!line.isBlank()) {
+        String at = "offers[" + o + "]";
+        places.put("offers/" + parts.size(), at + ".name");
+        parts.add(offer(at, line));
+      }
+    }
+    return parts;
+  }
+
+  private ToolSheet.OfferPart offer(String at, ToolForm.OfferLine line) {
+    boolean money = List.of("fixed", "amount-off").contains(line.benefit);
+    boolean off = line.benefit.equals("amount-off");
+    boolean free = line.benefit.equals("free");
+    if (line.benefit.equals("percent") && line.value.strip().matches("0?[.]\\d+")) {
+      faults.add(
+          at + ".value",
+          "\"" + line.value.strip() + "\" would be less than one percent off. Write 15 for 15 %.");
+    }
+    return new ToolSheet.OfferPart(
+        text(at + ".name", line.name, true),
+        line.benefit,
+        free ? null : decimal(at + ".value", line.value),
+        money
+            ? read(
+                at + ".currency",
+                line.currency.isBlank() ? firstCurrency() : line.currency,
+                t -> Codes.currency(t).getCode())
+            : null,
+        off ? Integer.valueOf(whole(at + ".invoices", line.invoices, 1)) : null,
+        line.months.isBlank() ? null : Integer.valueOf(whole(at + ".months", line.months, 1)),
+        line.group.isBlank() ? null : text(at + ".group", line.group, false),
+        list(at + ".charges", line.charges),
+        list(at + ".plans", line.plans).stream().map(this::planId).toList(),
+        List.copyOf(line.terms),
+        line.newBuyersOnly,
+        day(at + ".from", line.from),
+        day(at + ".until", line.until),
+        whole(at + ".leastSeats", line.leastSeats, 0),
+        source(at + ".source", line.source));
+  }
+
+  private String firstCurrency() {
+    return form.plans.isEmpty() ? "" : form.plans.getFirst().currency;
+  }
+
+  private String planId(String name) {
+    return planIds.getOrDefault(Codes.slug(name), name);
+  }
+
+  private ToolSheet.@Nullable OwnedPart owned() {
+    ToolForm.OwnedLine line = form.owned;
+    if (line.isBlank()) {
+      return null;
+    }
+    if (line.until.isBlank()) {
+      faults.add("owned.until", "Until which day is it paid for? Write it like 2027-06-30.");
+    }
+    return new ToolSheet.OwnedPart(
+        planId(line.plan),
+        line.measure,
+        whole("owned.units", line.units, 0),
+        read("owned.until", line.until, t -> Codes.day(t).toString()),
+        source("owned.source", line.source));
+  }
+
+  private List<ToolSheet.ConditionPart> conditions() {
+    List<ToolSheet.ConditionPart> parts = new ArrayList<>();
+    for (int c = 0; c < form.conditions.size(); c++) {
+      ToolForm.ConditionLine line = form.conditions.get(c);
+      if (!line.value.isBlank()) {
+        String at = "conditions[" + c + "]";
+        places.put("conditions/" + parts.size(), at + ".value");
+        parts.add(
+            new ToolSheet.ConditionPart(
+                line.kind,
+                read(at + ".value", line.value, t -> Codes.text(t, 1000)),
+                source(at + ".source", line.source)));
+      }
+    }
+    return parts;
   }
 
   private List<ToolSheet.RatingPart> ratings() {
@@ -230,18 +282,34 @@ final class ToolConverter {
       ToolForm.RatingLine line = form.ratings.get(r);
       if (!line.isBlank()) {
         String at = "ratings[" + r + "]";
+        places.put("ratings/" + parts.size(), at + ".rating");
+        line.source.ground = "public-ratings";
         parts.add(
             new ToolSheet.RatingPart(
                 decimal(at + ".rating", line.rating),
                 whole(at + ".count", line.count, -1),
-                new ToolSheet.SourcePart(
-                    read(at + ".asOf", line.asOf, t -> Codes.day(t).toString()),
-                    "public-ratings",
-                    text(at + ".who", line.who, false),
-                    "")));
+                source(at + ".source", line.source)));
       }
     }
     return parts;
+  }
+
+  private ToolSheet.SourcePart source(String at, ToolForm.Source source) {
+    return new ToolSheet.SourcePart(
+        read(at + ".asOf", source.asOf, t -> Codes.day(t).toString()),
+        source.ground,
+        text(at + ".who", source.who, false),
+        read(at + ".link", source.link, t -> Codes.text(t, 500)),
+        read(at + ".note", source.note, t -> Codes.text(t, 1000)),
+        text(at + ".interest", source.interest, false));
+  }
+
+  private List<String> list(String field, String text) {
+    return NameList.read(text).stream().map(part -> text(field, part, false)).toList();
+  }
+
+  private @Nullable String day(String field, String text) {
+    return text.isBlank() ? null : read(field, text, t -> Codes.day(t).toString());
   }
 
   private String text(String field, String text, boolean needed) {

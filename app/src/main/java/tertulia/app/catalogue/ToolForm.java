@@ -7,13 +7,51 @@ import java.util.Map;
 
 /** A price page as typed: plans across, lines down; every field is text. */
 public class ToolForm {
+  /** The price cell that holds for every term a plan sells. */
+  public static final String ANY_TERM = "all";
+
   public long version;
   public String name = "";
   public String maker = "";
+  public String areas = "";
+  public String contains = "";
+  public String validFrom = "";
   public List<PlanColumn> plans = new ArrayList<>();
   public List<ChargeLine> lines = new ArrayList<>();
+  public List<AllowanceLine> allowances = new ArrayList<>();
   public List<FactLine> facts = new ArrayList<>();
+  public List<OfferLine> offers = new ArrayList<>();
+  public OwnedLine owned = new OwnedLine();
+  public List<ConditionLine> conditions = new ArrayList<>();
   public List<RatingLine> ratings = new ArrayList<>();
+
+  /** Keys of doubts that were answered with "it is so". */
+  public List<String> confirmed = new ArrayList<>();
+
+  /** Where something comes from and when it held. */
+  public static class Source {
+    public String asOf = "";
+    public String ground = "makers-claim";
+    public String who = "";
+    public String link = "";
+    public String note = "";
+    public String interest = "";
+
+    boolean isSame(Source other) {
+      return asOf.equals(other.asOf)
+          && ground.equals(other.ground)
+          && who.equals(other.who)
+          && link.equals(other.link)
+          && note.equals(other.note)
+          && interest.equals(other.interest);
+    }
+
+    static Source on(String day) {
+      Source source = new Source();
+      source.asOf = day;
+      return source;
+    }
+  }
 
   /** A plan: one column. */
   public static class PlanColumn {
@@ -23,10 +61,9 @@ public class ToolForm {
     public String measure = "seats";
     public String least = "";
     public String most = "";
-    public String asOf = "";
-    public String ground = "makers-claim";
-    public String who = "";
-    public String link = "";
+    public String basis = "listed";
+    public String tax = "";
+    public Source source = new Source();
 
     boolean isBlank() {
       return name.isBlank();
@@ -38,7 +75,7 @@ public class ToolForm {
     public String name = "";
     public String kind = "per-unit";
     public String measure = "seats";
-    public String mode = "whole";
+    public String addOn = "";
     public List<ChargeCell> cells = new ArrayList<>();
 
     boolean isBlank() {
@@ -46,7 +83,10 @@ public class ToolForm {
     }
   }
 
-  /** What one plan charges for it: a price by term, and how units are counted. */
+  /**
+   * What one plan charges for it: a price by term, and how units are counted; for use above an
+   * allowance the pack is the block and what is included the allowance.
+   */
   public static class ChargeCell {
     public Map<String, String> prices = new LinkedHashMap<>();
     public String minimum = "";
@@ -58,21 +98,74 @@ public class ToolForm {
     }
   }
 
-  /** A capability with each plan's answer. */
+  /** How much of a measure each plan allows. */
+  public static class AllowanceLine {
+    public String measure = "";
+    public List<String> cells = new ArrayList<>();
+    public Source source = new Source();
+  }
+
+  /** A capability with each plan's answer, from one source. */
   public static class FactLine {
     public String capability = "";
+    public String group = "";
+    public String addOn = "";
     public List<String> answers = new ArrayList<>();
-    public String asOf = "";
-    public String ground = "makers-claim";
-    public String who = "";
+    public Source source = new Source();
+  }
+
+  /** A reduction for a while. */
+  public static class OfferLine {
+    public String name = "";
+    public String benefit = "percent";
+    public String value = "";
+    public String currency = "";
+    public String invoices = "";
+    public String months = "";
+    public String group = "";
+    public String charges = "";
+    public String plans = "";
+    public List<String> terms = new ArrayList<>();
+    public boolean newBuyersOnly;
+    public String from = "";
+    public String until = "";
+    public String leastSeats = "";
+    public Source source = new Source();
+
+    boolean isBlank() {
+      return name.isBlank() && value.isBlank() && months.isBlank();
+    }
+  }
+
+  /** What is paid for already. */
+  public static class OwnedLine {
+    public String plan = "";
+    public String measure = "seats";
+    public String units = "";
+    public String until = "";
+    public Source source = new Source();
+
+    boolean isBlank() {
+      return units.isBlank() && until.isBlank();
+    }
+  }
+
+  /** A circumstance under which the tool can be had. */
+  public static class ConditionLine {
+    public String kind = "";
+    public String value = "";
+    public Source source = new Source();
+
+    public String getLabel() {
+      return Conditions.label(kind);
+    }
   }
 
   /** A public rating. */
   public static class RatingLine {
     public String rating = "";
     public String count = "";
-    public String asOf = "";
-    public String who = "";
+    public Source source = new Source();
 
     boolean isBlank() {
       return rating.isBlank() && count.isBlank();

@@ -5,37 +5,68 @@ import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 import tertulia.app.exchange.Codes;
+import tertulia.app.exchange.TermCode;
+import tertulia.app.exchange.ToolReader;
 import tertulia.app.exchange.ToolSheet;
 
 /** From a tool sheet to the form that shows it. */
 final class ToolForms {
-  private ToolForms() {}
+  private static final String MINIMUM = "yearly-minimum";
+  private final ToolForm form = new ToolForm();
+  private final FormLines lines = new FormLines(form);
+  private final ToolSheet sheet;
+
+  private ToolForms(ToolSheet sheet) {
+    this.sheet = sheet;
+  }
 
   static ToolForm of(ToolSheet sheet, long version) {
-    ToolForm form = new ToolForm();
-    form.version = version;
+    ToolForms forms = new ToolForms(sheet);
+    forms.form.version = version;
+    forms.fill();
+    return forms.form;
+  }
+
+  private void fill() {
     form.name = sheet.name();
     form.maker = sheet.maker();
-    sheet.plans().forEach(plan -> form.plans.add(column(plan)));
-    form.lines.addAll(lines(sheet.plans()));
-    form.facts.addAll(facts(sheet.plans()));
+    form.areas = NameList.write(sheet.areas());
+    form.contains = NameList.write(sheet.contains());
+    for (int p = 0; p < sheet.plans().size(); p++) {
+      form.plans.add(column(sheet.plans().get(p)));
+      charges(p);
+      allowances(p);
+      facts(p);
+    }
+    sheet.offers().forEach(offer -> form.offers.add(line(offer)));
+    if (sheet.owned() != null) {
+      form.owned = line(sheet.owned());
+    }
+    for (ToolSheet.ConditionPart part : sheet.conditions()) {
+      form.conditions.add(line(part));
+    }
     sheet.ratings().forEach(rating -> form.ratings.add(line(rating)));
-    return form;
+    form.confirmed.addAll(sheet.confirmed());
+    fillCells(form);
   }
 
   /**
-   * Room to write: one plan, one charge and some capabilities more, and every cell there.
+   * Room to write: one plan, one charge, one offer and some capabilities more, and every cell
+   * there.
    *
    * @param capabilities names of capabilities asked about elsewhere
    */
   static ToolForm withRoom(ToolForm form, Collection<String> capabilities, String today) {
     ToolForm.PlanColumn spare = new ToolForm.PlanColumn();
     spare.currency = form.plans.isEmpty() ? "EUR" : form.plans.getLast().currency;
-    spare.asOf = today;
+    spare.source.asOf = today;
     form.plans.add(spare);
     form.lines.add(new ToolForm.ChargeLine());
+    ToolForm.AllowanceLine allowance = new ToolForm.AllowanceLine();
+    allowance.source.asOf = today;
+    form.allowances.add(allowance);
     List<String> known = form.facts.stream().map(f -> Codes.slug(f.capability)).toList();
     for (String capability : capabilities) {
       if (!known.contains(Codes.slug(capability))) {
@@ -43,27 +74,94 @@ final class ToolForms {
       }
     }
     form.facts.add(fact("", today));
+    ToolForm.OfferLine offer = new ToolForm.OfferLine();
+    offer.source.asOf = today;
+    form.offers.add(offer);
+    if (form.owned.isBlank()) {
+      form.owned.source = ToolForm.Source.on(today);
+    }
+    List<String> conditions = form.conditions.stream().map(c -> c.kind).toList();
+    for (String kind : ToolReader.CONDITIONS) {
+      if (!conditions.contains(kind)) {
+        ToolForm.ConditionLine line = new ToolForm.ConditionLine();
+        line.kind = kind;
+        line.source.asOf = today;
+        form.conditions.add(line);
+      }
+    }
     ToolForm.RatingLine rating = new ToolForm.RatingLine();
-    rating.asOf = today;
+    rating.source = ToolForm.Source.on(today);
+    rating.source.ground = "public-ratings";
     form.ratings.add(rating);
+    if (form.validFrom.isBlank()) {
+      form.validFrom = today;
+    }
+    fillCells(form);
+    return form;
+  }
+
+  private static void fillCells(ToolForm form) {
     for (ToolForm.ChargeLine line : form.lines) {
       while (line.cells.size() < form.plans.size()) {
         line.cells.add(new ToolForm.ChargeCell());
       }
     }
-    for (ToolForm.FactLine line : form.facts) {
-      while (line.answers.size() < form.plans.size()) {
-        line.answers.add("");
-      }
+    form.allowances.forEach(line -> FormLines.fill(line.cells, form.plans.size()));
+    form.facts.forEach(line -> FormLines.fill(line.answers, form.plans.size()));
+  }
+
+  /** A second column with everything the plan in column {@code p} has, next to it. */
+  static void copyPlan(ToolForm form, int p) {
+    ToolForm.PlanColumn from = form.plans.get(p);
+    ToolForm.PlanColumn copy = new ToolForm.PlanColumn();
+    copy.name = from.name + " copy";
+    copy.currency = from.currency;
+    copy.measure = from.measure;
+    copy.least = from.least;
+    copy.most = from.most;
+    copy.basis = from.basis;
+    copy.tax = from.tax;
+    copy.source = copy(from.source);
+    fillCells(form);
+    form.plans.add(p + 1, copy);
+    for (ToolForm.ChargeLine line : form.lines) {
+      ToolForm.ChargeCell cell = new ToolForm.ChargeCell();
+      ToolForm.ChargeCell old = line.cells.get(p);
+      cell.prices = new LinkedHashMap<>(old.prices);
+      cell.minimum = old.minimum;
+      cell.pack = old.pack;
+      cell.included = old.included;
+      line.cells.add(p + 1, cell);
     }
-    return form;
+    form.allowances.forEach(line -> line.cells.add(p + 1, line.cells.get(p)));
+    form.facts.forEach(line -> line.answers.add(p + 1, line.answers.get(p)));
+  }
+
+  private static ToolForm.Source copy(ToolForm.Source from) {
+    ToolForm.Source copy = ToolForm.Source.on(from.asOf);
+    copy.ground = from.ground;
+    copy.who = from.who;
+    copy.link = from.link;
+    copy.note = from.note;
+    copy.interest = from.interest;
+    return copy;
   }
 
   private static ToolForm.FactLine fact(String capability, String today) {
     ToolForm.FactLine line = new ToolForm.FactLine();
     line.capability = capability;
-    line.asOf = today;
+    line.source.asOf = today;
     return line;
+  }
+
+  private static ToolForm.Source source(ToolSheet.SourcePart part) {
+    ToolForm.Source source = ToolForm.Source.on(part.asOf());
+    source.ground = part.ground();
+    source.who = part.who();
+    source.link = part.link();
+    source.note = part.note();
+    source.interest = part.interest();
+    return source;
   }
 
   private static ToolForm.PlanColumn column(ToolSheet.PlanPart plan) {
@@ -74,107 +172,153 @@ final class ToolForms {
     column.measure = plan.measure();
     column.least = plan.least() == 0 ? "" : "" + plan.least();
     column.most = plan.most() == null ? "" : "" + plan.most();
-    column.asOf = plan.source().asOf();
-    column.ground = plan.source().ground();
-    column.who = plan.source().who();
-    column.link = plan.source().link();
+    column.tax = orEmpty(plan.taxPercent());
+    column.basis = basis(plan);
+    column.source = source(plan.source());
     return column;
   }
 
-  /** Charges of the same name and kind share a line across plans and terms. */
-  private static Collection<ToolForm.ChargeLine> lines(List<ToolSheet.PlanPart> plans) {
-    Map<String, ToolForm.ChargeLine> lines = new LinkedHashMap<>();
-    for (int p = 0; p < plans.size(); p++) {
-      for (ToolSheet.TermPart term : plans.get(p).prices()) {
-        String code = TermCode.of(term.monthsCommitted(), term.upFront()).code();
-        for (ToolSheet.ChargePart charge : term.charges()) {
-          ToolForm.ChargeLine line =
-              lines.computeIfAbsent(key(charge), key -> emptyLine(charge, plans.size()));
-          write(charge, line.cells.get(p), code);
+  private static String basis(ToolSheet.PlanPart plan) {
+    if (plan.prices().isEmpty()) {
+      return "on-request";
+    }
+    String basis = plan.basis() == null ? "listed" : plan.basis();
+    boolean nothing =
+        plan.prices().stream().allMatch(t -> t.charges().isEmpty() && t.addOns().isEmpty());
+    return basis.equals("listed") && nothing ? "free" : basis;
+  }
+
+  private void charges(int p) {
+    ToolSheet.PlanPart plan = sheet.plans().get(p);
+    for (int t = 0; t < plan.prices().size(); t++) {
+      ToolSheet.TermPart term = plan.prices().get(t);
+      ToolSheet.@Nullable TermPart high =
+          t < plan.highPrices().size() ? plan.highPrices().get(t) : null;
+      String code = TermCode.of(term.monthsCommitted(), term.upFront()).code();
+      for (int c = 0; c < term.charges().size(); c++) {
+        charge(p, code, "", term.charges().get(c), high == null ? null : high.charges().get(c));
+      }
+      for (int a = 0; a < term.addOns().size(); a++) {
+        ToolSheet.AddOnPart addOn = term.addOns().get(a);
+        for (int c = 0; c < addOn.charges().size(); c++) {
+          charge(
+              p,
+              code,
+              addOn.name(),
+              addOn.charges().get(c),
+              high == null ? null : high.addOns().get(a).charges().get(c));
         }
       }
-    }
-    return lines.values();
-  }
-
-  private static String key(ToolSheet.ChargePart charge) {
-    return switch (charge) {
-      case ToolSheet.FlatPart flat -> "flat " + flat.name();
-      case ToolSheet.PerUnitPart unit -> "unit " + unit.measure() + " " + unit.name();
-      case ToolSheet.BandedPart banded ->
-          "banded " + banded.mode() + " " + banded.measure() + " " + banded.name();
-    };
-  }
-
-  private static ToolForm.ChargeLine emptyLine(ToolSheet.ChargePart charge, int plans) {
-    ToolForm.ChargeLine line = new ToolForm.ChargeLine();
-    line.name = charge.name();
-    switch (charge) {
-      case ToolSheet.FlatPart flat -> line.kind = "flat";
-      case ToolSheet.PerUnitPart unit -> line.measure = unit.measure();
-      case ToolSheet.BandedPart banded -> {
-        line.kind = "banded";
-        line.measure = banded.measure();
-        line.mode = banded.mode();
+      if (term.yearlyMinimum() != null) {
+        lines
+            .charge(
+                new FormLines.Of(MINIMUM, "seats", "Yearly minimum", ""),
+                new FormLines.Place(p, code),
+                new ToolForm.ChargeCell())
+            .cells
+            .get(p)
+            .prices
+            .put(code, term.yearlyMinimum());
       }
     }
-    for (int p = 0; p < plans; p++) {
-      line.cells.add(new ToolForm.ChargeCell());
+    for (ToolForm.ChargeLine line : form.lines) {
+      joinTerms(line.cells.size() > p ? line.cells.get(p) : null, plan.prices().size(), line.kind);
     }
+  }
+
+  /** What costs the same under every term, and is billed whatever the term, stands in one cell. */
+  private static void joinTerms(ToolForm.@Nullable ChargeCell cell, int terms, String kind) {
+    boolean anyTerm = ChargeCells.ANY_TERM.contains(kind);
+    if (cell != null
+        && anyTerm
+        && cell.prices.size() == terms
+        && cell.prices.values().stream().distinct().count() == 1) {
+      String price = cell.prices.values().iterator().next();
+      cell.prices = new LinkedHashMap<>(Map.of(ToolForm.ANY_TERM, price));
+    }
+  }
+
+  private void charge(
+      int p,
+      String code,
+      String addOn,
+      ToolSheet.ChargePart charge,
+      ToolSheet.@Nullable ChargePart high) {
+    ToolForm.ChargeCell rule = ChargeCells.rule(charge);
+    ToolForm.ChargeLine line =
+        lines.charge(
+            new FormLines.Of(
+                ChargeCells.kind(charge), ChargeCells.measure(charge), charge.name(), addOn),
+            new FormLines.Place(p, code),
+            rule);
+    ToolForm.ChargeCell cell = line.cells.get(p);
+    cell.prices.put(code, ChargeCells.price(charge, high == null ? charge : high));
+  }
+
+  private void allowances(int p) {
+    for (ToolSheet.AllowancePart part : sheet.plans().get(p).allowances()) {
+      lines.allowance(part.measure(), source(part.source()), p).cells.set(p, allowance(part));
+    }
+  }
+
+  /** As typed: "5000", "15 + 1.5 a seat", "unlimited" or "unknown". */
+  static String allowance(ToolSheet.AllowancePart part) {
+    String text = new IncludedText(part.perAccount(), part.perSeat(), part.seats()).text();
+    return part.kind().equals("up-to") ? (text.isEmpty() ? "0" : text) : part.kind();
+  }
+
+  private void facts(int p) {
+    for (ToolSheet.FactPart fact : sheet.plans().get(p).facts()) {
+      lines
+          .fact(fact.capability(), fact.group(), fact.addOn(), source(fact.source()), p)
+          .answers
+          .set(p, fact.answer());
+    }
+  }
+
+  private ToolForm.OfferLine line(ToolSheet.OfferPart part) {
+    ToolForm.OfferLine line = new ToolForm.OfferLine();
+    line.name = part.name();
+    line.benefit = part.benefit();
+    line.value = orEmpty(part.value());
+    line.currency = orEmpty(part.currency());
+    line.invoices = part.invoices() == null ? "" : "" + part.invoices();
+    line.months = part.months() == null ? "" : "" + part.months();
+    line.group = orEmpty(part.group());
+    line.charges = NameList.write(part.charges());
+    line.plans = NameList.write(part.plans().stream().map(this::planName).toList());
+    line.terms = new ArrayList<>(part.terms());
+    line.newBuyersOnly = part.newBuyersOnly();
+    line.from = orEmpty(part.from());
+    line.until = orEmpty(part.until());
+    line.leastSeats = part.leastSeats() == 0 ? "" : "" + part.leastSeats();
+    line.source = source(part.source());
     return line;
   }
 
-  private static void write(ToolSheet.ChargePart charge, ToolForm.ChargeCell cell, String term) {
-    switch (charge) {
-      case ToolSheet.FlatPart flat -> cell.prices.put(term, flat.price());
-      case ToolSheet.PerUnitPart unit -> {
-        cell.prices.put(term, unit.price());
-        rule(cell, unit.minimum(), unit.pack(), unit.included());
-      }
-      case ToolSheet.BandedPart banded -> {
-        cell.prices.put(term, bands(banded));
-        rule(cell, banded.minimum(), banded.pack(), banded.included());
-      }
-    }
+  private String planName(String id) {
+    return sheet.plans().stream()
+        .filter(plan -> plan.id().equals(id))
+        .findFirst()
+        .map(ToolSheet.PlanPart::name)
+        .orElse(id);
   }
 
-  private static void rule(ToolForm.ChargeCell cell, int minimum, int pack, int included) {
-    cell.minimum = minimum == 0 ? "" : "" + minimum;
-    cell.pack = pack == 1 ? "" : "" + pack;
-    cell.included = included == 0 ? "" : "" + included;
+  private ToolForm.OwnedLine line(ToolSheet.OwnedPart part) {
+    ToolForm.OwnedLine line = new ToolForm.OwnedLine();
+    line.plan = planName(part.plan());
+    line.measure = part.measure();
+    line.units = "" + part.units();
+    line.until = part.until();
+    line.source = source(part.source());
+    return line;
   }
 
-  static String bands(ToolSheet.BandedPart banded) {
-    return banded.bands().stream()
-        .map(band ->
-            (band.upTo() == null ? "more" : "" + band.upTo())
-                + " "
-                + band.each()
-                + (band.flat().equals("0") ? "" : " " + band.flat()))
-        .collect(Collectors.joining("\n"));
-  }
-
-  private static Collection<ToolForm.FactLine> facts(List<ToolSheet.PlanPart> plans) {
-    Map<String, ToolForm.FactLine> lines = new LinkedHashMap<>();
-    for (int p = 0; p < plans.size(); p++) {
-      for (ToolSheet.FactPart fact : plans.get(p).facts()) {
-        ToolForm.FactLine line =
-            lines.computeIfAbsent(Codes.slug(fact.capability()), slug -> line(fact, plans.size()));
-        line.answers.set(p, fact.answer());
-      }
-    }
-    return new ArrayList<>(lines.values());
-  }
-
-  private static ToolForm.FactLine line(ToolSheet.FactPart fact, int plans) {
-    ToolForm.FactLine line = new ToolForm.FactLine();
-    line.capability = fact.capability();
-    line.asOf = fact.source().asOf();
-    line.ground = fact.source().ground();
-    line.who = fact.source().who();
-    for (int p = 0; p < plans; p++) {
-      line.answers.add("");
-    }
+  private static ToolForm.ConditionLine line(ToolSheet.ConditionPart part) {
+    ToolForm.ConditionLine line = new ToolForm.ConditionLine();
+    line.kind = part.kind();
+    line.value = part.value();
+    line.source = source(part.source());
     return line;
   }
 
@@ -182,8 +326,11 @@ final class ToolForms {
     ToolForm.RatingLine line = new ToolForm.RatingLine();
     line.rating = rating.rating();
     line.count = "" + rating.count();
-    line.asOf = rating.source().asOf();
-    line.who = rating.source().who();
+    line.source = source(rating.source());
     return line;
+  }
+
+  private static String orEmpty(@Nullable String text) {
+    return text == null ? "" : text;
   }
 }

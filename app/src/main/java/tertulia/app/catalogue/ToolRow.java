@@ -10,7 +10,7 @@ import jakarta.persistence.Version;
 import org.hibernate.envers.Audited;
 import org.jspecify.annotations.Nullable;
 
-/** Storage of a tool: its sheet as one document. */
+/** Storage of a tool: its sheet in force as one document. */
 @Entity
 @Table(name = "tool")
 @Audited
@@ -22,5 +22,6 @@ class ToolRow {
   String slug = "";
   String name = "";
   @Lob String sheet = "";
+  boolean archived;
   @Version long version;
 }

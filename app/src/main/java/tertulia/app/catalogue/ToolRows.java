@@ -8,8 +8,14 @@ import org.springframework.data.jpa.repository.Query;
 interface ToolRows extends JpaRepository<ToolRow, Long> {
   Optional<ToolRow> findBySlug(String slug);
 
-  List<ToolRow> findAllByOrderByName();
-
   @Query("select t.slug from ToolRow t")
   List<String> slugs();
+
+  /** What is enough to know whether a tool changed. */
+  record Head(long id, long version) {}
+
+  @Query(
+      "select new tertulia.app.catalogue.ToolRows$Head(t.id, t.version) from ToolRow t order by"
+          + " lower(t.name), t.id")
+  List<Head> heads();
 }

@@ -5,6 +5,7 @@ import java.util.List;
 import tertulia.app.cost.CostView.Warning;
 import tertulia.app.display.Dates;
 import tertulia.app.selection.Workspace;
+import tertulia.core.billing.InvoiceLine;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Evaluation;
 import tertulia.core.fit.Reason;
@@ -139,13 +140,15 @@ final class Sentences {
   private static void oldPrice(
       Workspace.Session session, Contender contender, List<Warning> warnings) {
     if (session.evaluation().steady(contender.id()) instanceof Outcome.Found<SteadyCost> found
-        && found.best().option().plan().source().isOldOn(session.today())) {
+        && session.isOld(found.best().option().plan().source())) {
       warnings.add(
           new Warning(
               contender.tool().name()
                   + "’s price is from "
                   + Dates.day(found.best().option().plan().source().asOf())
-                  + ", more than 180 days ago.",
+                  + ", more than "
+                  + session.daysFresh()
+                  + " days ago.",
               session.person().organises() ? "Confirm or change it" : "See the price page",
               "/catalogue/" + contender.id() + (session.person().organises() ? "/edit" : "")));
     }
@@ -159,7 +162,8 @@ final class Sentences {
     }
     PriceList list = found.best().option().list();
     found.best().lines().stream()
-        .flatMapToInt(line -> line.cheaperWithMore().stream())
+        .filter(InvoiceLine.Held.class::isInstance)
+        .flatMapToInt(line -> ((InvoiceLine.Held) line).cheaperWithMore().stream())
         .boxed()
         .findFirst()
         .ifPresent(units ->

@@ -42,7 +42,7 @@ class Demonstration implements SmartInitializingSingleton {
     add("joren", "Joren Talvik", Role.MEMBER);
     add("odile", "Odile Brannock", Role.MEMBER);
     add("pia", "Pia Sandvoll", Role.READER);
-    long id = intake.take(story().file());
+    long id = intake.take(story().file(), "Ilse Maren");
     people.all().forEach(entry -> selections.claimSeat(id, entry.name(), entry.id()));
   }
 

@@ -8,6 +8,8 @@ import org.jspecify.annotations.Nullable;
 /**
  * What a selection is about, as written in files and storage: need, people, demand, criteria.
  * Decimals are text so that no reader turns them into binary fractions; months are yyyy-mm.
+ *
+ * @param averagePayment average value of a payment that passes through the tool; null: not known
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
 public record Brief(
@@ -20,6 +22,7 @@ public record Brief(
     String priceRisePercent,
     List<GroupPart> groups,
     List<DemandPart> demand,
+    @Nullable String averagePayment,
     List<NeedPart> needs,
     List<CriterionPart> criteria,
     List<RatePart> rates) {

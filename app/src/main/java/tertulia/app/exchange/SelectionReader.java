@@ -1,5 +1,6 @@
 package tertulia.app.exchange;
 
+import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -37,6 +38,7 @@ public final class SelectionReader {
     Brief brief = file.brief();
     List<Group> groups = reader.groups("/brief/groups", brief.groups());
     Map<Measure, Demand> demand = reader.demand("/brief/demand", brief.demand(), groups);
+    Optional<BigDecimal> averagePayment = averagePayment(brief.averagePayment());
     List<Need> needs = reader.needs("/brief/needs", brief.needs());
     List<Criterion> criteria = reader.criteria("/brief/criteria", brief.criteria());
     List<Contender> contenders = contenders(file.contenders());
@@ -56,12 +58,19 @@ public final class SelectionReader {
                     PriceRise.ofPercent(Codes.decimal(brief.priceRisePercent()).toPlainString()),
                     groups,
                     demand,
+                    averagePayment,
                     needs,
                     criteria,
                     contenders,
                     new Panel(members),
                     new ExchangeRates(rates)));
     return faults.isEmpty() ? selection : Optional.empty();
+  }
+
+  private Optional<BigDecimal> averagePayment(@Nullable String text) {
+    return text == null
+        ? Optional.empty()
+        : faults.at("/brief/averagePayment", () -> Codes.decimal(text));
   }
 
   private void checkSizes(SelectionFile file) {

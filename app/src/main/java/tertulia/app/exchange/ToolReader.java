@@ -10,24 +10,25 @@ import org.jspecify.annotations.Nullable;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.fit.Answer;
 import tertulia.core.fit.Fact;
-import tertulia.core.money.UnitPrice;
-import tertulia.core.pricing.Band;
-import tertulia.core.pricing.BandMode;
-import tertulia.core.pricing.BillingTerm;
-import tertulia.core.pricing.Charge;
+import tertulia.core.pricing.Allowance;
+import tertulia.core.pricing.Offer;
+import tertulia.core.pricing.Owned;
 import tertulia.core.pricing.Plan;
-import tertulia.core.pricing.PlanPrices;
 import tertulia.core.pricing.PriceList;
 import tertulia.core.pricing.SeatRange;
 import tertulia.core.pricing.Tool;
-import tertulia.core.pricing.UnitRule;
 import tertulia.core.scoring.PublicRating;
 import tertulia.core.working.Ground;
 import tertulia.core.working.Provenance;
 
 /** Turns a tool sheet into a contender, collecting faults by place. */
 public final class ToolReader {
+  /** The kinds of conditions, in reading order. */
+  public static final List<String> CONDITIONS =
+      List.of("countries", "data-places", "platforms", "languages", "trial-days", "trial-card");
+
   private static final int LONGEST_LINK = 500;
+  private static final int LONGEST_NOTE = 1000;
   private final Faults faults;
 
   public ToolReader(Faults faults) {
@@ -38,6 +39,7 @@ public final class ToolReader {
   public Optional<Contender> contender(String at, ToolSheet sheet, @Nullable String setAside) {
     List<Plan> plans = new ArrayList<>();
     Map<String, Map<String, Fact>> facts = new HashMap<>();
+    checkNames(at, sheet.plans());
     for (int i = 0; i < sheet.plans().size(); i++) {
       ToolSheet.PlanPart part = sheet.plans().get(i);
       String here = at + "/plans/" + i;
@@ -55,6 +57,21 @@ public final class ToolReader {
                       Codes.decimal(part.rating()), part.count(), source(part.source())))
           .ifPresent(ratings::add);
     }
+    List<Offer> offers = new ArrayList<>();
+    for (int i = 0; i < sheet.offers().size(); i++) {
+      ToolSheet.OfferPart part = sheet.offers().get(i);
+      faults.at(at + "/offers/" + i, () -> PriceReader.offer(part)).ifPresent(offers::add);
+    }
+    for (int i = 0; i < sheet.conditions().size(); i++) {
+      ToolSheet.ConditionPart part = sheet.conditions().get(i);
+      faults.at(at + "/conditions/" + i, () -> condition(part));
+    }
+    ToolSheet.OwnedPart part = sheet.owned();
+    Optional<Owned> owned =
+        part == null ? Optional.empty() : faults.at(at + "/owned", () -> PriceReader.owned(part));
+    if (plans.size() < sheet.plans().size()) {
+      return Optional.empty();
+    }
     return faults.at(
         at,
         () ->
@@ -63,10 +80,25 @@ public final class ToolReader {
                     sheet.id(),
                     Codes.text(sheet.name(), BriefReader.LONGEST_NAME),
                     Codes.text(sheet.maker(), BriefReader.LONGEST_NAME),
-                    plans),
+                    plans,
+                    offers,
+                    owned),
                 facts,
                 ratings,
                 setAside));
+  }
+
+  private void checkNames(String at, List<ToolSheet.PlanPart> plans) {
+    List<String> names = new ArrayList<>();
+    for (int i = 0; i < plans.size(); i++) {
+      String name = plans.get(i).name().strip().toLowerCase(java.util.Locale.ROOT);
+      if (names.contains(name)) {
+        faults.add(
+            at + "/plans/" + i,
+            "Another plan is called \"" + plans.get(i).name() + "\" too. Rename one of them.");
+      }
+      names.add(name);
+    }
   }
 
   private Optional<Plan> plan(String at, ToolSheet.PlanPart part) {
@@ -74,12 +106,18 @@ public final class ToolReader {
     if (currency.isEmpty()) {
       return Optional.empty();
     }
-    List<PriceList> lists = new ArrayList<>();
-    for (int i = 0; i < part.prices().size(); i++) {
-      ToolSheet.TermPart term = part.prices().get(i);
-      faults.at(at + "/prices/" + i, () -> list(term, currency.get())).ifPresent(lists::add);
+    List<PriceList> lists = lists(at + "/prices", part.prices(), currency.get());
+    List<PriceList> high = lists(at + "/highPrices", part.highPrices(), currency.get());
+    List<Allowance> allowances = new ArrayList<>();
+    for (int i = 0; i < part.allowances().size(); i++) {
+      ToolSheet.AllowancePart allowance = part.allowances().get(i);
+      faults
+          .at(at + "/allowances/" + i, () -> PriceReader.allowance(allowance))
+          .ifPresent(allowances::add);
     }
-    if (lists.size() < part.prices().size()) {
+    if (lists.size() < part.prices().size()
+        || high.size() < part.highPrices().size()
+        || allowances.size() < part.allowances().size()) {
       return Optional.empty();
     }
     return faults.at(
@@ -89,65 +127,79 @@ public final class ToolReader {
                 part.id(),
                 Codes.text(part.name(), BriefReader.LONGEST_NAME),
                 new SeatRange(Codes.measure(part.measure()), part.least(), part.most()),
-                lists.isEmpty() ? new PlanPrices.OnRequest() : new PlanPrices.Listed(lists),
+                PriceReader.prices(part.basis(), lists, high),
+                PriceReader.tax(part.taxPercent()),
+                allowances,
                 source(part.source())));
   }
 
-  private static PriceList list(ToolSheet.TermPart part, CurrencyUnit currency) {
-    BillingTerm term =
-        new BillingTerm(
-            part.monthsCommitted(),
-            part.upFront() ? BillingTerm.Payment.UP_FRONT : BillingTerm.Payment.MONTHLY);
-    return new PriceList(
-        term, currency, part.charges().stream().map(charge -> charge(charge, currency)).toList());
+  private List<PriceList> lists(String at, List<ToolSheet.TermPart> parts, CurrencyUnit currency) {
+    List<PriceList> lists = new ArrayList<>();
+    for (int i = 0; i < parts.size(); i++) {
+      ToolSheet.TermPart term = parts.get(i);
+      faults.at(at + "/" + i, () -> PriceReader.list(term, currency)).ifPresent(lists::add);
+    }
+    return lists;
   }
 
-  /** One charge of a sheet. */
-  static Charge charge(ToolSheet.ChargePart part, CurrencyUnit currency) {
-    return switch (part) {
-      case ToolSheet.FlatPart flat -> new Charge.Flat(flat.name(), price(currency, flat.price()));
-      case ToolSheet.PerUnitPart unit ->
-          new Charge.PerUnit(
-              unit.name(),
-              Codes.measure(unit.measure()),
-              price(currency, unit.price()),
-              new UnitRule(unit.minimum(), unit.pack(), unit.included()));
-      case ToolSheet.BandedPart banded ->
-          new Charge.Banded(
-              banded.name(),
-              Codes.measure(banded.measure()),
-              Codes.oneOf(BandMode.class, banded.mode()),
-              banded.bands().stream()
-                  .map(
-                      b -> new Band(b.upTo(), price(currency, b.each()), price(currency, b.flat())))
-                  .toList(),
-              new UnitRule(banded.minimum(), banded.pack(), banded.included()));
-    };
-  }
-
-  private static UnitPrice price(CurrencyUnit currency, String amount) {
-    return new UnitPrice(currency, Codes.decimal(amount));
-  }
-
+  /** Of several facts about one capability the one in force counts. */
   private Map<String, Fact> facts(String at, List<ToolSheet.FactPart> parts) {
-    Map<String, Fact> facts = new HashMap<>();
+    Map<String, List<Fact>> found = new HashMap<>();
     for (int i = 0; i < parts.size(); i++) {
       ToolSheet.FactPart part = parts.get(i);
       faults
           .at(
               at + "/" + i,
-              () -> new Fact(Codes.oneOf(Answer.class, part.answer()), source(part.source())))
-          .ifPresent(fact -> facts.put(BriefReader.capability(part.capability()).id(), fact));
+              () ->
+                  new Fact(
+                      Codes.oneOf(Answer.class, part.answer()),
+                      Codes.text(part.addOn(), BriefReader.LONGEST_NAME),
+                      source(part.source())))
+          .ifPresent(fact ->
+              found
+                  .computeIfAbsent(
+                      BriefReader.capability(part.capability()).id(), id -> new ArrayList<>())
+                  .add(fact));
     }
-    return facts;
+    Map<String, Fact> inForce = new HashMap<>();
+    found.forEach((id, facts) -> Fact.inForce(facts).ifPresent(fact -> inForce.put(id, fact)));
+    return inForce;
   }
 
-  private static Provenance source(ToolSheet.SourcePart part) {
+  private static String condition(ToolSheet.ConditionPart part) {
+    source(part.source());
+    String value = Codes.text(part.value(), LONGEST_NOTE);
+    if (!CONDITIONS.contains(part.kind())) {
+      throw new IllegalArgumentException(
+          "\"" + part.kind() + "\" is not one of " + String.join(", ", CONDITIONS) + ".");
+    }
+    if (part.kind().equals("trial-days") && Codes.whole(value) < 0) {
+      throw new IllegalArgumentException("A trial lasts 0 days or more; found " + value + ".");
+    }
+    if (part.kind().equals("trial-card") && !List.of("yes", "no", "unknown").contains(value)) {
+      throw new IllegalArgumentException(
+          "Whether the trial asks for a card is yes, no or unknown; found \"" + value + "\".");
+    }
+    return value;
+  }
+
+  /**
+   * Refuses a charge that cannot be.
+   *
+   * @throws IllegalArgumentException with what is wrong
+   */
+  public static void check(ToolSheet.ChargePart charge) {
+    PriceReader.charge(charge, CurrencyUnit.EUR);
+  }
+
+  static Provenance source(ToolSheet.SourcePart part) {
     return new Provenance(
         Codes.day(part.asOf()),
         Codes.oneOf(Ground.class, part.ground()),
         Codes.text(part.who(), BriefReader.LONGEST_NAME),
-        link(part.link()));
+        link(part.link()),
+        Codes.text(part.note(), LONGEST_NOTE),
+        Codes.text(part.interest(), BriefReader.LONGEST_NAME));
   }
 
   private static String link(String link) {

@@ -4,13 +4,106 @@ import com.fasterxml.jackson.annotation.JsonInclude;
 import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import java.util.List;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 
-/** A tool with its price page, facts and public ratings, as written in files and storage. */
+/**
+ * A tool with its price page, facts and public ratings, as written in files and storage. What older
+ * files do not have is empty.
+ *
+ * @param areas work areas it serves, such as "booking"
+ * @param contains names of the tools a suite holds; empty for a single tool
+ * @param confirmed keys of doubts that somebody confirmed: it is so
+ */
+@JsonInclude(JsonInclude.Include.NON_NULL)
 public record ToolSheet(
-    String id, String name, String maker, List<PlanPart> plans, List<RatingPart> ratings) {
+    String id,
+    String name,
+    String maker,
+    @JsonInclude(JsonInclude.Include.NON_EMPTY) List<String> areas,
+    @JsonInclude(JsonInclude.Include.NON_EMPTY) List<String> contains,
+    List<PlanPart> plans,
+    @JsonInclude(JsonInclude.Include.NON_EMPTY) List<OfferPart> offers,
+    @Nullable OwnedPart owned,
+    @JsonInclude(JsonInclude.Include.NON_EMPTY) List<ConditionPart> conditions,
+    List<RatingPart> ratings,
+    @JsonInclude(JsonInclude.Include.NON_EMPTY) List<String> confirmed) {
 
-  /** A plan; with no prices its price is on request. */
+  public ToolSheet {
+    confirmed = orEmpty(confirmed);
+    areas = orEmpty(areas);
+    contains = orEmpty(contains);
+    offers = orEmpty(offers);
+    conditions = orEmpty(conditions);
+  }
+
+  /** Where each of its facts comes from, in reading order. */
+  public Stream<SourcePart> sources() {
+    Stream<SourcePart> ofPlans =
+        plans.stream()
+            .flatMap(plan ->
+                Stream.of(
+                        Stream.of(plan.source()),
+                        plan.allowances().stream().map(AllowancePart::source),
+                        plan.facts().stream().map(FactPart::source))
+                    .flatMap(sources -> sources));
+    Stream<SourcePart> ofTool =
+        Stream.of(
+                offers.stream().map(OfferPart::source),
+                Stream.ofNullable(owned).map(OwnedPart::source),
+                conditions.stream().map(ConditionPart::source),
+                ratings.stream().map(RatingPart::source))
+            .flatMap(sources -> sources);
+    return Stream.concat(ofPlans, ofTool);
+  }
+
+  /** This sheet under another id. */
+  public ToolSheet withId(String other) {
+    return new ToolSheet(
+        other, name, maker, areas, contains, plans, offers, owned, conditions, ratings, confirmed);
+  }
+
+  /** This sheet under another name. */
+  public ToolSheet named(String other) {
+    return new ToolSheet(
+        id, other, maker, areas, contains, plans, offers, owned, conditions, ratings, confirmed);
+  }
+
+  /** This sheet with other plans. */
+  public ToolSheet with(List<PlanPart> others) {
+    return new ToolSheet(
+        id, name, maker, areas, contains, others, offers, owned, conditions, ratings, confirmed);
+  }
+
+  /** This sheet with other conditions and another owned part. */
+  public ToolSheet with(List<ConditionPart> otherConditions, @Nullable OwnedPart otherOwned) {
+    return new ToolSheet(
+        id,
+        name,
+        maker,
+        areas,
+        contains,
+        plans,
+        offers,
+        otherOwned,
+        otherConditions,
+        ratings,
+        confirmed);
+  }
+
+  /** This sheet with other doubts confirmed. */
+  public ToolSheet confirming(List<String> keys) {
+    return new ToolSheet(
+        id, name, maker, areas, contains, plans, offers, owned, conditions, ratings, keys);
+  }
+
+  /**
+   * A plan; with no prices its price is on request.
+   *
+   * @param basis listed, quote or assumed; null: listed, or on request without prices
+   * @param taxPercent tax held in the prices; null: they are before tax
+   * @param highPrices the high end of assumed prices, for the same terms
+   */
   @JsonInclude(JsonInclude.Include.NON_NULL)
   public record PlanPart(
       String id,
@@ -19,22 +112,85 @@ public record ToolSheet(
       String measure,
       int least,
       @Nullable Integer most,
+      @Nullable String basis,
+      @Nullable String taxPercent,
       SourcePart source,
       List<TermPart> prices,
-      List<FactPart> facts) {}
+      @JsonInclude(JsonInclude.Include.NON_EMPTY) List<TermPart> highPrices,
+      @JsonInclude(JsonInclude.Include.NON_EMPTY) List<AllowancePart> allowances,
+      List<FactPart> facts) {
+    public PlanPart {
+      highPrices = orEmpty(highPrices);
+      allowances = orEmpty(allowances);
+    }
+
+    /** This plan with other facts, prices or allowances, each with its own date. */
+    public PlanPart with(
+        SourcePart otherSource,
+        List<TermPart> otherPrices,
+        List<AllowancePart> otherAllowances,
+        List<FactPart> otherFacts) {
+      return new PlanPart(
+          id,
+          name,
+          currency,
+          measure,
+          least,
+          most,
+          basis,
+          taxPercent,
+          otherSource,
+          otherPrices,
+          highPrices,
+          otherAllowances,
+          otherFacts);
+    }
+  }
 
   /** Where facts come from and when they held. */
-  public record SourcePart(String asOf, String ground, String who, String link) {}
+  public record SourcePart(
+      String asOf,
+      String ground,
+      String who,
+      String link,
+      @JsonInclude(JsonInclude.Include.NON_EMPTY) String note,
+      @JsonInclude(JsonInclude.Include.NON_EMPTY) String interest) {
+    public SourcePart {
+      note = note == null ? "" : note;
+      interest = interest == null ? "" : interest;
+    }
+
+    /** The same source, confirmed on another day. */
+    public SourcePart confirmedOn(String day) {
+      return new SourcePart(day, ground, who, link, note, interest);
+    }
+  }
 
   /** The charges of a plan under one term, as prices a month. */
-  public record TermPart(int monthsCommitted, boolean upFront, List<ChargePart> charges) {}
+  @JsonInclude(JsonInclude.Include.NON_NULL)
+  public record TermPart(
+      int monthsCommitted,
+      boolean upFront,
+      List<ChargePart> charges,
+      @JsonInclude(JsonInclude.Include.NON_EMPTY) List<AddOnPart> addOns,
+      @Nullable String yearlyMinimum) {
+    public TermPart {
+      addOns = orEmpty(addOns);
+    }
+  }
+
+  /** Something sold beside a plan, with its charges. */
+  public record AddOnPart(String name, List<ChargePart> charges) {}
 
   /** One charge. */
   @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "kind")
   @JsonSubTypes({
     @JsonSubTypes.Type(value = PerUnitPart.class, name = "per-unit"),
     @JsonSubTypes.Type(value = BandedPart.class, name = "banded"),
-    @JsonSubTypes.Type(value = FlatPart.class, name = "flat")
+    @JsonSubTypes.Type(value = FlatPart.class, name = "flat"),
+    @JsonSubTypes.Type(value = OneOffPart.class, name = "one-off"),
+    @JsonSubTypes.Type(value = UsagePart.class, name = "usage"),
+    @JsonSubTypes.Type(value = PaymentFeePart.class, name = "payment-fee")
   })
   public sealed interface ChargePart {
     String name();
@@ -59,13 +215,106 @@ public record ToolSheet(
   /** A price for the account. */
   public record FlatPart(String name, String price) implements ChargePart {}
 
+  /** A price paid once, for the account or for each unit of a measure. */
+  @JsonInclude(JsonInclude.Include.NON_NULL)
+  public record OneOffPart(String name, String price, @Nullable String each)
+      implements ChargePart {}
+
+  /** The price of each block of use above what is included for the account and for each seat. */
+  public record UsagePart(
+      String name,
+      String measure,
+      String price,
+      String block,
+      String perAccount,
+      String perSeat,
+      String seats)
+      implements ChargePart {}
+
+  /** Kept of each payment: percent of its value, and a fixed amount. */
+  public record PaymentFeePart(String name, String measure, String percent, String fixed)
+      implements ChargePart {}
+
   /** Up to how many units (the last may be open), the price each and the flat price. */
   @JsonInclude(JsonInclude.Include.NON_NULL)
   public record BandPart(@Nullable Integer upTo, String each, String flat) {}
 
-  /** Whether the plan has a capability: yes, partly, no or unknown. */
-  public record FactPart(String capability, String answer, SourcePart source) {}
+  /** How much of a measure a plan allows; kind is up-to, unlimited or unknown. */
+  public record AllowancePart(
+      String measure,
+      String kind,
+      String perAccount,
+      String perSeat,
+      String seats,
+      SourcePart source) {}
+
+  /**
+   * Whether the plan has a capability: yes, partly, by-add-on, no or unknown.
+   *
+   * @param group under which it is listed; may be empty
+   * @param addOn the add-on that brings it; may be empty
+   */
+  public record FactPart(
+      String capability,
+      @JsonInclude(JsonInclude.Include.NON_EMPTY) String group,
+      String answer,
+      @JsonInclude(JsonInclude.Include.NON_EMPTY) String addOn,
+      SourcePart source) {
+    public FactPart {
+      group = group == null ? "" : group;
+      addOn = addOn == null ? "" : addOn;
+    }
+  }
+
+  /**
+   * A reduction for the first months.
+   *
+   * @param benefit free, fixed, percent or amount-off
+   * @param value the price, the percents or the amount; null if free
+   * @param currency of a price or an amount; null otherwise
+   * @param invoices how many invoices an amount is taken off; null otherwise
+   * @param months null: without end
+   * @param group of offers of which one only may be used; null: none
+   * @param charges names of the charges it touches; empty: all that are held
+   */
+  @JsonInclude(JsonInclude.Include.NON_NULL)
+  public record OfferPart(
+      String name,
+      String benefit,
+      @Nullable String value,
+      @Nullable String currency,
+      @Nullable Integer invoices,
+      @Nullable Integer months,
+      @Nullable String group,
+      @JsonInclude(JsonInclude.Include.NON_EMPTY) List<String> charges,
+      @JsonInclude(JsonInclude.Include.NON_EMPTY) List<String> plans,
+      @JsonInclude(JsonInclude.Include.NON_EMPTY) List<String> terms,
+      boolean newBuyersOnly,
+      @Nullable String from,
+      @Nullable String until,
+      int leastSeats,
+      SourcePart source) {
+    public OfferPart {
+      charges = orEmpty(charges);
+      plans = orEmpty(plans);
+      terms = orEmpty(terms);
+    }
+  }
+
+  /** Units of a plan paid for until a day. */
+  public record OwnedPart(
+      String plan, String measure, int units, String until, SourcePart source) {}
+
+  /**
+   * Under which circumstances the tool can be had; kind is countries, data-places, platforms,
+   * languages, trial-days or trial-card, value a list with commas, a number, or yes or no.
+   */
+  public record ConditionPart(String kind, String value, SourcePart source) {}
 
   /** A public rating from 1 to 5 with the number of reviews behind it. */
   public record RatingPart(String rating, int count, SourcePart source) {}
+
+  private static <T> List<T> orEmpty(@Nullable List<T> list) {
+    return list == null ? List.of() : List.copyOf(list);
+  }
 }

@@ -11,6 +11,7 @@ import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -24,6 +25,7 @@ import tertulia.app.exchange.Codes;
 import tertulia.app.exchange.PortableFile;
 import tertulia.app.exchange.Results;
 import tertulia.app.exchange.SelectionFile;
+import tertulia.app.people.SignedIn;
 import tertulia.app.selection.Selections;
 import tertulia.app.selection.Table;
 import tertulia.app.web.NotFound;
@@ -98,11 +100,15 @@ class HandoverController {
   }
 
   @PostMapping("/selections/import")
-  String take(@RequestParam MultipartFile file, Model model, HttpServletResponse response)
+  String take(
+      @RequestParam MultipartFile file,
+      @AuthenticationPrincipal SignedIn person,
+      Model model,
+      HttpServletResponse response)
       throws IOException {
     return switch (PortableFile.read(file.getBytes())) {
       case PortableFile.Read.Accepted accepted -> {
-        yield "redirect:/selections/" + intake.take(accepted.file()) + "/need";
+        yield "redirect:/selections/" + intake.take(accepted.file(), person.name()) + "/need";
       }
       case PortableFile.Read.Refused refused -> {
         response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());

@@ -26,11 +26,12 @@ public class Intake {
    * Stores everything or nothing. What was decided elsewhere comes in as a draft: nobody here has
    * signed it.
    *
+   * @param by whose tools they are if they are new here
    * @return the id of the new selection
    */
   @Transactional
-  public long take(SelectionFile file) {
-    long id = selections.take(file);
+  public long take(SelectionFile file, String by) {
+    long id = selections.take(file, by);
     SelectionFile.DecisionPart part = file.decision();
     if (part != null && !part.reasons().isBlank() && !part.givenUp().isBlank()) {
       decisions.draft(id, proposal(part, choice(part, file, selections.load(id))));

@@ -38,6 +38,7 @@ final class BriefConverter {
     form.start = brief.start();
     form.months = "" + brief.months();
     form.currency = brief.currency();
+    form.averagePayment = brief.averagePayment() == null ? "" : brief.averagePayment();
     form.rise = brief.priceRisePercent();
     brief.groups().forEach(group -> form.groups.add(line(group)));
     brief.needs().forEach(need -> form.needs.add(line(need)));
@@ -141,6 +142,7 @@ final class BriefConverter {
             decimal("rise", form.rise.isBlank() ? "0" : form.rise),
             groups,
             demand(form, ids),
+            form.averagePayment.isBlank() ? null : decimal("averagePayment", form.averagePayment),
             needs(form),
             before.criteria(),
             rates(form));

@@ -13,6 +13,7 @@ public class BriefForm {
   public String months = "";
   public String currency = "";
   public String rise = "";
+  public String averagePayment = "";
   public List<GroupLine> groups = new ArrayList<>();
   public List<DemandLine> demand = new ArrayList<>();
   public List<NeedLine> needs = new ArrayList<>();

@@ -132,8 +132,8 @@ class ContendersController implements StepBody {
         .map(plan -> {
           Cell cell =
               Cell.fact(Dates.day(plan.source().asOf())).noting(plan.source().ground().words());
-          return plan.source().isOldOn(session.today())
-              ? cell.looking("old").noting("older than 180 days")
+          return session.isOld(plan.source())
+              ? cell.looking("old").noting("older than " + session.daysFresh() + " days")
               : cell;
         })
         .orElseGet(() -> Cell.missing("—", ""));

@@ -12,6 +12,7 @@ import java.util.List;
  * @param moment such as "June 2028 · 97 people"
  * @param costLabel what the cost at the head of a column is for
  * @param profile the thread's picture as SVG
+ * @param pricesOf the day whose price pages are used, as typed; empty: today's
  * @param asideCount contenders set aside
  */
 public record Frame(
@@ -30,6 +31,7 @@ public record Frame(
     int month,
     int lastMonth,
     String typedPeople,
+    String pricesOf,
     String peopleFault,
     List<Choice> growths,
     List<Choice> terms,

@@ -1,6 +1,5 @@
 package tertulia.app.selection;
 
-import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -69,11 +68,14 @@ final class NeedRows {
     Fact fact = plan.get().fact(need.capability());
     boolean must = need.importance() instanceof Importance.Must;
     Cell cell =
-        Cell.fact(sign(fact.answer()) + fact.answer().words())
-            .noting(withSource ? source(fact, session.today()) : "");
+        Cell.fact(
+                sign(fact.answer())
+                    + fact.answer().words()
+                    + (fact.addOn().isEmpty() ? "" : " “" + fact.addOn() + "”"))
+            .noting(withSource ? source(fact, session) : "");
     return switch (fact.answer()) {
       case YES -> cell.looking("yes");
-      case PARTLY -> cell.looking("partly");
+      case PARTLY, BY_ADD_ON -> cell.looking("partly");
       case NO -> cell.looking(must ? "stop" : "no");
       case UNKNOWN -> cell.looking("missing").noting(must ? "confirm it" : "");
     };
@@ -83,14 +85,15 @@ final class NeedRows {
     return switch (answer) {
       case YES -> "● ";
       case PARTLY -> "◐ ";
+      case BY_ADD_ON -> "⊕ ";
       case NO -> "○ ";
       case UNKNOWN -> "? ";
     };
   }
 
-  private static String source(Fact fact, LocalDate today) {
+  private static String source(Fact fact, Workspace.Session session) {
     String source = fact.source().ground().words();
-    return fact.source().isOldOn(today)
+    return session.isOld(fact.source())
         ? source + ", old: " + Dates.day(fact.source().asOf())
         : source;
   }

@@ -89,6 +89,7 @@ class NewSelectionController {
         List.of(
             new Brief.DemandPart("seats", "0", Map.of("staff", "1")),
             new Brief.DemandPart("whole-staff", "0", Map.of("staff", "1"))),
+        null,
         List.of(),
         List.of(
             new Brief.CriterionPart("ease", "Ease of daily use", "judged", null, null, null, null),

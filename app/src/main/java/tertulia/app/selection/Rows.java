@@ -18,6 +18,8 @@ final class Rows {
 
     List<ContenderRow> findBySelectionIdInAndSetAsideIsNull(Collection<Long> selectionIds);
 
+    List<ContenderRow> findByToolId(long toolId);
+
     Optional<ContenderRow> findBySelectionIdAndToolId(long selectionId, long toolId);
   }
 

@@ -1,5 +1,6 @@
 package tertulia.app.selection;
 
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -83,9 +84,15 @@ public class Selections {
    */
   @Transactional(readOnly = true)
   public Table load(long id) {
+    return load(id, catalogue.today());
+  }
+
+  /** As {@link #load(long)}, with the price pages as they held on a day. */
+  @Transactional(readOnly = true)
+  public Table load(long id, LocalDate day) {
     SelectionRow row = row(id);
     Brief brief = Json.stored(row.brief, Brief.class);
-    List<SelectionFile.ContenderPart> tools = contenderParts(id);
+    List<SelectionFile.ContenderPart> tools = contenderParts(id, day);
     List<MemberRow> seated = members.findBySelectionIdOrderById(id);
     List<SelectionFile.MemberPart> panel = panel(seated, brief, tools);
     SelectionFile file =
@@ -97,6 +104,33 @@ public class Selections {
     return new Table(id, row.version, row.decided, file, stored(file), seats);
   }
 
+  /** The ids of the selections in which a tool is at the table, set aside or not. */
+  @Transactional(readOnly = true)
+  public List<Long> with(String slug) {
+    return contenders.findByToolId(catalogue.get(slug).id()).stream()
+        .map(row -> row.selectionId)
+        .sorted()
+        .toList();
+  }
+
+  /** What a table would be with another price page of one of its tools. */
+  public static Selection replacing(Table table, ToolSheet sheet) {
+    SelectionFile file = table.file();
+    return stored(
+        new SelectionFile(
+            file.format(),
+            file.version(),
+            file.brief(),
+            file.contenders().stream()
+                .map(part ->
+                    part.tool().id().equals(sheet.id())
+                        ? new SelectionFile.ContenderPart(sheet, part.setAside())
+                        : part)
+                .toList(),
+            file.panel(),
+            file.decision()));
+  }
+
   private static Selection stored(SelectionFile file) {
     Faults faults = new Faults();
     return new SelectionReader(faults)
@@ -105,9 +139,9 @@ public class Selections {
             () -> new IllegalStateException("The store holds no selection: " + faults.all()));
   }
 
-  private List<SelectionFile.ContenderPart> contenderParts(long id) {
+  private List<SelectionFile.ContenderPart> contenderParts(long id, LocalDate day) {
     List<ContenderRow> rows = contenders.findBySelectionIdOrderByPlace(id);
-    Map<Long, ToolSheet> sheets = catalogue.sheets(rows.stream().map(c -> c.toolId).toList());
+    Map<Long, ToolSheet> sheets = catalogue.sheets(rows.stream().map(c -> c.toolId).toList(), day);
     return rows.stream()
         .map(c ->
             new SelectionFile.ContenderPart(
@@ -283,14 +317,14 @@ public class Selections {
 
   /** Stores a file that was read: its tools, table, weights and marks; all or nothing. */
   @Transactional
-  public long take(SelectionFile file) {
+  public long take(SelectionFile file, String by) {
     SelectionRow row = new SelectionRow();
     write(row, file.brief());
     long id = Objects.requireNonNull(selections.save(row).id);
     Map<String, String> slugs = new HashMap<>();
     int place = 0;
     for (SelectionFile.ContenderPart part : file.contenders()) {
-      Catalogue.Stored tool = catalogue.sameOrNew(part.tool());
+      Catalogue.Stored tool = catalogue.sameOrNew(part.tool(), by);
       slugs.put(part.tool().id(), tool.sheet().id());
       ContenderRow contender = new ContenderRow();
       contender.selectionId = id;

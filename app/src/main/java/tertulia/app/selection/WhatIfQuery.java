@@ -1,9 +1,14 @@
 package tertulia.app.selection;
 
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Collectors;
 import tertulia.app.exchange.Codes;
+import tertulia.app.exchange.Fault;
+import tertulia.app.exchange.Faults;
 import tertulia.core.billing.View;
 import tertulia.core.evaluation.WhatIf;
 import tertulia.core.evaluation.WhatIf.Moment;
@@ -16,9 +21,10 @@ import tertulia.core.time.Horizon;
  * The "what if" as it stands in the address.
  *
  * @param typedPeople what was typed as a headcount; empty if a month is under discussion
+ * @param pricesOf the day whose price pages are used, as typed; empty: today's
  * @param fault what is wrong with it; empty if nothing
  */
-public record WhatIfQuery(WhatIf whatIf, String typedPeople, String fault) {
+public record WhatIfQuery(WhatIf whatIf, String typedPeople, String pricesOf, String fault) {
 
   /** Reads an address; what is missing or makes no sense stands as at the start. */
   public static WhatIfQuery of(Map<String, String> query, Horizon horizon) {
@@ -27,16 +33,40 @@ public record WhatIfQuery(WhatIf whatIf, String typedPeople, String fault) {
     View view = choice(View.class, query.get("view"), View.SPREAD);
     Moment month = new Moment.Month(month(query.getOrDefault("month", "0"), horizon));
     String typed = query.getOrDefault("people", "").strip();
-    if (typed.isEmpty()) {
-      return new WhatIfQuery(new WhatIf(month, scenario, terms, view), "", "");
+    String pricesOf = query.getOrDefault("asof", "").strip();
+    Faults faults = new Faults();
+    if (!pricesOf.isEmpty()) {
+      faults.at("asof", () -> Codes.day(pricesOf));
     }
+    Moment moment =
+        typed.isEmpty()
+            ? month
+            : faults.<Moment>at("people", () -> new Moment.Headcount(people(typed))).orElse(month);
+    return new WhatIfQuery(
+        new WhatIf(moment, scenario, terms, view),
+        typed,
+        pricesOf,
+        faults.all().stream().map(Fault::message).collect(Collectors.joining(" ")));
+  }
+
+  /** The day whose price pages are used; empty: today's. */
+  public Optional<LocalDate> day() {
     try {
-      Moment moment = new Moment.Headcount(people(typed));
-      return new WhatIfQuery(new WhatIf(moment, scenario, terms, view), typed, "");
+      return pricesOf.isEmpty() ? Optional.empty() : Optional.of(Codes.day(pricesOf));
     } catch (IllegalArgumentException e) {
-      return new WhatIfQuery(
-          new WhatIf(month, scenario, terms, view), typed, String.valueOf(e.getMessage()));
+      return Optional.empty();
     }
+  }
+
+  /** This "what if" for so many people. */
+  public WhatIfQuery at(int people) {
+    return new WhatIfQuery(whatIf.at(new Moment.Headcount(people)), "" + people, pricesOf, fault);
+  }
+
+  /** The day whose price pages an address asks for; empty: today's. */
+  static Optional<LocalDate> pricesOf(Map<String, String> query) {
+    String typed = query.getOrDefault("asof", "").strip();
+    return new WhatIfQuery(WhatIf.START, "", typed, "").day();
   }
 
   private static int people(String typed) {
@@ -85,6 +115,7 @@ public record WhatIfQuery(WhatIf whatIf, String typedPeople, String fault) {
     add(parts, whatIf.scenario() != Scenario.EXPECTED, "growth", Codes.code(whatIf.scenario()));
     add(parts, terms != Terms.ANY, "terms", Codes.code(terms));
     add(parts, whatIf.view() != View.SPREAD, "view", Codes.code(whatIf.view()));
+    day().ifPresent(day -> parts.add("asof=" + day));
     return String.join("&", parts);
   }
 

@@ -14,6 +14,7 @@ import tertulia.app.display.Dates;
 import tertulia.app.display.Figures;
 import tertulia.app.exchange.Codes;
 import tertulia.app.people.SignedIn;
+import tertulia.app.settings.Freshness;
 import tertulia.core.billing.View;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Evaluation;
@@ -28,22 +29,35 @@ import tertulia.core.scoring.Criterion;
 import tertulia.core.scoring.Member;
 import tertulia.core.scoring.Panel;
 import tertulia.core.scoring.Totals;
+import tertulia.core.working.Provenance;
 
 /** Sets a selection on the table for one request: loaded, computed out, with its frame. */
 @Component
 public class Workspace {
   private static final int MARKS = 8;
   private final Selections selections;
+  private final Freshness freshness;
   private final Clock clock;
 
-  Workspace(Selections selections, Clock clock) {
+  Workspace(Selections selections, Freshness freshness, Clock clock) {
+    this.freshness = freshness;
     this.selections = selections;
     this.clock = clock;
   }
 
   /** A selection computed out for a person and a "what if". */
   public record Session(
-      Table table, WhatIfQuery query, Evaluation evaluation, SignedIn person, LocalDate today) {
+      Table table,
+      WhatIfQuery query,
+      Evaluation evaluation,
+      SignedIn person,
+      LocalDate today,
+      int daysFresh) {
+
+    /** Whether a fact is older than the workspace wants facts to be. */
+    public boolean isOld(Provenance source) {
+      return source.isOldOn(today, daysFresh);
+    }
 
     /** The contenders that have a column. */
     public List<Contender> columns() {
@@ -62,9 +76,7 @@ public class Workspace {
 
     /** This session's addresses for so many people. */
     public Session at(int people) {
-      WhatIfQuery other =
-          new WhatIfQuery(query.whatIf().at(new Moment.Headcount(people)), "" + people, "");
-      return new Session(table, other, evaluation, person, today);
+      return new Session(table, query.at(people), evaluation, person, today, daysFresh);
     }
 
     /** The number of a contender's mark, 1 to 8, the same in every step. */
@@ -76,10 +88,11 @@ public class Workspace {
 
   /** Loads and computes; the query is the request's parameters. */
   public Session open(long id, Map<String, String> parameters, SignedIn person) {
-    Table table = selections.load(id);
+    Table table =
+        selections.load(id, WhatIfQuery.pricesOf(parameters).orElse(LocalDate.now(clock)));
     WhatIfQuery query = WhatIfQuery.of(parameters, table.selection().horizon());
     Evaluation evaluation = Evaluation.of(table.selection(), query.whatIf());
-    return new Session(table, query, evaluation, person, LocalDate.now(clock));
+    return new Session(table, query, evaluation, person, LocalDate.now(clock), freshness.days());
   }
 
   /** The frame of a step; {@code view} is the step's template. */
@@ -105,6 +118,7 @@ public class Workspace {
         session.query().month(),
         selection.horizon().months() - 1,
         session.query().typedPeople(),
+        session.query().pricesOf(),
         session.query().fault(),
         choices(Scenario.values(), Scenario::words, session.query().whatIf().scenario()),
         choices(Terms.values(), Terms::words, session.query().whatIf().terms()),

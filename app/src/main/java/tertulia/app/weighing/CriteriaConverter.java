@@ -96,6 +96,7 @@ final class CriteriaConverter {
         b.priceRisePercent(),
         b.groups(),
         b.demand(),
+        b.averagePayment(),
         b.needs(),
         criteria,
         b.rates());

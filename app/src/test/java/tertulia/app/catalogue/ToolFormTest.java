@@ -39,7 +39,7 @@ public class ToolFormTest {
   public void aChangedAnswerTakesTheDateOfItsLineAndOthersKeepTheirs() {
     ToolForm form = ToolForms.of(slotmeer(), 0);
     form.facts.get(4).answers.set(1, "yes");
-    form.facts.get(4).asOf = "2026-11-24";
+    form.facts.get(4).source.asOf = "2026-11-24";
     ToolSheet saved = typed(form, slotmeer()).sheet().orElseThrow();
     ToolSheet.FactPart changed = saved.plans().get(1).facts().get(4);
     assertEquals(changed.answer(), "yes");
@@ -67,12 +67,12 @@ public class ToolFormTest {
       },
       {
         change(f -> f.lines.get(0).cells.get(1).prices.put("m1", "-8.60")),
-        "plans[1].name",
+        month,
         "A price cannot be below 0; found -8.60. Enter 0 or more."
       },
       {
         change(f -> f.lines.get(0).cells.get(1).prices.put("m1", "99999999999999999999")),
-        "plans[1].name",
+        month,
         "A price cannot be above 1,000,000,000; found 99999999999999999999. Check the decimal"
             + " point."
       },
@@ -83,8 +83,8 @@ public class ToolFormTest {
       },
       {change(f -> f.plans.get(1).most = "0"), "plans[1].name", null},
       {
-        change(f -> f.plans.get(1).asOf = "yesterday"),
-        "plans[1].asOf",
+        change(f -> f.plans.get(1).source.asOf = "yesterday"),
+        "plans[1].source.asOf",
         "\"yesterday\" is not a day. Write it like 2026-11-24."
       },
       {change(f -> f.name = " "), "name", "This is empty. Fill it in."},
@@ -94,13 +94,13 @@ public class ToolFormTest {
         "This plan has prices but no name. Name it."
       },
       {
-        change(f -> f.plans.get(1).link = "javascript:alert(1)"),
+        change(f -> f.plans.get(1).source.link = "javascript:alert(1)"),
         "plans[1].name",
         "A link starts with http:// or https://; found \"javascript:alert(1)\"."
       },
       {
         change(f -> {
-          f.lines.get(0).kind = "banded";
+          f.lines.get(0).kind = "banded-whole";
           f.lines.get(0).cells.get(1).prices.put("m1", "up to ten: 4");
         }),
         month,
@@ -125,8 +125,7 @@ public class ToolFormTest {
   @Test
   public void bandsAreReadTheWayTheyAreShown() {
     ToolForm form = ToolForms.of(slotmeer(), 0);
-    form.lines.get(0).kind = "banded";
-    form.lines.get(0).mode = "sliced";
+    form.lines.get(0).kind = "banded-sliced";
     form.lines.get(0).cells.forEach(cell -> cell.prices.clear());
     form.lines.get(0).cells.get(1).prices.put("u12", "25 8.40\n60 6.90 12\nmore 5.10");
     ToolSheet sheet = typed(form, slotmeer()).sheet().orElseThrow();
@@ -138,6 +137,6 @@ public class ToolFormTest {
             new ToolSheet.BandPart(25, "8.40", "0"),
             new ToolSheet.BandPart(60, "6.90", "12"),
             new ToolSheet.BandPart(null, "5.10", "0")));
-    assertEquals(ToolForms.bands(bands), "25 8.40\n60 6.90 12\nmore 5.10");
+    assertEquals(ChargeCells.price(bands, bands), "25 8.40\n60 6.90 12\nmore 5.10");
   }
 }

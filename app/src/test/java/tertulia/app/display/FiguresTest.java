@@ -63,7 +63,8 @@ public class FiguresTest {
 
   @Test
   public void aWorkingReadsWithSourceRuleAndWhatIsMissing() {
-    Provenance page = new Provenance(LocalDate.of(2026, 11, 12), Ground.TRIED_BY_HAND, "Ilse", "");
+    Provenance page =
+        new Provenance(LocalDate.of(2026, 11, 12), Ground.TRIED_BY_HAND, "Ilse", "", "", "");
     Working price =
         new Working.Entered("price", new Quantity(new BigDecimal("7.2"), "EUR"), Optional.of(page));
     Working product =

@@ -1,0 +1,110 @@
+package tertulia.app.catalogue;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.function.Predicate;
+import tertulia.app.exchange.Codes;
+import tertulia.app.exchange.ToolSheet;
+
+/** Facts of a sheet confirmed as of a day: they stay, their date moves. */
+record Confirmation(String day) {
+
+  /**
+   * The sheet with one thing confirmed.
+   *
+   * @param key "prices:" and a plan's id, "fact:" and a capability's slug, "allowance:" and a
+   *     measure, "condition:" and its kind, "owned:", or "doubt:" and a doubt's key
+   * @throws IllegalArgumentException if there is no such thing
+   */
+  ToolSheet of(ToolSheet sheet, String key) {
+    String[] parts = key.split(":", 2);
+    String which = parts.length == 2 ? parts[1] : "";
+    return switch (parts[0]) {
+      case "prices" -> plans(sheet, plan -> plan.id().equals(which), fact -> false, part -> false);
+      case "fact" ->
+          plans(
+              sheet,
+              plan -> false,
+              fact -> Codes.slug(fact.capability()).equals(which),
+              part -> false);
+      case "allowance" ->
+          plans(sheet, plan -> false, fact -> false, part -> part.measure().equals(which));
+      case "condition" -> conditions(sheet, which);
+      case "owned" -> owned(sheet);
+      case "doubt" -> doubt(sheet, which);
+      default -> throw new IllegalArgumentException("Nothing is called \"" + key + "\".");
+    };
+  }
+
+  private ToolSheet plans(
+      ToolSheet sheet,
+      Predicate<ToolSheet.PlanPart> price,
+      Predicate<ToolSheet.FactPart> fact,
+      Predicate<ToolSheet.AllowancePart> allowance) {
+    return sheet.with(
+        sheet.plans().stream()
+            .map(plan ->
+                plan.with(
+                    price.test(plan) ? plan.source().confirmedOn(day) : plan.source(),
+                    plan.prices(),
+                    plan.allowances().stream()
+                        .map(part -> allowance.test(part) ? confirmed(part) : part)
+                        .toList(),
+                    plan.facts().stream()
+                        .map(part -> fact.test(part) ? confirmed(part) : part)
+                        .toList()))
+            .toList());
+  }
+
+  private ToolSheet.AllowancePart confirmed(ToolSheet.AllowancePart part) {
+    return new ToolSheet.AllowancePart(
+        part.measure(),
+        part.kind(),
+        part.perAccount(),
+        part.perSeat(),
+        part.seats(),
+        part.source().confirmedOn(day));
+  }
+
+  private ToolSheet.FactPart confirmed(ToolSheet.FactPart part) {
+    return new ToolSheet.FactPart(
+        part.capability(),
+        part.group(),
+        part.answer(),
+        part.addOn(),
+        part.source().confirmedOn(day));
+  }
+
+  private static ToolSheet doubt(ToolSheet sheet, String key) {
+    List<String> keys = new ArrayList<>(sheet.confirmed());
+    keys.add(key);
+    return sheet.confirming(keys);
+  }
+
+  private ToolSheet conditions(ToolSheet sheet, String kind) {
+    return sheet.with(
+        sheet.conditions().stream()
+            .map(part ->
+                part.kind().equals(kind)
+                    ? new ToolSheet.ConditionPart(
+                        part.kind(), part.value(), part.source().confirmedOn(day))
+                    : part)
+            .toList(),
+        sheet.owned());
+  }
+
+  private ToolSheet owned(ToolSheet sheet) {
+    ToolSheet.OwnedPart part = sheet.owned();
+    if (part == null) {
+      throw new IllegalArgumentException("Nothing of " + sheet.name() + " is owned.");
+    }
+    return sheet.with(
+        sheet.conditions(),
+        new ToolSheet.OwnedPart(
+            part.plan(),
+            part.measure(),
+            part.units(),
+            part.until(),
+            part.source().confirmedOn(day)));
+  }
+}

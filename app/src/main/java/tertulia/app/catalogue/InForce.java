@@ -1,0 +1,17 @@
+package tertulia.app.catalogue;
+
+import java.util.Comparator;
+import tertulia.app.exchange.Codes;
+import tertulia.app.exchange.ToolSheet;
+import tertulia.core.working.Ground;
+
+/** Which of several facts about one thing is in force. */
+final class InForce {
+  private InForce() {}
+
+  /** The strongest ground first, then the newest. */
+  static final Comparator<ToolSheet.FactPart> FIRST =
+      Comparator.comparing(
+              (ToolSheet.FactPart fact) -> Codes.oneOf(Ground.class, fact.source().ground()).rank())
+          .thenComparing(fact -> fact.source().asOf(), Comparator.reverseOrder());
+}

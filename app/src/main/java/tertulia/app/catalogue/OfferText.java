@@ -1,0 +1,75 @@
+package tertulia.app.catalogue;
+
+import java.util.ArrayList;
+import java.util.List;
+import tertulia.app.exchange.TermCode;
+import tertulia.app.exchange.ToolSheet;
+
+/** An offer as a sentence. */
+final class OfferText {
+  private OfferText() {}
+
+  /** Such as "40 % off for the first 3 months; for yearly, up front; new buyers only". */
+  static String of(ToolSheet.OfferPart offer, ToolSheet sheet) {
+    List<String> parts = new ArrayList<>();
+    parts.add(benefit(offer) + length(offer));
+    if (!offer.charges().isEmpty()) {
+      parts.add("on " + String.join(", ", offer.charges()));
+    }
+    if (!offer.plans().isEmpty()) {
+      parts.add(
+          "with "
+              + String.join(
+                  ", ",
+                  sheet.plans().stream()
+                      .filter(plan -> offer.plans().contains(plan.id()))
+                      .map(ToolSheet.PlanPart::name)
+                      .toList()));
+    }
+    if (!offer.terms().isEmpty()) {
+      parts.add(
+          "for "
+              + String.join(
+                  " or ", offer.terms().stream().map(t -> TermCode.of(t).label()).toList()));
+    }
+    if (offer.newBuyersOnly()) {
+      parts.add("new buyers only");
+    }
+    if (offer.leastSeats() > 0) {
+      parts.add("from " + offer.leastSeats() + " seats on");
+    }
+    if (offer.from() != null) {
+      parts.add("from " + offer.from());
+    }
+    if (offer.until() != null) {
+      parts.add("until " + offer.until());
+    }
+    if (offer.group() != null) {
+      parts.add("only one of “" + offer.group() + "”");
+    }
+    return String.join("; ", parts);
+  }
+
+  private static String benefit(ToolSheet.OfferPart offer) {
+    return switch (offer.benefit()) {
+      case "free" -> "free";
+      case "percent" -> offer.value() + " % off";
+      case "fixed" -> offer.value() + " " + offer.currency() + " instead of the list price";
+      default ->
+          offer.value()
+              + " "
+              + offer.currency()
+              + " off each of the first "
+              + (offer.invoices() == null ? 1 : offer.invoices())
+              + " invoices";
+    };
+  }
+
+  private static String length(ToolSheet.OfferPart offer) {
+    return offer.months() == null
+        ? ""
+        : offer.months() == 1
+            ? " in the first month"
+            : " for the first " + offer.months() + " months";
+  }
+}

@@ -1,0 +1,241 @@
+package tertulia.app.catalogue;
+
+import java.math.BigDecimal;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import org.jspecify.annotations.Nullable;
+import tertulia.app.exchange.Codes;
+import tertulia.app.exchange.Faults;
+import tertulia.app.exchange.TermCode;
+import tertulia.app.exchange.ToolReader;
+import tertulia.app.exchange.ToolSheet;
+
+/** The price cells of one column of the form as price lists by term. */
+final class PriceCells {
+  /** Which end of "8 to 14" is meant. */
+  enum End {
+    LOW,
+    HIGH
+  }
+
+  private static final Pattern RANGE = Pattern.compile("([0-9.,]+)\\s+to\\s+([0-9.,]+)");
+  private static final Pattern FEE = Pattern.compile("(?:([0-9.,]+)\\s*%)?\\s*\\+?\\s*([0-9.,]+)?");
+
+  /** A smaller share is a fraction typed for percents. */
+  private static final BigDecimal LEAST = new BigDecimal("0.1");
+
+  private final ToolForm form;
+  private final Faults faults;
+  private final int p;
+  private final End end;
+
+  PriceCells(ToolForm form, Faults faults, int p, End end) {
+    this.form = form;
+    this.faults = faults;
+    this.p = p;
+    this.end = end;
+  }
+
+  /** The lists; empty if nothing is priced and the plan is not free. */
+  List<ToolSheet.TermPart> terms() {
+    List<String> sold =
+        TermCode.ALL.stream()
+            .map(TermCode::code)
+            .filter(code -> form.lines.stream().anyMatch(line -> !price(line, code).isBlank()))
+            .toList();
+    boolean anyTerm =
+        form.lines.stream().anyMatch(line -> !price(line, ToolForm.ANY_TERM).isBlank());
+    boolean free = form.plans.get(p).basis.equals("free");
+    if (sold.isEmpty() && !anyTerm && !free) {
+      return List.of();
+    }
+    return (sold.isEmpty() ? List.of("m1") : sold).stream().map(this::term).toList();
+  }
+
+  private String price(ToolForm.ChargeLine line, String code) {
+    String price = p < line.cells.size() ? line.cells.get(p).prices.get(code) : null;
+    return price == null ? "" : price;
+  }
+
+  private ToolSheet.TermPart term(String code) {
+    List<ToolSheet.ChargePart> charges = new ArrayList<>();
+    Map<String, List<ToolSheet.ChargePart>> addOns = new LinkedHashMap<>();
+    String minimum = null;
+    for (int l = 0; l < form.lines.size(); l++) {
+      ToolForm.ChargeLine line = form.lines.get(l);
+      String term = price(line, code).isBlank() ? ToolForm.ANY_TERM : code;
+      String at = "lines[" + l + "].cells[" + p + "].prices[" + term + "]";
+      String price = oneEnd(at, price(line, term));
+      if (!price.isBlank() && line.kind.equals("yearly-minimum")) {
+        minimum = decimal(at, price);
+      } else if (!price.isBlank()) {
+        charge(l, at, price)
+            .filter(charge -> isPossible(at, charge))
+            .ifPresent(
+                (line.addOn.isBlank()
+                        ? charges
+                        : addOns.computeIfAbsent(line.addOn.strip(), name -> new ArrayList<>()))
+                    ::add);
+      }
+    }
+    TermCode term = TermCode.of(code);
+    return new ToolSheet.TermPart(
+        term.term().monthsCommitted(),
+        term.upFront(),
+        charges,
+        addOns.entrySet().stream()
+            .map(addOn -> new ToolSheet.AddOnPart(addOn.getKey(), addOn.getValue()))
+            .toList(),
+        minimum);
+  }
+
+  private boolean isPossible(String at, ToolSheet.ChargePart charge) {
+    return faults
+        .at(
+            at,
+            () -> {
+              ToolReader.check(charge);
+              return true;
+            })
+        .orElse(false);
+  }
+
+  private Optional<ToolSheet.ChargePart> charge(int l, String at, String price) {
+    ToolForm.ChargeLine line = form.lines.get(l);
+    ToolForm.ChargeCell cell = line.cells.get(p);
+    String here = "lines[" + l + "].cells[" + p + "]";
+    if (line.name.isBlank()) {
+      faults.add("lines[" + l + "].name", "This charge has a price but no name. Name it.");
+      return Optional.empty();
+    }
+    String name = faults.at("lines[" + l + "].name", () -> Codes.text(line.name, 120)).orElse("");
+    return switch (line.kind) {
+      case "flat" -> Optional.of(new ToolSheet.FlatPart(name, decimal(at, price)));
+      case "one-off" -> Optional.of(new ToolSheet.OneOffPart(name, decimal(at, price), null));
+      case "one-off-each" ->
+          Optional.of(new ToolSheet.OneOffPart(name, decimal(at, price), line.measure));
+      case "usage" -> usage(here, at, name, line, price);
+      case "payment-fee" -> faults.at(at, () -> fee(name, line.measure, price));
+      case "banded-whole", "banded-sliced" ->
+          Optional.of(
+              new ToolSheet.BandedPart(
+                  name,
+                  line.measure,
+                  line.kind.substring("banded-".length()),
+                  bands(at, price),
+                  whole(here + ".minimum", cell.minimum, 0),
+                  whole(here + ".pack", cell.pack, 1),
+                  whole(here + ".included", cell.included, 0)));
+      default ->
+          Optional.of(
+              new ToolSheet.PerUnitPart(
+                  name,
+                  line.measure,
+                  decimal(at, price),
+                  whole(here + ".minimum", cell.minimum, 0),
+                  whole(here + ".pack", cell.pack, 1),
+                  whole(here + ".included", cell.included, 0)));
+    };
+  }
+
+  private Optional<ToolSheet.ChargePart> usage(
+      String here, String at, String name, ToolForm.ChargeLine line, String price) {
+    ToolForm.ChargeCell cell = line.cells.get(p);
+    String block = cell.pack.isBlank() ? "1" : decimal(here + ".pack", cell.pack);
+    IncludedText included =
+        cell.included.isBlank()
+            ? IncludedText.NOTHING
+            : faults
+                .at(here + ".included", () -> IncludedText.read(cell.included))
+                .orElse(IncludedText.NOTHING);
+    return Optional.of(
+        new ToolSheet.UsagePart(
+            name,
+            line.measure,
+            decimal(at, price),
+            block,
+            included.perAccount(),
+            included.perSeat(),
+            included.seats()));
+  }
+
+  /** "2.65 % + 0.18", "2.65 %" or "0.18". */
+  private static ToolSheet.ChargePart fee(String name, String measure, String text) {
+    Matcher matcher = FEE.matcher(text.strip());
+    if (!matcher.matches() || (matcher.group(1) == null && matcher.group(2) == null)) {
+      throw new IllegalArgumentException(
+          "\""
+              + text.strip()
+              + "\" is no fee of a payment. Write the share, the fixed amount, or both: \"2.65 % +"
+              + " 0.18\".");
+    }
+    String percent = numberOrZero(matcher.group(1));
+    if (new BigDecimal(percent).signum() > 0 && new BigDecimal(percent).compareTo(LEAST) < 0) {
+      throw new IllegalArgumentException(
+          percent + " % of a payment would be next to nothing. Write 2.65 for 2.65 %.");
+    }
+    return new ToolSheet.PaymentFeePart(name, measure, percent, numberOrZero(matcher.group(2)));
+  }
+
+  private static String numberOrZero(@Nullable String text) {
+    return text == null ? "0" : Codes.decimal(text).toPlainString();
+  }
+
+  /** One band a line: up to how many units (or "more"), the price each, the flat price if any. */
+  private List<ToolSheet.BandPart> bands(String at, String text) {
+    List<ToolSheet.BandPart> bands = new ArrayList<>();
+    for (String line : text.strip().split("\\s*(\\R|;)\\s*")) {
+      faults.at(at, () -> band(line)).ifPresent(bands::add);
+    }
+    return bands;
+  }
+
+  private static ToolSheet.BandPart band(String line) {
+    String[] words = line.strip().split("\\s+");
+    if (words.length < 2 || words.length > 3) {
+      throw new IllegalArgumentException(
+          "\""
+              + line.strip()
+              + "\" is not a band. Write one a line: up to how many units, the"
+              + " price each and, if there is one, the flat price; like \"25 8.40\" or \"more"
+              + " 5.10\".");
+    }
+    return new ToolSheet.BandPart(
+        words[0].equals("more") ? null : Integer.valueOf(Codes.whole(words[0])),
+        Codes.decimal(words[1]).toPlainString(),
+        words.length == 3 ? Codes.decimal(words[2]).toPlainString() : "0");
+  }
+
+  /** What was typed, with every range "8 to 14" brought to one end if prices are assumed. */
+  private String oneEnd(String at, String text) {
+    Matcher range = RANGE.matcher(text);
+    if (!range.find()) {
+      return text;
+    }
+    if (!form.plans.get(p).basis.equals("assumed")) {
+      faults.add(
+          at,
+          "\""
+              + text.strip()
+              + "\" is a range. Mark the plan's prices \"assumed\" to enter one, or write one"
+              + " price.");
+    }
+    return range.replaceAll(end == End.LOW ? "$1" : "$2");
+  }
+
+  private String decimal(String at, String text) {
+    return faults.at(at, () -> Codes.decimal(text).toPlainString()).orElse("0");
+  }
+
+  private int whole(String at, @Nullable String text, int blank) {
+    if (text == null || text.isBlank()) {
+      return blank;
+    }
+    return faults.at(at, () -> Codes.whole(text)).orElse(1);
+  }
+}

@@ -1,0 +1,244 @@
+package tertulia.app.catalogue;
+
+import jakarta.servlet.http.HttpServletResponse;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+import org.springframework.http.HttpStatus;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.WebDataBinder;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.InitBinder;
+import org.springframework.web.bind.annotation.ModelAttribute;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+import tertulia.app.exchange.Codes;
+import tertulia.app.exchange.Faults;
+import tertulia.app.exchange.TermCode;
+import tertulia.app.exchange.ToolSheet;
+import tertulia.app.people.SignedIn;
+import tertulia.app.web.Conflict;
+import tertulia.core.fit.Answer;
+import tertulia.core.growth.Measure;
+import tertulia.core.working.Ground;
+
+/** Writing a price page down, and changing one. */
+@Controller
+class PricePageController {
+  private static final int MOST_FIELDS_IN_A_LIST = 2_000;
+  private final Catalogue catalogue;
+  private final Slips slips;
+
+  PricePageController(Catalogue catalogue, Slips slips) {
+    this.slips = slips;
+    this.catalogue = catalogue;
+  }
+
+  @InitBinder("form")
+  void bindFields(WebDataBinder binder) {
+    binder.setAutoGrowCollectionLimit(MOST_FIELDS_IN_A_LIST);
+    binder.initDirectFieldAccess();
+  }
+
+  /** What the form belongs to: a stored tool or none yet, perhaps wanted by a selection. */
+  private record About(@Nullable String slug, String selection) {}
+
+  @GetMapping("/catalogue/new")
+  String blank(@RequestParam(defaultValue = "") String selection, Model model) {
+    ToolForm form = new ToolForm();
+    ToolForm.PlanColumn first = new ToolForm.PlanColumn();
+    first.source.asOf = today();
+    form.plans.add(first);
+    ToolForm.ChargeLine seats = new ToolForm.ChargeLine();
+    seats.name = "Seats";
+    form.lines.add(seats);
+    return show(form, new About(null, selection), Map.of(), model);
+  }
+
+  @PostMapping("/catalogue/new")
+  String add(
+      @ModelAttribute("form") ToolForm form,
+      @RequestParam(defaultValue = "") String selection,
+      @RequestParam(defaultValue = "") String copyPlan,
+      @RequestParam(defaultValue = "false") boolean asked,
+      @AuthenticationPrincipal SignedIn person,
+      Model model,
+      HttpServletResponse response) {
+    About about = new About(null, selection);
+    if (!copyPlan.isEmpty()) {
+      return withCopy(form, copyPlan, about, model);
+    }
+    ToolConverter.Converted converted = new ToolConverter(form, null).convert();
+    if (converted.sheet().isEmpty()) {
+      return refused(form, about, converted.faults(), model, response);
+    }
+    Doubts doubts = slips.of(converted.sheet().get());
+    if (!asked && !doubts.open().isEmpty()) {
+      return asked(form, about, doubts, model, response);
+    }
+    String slug = catalogue.add(converted.sheet().get(), person.name());
+    return "redirect:"
+        + (selection.matches("[0-9]{1,18}")
+            ? "/selections/" + selection + "/contenders?added=" + slug
+            : "/catalogue/" + slug);
+  }
+
+  @GetMapping("/catalogue/{slug}/edit")
+  String edit(@PathVariable String slug, Model model) {
+    Catalogue.Stored stored = catalogue.get(slug);
+    return show(
+        ToolForms.of(stored.sheet(), stored.version()), new About(slug, ""), Map.of(), model);
+  }
+
+  @PostMapping("/catalogue/{slug}/edit")
+  String change(
+      @PathVariable String slug,
+      @ModelAttribute("form") ToolForm form,
+      @RequestParam(defaultValue = "") String copyPlan,
+      @RequestParam(defaultValue = "false") boolean asked,
+      @AuthenticationPrincipal SignedIn person,
+      RedirectAttributes flash,
+      Model model,
+      HttpServletResponse response) {
+    About about = new About(slug, "");
+    if (!copyPlan.isEmpty()) {
+      return withCopy(form, copyPlan, about, model);
+    }
+    Catalogue.Stored stored = catalogue.get(slug);
+    Faults dates = new Faults();
+    Optional<LocalDate> from =
+        dates.at(
+            "validFrom",
+            () -> form.validFrom.isBlank() ? catalogue.today() : Codes.day(form.validFrom));
+    ToolConverter.Converted converted = new ToolConverter(form, stored.sheet()).convert();
+    if (converted.sheet().isEmpty() || from.isEmpty()) {
+      Map<String, String> faults = new java.util.LinkedHashMap<>(converted.faults());
+      faults.putAll(dates.byField());
+      return refused(form, about, faults, model, response);
+    }
+    Doubts doubts = slips.of(converted.sheet().get());
+    if (!asked && !doubts.open().isEmpty()) {
+      return asked(form, about, doubts, model, response);
+    }
+    try {
+      catalogue.change(slug, form.version, converted.sheet().get(), from.get(), person.name());
+      return CatalogueController.saved(slug, from.get(), "Saved.", flash);
+    } catch (Conflict e) {
+      form.version = stored.version();
+      return refused(form, about, Map.of("name", e.message()), model, response);
+    }
+  }
+
+  /** Nothing is stored; the form comes back with one column more. */
+  private String withCopy(ToolForm form, String copyPlan, About about, Model model) {
+    if (copyPlan.matches("[0-9]{1,3}") && Integer.parseInt(copyPlan) < form.plans.size()) {
+      ToolForms.copyPlan(form, Integer.parseInt(copyPlan));
+    }
+    return show(form, about, Map.of(), model);
+  }
+
+  /** What is wrong or doubtful so far, while the page is being written. */
+  @PostMapping("/catalogue/check")
+  String check(
+      @ModelAttribute("form") ToolForm form,
+      @RequestParam(defaultValue = "") String slug,
+      Model model) {
+    ToolSheet before = slug.isEmpty() ? null : catalogue.get(slug).sheet();
+    ToolConverter.Converted converted = new ToolConverter(form, before).convert();
+    model.addAttribute("faults", converted.faults());
+    model.addAttribute(
+        "doubts", converted.sheet().map(sheet -> slips.of(sheet).byField(form)).orElse(Map.of()));
+    return "catalogue/entry :: live";
+  }
+
+  /** Nothing is stored; the form comes back with questions beside its cells. */
+  private String asked(
+      ToolForm form, About about, Doubts doubts, Model model, HttpServletResponse response) {
+    response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
+    String page = show(form, about, Map.of(), model);
+    model.addAttribute("doubts", doubts.byField(form));
+    return page;
+  }
+
+  private String refused(
+      ToolForm form,
+      About about,
+      Map<String, String> faults,
+      Model model,
+      HttpServletResponse response) {
+    response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
+    return show(form, about, faults, model);
+  }
+
+  private String show(ToolForm form, About about, Map<String, String> faults, Model model) {
+    form.plans.removeIf(plan -> form.plans.getLast() == plan && plan.isBlank());
+    Map<String, String> capabilities = catalogue.capabilities();
+    model.addAttribute("form", ToolForms.withRoom(form, capabilities.values(), today()));
+    model.addAttribute("slug", about.slug());
+    model.addAttribute("selection", about.selection());
+    model.addAttribute("faults", faults);
+    model.addAttribute("doubts", Map.of());
+    model.addAttribute("capabilities", capabilities.values());
+    model.addAttribute("areas", catalogue.areas());
+    model.addAttribute("allTerms", TermCode.ALL);
+    model.addAttribute("measures", Measure.KNOWN);
+    model.addAttribute("grounds", grounds());
+    model.addAttribute("answers", answers());
+    model.addAttribute("kinds", KINDS);
+    model.addAttribute("bases", BASES);
+    model.addAttribute("benefits", BENEFITS);
+    return "catalogue/edit";
+  }
+
+  /** A choice in a list: what is stored and what is read. */
+  record Choice(String code, String words) {}
+
+  private static final List<Choice> KINDS =
+      List.of(
+          new Choice("per-unit", "for each unit"),
+          new Choice("banded-whole", "in bands, all units at one price"),
+          new Choice("banded-sliced", "in bands, slice by slice"),
+          new Choice("flat", "for the account"),
+          new Choice("usage", "for use above what is included"),
+          new Choice("payment-fee", "as a fee of each payment"),
+          new Choice("one-off", "once, for the account"),
+          new Choice("one-off-each", "once, for each unit"),
+          new Choice("yearly-minimum", "at least so much a year"));
+
+  private static final List<Choice> BASES =
+      List.of(
+          new Choice("listed", "listed"),
+          new Choice("free", "free"),
+          new Choice("on-request", "on request"),
+          new Choice("quote", "quoted to us"),
+          new Choice("assumed", "assumed, like 8 to 14"));
+
+  private static final List<Choice> BENEFITS =
+      List.of(
+          new Choice("percent", "percents off"),
+          new Choice("free", "free months"),
+          new Choice("fixed", "a fixed price"),
+          new Choice("amount-off", "an amount off invoices"));
+
+  private static List<Choice> grounds() {
+    return java.util.Arrays.stream(Ground.values())
+        .map(ground -> new Choice(Codes.code(ground), ground.words()))
+        .toList();
+  }
+
+  private static List<Choice> answers() {
+    return java.util.Arrays.stream(Answer.values())
+        .map(answer -> new Choice(Codes.code(answer), answer.words()))
+        .toList();
+  }
+
+  private String today() {
+    return catalogue.today().toString();
+  }
+}

@@ -1,0 +1,52 @@
+package tertulia.app.catalogue;
+
+import java.util.Collections;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.stream.Stream;
+import org.springframework.stereotype.Component;
+import tertulia.app.exchange.ToolSheet;
+import tertulia.core.plausibility.Peers;
+
+/** Asks about what may be a slip; what the catalogue holds says what is usual. */
+@Component
+class Slips {
+  private final Catalogue catalogue;
+
+  /** Unit prices of stored tools by id; the version says whether they still hold. */
+  private final Map<Long, Known> known = new ConcurrentHashMap<>();
+
+  private record Known(long version, List<Peers.Price> prices) {}
+
+  Slips(Catalogue catalogue) {
+    this.catalogue = catalogue;
+  }
+
+  /** The open doubts about a sheet. */
+  Doubts of(ToolSheet sheet) {
+    return of(sheet, catalogue.all());
+  }
+
+  /** As above, with the tools that are compared with. */
+  Doubts of(ToolSheet sheet, List<Catalogue.Stored> tools) {
+    Stream<Peers.Price> prices =
+        tools.stream()
+            .filter(other -> !other.sheet().id().equals(sheet.id()))
+            .filter(other -> !Collections.disjoint(other.sheet().areas(), sheet.areas()))
+            .flatMap(other -> prices(other).stream());
+    return Doubts.of(sheet, new Peers(prices.toList()), catalogue.today());
+  }
+
+  private List<Peers.Price> prices(Catalogue.Stored tool) {
+    return known
+        .compute(
+            tool.id(),
+            (id, before) ->
+                before != null && before.version() == tool.version()
+                    ? before
+                    : new Known(
+                        tool.version(), Peers.of(Doubts.tool(tool.sheet()).stream()).prices()))
+        .prices();
+  }
+}

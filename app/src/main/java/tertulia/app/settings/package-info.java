@@ -1,0 +1,5 @@
+/** What holds for the whole workspace. */
+@NullMarked
+package tertulia.app.settings;
+
+import org.jspecify.annotations.NullMarked;

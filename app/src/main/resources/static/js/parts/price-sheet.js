@@ -1,0 +1,279 @@
+/** The price page as a sheet: it grows where one writes, takes pasted cells, and asks while one writes. */
+const PAUSE = 400;
+
+export function priceSheet(document) {
+  const form = document.querySelector('form[data-pricesheet]');
+  if (!form) return;
+  form.addEventListener('input', (event) => { room(form, event.target); kinds(event.target); });
+  form.addEventListener('keydown', (event) => down(form, event));
+  form.addEventListener('paste', (event) => paste(form, event));
+  form.addEventListener('click', (event) => click(form, event));
+  [...form.querySelectorAll('tbody.charge')].forEach(shape);
+  terms(form, false);
+  checking(form);
+}
+
+/* Growing: the last line, and the last plan, are for writing; once written in, another follows. */
+
+function room(form, field) {
+  const line = field.closest('[data-repeats]');
+  if (line && filled(field) && isLast(form, line)) addLine(line);
+  const cell = field.closest('td, thead th');
+  if (cell && filled(field) && cell.closest('table.pricepage') && isLastPlan(form, cell)) addPlan(form);
+}
+
+function filled(field) {
+  return !field.matches('select, [type=checkbox]') && field.value.trim() !== '';
+}
+
+function isLast(form, line) {
+  return [...form.querySelectorAll(`[data-repeats="${line.dataset.repeats}"]`)].at(-1) === line;
+}
+
+function isLastPlan(form, cell) {
+  const name = cell.querySelector('[name]')?.name ?? '';
+  const place = /(?:plans|cells|answers)\[(\d+)]/.exec(name);
+  return Boolean(place) && Number(place[1]) === plans(form) - 1;
+}
+
+function plans(form) {
+  return form.querySelectorAll('table.pricepage thead th').length - 1;
+}
+
+function addLine(line) {
+  const kind = line.dataset.repeats;
+  const next = line.cloneNode(true);
+  const from = Number(new RegExp(`${kind}\\[(\\d+)]`).exec(line.querySelector('[name]').name)[1]);
+  renumber(next, new RegExp(`${kind}\\[${from}]`), `${kind}[${from + 1}]`);
+  empty(next);
+  line.after(next);
+}
+
+function addPlan(form) {
+  const last = plans(form) - 1;
+  form.querySelectorAll('table.pricepage tr').forEach((row) => {
+    const heading = row.querySelector(':scope > [colspan]');
+    if (heading) {
+      heading.colSpan += 1;
+      return;
+    }
+    const cell = row.lastElementChild;
+    const next = cell.cloneNode(true);
+    renumber(next, new RegExp(`(plans|cells|answers)\\[${last}]`), `$1[${last + 1}]`, last);
+    empty(next);
+    cell.after(next);
+  });
+}
+
+function renumber(part, from, to) {
+  part.querySelectorAll('[name]').forEach((field) => { field.name = field.name.replace(from, to); });
+  part.querySelectorAll('[aria-label]').forEach((field) => {
+    field.setAttribute('aria-label', field.getAttribute('aria-label').replace(/(\d+)(?=\D*$)/, (n) => String(Number(n) + 1)));
+  });
+}
+
+/* Choices, currencies and days are kept: the next line is most often like the one before. */
+function empty(part) {
+  part.querySelectorAll('.fault, .doubt').forEach((note) => note.remove());
+  part.querySelectorAll('.is-invalid').forEach((field) => field.classList.remove('is-invalid'));
+  part.querySelectorAll('textarea, input:not([type=hidden], [type=checkbox], .day, [name$=currency])').forEach((field) => { field.value = ''; });
+  part.querySelectorAll('input[type=hidden][name$=".id"]').forEach((field) => { field.value = ''; });
+  part.querySelectorAll('select[name*=answers]').forEach((field) => { field.value = ''; });
+  part.querySelectorAll('[type=checkbox]').forEach((field) => { field.checked = false; });
+}
+
+/* What a charge is priced by decides which of its rows are there. */
+
+const ONCE = ['one-off', 'one-off-each', 'usage', 'payment-fee', 'yearly-minimum'];
+const UNCOUNTED = ['flat', 'one-off', 'one-off-each', 'payment-fee', 'yearly-minimum'];
+
+function kinds(field) {
+  if (!field.matches('select[name$=".kind"]')) return;
+  const charge = field.closest('tbody.charge');
+  charge.dataset.kind = field.value;
+  shape(charge);
+}
+
+function shape(charge) {
+  const kind = charge.dataset.kind;
+  charge.querySelectorAll('tr[data-term]').forEach((row) => {
+    const written = [...row.querySelectorAll('textarea')].some((area) => area.value.trim() !== '');
+    row.dataset.off = String((row.dataset.term === 'all') !== ONCE.includes(kind) && !written);
+  });
+  charge.querySelector('tr.rule').hidden = UNCOUNTED.includes(kind);
+  charge.querySelectorAll('.counting').forEach((label) => { label.hidden = ['flat', 'one-off', 'yearly-minimum'].includes(kind); });
+  charge.querySelector('.bandhint').hidden = !kind.startsWith('banded');
+  charge.querySelector('.feehint').hidden = kind !== 'payment-fee';
+  charge.querySelector('.forunits').hidden = kind === 'usage';
+  charge.querySelector('.forusage').hidden = kind !== 'usage';
+  charge.querySelectorAll('tr.rule [name$=".minimum"]').forEach((field) => { field.hidden = kind === 'usage'; });
+  long(charge);
+}
+
+function terms(form, shown) {
+  form.dataset.longterms = String(shown);
+  [...form.querySelectorAll('tbody.charge')].forEach(long);
+}
+
+function long(charge) {
+  const shown = charge.closest('form').dataset.longterms === 'true';
+  charge.querySelectorAll('tr[data-term]').forEach((row) => {
+    const isLong = /24|36/.test(row.dataset.term);
+    const written = [...row.querySelectorAll('textarea')].some((area) => area.value.trim() !== '');
+    row.hidden = row.dataset.off === 'true' || (isLong && !shown && !written);
+  });
+}
+
+/* Taking out, and putting back. */
+
+function click(form, event) {
+  const more = event.target.closest('[data-moreterms]');
+  if (more) {
+    const shown = form.dataset.longterms !== 'true';
+    more.setAttribute('aria-pressed', String(shown));
+    terms(form, shown);
+  }
+  const remove = event.target.closest('[data-remove]');
+  if (remove) takeOut(form, remove);
+}
+
+function takeOut(form, button) {
+  const parts = button.dataset.remove === 'plan' ? column(form, button) : [button.closest('[data-repeats]')];
+  const name = (button.dataset.remove === 'plan' ? button.closest('th') : parts[0]).querySelector('[name$=".name"], [name$=".capability"]')?.value || 'The empty one';
+  const fields = parts.flatMap((part) => [...part.querySelectorAll('[name]')]).filter((field) => !field.disabled);
+  parts.forEach((part) => { part.hidden = true; });
+  fields.forEach((field) => { field.disabled = true; });
+  const note = form.ownerDocument.getElementById('taken-out');
+  note.querySelector('span').textContent = `${name} is taken out; saving makes it so.`;
+  note.hidden = false;
+  form.dispatchEvent(new Event('change', { bubbles: true }));
+  note.querySelector('button').onclick = () => {
+    parts.forEach((part) => { part.hidden = false; });
+    fields.forEach((field) => { field.disabled = false; });
+    note.hidden = true;
+    button.focus();
+  };
+}
+
+function column(form, button) {
+  const head = button.closest('th');
+  const i = [...head.parentElement.children].indexOf(head);
+  return [...form.querySelectorAll('table.pricepage tr')].filter((row) => !row.querySelector(':scope > [colspan]')).map((row) => row.children[i]);
+}
+
+/* Enter goes down the column, as on paper; Ctrl and Enter saves. */
+
+function down(form, event) {
+  if (event.key !== 'Enter') return;
+  const field = event.target;
+  if (event.ctrlKey || event.metaKey) {
+    event.preventDefault();
+    form.requestSubmit();
+  } else if (field.matches('input') || (field.matches('textarea') && !field.closest('tbody')?.dataset.kind?.startsWith('banded'))) {
+    event.preventDefault();
+    const grid = cells(form);
+    const at = place(grid, field);
+    if (at && grid[at.row + 1]) (grid[at.row + 1][at.column] ?? grid[at.row + 1].at(-1)).focus();
+  }
+}
+
+/** The rows of the sheet in sight, each with the first field of every plan's cell. */
+function cells(form) {
+  return [...form.querySelectorAll('table.pricepage tr')]
+    .filter((row) => row.offsetParent !== null && !row.querySelector(':scope > [colspan]'))
+    .map((row) => [...row.children].slice(1).filter((cell) => !cell.hidden).map((cell) => cell.querySelector('input:not([type=hidden]), textarea, select')));
+}
+
+function place(grid, field) {
+  for (let row = 0; row < grid.length; row += 1) {
+    const column = grid[row].findIndex((first) => first === field || first?.closest('td, th')?.contains(field));
+    if (column >= 0) return { row, column };
+  }
+  return null;
+}
+
+/* Cells copied from a spreadsheet fill the sheet from where they are pasted, plans growing as needed. */
+
+function paste(form, event) {
+  const text = event.clipboardData?.getData('text/plain') ?? '';
+  if (!/[\t]/.test(text) && !/\n./.test(text.trim())) return;
+  if (event.target.closest('tbody')?.dataset.kind?.startsWith('banded') && !text.includes('\t')) return;
+  const at = place(cells(form), event.target);
+  if (!at) return;
+  event.preventDefault();
+  text.replace(/\r?\n$/, '').split(/\r?\n/).forEach((line, down) => {
+    line.split('\t').forEach((value, across) => put(form, at.row + down, at.column + across, value.trim()));
+  });
+  form.dispatchEvent(new Event('change', { bubbles: true }));
+}
+
+function put(form, row, column, value) {
+  while (cells(form)[0].length <= column && plans(form) < 40) addPlan(form);
+  const field = cells(form)[row]?.[column];
+  if (!field) return;
+  if (field.matches('select')) {
+    const option = [...field.options].find((o) => o.text.toLowerCase() === value.toLowerCase() || o.value === value);
+    if (option) field.value = option.value;
+  } else {
+    field.value = value;
+  }
+  field.dispatchEvent(new Event('input', { bubbles: true }));
+}
+
+/* While one writes, the server is asked; what it finds stands beside the cells that were touched. */
+
+function checking(form) {
+  const touched = new Set([...form.querySelectorAll('.is-invalid')].map((field) => field.name));
+  let timer = null;
+  form.addEventListener('change', (event) => {
+    if (event.target.name) touched.add(event.target.name);
+    clearTimeout(timer);
+    timer = setTimeout(() => htmx.ajax('POST', form.dataset.check, { source: form, target: '#live', swap: 'innerHTML' }), PAUSE);
+  });
+  form.ownerDocument.addEventListener('htmx:afterSwap', (event) => {
+    if (event.detail.target.id === 'live') show(form, touched, event.detail.target);
+  });
+}
+
+function show(form, touched, live) {
+  const faults = new Map([...live.querySelectorAll('[data-kind=fault]')].map((item) => [item.dataset.field, item.textContent]));
+  const answered = new Set([...form.querySelectorAll('[name=confirmed]')].filter((box) => box.type === 'hidden' || box.checked).map((box) => box.value));
+  touched.forEach((name) => {
+    const field = form.elements[name];
+    if (!(field instanceof Element)) return;
+    note(field, 'fault', faults.get(name));
+    field.classList.toggle('is-invalid', faults.has(name));
+  });
+  form.querySelectorAll('.doubt').forEach((doubt) => { if (!doubt.querySelector('input').checked) doubt.remove(); });
+  live.querySelectorAll('[data-kind=doubt]').forEach((item) => {
+    const field = form.elements[item.dataset.field];
+    if (field instanceof Element && !answered.has(item.dataset.key)) ask(field, item);
+  });
+}
+
+function note(field, look, text) {
+  const cell = field.closest('td, th, label, .pair') ?? field.parentElement;
+  let shown = [...cell.querySelectorAll(`.${look}`)].find((span) => span.dataset.of === field.name || span.id === `fault-${field.name}`);
+  if (!text) {
+    shown?.remove();
+    return;
+  }
+  if (!shown) {
+    shown = field.ownerDocument.createElement('span');
+    shown.className = look;
+    shown.dataset.of = field.name;
+    shown.id = `fault-${field.name}`;
+    field.after(shown);
+  }
+  shown.textContent = text;
+}
+
+function ask(field, item) {
+  const doubt = field.ownerDocument.createElement('span');
+  doubt.className = 'doubt';
+  const label = field.ownerDocument.createElement('label');
+  const box = Object.assign(field.ownerDocument.createElement('input'), { type: 'checkbox', className: 'form-check-input', name: 'confirmed', value: item.dataset.key });
+  label.append(box, ' it is so');
+  doubt.append(item.textContent, ' ', label);
+  field.after(doubt);
+}
