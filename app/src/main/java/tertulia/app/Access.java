@@ -38,7 +38,11 @@ class Access {
       "/catalogue/{slug}",
       "/catalogue/{slug}/history",
       "/catalogue/{slug}/compare",
-      "/price-changes"
+      "/catalogue/{slug}/compare/why",
+      "/catalogue/{slug}/compare/effect",
+      "/price-changes",
+      "/price-changes/waiting",
+      "/price-changes/{change}/why"
     };
     String[] weigh = {
       "/selections/{id}/weights",

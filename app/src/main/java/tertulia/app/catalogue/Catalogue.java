@@ -19,6 +19,7 @@ import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import tertulia.app.exchange.CatalogueFile;
 import tertulia.app.exchange.Codes;
 import tertulia.app.exchange.Json;
 import tertulia.app.exchange.ToolSheet;
@@ -154,10 +155,7 @@ public class Catalogue {
     row.name = sheet.name();
     row.sheet = Json.write(sheet.withId(slug));
     rows.save(row);
-    VersionRow version = new VersionRow();
-    version.toolId = Objects.requireNonNull(row.id);
-    version.validFrom = from;
-    write(version, row.sheet, by);
+    write(begun(Objects.requireNonNull(row.id), from), row.sheet, by);
     return slug;
   }
 
@@ -202,15 +200,7 @@ public class Catalogue {
   private void change(ToolRow row, ToolSheet sheet, LocalDate from, String by) {
     String text = Json.write(sheet.withId(row.slug));
     long id = Objects.requireNonNull(row.id);
-    VersionRow page =
-        versions
-            .findByToolIdAndValidFrom(id, from)
-            .orElseGet(() -> {
-              VersionRow begun = new VersionRow();
-              begun.toolId = id;
-              begun.validFrom = from;
-              return begun;
-            });
+    VersionRow page = versions.findByToolIdAndValidFrom(id, from).orElseGet(() -> begun(id, from));
     if (page.sheet.equals(text)) {
       return;
     }
@@ -265,6 +255,63 @@ public class Catalogue {
       throw new NotFound("earlier price page");
     }
     bringIntoForce(row);
+  }
+
+  /**
+   * Takes price pages with their days; a tool that is not known is added under the id.
+   *
+   * @param pages by the day they hold from, oldest first; at least one
+   */
+  @Transactional
+  public void takePages(String slug, Map<LocalDate, CatalogueFile.Page> pages) {
+    ToolRow row = rows.findBySlug(slug).orElseGet(() -> begun(slug, pages));
+    long id = Objects.requireNonNull(row.id);
+    pages.forEach((day, page) -> {
+      VersionRow version =
+          versions.findByToolIdAndValidFrom(id, day).orElseGet(() -> begun(id, day));
+      String text = Json.write(page.tool().withId(slug));
+      if (!version.sheet.equals(text)) {
+        version.replaced = version.id == null ? null : version.sheet;
+        write(version, text, page.by());
+      }
+    });
+    bringIntoForce(row);
+  }
+
+  private ToolRow begun(String slug, Map<LocalDate, CatalogueFile.Page> pages) {
+    ToolSheet sheet = pages.values().iterator().next().tool();
+    ToolRow row = new ToolRow();
+    row.slug = slug;
+    row.name = sheet.name();
+    row.sheet = Json.write(sheet);
+    return rows.save(row);
+  }
+
+  private static VersionRow begun(long id, LocalDate day) {
+    VersionRow version = new VersionRow();
+    version.toolId = id;
+    version.validFrom = day;
+    return version;
+  }
+
+  /** Every tool with all its price pages, archived ones included, by name. */
+  @Transactional(readOnly = true)
+  public List<CatalogueFile.Entry> entries() {
+    List<Stored> tools = everything();
+    Map<Long, List<CatalogueFile.Page>> pages = new HashMap<>();
+    versions
+        .findByToolIdInOrderByValidFrom(tools.stream().map(Stored::id).toList())
+        .forEach(row ->
+            pages
+                .computeIfAbsent(row.toolId, id -> new ArrayList<>())
+                .add(
+                    new CatalogueFile.Page(
+                        row.validFrom.toString(), row.notedBy, sheet(row.sheet))));
+    return tools.stream()
+        .map(tool ->
+            new CatalogueFile.Entry(
+                tool.archived() ? true : null, Objects.requireNonNull(pages.get(tool.id()))))
+        .toList();
   }
 
   /** Takes a tool out of the list, or back into it; selections keep what they have. */

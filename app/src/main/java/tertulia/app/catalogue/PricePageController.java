@@ -21,7 +21,6 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 import tertulia.app.exchange.Codes;
 import tertulia.app.exchange.Faults;
 import tertulia.app.exchange.TermCode;
-import tertulia.app.exchange.ToolSheet;
 import tertulia.app.people.SignedIn;
 import tertulia.app.web.Conflict;
 import tertulia.core.fit.Answer;
@@ -116,7 +115,7 @@ class PricePageController {
         dates.at(
             "validFrom",
             () -> form.validFrom.isBlank() ? catalogue.today() : Codes.day(form.validFrom));
-    ToolConverter.Converted converted = new ToolConverter(form, stored.sheet()).convert();
+    ToolConverter.Converted converted = new ToolConverter(form, slug).convert();
     if (converted.sheet().isEmpty() || from.isEmpty()) {
       Map<String, String> faults = new java.util.LinkedHashMap<>(converted.faults());
       faults.putAll(dates.byField());
@@ -149,8 +148,8 @@ class PricePageController {
       @ModelAttribute("form") ToolForm form,
       @RequestParam(defaultValue = "") String slug,
       Model model) {
-    ToolSheet before = slug.isEmpty() ? null : catalogue.get(slug).sheet();
-    ToolConverter.Converted converted = new ToolConverter(form, before).convert();
+    ToolConverter.Converted converted =
+        new ToolConverter(form, slug.isEmpty() ? null : slug).convert();
     model.addAttribute("faults", converted.faults());
     model.addAttribute(
         "doubts", converted.sheet().map(sheet -> slips.of(sheet).byField(form)).orElse(Map.of()));

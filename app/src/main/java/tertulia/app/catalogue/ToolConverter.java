@@ -15,6 +15,9 @@ import tertulia.app.exchange.ToolSheet;
 
 /** From the price-page form to a tool sheet; faults carry the names of the form's fields. */
 final class ToolConverter {
+  private static final List<String> BASES =
+      List.of("listed", "free", "on-request", "quote", "assumed");
+
   private final Faults faults = new Faults();
   private final ToolForm form;
   private final String id;
@@ -25,9 +28,14 @@ final class ToolConverter {
   private final Map<String, String> planIds = new LinkedHashMap<>();
   private final Map<String, String> places = new LinkedHashMap<>();
 
-  ToolConverter(ToolForm form, @Nullable ToolSheet before) {
+  /**
+   * For one form.
+   *
+   * @param id of the tool; null: made from its name
+   */
+  ToolConverter(ToolForm form, @Nullable String id) {
     this.form = form;
-    this.id = before == null ? Codes.slug(form.name) : before.id();
+    this.id = id == null ? Codes.slug(form.name) : id;
   }
 
   /** What became of a form: a sheet, or the faults by field. */
@@ -99,6 +107,11 @@ final class ToolConverter {
   private ToolSheet.PlanPart plan(ToolForm.PlanColumn column, int p, String planId) {
     String at = "plans[" + p + "]";
     boolean assumed = column.basis.equals("assumed");
+    if (!BASES.contains(column.basis)) {
+      faults.add(
+          at + ".basis",
+          "\"" + column.basis + "\" is not one of " + String.join(", ", BASES) + ".");
+    }
     List<ToolSheet.TermPart> low = new PriceCells(form, faults, p, PriceCells.End.LOW).terms();
     if (low.isEmpty() && List.of("quote", "assumed").contains(column.basis)) {
       faults.add(

@@ -10,6 +10,19 @@ public class ToolForm {
   /** The price cell that holds for every term a plan sells. */
   public static final String ANY_TERM = "all";
 
+  /** The ways in which a charge line can be priced. */
+  static final List<String> KINDS =
+      List.of(
+          "per-unit",
+          "banded-whole",
+          "banded-sliced",
+          "flat",
+          "usage",
+          "payment-fee",
+          "one-off",
+          "one-off-each",
+          "yearly-minimum");
+
   public long version;
   public String name = "";
   public String maker = "";

@@ -9,6 +9,8 @@ import org.springframework.data.jpa.repository.JpaRepository;
 interface VersionRows extends JpaRepository<VersionRow, Long> {
   List<VersionRow> findByToolIdOrderByValidFrom(long toolId);
 
+  List<VersionRow> findByToolIdInOrderByValidFrom(Collection<Long> toolIds);
+
   Optional<VersionRow> findByToolIdAndValidFrom(long toolId, LocalDate validFrom);
 
   List<VersionRow> findByToolIdInAndValidFromLessThanEqualOrderByValidFrom(

@@ -2,6 +2,7 @@ package tertulia.app.decision;
 
 import java.time.Clock;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
 import java.util.Objects;
 import java.util.Optional;
@@ -17,6 +18,10 @@ import tertulia.app.web.Conflict;
 import tertulia.app.web.NotFound;
 import tertulia.core.decision.Decision;
 import tertulia.core.decision.Proposal;
+import tertulia.core.evaluation.Evaluation;
+import tertulia.core.evaluation.WhatIf;
+import tertulia.core.path.Outcome;
+import tertulia.core.path.Stay;
 
 /** Decisions: writing down, proposing, signing off, objecting. */
 @Service
@@ -95,14 +100,33 @@ public class Decisions {
   public void sign(long selectionId, long version, SignedIn person) {
     DecisionRow row = row(selectionId);
     Decision.Signed signed = proposed(row, version).sign(person.name(), now());
-    Table table = selections.load(selectionId);
+    freeze(row, signed, selections.load(selectionId));
+  }
+
+  /**
+   * Enters a decision that was agreed before it came here.
+   *
+   * @param pagesOf the day whose price pages it rests on
+   */
+  @Transactional
+  public void enter(long selectionId, Decision.Signed signed, LocalDate pagesOf) {
+    DecisionRow row = new DecisionRow();
+    row.selectionId = selectionId;
+    Table table = selections.load(selectionId, pagesOf);
+    String choice = signed.proposal().choice();
+    Outcome<Stay> outcome = Evaluation.of(table.selection(), WhatIf.START).stay(choice);
+    String option =
+        outcome instanceof Outcome.Found<Stay> found ? found.best().option().label() : "";
+    freeze(rows.save(row), signed.under(option), table);
+  }
+
+  private void freeze(DecisionRow row, Decision.Signed signed, Table table) {
     SelectionFile file = withDecision(table.file(), signed.proposal());
-    Results results = Results.of(table.selection());
-    String snapshot = Snapshot.of(signed, file, results).toJson();
+    String snapshot = Snapshot.of(signed, file, Results.of(table.selection())).toJson();
     row.write(signed);
     row.snapshot = snapshot;
     row.sha256 = Snapshot.sha256(snapshot);
-    selections.close(selectionId);
+    selections.close(row.selectionId);
   }
 
   /** Objects to a proposal with a reason. */

@@ -3,16 +3,26 @@ package tertulia.app.demo;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
+import java.time.Instant;
+import java.time.LocalDate;
 import java.util.Objects;
 import org.springframework.beans.factory.SmartInitializingSingleton;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.stereotype.Component;
+import tertulia.app.catalogue.Catalogue;
+import tertulia.app.catalogue.Imports;
+import tertulia.app.decision.Decisions;
 import tertulia.app.exchange.Faults;
+import tertulia.app.exchange.Json;
 import tertulia.app.exchange.PortableFile;
+import tertulia.app.exchange.SelectionFile;
 import tertulia.app.handover.Intake;
 import tertulia.app.people.People;
 import tertulia.app.people.Role;
 import tertulia.app.selection.Selections;
+import tertulia.core.decision.Decision;
+import tertulia.core.decision.Proposal;
 
 /** Fills an empty store with Brackwater Line, an invented island-ferry operator. */
 @Component
@@ -21,14 +31,26 @@ class Demonstration implements SmartInitializingSingleton {
   /** The password of every demonstration account; the store is made up and local. */
   static final String PASSWORD = "brackwater";
 
-  private static final String STORY = "/demo/freight-desk-booking.json";
+  private static final String ORGANISER = "Ilse Maren";
   private final People people;
+  private final Imports imports;
+  private final Catalogue catalogue;
   private final Selections selections;
+  private final Decisions decisions;
   private final Intake intake;
 
-  Demonstration(People people, Selections selections, Intake intake) {
+  Demonstration(
+      People people,
+      Imports imports,
+      Catalogue catalogue,
+      Selections selections,
+      Decisions decisions,
+      Intake intake) {
     this.people = people;
+    this.imports = imports;
+    this.catalogue = catalogue;
     this.selections = selections;
+    this.decisions = decisions;
     this.intake = intake;
   }
 
@@ -38,12 +60,16 @@ class Demonstration implements SmartInitializingSingleton {
     if (!people.isEmpty()) {
       return;
     }
-    add("ilse", "Ilse Maren", Role.ORGANISER);
+    add("ilse", ORGANISER, Role.ORGANISER);
     add("joren", "Joren Talvik", Role.MEMBER);
     add("odile", "Odile Brannock", Role.MEMBER);
     add("pia", "Pia Sandvoll", Role.READER);
-    long id = intake.take(story().file(), "Ilse Maren");
-    people.all().forEach(entry -> selections.claimSeat(id, entry.name(), entry.id()));
+    if (imports.take(bytes("catalogue.json"), ORGANISER) == 0) {
+      throw new IllegalStateException("The demonstration's catalogue is at odds with itself");
+    }
+    seat(intake.take(freightDesk(), ORGANISER));
+    tell("refit-planning.json");
+    tell("crew-knowledge.json");
   }
 
   private void add(String signInName, String name, Role role) {
@@ -54,14 +80,46 @@ class Demonstration implements SmartInitializingSingleton {
     }
   }
 
-  private static PortableFile.Read.Accepted story() {
-    try (InputStream in = Objects.requireNonNull(Demonstration.class.getResourceAsStream(STORY))) {
-      return switch (PortableFile.read(in.readAllBytes())) {
-        case PortableFile.Read.Accepted accepted -> accepted;
-        case PortableFile.Read.Refused refused ->
-            throw new IllegalStateException(
-                "The demonstration is at odds with itself: " + refused.faults());
-      };
+  private void seat(long id) {
+    people.all().forEach(entry -> selections.claimSeat(id, entry.name(), entry.id()));
+  }
+
+  private void tell(String name) {
+    Story story = Json.stored(new String(bytes(name), StandardCharsets.UTF_8), Story.class);
+    long id = intake.take(story.file(slug -> catalogue.get(slug).sheet()), ORGANISER);
+    seat(id);
+    Story.Agreed agreed = story.decision();
+    if (agreed != null) {
+      decisions.enter(id, signed(agreed), LocalDate.parse(agreed.pagesOf()));
+    }
+  }
+
+  private static Decision.Signed signed(Story.Agreed agreed) {
+    return new Decision.Draft(
+            new Proposal(
+                agreed.choice(),
+                "",
+                agreed.reasons(),
+                agreed.givenUp(),
+                agreed.conditions(),
+                LocalDate.parse(agreed.lookAgain())))
+        .propose(agreed.proposedBy(), Instant.parse(agreed.proposedAt()))
+        .sign(agreed.signedBy(), Instant.parse(agreed.signedAt()));
+  }
+
+  private static SelectionFile freightDesk() {
+    return switch (PortableFile.read(bytes("freight-desk-booking.json"))) {
+      case PortableFile.Read.Accepted accepted -> accepted.file();
+      case PortableFile.Read.Refused refused ->
+          throw new IllegalStateException(
+              "The demonstration is at odds with itself: " + refused.faults());
+    };
+  }
+
+  private static byte[] bytes(String name) {
+    try (InputStream in =
+        Objects.requireNonNull(Demonstration.class.getResourceAsStream("/demo/" + name))) {
+      return in.readAllBytes();
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     }

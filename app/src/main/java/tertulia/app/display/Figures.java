@@ -26,6 +26,11 @@ public final class Figures {
     return money(money) + " " + money.getCurrencyUnit().getCode();
   }
 
+  /** +1,234.50 EUR, −0.20 EUR, or "no change". */
+  public static String signed(Money money) {
+    return money.isZero() ? "no change" : (money.isPositive() ? "+" : "") + moneyIn(money);
+  }
+
   /** 1,234. */
   public static String whole(long number) {
     return decimals(BigDecimal.valueOf(number), 0);

@@ -1,16 +1,6 @@
 package tertulia.app.exchange;
 
-import com.networknt.schema.Error;
-import com.networknt.schema.InputFormat;
-import com.networknt.schema.Schema;
-import com.networknt.schema.SchemaRegistry;
-import com.networknt.schema.SpecificationVersion;
-import java.io.IOException;
-import java.io.InputStream;
-import java.io.UncheckedIOException;
-import java.nio.charset.StandardCharsets;
 import java.util.List;
-import java.util.Objects;
 import java.util.Optional;
 import tertulia.core.evaluation.Selection;
 import tools.jackson.core.JacksonException;
@@ -21,8 +11,7 @@ public final class PortableFile {
   /** Files above this size are refused before they are read. */
   public static final int MOST_BYTES = 10 * 1024 * 1024;
 
-  private static final int MOST_FAULTS = 50;
-  private static final Schema SCHEMA = loadSchema();
+  private static final EnforcedSchema SCHEMA = EnforcedSchema.named("selection-1");
 
   private PortableFile() {}
 
@@ -57,13 +46,9 @@ public final class PortableFile {
               + SelectionFile.FORMAT
               + "\".");
     }
-    List<Error> errors = SCHEMA.validate(Json.write(tree), InputFormat.JSON);
+    List<Fault> errors = SCHEMA.faults(tree);
     if (!errors.isEmpty()) {
-      return new Read.Refused(
-          errors.stream()
-              .limit(MOST_FAULTS)
-              .map(e -> new Fault(e.getInstanceLocation().toString(), e.getMessage() + "."))
-              .toList());
+      return new Read.Refused(errors);
     }
     try {
       return accepted(Json.convert(tree, SelectionFile.class));
@@ -82,17 +67,5 @@ public final class PortableFile {
 
   private static Read refused(String message) {
     return new Read.Refused(List.of(new Fault("", message)));
-  }
-
-  private static Schema loadSchema() {
-    try (InputStream in =
-        Objects.requireNonNull(
-            PortableFile.class.getResourceAsStream("/schema/selection-1.schema.json"))) {
-      String text = new String(in.readAllBytes(), StandardCharsets.UTF_8);
-      return SchemaRegistry.withDefaultDialect(SpecificationVersion.DRAFT_2020_12)
-          .getSchema(text, InputFormat.JSON);
-    } catch (IOException e) {
-      throw new UncheckedIOException(e);
-    }
   }
 }

@@ -48,9 +48,7 @@ class ErrorAdvice {
   @ResponseStatus(HttpStatus.CONTENT_TOO_LARGE)
   String tooLarge(Model model) {
     return page(
-        model,
-        "The file is larger than 10 MB.",
-        "A selection is much smaller. Choose another file.");
+        model, "The file is larger than 10 MB.", "Choose another file, or split it into several.");
   }
 
   private static String page(Model model, String sentence, String remedy) {

@@ -48,7 +48,12 @@ public sealed interface Decision {
   }
 
   /** Agreed by a second person; does not change any more. */
-  record Signed(Proposal proposal, Proposal.Act by, Proposal.Act signedBy) implements Decision {}
+  record Signed(Proposal proposal, Proposal.Act by, Proposal.Act signedBy) implements Decision {
+    /** The same with the plan and term that it meant. */
+    public Signed under(String option) {
+      return new Signed(proposal.under(option), by, signedBy);
+    }
+  }
 
   /** Objected to; can be revised and proposed again. */
   record Objected(Proposal proposal, Proposal.Act by, Proposal.Act objectedBy, String reason)

@@ -37,6 +37,11 @@ public record Proposal(
     }
   }
 
+  /** The same for another plan and term. */
+  public Proposal under(String otherOption) {
+    return new Proposal(choice, otherOption, reasons, givenUp, conditions, lookAgain);
+  }
+
   public Optional<LocalDate> reviewOn() {
     return Optional.ofNullable(lookAgain);
   }

@@ -1,0 +1,183 @@
+package tertulia.app.catalogue;
+
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import tertulia.app.exchange.CsvTable;
+import tertulia.app.exchange.TermCode;
+import tertulia.app.exchange.ToolSheet;
+
+/** Price pages as CSV: a row for each thing a page states. */
+final class CsvWriter {
+  private final List<List<String>> rows = new ArrayList<>();
+  private final ToolSheet sheet;
+  private final ToolForm form;
+
+  private CsvWriter(ToolSheet sheet) {
+    this.sheet = sheet;
+    this.form = ToolForms.of(sheet, 0);
+  }
+
+  static String write(Collection<ToolSheet> sheets) {
+    List<List<String>> rows = new ArrayList<>();
+    for (ToolSheet sheet : sheets) {
+      CsvWriter writer = new CsvWriter(sheet);
+      writer.tool();
+      rows.addAll(writer.rows);
+    }
+    return CsvTable.write(CsvColumn.headings(), rows);
+  }
+
+  private void tool() {
+    row("tool", null)
+        .put(CsvColumn.AREAS, form.areas)
+        .put(CsvColumn.SUITE_OF, form.contains)
+        .put(CsvColumn.CONFIRMED, String.join("\n", form.confirmed))
+        .add();
+    form.plans.forEach(this::plan);
+    form.lines.forEach(this::charge);
+    form.allowances.forEach(this::allowance);
+    form.facts.forEach(this::fact);
+    form.offers.forEach(this::offer);
+    if (!form.owned.isBlank()) {
+      row("owned", form.owned.source)
+          .put(CsvColumn.PLAN, form.owned.plan)
+          .put(CsvColumn.MEASURE, form.owned.measure)
+          .put(CsvColumn.VALUE, form.owned.units)
+          .put(CsvColumn.TAKEN_UNTIL, form.owned.until)
+          .add();
+    }
+    for (ToolForm.ConditionLine line : form.conditions) {
+      row("condition", line.source)
+          .put(CsvColumn.NAME, line.kind)
+          .put(CsvColumn.VALUE, line.value)
+          .add();
+    }
+    for (ToolForm.RatingLine line : form.ratings) {
+      row("rating", line.source)
+          .put(CsvColumn.VALUE, line.rating)
+          .put(CsvColumn.COUNT, line.count)
+          .add();
+    }
+  }
+
+  private void plan(ToolForm.PlanColumn plan) {
+    row("plan", plan.source)
+        .put(CsvColumn.PLAN, plan.name)
+        .put(CsvColumn.PLAN_ID, plan.id)
+        .put(CsvColumn.CURRENCY, plan.currency)
+        .put(CsvColumn.MEASURE, plan.measure)
+        .put(CsvColumn.LEAST, plan.least)
+        .put(CsvColumn.MOST, plan.most)
+        .put(CsvColumn.PRICES_ARE, plan.basis)
+        .put(CsvColumn.TAX, plan.tax)
+        .add();
+  }
+
+  private void charge(ToolForm.ChargeLine line) {
+    List<String> terms = new ArrayList<>(TermCode.ALL.stream().map(TermCode::code).toList());
+    terms.add(ToolForm.ANY_TERM);
+    for (int p = 0; p < line.cells.size(); p++) {
+      ToolForm.ChargeCell cell = line.cells.get(p);
+      for (String term : terms) {
+        String price = cell.prices.getOrDefault(term, "");
+        if (!price.isBlank()) {
+          row("price", null)
+              .put(CsvColumn.PLAN, form.plans.get(p).name)
+              .put(CsvColumn.NAME, line.name)
+              .put(CsvColumn.PRICED, line.kind)
+              .put(CsvColumn.MEASURE, line.measure)
+              .put(CsvColumn.ADD_ON, line.addOn)
+              .put(CsvColumn.TERM, term)
+              .put(CsvColumn.VALUE, price.replace("\n", "; "))
+              .put(CsvColumn.MINIMUM, cell.minimum)
+              .put(CsvColumn.PACK, cell.pack)
+              .put(CsvColumn.INCLUDED, cell.included)
+              .add();
+        }
+      }
+    }
+  }
+
+  private void allowance(ToolForm.AllowanceLine line) {
+    for (int p = 0; p < line.cells.size(); p++) {
+      if (!line.cells.get(p).isBlank()) {
+        row("allowance", line.source)
+            .put(CsvColumn.PLAN, form.plans.get(p).name)
+            .put(CsvColumn.MEASURE, line.measure)
+            .put(CsvColumn.VALUE, line.cells.get(p))
+            .add();
+      }
+    }
+  }
+
+  private void fact(ToolForm.FactLine line) {
+    for (int p = 0; p < line.answers.size(); p++) {
+      String answer = line.answers.get(p);
+      if (!answer.isBlank()) {
+        row("capability", line.source)
+            .put(CsvColumn.PLAN, form.plans.get(p).name)
+            .put(CsvColumn.NAME, line.capability)
+            .put(CsvColumn.GROUP, line.group)
+            .put(CsvColumn.VALUE, answer)
+            .put(CsvColumn.ADD_ON, answer.equals("by-add-on") ? line.addOn : "")
+            .add();
+      }
+    }
+  }
+
+  private void offer(ToolForm.OfferLine line) {
+    row("offer", line.source)
+        .put(CsvColumn.NAME, line.name)
+        .put(CsvColumn.PRICED, line.benefit)
+        .put(CsvColumn.VALUE, line.value)
+        .put(CsvColumn.CURRENCY, line.currency)
+        .put(CsvColumn.INVOICES, line.invoices)
+        .put(CsvColumn.MONTHS, line.months)
+        .put(CsvColumn.GROUP, line.group)
+        .put(CsvColumn.CHARGES, line.charges)
+        .put(CsvColumn.PLANS, line.plans)
+        .put(CsvColumn.TERMS, String.join(", ", line.terms))
+        .put(CsvColumn.NEW_BUYERS, line.newBuyersOnly ? "yes" : "")
+        .put(CsvColumn.TAKEN_FROM, line.from)
+        .put(CsvColumn.TAKEN_UNTIL, line.until)
+        .put(CsvColumn.LEAST, line.leastSeats)
+        .add();
+  }
+
+  private RowOf row(String line, ToolForm.@org.jspecify.annotations.Nullable Source source) {
+    RowOf row =
+        new RowOf()
+            .put(CsvColumn.LINE, line)
+            .put(CsvColumn.TOOL, sheet.name())
+            .put(CsvColumn.MAKER, sheet.maker())
+            .put(CsvColumn.TOOL_ID, sheet.id());
+    return source == null
+        ? row
+        : row.put(CsvColumn.AS_OF, source.asOf)
+            .put(CsvColumn.FROM, source.ground)
+            .put(CsvColumn.WHO, source.who)
+            .put(CsvColumn.LINK, source.link)
+            .put(CsvColumn.NOTE, source.note)
+            .put(CsvColumn.INTEREST, source.interest);
+  }
+
+  private final class RowOf {
+    private final Map<CsvColumn, String> cells = new EnumMap<>(CsvColumn.class);
+
+    RowOf put(CsvColumn column, String text) {
+      cells.put(column, text);
+      return this;
+    }
+
+    void add() {
+      List<String> row = new ArrayList<>();
+      for (CsvColumn column : CsvColumn.values()) {
+        row.add(cells.getOrDefault(column, ""));
+      }
+      rows.add(row);
+    }
+  }
+}

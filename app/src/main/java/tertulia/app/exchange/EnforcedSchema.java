@@ -1,0 +1,40 @@
+package tertulia.app.exchange;
+
+import com.networknt.schema.InputFormat;
+import com.networknt.schema.Schema;
+import com.networknt.schema.SchemaRegistry;
+import com.networknt.schema.SpecificationVersion;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import java.util.Objects;
+import tools.jackson.databind.JsonNode;
+
+/** A published JSON Schema (2020-12) as it is enforced. */
+record EnforcedSchema(Schema schema) {
+  private static final int MOST_FAULTS = 50;
+
+  /** The schema published as {@code docs/formats/NAME.schema.json}. */
+  static EnforcedSchema named(String name) {
+    try (InputStream in =
+        Objects.requireNonNull(
+            EnforcedSchema.class.getResourceAsStream("/schema/" + name + ".schema.json"))) {
+      String text = new String(in.readAllBytes(), StandardCharsets.UTF_8);
+      return new EnforcedSchema(
+          SchemaRegistry.withDefaultDialect(SpecificationVersion.DRAFT_2020_12)
+              .getSchema(text, InputFormat.JSON));
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+
+  /** What in {@code tree} is not as the schema says; the first fifty. */
+  List<Fault> faults(JsonNode tree) {
+    return schema.validate(Json.write(tree), InputFormat.JSON).stream()
+        .limit(MOST_FAULTS)
+        .map(e -> new Fault(e.getInstanceLocation().toString(), e.getMessage() + "."))
+        .toList();
+  }
+}

@@ -1,0 +1,59 @@
+package tertulia.app.pricechange;
+
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+import tertulia.app.people.SignedIn;
+import tertulia.app.selection.Selections;
+
+/** The makers' announcements and the answers to them. */
+@Controller
+class PriceChangesController {
+  private final PriceChanges changes;
+  private final Selections selections;
+
+  PriceChangesController(PriceChanges changes, Selections selections) {
+    this.selections = selections;
+    this.changes = changes;
+  }
+
+  @GetMapping("/price-changes")
+  String list(@AuthenticationPrincipal SignedIn person, Model model) {
+    model.addAttribute("proposals", changes.proposals());
+    model.addAttribute("past", changes.past());
+    model.addAttribute("organises", person.organises());
+    return "pricechange/changes";
+  }
+
+  /** How many announcements wait, as a few words for other pages. */
+  @GetMapping("/price-changes/waiting")
+  String waiting(Model model) {
+    model.addAttribute("waiting", changes.waiting());
+    return "pricechange/changes :: waiting";
+  }
+
+  @GetMapping("/price-changes/{change}/why")
+  String why(@PathVariable String change, @RequestParam long selection, Model model) {
+    return Why.show(Effect.explain(selections.load(selection), changes.announced(change)), model);
+  }
+
+  @PostMapping("/price-changes/{change}")
+  String answer(
+      @PathVariable String change,
+      @RequestParam boolean take,
+      @AuthenticationPrincipal SignedIn person,
+      RedirectAttributes flash) {
+    changes.answer(change, take, person.name());
+    flash.addFlashAttribute(
+        "done",
+        take
+            ? "Taken over. It stands in the tool’s history and can be taken back there."
+            : "Passed by.");
+    return "redirect:/price-changes";
+  }
+}

@@ -1,0 +1,16 @@
+package tertulia.app.pricechange;
+
+import org.springframework.ui.Model;
+import tertulia.app.display.WorkingLine;
+import tertulia.core.working.Working;
+
+/** Shows a working in the panel that answers "why". */
+final class Why {
+  private Why() {}
+
+  static String show(Working working, Model model) {
+    model.addAttribute("about", working.label());
+    model.addAttribute("line", WorkingLine.of(working));
+    return "selection/why";
+  }
+}
