@@ -40,6 +40,7 @@ public class AccessTest extends ServedTest {
           pattern
               .replace("{id}", "987654")
               .replace("{slug}", "no-such-tool")
+              .replace("{change}", "no-such-change")
               .replaceAll("\\{step:([a-z]+)[^}]*}", "$1");
       return MockMvcRequestBuilders.request(method, path).with(csrf());
     }
@@ -104,6 +105,7 @@ public class AccessTest extends ServedTest {
               "/selections/new",
               "/selections/import",
               "/catalogue/new",
+              "/catalogue/import",
               "/catalogue/slotmeer/edit")) {
         assertEquals(
             answer(MockMvcRequestBuilders.get(path).with(user(people.loadUserByUsername(name))))

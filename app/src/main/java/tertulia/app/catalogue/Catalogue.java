@@ -87,15 +87,14 @@ public class Catalogue {
   }
 
   /**
-   * The sheets of some tools as they held on a day, by stored id. A tool not known then has no
-   * plans.
+   * The sheets of some tools as they held on a day, by stored id. Of a tool not known then there is
+   * only its name.
    */
   @Transactional(readOnly = true)
   public Map<Long, ToolSheet> sheets(Collection<Long> ids, LocalDate day) {
     Map<Long, ToolSheet> sheets = new HashMap<>();
     rows.findAllById(ids)
-        .forEach(
-            row -> sheets.put(Objects.requireNonNull(row.id), sheet(row.sheet).with(List.of())));
+        .forEach(row -> sheets.put(Objects.requireNonNull(row.id), sheet(row.sheet).bare()));
     Map<Long, String> inForce = new HashMap<>();
     versions
         .findByToolIdInAndValidFromLessThanEqualOrderByValidFrom(ids, day)

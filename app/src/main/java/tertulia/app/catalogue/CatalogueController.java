@@ -3,6 +3,7 @@ package tertulia.app.catalogue;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
+import java.util.regex.Pattern;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -19,6 +20,9 @@ import tertulia.app.web.NotFound;
 /** The catalogue as it is read: the list and a price page, and what one click changes. */
 @Controller
 class CatalogueController {
+  /** Steps of a selection to which a confirmation leads back; nowhere else. */
+  private static final Pattern BACK = Pattern.compile("/selections/[0-9]{1,18}/[a-z]{1,20}");
+
   private final Catalogue catalogue;
   private final Freshness freshness;
   private final Slips slips;
@@ -74,6 +78,7 @@ class CatalogueController {
   String confirm(
       @PathVariable String slug,
       @RequestParam String what,
+      @RequestParam(defaultValue = "") String back,
       @AuthenticationPrincipal SignedIn person,
       RedirectAttributes flash) {
     LocalDate today = catalogue.today();
@@ -84,7 +89,8 @@ class CatalogueController {
     } catch (IllegalArgumentException e) {
       throw new NotFound("such fact: " + e.getMessage());
     }
-    return saved(slug, today, "Confirmed as of today.", flash);
+    String address = saved(slug, today, "Confirmed as of today.", flash);
+    return BACK.matcher(back).matches() ? "redirect:" + back : address;
   }
 
   /** The way back after a change, with the way to take it back. */

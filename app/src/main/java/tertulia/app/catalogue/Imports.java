@@ -97,7 +97,7 @@ public class Imports {
     }
     List<SheetCells.Change> changes = new ArrayList<>();
     tool.undated()
-        .filter(sheet -> !sheet.equals(known.get().sheet()))
+        .filter(sheet -> !sheet.equals(ToolForms.inPageOrder(known.get().sheet())))
         .ifPresent(sheet -> changes.addAll(changes("", known.get().sheet(), sheet)));
     if (!tool.pages().isEmpty()) {
       changes.addAll(pages(tool, known.get()));

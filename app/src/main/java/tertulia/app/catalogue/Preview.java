@@ -44,13 +44,13 @@ record Preview(String reading, List<Line> tools, List<Refusal> refusals) {
   }
 
   /** Whether there is anything to take. */
-  boolean isTakeable() {
+  public boolean isTakeable() {
     return refusals.isEmpty()
         && tools.stream().anyMatch(line -> line.standing() != Standing.UNCHANGED);
   }
 
   /** Such as "3 new, 1 changed, 16 unchanged". */
-  String summary() {
+  public String summary() {
     return Arrays.stream(Standing.values())
         .map(standing ->
             tools.stream().filter(line -> line.standing() == standing).count()

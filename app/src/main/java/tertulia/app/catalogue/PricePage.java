@@ -13,6 +13,7 @@ import tertulia.app.exchange.Codes;
 import tertulia.app.exchange.TermCode;
 import tertulia.app.exchange.ToolSheet;
 import tertulia.core.fit.Answer;
+import tertulia.core.growth.Measure;
 import tertulia.core.working.Ground;
 
 /**
@@ -84,7 +85,7 @@ record PricePage(
             .map(plan -> source(plan.source(), isOld, "prices:" + plan.id()))
             .toList(),
         prices(sheet, form),
-        form.allowances.stream().map(line -> allowance(line, isOld)).toList(),
+        form.allowances.stream().map(line -> allowance(sheet, line, isOld)).toList(),
         facts(sheet, isOld),
         sheet.offers().stream()
             .map(o -> new Remark(o.name(), OfferText.of(o, sheet), source(o.source(), isOld, "")))
@@ -230,12 +231,27 @@ record PricePage(
     }
   }
 
-  private static Line allowance(ToolForm.AllowanceLine line, Predicate<LocalDate> isOld) {
-    tertulia.core.growth.Measure measure = Codes.measure(line.measure);
+  private static Line allowance(
+      ToolSheet sheet, ToolForm.AllowanceLine line, Predicate<LocalDate> isOld) {
+    Measure measure = Codes.measure(line.measure);
+    List<String> cells = new ArrayList<>();
+    for (int p = 0; p < sheet.plans().size(); p++) {
+      String limit = p < line.cells.size() ? line.cells.get(p) : "";
+      cells.add(
+          limit.isEmpty() && sellsMore(sheet.plans().get(p), line.measure)
+              ? "more at a charge"
+              : limit);
+    }
     return Line.of(
         measure.label() + ", " + measure.nature().words(),
-        line.cells,
+        cells,
         source(line.source, isOld, "allowance:" + line.measure));
+  }
+
+  private static boolean sellsMore(ToolSheet.PlanPart plan, String measure) {
+    return plan.prices().stream()
+        .flatMap(term -> term.charges().stream())
+        .anyMatch(c -> c instanceof ToolSheet.UsagePart usage && usage.measure().equals(measure));
   }
 
   /** A line for each capability, under its group, with the answers in force. */

@@ -29,6 +29,14 @@ final class ToolForms {
     return forms.form;
   }
 
+  /**
+   * The sheet as it is after being shown and saved untouched: the same, with lines that stand in
+   * another order in some plan brought into the page's order.
+   */
+  static ToolSheet inPageOrder(ToolSheet sheet) {
+    return new ToolConverter(of(sheet, 0), sheet.id()).convert().sheet().orElse(sheet);
+  }
+
   private void fill() {
     form.name = sheet.name();
     form.maker = sheet.maker();

@@ -27,6 +27,24 @@ public record Brief(
     List<CriterionPart> criteria,
     List<RatePart> rates) {
 
+  /** This brief with other rates of exchange. */
+  public Brief with(List<RatePart> otherRates) {
+    return new Brief(
+        title,
+        purpose,
+        asOf,
+        start,
+        months,
+        currency,
+        priceRisePercent,
+        groups,
+        demand,
+        averagePayment,
+        needs,
+        criteria,
+        otherRates);
+  }
+
   /** A group of people; method is hires, percent or listed, and only its own figure is there. */
   @JsonInclude(JsonInclude.Include.NON_NULL)
   public record GroupPart(

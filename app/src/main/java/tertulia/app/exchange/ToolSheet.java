@@ -75,6 +75,13 @@ public record ToolSheet(
         id, name, maker, areas, contains, others, offers, owned, conditions, ratings, confirmed);
   }
 
+  /** The tool when nothing was known of it but its name. */
+  public ToolSheet bare() {
+    return new ToolSheet(
+        id, name, maker, areas, List.of(), List.of(), List.of(), null, List.of(), List.of(),
+        List.of());
+  }
+
   /** This sheet with other conditions and another owned part. */
   public ToolSheet with(List<ConditionPart> otherConditions, @Nullable OwnedPart otherOwned) {
     return new ToolSheet(

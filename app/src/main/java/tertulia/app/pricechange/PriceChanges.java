@@ -153,7 +153,7 @@ class PriceChanges {
     return new Answered(
         catalogue.get(announcement.tool()).sheet().name(),
         announcement.words(),
-        (row.taken ? "taken over by " : "passed by by ")
+        (row.taken ? "taken over by " : "passed over by ")
             + row.answeredBy
             + ", "
             + Dates.day(row.answeredAt, ZoneId.systemDefault()));

@@ -106,6 +106,7 @@ final class BriefConverter {
   private static BriefForm.RateLine line(Brief.RatePart part) {
     BriefForm.RateLine line = new BriefForm.RateLine();
     line.from = part.from();
+    line.to = part.to();
     line.rate = part.rate();
     line.on = part.on();
     line.source = part.source();
@@ -287,7 +288,10 @@ final class BriefConverter {
         parts.add(
             new Brief.RatePart(
                 read(at + ".from", line.from, t -> Codes.currency(t).getCode()),
-                read("currency", form.currency, t -> Codes.currency(t).getCode()),
+                read(
+                    at + ".to",
+                    line.to.isBlank() ? form.currency : line.to,
+                    t -> Codes.currency(t).getCode()),
                 decimal(at + ".rate", line.rate),
                 read(at + ".on", line.on, t -> Codes.day(t).toString()),
                 text(at + ".source", line.source, 120, false)));

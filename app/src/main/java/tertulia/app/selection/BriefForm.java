@@ -70,9 +70,10 @@ public class BriefForm {
     }
   }
 
-  /** A rate of exchange into the selection's currency. */
+  /** A rate of exchange; into the selection's currency if nothing else is said. */
   public static class RateLine {
     public String from = "";
+    public String to = "";
     public String rate = "";
     public String on = "";
     public String source = "";

@@ -3,9 +3,12 @@ package tertulia.app.selection;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeMap;
 import java.util.stream.Collectors;
+import org.joda.money.CurrencyUnit;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -15,8 +18,13 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 import tertulia.app.catalogue.Catalogue;
 import tertulia.app.display.Dates;
 import tertulia.app.display.Figures;
+import tertulia.app.exchange.ToolSheet;
 import tertulia.core.evaluation.Contender;
+import tertulia.core.evaluation.Selection;
+import tertulia.core.money.ExchangeRate;
 import tertulia.core.pricing.Plan;
+import tertulia.core.pricing.PlanPrices;
+import tertulia.core.pricing.PriceList;
 import tertulia.core.scoring.PublicRating;
 
 /** The Contenders step: who is at the table, who was set aside and why. */
@@ -95,12 +103,17 @@ class ContendersController implements StepBody {
             .filter(c -> c.setAside().isPresent())
             .map(c -> new Aside(c.id(), c.tool().name(), c.setAside().get()))
             .toList());
-    model.addAttribute(
-        "others",
-        catalogue.all().stream()
-            .map(Catalogue.Stored::sheet)
-            .filter(sheet -> !here.contains(sheet.id()))
-            .toList());
+    Map<String, List<ToolSheet>> others = new TreeMap<>();
+    catalogue.all().stream()
+        .map(Catalogue.Stored::sheet)
+        .filter(sheet -> !here.contains(sheet.id()))
+        .forEach(sheet ->
+            others
+                .computeIfAbsent(
+                    sheet.areas().isEmpty() ? "other" : sheet.areas().getFirst(),
+                    area -> new ArrayList<>())
+                .add(sheet));
+    model.addAttribute("others", others);
   }
 
   private static List<Row> rows(Workspace.Session session) {
@@ -110,6 +123,8 @@ class ContendersController implements StepBody {
     rows.add(Row.of("Plans", session.columns().stream().map(ContendersController::plans).toList()));
     rows.add(
         Row.of("Prices as of", session.columns().stream().map(c -> prices(session, c)).toList()));
+    rows.add(
+        Row.of("Priced in", session.columns().stream().map(c -> currencies(session, c)).toList()));
     rows.add(
         Row.of(
             "Public rating",
@@ -133,10 +148,48 @@ class ContendersController implements StepBody {
           Cell cell =
               Cell.fact(Dates.day(plan.source().asOf())).noting(plan.source().ground().words());
           return session.isOld(plan.source())
-              ? cell.looking("old").noting("older than " + session.daysFresh() + " days")
+              ? cell.looking("old")
+                  .noting("older than " + session.daysFresh() + " days")
+                  .confirmable(session.confirm(contender, "prices:" + plan.id(), plan.source()))
               : cell;
         })
         .orElseGet(() -> Cell.missing("—", ""));
+  }
+
+  /** The currencies of a contender's plans, with the rate that brings them together. */
+  private static Cell currencies(Workspace.Session session, Contender contender) {
+    Selection selection = session.table().selection();
+    List<CurrencyUnit> own =
+        contender.tool().plans().stream()
+            .flatMap(plan -> plan.lists(PlanPrices.End.HIGH).stream())
+            .map(PriceList::currency)
+            .distinct()
+            .toList();
+    if (own.isEmpty()) {
+      return Cell.missing("—", "");
+    }
+    Cell cell =
+        Cell.fact(own.stream().map(CurrencyUnit::getCode).collect(Collectors.joining(", ")));
+    for (CurrencyUnit currency : own) {
+      if (!currency.equals(selection.currency())) {
+        Optional<ExchangeRate> rate =
+            selection.rates().latest(currency, selection.currency(), selection.asOf());
+        return rate.map(r ->
+                cell.noting(
+                    "at "
+                        + r.rate().toPlainString()
+                        + " "
+                        + r.to()
+                        + ", "
+                        + Dates.day(r.on())
+                        + ", "
+                        + r.source()))
+            .orElseGet(() ->
+                cell.looking("stop")
+                    .noting("no rate to " + selection.currency() + "; see Rates under Need"));
+      }
+    }
+    return cell;
   }
 
   private static Cell rating(Contender contender) {

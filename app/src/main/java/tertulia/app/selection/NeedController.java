@@ -10,9 +10,11 @@ import org.springframework.web.bind.annotation.InitBinder;
 import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 import tertulia.app.catalogue.Catalogue;
 import tertulia.app.exchange.Brief;
 import tertulia.app.people.SignedIn;
+import tertulia.app.standin.RatesOfExchange;
 import tertulia.app.web.Conflict;
 
 /** The Need step: for whom, how many, what must be there. */
@@ -22,8 +24,10 @@ class NeedController implements StepBody {
   private final Steps steps;
   private final Selections selections;
   private final Catalogue catalogue;
+  private final RatesOfExchange rates;
 
-  NeedController(Steps steps, Selections selections, Catalogue catalogue) {
+  NeedController(Steps steps, Selections selections, Catalogue catalogue, RatesOfExchange rates) {
+    this.rates = rates;
     this.steps = steps;
     this.selections = selections;
     this.catalogue = catalogue;
@@ -60,6 +64,16 @@ class NeedController implements StepBody {
     return page;
   }
 
+  /** Puts the latest published rates in place of those entered. */
+  @PostMapping("/selections/{id}/rates")
+  String takeRates(@PathVariable long id, RedirectAttributes flash) {
+    Table table = selections.load(id);
+    PublishedRates published = PublishedRates.of(table.selection(), rates);
+    selections.changeBrief(id, table.version(), table.file().brief().with(published.parts()));
+    flash.addFlashAttribute("done", published.words());
+    return "redirect:/selections/" + id + "/need";
+  }
+
   @Override
   public String key() {
     return "need";
@@ -76,6 +90,7 @@ class NeedController implements StepBody {
     model.addAttribute("demand", NeedRows.demand(session));
     model.addAttribute("rows", NeedRows.needs(session, false));
     model.addAttribute("faults", Map.of());
+    model.addAttribute("ratesFrom", rates.source());
     model.addAttribute("capabilities", catalogue.capabilities().values());
     model.addAttribute(
         "form",

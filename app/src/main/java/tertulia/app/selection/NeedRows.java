@@ -72,7 +72,11 @@ final class NeedRows {
                 sign(fact.answer())
                     + fact.answer().words()
                     + (fact.addOn().isEmpty() ? "" : " “" + fact.addOn() + "”"))
-            .noting(withSource ? source(fact, session) : "");
+            .noting(withSource ? source(fact, session) : "")
+            .confirmable(
+                withSource
+                    ? session.confirm(contender, "fact:" + need.capability().id(), fact.source())
+                    : "");
     return switch (fact.answer()) {
       case YES -> cell.looking("yes");
       case PARTLY, BY_ADD_ON -> cell.looking("partly");

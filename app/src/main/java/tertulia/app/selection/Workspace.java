@@ -59,6 +59,17 @@ public class Workspace {
       return source.isOldOn(today, daysFresh);
     }
 
+    /**
+     * The address that confirms a fact of a contender as of today; empty if the fact is not old,
+     * not known, or this person does not organise.
+     */
+    public String confirm(Contender contender, String what, Provenance source) {
+      boolean known = !source.asOf().equals(LocalDate.EPOCH);
+      return known && isOld(source) && person.organises() && !table.decided()
+          ? "/catalogue/" + contender.id() + "/confirm?what=" + what
+          : "";
+    }
+
     /** The contenders that have a column. */
     public List<Contender> columns() {
       return table.selection().active();

@@ -1,0 +1,182 @@
+package tertulia.app.catalogue;
+
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Random;
+import java.util.Set;
+import org.jspecify.annotations.Nullable;
+import tertulia.app.exchange.TermCode;
+import tertulia.app.exchange.ToolSheet;
+
+/** Price pages of every shape, made by chance from a seed. */
+final class GeneratedSheets {
+  private static final List<String> LEVELS = List.of("seats", "light-seats", "hosts", "boards");
+  private static final List<String> ANSWERS = List.of("yes", "partly", "no", "unknown");
+  private final Random random;
+
+  private GeneratedSheets(Random random) {
+    this.random = random;
+  }
+
+  static ToolSheet sheet(Random random, String id) {
+    return new GeneratedSheets(random).sheet(id);
+  }
+
+  private ToolSheet sheet(String id) {
+    List<ToolSheet.PlanPart> plans = new ArrayList<>();
+    int count = 1 + random.nextInt(4);
+    for (int p = 0; p < count; p++) {
+      plans.add(plan("plan-" + p, "Plan " + p + (p == 1 ? ", wide" : "")));
+    }
+    return new ToolSheet(
+        id,
+        "=Tool; \"" + id + "\"",
+        "-Maker",
+        List.of("talking", "booking"),
+        List.of(),
+        plans,
+        offers(plans),
+        random.nextBoolean()
+            ? new ToolSheet.OwnedPart(
+                "plan-0", "seats", 1 + random.nextInt(50), "2027-06-30", source())
+            : null,
+        List.of(new ToolSheet.ConditionPart("countries", "NO, SE", source())),
+        List.of(
+            new ToolSheet.RatingPart(
+                "4." + random.nextInt(10), random.nextInt(500), source("public-ratings"))),
+        List.of());
+  }
+
+  private String price() {
+    return random.nextInt(40) + "." + random.nextInt(10) + (1 + random.nextInt(9));
+  }
+
+  private <T> T one(List<T> of) {
+    return of.get(random.nextInt(of.size()));
+  }
+
+  private ToolSheet.SourcePart source() {
+    return source(one(List.of("tried-by-hand", "colleague", "makers-claim", "other")));
+  }
+
+  private ToolSheet.SourcePart source(String ground) {
+    return new ToolSheet.SourcePart(
+        "2026-0" + (1 + random.nextInt(9)) + "-15",
+        ground,
+        one(List.of("", "Ilse", "@Odile")),
+        one(List.of("", "https://example.org/a?b=c,d")),
+        one(List.of("", "a note, with \"quotes\"\nand a line")),
+        "");
+  }
+
+  private ToolSheet.PlanPart plan(String id, String name) {
+    boolean assumed = random.nextInt(6) == 0;
+    Set<TermCode> codes = new LinkedHashSet<>();
+    for (TermCode code : TermCode.ALL) {
+      if (random.nextInt(3) == 0) {
+        codes.add(code);
+      }
+    }
+    List<ToolSheet.TermPart> low = new ArrayList<>();
+    List<ToolSheet.TermPart> high = new ArrayList<>();
+    for (TermCode code : codes) {
+      ToolSheet.PerUnitPart unit =
+          new ToolSheet.PerUnitPart(
+              "Seats",
+              "seats",
+              price(),
+              random.nextInt(3),
+              1 + random.nextInt(5),
+              random.nextInt(4));
+      low.add(term(code, assumed ? List.of(unit) : charges(unit)));
+      high.add(
+          term(
+              code,
+              List.of(
+                  new ToolSheet.PerUnitPart(
+                      "Seats", "seats", "99.5", unit.minimum(), unit.pack(), unit.included()))));
+    }
+    boolean isAssumed = assumed && !low.isEmpty();
+    return new ToolSheet.PlanPart(
+        id,
+        name,
+        one(List.of("EUR", "GBP", "JPY")),
+        "seats",
+        random.nextInt(3),
+        random.nextBoolean() ? 50 + random.nextInt(100) : null,
+        isAssumed ? "assumed" : null,
+        random.nextInt(4) == 0 ? "21" : null,
+        source(),
+        low,
+        isAssumed ? high : List.of(),
+        random.nextBoolean()
+            ? List.of()
+            : List.of(
+                new ToolSheet.AllowancePart(
+                    "automation-runs", "up-to", "1000", "1.5", "seats", source())),
+        facts());
+  }
+
+  private static ToolSheet.TermPart term(TermCode code, List<ToolSheet.ChargePart> charges) {
+    return new ToolSheet.TermPart(
+        code.term().monthsCommitted(), code.upFront(), charges, List.of(), null);
+  }
+
+  /** Some of every kind, in the order of the lines of a page. */
+  private List<ToolSheet.ChargePart> charges(ToolSheet.PerUnitPart unit) {
+    List<ToolSheet.ChargePart> charges = new ArrayList<>();
+    charges.add(unit);
+    charges.add(new ToolSheet.FlatPart("Account", price()));
+    charges.add(
+        new ToolSheet.BandedPart(
+            "Bands",
+            one(LEVELS),
+            one(List.of("whole", "sliced")),
+            List.of(
+                new ToolSheet.BandPart(10, price(), "0"),
+                new ToolSheet.BandPart(40, price(), price()),
+                new ToolSheet.BandPart(null, price(), "0")),
+            0,
+            1,
+            0));
+    charges.add(new ToolSheet.OneOffPart("Setting up", price(), null));
+    charges.add(
+        new ToolSheet.UsagePart("Hours", "recorded-hours", price(), "10", "15", "1.5", "seats"));
+    charges.add(new ToolSheet.PaymentFeePart("Cards", "card-payments", "2.65", "0.18"));
+    return charges;
+  }
+
+  private List<ToolSheet.FactPart> facts() {
+    List<ToolSheet.FactPart> facts = new ArrayList<>();
+    for (int f = 0; f < random.nextInt(5); f++) {
+      facts.add(
+          new ToolSheet.FactPart(
+              "+Capability " + f, one(List.of("", "Safety")), one(ANSWERS), "", source()));
+    }
+    return facts;
+  }
+
+  private List<ToolSheet.OfferPart> offers(List<ToolSheet.PlanPart> plans) {
+    @Nullable String group = random.nextBoolean() ? "welcome" : null;
+    return random.nextBoolean()
+        ? List.of()
+        : List.of(
+            new ToolSheet.OfferPart(
+                "Start",
+                "percent",
+                "25",
+                null,
+                null,
+                6,
+                group,
+                List.of("Seats"),
+                List.of(plans.getLast().id()),
+                List.of("m1", "u12"),
+                true,
+                "2026-10-01",
+                null,
+                5,
+                source()));
+  }
+}
