@@ -51,9 +51,14 @@ public class CatalogueFilesTest extends ServedTest {
 
   @BeforeMethod
   public void emptied() {
+    empty(jdbc, people);
+    session = new MockHttpSession();
+  }
+
+  /** A workspace with an organiser and nothing else. */
+  static void empty(JdbcTemplate jdbc, People people) {
     jdbc.execute("delete from tool_version");
     jdbc.execute("delete from tool");
-    session = new MockHttpSession();
     if (people.isEmpty()) {
       people.add(
           new People.NewAccount("ilse", "Ilse Maren", "long enough for me", Role.ORGANISER),

@@ -86,8 +86,16 @@ public class CatalogueJourneyTest extends ServedTest {
   @Test
   public void twoToolsOfOneNameAreKeptApart() throws Exception {
     post("/catalogue/new", page("Twinmoor"));
-    assertEquals(
-        post("/catalogue/new", page("Twinmoor")).getRedirectedUrl(), "/catalogue/twinmoor-2");
+    MockHttpServletResponse asked = post("/catalogue/new", page("Twinmoor"));
+    assertEquals(asked.getStatus(), 422);
+    assertTrue(
+        asked
+            .getContentAsString()
+            .contains(
+                "There is a tool called Twinmoor, by Made up, already. Is this another one?"));
+    Map<String, String> another = page("Twinmoor");
+    another.put("confirmed", "same-name|Twinmoor|Made up");
+    assertEquals(post("/catalogue/new", another).getRedirectedUrl(), "/catalogue/twinmoor-2");
   }
 
   @Test

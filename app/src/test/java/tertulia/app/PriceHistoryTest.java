@@ -25,7 +25,7 @@ import tertulia.app.exchange.ToolSheet;
 import tertulia.app.people.People;
 
 /** Price pages over time, what makers announce, and facts that grow old. */
-@TestPropertySource(properties = "spring.datasource.url=jdbc:h2:mem:history;DB_CLOSE_DELAY=-1")
+@TestPropertySource(properties = "spring.datasource.url=jdbc:h2:mem:changing;DB_CLOSE_DELAY=-1")
 public class PriceHistoryTest extends ServedTest {
   @Autowired private MockMvc mvc;
   @Autowired private People people;

@@ -6,6 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 import tertulia.app.exchange.Codes;
 import tertulia.app.exchange.Faults;
 import tertulia.app.exchange.TermCode;
@@ -24,9 +25,11 @@ record Doubts(List<Doubt> open) {
    * The doubts about a sheet.
    *
    * @param peers what is usual in its work areas
+   * @param namesakes other tools of the same name
    */
-  static Doubts of(ToolSheet sheet, Peers peers, LocalDate today) {
+  static Doubts of(ToolSheet sheet, Peers peers, Stream<ToolSheet> namesakes, LocalDate today) {
     List<Doubt> doubts = new ArrayList<>();
+    namesakes.forEach(other -> doubts.add(new Doubt.SameName(other.name(), other.maker())));
     tool(sheet).ifPresent(tool -> doubts.addAll(Plausibility.of(tool, peers)));
     dated(sheet)
         .forEach((what, source) -> {
@@ -73,6 +76,7 @@ record Doubts(List<Doubt> open) {
       case Doubt.OfCharge charge -> chargeField(form, charge);
       case Doubt.OfferAboveInvoice offer -> offerField(form, offer.offer());
       case Doubt.InFuture future -> dateField(form, future.what());
+      case Doubt.SameName same -> "name";
     };
   }
 

@@ -69,19 +69,18 @@ record Listing(
       Query query,
       Predicate<LocalDate> isOld,
       Predicate<ToolSheet> isAsked) {
-    List<Line> matching =
+    List<Catalogue.Stored> matching =
         tools.stream()
             .filter(tool -> tool.archived() == query.show().equals("archived"))
             .filter(tool -> query.area().isEmpty() || tool.sheet().areas().contains(query.area()))
             .filter(tool -> matches(tool.sheet(), query.words()))
+            .filter(tool -> !query.show().equals("old") || isOld(tool.sheet(), isOld))
             .filter(tool -> !query.show().equals("asked") || isAsked.test(tool.sheet()))
-            .map(tool -> line(tool, isOld, isAsked))
-            .filter(line -> !query.show().equals("old") || line.old())
             .toList();
     int from = Math.min(matching.size(), Math.max(0, query.page()) * PAGE);
     int to = Math.min(matching.size(), from + PAGE);
     return new Listing(
-        matching.subList(from, to),
+        matching.subList(from, to).stream().map(tool -> line(tool, isOld, isAsked)).toList(),
         matching.size(),
         from + 1,
         from > 0 ? Math.max(0, query.page() - 1) : -1,
@@ -91,6 +90,14 @@ record Listing(
                 .flatMap(tool -> tool.sheet().areas().stream())
                 .collect(Collectors.toCollection(TreeSet::new))),
         !tools.isEmpty());
+  }
+
+  private static Optional<LocalDate> oldest(ToolSheet sheet) {
+    return sheet.sources().map(source -> LocalDate.parse(source.asOf())).min(LocalDate::compareTo);
+  }
+
+  private static boolean isOld(ToolSheet sheet, Predicate<LocalDate> isOld) {
+    return oldest(sheet).filter(isOld).isPresent();
   }
 
   private static boolean matches(ToolSheet sheet, String words) {
@@ -114,8 +121,7 @@ record Listing(
   private static Line line(
       Catalogue.Stored tool, Predicate<LocalDate> isOld, Predicate<ToolSheet> isAsked) {
     ToolSheet sheet = tool.sheet();
-    Optional<LocalDate> oldest =
-        sheet.sources().map(source -> LocalDate.parse(source.asOf())).min(LocalDate::compareTo);
+    Optional<LocalDate> oldest = oldest(sheet);
     return new Line(
         sheet.id(),
         sheet.name(),

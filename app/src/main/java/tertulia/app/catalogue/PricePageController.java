@@ -2,10 +2,12 @@ package tertulia.app.catalogue;
 
 import jakarta.servlet.http.HttpServletResponse;
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
+import org.springframework.beans.propertyeditors.CustomCollectionEditor;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
@@ -43,6 +45,9 @@ class PricePageController {
   void bindFields(WebDataBinder binder) {
     binder.setAutoGrowCollectionLimit(MOST_FIELDS_IN_A_LIST);
     binder.initDirectFieldAccess();
+    // a single key may hold commas; it is not a list of several
+    binder.registerCustomEditor(
+        List.class, "confirmed", new CustomCollectionEditor(ArrayList.class));
   }
 
   /** What the form belongs to: a stored tool or none yet, perhaps wanted by a selection. */
@@ -77,7 +82,7 @@ class PricePageController {
     if (converted.sheet().isEmpty()) {
       return refused(form, about, converted.faults(), model, response);
     }
-    Doubts doubts = slips.of(converted.sheet().get());
+    Doubts doubts = slips.ofNew(converted.sheet().get());
     if (!asked && !doubts.open().isEmpty()) {
       return asked(form, about, doubts, model, response);
     }
@@ -152,7 +157,11 @@ class PricePageController {
         new ToolConverter(form, slug.isEmpty() ? null : slug).convert();
     model.addAttribute("faults", converted.faults());
     model.addAttribute(
-        "doubts", converted.sheet().map(sheet -> slips.of(sheet).byField(form)).orElse(Map.of()));
+        "doubts",
+        converted
+            .sheet()
+            .map(sheet -> (slug.isEmpty() ? slips.ofNew(sheet) : slips.of(sheet)).byField(form))
+            .orElse(Map.of()));
     return "catalogue/entry :: live";
   }
 

@@ -25,17 +25,31 @@ class Slips {
 
   /** The open doubts about a sheet. */
   Doubts of(ToolSheet sheet) {
-    return of(sheet, catalogue.all());
+    return of(sheet, catalogue.all(), sheet.id());
+  }
+
+  /** The open doubts about a sheet that is not stored yet: it may have a stored tool's id. */
+  Doubts ofNew(ToolSheet sheet) {
+    return of(sheet, catalogue.all(), "");
   }
 
   /** As above, with the tools that are compared with. */
   Doubts of(ToolSheet sheet, List<Catalogue.Stored> tools) {
+    return of(sheet, tools, sheet.id());
+  }
+
+  private Doubts of(ToolSheet sheet, List<Catalogue.Stored> tools, String id) {
+    List<Catalogue.Stored> others =
+        tools.stream().filter(other -> !other.sheet().id().equals(id)).toList();
     Stream<Peers.Price> prices =
-        tools.stream()
-            .filter(other -> !other.sheet().id().equals(sheet.id()))
+        others.stream()
             .filter(other -> !Collections.disjoint(other.sheet().areas(), sheet.areas()))
             .flatMap(other -> prices(other).stream());
-    return Doubts.of(sheet, new Peers(prices.toList()), catalogue.today());
+    Stream<ToolSheet> namesakes =
+        others.stream()
+            .map(Catalogue.Stored::sheet)
+            .filter(other -> other.name().equalsIgnoreCase(sheet.name()));
+    return Doubts.of(sheet, new Peers(prices.toList()), namesakes, catalogue.today());
   }
 
   private List<Peers.Price> prices(Catalogue.Stored tool) {

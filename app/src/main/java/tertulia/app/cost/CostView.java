@@ -46,8 +46,16 @@ record CostView(
   /** From so many people on this happens to a contender. */
   record Change(Cell from, String contender, String what) {}
 
-  /** A sentence where a mistake would be made; the link leads out of it. */
-  record Warning(String sentence, String way, String href) {}
+  /**
+   * A sentence where a mistake would be made; the link leads out of it.
+   *
+   * @param confirm address that confirms an old fact as of today; empty if there is nothing to
+   */
+  record Warning(String sentence, String way, String href, String confirm) {
+    Warning(String sentence, String way, String href) {
+      this(sentence, way, href, "");
+    }
+  }
 
   static CostView of(Workspace.Session session) {
     Evaluation evaluation = session.evaluation();

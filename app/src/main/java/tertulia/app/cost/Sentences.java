@@ -149,8 +149,12 @@ final class Sentences {
                   + ", more than "
                   + session.daysFresh()
                   + " days ago.",
-              session.person().organises() ? "Confirm or change it" : "See the price page",
-              "/catalogue/" + contender.id() + (session.person().organises() ? "/edit" : "")));
+              session.person().organises() ? "Change it" : "See the price page",
+              "/catalogue/" + contender.id() + (session.person().organises() ? "/edit" : ""),
+              session.confirm(
+                  contender,
+                  "prices:" + found.best().option().plan().id(),
+                  found.best().option().plan().source())));
     }
   }
 

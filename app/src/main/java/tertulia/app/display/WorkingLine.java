@@ -2,6 +2,7 @@ package tertulia.app.display;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Predicate;
 import tertulia.core.working.Provenance;
 import tertulia.core.working.Working;
 
@@ -17,14 +18,24 @@ public record WorkingLine(
 
   /** The line for a working, with everything below it. */
   public static WorkingLine of(Working working) {
+    return of(working, source -> false);
+  }
+
+  /**
+   * As above; facts that are old are marked.
+   *
+   * @param isOld whether a fact is older than the workspace wants facts to be
+   */
+  public static WorkingLine of(Working working, Predicate<Provenance> isOld) {
     String value = working.value().map(Figures::quantity).orElse("");
-    List<WorkingLine> parts = working.parts().stream().map(WorkingLine::of).toList();
+    List<WorkingLine> parts = working.parts().stream().map(part -> of(part, isOld)).toList();
     String label = working.label();
     return switch (working) {
       case Working.Entered entered ->
-          new WorkingLine(label, value, "", source(entered.source()), "entered", parts);
+          new WorkingLine(label, value, "", source(entered.source(), isOld), "entered", parts);
       case Working.Stated stated ->
-          new WorkingLine(label, stated.text(), "", source(stated.source()), "entered", parts);
+          new WorkingLine(
+              label, stated.text(), "", source(stated.source(), isOld), "entered", parts);
       case Working.Sum sum -> new WorkingLine(label, value, "the sum of", "", "computed", parts);
       case Working.Product product ->
           new WorkingLine(label, value, "the product of", "", "computed", parts);
@@ -37,8 +48,8 @@ public record WorkingLine(
     };
   }
 
-  private static String source(Optional<Provenance> source) {
-    return source.map(WorkingLine::source).orElse("");
+  private static String source(Optional<Provenance> source, Predicate<Provenance> isOld) {
+    return source.map(s -> source(s) + (isOld.test(s) ? "; old, confirm it" : "")).orElse("");
   }
 
   private static String source(Provenance source) {

@@ -8,6 +8,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Function;
 import org.joda.money.Money;
 import org.jspecify.annotations.Nullable;
 import tertulia.core.billing.View;
@@ -16,6 +17,7 @@ import tertulia.core.evaluation.Evaluation;
 import tertulia.core.evaluation.WhatIf;
 import tertulia.core.growth.People;
 import tertulia.core.path.CostByHeadcount;
+import tertulia.core.path.Option;
 import tertulia.core.path.Outcome;
 import tertulia.core.path.Stay;
 import tertulia.core.path.SteadyCost;
@@ -47,8 +49,13 @@ public record Results(
       List<String> notCounted,
       @Nullable ScoreResult total) {}
 
-  /** A figure with the plan and term it belongs to. */
-  public record CostResult(String option, String amount, boolean atMost) {}
+  /**
+   * A figure with the plan and term it belongs to.
+   *
+   * @param low the figure if every assumed price were at its low end; null if none is assumed
+   */
+  @JsonInclude(JsonInclude.Include.NON_NULL)
+  public record CostResult(String option, String amount, boolean atMost, @Nullable String low) {}
 
   /** A total from 0 to 1 with its ends and ranks. */
   public record ScoreResult(String low, String high, int bestRank, int worstRank, long wins) {}
@@ -93,8 +100,15 @@ public record Results(
         id,
         contender.tool().name(),
         contender.setAside().orElse(null),
-        steady.map(c -> cost(c.option().label(), c.money(), evaluation.steady(id))).orElse(null),
-        stay.map(s -> cost(s.option().label(), s.ledger().total(view), evaluation.stay(id)))
+        steady
+            .map(c -> cost(c.option(), c.money(), evaluation.steady(id), SteadyCost::money))
+            .orElse(null),
+        stay.map(s ->
+                cost(
+                    s.option(),
+                    s.ledger().total(view),
+                    evaluation.stay(id),
+                    kept -> kept.ledger().total(view)))
             .orElse(null),
         stay.map(s -> s.ledger().months(view).stream().map(Results::amount).toList()).orElse(null),
         stay.map(s -> amount(s.ledger().pastHorizon(view))).orElse(null),
@@ -120,9 +134,13 @@ public record Results(
     };
   }
 
-  private static CostResult cost(String option, Money money, Outcome<?> outcome) {
-    boolean atMost = outcome instanceof Outcome.Found<?> found && found.isAtMost();
-    return new CostResult(option, amount(money), atMost);
+  private static <C> CostResult cost(
+      Option option, Money amount, Outcome<C> outcome, Function<C, Money> money) {
+    boolean atMost = outcome instanceof Outcome.Found<C> found && found.isAtMost();
+    Optional<Money> low =
+        outcome instanceof Outcome.Found<C> found ? found.low().map(money) : Optional.empty();
+    return new CostResult(
+        option.label(), amount(amount), atMost, low.map(Results::amount).orElse(null));
   }
 
   private static Optional<ScoreResult> total(Totals totals, String contender) {

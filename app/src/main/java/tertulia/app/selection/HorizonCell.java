@@ -1,7 +1,5 @@
 package tertulia.app.selection;
 
-import org.joda.money.Money;
-import tertulia.app.display.Figures;
 import tertulia.core.billing.View;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.path.Outcome;
@@ -17,9 +15,8 @@ public final class HorizonCell {
     String why = session.why("horizon", "contender", contender.id());
     return switch (session.evaluation().stay(contender.id())) {
       case Outcome.Found<Stay> found -> {
-        Money total = found.best().ledger().total(view);
-        yield Cell.figure((found.isAtMost() ? "at most " : "") + Figures.money(total), why)
-            .noting(found.best().option().label());
+        yield Cell.figure(Known.amount(found, stay -> stay.ledger().total(view)), why)
+            .noting(found.best().option().label() + Known.mark(found.best().option()));
       }
       case Outcome.NoPlan<Stay> none ->
           Cell.missing(none.isUnconfirmed() ? "not confirmed" : "no plan fits", why);

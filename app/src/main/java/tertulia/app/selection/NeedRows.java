@@ -72,7 +72,7 @@ final class NeedRows {
                 sign(fact.answer())
                     + fact.answer().words()
                     + (fact.addOn().isEmpty() ? "" : " “" + fact.addOn() + "”"))
-            .noting(withSource ? source(fact, session) : "")
+            .noting(withSource ? source(fact, session) : oldOnly(fact, session))
             .confirmable(
                 withSource
                     ? session.confirm(contender, "fact:" + need.capability().id(), fact.source())
@@ -93,6 +93,11 @@ final class NeedRows {
       case NO -> "○ ";
       case UNKNOWN -> "? ";
     };
+  }
+
+  private static String oldOnly(Fact fact, Workspace.Session session) {
+    boolean known = fact.answer() != Answer.UNKNOWN;
+    return known && session.isOld(fact.source()) ? source(fact, session) : "";
   }
 
   private static String source(Fact fact, Workspace.Session session) {

@@ -31,7 +31,8 @@ class WhyController {
     try {
       Figure figure = figure(query);
       model.addAttribute("about", about(session, query));
-      model.addAttribute("line", WorkingLine.of(session.evaluation().explain(figure)));
+      model.addAttribute(
+          "line", WorkingLine.of(session.evaluation().explain(figure), session::isOld));
     } catch (IllegalArgumentException e) {
       throw new NotFound("such figure: " + e.getMessage());
     }

@@ -245,7 +245,8 @@ public class Workspace {
 
   private static String plan(Outcome<SteadyCost> outcome) {
     return switch (outcome) {
-      case Outcome.Found<SteadyCost> found -> found.best().option().label();
+      case Outcome.Found<SteadyCost> found ->
+          found.best().option().label() + Known.mark(found.best().option());
       case Outcome.NoPlan<SteadyCost> none ->
           none.isUnconfirmed() ? "not confirmed" : "no plan fits";
       case Outcome.Unpriced<SteadyCost> unpriced -> "price not known";
@@ -256,9 +257,7 @@ public class Workspace {
     String why = session.why("steady", "contender", id);
     return switch (outcome) {
       case Outcome.Found<SteadyCost> found -> {
-        String amount = Figures.money(found.best().money());
-        yield Cell.figure(found.isAtMost() ? "at most " + amount : amount, why)
-            .looking(best ? "best" : "");
+        yield Cell.figure(Known.amount(found, SteadyCost::money), why).looking(best ? "best" : "");
       }
       case Outcome.NoPlan<SteadyCost> none -> Cell.missing("—", why);
       case Outcome.Unpriced<SteadyCost> unpriced -> Cell.missing("not known", why);

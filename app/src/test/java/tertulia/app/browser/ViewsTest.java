@@ -27,6 +27,12 @@ public class ViewsTest extends BrowserTest {
           "/catalogue",
           "/catalogue/halvard-desk",
           "/catalogue/halvard-desk/edit",
+          "/catalogue/werfplan",
+          "/catalogue/werfplan/edit",
+          "/catalogue/slotmeer/history",
+          "/catalogue/slotmeer/compare?from=2025-11-20&to=2026-11-12",
+          "/catalogue/import",
+          "/price-changes",
           "/people");
 
   @DataProvider

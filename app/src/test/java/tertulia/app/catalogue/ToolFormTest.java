@@ -47,6 +47,28 @@ public class ToolFormTest {
     assertEquals(saved.plans().get(1).facts().get(3), slotmeer().plans().get(1).facts().get(3));
   }
 
+  private static void banded(ToolForm form, String bands) {
+    form.lines.get(0).kind = "banded-whole";
+    form.lines.get(0).cells.forEach(cell -> cell.prices.clear());
+    form.lines.get(0).cells.get(1).prices.put("m1", bands);
+  }
+
+  private static void fee(ToolForm form, String fee) {
+    form.lines.get(0).kind = "payment-fee";
+    form.lines.get(0).measure = "card-payments";
+    form.lines.get(0).cells.forEach(cell -> cell.prices.clear());
+    form.lines.get(0).cells.get(1).prices.put("m1", fee);
+  }
+
+  private static void offer(ToolForm form, Consumer<ToolForm.OfferLine> change) {
+    ToolForm.OfferLine offer = new ToolForm.OfferLine();
+    offer.name = "Welcome";
+    offer.value = "15";
+    offer.source.asOf = "2026-11-20";
+    change.accept(offer);
+    form.offers.add(offer);
+  }
+
   private static Consumer<ToolForm> change(Consumer<ToolForm> change) {
     return change;
   }
@@ -106,6 +128,114 @@ public class ToolFormTest {
         month,
         null
       },
+      {
+        change(f -> banded(f, "25 8.40\n20 6.90\nmore 5.10")),
+        month,
+        "Band 2 ends at 20 units but band 1 ends at 25. Reorder the bands."
+      },
+      {
+        change(f -> banded(f, "25 8.40; 25 6.90")),
+        month,
+        "Band 2 ends at 25 units but band 1 ends at 25. Reorder the bands."
+      },
+      {
+        change(f -> banded(f, "more 8.40; 25 6.90")),
+        month,
+        "Band 1 has no end but band 2 follows. Give it an end or make it the last."
+      },
+      {
+        change(f -> f.lines.get(0).cells.get(1).pack = "0"),
+        month,
+        "A pack lies between 1 and 100,000; found 0."
+      },
+      {
+        change(f -> {
+          f.plans.get(1).least = "50";
+          f.plans.get(1).most = "20";
+        }),
+        "plans[1].name",
+        "The most seats of a plan is at least 1 and not below the least (50); found 20. Leave it"
+            + " empty if there is no cap."
+      },
+      {
+        change(f -> f.lines.get(0).cells.get(1).prices.put("m1", "8.60123")),
+        month,
+        "A price has at most 4 decimals; found 8.60123. Round it."
+      },
+      {
+        change(f -> f.lines.get(0).cells.get(1).prices.put("m1", "8 to 14")),
+        month,
+        "\"8 to 14\" is a range. Mark the plan's prices \"assumed\" to enter one, or write one"
+            + " price."
+      },
+      {
+        change(f -> fee(f, "0.0265 % + 0.18")),
+        month,
+        "0.0265 % of a payment would be next to nothing. Write 2.65 for 2.65 %."
+      },
+      {
+        change(f -> fee(f, "two percent")),
+        month,
+        "\"two percent\" is no fee of a payment. Write the share, the fixed amount, or both: \"2.65 %"
+            + " + 0.18\"."
+      },
+      {
+        change(f -> offer(f, o -> o.value = "0.15")),
+        "offers[0].value",
+        "\"0.15\" would be less than one percent off. Write 15 for 15 %."
+      },
+      {
+        change(f -> offer(f, o -> o.value = "115")),
+        "offers[0].name",
+        "A discount lies above 0 and at most at 100 %; found 115 %."
+      },
+      {
+        change(f -> offer(f, o -> o.months = "240")),
+        "offers[0].name",
+        "An offer holds for 1 to 120 months; found 240. Leave it empty if it has no end."
+      },
+      {
+        change(f ->
+            offer(
+                f,
+                o -> {
+                  o.from = "2027-03-01";
+                  o.until = "2027-01-01";
+                })),
+        "offers[0].name",
+        "The offer ends on 2027-01-01, before it begins on 2027-03-01. Swap the dates."
+      },
+      {
+        change(f -> {
+          f.plans.get(1).name = "Solo";
+        }),
+        "plans[1].name",
+        "Another plan is called \"Solo\" too. Rename one of them."
+      },
+      {change(f -> f.plans.get(1).basis = "quote"), null, null},
+      {
+        change(f -> {
+          f.plans.get(1).basis = "on-request";
+        }),
+        "plans[1].name",
+        "The price is on request but prices are entered. Say whether they are a quote or assumed,"
+            + " or clear them."
+      },
+      {
+        change(f -> f.lines.get(0).cells.get(1).included = "a lot"),
+        "lines[0].cells[1].included",
+        "\"a lot\" is not a whole number. Write it like 25, without separators."
+      },
+      {
+        change(f -> {
+          f.owned.units = "5";
+          f.owned.plan = "Nowhere";
+          f.owned.until = "2027-01-01";
+          f.owned.source.asOf = "2026-11-20";
+        }),
+        "name",
+        "Slotmeer has no plan \"Nowhere\"; it has [solo, crew, fleet]."
+      },
     };
   }
 
@@ -115,6 +245,10 @@ public class ToolFormTest {
     ToolForm form = ToolForms.of(slotmeer(), 0);
     mistake.accept(form);
     ToolConverter.Converted converted = typed(form, slotmeer());
+    if (field == null) {
+      assertEquals(converted.faults(), Map.of());
+      return;
+    }
     assertTrue(converted.sheet().isEmpty());
     assertTrue(converted.faults().containsKey(field), converted.faults().toString());
     if (message != null) {

@@ -188,6 +188,26 @@ public sealed interface Doubt {
     }
   }
 
+  /**
+   * Another tool has the same name.
+   *
+   * @param maker of the other tool; may be empty
+   */
+  record SameName(String name, String maker) implements Doubt {
+    @Override
+    public String sentence() {
+      return "There is a tool called "
+          + name
+          + (maker.isEmpty() ? "" : ", by " + maker)
+          + ", already. Is this another one?";
+    }
+
+    @Override
+    public String key() {
+      return joined("same-name", name, maker);
+    }
+  }
+
   private static String joined(String... parts) {
     return String.join("|", parts);
   }

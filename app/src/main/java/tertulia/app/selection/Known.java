@@ -1,0 +1,31 @@
+package tertulia.app.selection;
+
+import java.util.function.Function;
+import org.joda.money.Money;
+import tertulia.app.display.Figures;
+import tertulia.core.path.Option;
+import tertulia.core.path.Outcome;
+import tertulia.core.pricing.PlanPrices;
+
+/** How well the price behind a figure is known, as it reads beside it. */
+final class Known {
+  private Known() {}
+
+  /** The amount; "at most" if an option was left out, both ends if a price is assumed. */
+  static <C> String amount(Outcome.Found<C> found, Function<C, Money> money) {
+    String high = Figures.money(money.apply(found.best()));
+    String low = found.low().map(money).map(Figures::money).orElse(high);
+    String amount = low.equals(high) ? high : low + " to " + high;
+    return found.isAtMost() ? "at most " + amount : amount;
+  }
+
+  /** Such as ", assumed"; empty for a listed price. */
+  static String mark(Option option) {
+    return switch (option.plan().prices()) {
+      case PlanPrices.Listed listed -> "";
+      case PlanPrices.Quoted quoted -> ", by quote";
+      case PlanPrices.Assumed assumed -> ", assumed";
+      case PlanPrices.OnRequest onRequest -> "";
+    };
+  }
+}

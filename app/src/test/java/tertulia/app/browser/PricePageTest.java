@@ -1,0 +1,197 @@
+package tertulia.app.browser;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertTrue;
+
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.ColorScheme;
+import com.microsoft.playwright.options.FilePayload;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.test.context.TestPropertySource;
+import org.testng.annotations.Test;
+import tertulia.app.catalogue.Catalogue;
+import tertulia.app.exchange.ToolSheet;
+
+/** Somebody puts a price page from paper down: by keyboard, by pasting, with slips and undo. */
+@TestPropertySource(properties = "spring.datasource.url=jdbc:h2:mem:changing;DB_CLOSE_DELAY=-1")
+public class PricePageTest extends BrowserTest {
+  @Autowired private Catalogue catalogue;
+
+  private Page blank() {
+    Page page = signedIn("ilse", ColorScheme.LIGHT, 1280);
+    page.navigate("/catalogue/new");
+    return page;
+  }
+
+  private static String price(int charge, int plan, String term) {
+    return "[name='lines[" + charge + "].cells[" + plan + "].prices[" + term + "]']";
+  }
+
+  private static String plan(int plan) {
+    return "[name='plans[" + plan + "].name']";
+  }
+
+  /** As a spreadsheet puts cells on the clipboard. */
+  private static void paste(Page page, String field, String cells) {
+    page.locator(field)
+        .evaluate(
+            "(field, text) => { const data = new DataTransfer(); data.setData('text/plain', text);"
+                + " field.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles:"
+                + " true, cancelable: true })); }",
+            cells);
+  }
+
+  private ToolSheet saved(Page page, String slug) {
+    page.getByText("Save the price page").click();
+    page.waitForURL("**/catalogue/" + slug);
+    return catalogue.get(slug).sheet();
+  }
+
+  private static List<String> prices(ToolSheet sheet, int plan) {
+    return sheet.plans().get(plan).prices().stream()
+        .flatMap(term -> term.charges().stream())
+        .map(charge -> ((ToolSheet.PerUnitPart) charge).price())
+        .toList();
+  }
+
+  @Test
+  public void byKeyboardAlone() {
+    Page page = blank();
+    page.locator("[name=name]").focus();
+    page.keyboard().type("Greenshank");
+    page.locator(plan(0)).focus();
+    page.keyboard().type("Small");
+    assertThat(page.locator(plan(1))).isVisible();
+    page.locator(plan(1)).focus();
+    page.keyboard().type("Large");
+    assertThat(page.locator(plan(2))).hasCount(1);
+    page.locator(price(0, 0, "m1")).focus();
+    page.keyboard().type("6.40");
+    page.keyboard().press("Enter");
+    assertThat(page.locator(price(0, 0, "u12"))).isFocused();
+    page.keyboard().type("5.20");
+    page.locator(price(0, 1, "m1")).focus();
+    page.keyboard().type("16.90");
+    page.keyboard().press("Control+Enter");
+    page.waitForURL("**/catalogue/greenshank");
+    ToolSheet sheet = catalogue.get("greenshank").sheet();
+    assertEquals(
+        sheet.plans().stream().map(ToolSheet.PlanPart::name).toList(), List.of("Small", "Large"));
+    assertEquals(prices(sheet, 0), List.of("6.40", "5.20"));
+    assertEquals(prices(sheet, 1), List.of("16.90"));
+    assertEquals(String.join("\n", complaints), "");
+  }
+
+  @Test
+  public void cellsFromASpreadsheetFillTheSheet() {
+    Page page = blank();
+    page.locator("[name=name]").fill("Redshank");
+    paste(page, plan(0), "One\tTwo\tThree\tFour\n");
+    assertThat(page.locator(plan(3))).hasValue("Four");
+    paste(page, price(0, 0, "m1"), "1.10\t2.20\t3.30\t4.40\r\n1.00\t2.00\t3.00\t4.00\r\n");
+    assertThat(page.locator(price(0, 3, "u12"))).hasValue("4.00");
+    ToolSheet sheet = saved(page, "redshank");
+    assertEquals(sheet.plans().size(), 4);
+    assertEquals(prices(sheet, 2), List.of("3.30", "3.00"));
+  }
+
+  @Test
+  public void whatIsWrongIsSaidBesideTheCellWhileOneWrites() {
+    Page page = blank();
+    page.locator("[name=name]").fill("Whimbrel");
+    page.locator(plan(0)).fill("Works");
+    page.locator(price(0, 0, "m1")).fill("eight");
+    page.locator(price(0, 0, "m1")).blur();
+    assertThat(page.locator("td:has(" + price(0, 0, "m1") + ") .fault"))
+        .hasText("\"eight\" is not a number. Write it like 7.30, without separators.");
+    page.locator(price(0, 0, "m1")).fill("9.10");
+    page.locator(price(0, 0, "u12")).fill("87.60");
+    page.locator(price(0, 0, "u12")).blur();
+    assertThat(page.locator("td:has(" + price(0, 0, "m1") + ") .fault")).hasCount(0);
+    assertThat(page.locator(".doubt")).containsText("about ten times less");
+    page.locator(".doubt input").check();
+    ToolSheet sheet = saved(page, "whimbrel");
+    assertEquals(sheet.confirmed(), List.of("ten-times|Works|Seats|yearly, up front|876.00|91.00"));
+    assertThat(page.locator("main .warn:not(.good)")).hasCount(0);
+  }
+
+  @Test
+  public void everyKindOfChargeHasItsPlace() {
+    Page page = blank();
+    page.locator("[name=name]").fill("Knotwing");
+    page.locator(plan(0)).fill("Works");
+    page.locator("[name='lines[0].kind']").selectOption("banded-sliced");
+    page.locator(price(0, 0, "m1")).fill("25 8.40\n60 6.90\nmore 5.10");
+    page.locator("[name='lines[1].name']").fill("Hours");
+    page.locator("[name='lines[1].kind']").selectOption("usage");
+    page.locator("[name='lines[1].measure']").selectOption("recorded-hours");
+    assertThat(page.locator(price(1, 0, "m1"))).isHidden();
+    page.locator(price(1, 0, "all")).fill("7.00");
+    page.locator("[name='lines[1].cells[0].included']").fill("15 + 1.5 a seat");
+    page.locator("[name='lines[1].cells[0].pack']").fill("10");
+    page.locator("[name='lines[2].name']").fill("Setting up");
+    page.locator("[name='lines[2].kind']").selectOption("one-off");
+    page.locator(price(2, 0, "all")).fill("240");
+    page.getByText("terms of 2 and 3 years").click();
+    page.locator(price(0, 0, "u36")).fill("25 7.40; more 4.10");
+    ToolSheet sheet = saved(page, "knotwing");
+    assertEquals(sheet.plans().getFirst().prices().size(), 2);
+    assertThat(page.locator(".bench.page"))
+        .containsText("to 25: 8.40 each; to 60: 6.90 each; above: 5.10 each EUR a month");
+    assertThat(page.locator(".bench.page"))
+        .containsText("7.00 EUR for each 10 begun, 15 + 1.5 a seat included");
+    assertThat(page.locator(".bench.page")).containsText("3 years, up front");
+  }
+
+  @Test
+  public void whatIsTakenOutCanBePutBackAndSavedChangesTakenBack() {
+    Page page = signedIn("ilse", ColorScheme.LIGHT, 1280);
+    page.navigate("/catalogue/deckspeak/edit");
+    page.getByLabel("Take out plan 2").click();
+    assertThat(page.locator(plan(1))).isHidden();
+    assertThat(page.locator("#taken-out")).containsText("Everybody is taken out");
+    page.locator("#taken-out button").click();
+    assertThat(page.locator(plan(1))).isVisible();
+    page.getByLabel("Take out plan 2").click();
+    assertEquals(saved(page, "deckspeak").plans().size(), 1);
+    page.locator("[role=status] button").click();
+    assertThat(page.locator("[role=status]").first()).containsText("taken back");
+    assertEquals(catalogue.get("deckspeak").sheet().plans().size(), 2);
+  }
+
+  @Test
+  public void aFileIsShownBeforeItIsTaken() {
+    Page page = signedIn("ilse", ColorScheme.LIGHT, 1280);
+    page.navigate("/catalogue/import");
+    String file =
+        "line;tool;maker;plan;name;term;value;currency;as of\n"
+            + "plan;Sanderling;Made up;Works;;;;EUR;2026-11-20\n"
+            + "price;Sanderling;;Works;Seats;m1;7,90;;\n";
+    page.locator("[name=file]")
+        .setInputFiles(
+            new FilePayload("pages.csv", "text/csv", file.getBytes(StandardCharsets.UTF_8)));
+    page.getByText("Show what it would do").click();
+    assertThat(page.locator("main"))
+        .containsText("read as CSV, UTF-8, separated by semicolons, decimal comma");
+    assertThat(page.locator("main")).containsText("1 new, 0 changed, 0 unchanged");
+    assertTrue(catalogue.find("sanderling").isEmpty());
+    accessible(page, "import preview");
+    page.getByText("Take it all").click();
+    page.waitForURL("**/catalogue");
+    assertThat(page.locator("[role=status]").first()).containsText("1 tool taken from pages.csv.");
+    assertEquals(prices(catalogue.get("sanderling").sheet(), 0), List.of("7.90"));
+  }
+
+  @Test
+  public void theListFollowsWhatIsTyped() {
+    Page page = signedIn("pia", ColorScheme.LIGHT, 1280);
+    page.navigate("/catalogue");
+    page.locator("[name=q]").fill("crew calendar archipel");
+    assertThat(page.locator("#found .name")).hasCount(2);
+    assertThat(page.locator("#found")).containsText("Dagrond");
+    assertTrue(page.url().contains("q=crew"), page.url());
+  }
+}
