@@ -242,6 +242,9 @@ public class CatalogueFilesTest extends ServedTest {
                 "/tools/0",
                 text.replaceFirst("\"holdsFrom\": \"2025-11-20\"", "\"holdsFrom\": \"2026-11-23\""),
                 "Pages stand oldest first, each from a day of its own.",
+                text.replaceFirst(
+                    "(\"highPrices\": \\[\\s*\\{\\s*\"monthsCommitted\": )12", "$124"),
+                "its low and high prices charge for the same things",
                 text.replace("tertulia-catalogue", "something"),
                 "This is JSON but no Tertulia catalogue")
             .entrySet()) {

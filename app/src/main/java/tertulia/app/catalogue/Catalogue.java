@@ -138,27 +138,18 @@ public class Catalogue {
    */
   @Transactional
   public String add(ToolSheet sheet, String by) {
-    return add(sheet, firstDay(sheet), by, Codes.slug(sheet.name()));
-  }
-
-  /** As {@link #add(ToolSheet, String)}, with the id the sheet states if it is free. */
-  @Transactional
-  public String addAs(ToolSheet sheet, String by) {
-    return add(sheet, firstDay(sheet), by, Codes.slug(sheet.id()));
-  }
-
-  private String add(ToolSheet sheet, LocalDate from, String by, String wanted) {
-    String slug = Codes.unused(wanted, rows.slugs());
+    String slug = Codes.unused(Codes.slug(sheet.name()), rows.slugs());
     ToolRow row = new ToolRow();
     row.slug = slug;
     row.name = sheet.name();
     row.sheet = Json.write(sheet.withId(slug));
     rows.save(row);
-    write(begun(Objects.requireNonNull(row.id), from), row.sheet, by);
+    write(begun(Objects.requireNonNull(row.id), firstDay(sheet)), row.sheet, by);
     return slug;
   }
 
-  private LocalDate firstDay(ToolSheet sheet) {
+  /** The day its oldest price was read; today at the latest. */
+  LocalDate firstDay(ToolSheet sheet) {
     LocalDate today = today();
     return sheet.plans().stream()
         .map(plan -> LocalDate.parse(plan.source().asOf()))

@@ -12,6 +12,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+import tertulia.app.display.Dates;
 import tertulia.app.exchange.ToolSheet;
 import tertulia.app.people.SignedIn;
 import tertulia.app.settings.Freshness;
@@ -66,7 +67,15 @@ class CatalogueController {
     model.addAttribute("sheet", stored.sheet());
     model.addAttribute("archived", stored.archived());
     model.addAttribute("doubts", slips.of(stored.sheet()).open());
-    model.addAttribute("editions", catalogue.history(slug).size());
+    List<Catalogue.Edition> editions = catalogue.history(slug);
+    model.addAttribute("editions", editions.size());
+    model.addAttribute(
+        "later",
+        editions.stream()
+            .map(Catalogue.Edition::validFrom)
+            .filter(day -> day.isAfter(today))
+            .map(Dates::day)
+            .toList());
     model.addAttribute(
         "page", PricePage.of(stored.sheet(), day -> day.plusDays(days).isBefore(today)));
     model.addAttribute("daysFresh", days);

@@ -193,6 +193,7 @@ final class CsvReader {
               CsvColumn.LINE,
               CsvColumn.PLAN,
               CsvColumn.NAME,
+              CsvColumn.PRICED,
               CsvColumn.MEASURE,
               CsvColumn.TERM,
               CsvColumn.ADD_ON,

@@ -3,6 +3,7 @@ package tertulia.app.catalogue;
 import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -39,96 +40,107 @@ public class Imports {
   /** What taking the file would do; nothing is stored. */
   @Transactional(readOnly = true)
   Preview preview(byte[] file) {
-    return preview(contents(file));
+    return preview(contents(file), known());
   }
 
-  private Preview preview(Contents contents) {
+  /** What is stored, by id; the newest page that holds today stands in the catalogue's list. */
+  private record Known(Catalogue.Stored stored, CatalogueFile.Entry entry) {}
+
+  private Map<String, Known> known() {
+    Map<String, Known> known = new HashMap<>();
+    List<Catalogue.Stored> stored = catalogue.everything();
+    List<CatalogueFile.Entry> entries = catalogue.entries();
+    for (int i = 0; i < stored.size(); i++) {
+      known.put(stored.get(i).sheet().id(), new Known(stored.get(i), entries.get(i)));
+    }
+    return known;
+  }
+
+  private static Preview preview(Contents contents, Map<String, Known> known) {
     return contents.refusals().isEmpty()
         ? new Preview(
-            contents.reading(), contents.tools().stream().map(this::line).toList(), List.of())
+            contents.reading(),
+            contents.tools().stream()
+                .map(tool -> line(tool, Optional.ofNullable(known.get(tool.newest().id()))))
+                .toList(),
+            List.of())
         : Preview.refused(contents.reading(), contents.refusals());
   }
 
   /**
    * Takes the file.
    *
-   * @return what it did; with refusals, nothing was stored
+   * @return how many tools were added or changed; with refusals nothing is stored
    */
   @Transactional
   public int take(byte[] file, String by) {
     Contents contents = contents(file);
-    Preview preview = preview(contents);
+    Map<String, Known> known = known();
+    Preview preview = preview(contents, known);
     if (!preview.isTakeable()) {
       return 0;
     }
     int taken = 0;
     for (int i = 0; i < contents.tools().size(); i++) {
       if (preview.tools().get(i).standing() != Preview.Standing.UNCHANGED) {
-        take(contents.tools().get(i), by);
+        Offered tool = contents.tools().get(i);
+        take(tool, known.containsKey(tool.newest().id()), by);
         taken++;
       }
     }
     return taken;
   }
 
-  private void take(Offered tool, String by) {
-    ToolSheet newest = tool.newest();
-    boolean isNew = catalogue.find(newest.id()).isEmpty();
+  /** A page without a day holds from today, or from when its oldest price was read if it is new. */
+  private void take(Offered tool, boolean isKnown, String by) {
+    String id = tool.newest().id();
     tool.undated()
         .ifPresent(sheet -> {
-          if (isNew) {
-            catalogue.addAs(sheet, by);
-          } else {
-            catalogue.change(sheet.id(), sheet, catalogue.today(), by);
-          }
+          LocalDate day = isKnown ? catalogue.today() : catalogue.firstDay(sheet);
+          catalogue.takePages(id, Map.of(day, new CatalogueFile.Page(day.toString(), by, sheet)));
         });
     if (!tool.pages().isEmpty()) {
-      catalogue.takePages(newest.id(), tool.pages());
-      catalogue.archive(newest.id(), tool.archived());
+      catalogue.takePages(id, tool.pages());
+      catalogue.archive(id, tool.archived());
     }
   }
 
-  private Preview.Line line(Offered tool) {
+  private static Preview.Line line(Offered tool, Optional<Known> known) {
     ToolSheet newest = tool.newest();
-    Optional<Catalogue.Stored> known = catalogue.find(newest.id());
-    if (known.isEmpty()) {
-      return new Preview.Line(
-          tool.where(), newest.id(), newest.name(), Preview.Standing.NEW, List.of());
-    }
-    List<SheetCells.Change> changes = new ArrayList<>();
-    tool.undated()
-        .filter(sheet -> !sheet.equals(ToolForms.inPageOrder(known.get().sheet())))
-        .ifPresent(sheet -> changes.addAll(changes("", known.get().sheet(), sheet)));
-    if (!tool.pages().isEmpty()) {
-      changes.addAll(pages(tool, known.get()));
-    }
-    return new Preview.Line(
-        tool.where(),
-        newest.id(),
-        newest.name(),
-        changes.isEmpty() ? Preview.Standing.UNCHANGED : Preview.Standing.CHANGED,
-        changes);
+    List<SheetCells.Change> changes = known.map(stored -> changes(tool, stored)).orElse(List.of());
+    Preview.Standing standing =
+        known.isEmpty()
+            ? Preview.Standing.NEW
+            : changes.isEmpty() ? Preview.Standing.UNCHANGED : Preview.Standing.CHANGED;
+    return new Preview.Line(tool.where(), newest.id(), newest.name(), standing, changes);
   }
 
-  private List<SheetCells.Change> pages(Offered tool, Catalogue.Stored known) {
+  private static List<SheetCells.Change> changes(Offered tool, Known known) {
     List<SheetCells.Change> changes = new ArrayList<>();
-    Map<LocalDate, ToolSheet> stored = new LinkedHashMap<>();
-    catalogue
-        .history(known.sheet().id())
-        .forEach(edition -> stored.put(edition.validFrom(), edition.sheet()));
+    ToolSheet stored = known.stored().sheet();
+    tool.undated()
+        .filter(sheet -> !sheet.equals(ToolForms.inPageOrder(stored)))
+        .ifPresent(sheet -> changes.addAll(changes("", stored, sheet)));
+    if (tool.pages().isEmpty()) {
+      return changes;
+    }
+    Map<String, ToolSheet> pages = new HashMap<>();
+    known.entry().pages().forEach(page -> pages.put(page.holdsFrom(), page.tool()));
     tool.pages()
         .forEach((day, page) -> {
-          ToolSheet before = stored.get(day);
+          ToolSheet before = pages.get(day.toString());
           if (before == null) {
             changes.add(SheetCells.Change.of("Price page from " + day, "", "new"));
           } else if (!before.equals(page.tool())) {
             changes.addAll(changes("From " + day + ": ", before, page.tool()));
           }
         });
-    if (tool.archived() != known.archived()) {
+    if (tool.archived() != known.stored().archived()) {
       changes.add(
           SheetCells.Change.of(
-              "Archived", known.archived() ? "yes" : "no", tool.archived() ? "yes" : "no"));
+              "Archived",
+              known.stored().archived() ? "yes" : "no",
+              tool.archived() ? "yes" : "no"));
     }
     return changes;
   }

@@ -1,6 +1,7 @@
 package tertulia.app.exchange;
 
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
@@ -45,6 +46,29 @@ final class PriceReader {
           throw new IllegalArgumentException(
               "\"" + kind + "\" is not one of listed, quote, assumed, on-request.");
     };
+  }
+
+  /** Whether both ends of a range charge for the same things in the same order. */
+  static boolean sameShape(List<ToolSheet.TermPart> low, List<ToolSheet.TermPart> high) {
+    return low.stream()
+        .map(PriceReader::shape)
+        .toList()
+        .equals(high.stream().map(PriceReader::shape).toList());
+  }
+
+  private static List<Object> shape(ToolSheet.TermPart term) {
+    List<Object> shape = new ArrayList<>(List.of(term.monthsCommitted(), term.upFront()));
+    term.charges().forEach(charge -> shape.add(shape(charge)));
+    for (ToolSheet.AddOnPart addOn : term.addOns()) {
+      shape.add(addOn.name());
+      addOn.charges().forEach(charge -> shape.add(shape(charge)));
+    }
+    return shape;
+  }
+
+  private static String shape(ToolSheet.ChargePart charge) {
+    int bands = charge instanceof ToolSheet.BandedPart banded ? banded.bands().size() : 0;
+    return charge.getClass().getSimpleName() + " " + bands + " " + charge.name();
   }
 
   static PriceList list(ToolSheet.TermPart part, CurrencyUnit currency) {

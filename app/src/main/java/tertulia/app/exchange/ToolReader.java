@@ -106,6 +106,16 @@ public final class ToolReader {
     if (currency.isEmpty()) {
       return Optional.empty();
     }
+    boolean assumed = "assumed".equals(part.basis());
+    if (assumed && !PriceReader.sameShape(part.prices(), part.highPrices())) {
+      faults.add(
+          at,
+          "Plan \""
+              + part.name()
+              + "\" is assumed: its low and high prices charge for the same things, in the same"
+              + " order, for the same terms. Bring them into line.");
+      return Optional.empty();
+    }
     List<PriceList> lists = lists(at + "/prices", part.prices(), currency.get());
     List<PriceList> high = lists(at + "/highPrices", part.highPrices(), currency.get());
     List<Allowance> allowances = new ArrayList<>();

@@ -8,6 +8,8 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tertulia.app.catalogue.Catalogue;
@@ -75,8 +77,10 @@ class PriceChanges {
 
   /** Announcements of tools in the catalogue, newest first. */
   private List<Announcement> known() {
+    Set<String> here =
+        catalogue.everything().stream().map(tool -> tool.sheet().id()).collect(Collectors.toSet());
     return feed.announced(catalogue.today()).stream()
-        .filter(a -> catalogue.find(a.tool()).isPresent())
+        .filter(a -> here.contains(a.tool()))
         .sorted(Comparator.comparing(Announcement::on).reversed())
         .toList();
   }

@@ -99,6 +99,28 @@ public class PricePageTest extends BrowserTest {
   }
 
   @Test
+  public void aPageOfManyPlansLosesNothing() {
+    Page page = blank();
+    page.locator("[name=name]").fill("Oystercatcher");
+    StringBuilder names = new StringBuilder();
+    StringBuilder prices = new StringBuilder();
+    for (int p = 0; p < 24; p++) {
+      names.append(p == 0 ? "" : "\t").append("Plan ").append(p);
+      prices.append(p == 0 ? "" : "\t").append(p + 1).append(".50");
+    }
+    paste(page, plan(0), names + "\n");
+    paste(page, price(0, 0, "m1"), prices + "\n");
+    page.locator("[name='conditions[5].value']").fill("no");
+    int fields =
+        (Integer) page.evaluate("() => document.querySelectorAll('form.sheet [name]').length");
+    assertTrue(fields > 2_000, fields + " fields");
+    ToolSheet sheet = saved(page, "oystercatcher");
+    assertEquals(sheet.plans().size(), 24);
+    assertEquals(prices(sheet, 23), List.of("24.50"));
+    assertEquals(sheet.conditions().getFirst().value(), "no");
+  }
+
+  @Test
   public void whatIsWrongIsSaidBesideTheCellWhileOneWrites() {
     Page page = blank();
     page.locator("[name=name]").fill("Whimbrel");
