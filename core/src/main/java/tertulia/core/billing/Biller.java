@@ -10,32 +10,38 @@ import java.util.TreeMap;
 import java.util.stream.Stream;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
+import tertulia.core.billing.History.Floor;
+import tertulia.core.billing.History.Run;
 import tertulia.core.growth.Measure;
 import tertulia.core.money.ExchangeRate;
 import tertulia.core.money.Rounding;
-import tertulia.core.money.UnitPrice;
 import tertulia.core.pricing.BillingTerm.Payment;
 import tertulia.core.pricing.Charge;
 import tertulia.core.pricing.MonthlyPrice;
 import tertulia.core.pricing.Offer;
+import tertulia.core.pricing.PlanPrices;
 import tertulia.core.pricing.PriceBasis;
 import tertulia.core.pricing.Reductions;
 import tertulia.core.time.Horizon;
 import tertulia.core.time.MonthSpan;
 
 /**
- * Bills one plan under one term, term after term, over a horizon. At the start of a term the units
- * then needed are bought for all of it; additions are invoiced for the months left; fewer can be
- * held only from the next term on. With a monthly term units follow demand. Usage and fees are
- * billed for their month whatever the term, one-offs when first taken, and what is missing to a
- * yearly minimum at the end of each year.
+ * Bills terms. At the start of a term the units then needed are bought for all of it; additions are
+ * invoiced for the months left; fewer can be held only from the next term on. With a monthly term
+ * units follow demand. Usage and fees are billed for their month whatever the term, one-offs when
+ * first taken, and what is missing to a yearly minimum at the end of each year.
  */
 public final class Biller {
+  private static final int YEAR = 12;
   private final Purchase purchase;
-  private final Horizon horizon;
+  private final MonthSpan term;
+  private final int leave;
+  private final Leaving leaving;
+  private final Optional<ExchangeRate> rate;
   private final Map<Slot, List<InvoiceLine>> lines = new TreeMap<>(Slot.ORDER);
   private final int[] idleUnits;
   private final BigDecimal[] idleMoney;
+  private History history;
 
   /** When an invoice falls due and what it covers. */
   private record Slot(int due, MonthSpan covers) {
@@ -43,63 +49,133 @@ public final class Biller {
         Comparator.comparingInt(Slot::due)
             .thenComparing(slot -> slot.covers().end(), Comparator.reverseOrder())
             .thenComparing(slot -> slot.covers().from());
+
+    static Slot of(Invoice invoice) {
+      return new Slot(invoice.due(), invoice.covers());
+    }
   }
 
-  private Biller(Purchase purchase) {
+  private Biller(
+      Purchase purchase,
+      MonthSpan term,
+      int leave,
+      Leaving leaving,
+      History before,
+      Optional<ExchangeRate> rate) {
     this.purchase = purchase;
-    this.horizon = purchase.horizon();
-    this.idleUnits = new int[horizon.months()];
-    this.idleMoney = new BigDecimal[horizon.months()];
+    this.term = term;
+    this.leave = leave;
+    this.leaving = leaving;
+    this.history = before;
+    this.rate = rate;
+    this.idleUnits = new int[lastMonth() - term.from()];
+    this.idleMoney = new BigDecimal[idleUnits.length];
     java.util.Arrays.fill(idleMoney, BigDecimal.ZERO);
   }
 
+  /** The first month in which the term is not used: it was left, or the horizon ends. */
+  private int lastMonth() {
+    return Math.min(leave, purchase.horizon().months());
+  }
+
+  private boolean isLeft() {
+    return leave < term.end() && leave < purchase.horizon().months();
+  }
+
   /**
-   * The invoices of a purchase.
+   * The invoices of a purchase kept over its horizon, term after term.
    *
    * @param rate brings the invoices into the reporting currency; empty if they are in it
    */
   public static Ledger bill(Purchase purchase, Optional<ExchangeRate> rate) {
-    Biller biller = new Biller(purchase);
+    int length = purchase.list().term().monthsCommitted();
+    int months = purchase.horizon().months();
+    List<BilledTerm> terms = new ArrayList<>();
+    History history = History.NONE;
+    for (int start = 0; start < months; start += length) {
+      MonthSpan term = new MonthSpan(start, start + length);
+      BilledTerm billed = bill(purchase, term, term.end(), Leaving.CREDITED, history, rate);
+      terms.add(billed);
+      history = billed.after();
+    }
+    CurrencyUnit reporting = rate.map(ExchangeRate::to).orElse(purchase.list().currency());
+    return ledger(purchase.horizon(), reporting, terms, history.close(rate, months));
+  }
+
+  /**
+   * The invoices of one term.
+   *
+   * @param leave the first month in which the plan is not used any more; the term's end or later if
+   *     it is used to its end
+   * @param before what was billed before it
+   */
+  public static BilledTerm bill(
+      Purchase purchase,
+      MonthSpan term,
+      int leave,
+      Leaving leaving,
+      History before,
+      Optional<ExchangeRate> rate) {
+    return new Biller(purchase, term, Math.min(leave, term.end()), leaving, before, rate).billed();
+  }
+
+  /** Terms that follow one another over a horizon. */
+  public static Ledger ledger(
+      Horizon horizon, CurrencyUnit reporting, List<BilledTerm> terms, Optional<Invoice> last) {
+    List<Invoice> invoices = new ArrayList<>();
+    List<Ledger.Idle> idle = new ArrayList<>();
+    terms.forEach(term -> {
+      invoices.addAll(term.invoices());
+      idle.addAll(term.idle());
+    });
+    last.ifPresent(invoices::add);
+    invoices.sort(Comparator.comparing(Slot::of, Slot.ORDER));
+    return new Ledger(horizon, reporting, invoices, idle);
+  }
+
+  private BilledTerm billed() {
+    PriceBasis basis = basis(term.from());
     for (Charge charge : purchase.list().charges()) {
       switch (charge) {
-        case Charge.Held held -> biller.billTerms(held);
-        case Charge.OneOff oneOff -> biller.billOnce(oneOff);
-        case Charge.Usage usage -> biller.billUsage(usage);
-        case Charge.PaymentFee fee -> biller.billFees(fee);
+        case Charge.Held held -> billTerm(held, basis);
+        case Charge.OneOff oneOff -> billOnce(oneOff);
+        case Charge.Usage usage -> billUsage(usage);
+        case Charge.PaymentFee fee -> billFees(fee);
       }
     }
-    purchase.offers().forEach(biller::takeOff);
-    purchase.list().yearlyMinimum().ifPresent(biller::billMinimum);
-    return biller.ledger(rate);
+    purchase.offers().forEach(this::takeOff);
+    List<Invoice> invoices = new ArrayList<>();
+    lines.forEach((slot, parts) ->
+        invoices.add(new Invoice(slot.due(), slot.covers(), currency(), parts, rate)));
+    List<Invoice> minimums = minimums(invoices);
+    if (isLeft() && leaving == Leaving.CREDITED) {
+      List.copyOf(invoices).forEach(invoice -> invoice.credit(leave).ifPresent(invoices::add));
+    }
+    invoices.addAll(minimums);
+    return new BilledTerm(invoices, idle(), history);
   }
 
   private PriceBasis basis(int m) {
     return PriceBasis.inMonth(purchase.plan(), purchase.rise(), m);
   }
 
-  private void billTerms(Charge.Held charge) {
-    int length = purchase.list().term().monthsCommitted();
-    for (int start = 0; start < horizon.months(); start += length) {
-      billTerm(charge, basis(start), new MonthSpan(start, start + length));
-    }
-  }
-
-  private void billTerm(Charge.Held charge, PriceBasis basis, MonthSpan term) {
+  private void billTerm(Charge.Held charge, PriceBasis basis) {
     boolean upFront = purchase.list().term().payment() == Payment.UP_FRONT;
+    boolean staysDue = leaving == Leaving.LOST || !isLeft();
     int held = 0;
     int needed = 0;
     int invoiced = 0;
     for (int m = term.from(); m < term.end(); m++) {
-      boolean within = horizon.contains(m);
+      boolean within = m < lastMonth();
       int wanted = within ? purchase.wanted(charge, m) : held;
       needed = within ? needed(charge, m) : needed;
       held = Math.max(held, wanted);
-      if (!upFront) {
+      if (!upFront && (within || staysDue)) {
         add(charge, basis, new MonthSpan(m, m + 1), needed, held, 0);
-      } else if (m == term.from()) {
+      } else if (upFront && m == term.from()) {
         add(charge, basis, term, needed, held, 0);
         invoiced = held;
-      } else if (isDearer(charge, basis, held, invoiced)) {
+      } else if (upFront && isDearer(charge, basis, held, invoiced)) {
         add(charge, basis, new MonthSpan(m, term.end()), needed, held, invoiced);
         invoiced = held;
       }
@@ -154,14 +230,14 @@ public final class Biller {
   }
 
   private void idle(int m, int units, BigDecimal money) {
-    idleUnits[m] += units;
-    idleMoney[m] = idleMoney[m].add(money);
+    idleUnits[m - term.from()] += units;
+    idleMoney[m - term.from()] = idleMoney[m - term.from()].add(money);
   }
 
   /** Once for the account, or for every unit more than ever before; never for what is owned. */
   private void billOnce(Charge.OneOff charge) {
-    int most = 0;
-    for (int m = 0; m < horizon.months(); m++) {
+    int most = history.once(purchase.plan().id(), charge.name());
+    for (int m = term.from(); m < lastMonth(); m++) {
       int units = charge.each().isEmpty() ? 1 : taken(charge.each().get(), m);
       if (m == 0 && purchase.ownedIn(0).isPresent()) {
         most = charge.each().isEmpty() ? 1 : Math.min(units, purchase.ownedIn(0).get().units());
@@ -172,6 +248,7 @@ public final class Biller {
         most = units;
       }
     }
+    history = history.paid(purchase.plan().id(), charge.name(), most);
   }
 
   private int taken(Measure measure, int m) {
@@ -180,7 +257,7 @@ public final class Biller {
 
   private void billUsage(Charge.Usage charge) {
     boolean bySeat = charge.included().perSeat().signum() > 0;
-    for (int m = 0; m < horizon.months(); m++) {
+    for (int m = term.from(); m < lastMonth(); m++) {
       BigDecimal demand = purchase.needed().get(m).amount(charge.measure()).orElseThrow();
       int seats = bySeat ? purchase.seats(charge.included().seats(), m) : 0;
       Reductions here = Reductions.of(purchase.offers(), charge, m);
@@ -189,7 +266,7 @@ public final class Biller {
   }
 
   private void billFees(Charge.PaymentFee charge) {
-    for (int m = 0; m < horizon.months(); m++) {
+    for (int m = term.from(); m < lastMonth(); m++) {
       BigDecimal payments = purchase.needed().get(m).amount(charge.payments()).orElseThrow();
       Reductions here = Reductions.of(purchase.offers(), charge, m);
       addUnlessZero(
@@ -214,7 +291,7 @@ public final class Biller {
     if (!(offer.benefit() instanceof Offer.Benefit.AmountOff off)) {
       return;
     }
-    int left = off.invoices();
+    int left = off.invoices() - history.reduced(offer.name());
     for (Map.Entry<Slot, List<InvoiceLine>> invoice : lines.entrySet()) {
       int due = invoice.getKey().due();
       Money touched = touched(invoice.getValue(), offer);
@@ -223,6 +300,7 @@ public final class Biller {
         left--;
       }
     }
+    history = history.reduced(offer.name(), off.invoices() - left);
   }
 
   /** What an invoice's touched lines come to, less what other offers took off it already. */
@@ -246,47 +324,66 @@ public final class Biller {
     return purchase.list().currency();
   }
 
-  /** For every twelve months, and for those left at the end, what is missing to the minimum. */
-  private void billMinimum(UnitPrice minimum) {
-    int length = purchase.list().term().monthsCommitted();
-    int end = Math.ceilDiv(horizon.months(), length) * length;
-    Money[] charged = chargedByMonth(end);
-    for (int from = 0; from < horizon.months(); from += 12) {
-      MonthSpan year = new MonthSpan(from, Math.min(from + 12, end));
-      Money sum = sum(java.util.Arrays.stream(charged, year.from(), year.end()));
-      PriceBasis basis = basis(from / length * length);
-      InvoiceLine line = new InvoiceLine.ToMinimum(minimum, basis, year.months(), sum);
-      if (!line.amount().isZero()) {
-        add(new Slot(year.end() - 1, year), line);
-      }
+  /**
+   * For every year of the run that ends within the term, what is missing to its minimum. The run
+   * goes on if the term before was of the same plan.
+   */
+  private List<Invoice> minimums(List<Invoice> invoices) {
+    if (purchase.plan().lists(PlanPrices.End.HIGH).stream()
+        .allMatch(list -> list.yearlyMinimum().isEmpty())) {
+      history = history.on(Optional.empty());
+      return List.of();
     }
+    String plan = purchase.plan().id();
+    Run run =
+        history
+            .run()
+            .filter(r -> r.plan().equals(plan))
+            .orElseGet(() -> new Run(plan, term.from(), floor(), List.of()));
+    List<Money> charged = charged(run, invoices);
+    List<Invoice> due = new ArrayList<>();
+    while (charged.size() >= YEAR && run.from() < purchase.horizon().months()) {
+      MonthSpan year = new MonthSpan(run.from(), run.from() + YEAR);
+      List<Money> first = charged.subList(0, YEAR);
+      run.floor().flatMap(floor -> floor.missing(year, first, rate)).ifPresent(due::add);
+      charged = charged.subList(YEAR, charged.size());
+      run = new Run(plan, year.end(), floor(), List.of());
+    }
+    history = history.on(Optional.of(new Run(plan, run.from(), run.floor(), charged)));
+    return due;
   }
 
-  /** The spread of all invoices so far, in their own currency. */
-  private Money[] chargedByMonth(int end) {
-    Money[] months = new Money[end];
+  private Optional<Floor> floor() {
+    return purchase.list().yearlyMinimum().map(minimum -> new Floor(minimum, basis(term.from())));
+  }
+
+  /** What the run's months are charged with this term, spread, up to where it ends or was left. */
+  private List<Money> charged(Run run, List<Invoice> invoices) {
+    int end = isLeft() ? leave : term.end();
+    Money[] months = new Money[end - run.from()];
     java.util.Arrays.fill(months, Money.zero(currency()));
-    lines.forEach((slot, parts) -> {
-      Money[] shares =
-          new Invoice(slot.due(), slot.covers(), currency(), parts, Optional.empty()).ownShares();
+    for (int i = 0; i < run.charged().size(); i++) {
+      months[i] = run.charged().get(i);
+    }
+    for (Invoice invoice : invoices) {
+      Money[] shares = invoice.ownShares();
       for (int i = 0; i < shares.length; i++) {
-        int m = slot.covers().from() + i;
-        months[m] = months[m].plus(shares[i]);
+        int m = invoice.covers().from() + i - run.from();
+        if (m < months.length) {
+          months[m] = months[m].plus(shares[i]);
+        }
       }
-    });
-    return months;
+    }
+    return List.of(months);
   }
 
-  private Ledger ledger(Optional<ExchangeRate> rate) {
+  private List<Ledger.Idle> idle() {
     CurrencyUnit reporting = rate.map(ExchangeRate::to).orElse(currency());
-    List<Invoice> invoices = new ArrayList<>();
-    lines.forEach((slot, parts) ->
-        invoices.add(new Invoice(slot.due(), slot.covers(), currency(), parts, rate)));
     List<Ledger.Idle> idle = new ArrayList<>();
-    for (int m = 0; m < horizon.months(); m++) {
-      BigDecimal exact = rate.map(ExchangeRate::rate).orElse(BigDecimal.ONE).multiply(idleMoney[m]);
-      idle.add(new Ledger.Idle(idleUnits[m], Rounding.toMinorUnit(exact, reporting)));
+    for (int i = 0; i < idleUnits.length; i++) {
+      BigDecimal exact = rate.map(ExchangeRate::rate).orElse(BigDecimal.ONE).multiply(idleMoney[i]);
+      idle.add(new Ledger.Idle(idleUnits[i], Rounding.toMinorUnit(exact, reporting)));
     }
-    return new Ledger(horizon, reporting, invoices, idle);
+    return idle;
   }
 }

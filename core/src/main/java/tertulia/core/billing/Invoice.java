@@ -53,6 +53,31 @@ public record Invoice(
     return Rounding.spread(reported(), covers.months());
   }
 
+  /**
+   * The credit for months from {@code leave} on: their spread shares, given back in that month.
+   * Empty if nothing of them was paid for.
+   */
+  Optional<Invoice> credit(int leave) {
+    if (covers.end() <= leave || covers.from() >= leave) {
+      return Optional.empty();
+    }
+    Money[] shares = shares();
+    Money unused = Money.zero(shares[0].getCurrencyUnit());
+    for (int m = leave; m < covers.end(); m++) {
+      unused = unused.plus(shares[m - covers.from()]);
+    }
+    MonthSpan months = new MonthSpan(leave, covers.end());
+    return unused.isZero()
+        ? Optional.empty()
+        : Optional.of(
+            new Invoice(
+                leave,
+                months,
+                unused.getCurrencyUnit(),
+                List.of(new InvoiceLine.Credit(due, unused, months.months())),
+                Optional.empty()));
+  }
+
   /** The working of {@link #reported}. */
   public Working explain(Horizon horizon) {
     String label =

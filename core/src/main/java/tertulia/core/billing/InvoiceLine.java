@@ -463,6 +463,42 @@ public sealed interface InvoiceLine {
     }
   }
 
+  /**
+   * What is given back for the months of an invoice that are not used.
+   *
+   * @param of the month in which the credited invoice fell due
+   * @param unused the spread shares of the months, in the reporting currency
+   */
+  record Credit(int of, Money unused, int months) implements InvoiceLine {
+    @Override
+    public String name() {
+      return "Credit for unused months";
+    }
+
+    @Override
+    public Money amount() {
+      return unused.negated();
+    }
+
+    @Override
+    public Working explain() {
+      return new Working.Derived(
+          name(),
+          Quantity.of(amount()),
+          "the spread shares of "
+              + months
+              + (months == 1 ? " month" : " months")
+              + " of the invoice of plan month "
+              + of,
+          List.of());
+    }
+
+    @Override
+    public boolean touchedBy(Offer offer) {
+      return false;
+    }
+  }
+
   private static List<String> endings(Working exact, Money amount, PriceBasis basis) {
     List<String> words = new ArrayList<>();
     boolean changed =
