@@ -99,7 +99,8 @@ public final class Biller {
       history = billed.after();
     }
     CurrencyUnit reporting = rate.map(ExchangeRate::to).orElse(purchase.list().currency());
-    return ledger(purchase.horizon(), reporting, terms, history.close(rate, months));
+    return ledger(
+        purchase.horizon(), reporting, terms, history.close(rate, months).stream().toList());
   }
 
   /**
@@ -119,16 +120,20 @@ public final class Biller {
     return new Biller(purchase, term, Math.min(leave, term.end()), leaving, before, rate).billed();
   }
 
-  /** Terms that follow one another over a horizon. */
+  /**
+   * Terms that follow one another over a horizon.
+   *
+   * @param closing what unfinished years owe where a run on a plan ends
+   */
   public static Ledger ledger(
-      Horizon horizon, CurrencyUnit reporting, List<BilledTerm> terms, Optional<Invoice> last) {
+      Horizon horizon, CurrencyUnit reporting, List<BilledTerm> terms, List<Invoice> closing) {
     List<Invoice> invoices = new ArrayList<>();
     List<Ledger.Idle> idle = new ArrayList<>();
     terms.forEach(term -> {
       invoices.addAll(term.invoices());
       idle.addAll(term.idle());
     });
-    last.ifPresent(invoices::add);
+    invoices.addAll(closing);
     invoices.sort(Comparator.comparing(Slot::of, Slot.ORDER));
     return new Ledger(horizon, reporting, invoices, idle);
   }

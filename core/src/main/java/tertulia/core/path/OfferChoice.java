@@ -74,7 +74,7 @@ record OfferChoice(Ledger ledger, List<Offer> used, Map<String, String> refused)
         purchase.with(used.stream().filter(other -> !other.equals(offer)).toList()), rate);
   }
 
-  private static Optional<String> otherCurrency(Offer offer, Purchase purchase) {
+  static Optional<String> otherCurrency(Offer offer, Purchase purchase) {
     return offer
         .benefit()
         .currency()

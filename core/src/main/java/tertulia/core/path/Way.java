@@ -1,0 +1,96 @@
+package tertulia.core.path;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.joda.money.Money;
+import tertulia.core.billing.InvoiceLine;
+import tertulia.core.billing.Ledger;
+import tertulia.core.pricing.Offer;
+import tertulia.core.time.MonthSpan;
+import tertulia.core.working.Quantity;
+import tertulia.core.working.Working;
+
+/**
+ * A way through a tool's plans: one term after the other, over all months.
+ *
+ * @param legs one a term, in order
+ * @param offers those used, in the tool's order
+ * @param changing what changes of plan cost in people's time, in the ledger's currency; counted in
+ *     the choice but not in the ledger
+ */
+public record Way(List<Leg> legs, Ledger ledger, List<Offer> offers, Money changing) {
+  public Way {
+    legs = List.copyOf(legs);
+    offers = List.copyOf(offers);
+  }
+
+  /**
+   * One term.
+   *
+   * @param months those in which the plan is used, within the horizon
+   * @param committedTo the month in which the term ends, past the horizon if it does
+   */
+  public record Leg(Option option, MonthSpan months, int committedTo) {
+    /** Whether the plan stopped qualifying before the term was over. */
+    public boolean isLeftEarly(int horizon) {
+      return months.end() < committedTo && months.end() < horizon;
+    }
+  }
+
+  /** Terms in a row under one option, joined: what is drawn as one stretch. */
+  public List<Leg> stretches() {
+    List<Leg> joined = new ArrayList<>();
+    for (Leg leg : legs) {
+      if (!joined.isEmpty() && joined.getLast().option().equals(leg.option())) {
+        Leg before = joined.removeLast();
+        joined.add(
+            new Leg(
+                leg.option(),
+                new MonthSpan(before.months().from(), leg.months().end()),
+                leg.committedTo()));
+      } else {
+        joined.add(leg);
+      }
+    }
+    return joined;
+  }
+
+  /** How often the plan changes. */
+  public int changes() {
+    int changes = 0;
+    for (int i = 1; i < legs.size(); i++) {
+      changes += isSamePlan(legs.get(i - 1), legs.get(i)) ? 0 : 1;
+    }
+    return changes;
+  }
+
+  private static boolean isSamePlan(Leg a, Leg b) {
+    return a.option().plan().id().equals(b.option().plan().id());
+  }
+
+  /** What is given back for terms that are left early, 0 or more. */
+  public Money credited() {
+    return ledger.invoices().stream()
+        .flatMap(invoice -> invoice.lines().stream())
+        .filter(InvoiceLine.Credit.class::isInstance)
+        .map(line -> line.amount().negated())
+        .reduce(Money.zero(ledger.currency()), Money::plus);
+  }
+
+  /** The working of what is taken when; the amounts stand in the ledger's. */
+  public Working explain() {
+    List<Working> parts = new ArrayList<>();
+    for (Leg leg : stretches()) {
+      parts.add(
+          new Working.Derived(
+              leg.option().label(),
+              Quantity.of(leg.months().months(), "months"),
+              "from "
+                  + ledger.horizon().month(leg.months().from())
+                  + " to "
+                  + ledger.horizon().month(leg.months().end() - 1),
+              List.of()));
+    }
+    return Working.Sum.of("The way through the plans", "months", parts);
+  }
+}

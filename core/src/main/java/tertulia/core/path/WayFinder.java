@@ -1,0 +1,267 @@
+package tertulia.core.path;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.joda.money.CurrencyUnit;
+import org.joda.money.Money;
+import org.jspecify.annotations.Nullable;
+import tertulia.core.billing.BilledTerm;
+import tertulia.core.billing.Biller;
+import tertulia.core.billing.History;
+import tertulia.core.billing.Invoice;
+import tertulia.core.billing.Leaving;
+import tertulia.core.billing.Ledger;
+import tertulia.core.billing.Purchase;
+import tertulia.core.billing.UnitsNeeded;
+import tertulia.core.billing.View;
+import tertulia.core.money.ExchangeRate;
+import tertulia.core.pricing.Offer;
+import tertulia.core.time.MonthSpan;
+
+/**
+ * Finds the cheapest way through options by looking from each month at every term that can begin
+ * there. What a term costs depends on what came before only through its {@link History}, so the
+ * best way on from a month, a plan and a history is found once (Bellman 1957). Amounts are exact
+ * minor units.
+ */
+final class WayFinder {
+  private final List<Option> options;
+  private final boolean[][] qualifies;
+  private final Setting setting;
+  private final List<Offer> offers;
+  private final Map<State, Plan> known = new HashMap<>();
+  private final Map<Start, BilledTerm> billed = new HashMap<>();
+
+  /**
+   * What holds for every way.
+   *
+   * @param changing what one change of plan costs in people's time, in the reporting currency
+   */
+  record Setting(
+      Market market,
+      List<UnitsNeeded> months,
+      tertulia.core.money.PriceRise rise,
+      tertulia.core.time.Horizon horizon,
+      View view,
+      Leaving leaving,
+      Money changing) {}
+
+  /** Where a way stands; {@code last} is the place of the option before, −1 at the start. */
+  private record State(int month, int last, History history) {}
+
+  private record Start(int option, int month, History history) {}
+
+  /** The best way on from a state; {@code option} is −1 at the end. */
+  private record Plan(long minor, int changes, int terms, int option) {
+    boolean isBetterThan(@Nullable Plan other) {
+      if (other == null) {
+        return true;
+      }
+      if (minor != other.minor) {
+        return minor < other.minor;
+      }
+      return changes != other.changes ? changes < other.changes : terms < other.terms;
+    }
+  }
+
+  private WayFinder(
+      List<Option> options, boolean[][] qualifies, Setting setting, List<Offer> offers) {
+    this.options = options;
+    this.qualifies = qualifies;
+    this.setting = setting;
+    this.offers = offers;
+  }
+
+  /**
+   * The cheapest way over every permitted combination of offers; on equality the one with fewer
+   * changes of plan, then fewer terms, then in catalogue order.
+   *
+   * @param qualifies by option and month; in every month some option must
+   */
+  static Way cheapest(List<Option> options, boolean[][] qualifies, Setting setting) {
+    WayFinder best = null;
+    for (List<Offer> combination :
+        OfferChoice.combinations(options.getFirst().offering().offers())) {
+      WayFinder finder = new WayFinder(options, qualifies, setting, combination);
+      if (best == null || finder.start().isBetterThan(best.start())) {
+        best = finder;
+      }
+    }
+    return java.util.Objects.requireNonNull(best).way();
+  }
+
+  private Plan start() {
+    return best(new State(0, -1, History.NONE));
+  }
+
+  private int months() {
+    return setting.horizon().months();
+  }
+
+  private Plan best(State state) {
+    Plan found = known.get(state);
+    if (found == null) {
+      found = state.month() >= months() ? end(state) : choose(state);
+      known.put(state, found);
+    }
+    return found;
+  }
+
+  private Plan end(State state) {
+    return new Plan(minor(closing(state)), 0, 0, -1);
+  }
+
+  private Plan choose(State state) {
+    Plan best = null;
+    for (int o = 0; o < options.size(); o++) {
+      if (qualifies[o][state.month()]) {
+        Plan onward = best(next(state, o));
+        boolean changes = isChange(state, o);
+        long minor =
+            onward.minor()
+                + minor(bill(state, o).invoices())
+                + (changes ? minor(closing(state)) + setting.changing().getAmountMinorLong() : 0);
+        Plan plan = new Plan(minor, onward.changes() + (changes ? 1 : 0), onward.terms() + 1, o);
+        if (plan.isBetterThan(best)) {
+          best = plan;
+        }
+      }
+    }
+    return java.util.Objects.requireNonNull(best, "some option qualifies in every month");
+  }
+
+  private boolean isChange(State state, int option) {
+    return state.last() >= 0
+        && !options.get(state.last()).plan().id().equals(options.get(option).plan().id());
+  }
+
+  private State next(State state, int option) {
+    return new State(
+        Math.min(leave(option, state.month()), months()), option, bill(state, option).after());
+  }
+
+  private int termEnd(int option, int start) {
+    return start + options.get(option).list().term().monthsCommitted();
+  }
+
+  /** The first month of a term in which its plan does not qualify any more, or its end. */
+  private int leave(int option, int start) {
+    int end = termEnd(option, start);
+    for (int m = start + 1; m < Math.min(end, months()); m++) {
+      if (!qualifies[option][m]) {
+        return m;
+      }
+    }
+    return end;
+  }
+
+  private BilledTerm bill(State state, int option) {
+    return billed.computeIfAbsent(new Start(option, state.month(), state.history()), this::bill);
+  }
+
+  private BilledTerm bill(Start start) {
+    return Biller.bill(
+        purchase(options.get(start.option())),
+        new MonthSpan(start.month(), termEnd(start.option(), start.month())),
+        leave(start.option(), start.month()),
+        setting.leaving(),
+        start.history(),
+        rate(start.option()));
+  }
+
+  /** Of the offers used those that the option permits. */
+  private Purchase purchase(Option option) {
+    Purchase plain =
+        new Purchase(
+            option.plan(),
+            option.list(),
+            setting.months(),
+            setting.rise(),
+            setting.horizon(),
+            setting.market().averagePayment(option.list()),
+            List.of(),
+            option.offering().owned());
+    Offer.Buyer buyer = plain.buyer(option.offering().owned().isPresent());
+    return plain.with(
+        offers.stream()
+            .filter(offer -> offer.refusal(buyer).isEmpty())
+            .filter(offer -> OfferChoice.otherCurrency(offer, plain).isEmpty())
+            .toList());
+  }
+
+  private Optional<ExchangeRate> rate(int option) {
+    return setting.market().rate(options.get(option).list());
+  }
+
+  /** What an unfinished year of the run that ends here owes. */
+  private List<Invoice> closing(State state) {
+    return state.last() < 0
+        ? List.of()
+        : state.history().close(rate(state.last()), months()).stream().toList();
+  }
+
+  private long minor(List<Invoice> invoices) {
+    return new Ledger(setting.horizon(), reporting(), invoices, List.of())
+        .total(setting.view())
+        .getAmountMinorLong();
+  }
+
+  private CurrencyUnit reporting() {
+    return setting.market().reporting();
+  }
+
+  private Way way() {
+    List<Integer> route = new ArrayList<>();
+    for (State state = new State(0, -1, History.NONE); state.month() < months(); ) {
+      int option = best(state).option();
+      route.add(option);
+      state = next(state, option);
+    }
+    return along(route, used(route));
+  }
+
+  /** Of the offers those without which the route would cost something else. */
+  private List<Offer> used(List<Integer> route) {
+    Money total = along(route, offers).ledger().total(setting.view());
+    return offers.stream().filter(offer -> !total.equals(without(offer, route))).toList();
+  }
+
+  private Money without(Offer offer, List<Integer> route) {
+    List<Offer> others = offers.stream().filter(other -> !other.equals(offer)).toList();
+    return new WayFinder(options, qualifies, setting, others)
+        .along(route, others)
+        .ledger()
+        .total(setting.view());
+  }
+
+  private Way along(List<Integer> route, List<Offer> named) {
+    List<Way.Leg> legs = new ArrayList<>();
+    List<BilledTerm> terms = new ArrayList<>();
+    List<Invoice> closed = new ArrayList<>();
+    State state = new State(0, -1, History.NONE);
+    int changes = 0;
+    for (int option : route) {
+      if (isChange(state, option)) {
+        closed.addAll(closing(state));
+        changes++;
+      }
+      State next = next(state, option);
+      terms.add(bill(state, option));
+      legs.add(
+          new Way.Leg(
+              options.get(option),
+              new MonthSpan(state.month(), next.month()),
+              termEnd(option, state.month())));
+      state = next;
+    }
+    closed.addAll(closing(state));
+    return new Way(
+        legs,
+        Biller.ledger(setting.horizon(), reporting(), terms, closed),
+        named,
+        setting.changing().multipliedBy(changes));
+  }
+}

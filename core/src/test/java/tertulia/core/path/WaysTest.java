@@ -1,0 +1,438 @@
+package tertulia.core.path;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertTrue;
+import static tertulia.core.Samples.EUR;
+import static tertulia.core.Samples.JAN_2027;
+import static tertulia.core.Samples.capped;
+import static tertulia.core.Samples.eur;
+import static tertulia.core.Samples.growing;
+import static tertulia.core.Samples.list;
+import static tertulia.core.Samples.money;
+import static tertulia.core.Samples.plan;
+import static tertulia.core.Samples.seats;
+import static tertulia.core.Samples.seatsByMonth;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Random;
+import java.util.Set;
+import java.util.stream.IntStream;
+import org.joda.money.Money;
+import org.testng.annotations.Test;
+import tertulia.core.Samples;
+import tertulia.core.billing.BilledTerm;
+import tertulia.core.billing.Biller;
+import tertulia.core.billing.History;
+import tertulia.core.billing.Invoice;
+import tertulia.core.billing.Leaving;
+import tertulia.core.billing.Purchase;
+import tertulia.core.billing.UnitsNeeded;
+import tertulia.core.billing.View;
+import tertulia.core.fit.Fit;
+import tertulia.core.fit.Offering;
+import tertulia.core.growth.Measure;
+import tertulia.core.money.ExchangeRates;
+import tertulia.core.money.PriceRise;
+import tertulia.core.pricing.BillingTerm;
+import tertulia.core.pricing.Charge;
+import tertulia.core.pricing.Offer;
+import tertulia.core.pricing.Plan;
+import tertulia.core.pricing.PriceList;
+import tertulia.core.pricing.UnitRule;
+import tertulia.core.time.Horizon;
+import tertulia.core.time.MonthSpan;
+
+/** The cheapest way through the plans: worked examples, laws, and full enumeration. */
+public class WaysTest {
+  private static final Market MARKET =
+      new Market(
+          new Fit(List.of()),
+          Map.of(),
+          EUR,
+          ExchangeRates.NONE,
+          LocalDate.of(2026, 11, 24),
+          Terms.ANY,
+          Optional.empty(),
+          36);
+  private static final Money NOTHING = Money.zero(EUR);
+
+  private static Ways ways(
+      List<Offering> offerings, List<UnitsNeeded> months, View view, Leaving leaving) {
+    return Ways.through(
+        offerings,
+        MARKET,
+        months,
+        PriceRise.NONE,
+        new Horizon(JAN_2027, months.size()),
+        view,
+        leaving,
+        NOTHING);
+  }
+
+  private static Way way(List<UnitsNeeded> months, View view, Leaving leaving, Plan... plans) {
+    List<Offering> offerings = Arrays.stream(plans).map(Samples::offering).toList();
+    return ((Ways.Found) ways(offerings, months, view, leaving)).best();
+  }
+
+  /** Such as "Small, yearly, up front 0–12". */
+  private static List<String> legs(Way way) {
+    return way.stretches().stream()
+        .map(leg ->
+            leg.option().label() + " " + leg.months().from() + "–" + (leg.months().end() - 1))
+        .toList();
+  }
+
+  private static final Plan SMALL =
+      capped(
+          "Small",
+          240,
+          list(BillingTerm.MONTHLY, seats("6.40")),
+          list(BillingTerm.YEARLY_UP_FRONT, seats("5.20")));
+  private static final Plan LARGE =
+      plan(
+          "Large",
+          list(BillingTerm.MONTHLY, seats("16.90")),
+          list(BillingTerm.YEARLY_UP_FRONT, seats("13.60")));
+  private static final List<UnitsNeeded> GROWING = growing(180, 5, 36);
+
+  @Test
+  public void c13ATermThatIsLeftIsCredited() {
+    Way way = way(GROWING, View.SPREAD, Leaving.CREDITED, SMALL, LARGE);
+    assertEquals(
+        legs(way), List.of("Small, yearly, up front 0–12", "Large, yearly, up front 13–35"));
+    assertEquals(way.ledger().total(View.SPREAD), money("108036.00"));
+    assertEquals(way.ledger().pastHorizon(View.SPREAD), money("4828.00"));
+    assertEquals(way.changes(), 1);
+    assertEquals(
+        way.ledger().explainTotal(View.SPREAD).value().orElseThrow().amount(),
+        new java.math.BigDecimal("108036.00"));
+    // eleven unused months of 240 seats at 5.20
+    assertEquals(way.credited(), money("13728.00"));
+  }
+
+  @Test
+  public void c13ATermThatIsLeftMayBeLost() {
+    Way way = way(GROWING, View.SPREAD, Leaving.LOST, SMALL, LARGE);
+    assertEquals(
+        legs(way),
+        List.of(
+            "Small, monthly 0–0", "Small, yearly, up front 1–12", "Large, yearly, up front 13–35"));
+    assertEquals(way.ledger().total(View.SPREAD), money("108252.00"));
+    assertEquals(way.credited(), NOTHING);
+  }
+
+  @Test
+  public void c13InCash() {
+    Way way = way(GROWING, View.CASH, Leaving.CREDITED, SMALL, LARGE);
+    assertEquals(
+        legs(way), List.of("Small, yearly, up front 0–11", "Large, yearly, up front 12–35"));
+    assertEquals(way.ledger().total(View.CASH), money("110052.00"));
+  }
+
+  @Test
+  public void c13StayingOnOnePlanIsDearer() {
+    Outcome<Stay> stay = stay(List.of(Samples.offering(SMALL), Samples.offering(LARGE)), GROWING);
+    Money total = ((Outcome.Found<Stay>) stay).best().ledger().total(View.SPREAD);
+    assertEquals(total, money("130968.00"));
+    assertEquals(
+        total.minus(
+            way(GROWING, View.SPREAD, Leaving.CREDITED, SMALL, LARGE).ledger().total(View.SPREAD)),
+        money("22932.00"));
+  }
+
+  private static Outcome<Stay> stay(List<Offering> offerings, List<UnitsNeeded> months) {
+    return Stay.cheapest(
+        offerings,
+        MARKET,
+        months,
+        PriceRise.NONE,
+        new Horizon(JAN_2027, months.size()),
+        View.SPREAD);
+  }
+
+  private static final List<UnitsNeeded> SEASON =
+      seatsByMonth(
+          IntStream.range(0, 24)
+              .mapToObj(m -> m % 12 >= 4 && m % 12 <= 8 ? 75 : 52)
+              .toArray(Integer[]::new));
+  private static final PriceList BY_MONTH = list(BillingTerm.MONTHLY, seats("7.20"));
+  private static final PriceList BY_YEAR = list(BillingTerm.YEARLY_UP_FRONT, seats("6.35"));
+
+  @Test
+  public void c14TheCommitmentIsBestBegunAfterThePeak() {
+    Way way = way(SEASON, View.SPREAD, Leaving.CREDITED, plan("Crew", BY_MONTH, BY_YEAR));
+    assertEquals(legs(way), List.of("Crew, monthly 0–8", "Crew, yearly, up front 9–23"));
+    assertEquals(way.ledger().total(View.SPREAD), money("9880.85"));
+    assertEquals(way.ledger().pastHorizon(View.SPREAD), money("2971.80"));
+    assertEquals(
+        way(SEASON, View.SPREAD, Leaving.CREDITED, plan("Crew", BY_MONTH))
+            .ledger()
+            .total(View.SPREAD),
+        money("10641.60"));
+    assertEquals(
+        way(SEASON, View.SPREAD, Leaving.CREDITED, plan("Crew", BY_YEAR))
+            .ledger()
+            .total(View.SPREAD),
+        money("10261.60"));
+  }
+
+  @Test
+  public void c14InCash() {
+    Way way = way(SEASON, View.CASH, Leaving.CREDITED, plan("Crew", BY_MONTH, BY_YEAR));
+    assertEquals(
+        legs(way),
+        List.of("Crew, monthly 0–8", "Crew, yearly, up front 9–20", "Crew, monthly 21–23"));
+    assertEquals(way.ledger().total(View.CASH), money("10013.45"));
+  }
+
+  @Test
+  public void onEqualityFewerChangesThenFewerTermsThenCatalogueOrder() {
+    Plan first = plan("First", list(BillingTerm.MONTHLY, seats("5")));
+    Plan second =
+        plan(
+            "Second",
+            list(BillingTerm.MONTHLY, seats("5")),
+            list(BillingTerm.YEARLY_UP_FRONT, seats("5")));
+    List<UnitsNeeded> still = growing(10, 0, 12);
+    assertEquals(
+        legs(way(still, View.SPREAD, Leaving.CREDITED, first, second)),
+        List.of("Second, yearly, up front 0–11"));
+    Plan third = plan("Third", list(BillingTerm.MONTHLY, seats("5")));
+    assertEquals(
+        legs(way(still, View.SPREAD, Leaving.CREDITED, third, first)),
+        List.of("Third, monthly 0–11"));
+  }
+
+  @Test
+  public void aChangeOfPlanMayCostMoreThanItSaves() {
+    Plan small = capped("Small", 12, list(BillingTerm.MONTHLY, seats("4")));
+    Plan large = plan("Large", list(BillingTerm.MONTHLY, seats("5")));
+    List<UnitsNeeded> months = growing(10, 1, 6);
+    List<Offering> offerings = List.of(Samples.offering(small), Samples.offering(large));
+    // 10 + 11 + 12 seats, one dearer each: 33 saved
+    for (String hours : List.of("32.99", "33.00", "33.01")) {
+      Way way =
+          ((Ways.Found)
+                  Ways.through(
+                      offerings,
+                      MARKET,
+                      months,
+                      PriceRise.NONE,
+                      new Horizon(JAN_2027, 6),
+                      View.SPREAD,
+                      Leaving.CREDITED,
+                      money(hours)))
+              .best();
+      assertEquals(way.changes(), hours.equals("32.99") ? 1 : 0, hours);
+    }
+  }
+
+  @Test
+  public void aMonthInWhichNothingQualifiesIsNamedWithItsReason() {
+    Plan small = capped("Small", 12, list(BillingTerm.MONTHLY, seats("4")));
+    Ways.Gap gap =
+        (Ways.Gap)
+            ways(
+                List.of(Samples.offering(small)), growing(10, 1, 6), View.SPREAD, Leaving.CREDITED);
+    assertEquals(gap.month(), 3);
+    assertEquals(
+        gap.verdicts().get("Small, monthly").reasons().getFirst().sentence(), "seats: 13 of 12");
+  }
+
+  /** Every way there is, by trying all; the cheapest total. */
+  private static Money enumerated(
+      List<Option> options,
+      List<Offer> offers,
+      List<UnitsNeeded> months,
+      View view,
+      Leaving leaving) {
+    Money best = null;
+    for (List<Offer> used : OfferChoice.combinations(offers)) {
+      Enumeration all = new Enumeration(options, used, months, view, leaving);
+      all.from(0, List.of(), History.NONE, Optional.empty(), List.of());
+      best = best == null || all.best.isLessThan(best) ? all.best : best;
+    }
+    return best;
+  }
+
+  private static final class Enumeration {
+    private final List<Option> options;
+    private final List<Offer> offers;
+    private final List<UnitsNeeded> months;
+    private final View view;
+    private final Leaving leaving;
+    private final Horizon horizon;
+    private Money best;
+
+    Enumeration(
+        List<Option> options,
+        List<Offer> offers,
+        List<UnitsNeeded> months,
+        View view,
+        Leaving leaving) {
+      this.options = options;
+      this.offers = offers;
+      this.months = months;
+      this.view = view;
+      this.leaving = leaving;
+      this.horizon = new Horizon(JAN_2027, months.size());
+    }
+
+    void from(
+        int m,
+        List<BilledTerm> before,
+        History history,
+        Optional<Option> last,
+        List<Invoice> closed) {
+      if (m >= months.size()) {
+        List<Invoice> all = new ArrayList<>(closed);
+        history.close(Optional.empty(), months.size()).ifPresent(all::add);
+        Money total = Biller.ledger(horizon, EUR, before, all).total(view);
+        best = best == null || total.isLessThan(best) ? total : best;
+        return;
+      }
+      for (Option option : options) {
+        if (fits(option, m)) {
+          List<Invoice> all = new ArrayList<>(closed);
+          if (last.isPresent() && !last.get().plan().id().equals(option.plan().id())) {
+            history.close(Optional.empty(), months.size()).ifPresent(all::add);
+          }
+          int end = m + option.list().term().monthsCommitted();
+          int leave = m + 1;
+          while (leave < Math.min(end, months.size()) && fits(option, leave)) {
+            leave++;
+          }
+          int left = leave < Math.min(end, months.size()) ? leave : end;
+          BilledTerm billed =
+              Biller.bill(
+                  purchase(option),
+                  new MonthSpan(m, end),
+                  left,
+                  leaving,
+                  history,
+                  Optional.empty());
+          List<BilledTerm> terms = new ArrayList<>(before);
+          terms.add(billed);
+          from(left, terms, billed.after(), Optional.of(option), all);
+        }
+      }
+    }
+
+    private boolean fits(Option option, int m) {
+      return new Fit(List.of()).at(option.offering(), option.list(), months.get(m)).qualifies();
+    }
+
+    private Purchase purchase(Option option) {
+      Purchase plain = Samples.purchase(option.plan(), option.list(), months, PriceRise.NONE);
+      return plain.with(
+          offers.stream().filter(o -> o.refusal(plain.buyer(false)).isEmpty()).toList());
+    }
+  }
+
+  private static Charge.OneOff setup(String price, boolean each) {
+    return new Charge.OneOff(
+        "Setting up", eur(price), each ? Optional.of(Measure.SEATS) : Optional.empty());
+  }
+
+  private static PriceList withMinimum(PriceList list, String least) {
+    return new PriceList(
+        list.term(), list.currency(), list.charges(), List.of(), Optional.of(eur(least)));
+  }
+
+  private static Offer offer(String name, Offer.Benefit benefit, Integer months, String group) {
+    return new Offer(name, benefit, months, Offer.Conditions.NONE, group, Set.of());
+  }
+
+  @Test
+  public void theWayFoundIsTheCheapestOfAll() {
+    Random random = new Random(20261125);
+    int left = 0;
+    for (int round = 0; round < 120; round++) {
+      int horizon = 5 + random.nextInt(4);
+      Plan small = small(random);
+      Plan large = large(random);
+      List<Offer> offers = offers(random);
+      List<Offering> offerings =
+          List.of(
+              new Offering(small, Map.of(), offers, Optional.empty()),
+              new Offering(large, Map.of(), offers, Optional.empty()));
+      List<UnitsNeeded> months = months(random, horizon);
+      View view = random.nextBoolean() ? View.SPREAD : View.CASH;
+      Leaving leaving = random.nextBoolean() ? Leaving.CREDITED : Leaving.LOST;
+      Way found = ((Ways.Found) ways(offerings, months, view, leaving)).best();
+      List<Option> options = new ArrayList<>();
+      for (Offering offering : offerings) {
+        offering
+            .plan()
+            .lists(tertulia.core.pricing.PlanPrices.End.HIGH)
+            .forEach(list -> options.add(Option.of(offering, list, new Fit(List.of()))));
+      }
+      assertEquals(
+          found.ledger().total(view),
+          enumerated(options, offers, months, view, leaving),
+          "round " + round);
+      left += found.legs().stream().anyMatch(leg -> leg.isLeftEarly(horizon)) ? 1 : 0;
+      if (stay(offerings, months) instanceof Outcome.Found<Stay> stay && view == View.SPREAD) {
+        assertTrue(
+            !found.ledger().total(view).isGreaterThan(stay.best().ledger().total(view)),
+            "staying is a way, too: round " + round);
+      }
+    }
+    assertTrue(left > 3, "some terms were left early: " + left);
+  }
+
+  private static Plan small(Random random) {
+    PriceList monthly =
+        list(
+            BillingTerm.MONTHLY,
+            seats(4 + random.nextInt(4) + ".50", new UnitRule(random.nextInt(3), 1, 0)));
+    PriceList yearly = list(BillingTerm.YEARLY_UP_FRONT, seats(3 + random.nextInt(3) + ".30"));
+    return capped("Small", 14 + random.nextInt(8), monthly, yearly);
+  }
+
+  private static Plan large(Random random) {
+    List<Charge> charges = new ArrayList<>();
+    charges.add(seats(6 + random.nextInt(3) + ".90"));
+    if (random.nextBoolean()) {
+      charges.add(setup("40", random.nextBoolean()));
+    }
+    PriceList monthly = list(BillingTerm.MONTHLY, charges.toArray(new Charge[0]));
+    PriceList yearly =
+        list(
+            random.nextBoolean() ? BillingTerm.YEARLY_UP_FRONT : BillingTerm.YEARLY_PAID_MONTHLY,
+            seats(5 + random.nextInt(2) + ".10"));
+    boolean minimum = random.nextInt(3) == 0;
+    return plan(
+        "Large",
+        minimum ? withMinimum(monthly, "1500") : monthly,
+        minimum ? withMinimum(yearly, "1400") : yearly);
+  }
+
+  private static List<Offer> offers(Random random) {
+    return switch (random.nextInt(3)) {
+      case 0 -> List.of();
+      case 1 ->
+          List.of(
+              offer("Free", new Offer.Benefit.Free(), 1, "welcome"),
+              offer(
+                  "Third",
+                  new Offer.Benefit.Percent(new java.math.BigDecimal("0.33")),
+                  4,
+                  "welcome"));
+      default -> List.of(offer("Off", new Offer.Benefit.AmountOff(eur("25"), 2), null, null));
+    };
+  }
+
+  private static List<UnitsNeeded> months(Random random, int horizon) {
+    int first = 8 + random.nextInt(8);
+    int step = random.nextInt(4);
+    return IntStream.range(0, horizon)
+        .mapToObj(m -> Samples.seatsNeeded(first + step * m + random.nextInt(3)))
+        .toList();
+  }
+}
