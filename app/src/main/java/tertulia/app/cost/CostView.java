@@ -34,6 +34,7 @@ import tertulia.core.path.SteadyCost;
  * @param changes every plan change and change of the lead, as a table
  * @param says sentences on what the picture means
  * @param warnings where a mistake would be made, with the way out
+ * @param ways the best way through each contender's plans
  */
 record CostView(
     List<Row> rows,
@@ -41,7 +42,8 @@ record CostView(
     int chartReach,
     List<Change> changes,
     List<String> says,
-    List<Warning> warnings) {
+    List<Warning> warnings,
+    WayView ways) {
 
   /** From so many people on this happens to a contender. */
   record Change(Cell from, String contender, String what) {}
@@ -67,16 +69,18 @@ record CostView(
     CostChart.Read read =
         new CostChart.Read(
             evaluation.people().total(), evaluation.lowestPlanned(), evaluation.highestPlanned());
+    WayView ways = WayView.of(session);
     return new CostView(
-        rows(session),
+        rows(session, ways.row()),
         CostChart.draw(costs, lines, read),
         CostChart.reach(costs, read),
         changes(session, costs),
         Sentences.says(session, costs),
-        Sentences.warnings(session));
+        Sentences.warnings(session),
+        ways);
   }
 
-  private static List<Row> rows(Workspace.Session session) {
+  private static List<Row> rows(Workspace.Session session, Row way) {
     Evaluation evaluation = session.evaluation();
     View view = evaluation.whatIf().view();
     int months = session.table().selection().horizon().months();
@@ -88,6 +92,7 @@ record CostView(
                 .noting("in " + evaluation.selection().currency()),
             totals(session, view),
             "big"));
+    rows.add(way);
     if (evaluation.whatIf().moment() instanceof Moment.Month month) {
       String label =
           "of it in " + Dates.shortMonth(session.table().selection().horizon().month(month.m()));

@@ -54,6 +54,7 @@ class WhyController {
       case "units" -> new Figure.Units(query.getOrDefault("measure", ""));
       case "steady" -> new Figure.Steady(contender);
       case "horizon" -> new Figure.Horizon(contender);
+      case "way" -> new Figure.Way(contender);
       case "month" -> new Figure.Month(contender, Integer.parseInt(query.getOrDefault("of", "0")));
       case "past" -> new Figure.PastHorizon(contender);
       case "idle" -> new Figure.Idle(contender);

@@ -225,8 +225,10 @@ public class WalkTest extends BrowserTest {
     assertThat(page.locator("[data-chart] output")).containsText("2 people: Slotmeer 14.40");
     page.locator("main h1").click();
     page.keyboard().press("t");
-    assertThat(page.locator("[data-table] table")).isVisible();
-    assertThat(page.locator("[data-table] table")).containsText("135 people");
+    assertThat(page.locator("[data-table] table").first()).isVisible();
+    assertThat(page.locator("[data-table] table").first()).containsText("135 people");
+    assertThat(page.locator(".ways [data-table] table")).containsText("cheaper from here on");
+    assertThat(page.locator("svg.ribbons .stretch").first()).isVisible();
   }
 
   private void badInput(Page page) {

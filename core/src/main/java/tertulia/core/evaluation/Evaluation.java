@@ -7,17 +7,22 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.joda.money.Money;
+import tertulia.core.billing.Leaving;
 import tertulia.core.billing.UnitsNeeded;
 import tertulia.core.billing.View;
 import tertulia.core.fit.Fit;
 import tertulia.core.fit.Importance;
 import tertulia.core.fit.Offering;
+import tertulia.core.fit.Reason;
 import tertulia.core.growth.People;
 import tertulia.core.path.CostByHeadcount;
 import tertulia.core.path.Market;
+import tertulia.core.path.Option;
 import tertulia.core.path.Outcome;
 import tertulia.core.path.Stay;
 import tertulia.core.path.SteadyCost;
+import tertulia.core.path.Way;
+import tertulia.core.path.Ways;
 import tertulia.core.scoring.Criterion;
 import tertulia.core.scoring.Totals;
 import tertulia.core.scoring.Value;
@@ -33,6 +38,7 @@ public final class Evaluation {
   private final People people;
   private final Map<String, Outcome<SteadyCost>> steady = new LinkedHashMap<>();
   private final Map<String, Outcome<Stay>> stays = new LinkedHashMap<>();
+  private final Map<String, Ways> ways = new LinkedHashMap<>();
   private final Map<String, Outcome<Stay>> scored;
   private final List<Criterion> criteria;
   private final Map<String, Map<String, Value>> values = new LinkedHashMap<>();
@@ -163,6 +169,46 @@ public final class Evaluation {
   /** The cheapest plan and term of a contender kept over the horizon, in the view read. */
   public Outcome<Stay> stay(String contender) {
     return java.util.Objects.requireNonNull(stays.get(contender));
+  }
+
+  /** The cheapest way through a contender's plans, in the view read; left terms are credited. */
+  public Ways way(String contender) {
+    return ways.computeIfAbsent(contender, id -> way(id, Leaving.CREDITED));
+  }
+
+  /** As {@link #way(String)}, with another rule for terms that are left. */
+  Ways way(String contender, Leaving leaving) {
+    return Ways.through(
+        selection.contender(contender).offerings(),
+        market,
+        months,
+        selection.rise(),
+        selection.horizon(),
+        whatIf.view(),
+        leaving,
+        Money.zero(selection.currency()));
+  }
+
+  /**
+   * Why a way leaves one option for another.
+   *
+   * @param month the first plan month under the next option
+   * @param reasons why the option before does not qualify any more; none if the next is just
+   *     cheaper
+   */
+  public record Turn(int month, List<Reason> reasons) {}
+
+  /** The turns of a way, in order. */
+  public List<Turn> turns(Way way) {
+    List<Turn> turns = new ArrayList<>();
+    List<Way.Leg> stretches = way.stretches();
+    for (int i = 1; i < stretches.size(); i++) {
+      Option before = stretches.get(i - 1).option();
+      int m = stretches.get(i).months().from();
+      turns.add(
+          new Turn(m, market.fit().at(before.offering(), before.list(), months.get(m)).reasons()));
+    }
+    return turns;
   }
 
   /** The criteria that count: coverage is left out if there is nothing to cover. */

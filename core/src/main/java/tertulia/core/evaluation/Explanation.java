@@ -7,6 +7,7 @@ import java.util.Optional;
 import java.util.function.Function;
 import org.joda.money.Money;
 import tertulia.core.billing.Invoice;
+import tertulia.core.billing.Leaving;
 import tertulia.core.billing.Ledger;
 import tertulia.core.billing.View;
 import tertulia.core.fit.Reason;
@@ -18,6 +19,8 @@ import tertulia.core.path.Option;
 import tertulia.core.path.Outcome;
 import tertulia.core.path.Stay;
 import tertulia.core.path.SteadyCost;
+import tertulia.core.path.Way;
+import tertulia.core.path.Ways;
 import tertulia.core.working.Quantity;
 import tertulia.core.working.Working;
 
@@ -31,6 +34,7 @@ record Explanation(Evaluation evaluation) {
       case Figure.Units units -> units(units.measure());
       case Figure.Steady steady -> steady(steady.contender());
       case Figure.Horizon horizon -> horizon(horizon.contender());
+      case Figure.Way way -> way(way.contender());
       case Figure.Month month -> month(month.contender(), month.m());
       case Figure.PastHorizon past -> pastHorizon(past.contender());
       case Figure.Idle idle -> idle(idle.contender());
@@ -128,6 +132,72 @@ record Explanation(Evaluation evaluation) {
         stay -> stay.ledger().total(view),
         stay -> stay.ledger().explainTotal(view),
         notes(outcome, needed));
+  }
+
+  /** The way, what it saves against keeping one plan, and what it would be without credits. */
+  private Working way(String contender) {
+    View view = evaluation.whatIf().view();
+    String label = "Best way through the plans, " + view.words();
+    return switch (evaluation.way(contender)) {
+      case Ways.Gap gap -> {
+        List<Working> reasons = new ArrayList<>();
+        gap.verdicts()
+            .forEach((option, verdict) ->
+                reasons.add(
+                    new Working.Stated(
+                        option,
+                        String.join(
+                            "; ", verdict.reasons().stream().map(Reason::sentence).toList()))));
+        gap.unpriced().forEach((option, why) -> reasons.add(new Working.Stated(option, why)));
+        yield new Working.Missing(
+            label, "nothing qualifies in " + selection().horizon().month(gap.month()), reasons);
+      }
+      case Ways.Found found -> {
+        List<Working> parts = new ArrayList<>();
+        parts.add(found.best().ledger().explainTotal(view));
+        parts.add(found.best().explain());
+        found
+            .best()
+            .offers()
+            .forEach(o -> parts.add(new Working.Stated("Offer used: " + o.name(), o.words())));
+        found.unpriced().forEach((option, why) -> parts.add(new Working.Stated(option, why)));
+        parts.addAll(beside(contender, found.best(), view));
+        yield new Working.Taken(
+            label,
+            Quantity.of(found.best().ledger().total(view)),
+            "the cheapest of all ways: each term ends on its boundary, and a plan is left when it"
+                + " does not qualify any more",
+            parts);
+      }
+    };
+  }
+
+  private List<Working> beside(String contender, Way way, View view) {
+    List<Working> parts = new ArrayList<>();
+    if (evaluation.stay(contender) instanceof Outcome.Found<Stay> stay) {
+      parts.add(
+          new Working.Derived(
+              "Keeping " + stay.best().option().label(),
+              Quantity.of(stay.best().ledger().total(view)),
+              "the cheapest single plan and term that qualifies in all months",
+              List.of()));
+    }
+    if (!way.credited().isZero()
+        && evaluation.way(contender, Leaving.LOST) instanceof Ways.Found lost) {
+      parts.add(
+          new Working.Derived(
+              "Credited for terms that are left",
+              Quantity.of(way.credited()),
+              "the spread shares of their unused months",
+              List.of()));
+      parts.add(
+          new Working.Derived(
+              "If nothing were credited",
+              Quantity.of(lost.best().ledger().total(view)),
+              "the best way then",
+              List.of(lost.best().explain())));
+    }
+    return parts;
   }
 
   /** The demand, and the offers used and refused. */

@@ -14,6 +14,9 @@ public sealed interface Figure {
   /** Total of a contender over the horizon. */
   record Horizon(String contender) implements Figure {}
 
+  /** Total of the cheapest way through a contender's plans, beside keeping one of them. */
+  record Way(String contender) implements Figure {}
+
   /** Amount of one plan month. */
   record Month(String contender, int m) implements Figure {}
 

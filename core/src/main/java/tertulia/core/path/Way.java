@@ -2,9 +2,14 @@ package tertulia.core.path;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
+import java.util.OptionalInt;
+import java.util.stream.IntStream;
 import org.joda.money.Money;
 import tertulia.core.billing.InvoiceLine;
 import tertulia.core.billing.Ledger;
+import tertulia.core.growth.Measure;
+import tertulia.core.pricing.Charge;
 import tertulia.core.pricing.Offer;
 import tertulia.core.time.MonthSpan;
 import tertulia.core.working.Quantity;
@@ -53,6 +58,47 @@ public record Way(List<Leg> legs, Ledger ledger, List<Offer> offers, Money chang
       }
     }
     return joined;
+  }
+
+  /**
+   * Units held in plan month {@code m} under the first charge that counts any, included ones with
+   * them; empty if nothing is counted.
+   */
+  public OptionalInt held(int m) {
+    Leg leg = leg(m);
+    return ledger.invoices().stream()
+        .filter(invoice -> invoice.due() >= leg.months().from())
+        .filter(invoice -> invoice.covers().from() <= m && m < invoice.covers().end())
+        .flatMap(invoice -> invoice.lines().stream())
+        .flatMapToInt(line -> units(leg, line))
+        .max();
+  }
+
+  private static IntStream units(Leg leg, InvoiceLine line) {
+    return counted(leg)
+        .filter(charge -> line instanceof InvoiceLine.Held held && held.charge().equals(charge))
+        .map(charge -> ((InvoiceLine.Held) line).units() + charge.rule().included())
+        .map(IntStream::of)
+        .orElseGet(IntStream::empty);
+  }
+
+  private static Optional<Charge.Counted> counted(Leg leg) {
+    return leg.option().list().charges().stream()
+        .filter(Charge.Counted.class::isInstance)
+        .map(Charge.Counted.class::cast)
+        .findFirst();
+  }
+
+  /** What the first charge counts that counts anything in month {@code m}. */
+  public Optional<Measure> counts(int m) {
+    return counted(leg(m)).map(Charge.Counted::measure);
+  }
+
+  private Leg leg(int m) {
+    return legs.stream()
+        .filter(leg -> leg.months().from() <= m && m < leg.months().end())
+        .findFirst()
+        .orElseThrow(() -> new IllegalArgumentException("No month " + m + " on this way"));
   }
 
   /** How often the plan changes. */

@@ -1,0 +1,195 @@
+package tertulia.app.cost;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.OptionalInt;
+import java.util.stream.Collectors;
+import org.joda.money.Money;
+import tertulia.app.chart.RibbonChart;
+import tertulia.app.display.Dates;
+import tertulia.app.display.Figures;
+import tertulia.app.selection.Cell;
+import tertulia.app.selection.Row;
+import tertulia.app.selection.Workspace;
+import tertulia.core.billing.View;
+import tertulia.core.evaluation.Contender;
+import tertulia.core.evaluation.Evaluation;
+import tertulia.core.fit.Reason;
+import tertulia.core.path.Outcome;
+import tertulia.core.path.Stay;
+import tertulia.core.path.Way;
+import tertulia.core.path.Ways;
+import tertulia.core.time.Horizon;
+
+/**
+ * The best way through each contender's plans, as it is read.
+ *
+ * @param row its total for each contender, with what it saves
+ * @param ribbon the ways over the months as SVG
+ * @param says when to begin a commitment, and why plans change
+ */
+record WayView(Row row, String ribbon, List<Line> lines, List<String> says) {
+
+  /**
+   * One stretch under one plan and term.
+   *
+   * @param held least and most units held; empty if nothing is counted
+   * @param why what led to it
+   */
+  record Line(
+      String contender, String from, String until, String option, String held, String why) {}
+
+  static WayView of(Workspace.Session session) {
+    List<Cell> cells = new ArrayList<>();
+    List<RibbonChart.Lane> lanes = new ArrayList<>();
+    List<Line> lines = new ArrayList<>();
+    List<String> says = new ArrayList<>();
+    for (Contender contender : session.columns()) {
+      Ways ways = session.evaluation().way(contender.id());
+      cells.add(cell(session, contender, ways));
+      lanes.add(lane(session, contender, ways));
+      if (ways instanceof Ways.Found found) {
+        lines.addAll(lines(session, contender, found.best()));
+        says(session, contender, found.best(), says);
+      }
+    }
+    return new WayView(
+        Row.of("Best way through the plans", cells),
+        RibbonChart.draw(lanes, session.table().selection().horizon()),
+        lines,
+        says);
+  }
+
+  private static Cell cell(Workspace.Session session, Contender contender, Ways ways) {
+    String why = session.why("way", "contender", contender.id());
+    View view = session.evaluation().whatIf().view();
+    return switch (ways) {
+      case Ways.Gap gap ->
+          Cell.missing("—", why)
+              .noting("nothing from " + Dates.shortMonth(horizon(session).month(gap.month())));
+      case Ways.Found found -> {
+        Money total = found.best().ledger().total(view);
+        String atMost = found.unpriced().isEmpty() ? "" : "at most ";
+        yield Cell.figure(atMost + Figures.money(total), why)
+            .noting(saved(session, contender, total, view));
+      }
+    };
+  }
+
+  /** What the way saves against the cheapest single plan and term. */
+  private static String saved(
+      Workspace.Session session, Contender contender, Money total, View view) {
+    if (!(session.evaluation().stay(contender.id()) instanceof Outcome.Found<Stay> stay)) {
+      return "no single plan lasts";
+    }
+    Money saved = stay.best().ledger().total(view).minus(total);
+    return saved.isZero() ? "saves nothing" : "saves " + Figures.money(saved);
+  }
+
+  private static Horizon horizon(Workspace.Session session) {
+    return session.table().selection().horizon();
+  }
+
+  private static RibbonChart.Lane lane(Workspace.Session session, Contender contender, Ways ways) {
+    String name = contender.tool().name();
+    int mark = session.mark(contender.id());
+    return switch (ways) {
+      case Ways.Gap gap ->
+          new RibbonChart.Lane(
+              name,
+              mark,
+              List.of(),
+              List.of(),
+              List.of(),
+              "nothing qualifies from "
+                  + Dates.shortMonth(horizon(session).month(gap.month()))
+                  + gap.verdicts().values().stream()
+                      .flatMap(verdict -> verdict.reasons().stream())
+                      .map(Reason::sentence)
+                      .findFirst()
+                      .map(reason -> ": " + reason)
+                      .orElse(""));
+      case Ways.Found found ->
+          new RibbonChart.Lane(
+              name,
+              mark,
+              found.best().stretches().stream()
+                  .map(leg ->
+                      new RibbonChart.Stretch(
+                          leg.option().label(), leg.months().from(), leg.months().end()))
+                  .toList(),
+              months(session, m -> found.best().held(m)),
+              months(session, m -> used(session, found.best(), m)),
+              "");
+    };
+  }
+
+  private static List<OptionalInt> months(
+      Workspace.Session session, java.util.function.IntFunction<OptionalInt> units) {
+    List<OptionalInt> months = new ArrayList<>();
+    for (int m = 0; m < horizon(session).months(); m++) {
+      months.add(units.apply(m));
+    }
+    return months;
+  }
+
+  private static OptionalInt used(Workspace.Session session, Way way, int m) {
+    return way.counts(m)
+        .map(measure -> session.evaluation().months().get(m).of(measure))
+        .orElse(OptionalInt.empty());
+  }
+
+  private static List<Line> lines(Workspace.Session session, Contender contender, Way way) {
+    List<Line> lines = new ArrayList<>();
+    List<Evaluation.Turn> turns = session.evaluation().turns(way);
+    List<Way.Leg> stretches = way.stretches();
+    for (int i = 0; i < stretches.size(); i++) {
+      Way.Leg leg = stretches.get(i);
+      lines.add(
+          new Line(
+              contender.tool().name(),
+              Dates.shortMonth(horizon(session).month(leg.months().from())),
+              Dates.shortMonth(horizon(session).month(leg.months().end() - 1)),
+              leg.option().label(),
+              held(way, leg),
+              i == 0 ? "the cheapest to begin with" : why(turns.get(i - 1))));
+    }
+    return lines;
+  }
+
+  private static String held(Way way, Way.Leg leg) {
+    var units =
+        java.util.stream.IntStream.range(leg.months().from(), leg.months().end())
+            .flatMap(m -> way.held(m).stream())
+            .summaryStatistics();
+    if (units.getCount() == 0) {
+      return "—";
+    }
+    return units.getMin() == units.getMax()
+        ? Figures.whole(units.getMin())
+        : Figures.whole(units.getMin()) + " to " + Figures.whole(units.getMax());
+  }
+
+  private static String why(Evaluation.Turn turn) {
+    return turn.reasons().isEmpty()
+        ? "cheaper from here on"
+        : turn.reasons().stream().map(Reason::sentence).collect(Collectors.joining("; "));
+  }
+
+  /** When a commitment is best begun, if not at once. */
+  private static void says(
+      Workspace.Session session, Contender contender, Way way, List<String> says) {
+    way.stretches().stream()
+        .filter(leg -> leg.option().list().term().isCommitted())
+        .findFirst()
+        .filter(leg -> leg.months().from() > 0)
+        .ifPresent(leg ->
+            says.add(
+                contender.tool().name()
+                    + ": a commitment is best begun in "
+                    + Dates.month(horizon(session).month(leg.months().from()))
+                    + ", with "
+                    + leg.option().label()
+                    + "."));
+  }
+}
