@@ -148,6 +148,7 @@ public class WayThroughPlansTest extends ServedTest {
     assertTrue(why.contains("9,880.85 EUR"));
     assertTrue(why.contains("Invoice of Oct 2027 for 12 months"));
     assertTrue(why.contains("Keeping Crew, yearly, up front") && why.contains("10,261.60 EUR"));
+    assertTrue(why.contains("All monthly") && why.contains("10,641.60 EUR"));
     assertTrue(page("/why?figure=way&contender=shallows").contains("nothing qualifies in 2027-05"));
   }
 }

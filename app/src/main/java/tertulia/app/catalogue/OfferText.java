@@ -59,9 +59,9 @@ final class OfferText {
           offer.value()
               + " "
               + offer.currency()
-              + " off each of the first "
-              + (offer.invoices() == null ? 1 : offer.invoices())
-              + " invoices";
+              + (offer.invoices() == null || offer.invoices() == 1
+                  ? " off the first invoice"
+                  : " off each of the first " + offer.invoices() + " invoices");
     };
   }
 

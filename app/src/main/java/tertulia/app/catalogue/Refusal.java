@@ -7,4 +7,8 @@ package tertulia.app.catalogue;
  * @param field the column or field; empty if the whole row
  * @param reason what was found and what to do about it
  */
-record Refusal(String where, String field, String reason) {}
+record Refusal(String where, String field, String reason) {
+  static Refusal of(int row, String field, String reason) {
+    return new Refusal("row " + row, field, reason);
+  }
+}

@@ -7,8 +7,6 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
-import tools.jackson.core.JacksonException;
-import tools.jackson.databind.JsonNode;
 
 /**
  * Price pages and facts of many tools with their history; described by
@@ -17,9 +15,6 @@ import tools.jackson.databind.JsonNode;
 public record CatalogueFile(String format, int version, List<Entry> tools) {
   public static final String FORMAT = "tertulia-catalogue";
   public static final int VERSION = 1;
-
-  /** Files above this size are refused before they are read. */
-  public static final int MOST_BYTES = 10 * 1024 * 1024;
 
   private static final EnforcedSchema SCHEMA = EnforcedSchema.named("catalogue-1");
 
@@ -70,30 +65,11 @@ public record CatalogueFile(String format, int version, List<Entry> tools) {
 
   /** Reads a file: size, JSON, schema, then the rules of the core. All or nothing. */
   public static Read read(byte[] bytes) {
-    if (bytes.length > MOST_BYTES) {
-      return refused("The file has " + bytes.length + " bytes; at most 10 MB are read.");
-    }
-    try {
-      return checked(Json.tree(bytes));
-    } catch (IllegalArgumentException e) {
-      return refused(String.valueOf(e.getMessage()));
-    }
-  }
-
-  private static Read checked(JsonNode tree) {
-    if (!FORMAT.equals(tree.path("format").asString(""))) {
-      return refused(
-          "This is JSON but no Tertulia catalogue: \"format\" should be \"" + FORMAT + "\".");
-    }
-    List<Fault> errors = SCHEMA.faults(tree);
-    if (!errors.isEmpty()) {
-      return new Read.Refused(errors);
-    }
-    try {
-      return accepted(Json.convert(tree, CatalogueFile.class));
-    } catch (JacksonException e) {
-      return refused("The file cannot be read: " + e.getOriginalMessage() + ".");
-    }
+    JsonFile<CatalogueFile> file =
+        JsonFile.read(bytes, FORMAT, "catalogue", SCHEMA, CatalogueFile.class);
+    return file.value()
+        .map(CatalogueFile::accepted)
+        .orElseGet(() -> new Read.Refused(file.faults()));
   }
 
   private static Read accepted(CatalogueFile file) {
@@ -126,9 +102,5 @@ public record CatalogueFile(String format, int version, List<Entry> tools) {
         faults.add(at + "/" + i, "Pages stand oldest first, each from a day of its own.");
       }
     }
-  }
-
-  private static Read refused(String message) {
-    return new Read.Refused(List.of(new Fault("", message)));
   }
 }

@@ -21,6 +21,7 @@ import tertulia.core.path.Option;
 import tertulia.core.path.Outcome;
 import tertulia.core.path.Stay;
 import tertulia.core.path.SteadyCost;
+import tertulia.core.path.Terms;
 import tertulia.core.path.Way;
 import tertulia.core.path.Ways;
 import tertulia.core.scoring.Criterion;
@@ -173,14 +174,23 @@ public final class Evaluation {
 
   /** The cheapest way through a contender's plans, in the view read; left terms are credited. */
   public Ways way(String contender) {
-    return ways.computeIfAbsent(contender, id -> way(id, Leaving.CREDITED));
+    return ways.computeIfAbsent(contender, id -> way(id, Leaving.CREDITED, market));
   }
 
-  /** As {@link #way(String)}, with another rule for terms that are left. */
-  Ways way(String contender, Leaving leaving) {
+  /** As {@link #way(String)}, if nothing were credited for terms that are left. */
+  Ways wayIfLost(String contender) {
+    return way(contender, Leaving.LOST, market);
+  }
+
+  /** As {@link #way(String)}, without any commitment. */
+  Ways wayAllMonthly(String contender) {
+    return way(contender, Leaving.CREDITED, market.allowing(Terms.MONTHLY));
+  }
+
+  private Ways way(String contender, Leaving leaving, Market offered) {
     return Ways.through(
         selection.contender(contender).offerings(),
-        market,
+        offered,
         months,
         selection.rise(),
         selection.horizon(),

@@ -7,7 +7,6 @@ import java.util.Optional;
 import java.util.function.Function;
 import org.joda.money.Money;
 import tertulia.core.billing.Invoice;
-import tertulia.core.billing.Leaving;
 import tertulia.core.billing.Ledger;
 import tertulia.core.billing.View;
 import tertulia.core.fit.Reason;
@@ -182,8 +181,15 @@ record Explanation(Evaluation evaluation) {
               "the cheapest single plan and term that qualifies in all months",
               List.of()));
     }
-    if (!way.credited().isZero()
-        && evaluation.way(contender, Leaving.LOST) instanceof Ways.Found lost) {
+    if (evaluation.wayAllMonthly(contender) instanceof Ways.Found monthly) {
+      parts.add(
+          new Working.Derived(
+              "All monthly",
+              Quantity.of(monthly.best().ledger().total(view)),
+              "the best way without any commitment",
+              List.of()));
+    }
+    if (!way.credited().isZero() && evaluation.wayIfLost(contender) instanceof Ways.Found lost) {
       parts.add(
           new Working.Derived(
               "Credited for terms that are left",

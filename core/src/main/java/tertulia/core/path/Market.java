@@ -35,6 +35,11 @@ public record Market(
     Optional<BigDecimal> averagePayment,
     int monthsKept) {
 
+  /** This market with other terms allowed. */
+  public Market allowing(Terms others) {
+    return new Market(fit, demands, reporting, rates, ratesOf, others, averagePayment, monthsKept);
+  }
+
   /** The units {@code people} need. */
   public UnitsNeeded units(People people) {
     return UnitsNeeded.of(demands, people, monthsKept);

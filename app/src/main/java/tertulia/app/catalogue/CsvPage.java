@@ -1,0 +1,332 @@
+package tertulia.app.catalogue;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import tertulia.app.exchange.CsvTable;
+import tertulia.app.exchange.TermCode;
+import tertulia.app.exchange.ToolSheet;
+
+/** The rows of one tool as a form; each field remembers the row it came from. */
+final class CsvPage {
+  private final Map<String, Integer> origin = new HashMap<>();
+  private final Map<String, Integer> stated = new HashMap<>();
+  private final ToolForm form = new ToolForm();
+  private final FormLines lines = new FormLines(form);
+  private final CsvCells cells;
+  private final List<Refusal> refusals;
+  private final String id;
+  private int first;
+  private boolean refused;
+
+  /**
+   * For one tool.
+   *
+   * @param refusals to which what cannot be taken is added
+   */
+  CsvPage(String id, CsvCells cells, List<Refusal> refusals) {
+    this.id = id;
+    this.cells = cells;
+    this.refusals = refusals;
+  }
+
+  void add(CsvTable.Row row) {
+    if (first == 0) {
+      first = row.number();
+      form.name = cells.raw(row, CsvColumn.TOOL);
+    }
+    String maker = cells.raw(row, CsvColumn.MAKER);
+    if (form.maker.isEmpty()) {
+      form.maker = maker;
+    } else if (!maker.isEmpty() && !maker.equals(form.maker)) {
+      refuseHere(
+          row,
+          CsvColumn.MAKER,
+          form.name
+              + " is by \""
+              + form.maker
+              + "\" in row "
+              + first
+              + " and by \""
+              + maker
+              + "\" here. Two makers have two tools; give each its own tool id.");
+      return;
+    }
+    if (!repeats(row)) {
+      line(row);
+    }
+  }
+
+  /** Two rows that state the same thing; the second is refused. */
+  private boolean repeats(CsvTable.Row row) {
+    List<String> about = new ArrayList<>();
+    for (CsvColumn column :
+        List.of(
+            CsvColumn.LINE,
+            CsvColumn.PLAN,
+            CsvColumn.NAME,
+            CsvColumn.PRICED,
+            CsvColumn.MEASURE,
+            CsvColumn.TERM,
+            CsvColumn.ADD_ON,
+            CsvColumn.AS_OF,
+            CsvColumn.FROM,
+            CsvColumn.WHO)) {
+      about.add(cells.raw(row, column).toLowerCase(Locale.ROOT));
+    }
+    Integer before = stated.putIfAbsent(String.join("\n", about), row.number());
+    if (before != null) {
+      refuseHere(
+          row,
+          CsvColumn.LINE,
+          "Row " + before + " states the same thing already. Take one of the two away.");
+    }
+    return before != null;
+  }
+
+  private void line(CsvTable.Row row) {
+    switch (cells.raw(row, CsvColumn.LINE).toLowerCase(Locale.ROOT)) {
+      case "tool" -> {
+        form.areas = cells.cell(row, CsvColumn.AREAS);
+        form.contains = cells.cell(row, CsvColumn.SUITE_OF);
+        form.confirmed =
+            cells
+                .raw(row, CsvColumn.CONFIRMED)
+                .lines()
+                .map(String::strip)
+                .collect(Collectors.toCollection(ArrayList::new));
+        from(row, "name");
+      }
+      case "plan" -> plan(row);
+      case "price" -> price(row);
+      case "allowance" -> allowance(row);
+      case "capability" -> capability(row);
+      case "offer" -> offer(row);
+      case "owned" -> owned(row);
+      case "condition" -> condition(row);
+      case "rating" -> rating(row);
+      default ->
+          refuseHere(
+              row,
+              CsvColumn.LINE,
+              "\""
+                  + cells.raw(row, CsvColumn.LINE)
+                  + "\" is not one of tool, plan, price, allowance, capability, offer, owned,"
+                  + " condition, rating.");
+    }
+  }
+
+  private void refuseHere(CsvTable.Row row, CsvColumn column, String reason) {
+    refused = true;
+    refusals.add(Refusal.of(row.number(), column.heading(), reason));
+  }
+
+  private void from(CsvTable.Row row, String field) {
+    origin.put(field, row.number());
+  }
+
+  /** The column of the plan a row names; −1, and a refusal, if it names none. */
+  private int column(CsvTable.Row row) {
+    String name = cells.raw(row, CsvColumn.PLAN);
+    for (int p = 0; p < form.plans.size(); p++) {
+      if (form.plans.get(p).name.equalsIgnoreCase(name)) {
+        return p;
+      }
+    }
+    refuseHere(
+        row,
+        CsvColumn.PLAN,
+        name.isEmpty()
+            ? "Which plan is this row about? Name it."
+            : "There is no plan \"" + name + "\" in the rows above. Add a row \"plan\" for it.");
+    return -1;
+  }
+
+  private void plan(CsvTable.Row row) {
+    ToolForm.PlanColumn plan = new ToolForm.PlanColumn();
+    plan.name = cells.raw(row, CsvColumn.PLAN);
+    plan.id = cells.raw(row, CsvColumn.PLAN_ID);
+    plan.currency = cells.raw(row, CsvColumn.CURRENCY);
+    plan.measure = orElse(cells.raw(row, CsvColumn.MEASURE), plan.measure);
+    plan.least = cells.raw(row, CsvColumn.LEAST);
+    plan.most = cells.raw(row, CsvColumn.MOST);
+    plan.basis = orElse(cells.raw(row, CsvColumn.PRICES_ARE), plan.basis);
+    plan.tax = cells.cell(row, CsvColumn.TAX);
+    plan.source = source(row);
+    if (plan.name.isEmpty()) {
+      refuseHere(row, CsvColumn.PLAN, "This plan has no name. Name it.");
+      return;
+    }
+    from(row, "plans[" + form.plans.size() + "]");
+    form.plans.add(plan);
+  }
+
+  private void price(CsvTable.Row row) {
+    int p = column(row);
+    String term = orElse(cells.raw(row, CsvColumn.TERM), "m1");
+    if (p < 0 || !isTerm(row, term)) {
+      return;
+    }
+    ToolForm.ChargeCell rule = new ToolForm.ChargeCell();
+    rule.minimum = cells.raw(row, CsvColumn.MINIMUM);
+    rule.pack = cells.cell(row, CsvColumn.PACK);
+    rule.included = cells.cell(row, CsvColumn.INCLUDED);
+    ToolForm.ChargeLine line =
+        lines.charge(
+            new FormLines.Of(
+                orElse(cells.raw(row, CsvColumn.PRICED), "per-unit"),
+                orElse(cells.raw(row, CsvColumn.MEASURE), "seats"),
+                cells.raw(row, CsvColumn.NAME),
+                cells.raw(row, CsvColumn.ADD_ON)),
+            new FormLines.Place(p, term),
+            rule);
+    line.cells.get(p).prices.put(term, cells.cell(row, CsvColumn.VALUE));
+    String at = "lines[" + form.lines.indexOf(line) + "]";
+    from(row, at + ".cells[" + p + "].prices[" + term + "]");
+    origin.putIfAbsent(at + ".cells[" + p + "]", row.number());
+    origin.putIfAbsent(at, row.number());
+    if (cells.raw(row, CsvColumn.VALUE).isEmpty()) {
+      refuseHere(row, CsvColumn.VALUE, "A row \"price\" states a price; this cell is empty.");
+    }
+    if (!ToolForm.KINDS.contains(line.kind)) {
+      refuseHere(
+          row,
+          CsvColumn.PRICED,
+          "\"" + line.kind + "\" is not one of " + String.join(", ", ToolForm.KINDS) + ".");
+    }
+  }
+
+  private boolean isTerm(CsvTable.Row row, String term) {
+    boolean known =
+        term.equals(ToolForm.ANY_TERM)
+            || TermCode.ALL.stream().anyMatch(t -> t.code().equals(term));
+    if (!known) {
+      refuseHere(
+          row,
+          CsvColumn.TERM,
+          "\"" + term + "\" is not one of m1, u12, m12, u24, m24, u36, m36, all.");
+    }
+    return known;
+  }
+
+  private void allowance(CsvTable.Row row) {
+    int p = column(row);
+    if (p >= 0) {
+      ToolForm.AllowanceLine line =
+          lines.allowance(cells.raw(row, CsvColumn.MEASURE), source(row), p);
+      line.cells.set(p, cells.cell(row, CsvColumn.VALUE));
+      from(row, "allowances[" + form.allowances.indexOf(line) + "]");
+    }
+  }
+
+  private void capability(CsvTable.Row row) {
+    int p = column(row);
+    if (p >= 0) {
+      ToolForm.FactLine line =
+          lines.fact(
+              cells.raw(row, CsvColumn.NAME),
+              cells.raw(row, CsvColumn.GROUP),
+              cells.raw(row, CsvColumn.ADD_ON),
+              source(row),
+              p);
+      line.answers.set(p, cells.raw(row, CsvColumn.VALUE));
+      from(row, "facts[" + form.facts.indexOf(line) + "]");
+      if (line.capability.isEmpty()) {
+        refuseHere(row, CsvColumn.NAME, "Which capability is this? Name it.");
+      }
+    }
+  }
+
+  private void offer(CsvTable.Row row) {
+    ToolForm.OfferLine line = new ToolForm.OfferLine();
+    line.name = cells.raw(row, CsvColumn.NAME);
+    line.benefit = cells.raw(row, CsvColumn.PRICED);
+    line.value = cells.cell(row, CsvColumn.VALUE);
+    line.currency = cells.raw(row, CsvColumn.CURRENCY);
+    line.invoices = cells.raw(row, CsvColumn.INVOICES);
+    line.months = cells.raw(row, CsvColumn.MONTHS);
+    line.group = cells.raw(row, CsvColumn.GROUP);
+    line.charges = cells.raw(row, CsvColumn.CHARGES);
+    line.plans = cells.raw(row, CsvColumn.PLANS);
+    line.terms = new ArrayList<>(NameList.read(cells.raw(row, CsvColumn.TERMS)));
+    line.newBuyersOnly = cells.raw(row, CsvColumn.NEW_BUYERS).equalsIgnoreCase("yes");
+    line.from = cells.raw(row, CsvColumn.TAKEN_FROM);
+    line.until = cells.raw(row, CsvColumn.TAKEN_UNTIL);
+    line.leastSeats = cells.raw(row, CsvColumn.LEAST);
+    line.source = source(row);
+    from(row, "offers[" + form.offers.size() + "]");
+    form.offers.add(line);
+  }
+
+  private void owned(CsvTable.Row row) {
+    form.owned.plan = cells.raw(row, CsvColumn.PLAN);
+    form.owned.measure = orElse(cells.raw(row, CsvColumn.MEASURE), "seats");
+    form.owned.units = cells.raw(row, CsvColumn.VALUE);
+    form.owned.until = cells.raw(row, CsvColumn.TAKEN_UNTIL);
+    form.owned.source = source(row);
+    from(row, "owned");
+  }
+
+  private void condition(CsvTable.Row row) {
+    ToolForm.ConditionLine line = new ToolForm.ConditionLine();
+    line.kind = cells.raw(row, CsvColumn.NAME);
+    line.value = cells.raw(row, CsvColumn.VALUE);
+    line.source = source(row);
+    from(row, "conditions[" + form.conditions.size() + "]");
+    form.conditions.add(line);
+  }
+
+  private void rating(CsvTable.Row row) {
+    ToolForm.RatingLine line = new ToolForm.RatingLine();
+    line.rating = cells.cell(row, CsvColumn.VALUE);
+    line.count = cells.raw(row, CsvColumn.COUNT);
+    line.source = source(row);
+    from(row, "ratings[" + form.ratings.size() + "]");
+    form.ratings.add(line);
+  }
+
+  private ToolForm.Source source(CsvTable.Row row) {
+    ToolForm.Source source = ToolForm.Source.on(cells.raw(row, CsvColumn.AS_OF));
+    source.ground = orElse(cells.raw(row, CsvColumn.FROM), source.ground);
+    source.who = cells.raw(row, CsvColumn.WHO);
+    source.link = cells.raw(row, CsvColumn.LINK);
+    source.note = cells.raw(row, CsvColumn.NOTE);
+    source.interest = cells.raw(row, CsvColumn.INTEREST);
+    return source;
+  }
+
+  private static String orElse(String text, String standard) {
+    return text.isEmpty() ? standard : text;
+  }
+
+  /** The page; empty if anything of it was refused. */
+  Optional<ToolSheet> sheet() {
+    ToolConverter.Converted converted = new ToolConverter(form, id).convert();
+    converted
+        .faults()
+        .forEach((field, reason) ->
+            refusals.add(
+                Refusal.of(rowOf(field), field.substring(field.lastIndexOf('.') + 1), reason)));
+    return refused ? Optional.empty() : converted.sheet();
+  }
+
+  /** The row of a field, or of the nearest thing that holds it. */
+  private int rowOf(String field) {
+    for (String at = field; !at.isEmpty(); at = holder(at)) {
+      Integer row = origin.get(at);
+      if (row != null) {
+        return row;
+      }
+    }
+    return first;
+  }
+
+  private static String holder(String field) {
+    int end = Math.max(field.lastIndexOf('.'), field.lastIndexOf('['));
+    return field.substring(0, Math.max(end, 0));
+  }
+}
