@@ -11,7 +11,6 @@ import java.util.OptionalInt;
 import tertulia.core.growth.Demand;
 import tertulia.core.growth.Measure;
 import tertulia.core.growth.People;
-import tertulia.core.pricing.PriceList;
 
 /** Units needed of each measure in one month. A measure nobody stated a demand for is absent. */
 public record UnitsNeeded(Map<String, BigDecimal> byMeasure) {
@@ -72,12 +71,15 @@ public record UnitsNeeded(Map<String, BigDecimal> byMeasure) {
         : OptionalInt.of(units.setScale(0, RoundingMode.CEILING).intValueExact());
   }
 
-  /** Labels of the measures a price list counts that have no stated demand, in order. */
-  public List<String> unstatedFor(PriceList list) {
-    return list.measures().stream()
-        .filter(measure -> amount(measure).isEmpty())
-        .map(Measure::label)
-        .sorted()
-        .toList();
+  /** Labels of those of {@code measures} that have no stated demand, in order. */
+  public List<String> unstated(List<Measure> measures) {
+    List<String> unstated = new ArrayList<>();
+    for (Measure measure : measures) {
+      if (!byMeasure.containsKey(measure.id())) {
+        unstated.add(measure.label());
+      }
+    }
+    unstated.sort(null);
+    return unstated;
   }
 }

@@ -8,12 +8,10 @@ import java.util.Optional;
 import java.util.function.Function;
 import org.joda.money.Money;
 import org.jspecify.annotations.Nullable;
+import tertulia.core.billing.UnitsNeeded;
 import tertulia.core.fit.Fit;
-import tertulia.core.fit.Offering;
-import tertulia.core.fit.Reason;
 import tertulia.core.fit.Verdict;
-import tertulia.core.pricing.PlanPrices;
-import tertulia.core.pricing.PriceList;
+import tertulia.core.path.Candidates.Candidate;
 
 /**
  * Walks a tool's options in catalogue order and keeps the cheapest that qualifies.
@@ -29,7 +27,8 @@ abstract class Chooser<C> {
 
   abstract Verdict verdict(Fit fit, Option option);
 
-  abstract Optional<String> whyUnpriced(PriceList list);
+  /** The units for which the measures of an option must have a stated demand. */
+  abstract UnitsNeeded stated();
 
   abstract C price(Option option);
 
@@ -41,13 +40,12 @@ abstract class Chooser<C> {
    * The cheapest qualifying option; on equality the first in catalogue order, unless {@code
    * preferred} is among the cheapest.
    */
-  Outcome<C> choose(List<Offering> offerings, Function<C, Boolean> preferred) {
-    Outcome<C> atHigh = choose(offerings, preferred, PlanPrices.End.HIGH);
-    if (!(atHigh instanceof Outcome.Found<C> found)
-        || offerings.stream().noneMatch(offering -> offering.plan().isAssumed())) {
+  Outcome<C> choose(Candidates candidates, Function<C, Boolean> preferred) {
+    Outcome<C> atHigh = choose(candidates.high(), preferred);
+    if (!(atHigh instanceof Outcome.Found<C> found) || candidates.low().isEmpty()) {
       return atHigh;
     }
-    return choose(offerings, preferred, PlanPrices.End.LOW) instanceof Outcome.Found<C> low
+    return choose(candidates.low(), preferred) instanceof Outcome.Found<C> low
             && (isAssumed(low) || isAssumed(found))
         ? new Outcome.Found<>(
             found.best(),
@@ -62,13 +60,16 @@ abstract class Chooser<C> {
     return option(found.best()).plan().isAssumed();
   }
 
-  private Outcome<C> choose(
-      List<Offering> offerings, Function<C, Boolean> preferred, PlanPrices.End end) {
+  private Outcome<C> choose(List<Candidate> candidates, Function<C, Boolean> preferred) {
     List<C> priced = new ArrayList<>();
     Map<String, String> unpriced = new LinkedHashMap<>();
     Map<String, Verdict> passedOver = new LinkedHashMap<>();
-    for (Offering offering : offerings) {
-      consider(offering, end, priced, unpriced, passedOver);
+    for (Candidate candidate : candidates) {
+      switch (candidate) {
+        case Candidate.OnRequest onRequest -> unpriced.put(onRequest.plan(), "price on request");
+        case Candidate.Out out -> passedOver.put(out.label(), out.verdict());
+        case Candidate.Offered offered -> consider(offered, priced, unpriced, passedOver);
+      }
     }
     if (priced.isEmpty()) {
       return unpriced.isEmpty()
@@ -82,48 +83,19 @@ abstract class Chooser<C> {
   }
 
   private void consider(
-      Offering offering,
-      PlanPrices.End end,
+      Candidate.Offered offered,
       List<C> priced,
       Map<String, String> unpriced,
       Map<String, Verdict> passedOver) {
-    List<PriceList> lists = offering.plan().lists(end);
-    if (lists.isEmpty()) {
-      Verdict musts = Verdict.of(market.fit().musts(offering));
-      if (musts.qualifies()) {
-        unpriced.put(offering.plan().name(), "price on request");
-      } else {
-        passedOver.put(offering.plan().name(), musts);
-      }
-      return;
-    }
-    boolean allowed = false;
-    for (PriceList list : lists) {
-      if (market.terms().allows(list.term())) {
-        allowed = true;
-        consider(Option.of(offering, list, market.fit()), priced, unpriced, passedOver);
-      }
-    }
-    if (!allowed) {
-      List<Reason> reasons = new ArrayList<>(market.fit().musts(offering));
-      reasons.add(new Reason.TermNotSold(market.terms().sold()));
-      passedOver.put(offering.plan().name(), Verdict.of(reasons));
-    }
-  }
-
-  private void consider(
-      Option option,
-      List<C> priced,
-      Map<String, String> unpriced,
-      Map<String, Verdict> passedOver) {
+    Option option = offered.option();
     Verdict verdict = verdict(market.fit(), option);
     if (!verdict.qualifies()) {
-      passedOver.put(option.label(), verdict);
+      passedOver.put(offered.label(), verdict);
       return;
     }
-    Optional<String> why = whyUnpriced(option.list());
+    Optional<String> why = market.whyUnpriced(option.list(), offered.measures(), stated());
     if (why.isPresent()) {
-      unpriced.put(option.label(), why.get());
+      unpriced.put(offered.label(), why.get());
     } else {
       priced.add(price(option));
     }

@@ -81,8 +81,9 @@ public record CostByHeadcount(int most, Map<String, Curve> curves, List<Lead> le
     List<Optional<Point>> points = new ArrayList<>(units.size());
     List<PlanChange> changes = new ArrayList<>();
     Optional<String> before = Optional.empty();
+    Candidates candidates = Candidates.of(offerings, market);
     for (UnitsNeeded needed : units) {
-      Optional<Point> point = point(SteadyCost.cheapest(offerings, market, needed, before));
+      Optional<Point> point = point(SteadyCost.cheapest(candidates, market, needed, before));
       points.add(point);
       Optional<String> option = point.map(Point::option);
       if (points.size() == 1 || !option.equals(before)) {

@@ -55,7 +55,12 @@ public record Market(
 
   /** Why a list has no figure for these units; empty if it has one. */
   Optional<String> whyUnpriced(PriceList list, UnitsNeeded units) {
-    List<String> unstated = units.unstatedFor(list);
+    return whyUnpriced(list, list.measures(), units);
+  }
+
+  /** As above, with the measures the list counts. */
+  Optional<String> whyUnpriced(PriceList list, List<Measure> measures, UnitsNeeded units) {
+    List<String> unstated = units.unstated(measures);
     if (!unstated.isEmpty()) {
       return Optional.of("no demand stated for " + String.join(", ", unstated));
     }

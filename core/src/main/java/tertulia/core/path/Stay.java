@@ -2,7 +2,6 @@ package tertulia.core.path;
 
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import org.joda.money.Money;
 import tertulia.core.billing.Ledger;
 import tertulia.core.billing.Purchase;
@@ -13,7 +12,6 @@ import tertulia.core.fit.Offering;
 import tertulia.core.fit.Verdict;
 import tertulia.core.money.PriceRise;
 import tertulia.core.pricing.Offer;
-import tertulia.core.pricing.PriceList;
 import tertulia.core.time.Horizon;
 
 /**
@@ -48,8 +46,8 @@ public record Stay(
       }
 
       @Override
-      Optional<String> whyUnpriced(PriceList list) {
-        return market.whyUnpriced(list, months.getFirst());
+      UnitsNeeded stated() {
+        return months.getFirst();
       }
 
       @Override
@@ -83,6 +81,6 @@ public record Stay(
       Option option(Stay stay) {
         return stay.option();
       }
-    }.choose(offerings, stay -> false);
+    }.choose(Candidates.of(offerings, market), stay -> false);
   }
 }

@@ -15,7 +15,6 @@ import tertulia.core.money.ExchangeRate;
 import tertulia.core.money.UnitPrice;
 import tertulia.core.pricing.Charge;
 import tertulia.core.pricing.PriceBasis;
-import tertulia.core.pricing.PriceList;
 import tertulia.core.pricing.Reductions;
 import tertulia.core.working.Quantity;
 import tertulia.core.working.Working;
@@ -36,14 +35,15 @@ public record SteadyCost(
   /** The cheapest qualifying option of a tool for these people. */
   public static Outcome<SteadyCost> cheapest(
       List<Offering> offerings, Market market, People people) {
-    return cheapest(offerings, market, market.units(people), Optional.empty());
+    return cheapest(
+        Candidates.of(offerings, market), market, market.units(people), Optional.empty());
   }
 
   /** As above; on equality the option labelled {@code before} stays. */
   static Outcome<SteadyCost> cheapest(
-      List<Offering> offerings, Market market, UnitsNeeded units, Optional<String> before) {
+      Candidates candidates, Market market, UnitsNeeded units, Optional<String> before) {
     return new Steady(market, units)
-        .choose(offerings, cost -> before.map(b -> b.equals(cost.option().label())).orElse(false));
+        .choose(candidates, cost -> before.map(b -> b.equals(cost.option().label())).orElse(false));
   }
 
   /** The working of {@link #money}. */
@@ -79,8 +79,8 @@ public record SteadyCost(
     }
 
     @Override
-    Optional<String> whyUnpriced(PriceList list) {
-      return market.whyUnpriced(list, units);
+    UnitsNeeded stated() {
+      return units;
     }
 
     @Override

@@ -12,8 +12,7 @@ import tertulia.core.billing.View;
 import tertulia.core.fit.Offering;
 import tertulia.core.fit.Verdict;
 import tertulia.core.money.PriceRise;
-import tertulia.core.pricing.PlanPrices;
-import tertulia.core.pricing.PriceList;
+import tertulia.core.path.Candidates.Candidate;
 import tertulia.core.time.Horizon;
 
 /** The cheapest way through a tool's plans, or why there is none. */
@@ -54,11 +53,11 @@ public sealed interface Ways {
       Money changing) {
     WayFinder.Setting setting =
         new WayFinder.Setting(market, months, rise, horizon, view, leaving, changing);
-    Ways high = through(offerings, setting, PlanPrices.End.HIGH);
-    boolean assumed = offerings.stream().anyMatch(offering -> offering.plan().isAssumed());
+    Candidates candidates = Candidates.of(offerings, market);
+    Ways high = through(candidates.high(), setting);
     return high instanceof Found found
-            && assumed
-            && through(offerings, setting, PlanPrices.End.LOW) instanceof Found low
+            && !candidates.low().isEmpty()
+            && through(candidates.low(), setting) instanceof Found low
             && (isAssumed(found) || isAssumed(low))
         ? new Found(found.best(), found.unpriced(), Optional.of(low.best()))
         : high;
@@ -68,30 +67,29 @@ public sealed interface Ways {
     return found.best().legs().stream().anyMatch(leg -> leg.option().plan().isAssumed());
   }
 
-  private static Ways through(
-      List<Offering> offerings, WayFinder.Setting setting, PlanPrices.End end) {
-    Market market = setting.market();
+  private static Ways through(List<Candidate> candidates, WayFinder.Setting setting) {
+    UnitsNeeded stated = setting.months().getFirst();
     List<Option> priced = new ArrayList<>();
     Map<String, String> unpriced = new LinkedHashMap<>();
-    for (Offering offering : offerings) {
-      for (PriceList list : offering.plan().lists(end)) {
-        Option option = Option.of(offering, list, market.fit());
-        Optional<String> why = market.whyUnpriced(option.list(), setting.months().getFirst());
-        if (market.terms().allows(list.term())) {
-          why.ifPresentOrElse(
-              reason -> unpriced.put(option.label(), reason), () -> priced.add(option));
-        }
-      }
-      if (offering.plan().lists(end).isEmpty()
-          && Verdict.of(market.fit().musts(offering)).qualifies()) {
-        unpriced.put(offering.plan().name(), "price on request");
+    Map<String, Verdict> out = new LinkedHashMap<>();
+    for (Candidate candidate : candidates) {
+      switch (candidate) {
+        case Candidate.OnRequest onRequest -> unpriced.put(onRequest.plan(), "price on request");
+        case Candidate.Out never -> out.put(never.label(), never.verdict());
+        case Candidate.Offered offered ->
+            setting
+                .market()
+                .whyUnpriced(offered.option().list(), offered.measures(), stated)
+                .ifPresentOrElse(
+                    why -> unpriced.put(offered.label(), why), () -> priced.add(offered.option()));
       }
     }
     boolean[][] qualifies = qualifies(priced, setting);
     for (int m = 0; m < setting.horizon().months(); m++) {
       int month = m;
       if (priced.stream().noneMatch(o -> qualifies[priced.indexOf(o)][month])) {
-        return new Gap(m, verdicts(priced, setting, m), unpriced);
+        out.putAll(verdicts(priced, setting, m));
+        return new Gap(m, out, unpriced);
       }
     }
     return new Found(WayFinder.cheapest(priced, qualifies, setting), unpriced, Optional.empty());
