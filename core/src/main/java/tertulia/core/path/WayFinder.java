@@ -32,7 +32,7 @@ final class WayFinder {
   private final boolean[][] qualifies;
   private final Setting setting;
   private final List<Offer> offers;
-  private final Map<State, Plan> known = new HashMap<>();
+  private final Map<State, Onward> known = new HashMap<>();
   private final Map<Start, BilledTerm> billed = new HashMap<>();
 
   /**
@@ -55,8 +55,8 @@ final class WayFinder {
   private record Start(int option, int month, History history) {}
 
   /** The best way on from a state; {@code option} is −1 at the end. */
-  private record Plan(long minor, int changes, int terms, int option) {
-    boolean isBetterThan(@Nullable Plan other) {
+  private record Onward(long minor, int changes, int terms, int option) {
+    boolean isBetterThan(@Nullable Onward other) {
       if (other == null) {
         return true;
       }
@@ -93,7 +93,7 @@ final class WayFinder {
     return java.util.Objects.requireNonNull(best).way();
   }
 
-  private Plan start() {
+  private Onward start() {
     return best(new State(0, -1, History.NONE));
   }
 
@@ -101,8 +101,8 @@ final class WayFinder {
     return setting.horizon().months();
   }
 
-  private Plan best(State state) {
-    Plan found = known.get(state);
+  private Onward best(State state) {
+    Onward found = known.get(state);
     if (found == null) {
       found = state.month() >= months() ? end(state) : choose(state);
       known.put(state, found);
@@ -110,21 +110,22 @@ final class WayFinder {
     return found;
   }
 
-  private Plan end(State state) {
-    return new Plan(minor(closing(state)), 0, 0, -1);
+  private Onward end(State state) {
+    return new Onward(minor(closing(state)), 0, 0, -1);
   }
 
-  private Plan choose(State state) {
-    Plan best = null;
+  private Onward choose(State state) {
+    Onward best = null;
     for (int o = 0; o < options.size(); o++) {
       if (qualifies[o][state.month()]) {
-        Plan onward = best(next(state, o));
+        Onward onward = best(next(state, o));
         boolean changes = isChange(state, o);
         long minor =
             onward.minor()
                 + minor(bill(state, o).invoices())
                 + (changes ? minor(closing(state)) + setting.changing().getAmountMinorLong() : 0);
-        Plan plan = new Plan(minor, onward.changes() + (changes ? 1 : 0), onward.terms() + 1, o);
+        Onward plan =
+            new Onward(minor, onward.changes() + (changes ? 1 : 0), onward.terms() + 1, o);
         if (plan.isBetterThan(best)) {
           best = plan;
         }
