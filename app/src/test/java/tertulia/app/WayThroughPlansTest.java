@@ -143,6 +143,20 @@ public class WayThroughPlansTest extends ServedTest {
   }
 
   @Test
+  public void aPriceNobodyKnowsIsNoGap() throws Exception {
+    // a demonstration tool priced in francs, in a selection without a rate for them
+    String cost =
+        mvc.perform(
+                MockMvcRequestBuilders.get("/selections/3/cost")
+                    .with(user(people.loadUserByUsername("pia"))))
+            .andReturn()
+            .getResponse()
+            .getContentAsString(StandardCharsets.UTF_8);
+    assertTrue(cost.contains("price not known: no rate CHF to EUR"), cost);
+    assertTrue(!cost.contains("nothing qualifies from Jan 2027"), cost);
+  }
+
+  @Test
   public void whyReachesEveryInvoiceLine() throws Exception {
     String why = page("/why?figure=way&contender=tideturn");
     assertTrue(why.contains("9,880.85 EUR"));

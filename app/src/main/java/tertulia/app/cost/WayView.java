@@ -1,6 +1,7 @@
 package tertulia.app.cost;
 
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.List;
 import java.util.OptionalInt;
 import java.util.stream.Collectors;
@@ -64,6 +65,8 @@ record WayView(Row row, String ribbon, List<Line> lines, List<String> says) {
     String why = session.why("way", "contender", contender.id());
     View view = session.evaluation().whatIf().view();
     return switch (ways) {
+      case Ways.Gap gap when gap.isUnpriced() ->
+          Cell.missing("not known", why).noting(firstOf(gap.unpriced().values()));
       case Ways.Gap gap ->
           Cell.missing("—", why)
               .noting("nothing from " + Dates.shortMonth(horizon(session).month(gap.month())));
@@ -95,20 +98,7 @@ record WayView(Row row, String ribbon, List<Line> lines, List<String> says) {
     int mark = session.mark(contender.id());
     return switch (ways) {
       case Ways.Gap gap ->
-          new RibbonChart.Lane(
-              name,
-              mark,
-              List.of(),
-              List.of(),
-              List.of(),
-              "nothing qualifies from "
-                  + Dates.shortMonth(horizon(session).month(gap.month()))
-                  + gap.verdicts().values().stream()
-                      .flatMap(verdict -> verdict.reasons().stream())
-                      .map(Reason::sentence)
-                      .findFirst()
-                      .map(reason -> ": " + reason)
-                      .orElse(""));
+          new RibbonChart.Lane(name, mark, List.of(), List.of(), List.of(), gap(session, gap));
       case Ways.Found found ->
           new RibbonChart.Lane(
               name,
@@ -122,6 +112,25 @@ record WayView(Row row, String ribbon, List<Line> lines, List<String> says) {
               months(session, m -> used(session, found.best(), m)),
               "");
     };
+  }
+
+  /** Why there is no way: a price nobody knows, or nothing that qualifies. */
+  private static String gap(Workspace.Session session, Ways.Gap gap) {
+    String month = Dates.shortMonth(horizon(session).month(gap.month()));
+    if (gap.isUnpriced()) {
+      return "price not known: " + firstOf(gap.unpriced().values());
+    }
+    String reason =
+        firstOf(
+            gap.verdicts().values().stream()
+                .flatMap(verdict -> verdict.reasons().stream())
+                .map(Reason::sentence)
+                .toList());
+    return "nothing qualifies from " + month + (reason.isEmpty() ? "" : ": " + reason);
+  }
+
+  private static String firstOf(Collection<String> sentences) {
+    return sentences.isEmpty() ? "" : sentences.iterator().next();
   }
 
   private static List<OptionalInt> months(

@@ -38,7 +38,12 @@ class HistoryController {
     this.decisions = decisions;
   }
 
-  /** A page in the list; {@code changed} says in how many things it differs from the one before. */
+  /**
+   * A page in the list.
+   *
+   * @param changed in how many things it differs from the one before
+   * @param undo what taking it back would do; empty if it cannot be
+   */
   record Entry(
       String day,
       String date,
@@ -46,7 +51,7 @@ class HistoryController {
       String noted,
       String changed,
       boolean inForce,
-      boolean canUndo) {}
+      String undo) {}
 
   @GetMapping("/catalogue/{slug}/history")
   String history(@PathVariable String slug, @AuthenticationPrincipal SignedIn person, Model model) {
@@ -77,9 +82,17 @@ class HistoryController {
               Dates.day(edition.at(), java.time.ZoneId.systemDefault()),
               i == 0 ? "the first" : changed + (changed == 1 ? " thing" : " things") + " changed",
               edition.validFrom().equals(inForce),
-              edition.canUndo() || editions.size() > 1));
+              undo(edition, editions.size())));
     }
     return entries;
+  }
+
+  private static String undo(Catalogue.Edition edition, int editions) {
+    String date = Dates.day(edition.validFrom());
+    if (edition.canUndo()) {
+      return "Take back the last change of " + date;
+    }
+    return editions > 1 ? "Take the page of " + date + " away" : "";
   }
 
   @GetMapping("/catalogue/{slug}/compare")

@@ -34,7 +34,12 @@ public sealed interface Ways {
    * @param verdicts why not, by option
    */
   record Gap(int month, Map<String, Verdict> verdicts, Map<String, String> unpriced)
-      implements Ways {}
+      implements Ways {
+    /** Whether an option without a figure might fill it: then the way is not known. */
+    public boolean isUnpriced() {
+      return !unpriced.isEmpty();
+    }
+  }
 
   /**
    * Finds the way.
