@@ -7,5 +7,6 @@ import { exchange } from './parts/exchange.js';
 import { columns } from './parts/columns.js';
 import { guard } from './parts/guard.js';
 import { priceSheet } from './parts/price-sheet.js';
+import { growth } from './parts/growth.js';
 
-[theme, thread, charts, why, keys, exchange, columns, guard, priceSheet].forEach((start) => start(document));
+[theme, thread, charts, why, keys, exchange, columns, guard, priceSheet, growth].forEach((start) => start(document));

@@ -111,7 +111,7 @@ public class StepsJourneyTest extends ServedTest {
     String monthly = page("cost", "?terms=monthly");
     assertFalse(monthly.contains("without a commitment"));
     assertTrue(monthly.contains("price not known"), "Tollen sells nothing monthly but on request");
-    String cash = page("cost", "?view=cash&month=4");
+    String cash = page("cost", "?view=cash&month=4&terms=committed");
     assertTrue(cash.contains("36 months, cash"));
     // 24 seats more in May for eight months at 7.20
     assertTrue(cash.contains("1,382.40"), "additions of May");

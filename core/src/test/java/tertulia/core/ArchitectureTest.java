@@ -20,6 +20,7 @@ public class ArchitectureTest {
           "money",
           "time",
           "growth",
+          "labour",
           "pricing",
           "plausibility",
           "billing",

@@ -43,7 +43,7 @@ record Doubts(List<Doubt> open) {
   }
 
   static Optional<Tool> tool(ToolSheet sheet) {
-    return new ToolReader(new Faults()).contender("", sheet, null).map(Contender::tool);
+    return new ToolReader(new Faults()).tool("", sheet).map(Contender::tool);
   }
 
   /** Every dated fact, by what it is about, in reading order. */

@@ -58,7 +58,7 @@ final class ToolConverter {
             form.confirmed.stream().filter(key -> !key.isBlank()).distinct().sorted().toList());
     if (faults.isEmpty()) {
       Faults core = new Faults();
-      new ToolReader(core).contender("", sheet, null);
+      new ToolReader(core).tool("", sheet);
       core.all().forEach(this::addAtField);
     }
     return new Converted(

@@ -22,8 +22,9 @@ import tertulia.core.evaluation.Evaluation;
 import tertulia.core.evaluation.WhatIf.Moment;
 import tertulia.core.path.CostByHeadcount;
 import tertulia.core.path.Outcome;
-import tertulia.core.path.Stay;
 import tertulia.core.path.SteadyCost;
+import tertulia.core.path.Way;
+import tertulia.core.path.Ways;
 
 /**
  * The Cost step as it is read.
@@ -71,7 +72,7 @@ record CostView(
             evaluation.people().total(), evaluation.lowestPlanned(), evaluation.highestPlanned());
     WayView ways = WayView.of(session);
     return new CostView(
-        rows(session, ways.row()),
+        rows(session, List.of(ways.kept(), ways.monthly())),
         CostChart.draw(costs, lines, read),
         CostChart.reach(costs, read),
         changes(session, costs),
@@ -80,7 +81,7 @@ record CostView(
         ways);
   }
 
-  private static List<Row> rows(Workspace.Session session, Row way) {
+  private static List<Row> rows(Workspace.Session session, List<Row> beside) {
     Evaluation evaluation = session.evaluation();
     View view = evaluation.whatIf().view();
     int months = session.table().selection().horizon().months();
@@ -92,13 +93,13 @@ record CostView(
                 .noting("in " + evaluation.selection().currency()),
             totals(session, view),
             "big"));
-    rows.add(way);
+    rows.addAll(beside);
     if (evaluation.whatIf().moment() instanceof Moment.Month month) {
       String label =
           "of it in " + Dates.shortMonth(session.table().selection().horizon().month(month.m()));
       rows.add(Row.of(label, cells(session, c -> month(session, c, month.m(), view))));
     }
-    List<Stay> found = session.columns().stream().flatMap(c -> found(session, c).stream()).toList();
+    List<Way> found = session.columns().stream().flatMap(c -> found(session, c).stream()).toList();
     if (found.stream().anyMatch(s -> !s.ledger().pastHorizon(view).isZero())) {
       rows.add(
           Row.of("Committed past the horizon", cells(session, c -> pastHorizon(session, c, view))));
@@ -131,8 +132,8 @@ record CostView(
     return best ? cell.looking("best") : cell;
   }
 
-  private static Optional<Stay> found(Workspace.Session session, Contender contender) {
-    return session.evaluation().stay(contender.id()) instanceof Outcome.Found<Stay> found
+  private static Optional<Way> found(Workspace.Session session, Contender contender) {
+    return session.evaluation().way(contender.id()) instanceof Ways.Found found
         ? Optional.of(found.best())
         : Optional.empty();
   }

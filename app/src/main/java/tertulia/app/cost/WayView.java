@@ -25,11 +25,12 @@ import tertulia.core.time.Horizon;
 /**
  * The best way through each contender's plans, as it is read.
  *
- * @param row its total for each contender, with what it saves
+ * @param kept what keeping one plan and term costs, with what the best way saves on it
+ * @param monthly the best way without any commitment
  * @param ribbon the ways over the months as SVG
  * @param says when to begin a commitment, and why plans change
  */
-record WayView(Row row, String ribbon, List<Line> lines, List<String> says) {
+record WayView(Row kept, Row monthly, String ribbon, List<Line> lines, List<String> says) {
 
   /**
    * One stretch under one plan and term.
@@ -41,13 +42,15 @@ record WayView(Row row, String ribbon, List<Line> lines, List<String> says) {
       String contender, String from, String until, String option, String held, String why) {}
 
   static WayView of(Workspace.Session session) {
-    List<Cell> cells = new ArrayList<>();
+    List<Cell> kept = new ArrayList<>();
+    List<Cell> monthly = new ArrayList<>();
     List<RibbonChart.Lane> lanes = new ArrayList<>();
     List<Line> lines = new ArrayList<>();
     List<String> says = new ArrayList<>();
     for (Contender contender : session.columns()) {
       Ways ways = session.evaluation().way(contender.id());
-      cells.add(cell(session, contender, ways));
+      kept.add(kept(session, contender, ways));
+      monthly.add(monthly(session, contender));
       lanes.add(lane(session, contender, ways));
       if (ways instanceof Ways.Found found) {
         lines.addAll(lines(session, contender, found.best()));
@@ -55,38 +58,41 @@ record WayView(Row row, String ribbon, List<Line> lines, List<String> says) {
       }
     }
     return new WayView(
-        Row.of("Best way through the plans", cells),
+        Row.of("Kept on one plan", kept),
+        Row.of("All monthly", monthly),
         RibbonChart.draw(lanes, session.table().selection().horizon()),
         lines,
         says);
   }
 
-  private static Cell cell(Workspace.Session session, Contender contender, Ways ways) {
-    String why = session.why("way", "contender", contender.id());
+  /** The cheapest single plan and term kept all the time, with what the best way saves on it. */
+  private static Cell kept(Workspace.Session session, Contender contender, Ways ways) {
+    String why = session.why("horizon", "contender", contender.id());
     View view = session.evaluation().whatIf().view();
-    return switch (ways) {
-      case Ways.Gap gap when gap.isUnpriced() ->
-          Cell.missing("not known", why).noting(firstOf(gap.unpriced().values()));
-      case Ways.Gap gap ->
-          Cell.missing("—", why)
-              .noting("nothing from " + Dates.shortMonth(horizon(session).month(gap.month())));
-      case Ways.Found found -> {
-        Money total = found.best().ledger().total(view);
-        String atMost = found.unpriced().isEmpty() ? "" : "at most ";
-        yield Cell.figure(atMost + Figures.money(total), why)
-            .noting(saved(session, contender, total, view));
-      }
-    };
+    if (!(session.evaluation().stay(contender.id()) instanceof Outcome.Found<Stay> stay)) {
+      return Cell.missing("—", why)
+          .noting(ways instanceof Ways.Found ? "no single plan lasts" : "");
+    }
+    Money total = stay.best().ledger().total(view);
+    String atMost = stay.isAtMost() ? "at most " : "";
+    return Cell.figure(atMost + Figures.money(total), why)
+        .noting(stay.best().option().label() + saved(ways, total, view));
   }
 
-  /** What the way saves against the cheapest single plan and term. */
-  private static String saved(
-      Workspace.Session session, Contender contender, Money total, View view) {
-    if (!(session.evaluation().stay(contender.id()) instanceof Outcome.Found<Stay> stay)) {
-      return "no single plan lasts";
+  private static String saved(Ways ways, Money kept, View view) {
+    if (!(ways instanceof Ways.Found found)) {
+      return "";
     }
-    Money saved = stay.best().ledger().total(view).minus(total);
-    return saved.isZero() ? "saves nothing" : "saves " + Figures.money(saved);
+    Money saved = kept.minus(found.best().ledger().total(view));
+    return saved.isZero() ? "" : "; the best way saves " + Figures.money(saved);
+  }
+
+  private static Cell monthly(Workspace.Session session, Contender contender) {
+    String why = session.why("way", "contender", contender.id());
+    View view = session.evaluation().whatIf().view();
+    return session.evaluation().wayAllMonthly(contender.id()) instanceof Ways.Found found
+        ? Cell.figure(Figures.money(found.best().ledger().total(view)), why)
+        : Cell.missing("—", why).noting("not sold monthly all through");
   }
 
   private static Horizon horizon(Workspace.Session session) {

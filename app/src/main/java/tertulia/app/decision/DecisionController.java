@@ -18,8 +18,7 @@ import tertulia.app.selection.StepBody;
 import tertulia.app.selection.Steps;
 import tertulia.app.selection.Workspace;
 import tertulia.core.decision.Proposal;
-import tertulia.core.path.Outcome;
-import tertulia.core.path.Stay;
+import tertulia.core.path.Ways;
 
 /** The Decision step. */
 @Controller
@@ -83,7 +82,7 @@ class DecisionController implements StepBody {
     boolean there = session.columns().stream().anyMatch(c -> c.id().equals(choice));
     if (!there) {
       faults.add("choice", "Choose one of the contenders.");
-    } else if (!(session.evaluation().stay(choice) instanceof Outcome.Found<Stay>)) {
+    } else if (!(session.evaluation().way(choice) instanceof Ways.Found)) {
       faults.add(
           "choice",
           "No plan of this contender is known to serve in all months. Look at Fit first.");
@@ -125,9 +124,7 @@ class DecisionController implements StepBody {
   }
 
   private static String optionOf(Workspace.Session session, String choice) {
-    return session.evaluation().stay(choice) instanceof Outcome.Found<Stay> found
-        ? found.best().option().label()
-        : "";
+    return session.evaluation().way(choice) instanceof Ways.Found found ? found.best().label() : "";
   }
 
   @PostMapping("/selections/{id}/decision/sign")

@@ -19,8 +19,7 @@ import tertulia.core.billing.View;
 import tertulia.core.decision.Decision;
 import tertulia.core.decision.Proposal;
 import tertulia.core.evaluation.Contender;
-import tertulia.core.path.Outcome;
-import tertulia.core.path.Stay;
+import tertulia.core.path.Ways;
 import tertulia.core.scoring.Totals;
 
 /**
@@ -214,8 +213,8 @@ record DecisionView(
   private static List<Choice> choices(Workspace.Session session) {
     return session.columns().stream()
         .map(c ->
-            session.evaluation().stay(c.id()) instanceof Outcome.Found<Stay> found
-                ? new Choice(c.id(), c.tool().name(), found.best().option().label(), true)
+            session.evaluation().way(c.id()) instanceof Ways.Found found
+                ? new Choice(c.id(), c.tool().name(), found.best().label(), true)
                 : new Choice(c.id(), c.tool().name(), "no plan for all months", false))
         .toList();
   }

@@ -20,8 +20,7 @@ import tertulia.core.decision.Decision;
 import tertulia.core.decision.Proposal;
 import tertulia.core.evaluation.Evaluation;
 import tertulia.core.evaluation.WhatIf;
-import tertulia.core.path.Outcome;
-import tertulia.core.path.Stay;
+import tertulia.core.path.Ways;
 
 /** Decisions: writing down, proposing, signing off, objecting. */
 @Service
@@ -114,9 +113,8 @@ public class Decisions {
     row.selectionId = selectionId;
     Table table = selections.load(selectionId, pagesOf);
     String choice = signed.proposal().choice();
-    Outcome<Stay> outcome = Evaluation.of(table.selection(), WhatIf.START).stay(choice);
-    String option =
-        outcome instanceof Outcome.Found<Stay> found ? found.best().option().label() : "";
+    Ways ways = Evaluation.of(table.selection(), WhatIf.START).way(choice);
+    String option = ways instanceof Ways.Found found ? found.best().label() : "";
     freeze(rows.save(row), signed.under(option), table);
   }
 

@@ -14,9 +14,11 @@ import tertulia.app.catalogue.Catalogue;
 import tertulia.app.catalogue.Imports;
 import tertulia.app.decision.Decisions;
 import tertulia.app.exchange.Faults;
+import tertulia.app.exchange.GrowthPlan;
 import tertulia.app.exchange.Json;
 import tertulia.app.exchange.PortableFile;
 import tertulia.app.exchange.SelectionFile;
+import tertulia.app.growth.GrowthPlans;
 import tertulia.app.handover.Intake;
 import tertulia.app.people.People;
 import tertulia.app.people.Role;
@@ -38,6 +40,7 @@ class Demonstration implements SmartInitializingSingleton {
   private final Selections selections;
   private final Decisions decisions;
   private final Intake intake;
+  private final GrowthPlans growth;
 
   Demonstration(
       People people,
@@ -45,13 +48,15 @@ class Demonstration implements SmartInitializingSingleton {
       Catalogue catalogue,
       Selections selections,
       Decisions decisions,
-      Intake intake) {
+      Intake intake,
+      GrowthPlans growth) {
     this.people = people;
     this.imports = imports;
     this.catalogue = catalogue;
     this.selections = selections;
     this.decisions = decisions;
     this.intake = intake;
+    this.growth = growth;
   }
 
   /** Runs before the server answers, so that nobody meets an empty store. */
@@ -67,6 +72,10 @@ class Demonstration implements SmartInitializingSingleton {
     if (imports.take(bytes("catalogue.json"), ORGANISER) == 0) {
       throw new IllegalStateException("The demonstration's catalogue is at odds with itself");
     }
+    growth.change(
+        0,
+        Json.stored(new String(bytes("growth.json"), StandardCharsets.UTF_8), GrowthPlan.class),
+        ORGANISER);
     seat(intake.take(freightDesk(), ORGANISER));
     tell("refit-planning.json");
     tell("crew-knowledge.json");

@@ -18,7 +18,7 @@ record Story(Seed selection, @Nullable Agreed decision) {
   record Seed(Brief brief, List<Seat> contenders, List<SelectionFile.MemberPart> panel) {}
 
   /** A tool of the catalogue at the table. */
-  record Seat(String tool, @Nullable String setAside) {}
+  record Seat(String tool, @Nullable String setAside, SelectionFile.@Nullable EffortPart effort) {}
 
   /** A decision that was agreed before the demonstration begins. */
   record Agreed(
@@ -40,8 +40,9 @@ record Story(Seed selection, @Nullable Agreed decision) {
         SelectionFile.VERSION,
         selection.brief(),
         selection.contenders().stream()
-            .map(
-                seat -> new SelectionFile.ContenderPart(sheets.apply(seat.tool()), seat.setAside()))
+            .map(seat ->
+                new SelectionFile.ContenderPart(
+                    sheets.apply(seat.tool()), seat.setAside(), seat.effort()))
             .toList(),
         selection.panel(),
         null);

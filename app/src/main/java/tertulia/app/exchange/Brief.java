@@ -4,12 +4,19 @@ import com.fasterxml.jackson.annotation.JsonInclude;
 import java.util.List;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
+import tertulia.core.growth.Group;
+import tertulia.core.growth.Growth;
+import tertulia.core.growth.Step;
 
 /**
  * What a selection is about, as written in files and storage: need, people, demand, criteria.
  * Decimals are text so that no reader turns them into binary fractions; months are yyyy-mm.
  *
  * @param averagePayment average value of a payment that passes through the tool; null: not known
+ * @param scenarios how growth may come out; null: low, as expected, high
+ * @param practice how terms are left and what people's time costs; null: credited, not stated
+ * @param followsGrowth true: in a workspace the groups are those of its growth plan with the same
+ *     ids; null: they are the selection's own
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
 public record Brief(
@@ -25,7 +32,114 @@ public record Brief(
     @Nullable String averagePayment,
     List<NeedPart> needs,
     List<CriterionPart> criteria,
-    List<RatePart> rates) {
+    List<RatePart> rates,
+    @Nullable List<ScenarioPart> scenarios,
+    @Nullable PracticePart practice,
+    @Nullable Boolean followsGrowth) {
+
+  /** A brief with the standard scenarios, nothing said of people's time, and groups of its own. */
+  public Brief(
+      String title,
+      String purpose,
+      String asOf,
+      String start,
+      int months,
+      String currency,
+      String priceRisePercent,
+      List<GroupPart> groups,
+      List<DemandPart> demand,
+      @Nullable String averagePayment,
+      List<NeedPart> needs,
+      List<CriterionPart> criteria,
+      List<RatePart> rates) {
+    this(
+        title,
+        purpose,
+        asOf,
+        start,
+        months,
+        currency,
+        priceRisePercent,
+        groups,
+        demand,
+        averagePayment,
+        needs,
+        criteria,
+        rates,
+        null,
+        null,
+        null);
+  }
+
+  /** Whether the groups are those of the workspace's growth plan. */
+  public boolean follows() {
+    return Boolean.TRUE.equals(followsGrowth);
+  }
+
+  /** This brief with other people. */
+  public Brief with(List<GroupPart> others, @Nullable List<ScenarioPart> otherScenarios) {
+    return new Brief(
+        title,
+        purpose,
+        asOf,
+        start,
+        months,
+        currency,
+        priceRisePercent,
+        others,
+        demand,
+        averagePayment,
+        needs,
+        criteria,
+        rates,
+        otherScenarios,
+        practice,
+        followsGrowth);
+  }
+
+  /** This brief without what is needed for each head of groups that are not there. */
+  public Brief withoutOtherRates() {
+    List<String> ids = groups.stream().map(GroupPart::id).toList();
+    List<DemandPart> kept = demand.stream().map(part -> part.only(ids)).toList();
+    return new Brief(
+        title,
+        purpose,
+        asOf,
+        start,
+        months,
+        currency,
+        priceRisePercent,
+        groups,
+        kept,
+        averagePayment,
+        needs,
+        criteria,
+        rates,
+        scenarios,
+        practice,
+        followsGrowth);
+  }
+
+  /** This brief with people that follow the workspace's growth plan, or stay as they are now. */
+  public Brief following(boolean follow) {
+    return new Brief(
+        title,
+        purpose,
+        asOf,
+        start,
+        months,
+        currency,
+        priceRisePercent,
+        groups,
+        demand,
+        averagePayment,
+        needs,
+        criteria,
+        rates,
+        scenarios,
+        practice,
+        follow ? Boolean.TRUE : null);
+  }
 
   /** This brief with other rates of exchange. */
   public Brief with(List<RatePart> otherRates) {
@@ -42,10 +156,38 @@ public record Brief(
         averagePayment,
         needs,
         criteria,
-        otherRates);
+        otherRates,
+        scenarios,
+        practice,
+        followsGrowth);
   }
 
-  /** A group of people; method is hires, percent or listed, and only its own figure is there. */
+  /** This brief with other criteria. */
+  public Brief judgedBy(List<CriterionPart> others) {
+    return new Brief(
+        title,
+        purpose,
+        asOf,
+        start,
+        months,
+        currency,
+        priceRisePercent,
+        groups,
+        demand,
+        averagePayment,
+        needs,
+        others,
+        rates,
+        scenarios,
+        practice,
+        followsGrowth);
+  }
+
+  /**
+   * A group of people; method is hires, percent or listed, and only its own figure is there.
+   *
+   * @param since the month from which growth counts; null: the plan's start
+   */
   @JsonInclude(JsonInclude.Include.NON_NULL)
   public record GroupPart(
       String id,
@@ -55,15 +197,120 @@ public record Brief(
       @Nullable String perMonth,
       @Nullable String percentPerYear,
       @Nullable List<Integer> values,
-      List<StepPart> steps) {}
+      List<StepPart> steps,
+      @Nullable String since) {
+    /** A group whose growth counts from the plan's start. */
+    public GroupPart(
+        String id,
+        String name,
+        String method,
+        @Nullable Integer start,
+        @Nullable String perMonth,
+        @Nullable String percentPerYear,
+        @Nullable List<Integer> values,
+        List<StepPart> steps) {
+      this(id, name, method, start, perMonth, percentPerYear, values, steps, null);
+    }
 
-  /** A dated change of headcount. */
+    /** A group as it is written. */
+    public static GroupPart of(Group group) {
+      List<StepPart> steps = group.steps().stream().map(StepPart::of).toList();
+      String since = group.start().map(Object::toString).orElse(null);
+      return switch (group.growth()) {
+        case Growth.Hires hires ->
+            new GroupPart(
+                group.id(),
+                group.name(),
+                "hires",
+                hires.start(),
+                hires.perMonth().toPlainString(),
+                null,
+                null,
+                steps,
+                since);
+        case Growth.Percent percent ->
+            new GroupPart(
+                group.id(),
+                group.name(),
+                "percent",
+                percent.start(),
+                null,
+                percent.perYear().movePointRight(2).stripTrailingZeros().toPlainString(),
+                null,
+                steps,
+                since);
+        case Growth.Listed listed ->
+            new GroupPart(
+                group.id(),
+                group.name(),
+                "listed",
+                null,
+                null,
+                null,
+                listed.values(),
+                steps,
+                since);
+      };
+    }
+  }
+
+  /**
+   * A dated change of headcount.
+   *
+   * @param onlyIn id of the one scenario in which it happens; null: in all
+   */
   @JsonInclude(JsonInclude.Include.NON_NULL)
   public record StepPart(
-      String label, String from, @Nullable String until, int change, boolean everyYear) {}
+      String label,
+      String from,
+      @Nullable String until,
+      int change,
+      boolean everyYear,
+      @Nullable String onlyIn) {
+    /** A step in every scenario. */
+    public StepPart(
+        String label, String from, @Nullable String until, int change, boolean everyYear) {
+      this(label, from, until, change, everyYear, null);
+    }
+
+    static StepPart of(Step step) {
+      return new StepPart(
+          step.label(),
+          step.from().toString(),
+          step.end().map(Object::toString).orElse(null),
+          step.change(),
+          step.everyYear(),
+          step.onlyIn());
+    }
+  }
+
+  /** How growth may come out: so much of it. */
+  public record ScenarioPart(String id, String name, String multiplier) {}
+
+  /**
+   * How the buyer works.
+   *
+   * @param leaving credited or lost
+   * @param hour cost of an hour of work in the brief's currency; null: not stated
+   * @param changeHours hours for a change of plan
+   * @param oldTool cost a month of the tool in use until now; null: not stated
+   */
+  @JsonInclude(JsonInclude.Include.NON_NULL)
+  public record PracticePart(
+      String leaving, @Nullable String hour, String changeHours, @Nullable String oldTool) {}
 
   /** Units of a measure needed: fixed, and per head by group id. */
-  public record DemandPart(String measure, String fixed, Map<String, String> perHead) {}
+  public record DemandPart(String measure, String fixed, Map<String, String> perHead) {
+    DemandPart only(List<String> groups) {
+      Map<String, String> kept = new java.util.LinkedHashMap<>();
+      perHead.forEach((group, rate) -> {
+        if (groups.contains(group)) {
+          kept.put(group, rate);
+        }
+      });
+      return new DemandPart(measure, fixed, kept);
+    }
+  }
 
   /** A capability and how much it matters: must, should or could. */
   @JsonInclude(JsonInclude.Include.NON_NULL)

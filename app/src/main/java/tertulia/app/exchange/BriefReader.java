@@ -5,7 +5,10 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.jspecify.annotations.Nullable;
+import tertulia.core.billing.Leaving;
+import tertulia.core.evaluation.Practice;
 import tertulia.core.fit.Capability;
 import tertulia.core.fit.Importance;
 import tertulia.core.fit.Need;
@@ -13,7 +16,9 @@ import tertulia.core.growth.Demand;
 import tertulia.core.growth.Group;
 import tertulia.core.growth.Growth;
 import tertulia.core.growth.Measure;
+import tertulia.core.growth.Scenario;
 import tertulia.core.growth.Step;
+import tertulia.core.labour.Labour;
 import tertulia.core.scoring.Criterion;
 
 /** Turns the parts of a brief into core values, collecting faults by place. */
@@ -40,7 +45,12 @@ final class BriefReader {
           .at(
               here,
               () ->
-                  new Group(part.id(), Codes.text(part.name(), LONGEST_NAME), growth(part), steps))
+                  new Group(
+                      part.id(),
+                      Codes.text(part.name(), LONGEST_NAME),
+                      growth(part),
+                      steps,
+                      part.since() == null ? null : Codes.month(part.since())))
           .ifPresent(groups::add);
     }
     return groups;
@@ -82,7 +92,43 @@ final class BriefReader {
         Codes.month(part.from()),
         part.until() == null ? null : Codes.month(part.until()),
         part.change(),
-        part.everyYear());
+        part.everyYear(),
+        part.onlyIn());
+  }
+
+  List<Scenario> scenarios(String at, @Nullable List<Brief.ScenarioPart> parts) {
+    if (parts == null || parts.isEmpty()) {
+      return Scenario.STANDARD;
+    }
+    List<Scenario> scenarios = new ArrayList<>();
+    for (int i = 0; i < parts.size(); i++) {
+      Brief.ScenarioPart part = parts.get(i);
+      faults
+          .at(
+              at + "/" + i,
+              () ->
+                  new Scenario(
+                      part.id(),
+                      Codes.text(part.name(), LONGEST_NAME),
+                      Codes.decimal(part.multiplier())))
+          .ifPresent(scenarios::add);
+    }
+    return scenarios;
+  }
+
+  Practice practice(String at, Brief.@Nullable PracticePart part) {
+    return part == null
+        ? Practice.STANDARD
+        : faults.at(at, () -> practice(part)).orElse(Practice.STANDARD);
+  }
+
+  private static Practice practice(Brief.PracticePart part) {
+    return new Practice(
+        Codes.oneOf(Leaving.class, part.leaving()),
+        new Labour(
+            Optional.ofNullable(part.hour()).map(Codes::decimal),
+            Codes.decimal(part.changeHours()),
+            Optional.ofNullable(part.oldTool()).map(Codes::decimal)));
   }
 
   Map<Measure, Demand> demand(String at, List<Brief.DemandPart> parts, List<Group> groups) {

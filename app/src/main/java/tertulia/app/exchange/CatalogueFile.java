@@ -92,7 +92,7 @@ public record CatalogueFile(String format, int version, List<Entry> tools) {
       Page page = pages.get(p);
       String here = at + "/" + p;
       faults.at(here + "/holdsFrom", () -> Codes.day(page.holdsFrom())).ifPresent(days::add);
-      new ToolReader(faults).contender(here + "/tool", page.tool(), null);
+      new ToolReader(faults).tool(here + "/tool", page.tool());
       if (!page.tool().id().equals(pages.getLast().tool().id())) {
         faults.add(here + "/tool/id", "All pages of a tool have one id; found two.");
       }

@@ -21,6 +21,8 @@ import tertulia.core.path.Option;
 import tertulia.core.path.Outcome;
 import tertulia.core.path.Stay;
 import tertulia.core.path.SteadyCost;
+import tertulia.core.path.Way;
+import tertulia.core.path.Ways;
 import tertulia.core.scoring.Interval;
 import tertulia.core.scoring.Totals;
 
@@ -36,7 +38,12 @@ public record Results(
     List<LeadResult> cheapestByHeadcount) {
   private static final int SCORE_DECIMALS = 6;
 
-  /** One contender; what is not known is absent; options left out and why are in "notCounted". */
+  /**
+   * One contender; what is not known is absent; options left out and why are in "notCounted".
+   *
+   * @param horizon the best way through its plans; months and what is committed are its
+   * @param kept the cheapest single plan and term kept all the time
+   */
   @JsonInclude(JsonInclude.Include.NON_NULL)
   public record ContenderResult(
       String id,
@@ -44,6 +51,7 @@ public record Results(
       @Nullable String setAside,
       @Nullable CostResult firstMonth,
       @Nullable CostResult horizon,
+      @Nullable CostResult kept,
       @Nullable List<String> months,
       @Nullable String committedPastHorizon,
       List<String> notCounted,
@@ -96,6 +104,10 @@ public record Results(
     Optional<Stay> stay = found(evaluation.stay(id), notCounted);
     Optional<SteadyCost> steady = found(evaluation.steady(id), new ArrayList<>());
     View view = evaluation.whatIf().view();
+    Optional<Way> way =
+        evaluation.way(id) instanceof Ways.Found found
+            ? Optional.of(found.best())
+            : Optional.empty();
     return new ContenderResult(
         id,
         contender.tool().name(),
@@ -103,6 +115,7 @@ public record Results(
         steady
             .map(c -> cost(c.option(), c.money(), evaluation.steady(id), SteadyCost::money))
             .orElse(null),
+        evaluation.way(id) instanceof Ways.Found found ? cost(found, view) : null,
         stay.map(s ->
                 cost(
                     s.option(),
@@ -110,8 +123,8 @@ public record Results(
                     evaluation.stay(id),
                     kept -> kept.ledger().total(view)))
             .orElse(null),
-        stay.map(s -> s.ledger().months(view).stream().map(Results::amount).toList()).orElse(null),
-        stay.map(s -> amount(s.ledger().pastHorizon(view))).orElse(null),
+        way.map(w -> w.ledger().months(view).stream().map(Results::amount).toList()).orElse(null),
+        way.map(w -> amount(w.ledger().pastHorizon(view))).orElse(null),
         notCounted,
         evaluation.totals().flatMap(t -> total(t, id)).orElse(null));
   }
@@ -141,6 +154,14 @@ public record Results(
         outcome instanceof Outcome.Found<C> found ? found.low().map(money) : Optional.empty();
     return new CostResult(
         option.label(), amount(amount), atMost, low.map(Results::amount).orElse(null));
+  }
+
+  private static CostResult cost(Ways.Found found, View view) {
+    return new CostResult(
+        found.best().label(),
+        amount(found.best().ledger().total(view)),
+        found.isAtMost(),
+        found.low().map(low -> amount(low.ledger().total(view))).orElse(null));
   }
 
   private static Optional<ScoreResult> total(Totals totals, String contender) {

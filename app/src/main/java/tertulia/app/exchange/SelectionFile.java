@@ -17,9 +17,24 @@ public record SelectionFile(
   public static final String FORMAT = "tertulia-selection";
   public static final int VERSION = 1;
 
-  /** A tool at the table; set aside for a reason or in. */
+  /** A tool at the table; set aside for a reason or in; with the hours it takes if stated. */
   @JsonInclude(JsonInclude.Include.NON_NULL)
-  public record ContenderPart(ToolSheet tool, @Nullable String setAside) {}
+  public record ContenderPart(
+      ToolSheet tool, @Nullable String setAside, @Nullable EffortPart effort) {
+    /** A tool whose effort nobody has stated. */
+    public ContenderPart(ToolSheet tool, @Nullable String setAside) {
+      this(tool, setAside, null);
+    }
+  }
+
+  /** Hours a tool takes: once, for each seat, a month; minutes by hand each workday. */
+  public record EffortPart(
+      String setUp,
+      String migration,
+      String learning,
+      String upkeep,
+      String manualMinutes,
+      int parallelMonths) {}
 
   /** A person's share, points by criterion id, and marks. */
   public record MemberPart(

@@ -8,11 +8,13 @@ import java.util.Map;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import tertulia.core.evaluation.Contender;
+import tertulia.core.evaluation.Practice;
 import tertulia.core.evaluation.Selection;
 import tertulia.core.fit.Need;
 import tertulia.core.growth.Demand;
 import tertulia.core.growth.Group;
 import tertulia.core.growth.Measure;
+import tertulia.core.growth.Scenario;
 import tertulia.core.money.ExchangeRate;
 import tertulia.core.money.ExchangeRates;
 import tertulia.core.money.PriceRise;
@@ -44,6 +46,8 @@ public final class SelectionReader {
     List<Contender> contenders = contenders(file.contenders());
     List<Member> members = members(file.panel(), criteria, contenders);
     List<ExchangeRate> rates = rates(brief.rates());
+    List<Scenario> scenarios = reader.scenarios("/brief/scenarios", brief.scenarios());
+    Practice practice = reader.practice("/brief/practice", brief.practice());
     checkDecision(file.decision(), contenders.stream().map(Contender::id).toList());
     Optional<Selection> selection =
         faults.at(
@@ -63,7 +67,9 @@ public final class SelectionReader {
                     criteria,
                     contenders,
                     new Panel(members),
-                    new ExchangeRates(rates)));
+                    new ExchangeRates(rates),
+                    scenarios,
+                    practice));
     return faults.isEmpty() ? selection : Optional.empty();
   }
 
@@ -93,7 +99,7 @@ public final class SelectionReader {
     for (int i = 0; i < parts.size(); i++) {
       SelectionFile.ContenderPart part = parts.get(i);
       tools
-          .contender("/contenders/" + i + "/tool", part.tool(), part.setAside())
+          .contender("/contenders/" + i + "/tool", part.tool(), part.setAside(), part.effort())
           .ifPresent(contenders::add);
     }
     return contenders;

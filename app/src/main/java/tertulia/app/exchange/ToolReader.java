@@ -10,6 +10,7 @@ import org.jspecify.annotations.Nullable;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.fit.Answer;
 import tertulia.core.fit.Fact;
+import tertulia.core.labour.Effort;
 import tertulia.core.pricing.Allowance;
 import tertulia.core.pricing.Offer;
 import tertulia.core.pricing.Owned;
@@ -35,8 +36,17 @@ public final class ToolReader {
     this.faults = faults;
   }
 
+  /** The tool with what is known of it, at no table; empty if anything was refused. */
+  public Optional<Contender> tool(String at, ToolSheet sheet) {
+    return contender(at, sheet, null, null);
+  }
+
   /** The contender; empty if anything was refused. */
-  public Optional<Contender> contender(String at, ToolSheet sheet, @Nullable String setAside) {
+  Optional<Contender> contender(
+      String at,
+      ToolSheet sheet,
+      @Nullable String setAside,
+      SelectionFile.@Nullable EffortPart effort) {
     List<Plan> plans = new ArrayList<>();
     Map<String, Map<String, Fact>> facts = new HashMap<>();
     checkNames(at, sheet.plans());
@@ -69,6 +79,8 @@ public final class ToolReader {
     ToolSheet.OwnedPart part = sheet.owned();
     Optional<Owned> owned =
         part == null ? Optional.empty() : faults.at(at + "/owned", () -> PriceReader.owned(part));
+    Optional<Effort> hours =
+        effort == null ? Optional.empty() : faults.at(at + "/effort", () -> effort(effort));
     if (plans.size() < sheet.plans().size()) {
       return Optional.empty();
     }
@@ -85,7 +97,18 @@ public final class ToolReader {
                     owned),
                 facts,
                 ratings,
-                setAside));
+                setAside,
+                hours.orElse(null)));
+  }
+
+  private static Effort effort(SelectionFile.EffortPart part) {
+    return new Effort(
+        Codes.decimal(part.setUp()),
+        Codes.decimal(part.migration()),
+        Codes.decimal(part.learning()),
+        Codes.decimal(part.upkeep()),
+        Codes.decimal(part.manualMinutes()),
+        part.parallelMonths());
   }
 
   private void checkNames(String at, List<ToolSheet.PlanPart> plans) {

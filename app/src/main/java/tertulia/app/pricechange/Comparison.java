@@ -90,7 +90,7 @@ final class Comparison {
   private static Map<String, SteadyCost> costs(
       ToolSheet sheet, Optional<Selection> selection, int people) {
     Map<String, SteadyCost> costs = new LinkedHashMap<>();
-    Optional<Contender> contender = new ToolReader(new Faults()).contender("", sheet, null);
+    Optional<Contender> contender = new ToolReader(new Faults()).tool("", sheet);
     Set<String> currencies = new LinkedHashSet<>();
     sheet.plans().forEach(plan -> currencies.add(plan.currency()));
     for (String currency : currencies) {

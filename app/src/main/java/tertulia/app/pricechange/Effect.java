@@ -13,8 +13,7 @@ import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Evaluation;
 import tertulia.core.evaluation.Figure;
 import tertulia.core.evaluation.WhatIf;
-import tertulia.core.path.Outcome;
-import tertulia.core.path.Stay;
+import tertulia.core.path.Ways;
 import tertulia.core.working.Working;
 
 /**
@@ -48,23 +47,23 @@ record Effect(
       Table table, ToolSheet before, ToolSheet after, Optional<Decisions.Stored> decision) {
     Evaluation old = Evaluation.of(Selections.replacing(table, before), WhatIf.START);
     Evaluation now = Evaluation.of(Selections.replacing(table, after), WhatIf.START);
-    Outcome<Stay> oldStay = old.stay(before.id());
-    Outcome<Stay> newStay = now.stay(before.id());
+    Ways oldWay = old.way(before.id());
+    Ways newWay = now.way(before.id());
     return new Effect(
         table.id(),
         before.id(),
         table.selection().title(),
         stands(table, before, decision),
-        words(oldStay),
-        words(newStay),
-        difference(oldStay, newStay),
+        words(oldWay),
+        words(newWay),
+        difference(oldWay, newWay),
         order(old, now));
   }
 
   /** The working of what the tool would cost over a table's plan with another page. */
   static Working explain(Table table, ToolSheet page) {
     return Evaluation.of(Selections.replacing(table, page), WhatIf.START)
-        .explain(new Figure.Horizon(page.id()));
+        .explain(new Figure.Way(page.id()));
   }
 
   private static String stands(Table table, ToolSheet tool, Optional<Decisions.Stored> decision) {
@@ -88,19 +87,16 @@ record Effect(
         .orElse(id);
   }
 
-  private static String words(Outcome<Stay> outcome) {
-    return switch (outcome) {
-      case Outcome.Found<Stay> found ->
-          Figures.moneyIn(found.best().ledger().total(View.SPREAD))
-              + ", "
-              + found.best().option().label();
-      case Outcome.NoPlan<Stay> none -> "no plan fits";
-      case Outcome.Unpriced<Stay> unpriced -> "price not known";
+  private static String words(Ways ways) {
+    return switch (ways) {
+      case Ways.Found found ->
+          Figures.moneyIn(found.best().ledger().total(View.SPREAD)) + ", " + found.best().label();
+      case Ways.Gap gap -> gap.isUnpriced() ? "price not known" : "no plan fits";
     };
   }
 
-  private static String difference(Outcome<Stay> before, Outcome<Stay> after) {
-    if (before instanceof Outcome.Found<Stay> old && after instanceof Outcome.Found<Stay> now) {
+  private static String difference(Ways before, Ways after) {
+    if (before instanceof Ways.Found old && after instanceof Ways.Found now) {
       return Figures.signed(
           now.best().ledger().total(View.SPREAD).minus(old.best().ledger().total(View.SPREAD)));
     }

@@ -14,6 +14,9 @@ import tertulia.app.exchange.BriefCheck;
 import tertulia.app.exchange.Codes;
 import tertulia.app.exchange.Fault;
 import tertulia.app.exchange.Faults;
+import tertulia.app.exchange.Fields;
+import tertulia.app.growth.PeopleConverter;
+import tertulia.app.growth.PeopleForm;
 import tertulia.core.growth.Measure;
 
 /** Between the Need form and a brief; faults carry the names of the form's fields. */
@@ -23,7 +26,9 @@ final class BriefConverter {
   private final Faults faults = new Faults();
 
   /** Form rows of the brief's rows, for faults that the core finds. */
-  private final Map<String, String> fields = new HashMap<>();
+  private final Map<String, String> places = new HashMap<>();
+
+  private final Fields fields = new Fields(faults);
 
   /** What became of a form: a brief, or the faults by field. */
   record Converted(Optional<Brief> brief, Map<String, String> faults) {}
@@ -40,7 +45,15 @@ final class BriefConverter {
     form.currency = brief.currency();
     form.averagePayment = brief.averagePayment() == null ? "" : brief.averagePayment();
     form.rise = brief.priceRisePercent();
-    brief.groups().forEach(group -> form.groups.add(line(group)));
+    form.follows = brief.follows();
+    form.groups.addAll(PeopleConverter.lines(brief.groups()));
+    Brief.PracticePart practice = brief.practice();
+    if (practice != null) {
+      form.hour = practice.hour() == null ? "" : practice.hour();
+      form.changeHours = practice.changeHours().equals("0") ? "" : practice.changeHours();
+      form.oldTool = practice.oldTool() == null ? "" : practice.oldTool();
+      form.leaving = practice.leaving();
+    }
     brief.needs().forEach(need -> form.needs.add(line(need)));
     brief.rates().forEach(rate -> form.rates.add(line(rate)));
     for (Measure measure : Measure.KNOWN) {
@@ -51,8 +64,8 @@ final class BriefConverter {
 
   /** Adds spare lines, so that there is always room to write. */
   static BriefForm withRoom(BriefForm form) {
-    form.groups.forEach(group -> group.steps.add(new BriefForm.StepLine()));
-    form.groups.add(new BriefForm.GroupLine());
+    form.groups.forEach(group -> group.steps.add(new PeopleForm.StepLine()));
+    form.groups.add(new PeopleForm.GroupLine());
     form.rates.add(new BriefForm.RateLine());
     for (int i = 0; i < SPARE; i++) {
       form.needs.add(new BriefForm.NeedLine());
@@ -64,34 +77,6 @@ final class BriefConverter {
       }
     }
     return form;
-  }
-
-  private static BriefForm.GroupLine line(Brief.GroupPart part) {
-    BriefForm.GroupLine line = new BriefForm.GroupLine();
-    line.id = part.id();
-    line.name = part.name();
-    line.method = part.method();
-    line.start = part.start() == null ? "" : "" + part.start();
-    line.figure = figure(part);
-    for (Brief.StepPart step : part.steps()) {
-      BriefForm.StepLine s = new BriefForm.StepLine();
-      s.label = step.label();
-      s.from = step.from();
-      s.until = step.until() == null ? "" : step.until();
-      s.change = "" + step.change();
-      s.everyYear = step.everyYear();
-      line.steps.add(s);
-    }
-    return line;
-  }
-
-  private static String figure(Brief.GroupPart part) {
-    if (part.values() != null) {
-      return String.join(", ", part.values().stream().map(String::valueOf).toList());
-    }
-    return part.perMonth() != null
-        ? part.perMonth()
-        : part.percentPerYear() != null ? part.percentPerYear() : "";
   }
 
   private static BriefForm.NeedLine line(Brief.NeedPart part) {
@@ -131,22 +116,27 @@ final class BriefConverter {
   /** The brief a form describes; criteria stay as they are in {@code before}. */
   Converted convert(BriefForm form, Brief before) {
     List<String> ids = new ArrayList<>();
-    List<Brief.GroupPart> groups = groups(form, ids);
+    List<Brief.GroupPart> groups = new PeopleConverter(fields, places).groups(form.groups, ids);
     Brief brief =
         new Brief(
-            text("title", form.title, 200, true),
-            text("purpose", form.purpose, 4000, false),
-            read("asOf", form.asOf, t -> Codes.day(t).toString()),
-            read("start", form.start, t -> Codes.month(t).toString()),
-            whole("months", form.months),
-            read("currency", form.currency, t -> Codes.currency(t).getCode()),
-            decimal("rise", form.rise.isBlank() ? "0" : form.rise),
+            fields.text("title", form.title, 200, true),
+            fields.text("purpose", form.purpose, 4000, false),
+            fields.day("asOf", form.asOf),
+            fields.month("start", form.start),
+            fields.whole("months", form.months),
+            fields.currency("currency", form.currency),
+            fields.decimal("rise", form.rise.isBlank() ? "0" : form.rise),
             groups,
             demand(form, ids),
-            form.averagePayment.isBlank() ? null : decimal("averagePayment", form.averagePayment),
+            form.averagePayment.isBlank()
+                ? null
+                : fields.decimal("averagePayment", form.averagePayment),
             needs(form),
             before.criteria(),
-            rates(form));
+            rates(form),
+            before.scenarios(),
+            practice(form),
+            form.follows ? Boolean.TRUE : null);
     if (faults.isEmpty()) {
       BriefCheck.faults(brief).forEach(this::addAtField);
     }
@@ -162,70 +152,22 @@ final class BriefConverter {
     }
     String key =
         row.group(1) + "/" + row.group(2) + (row.group(3) == null ? "" : "/" + row.group(3));
-    faults.add(fields.getOrDefault(key, "title"), fault.message());
+    faults.add(places.getOrDefault(key, "title"), fault.message());
   }
 
-  private List<Brief.GroupPart> groups(BriefForm form, List<String> ids) {
-    List<Brief.GroupPart> parts = new ArrayList<>();
-    for (int i = 0; i < form.groups.size(); i++) {
-      BriefForm.GroupLine line = form.groups.get(i);
-      ids.add("");
-      if (!line.isBlank()) {
-        String at = "groups[" + i + "]";
-        fields.put("groups/" + parts.size(), at + ".name");
-        String name = text(at + ".name", line.name, 120, true);
-        String id = line.id.isBlank() ? Codes.unused(Codes.slug(name), ids) : line.id;
-        ids.set(i, id);
-        parts.add(group(line, at, id, name, parts.size()));
-      }
-    }
-    if (parts.isEmpty()) {
-      faults.add("groups[0].name", "Nobody is named. Name at least one group of people.");
-    }
-    return parts;
-  }
-
-  private Brief.GroupPart group(
-      BriefForm.GroupLine line, String at, String id, String name, int place) {
-    boolean listed = line.method.equals("listed");
-    List<Integer> values = new ArrayList<>();
-    if (listed) {
-      for (String value : line.figure.strip().split("[,;\\s]+")) {
-        values.add(whole(at + ".figure", value));
-      }
-    }
-    String figure =
-        listed ? "0" : decimal(at + ".figure", line.figure.isBlank() ? "0" : line.figure);
-    return new Brief.GroupPart(
-        id,
-        name,
-        line.method,
-        listed ? null : Integer.valueOf(whole(at + ".start", line.start)),
-        line.method.equals("hires") ? figure : null,
-        line.method.equals("percent") ? figure : null,
-        listed ? values : null,
-        steps(line, at, place));
-  }
-
-  private List<Brief.StepPart> steps(BriefForm.GroupLine line, String at, int place) {
-    List<Brief.StepPart> parts = new ArrayList<>();
-    for (int j = 0; j < line.steps.size(); j++) {
-      BriefForm.StepLine step = line.steps.get(j);
-      if (!step.isBlank()) {
-        String here = at + ".steps[" + j + "]";
-        fields.put("groups/" + place + "/" + parts.size(), here + ".from");
-        parts.add(
-            new Brief.StepPart(
-                text(here + ".label", step.label, 120, true),
-                read(here + ".from", step.from, t -> Codes.month(t).toString()),
-                step.until.isBlank()
-                    ? null
-                    : read(here + ".until", step.until, t -> Codes.month(t).toString()),
-                whole(here + ".change", step.change.replace("+", "").replace('−', '-')),
-                step.everyYear));
-      }
-    }
-    return parts;
+  private Brief.@Nullable PracticePart practice(BriefForm form) {
+    boolean unsaid =
+        form.hour.isBlank()
+            && form.changeHours.isBlank()
+            && form.oldTool.isBlank()
+            && form.leaving.equals("credited");
+    return unsaid
+        ? null
+        : new Brief.PracticePart(
+            form.leaving,
+            fields.decimalIfAny("hour", form.hour),
+            form.changeHours.isBlank() ? "0" : fields.decimal("changeHours", form.changeHours),
+            fields.decimalIfAny("oldTool", form.oldTool));
   }
 
   private List<Brief.DemandPart> demand(BriefForm form, List<String> ids) {
@@ -234,15 +176,15 @@ final class BriefConverter {
       BriefForm.DemandLine line = form.demand.get(i);
       if (!line.isBlank()) {
         String at = "demand[" + i + "]";
-        fields.put("demand/" + parts.size(), at + ".fixed");
+        places.put("demand/" + parts.size(), at + ".fixed");
         Map<String, String> rates = new LinkedHashMap<>();
         for (int g = 0; g < Math.min(ids.size(), line.rates.size()); g++) {
           String rate = line.rates.get(g);
           if (!ids.get(g).isEmpty() && rate != null && !rate.isBlank()) {
-            rates.put(ids.get(g), decimal(at + ".rates[" + g + "]", rate));
+            rates.put(ids.get(g), fields.decimal(at + ".rates[" + g + "]", rate));
           }
         }
-        String fixed = decimal(at + ".fixed", line.fixed.isBlank() ? "0" : line.fixed);
+        String fixed = fields.decimal(at + ".fixed", line.fixed.isBlank() ? "0" : line.fixed);
         parts.add(new Brief.DemandPart(line.measure, fixed, rates));
       }
     }
@@ -256,8 +198,8 @@ final class BriefConverter {
       BriefForm.NeedLine line = form.needs.get(i);
       if (!line.isBlank()) {
         String at = "needs[" + i + "]";
-        fields.put("needs/" + parts.size(), at + ".weight");
-        String capability = text(at + ".capability", line.capability, 120, true);
+        places.put("needs/" + parts.size(), at + ".weight");
+        String capability = fields.text(at + ".capability", line.capability, 120, true);
         if (seen.contains(Codes.slug(capability))) {
           faults.add(
               at + ".capability", "\"" + capability + "\" is listed twice. Remove one of them.");
@@ -270,7 +212,7 @@ final class BriefConverter {
                 line.importance,
                 should
                     ? Integer.valueOf(
-                        whole(at + ".weight", line.weight.isBlank() ? "1" : line.weight))
+                        fields.whole(at + ".weight", line.weight.isBlank() ? "1" : line.weight))
                     : null,
                 line.partly && line.importance.equals("must")));
       }
@@ -284,39 +226,16 @@ final class BriefConverter {
       BriefForm.RateLine line = form.rates.get(i);
       if (!line.isBlank()) {
         String at = "rates[" + i + "]";
-        fields.put("rates/" + parts.size(), at + ".rate");
+        places.put("rates/" + parts.size(), at + ".rate");
         parts.add(
             new Brief.RatePart(
-                read(at + ".from", line.from, t -> Codes.currency(t).getCode()),
-                read(
-                    at + ".to",
-                    line.to.isBlank() ? form.currency : line.to,
-                    t -> Codes.currency(t).getCode()),
-                decimal(at + ".rate", line.rate),
-                read(at + ".on", line.on, t -> Codes.day(t).toString()),
-                text(at + ".source", line.source, 120, false)));
+                fields.currency(at + ".from", line.from),
+                fields.currency(at + ".to", line.to.isBlank() ? form.currency : line.to),
+                fields.decimal(at + ".rate", line.rate),
+                fields.day(at + ".on", line.on),
+                fields.text(at + ".source", line.source, 120, false)));
       }
     }
     return parts;
-  }
-
-  private String text(String field, String text, int most, boolean needed) {
-    if (needed && text.isBlank()) {
-      faults.add(field, "This is empty. Fill it in.");
-    }
-    return read(field, text, t -> Codes.text(t, most));
-  }
-
-  private String decimal(String field, String text) {
-    return read(field, text, t -> Codes.decimal(t).toPlainString());
-  }
-
-  private int whole(String field, @Nullable String text) {
-    return faults.at(field, () -> Codes.whole(text == null ? "" : text)).orElse(1);
-  }
-
-  private String read(
-      String field, String text, java.util.function.Function<String, String> reader) {
-    return faults.at(field, () -> reader.apply(text)).orElse("");
   }
 }

@@ -2,6 +2,7 @@ package tertulia.app.selection;
 
 import java.util.ArrayList;
 import java.util.List;
+import tertulia.app.growth.PeopleForm;
 
 /** The Need form as typed: every field is text, so that nothing typed is lost. */
 public class BriefForm {
@@ -14,37 +15,18 @@ public class BriefForm {
   public String currency = "";
   public String rise = "";
   public String averagePayment = "";
-  public List<GroupLine> groups = new ArrayList<>();
+
+  /** Whether the groups are those of the growth plan. */
+  public boolean follows;
+
+  public String hour = "";
+  public String changeHours = "";
+  public String oldTool = "";
+  public String leaving = "credited";
+  public List<PeopleForm.GroupLine> groups = new ArrayList<>();
   public List<DemandLine> demand = new ArrayList<>();
   public List<NeedLine> needs = new ArrayList<>();
   public List<RateLine> rates = new ArrayList<>();
-
-  /** A group of people with its dated changes. */
-  public static class GroupLine {
-    public String id = "";
-    public String name = "";
-    public String method = "percent";
-    public String start = "";
-    public String figure = "";
-    public List<StepLine> steps = new ArrayList<>();
-
-    boolean isBlank() {
-      return name.isBlank() && start.isBlank() && figure.isBlank();
-    }
-  }
-
-  /** A dated change of headcount. */
-  public static class StepLine {
-    public String label = "";
-    public String from = "";
-    public String until = "";
-    public String change = "";
-    public boolean everyYear;
-
-    boolean isBlank() {
-      return label.isBlank() && from.isBlank() && change.isBlank();
-    }
-  }
 
   /** Units of a measure; one rate for each group line. */
   public static class DemandLine {

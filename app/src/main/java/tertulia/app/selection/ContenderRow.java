@@ -22,5 +22,9 @@ class ContenderRow {
   long toolId;
   int place;
   @Nullable String setAside;
+
+  /** Hours it takes, as a document; null: nobody has said. */
+  @Nullable String effort;
+
   @Version long version;
 }

@@ -36,6 +36,7 @@ public record Frame(
     List<Choice> growths,
     List<Choice> terms,
     List<Choice> views,
+    List<Choice> bases,
     boolean organises,
     boolean weighs,
     boolean decided) {

@@ -1,26 +1,31 @@
 package tertulia.app.selection;
 
+import tertulia.app.display.Dates;
 import tertulia.core.billing.View;
 import tertulia.core.evaluation.Contender;
-import tertulia.core.path.Outcome;
-import tertulia.core.path.Stay;
+import tertulia.core.path.Ways;
 
 /** A contender's total over all months as it reads in the table, wherever it stands. */
 public final class HorizonCell {
   private HorizonCell() {}
 
-  /** The total with the plan and term kept below it; "at most" if an option was left out. */
+  /** The total of the best way, with what is taken below it; "at most" if one was left out. */
   public static Cell of(Workspace.Session session, Contender contender) {
     View view = session.evaluation().whatIf().view();
-    String why = session.why("horizon", "contender", contender.id());
-    return switch (session.evaluation().stay(contender.id())) {
-      case Outcome.Found<Stay> found -> {
-        yield Cell.figure(Known.amount(found, stay -> stay.ledger().total(view)), why)
-            .noting(found.best().option().label() + Known.mark(found.best().option()));
-      }
-      case Outcome.NoPlan<Stay> none ->
-          Cell.missing(none.isUnconfirmed() ? "not confirmed" : "no plan fits", why);
-      case Outcome.Unpriced<Stay> unpriced -> Cell.missing("not known", why);
+    String why = session.why("way", "contender", contender.id());
+    return switch (session.evaluation().way(contender.id())) {
+      case Ways.Found found ->
+          Cell.figure(Known.amount(found, way -> way.ledger().total(view)), why)
+              .noting(found.best().label() + Known.mark(found.best().legs().getLast().option()));
+      case Ways.Gap gap when gap.isUnpriced() -> Cell.missing("not known", why);
+      case Ways.Gap gap ->
+          Cell.missing(gap.isUnconfirmed() ? "not confirmed" : "no plan fits", why)
+              .noting(
+                  gap.month() == 0
+                      ? ""
+                      : "nothing from "
+                          + Dates.shortMonth(
+                              session.table().selection().horizon().month(gap.month())));
     };
   }
 }

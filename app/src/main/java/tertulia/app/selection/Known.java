@@ -5,6 +5,8 @@ import org.joda.money.Money;
 import tertulia.app.display.Figures;
 import tertulia.core.path.Option;
 import tertulia.core.path.Outcome;
+import tertulia.core.path.Way;
+import tertulia.core.path.Ways;
 import tertulia.core.pricing.PlanPrices;
 
 /** How well the price behind a figure is known, as it reads beside it. */
@@ -13,6 +15,14 @@ final class Known {
 
   /** The amount; "at most" if an option was left out, both ends if a price is assumed. */
   static <C> String amount(Outcome.Found<C> found, Function<C, Money> money) {
+    String high = Figures.money(money.apply(found.best()));
+    String low = found.low().map(money).map(Figures::money).orElse(high);
+    String amount = low.equals(high) ? high : low + " to " + high;
+    return found.isAtMost() ? "at most " + amount : amount;
+  }
+
+  /** As above, for the best way. */
+  static String amount(Ways.Found found, Function<Way, Money> money) {
     String high = Figures.money(money.apply(found.best()));
     String low = found.low().map(money).map(Figures::money).orElse(high);
     String amount = low.equals(high) ? high : low + " to " + high;

@@ -10,9 +10,11 @@ import org.springframework.web.bind.annotation.InitBinder;
 import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 import tertulia.app.catalogue.Catalogue;
 import tertulia.app.exchange.Brief;
+import tertulia.app.growth.GrowthPlans;
 import tertulia.app.people.SignedIn;
 import tertulia.app.standin.RatesOfExchange;
 import tertulia.app.web.Conflict;
@@ -25,8 +27,15 @@ class NeedController implements StepBody {
   private final Selections selections;
   private final Catalogue catalogue;
   private final RatesOfExchange rates;
+  private final GrowthPlans growth;
 
-  NeedController(Steps steps, Selections selections, Catalogue catalogue, RatesOfExchange rates) {
+  NeedController(
+      Steps steps,
+      Selections selections,
+      Catalogue catalogue,
+      RatesOfExchange rates,
+      GrowthPlans growth) {
+    this.growth = growth;
     this.rates = rates;
     this.steps = steps;
     this.selections = selections;
@@ -64,6 +73,21 @@ class NeedController implements StepBody {
     return page;
   }
 
+  /** Lets the people follow the growth plan, or stay as they are now. */
+  @PostMapping("/selections/{id}/follow")
+  String follow(@PathVariable long id, @RequestParam boolean follow, RedirectAttributes flash) {
+    Table table = selections.load(id);
+    Brief brief = table.file().brief();
+    selections.changeBrief(
+        id, table.version(), follow ? growth.joined(brief) : brief.following(false));
+    flash.addFlashAttribute(
+        "done",
+        follow
+            ? "The people follow the growth plan now. Say below what each group needs."
+            : "These people are this selection’s own now.");
+    return "redirect:/selections/" + id + "/need";
+  }
+
   /** Puts the latest published rates in place of those entered. */
   @PostMapping("/selections/{id}/rates")
   String takeRates(@PathVariable long id, RedirectAttributes flash) {
@@ -90,6 +114,7 @@ class NeedController implements StepBody {
     model.addAttribute("demand", NeedRows.demand(session));
     model.addAttribute("rows", NeedRows.needs(session, false));
     model.addAttribute("faults", Map.of());
+    model.addAttribute("planned", growth.find().isPresent());
     model.addAttribute("ratesFrom", rates.source());
     model.addAttribute("capabilities", catalogue.capabilities().values());
     model.addAttribute(

@@ -19,6 +19,7 @@ import tertulia.app.exchange.Json;
 import tertulia.app.exchange.SelectionFile;
 import tertulia.app.exchange.SelectionReader;
 import tertulia.app.exchange.ToolSheet;
+import tertulia.app.growth.GrowthPlans;
 import tertulia.app.people.SignedIn;
 import tertulia.app.web.Conflict;
 import tertulia.app.web.NotFound;
@@ -34,6 +35,7 @@ public class Selections {
   private final Rows.Weights weights;
   private final Rows.Marks marks;
   private final Catalogue catalogue;
+  private final GrowthPlans growth;
 
   Selections(
       Rows.Selections selections,
@@ -41,13 +43,15 @@ public class Selections {
       Rows.Members members,
       Rows.Weights weights,
       Rows.Marks marks,
-      Catalogue catalogue) {
+      Catalogue catalogue,
+      GrowthPlans growth) {
     this.selections = selections;
     this.contenders = contenders;
     this.members = members;
     this.weights = weights;
     this.marks = marks;
     this.catalogue = catalogue;
+    this.growth = growth;
   }
 
   /** A line of the list of selections. */
@@ -91,7 +95,7 @@ public class Selections {
   @Transactional(readOnly = true)
   public Table load(long id, LocalDate day) {
     SelectionRow row = row(id);
-    Brief brief = Json.stored(row.brief, Brief.class);
+    Brief brief = growth.followedBy(Json.stored(row.brief, Brief.class), row.decided);
     List<SelectionFile.ContenderPart> tools = contenderParts(id, day);
     List<MemberRow> seated = members.findBySelectionIdOrderById(id);
     List<SelectionFile.MemberPart> panel = panel(seated, brief, tools);
@@ -124,7 +128,7 @@ public class Selections {
             file.contenders().stream()
                 .map(part ->
                     part.tool().id().equals(sheet.id())
-                        ? new SelectionFile.ContenderPart(sheet, part.setAside())
+                        ? new SelectionFile.ContenderPart(sheet, part.setAside(), part.effort())
                         : part)
                 .toList(),
             file.panel(),
@@ -145,7 +149,9 @@ public class Selections {
     return rows.stream()
         .map(c ->
             new SelectionFile.ContenderPart(
-                Objects.requireNonNull(sheets.get(c.toolId)), c.setAside))
+                Objects.requireNonNull(sheets.get(c.toolId)),
+                c.setAside,
+                c.effort == null ? null : Json.stored(c.effort, SelectionFile.EffortPart.class)))
         .toList();
   }
 
@@ -240,6 +246,13 @@ public class Selections {
     contender(id, slug).setAside = reason;
   }
 
+  /** Notes the hours a contender takes; null: nobody has said. */
+  @Transactional
+  public void noteEffort(long id, String slug, SelectionFile.@Nullable EffortPart effort) {
+    open(id);
+    contender(id, slug).effort = effort == null ? null : Json.write(effort);
+  }
+
   /** Takes a contender off the table; its marks are kept for when it comes back. */
   @Transactional
   public void removeContender(long id, String slug) {
@@ -309,10 +322,13 @@ public class Selections {
     return Objects.requireNonNull(row.id);
   }
 
-  /** Closes a decided selection to every change. */
+  /** Closes a decided selection to every change; its people stay as they are now. */
   @Transactional
   public void close(long id) {
-    open(id).decided = true;
+    SelectionRow row = open(id);
+    Brief brief = growth.followedBy(Json.stored(row.brief, Brief.class), false);
+    row.brief = Json.write(brief.following(false));
+    row.decided = true;
   }
 
   /** Stores a file that was read: its tools, table, weights and marks; all or nothing. */
@@ -331,6 +347,7 @@ public class Selections {
       contender.toolId = tool.id();
       contender.place = place++;
       contender.setAside = part.setAside();
+      contender.effort = part.effort() == null ? null : Json.write(part.effort());
       contenders.save(contender);
     }
     file.panel().forEach(member -> take(id, member, slugs));

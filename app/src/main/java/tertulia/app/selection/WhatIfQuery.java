@@ -10,6 +10,7 @@ import tertulia.app.exchange.Codes;
 import tertulia.app.exchange.Fault;
 import tertulia.app.exchange.Faults;
 import tertulia.core.billing.View;
+import tertulia.core.evaluation.Selection;
 import tertulia.core.evaluation.WhatIf;
 import tertulia.core.evaluation.WhatIf.Moment;
 import tertulia.core.growth.Scenario;
@@ -27,8 +28,10 @@ import tertulia.core.time.Horizon;
 public record WhatIfQuery(WhatIf whatIf, String typedPeople, String pricesOf, String fault) {
 
   /** Reads an address; what is missing or makes no sense stands as at the start. */
-  public static WhatIfQuery of(Map<String, String> query, Horizon horizon) {
-    Scenario scenario = choice(Scenario.class, query.get("growth"), Scenario.EXPECTED);
+  public static WhatIfQuery of(Map<String, String> query, Selection selection) {
+    Horizon horizon = selection.horizon();
+    Scenario scenario = selection.scenario(query.getOrDefault("growth", Scenario.EXPECTED.id()));
+    WhatIf.Basis basis = choice(WhatIf.Basis.class, query.get("cost"), WhatIf.Basis.SUBSCRIPTION);
     Terms terms = choice(Terms.class, query.get("terms"), Terms.ANY);
     View view = choice(View.class, query.get("view"), View.SPREAD);
     Moment month = new Moment.Month(month(query.getOrDefault("month", "0"), horizon));
@@ -43,7 +46,7 @@ public record WhatIfQuery(WhatIf whatIf, String typedPeople, String pricesOf, St
             ? month
             : faults.<Moment>at("people", () -> new Moment.Headcount(people(typed))).orElse(month);
     return new WhatIfQuery(
-        new WhatIf(moment, scenario, terms, view),
+        new WhatIf(moment, scenario, terms, view, basis),
         typed,
         pricesOf,
         faults.all().stream().map(Fault::message).collect(Collectors.joining(" ")));
@@ -112,9 +115,14 @@ public record WhatIfQuery(WhatIf whatIf, String typedPeople, String pricesOf, St
       case Moment.Month month -> add(parts, month.m() != 0, "month", "" + month.m());
       case Moment.Headcount headcount -> parts.add("people=" + headcount.people());
     }
-    add(parts, whatIf.scenario() != Scenario.EXPECTED, "growth", Codes.code(whatIf.scenario()));
+    add(
+        parts,
+        !whatIf.scenario().id().equals(Scenario.EXPECTED.id()),
+        "growth",
+        whatIf.scenario().id());
     add(parts, terms != Terms.ANY, "terms", Codes.code(terms));
     add(parts, whatIf.view() != View.SPREAD, "view", Codes.code(whatIf.view()));
+    add(parts, whatIf.basis() != WhatIf.Basis.SUBSCRIPTION, "cost", Codes.code(whatIf.basis()));
     day().ifPresent(day -> parts.add("asof=" + day));
     return String.join("&", parts);
   }

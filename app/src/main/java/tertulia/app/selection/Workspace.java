@@ -19,9 +19,9 @@ import tertulia.core.billing.View;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Evaluation;
 import tertulia.core.evaluation.Selection;
+import tertulia.core.evaluation.WhatIf;
 import tertulia.core.evaluation.WhatIf.Moment;
 import tertulia.core.growth.People;
-import tertulia.core.growth.Scenario;
 import tertulia.core.path.Outcome;
 import tertulia.core.path.SteadyCost;
 import tertulia.core.path.Terms;
@@ -101,7 +101,7 @@ public class Workspace {
   public Session open(long id, Map<String, String> parameters, SignedIn person) {
     Table table =
         selections.load(id, WhatIfQuery.pricesOf(parameters).orElse(LocalDate.now(clock)));
-    WhatIfQuery query = WhatIfQuery.of(parameters, table.selection().horizon());
+    WhatIfQuery query = WhatIfQuery.of(parameters, table.selection());
     Evaluation evaluation = Evaluation.of(table.selection(), query.whatIf());
     return new Session(table, query, evaluation, person, LocalDate.now(clock), freshness.days());
   }
@@ -131,9 +131,10 @@ public class Workspace {
         session.query().typedPeople(),
         session.query().pricesOf(),
         session.query().fault(),
-        choices(Scenario.values(), Scenario::words, session.query().whatIf().scenario()),
+        scenarios(session),
         choices(Terms.values(), Terms::words, session.query().whatIf().terms()),
         choices(View.values(), View::words, session.query().whatIf().view()),
+        choices(WhatIf.Basis.values(), WhatIf.Basis::words, session.query().whatIf().basis()),
         session.person().organises() && !table.decided(),
         session.person().weighs() && !table.decided(),
         table.decided());
@@ -161,6 +162,13 @@ public class Workspace {
       E[] all, Function<E, String> words, E chosen) {
     return Arrays.stream(all)
         .map(e -> new Frame.Choice(Codes.code(e), words.apply(e), e == chosen))
+        .toList();
+  }
+
+  private static List<Frame.Choice> scenarios(Session session) {
+    String chosen = session.query().whatIf().scenario().id();
+    return session.table().selection().scenarios().stream()
+        .map(s -> new Frame.Choice(s.id(), s.words(), s.id().equals(chosen)))
         .toList();
   }
 

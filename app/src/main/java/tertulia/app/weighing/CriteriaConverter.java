@@ -52,7 +52,7 @@ final class CriteriaConverter {
         parts.add(part(line, id, "criteria[" + i + "]", faults));
       }
     }
-    Brief brief = withCriteria(before, parts);
+    Brief brief = before.judgedBy(parts);
     if (faults.isEmpty()) {
       BriefCheck.faults(brief)
           .forEach(fault -> {
@@ -83,23 +83,6 @@ final class CriteriaConverter {
 
   private static String decimal(Faults faults, String field, String text) {
     return faults.at(field, () -> Codes.decimal(text).toPlainString()).orElse("0");
-  }
-
-  private static Brief withCriteria(Brief b, List<Brief.CriterionPart> criteria) {
-    return new Brief(
-        b.title(),
-        b.purpose(),
-        b.asOf(),
-        b.start(),
-        b.months(),
-        b.currency(),
-        b.priceRisePercent(),
-        b.groups(),
-        b.demand(),
-        b.averagePayment(),
-        b.needs(),
-        criteria,
-        b.rates());
   }
 
   private static String orEmpty(@Nullable String text) {

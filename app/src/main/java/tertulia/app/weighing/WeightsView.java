@@ -15,8 +15,7 @@ import tertulia.app.selection.Workspace;
 import tertulia.core.billing.View;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Evaluation;
-import tertulia.core.path.Outcome;
-import tertulia.core.path.Stay;
+import tertulia.core.path.Ways;
 import tertulia.core.scoring.Criterion;
 import tertulia.core.scoring.Member;
 import tertulia.core.scoring.Panel;
@@ -154,7 +153,7 @@ record WeightsView(List<Line> lines, String dropped, List<Table.Seat> seats, Str
   private static String costGuess(Workspace.Session session) {
     List<Money> totals =
         session.columns().stream()
-            .map(c -> session.evaluation().stay(c.id()))
+            .map(c -> session.evaluation().way(c.id()))
             .flatMap(WeightsView::total)
             .sorted()
             .toList();
@@ -169,8 +168,8 @@ record WeightsView(List<Line> lines, String dropped, List<Table.Seat> seats, Str
         + " a month: a first guess for best and worst.";
   }
 
-  private static java.util.stream.Stream<Money> total(Outcome<Stay> outcome) {
-    return outcome instanceof Outcome.Found<Stay> found
+  private static java.util.stream.Stream<Money> total(Ways ways) {
+    return ways instanceof Ways.Found found
         ? java.util.stream.Stream.of(found.best().ledger().total(View.SPREAD))
         : java.util.stream.Stream.empty();
   }

@@ -169,9 +169,9 @@ public class WalkTest extends BrowserTest {
     assertThat(column(page, row, "Quaymate"))
         .hasText(money(rounded(pounds).multiply(decimal("1.1642"))));
     assertThat(column(page, row, "Tollen Suite")).hasText("at most 640.00");
-    assertThat(column(page, "36 months, spread", "Pierbook"))
+    assertThat(column(page, "Kept on one plan", "Pierbook"))
         .containsText("at most " + money(harbourOver36Months()));
-    assertThat(column(page, "36 months, spread", "Slotmeer"))
+    assertThat(column(page, "Kept on one plan", "Slotmeer"))
         .containsText(money(crewOver36Months()));
     headcountChangesPlanCostAndOrder(page);
     why(page);

@@ -19,10 +19,12 @@ import tertulia.core.evaluation.WhatIf;
 import tertulia.core.evaluation.WhatIf.Moment;
 import tertulia.core.growth.Measure;
 import tertulia.core.growth.Scenario;
+import tertulia.core.labour.Takes;
 import tertulia.core.path.Outcome;
 import tertulia.core.path.Stay;
 import tertulia.core.path.SteadyCost;
 import tertulia.core.path.Terms;
+import tertulia.core.path.Ways;
 import tertulia.core.scoring.Criterion;
 import tertulia.core.working.Quantity;
 import tertulia.core.working.Working;
@@ -76,15 +78,33 @@ public class WorkingOfEveryFigureTest {
         assertFalse(amount(evaluation, new Figure.Steady(id)).isPresent(), "an unknown is no zero");
       }
       if (evaluation.stay(id) instanceof Outcome.Found<Stay> found) {
-        var ledger = found.best().ledger();
-        same(amount(evaluation, new Figure.Horizon(id)), ledger.total(view).getAmount());
-        same(amount(evaluation, new Figure.Idle(id)), ledger.idleMoney().getAmount());
-        same(amount(evaluation, new Figure.PastHorizon(id)), ledger.pastHorizon(view).getAmount());
-        same(amount(evaluation, new Figure.Month(id, 20)), ledger.months(view).get(20).getAmount());
+        same(
+            amount(evaluation, new Figure.Horizon(id)),
+            found.best().ledger().total(view).getAmount());
       } else {
         assertFalse(
             amount(evaluation, new Figure.Horizon(id)).isPresent(), "an unknown is no zero");
       }
+      if (evaluation.way(id) instanceof Ways.Found found) {
+        var ledger = found.best().ledger();
+        same(amount(evaluation, new Figure.Way(id)), ledger.total(view).getAmount());
+        same(amount(evaluation, new Figure.Idle(id)), ledger.idleMoney().getAmount());
+        same(amount(evaluation, new Figure.PastHorizon(id)), ledger.pastHorizon(view).getAmount());
+        same(amount(evaluation, new Figure.Month(id, 20)), ledger.months(view).get(20).getAmount());
+      } else {
+        assertFalse(amount(evaluation, new Figure.Way(id)).isPresent(), "an unknown is no zero");
+        assertFalse(amount(evaluation, new Figure.Full(id)).isPresent(), "an unknown is no zero");
+      }
+      if (evaluation.takes(id) instanceof Takes.Known known) {
+        same(amount(evaluation, new Figure.Time(id)), known.time().total().getAmount());
+      } else {
+        assertFalse(amount(evaluation, new Figure.Time(id)).isPresent(), "an unknown is no zero");
+      }
+      WhatIf fully =
+          new WhatIf(whatIf.moment(), whatIf.scenario(), whatIf.terms(), view, WhatIf.Basis.FULL);
+      Evaluation.of(SELECTION, fully)
+          .total(id)
+          .ifPresent(full -> same(amount(evaluation, new Figure.Full(id)), full.getAmount()));
     }
   }
 

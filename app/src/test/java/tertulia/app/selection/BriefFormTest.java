@@ -9,6 +9,7 @@ import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import tertulia.app.exchange.Brief;
 import tertulia.app.exchange.Demo;
+import tertulia.app.growth.PeopleForm;
 
 public class BriefFormTest {
   private static final Brief BRIEF = Demo.file().brief();
@@ -114,7 +115,7 @@ public class BriefFormTest {
   @Test
   public void aNewGroupTakesItsRatesAlong() {
     BriefForm form = form();
-    BriefForm.GroupLine spare = form.groups.getLast();
+    PeopleForm.GroupLine spare = form.groups.getLast();
     spare.name = "Contractors";
     spare.start = "5";
     spare.figure = "0";
@@ -126,25 +127,29 @@ public class BriefFormTest {
 
   @Test
   public void theAddressOfAWhatIfLeadsBackToIt() {
-    var horizon = Demo.selection().horizon();
+    var selection = Demo.selection();
     for (String address :
         java.util.List.of(
-            "", "month=17", "people=121&growth=high&terms=monthly", "terms=committed&view=cash")) {
+            "",
+            "month=17",
+            "people=121&growth=high&terms=monthly",
+            "terms=committed&view=cash",
+            "cost=full")) {
       Map<String, String> query = new java.util.HashMap<>();
       for (String part : address.split("&")) {
         if (!part.isEmpty()) {
           query.put(part.split("=")[0], part.split("=")[1]);
         }
       }
-      assertEquals(WhatIfQuery.of(query, horizon).query(), address);
+      assertEquals(WhatIfQuery.of(query, selection).query(), address);
     }
-    assertEquals(WhatIfQuery.of(Map.of("month", "999"), horizon).month(), 35);
-    assertEquals(WhatIfQuery.of(Map.of("month", "x", "growth", "wild"), horizon).query(), "");
+    assertEquals(WhatIfQuery.of(Map.of("month", "999"), selection).month(), 35);
+    assertEquals(WhatIfQuery.of(Map.of("month", "x", "growth", "wild"), selection).query(), "");
     assertEquals(
-        WhatIfQuery.of(Map.of("people", "0"), horizon).fault(),
+        WhatIfQuery.of(Map.of("people", "0"), selection).fault(),
         "A headcount under discussion lies between 1 and 5,000; found 0.");
     assertEquals(
-        WhatIfQuery.of(Map.of("people", "many"), horizon).fault(),
+        WhatIfQuery.of(Map.of("people", "many"), selection).fault(),
         "\"many\" is not a whole number. Write it like 25, without separators.");
   }
 }

@@ -8,6 +8,7 @@ import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import tertulia.core.fit.Fact;
 import tertulia.core.fit.Offering;
+import tertulia.core.labour.Effort;
 import tertulia.core.pricing.Tool;
 import tertulia.core.scoring.PublicRating;
 
@@ -16,16 +17,31 @@ import tertulia.core.scoring.PublicRating;
  *
  * @param facts by plan id, then capability id
  * @param aside why somebody set it aside; null while it is in
+ * @param effort hours it takes people; null: nobody has said, which is not none
  */
 public record Contender(
     Tool tool,
     Map<String, Map<String, Fact>> facts,
     List<PublicRating> ratings,
-    @Nullable String aside) {
+    @Nullable String aside,
+    @Nullable Effort effort) {
   public Contender {
     requireNonNull(tool);
     facts = Map.copyOf(facts);
     ratings = List.copyOf(ratings);
+  }
+
+  /** A contender whose effort nobody has stated. */
+  public Contender(
+      Tool tool,
+      Map<String, Map<String, Fact>> facts,
+      List<PublicRating> ratings,
+      @Nullable String aside) {
+    this(tool, facts, ratings, aside, null);
+  }
+
+  public Optional<Effort> takes() {
+    return Optional.ofNullable(effort);
   }
 
   public String id() {

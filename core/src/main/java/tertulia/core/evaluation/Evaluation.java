@@ -1,5 +1,6 @@
 package tertulia.core.evaluation;
 
+import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
@@ -14,7 +15,13 @@ import tertulia.core.fit.Fit;
 import tertulia.core.fit.Importance;
 import tertulia.core.fit.Offering;
 import tertulia.core.fit.Reason;
+import tertulia.core.growth.Measure;
 import tertulia.core.growth.People;
+import tertulia.core.labour.Effort;
+import tertulia.core.labour.Labour;
+import tertulia.core.labour.PeopleTime;
+import tertulia.core.labour.Takes;
+import tertulia.core.money.Rounding;
 import tertulia.core.path.CostByHeadcount;
 import tertulia.core.path.Market;
 import tertulia.core.path.Option;
@@ -40,7 +47,7 @@ public final class Evaluation {
   private final Map<String, Outcome<SteadyCost>> steady = new LinkedHashMap<>();
   private final Map<String, Outcome<Stay>> stays = new LinkedHashMap<>();
   private final Map<String, Ways> ways = new LinkedHashMap<>();
-  private final Map<String, Outcome<Stay>> scored;
+  private final Map<String, Ways> scored = new LinkedHashMap<>();
   private final List<Criterion> criteria;
   private final Map<String, Map<String, Value>> values = new LinkedHashMap<>();
   private final Optional<Totals> totals;
@@ -72,8 +79,11 @@ public final class Evaluation {
       List<Offering> offerings = contender.offerings();
       steady.put(contender.id(), SteadyCost.cheapest(offerings, market, people));
       stays.put(contender.id(), stay(offerings, whatIf.view()));
+      scored.put(contender.id(), way(contender.id(), View.SPREAD, leaving(), market));
     }
-    this.scored = whatIf.view() == View.SPREAD ? stays : spreadStays();
+    if (whatIf.view() == View.SPREAD) {
+      ways.putAll(scored);
+    }
     this.criteria = liveCriteria();
     this.totals = computeTotals();
   }
@@ -87,12 +97,6 @@ public final class Evaluation {
     return Stay.cheapest(offerings, market, months, selection.rise(), selection.horizon(), view);
   }
 
-  private Map<String, Outcome<Stay>> spreadStays() {
-    Map<String, Outcome<Stay>> spread = new LinkedHashMap<>();
-    selection.contenders().forEach(c -> spread.put(c.id(), stay(c.offerings(), View.SPREAD)));
-    return spread;
-  }
-
   /** Coverage is dropped if there is no should-need; the weights are renormalised without it. */
   private List<Criterion> liveCriteria() {
     boolean shoulds =
@@ -103,11 +107,11 @@ public final class Evaluation {
   }
 
   private Optional<Totals> computeTotals() {
-    Valuation valuation = new Valuation(selection);
+    Valuation valuation = new Valuation(selection, whatIf.basis(), this::takes);
     for (Contender contender : feasible()) {
       Map<String, Value> own = new LinkedHashMap<>();
       for (Criterion criterion : criteria) {
-        own.put(criterion.id(), valuation.value(contender, criterion, scoredStay(contender)));
+        own.put(criterion.id(), valuation.value(contender, criterion, scored(contender)));
       }
       values.put(contender.id(), own);
     }
@@ -120,7 +124,8 @@ public final class Evaluation {
         .map(weights -> new Totals(criteria, weights, workings, values));
   }
 
-  private Outcome<Stay> scoredStay(Contender contender) {
+  /** Scores rest on the spread view, whichever is read. */
+  private Ways scored(Contender contender) {
     return java.util.Objects.requireNonNull(scored.get(contender.id()));
   }
 
@@ -172,31 +177,111 @@ public final class Evaluation {
     return java.util.Objects.requireNonNull(stays.get(contender));
   }
 
-  /** The cheapest way through a contender's plans, in the view read; left terms are credited. */
+  /** The cheapest way through a contender's plans, in the view read. */
   public Ways way(String contender) {
-    return ways.computeIfAbsent(contender, id -> way(id, Leaving.CREDITED, market));
+    return ways.computeIfAbsent(contender, id -> way(id, whatIf.view(), leaving(), market));
+  }
+
+  /** What becomes of committed terms that are left early. */
+  public Leaving leaving() {
+    return selection.practice().leaving();
+  }
+
+  /** The people's time a contender takes along its best way. */
+  public Takes takes(String contender) {
+    Labour labour = selection.practice().labour();
+    Optional<Effort> effort = selection.contender(contender).takes();
+    return PeopleTime.missing(effort, labour)
+        .<Takes>map(Takes.Unknown::new)
+        .orElseGet(() ->
+            new Takes.Known(
+                PeopleTime.of(
+                    effort.orElseThrow(),
+                    labour,
+                    seats(),
+                    changesOfPlan(contender),
+                    selection.currency())));
+  }
+
+  /** Seats needed by month: those of the demand, or everybody if no seats are counted. */
+  private List<Integer> seats() {
+    List<Integer> seats = new ArrayList<>();
+    for (int m = 0; m < months.size(); m++) {
+      seats.add(months.get(m).of(Measure.SEATS).orElse(planned.get(m).total()));
+    }
+    return seats;
+  }
+
+  private List<Integer> changesOfPlan(String contender) {
+    return way(contender) instanceof Ways.Found found ? found.best().changesOfPlan() : List.of();
+  }
+
+  /**
+   * What people look after and do by hand in a month, if full cost is read; nothing if the
+   * subscription is; empty if it is not known.
+   */
+  public Optional<Money> steadyTime(String contender) {
+    if (whatIf.basis() == WhatIf.Basis.SUBSCRIPTION) {
+      return Optional.of(Money.zero(selection.currency()));
+    }
+    Labour labour = selection.practice().labour();
+    Optional<Effort> effort = selection.contender(contender).takes();
+    return PeopleTime.missing(effort, labour).isPresent()
+        ? Optional.empty()
+        : effort.map(e -> PeopleTime.steady(e, labour, selection.currency()));
+  }
+
+  /**
+   * The cost of a contender over the horizon as it is read: the best way, and people's time if full
+   * cost is read. Empty if it is not known or there is none.
+   */
+  public Optional<Money> total(String contender) {
+    if (!(way(contender) instanceof Ways.Found found)) {
+      return Optional.empty();
+    }
+    Money subscription = found.best().ledger().total(whatIf.view());
+    return switch (whatIf.basis()) {
+      case SUBSCRIPTION -> Optional.of(subscription);
+      case FULL ->
+          switch (takes(contender)) {
+            case Takes.Known known -> Optional.of(subscription.plus(known.time().total()));
+            case Takes.Unknown unknown -> Optional.empty();
+          };
+    };
+  }
+
+  /** What one change of plan costs in people's time; nothing if nobody has said. */
+  private Money changing() {
+    Labour labour = selection.practice().labour();
+    return Rounding.toMinorUnit(
+        labour.hour().orElse(BigDecimal.ZERO).multiply(labour.changeHours()), selection.currency());
+  }
+
+  /** As {@link #way(String)}, under some terms only. */
+  public Ways wayUnder(String contender, Terms terms) {
+    return way(contender, whatIf.view(), leaving(), market.allowing(terms));
   }
 
   /** As {@link #way(String)}, if nothing were credited for terms that are left. */
   Ways wayIfLost(String contender) {
-    return way(contender, Leaving.LOST, market);
+    return way(contender, whatIf.view(), Leaving.LOST, market);
   }
 
   /** As {@link #way(String)}, without any commitment. */
-  Ways wayAllMonthly(String contender) {
-    return way(contender, Leaving.CREDITED, market.allowing(Terms.MONTHLY));
+  public Ways wayAllMonthly(String contender) {
+    return wayUnder(contender, Terms.MONTHLY);
   }
 
-  private Ways way(String contender, Leaving leaving, Market offered) {
+  private Ways way(String contender, View view, Leaving leaving, Market offered) {
     return Ways.through(
         selection.contender(contender).offerings(),
         offered,
         months,
         selection.rise(),
         selection.horizon(),
-        whatIf.view(),
+        view,
         leaving,
-        Money.zero(selection.currency()));
+        changing());
   }
 
   /**
@@ -240,12 +325,12 @@ public final class Evaluation {
   }
 
   /**
-   * Contenders that are ranked: not set aside, and with an option that qualifies in all months.
+   * Contenders that are ranked: not set aside, and with some plan that qualifies in every month.
    * Those without a price are in, with an unknown cost.
    */
   public List<Contender> feasible() {
     return selection.active().stream()
-        .filter(c -> !(scoredStay(c) instanceof Outcome.NoPlan<Stay>))
+        .filter(c -> !(scored(c) instanceof Ways.Gap gap) || gap.isUnpriced())
         .toList();
   }
 
@@ -254,7 +339,8 @@ public final class Evaluation {
     Map<String, Money> costs = new LinkedHashMap<>();
     for (Contender contender : selection.active()) {
       if (steady(contender.id()) instanceof Outcome.Found<SteadyCost> found) {
-        costs.put(contender.id(), found.best().money());
+        steadyTime(contender.id())
+            .ifPresent(time -> costs.put(contender.id(), found.best().money().plus(time)));
       }
     }
     return costs.entrySet().stream()

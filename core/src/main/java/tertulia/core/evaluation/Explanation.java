@@ -14,6 +14,7 @@ import tertulia.core.fit.Verdict;
 import tertulia.core.growth.Demand;
 import tertulia.core.growth.Group;
 import tertulia.core.growth.Measure;
+import tertulia.core.labour.Takes;
 import tertulia.core.path.Option;
 import tertulia.core.path.Outcome;
 import tertulia.core.path.Stay;
@@ -34,6 +35,8 @@ record Explanation(Evaluation evaluation) {
       case Figure.Steady steady -> steady(steady.contender());
       case Figure.Horizon horizon -> horizon(horizon.contender());
       case Figure.Way way -> way(way.contender());
+      case Figure.Time time -> time(time.contender());
+      case Figure.Full full -> full(full.contender());
       case Figure.Month month -> month(month.contender(), month.m());
       case Figure.PastHorizon past -> pastHorizon(past.contender());
       case Figure.Idle idle -> idle(idle.contender());
@@ -169,6 +172,26 @@ record Explanation(Evaluation evaluation) {
             parts);
       }
     };
+  }
+
+  private Working time(String contender) {
+    return switch (evaluation.takes(contender)) {
+      case Takes.Known known -> known.time().explain();
+      case Takes.Unknown unknown ->
+          new Working.Missing("People’s time", unknown.why() + ", which is not none");
+    };
+  }
+
+  private Working full(String contender) {
+    if (evaluation.way(contender) instanceof Ways.Found
+        && evaluation.takes(contender) instanceof Takes.Known) {
+      return Working.Sum.of(
+          "Full cost over " + selection().horizon().months() + " months",
+          selection().currency().getCode(),
+          List.of(way(contender), time(contender)));
+    }
+    return new Working.Missing(
+        "Full cost", "a part of it is not known", List.of(way(contender), time(contender)));
   }
 
   private List<Working> beside(String contender, Way way, View view) {
@@ -334,7 +357,7 @@ record Explanation(Evaluation evaluation) {
   }
 
   private Optional<Ledger> ledger(String contender) {
-    return evaluation.stay(contender) instanceof Outcome.Found<Stay> found
+    return evaluation.way(contender) instanceof Ways.Found found
         ? Optional.of(found.best().ledger())
         : Optional.empty();
   }
@@ -345,7 +368,7 @@ record Explanation(Evaluation evaluation) {
     }
     return ledger(contender)
         .map(ledger -> ledger.explainMonth(m, evaluation.whatIf().view()))
-        .orElseGet(() -> horizon(contender));
+        .orElseGet(() -> way(contender));
   }
 
   private Working pastHorizon(String contender) {
@@ -366,7 +389,7 @@ record Explanation(Evaluation evaluation) {
                       + selection().horizon().months(),
                   parts);
         })
-        .orElseGet(() -> horizon(contender));
+        .orElseGet(() -> way(contender));
   }
 
   private Working idle(String contender) {
@@ -386,7 +409,7 @@ record Explanation(Evaluation evaluation) {
           }
           return (Working) Working.Sum.of("Idle units", ledger.currency().getCode(), parts);
         })
-        .orElseGet(() -> horizon(contender));
+        .orElseGet(() -> way(contender));
   }
 
   private Working dearer(String contender) {

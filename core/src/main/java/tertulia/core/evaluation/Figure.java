@@ -17,6 +17,12 @@ public sealed interface Figure {
   /** Total of the cheapest way through a contender's plans, beside keeping one of them. */
   record Way(String contender) implements Figure {}
 
+  /** What a contender takes of people's time over the horizon. */
+  record Time(String contender) implements Figure {}
+
+  /** Subscription and people's time of a contender over the horizon. */
+  record Full(String contender) implements Figure {}
+
   /** Amount of one plan month. */
   record Month(String contender, int m) implements Figure {}
 

@@ -14,6 +14,7 @@ import tertulia.core.fit.Need;
 import tertulia.core.growth.Demand;
 import tertulia.core.growth.Group;
 import tertulia.core.growth.Measure;
+import tertulia.core.growth.Scenario;
 import tertulia.core.money.ExchangeRates;
 import tertulia.core.money.PriceRise;
 import tertulia.core.scoring.Criterion;
@@ -30,6 +31,8 @@ import tertulia.core.time.Horizon;
  * @param averagePayment average value of a payment that passes through the tool, in {@code
  *     currency}, 0 or more; empty: not known
  * @param rise yearly rise of list prices assumed
+ * @param scenarios how growth may come out; the first is read if nothing else is asked for
+ * @param practice how terms are left and what people's time costs
  */
 public record Selection(
     String title,
@@ -45,7 +48,9 @@ public record Selection(
     List<Criterion> criteria,
     List<Contender> contenders,
     Panel panel,
-    ExchangeRates rates) {
+    ExchangeRates rates,
+    List<Scenario> scenarios,
+    Practice practice) {
   public Selection {
     requireNonNull(purpose);
     requireNonNull(asOf);
@@ -63,11 +68,52 @@ public record Selection(
     needs = List.copyOf(needs);
     criteria = List.copyOf(criteria);
     contenders = List.copyOf(contenders);
+    scenarios = List.copyOf(scenarios);
+    requireNonNull(practice);
+    if (scenarios.isEmpty()) {
+      throw new IllegalArgumentException("A selection needs a scenario of growth.");
+    }
+    checkIds("scenarios", scenarios.stream().map(Scenario::id));
     checkIds("groups", groups.stream().map(Group::id));
     checkIds("needs", needs.stream().map(need -> need.capability().id()));
     checkIds("criteria", criteria.stream().map(Criterion::id));
     checkIds("contenders", contenders.stream().map(Contender::id));
     checkIds("members", panel.members().stream().map(member -> member.id()));
+  }
+
+  /** A selection with the standard scenarios, credited terms and nothing said of people's time. */
+  public Selection(
+      String title,
+      String purpose,
+      LocalDate asOf,
+      Horizon horizon,
+      CurrencyUnit currency,
+      PriceRise rise,
+      List<Group> groups,
+      Map<Measure, Demand> demands,
+      Optional<BigDecimal> averagePayment,
+      List<Need> needs,
+      List<Criterion> criteria,
+      List<Contender> contenders,
+      Panel panel,
+      ExchangeRates rates) {
+    this(
+        title,
+        purpose,
+        asOf,
+        horizon,
+        currency,
+        rise,
+        groups,
+        demands,
+        averagePayment,
+        needs,
+        criteria,
+        contenders,
+        panel,
+        rates,
+        Scenario.STANDARD,
+        Practice.STANDARD);
   }
 
   private static void checkPayment(BigDecimal value) {
@@ -94,6 +140,15 @@ public record Selection(
         .filter(c -> c.id().equals(id))
         .findFirst()
         .orElseThrow(() -> new IllegalArgumentException("No contender " + id));
+  }
+
+  /** The scenario with an id; the expected one, or else the first, if there is none such. */
+  public Scenario scenario(String id) {
+    return scenarios.stream()
+        .filter(s -> s.id().equals(id))
+        .findFirst()
+        .or(() -> scenarios.stream().filter(s -> s.id().equals(Scenario.EXPECTED.id())).findFirst())
+        .orElseGet(scenarios::getFirst);
   }
 
   /** The contenders that nobody set aside. */

@@ -2,16 +2,21 @@ package tertulia.core.evaluation;
 
 import java.math.BigDecimal;
 import java.math.MathContext;
+import java.math.RoundingMode;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
+import java.util.function.Function;
 import tertulia.core.billing.View;
 import tertulia.core.fit.Fact;
 import tertulia.core.fit.Importance;
 import tertulia.core.fit.Need;
 import tertulia.core.fit.Offering;
+import tertulia.core.labour.PeopleTime;
+import tertulia.core.labour.Takes;
 import tertulia.core.path.Option;
-import tertulia.core.path.Outcome;
-import tertulia.core.path.Stay;
+import tertulia.core.path.Way;
+import tertulia.core.path.Ways;
 import tertulia.core.scoring.Criterion;
 import tertulia.core.scoring.Interval;
 import tertulia.core.scoring.Judgement;
@@ -20,50 +25,80 @@ import tertulia.core.scoring.Value;
 import tertulia.core.working.Quantity;
 import tertulia.core.working.Working;
 
-/** What each contender is worth under each criterion. */
-record Valuation(Selection selection) {
+/**
+ * What each contender is worth under each criterion.
+ *
+ * @param takes the people's time of a contender; counts if full cost is read
+ */
+record Valuation(Selection selection, WhatIf.Basis basis, Function<String, Takes> takes) {
   private static final BigDecimal HALF = new BigDecimal("0.5");
 
-  Value value(Contender contender, Criterion criterion, Outcome<Stay> stay) {
+  Value value(Contender contender, Criterion criterion, Ways ways) {
     return switch (criterion.kind()) {
       case Criterion.Judged judged -> Judgement.of(selection.panel(), criterion, contender.id());
-      case Criterion.Cost scale -> cost(criterion, scale, stay);
-      case Criterion.Coverage coverage -> coverage(criterion, stay);
+      case Criterion.Cost scale -> cost(contender, criterion, scale, ways);
+      case Criterion.Coverage coverage -> coverage(criterion, ways);
       case Criterion.Ratings prior -> ratings(criterion, prior, contender.ratings());
     };
   }
 
-  private Value cost(Criterion criterion, Criterion.Cost scale, Outcome<Stay> outcome) {
-    return switch (outcome) {
-      case Outcome.Found<Stay> found -> {
-        BigDecimal x = found.best().ledger().perMonth(View.SPREAD);
+  private Value cost(Contender contender, Criterion criterion, Criterion.Cost scale, Ways ways) {
+    return switch (basis) {
+      case SUBSCRIPTION -> cost(criterion, scale, ways, Optional.empty());
+      case FULL ->
+          switch (takes.apply(contender.id())) {
+            case Takes.Known known -> cost(criterion, scale, ways, Optional.of(known.time()));
+            case Takes.Unknown unknown ->
+                new Value(Interval.UNKNOWN, new Working.Missing(criterion.name(), unknown.why()));
+          };
+    };
+  }
+
+  private Value cost(
+      Criterion criterion, Criterion.Cost scale, Ways ways, Optional<PeopleTime> time) {
+    return switch (ways) {
+      case Ways.Found found -> {
+        BigDecimal x = perMonth(found.best(), time);
         BigDecimal value = scale.valueOf(x);
         yield found
             .low()
-            .map(low -> assumed(criterion, scale, found, low, value))
+            .map(low -> assumed(criterion, scale, found, low, value, time))
             .orElseGet(() ->
                 new Value(
-                    Interval.exactly(value), () -> costWorking(criterion, scale, found, x, value)));
+                    Interval.exactly(value),
+                    () -> costWorking(criterion, scale, found, x, value, time)));
       }
-      case Outcome.Unpriced<Stay> unpriced ->
+      case Ways.Gap gap when gap.isUnpriced() ->
           new Value(
               Interval.UNKNOWN,
-              new Working.Missing(
-                  criterion.name(), String.join("; ", unpriced.unpriced().values())));
-      case Outcome.NoPlan<Stay> none ->
+              new Working.Missing(criterion.name(), String.join("; ", gap.unpriced().values())));
+      case Ways.Gap gap ->
           throw new IllegalArgumentException("A contender without a plan is not valued");
     };
+  }
+
+  /** The average a month, spread, with people's time if it counts; exact to 10 decimals. */
+  private BigDecimal perMonth(Way way, Optional<PeopleTime> time) {
+    BigDecimal subscription = way.ledger().perMonth(View.SPREAD);
+    return time.map(people ->
+            people
+                .total()
+                .getAmount()
+                .divide(BigDecimal.valueOf(selection.horizon().months()), 10, RoundingMode.HALF_UP)
+                .add(subscription))
+        .orElse(subscription);
   }
 
   /** An assumed range of prices makes a range of values. */
   private Value assumed(
       Criterion criterion,
       Criterion.Cost scale,
-      Outcome.Found<Stay> found,
-      Stay low,
-      BigDecimal value) {
-    BigDecimal x = found.best().ledger().perMonth(View.SPREAD);
-    BigDecimal other = low.ledger().perMonth(View.SPREAD);
+      Ways.Found found,
+      Way low,
+      BigDecimal value,
+      Optional<PeopleTime> time) {
+    BigDecimal x = perMonth(found.best(), time);
+    BigDecimal other = perMonth(low, time);
     BigDecimal otherValue = scale.valueOf(other);
     return new Value(
         new Interval(value.min(otherValue), value.max(otherValue)),
@@ -72,7 +107,7 @@ record Valuation(Selection selection) {
                 criterion.name(),
                 "the price is assumed to lie in a range",
                 List.of(
-                    costWorking(criterion, scale, found, x, value),
+                    costWorking(criterion, scale, found, x, value, time),
                     new Working.Derived(
                         "a month at the low end",
                         new Quantity(other, selection.currency().getCode()),
@@ -83,10 +118,15 @@ record Valuation(Selection selection) {
   private Working costWorking(
       Criterion criterion,
       Criterion.Cost scale,
-      Outcome.Found<Stay> found,
+      Ways.Found found,
       BigDecimal x,
-      BigDecimal value) {
+      BigDecimal value,
+      Optional<PeopleTime> time) {
     String currency = selection.currency().getCode();
+    List<Working> total =
+        new ArrayList<>(
+            List.of(found.best().ledger().explainTotal(View.SPREAD), found.best().explain()));
+    time.ifPresent(people -> total.add(people.explain()));
     Working perMonth =
         new Working.Derived(
             "a month, spread",
@@ -95,7 +135,7 @@ record Valuation(Selection selection) {
                 + "total over "
                 + selection.horizon().months()
                 + " months",
-            List.of(found.best().ledger().explainTotal(View.SPREAD)));
+            total);
     return new Working.Derived(
         criterion.name(),
         new Quantity(value, ""),
@@ -106,12 +146,40 @@ record Valuation(Selection selection) {
             new Working.Entered("best, worth 1", new Quantity(scale.best(), currency))));
   }
 
-  private Value coverage(Criterion criterion, Outcome<Stay> outcome) {
-    if (!(outcome instanceof Outcome.Found<Stay> found)) {
+  /** Along the way, each month by the plan it is on. */
+  private Value coverage(Criterion criterion, Ways ways) {
+    if (!(ways instanceof Ways.Found found)) {
       return new Value(
           Interval.UNKNOWN, new Working.Missing(criterion.name(), "no plan with a price"));
     }
-    Offering offering = found.best().option().offering();
+    BigDecimal months = BigDecimal.valueOf(selection.horizon().months());
+    BigDecimal low = BigDecimal.ZERO;
+    BigDecimal high = BigDecimal.ZERO;
+    List<Working> parts = new ArrayList<>();
+    for (Way.Leg leg : found.best().byOption()) {
+      Value covered = coverage(criterion, leg.option());
+      BigDecimal part = BigDecimal.valueOf(leg.months().months());
+      low = low.add(covered.interval().low().multiply(part));
+      high = high.add(covered.interval().high().multiply(part));
+      parts.add(covered.working());
+    }
+    if (parts.size() == 1) {
+      return coverage(criterion, found.best().legs().getFirst().option());
+    }
+    Interval mean =
+        new Interval(
+            low.divide(months, MathContext.DECIMAL128),
+            high.divide(months, MathContext.DECIMAL128));
+    String rule = "the mean over the months, each by the plan it is on";
+    return new Value(
+        mean,
+        mean.isExact()
+            ? new Working.Derived(criterion.name(), new Quantity(mean.low(), ""), rule, parts)
+            : new Working.Missing(criterion.name(), rule + "; some answers are not known", parts));
+  }
+
+  private Value coverage(Criterion criterion, Option option) {
+    Offering offering = option.offering();
     BigDecimal all = BigDecimal.ZERO;
     BigDecimal low = BigDecimal.ZERO;
     BigDecimal high = BigDecimal.ZERO;
@@ -120,14 +188,14 @@ record Valuation(Selection selection) {
       if (need.importance() instanceof Importance.Should should) {
         BigDecimal weight = BigDecimal.valueOf(should.weight());
         Fact fact = offering.fact(need.capability());
-        Interval met = met(fact, found.best().option());
+        Interval met = met(fact, option);
         all = all.add(weight);
         low = low.add(weight.multiply(met.low()));
         high = high.add(weight.multiply(met.high()));
         parts.add(
             new Working.Stated(
                 need.capability().name() + ", weight " + should.weight(),
-                words(fact, found.best().option()),
+                words(fact, option),
                 java.util.Optional.of(fact.source())
                     .filter(source -> fact.answer() != tertulia.core.fit.Answer.UNKNOWN),
                 List.of()));
@@ -136,7 +204,7 @@ record Valuation(Selection selection) {
     Interval share =
         new Interval(
             low.divide(all, MathContext.DECIMAL128), high.divide(all, MathContext.DECIMAL128));
-    String label = criterion.name() + " by " + found.best().option().plan().name();
+    String label = criterion.name() + " by " + option.plan().name();
     String rule = "weighted share of the should-needs met; partly counts half";
     return new Value(
         share,

@@ -5,9 +5,27 @@ import tertulia.core.growth.Scenario;
 import tertulia.core.path.Terms;
 
 /**
- * What is under discussion: a month or a headcount, how growth comes out, which terms, which view.
+ * What is under discussion: a month or a headcount, how growth comes out, which terms, which view,
+ * and whether people's time counts.
  */
-public record WhatIf(Moment moment, Scenario scenario, Terms terms, View view) {
+public record WhatIf(Moment moment, Scenario scenario, Terms terms, View view, Basis basis) {
+  /** What a tool's cost is taken to be. */
+  public enum Basis {
+    SUBSCRIPTION("subscription"),
+    /** With the time of people. */
+    FULL("full cost, with people’s time");
+
+    private final String words;
+
+    Basis(String words) {
+      this.words = words;
+    }
+
+    public String words() {
+      return words;
+    }
+  }
+
   /** The people under discussion. */
   public sealed interface Moment {
     /** The people planned for plan month m, 0 or later, within the horizon. */
@@ -21,7 +39,12 @@ public record WhatIf(Moment moment, Scenario scenario, Terms terms, View view) {
   public static final WhatIf START =
       new WhatIf(new Moment.Month(0), Scenario.EXPECTED, Terms.ANY, View.SPREAD);
 
+  /** As above for the subscription alone. */
+  public WhatIf(Moment moment, Scenario scenario, Terms terms, View view) {
+    this(moment, scenario, terms, view, Basis.SUBSCRIPTION);
+  }
+
   public WhatIf at(Moment other) {
-    return new WhatIf(other, scenario, terms, view);
+    return new WhatIf(other, scenario, terms, view, basis);
   }
 }

@@ -4,8 +4,11 @@ import static java.util.Objects.requireNonNull;
 
 import java.math.BigDecimal;
 import java.math.RoundingMode;
+import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 import tertulia.core.time.Horizon;
 import tertulia.core.working.Quantity;
 import tertulia.core.working.Working;
@@ -14,8 +17,11 @@ import tertulia.core.working.Working;
  * People who grow in the same way, such as "deck crew".
  *
  * @param id stable name within a selection
+ * @param since the month from which growth counts, before or after a plan's start; null: the plan's
+ *     start. Before it the group is as in that month.
  */
-public record Group(String id, String name, Growth growth, List<Step> steps) {
+public record Group(
+    String id, String name, Growth growth, List<Step> steps, @Nullable YearMonth since) {
   public Group {
     requireNonNull(id);
     requireNonNull(growth);
@@ -25,28 +31,88 @@ public record Group(String id, String name, Growth growth, List<Step> steps) {
     steps = List.copyOf(steps);
   }
 
+  /** A group whose growth counts from the plan's start. */
+  public Group(String id, String name, Growth growth, List<Step> steps) {
+    this(id, name, growth, steps, null);
+  }
+
+  public Optional<YearMonth> start() {
+    return Optional.ofNullable(since);
+  }
+
+  /** Months of growth up to plan month {@code m}. */
+  private int grownFor(Horizon horizon, int m) {
+    return since == null ? m : Math.max(0, m - horizon.indexOf(since));
+  }
+
   /** Growth rounded half-up, plus every step in force, never below 0. */
   public int headcount(Horizon horizon, int m, Scenario scenario) {
-    BigDecimal grown = growth.at(m, scenario.multiplier()).setScale(0, RoundingMode.HALF_UP);
+    BigDecimal grown =
+        growth.at(grownFor(horizon, m), scenario.multiplier()).setScale(0, RoundingMode.HALF_UP);
     long people = grown.longValueExact();
     for (Step step : steps) {
-      if (step.inForce(horizon.month(m))) {
+      if (step.inForce(horizon.month(m), scenario)) {
         people += step.change();
       }
     }
     return Math.toIntExact(Math.max(0, people));
   }
 
+  /** People that steps add in plan month {@code m}; negative if they take away. */
+  public int steps(Horizon horizon, int m, Scenario scenario) {
+    return steps.stream()
+        .filter(step -> step.inForce(horizon.month(m), scenario))
+        .mapToInt(Step::change)
+        .sum();
+  }
+
+  /**
+   * This group turned so that it has {@code people} in plan month {@code m} as expected; steps stay
+   * as they are.
+   *
+   * @throws IllegalArgumentException if its method cannot lead there
+   */
+  public Group through(Horizon horizon, int m, int people) {
+    int grown = Math.max(0, people - steps(horizon, m, Scenario.EXPECTED));
+    return new Group(id, name, growth.through(grownFor(horizon, m), grown), steps, since);
+  }
+
+  /**
+   * This group re-based on what happened: from {@code month} on it grows as planned, but from the
+   * {@code people} who were there. Steps stay as they are. A list keeps its later changes.
+   */
+  public Group rebased(Horizon horizon, YearMonth month, int people) {
+    int m = horizon.indexOf(month);
+    int steps = steps(horizon, m, Scenario.EXPECTED);
+    int grown = Math.max(0, people - steps);
+    Growth from =
+        switch (growth) {
+          case Growth.Hires hires -> new Growth.Hires(grown, hires.perMonth());
+          case Growth.Percent percent -> new Growth.Percent(grown, percent.perYear());
+          case Growth.Listed listed -> shifted(listed, grownFor(horizon, m), grown);
+        };
+    return new Group(id, name, from, this.steps, month);
+  }
+
+  private static Growth shifted(Growth.Listed listed, int m, int people) {
+    List<Integer> values = listed.values();
+    int at = Math.min(m, values.size() - 1);
+    int off = people - values.get(at);
+    return new Growth.Listed(
+        values.subList(at, values.size()).stream().map(v -> Math.max(0, v + off)).toList());
+  }
+
   /** The working of {@link #headcount}. */
   public Working explain(Horizon horizon, int m, Scenario scenario) {
-    BigDecimal grown = growth.at(m, scenario.multiplier());
+    BigDecimal grown = growth.at(grownFor(horizon, m), scenario.multiplier());
     List<Working> parts = new ArrayList<>();
     parts.add(
         new Working.Derived(
             growth.words(),
             new Quantity(grown.setScale(0, RoundingMode.HALF_UP), "people"),
-            "plan month "
-                + m
+            "after "
+                + grownFor(horizon, m)
+                + (since == null ? " months" : " months from " + since)
                 + ", growth "
                 + scenario.words()
                 + " ("
@@ -55,7 +121,7 @@ public record Group(String id, String name, Growth growth, List<Step> steps) {
                 + grown.setScale(2, RoundingMode.HALF_UP).toPlainString(),
             List.of()));
     for (Step step : steps) {
-      if (step.inForce(horizon.month(m))) {
+      if (step.inForce(horizon.month(m), scenario)) {
         parts.add(new Working.Entered(step.label(), Quantity.of(step.change(), "people")));
       }
     }

@@ -20,6 +20,49 @@ public sealed interface Growth {
    */
   BigDecimal at(int m, BigDecimal k);
 
+  /**
+   * This growth turned so that it goes through {@code people} in month {@code m}, by its own
+   * method: the first month moves the start; a later one moves the hires a month (to 4 decimals),
+   * the yearly rate (to 0.01 %), or in a list that month's value alone.
+   *
+   * @throws IllegalArgumentException if no growth of this method leads there
+   */
+  default Growth through(int m, int people) {
+    checkPeople(people);
+    return switch (this) {
+      case Hires hires when m == 0 -> new Hires(people, hires.perMonth());
+      case Hires hires ->
+          new Hires(
+              hires.start(),
+              BigDecimal.valueOf(people - (long) hires.start())
+                  .divide(BigDecimal.valueOf(m), 4, RoundingMode.HALF_UP)
+                  .stripTrailingZeros());
+      case Percent percent when m == 0 -> new Percent(people, percent.perYear());
+      case Percent percent -> new Percent(percent.start(), yearly(percent.start(), m, people));
+      case Listed listed -> {
+        List<Integer> values = new java.util.ArrayList<>(listed.values());
+        while (values.size() <= m) {
+          values.add(values.getLast());
+        }
+        values.set(m, people);
+        yield new Listed(values);
+      }
+    };
+  }
+
+  /** The yearly rate that leads from one headcount to another in so many months. */
+  private static BigDecimal yearly(int start, int m, int people) {
+    if (start == 0) {
+      throw new IllegalArgumentException(
+          "Nobody is there at the start, and no rate makes people of nobody. Start with at least 1"
+              + " or grow by people a month.");
+    }
+    double rate = Math.pow((double) people / start, 12.0 / m) - 1;
+    return BigDecimal.valueOf(Math.clamp(rate, -0.6, 10))
+        .setScale(4, RoundingMode.HALF_UP)
+        .stripTrailingZeros();
+  }
+
   /** The method in words, such as "46, growing 12 % a year". */
   default String words() {
     return switch (this) {

@@ -7,7 +7,7 @@ import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 
 /**
- * A dated change of a group's headcount, not touched by the scenario.
+ * A dated change of a group's headcount, not touched by the scenario's multiplier.
  *
  * @param label what happens, such as "second route"
  * @param from first month in force
@@ -15,9 +15,15 @@ import org.jspecify.annotations.Nullable;
  * @param change people more (or, negative, fewer)
  * @param everyYear whether it comes back in the same calendar months of each later year; needs an
  *     end within twelve months
+ * @param onlyIn id of the one scenario in which it happens; null: in all
  */
 public record Step(
-    String label, YearMonth from, @Nullable YearMonth until, int change, boolean everyYear) {
+    String label,
+    YearMonth from,
+    @Nullable YearMonth until,
+    int change,
+    boolean everyYear,
+    @Nullable String onlyIn) {
   public Step {
     requireNonNull(label);
     requireNonNull(from);
@@ -49,13 +55,19 @@ public record Step(
     }
   }
 
+  /** A step that happens in every scenario. */
+  public Step(
+      String label, YearMonth from, @Nullable YearMonth until, int change, boolean everyYear) {
+    this(label, from, until, change, everyYear, null);
+  }
+
   public Optional<YearMonth> end() {
     return Optional.ofNullable(until);
   }
 
-  /** Whether the change counts in {@code month}. */
-  public boolean inForce(YearMonth month) {
-    if (month.isBefore(from)) {
+  /** Whether the change counts in {@code month} of a scenario. */
+  public boolean inForce(YearMonth month, Scenario scenario) {
+    if (month.isBefore(from) || onlyIn != null && !onlyIn.equals(scenario.id())) {
       return false;
     }
     if (until == null) {

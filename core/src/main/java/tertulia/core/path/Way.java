@@ -60,6 +60,39 @@ public record Way(List<Leg> legs, Ledger ledger, List<Offer> offers, Money chang
     return joined;
   }
 
+  /** The stretches without regard to the term: one for each run of months on a plan's option. */
+  public List<Leg> byOption() {
+    List<Leg> runs = new ArrayList<>();
+    for (Leg leg : stretches()) {
+      boolean goesOn =
+          !runs.isEmpty()
+              && isSamePlan(runs.getLast(), leg)
+              && runs.getLast().option().addOns().equals(leg.option().addOns());
+      if (goesOn) {
+        Leg before = runs.removeLast();
+        runs.add(
+            new Leg(
+                before.option(),
+                new MonthSpan(before.months().from(), leg.months().end()),
+                leg.committedTo()));
+      } else {
+        runs.add(leg);
+      }
+    }
+    return runs;
+  }
+
+  /** What is taken, such as "Crew, monthly" or "Crew, monthly, then Crew, yearly, up front". */
+  public String label() {
+    List<Leg> stretches = stretches();
+    String first = stretches.getFirst().option().label();
+    return switch (stretches.size()) {
+      case 1 -> first;
+      case 2 -> first + ", then " + stretches.getLast().option().label();
+      default -> first + ", then " + (stretches.size() - 1) + " changes";
+    };
+  }
+
   /**
    * Units held in plan month {@code m} under the first charge that counts any, included ones with
    * them; empty if nothing is counted.
@@ -103,9 +136,16 @@ public record Way(List<Leg> legs, Ledger ledger, List<Offer> offers, Money chang
 
   /** How often the plan changes. */
   public int changes() {
-    int changes = 0;
+    return changesOfPlan().size();
+  }
+
+  /** The plan months in which the plan changes. */
+  public List<Integer> changesOfPlan() {
+    List<Integer> changes = new ArrayList<>();
     for (int i = 1; i < legs.size(); i++) {
-      changes += isSamePlan(legs.get(i - 1), legs.get(i)) ? 0 : 1;
+      if (!isSamePlan(legs.get(i - 1), legs.get(i))) {
+        changes.add(legs.get(i).months().from());
+      }
     }
     return changes;
   }

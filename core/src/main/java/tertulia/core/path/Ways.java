@@ -25,7 +25,11 @@ public sealed interface Ways {
    * @param low the cheapest way if every assumed price were at its low end; empty if no way uses
    *     one
    */
-  record Found(Way best, Map<String, String> unpriced, Optional<Way> low) implements Ways {}
+  record Found(Way best, Map<String, String> unpriced, Optional<Way> low) implements Ways {
+    public boolean isAtMost() {
+      return !unpriced.isEmpty();
+    }
+  }
 
   /**
    * In some month nothing qualifies that has a figure.
@@ -38,6 +42,11 @@ public sealed interface Ways {
     /** Whether an option without a figure might fill it: then the way is not known. */
     public boolean isUnpriced() {
       return !unpriced.isEmpty();
+    }
+
+    /** Whether some option would qualify if what is unknown were confirmed. */
+    public boolean isUnconfirmed() {
+      return verdicts.values().stream().anyMatch(Verdict.Unconfirmed.class::isInstance);
     }
   }
 

@@ -1,0 +1,46 @@
+package tertulia.app.exchange;
+
+import java.util.function.Function;
+import org.jspecify.annotations.Nullable;
+
+/** Reads the fields of a form; what is wrong is collected under the field's name. */
+public record Fields(Faults faults) {
+  /** What {@code reader} makes of the text; empty if it refuses. */
+  public String read(String field, String text, Function<String, String> reader) {
+    return faults.at(field, () -> reader.apply(text)).orElse("");
+  }
+
+  /** Text of at most so many characters. */
+  public String text(String field, String text, int most, boolean needed) {
+    if (needed && text.isBlank()) {
+      faults.add(field, "This is empty. Fill it in.");
+    }
+    return read(field, text, t -> Codes.text(t, most));
+  }
+
+  public String decimal(String field, String text) {
+    return read(field, text, t -> Codes.decimal(t).toPlainString());
+  }
+
+  /** A decimal that may be left out; null if it is. */
+  public @Nullable String decimalIfAny(String field, String text) {
+    return text.isBlank() ? null : decimal(field, text);
+  }
+
+  /** A whole number; 1 if it is refused. */
+  public int whole(String field, @Nullable String text) {
+    return faults.at(field, () -> Codes.whole(text == null ? "" : text)).orElse(1);
+  }
+
+  public String month(String field, String text) {
+    return read(field, text, t -> Codes.month(t).toString());
+  }
+
+  public String day(String field, String text) {
+    return read(field, text, t -> Codes.day(t).toString());
+  }
+
+  public String currency(String field, String text) {
+    return read(field, text, t -> Codes.currency(t).getCode());
+  }
+}

@@ -1,0 +1,136 @@
+package tertulia.app.growth;
+
+import java.time.YearMonth;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import tertulia.app.exchange.Brief;
+import tertulia.app.exchange.Codes;
+import tertulia.app.exchange.CsvTable;
+import tertulia.app.exchange.Faults;
+import tertulia.app.exchange.GrowthPlan;
+import tertulia.core.growth.Scenario;
+
+/** Headcounts as a table: a line for each month, a column for each group. */
+final class GrowthCsv {
+  private static final String MONTH = "month";
+  private static final int MOST_GROUPS = 50;
+
+  private GrowthCsv() {}
+
+  /** The headcounts of a plan in a scenario, dated changes included. */
+  static String write(GrowthPlan.Read plan, Scenario scenario) {
+    List<String> header = new ArrayList<>(List.of(MONTH));
+    plan.groups().forEach(group -> header.add(group.name()));
+    List<List<String>> rows = new ArrayList<>();
+    for (int m = 0; m < plan.horizon().months(); m++) {
+      int month = m;
+      List<String> row = new ArrayList<>(List.of(plan.horizon().month(m).toString()));
+      plan.groups()
+          .forEach(group -> row.add("" + group.headcount(plan.horizon(), month, scenario)));
+      rows.add(row);
+    }
+    return CsvTable.write(header, rows);
+  }
+
+  /**
+   * The plan a table describes: every group listed month by month, with the ids that groups of the
+   * same names had. All or nothing; faults are named by line.
+   *
+   * @param before the plan until now, for ids and scenarios
+   */
+  static Optional<GrowthPlan> read(byte[] bytes, Optional<GrowthPlan> before, Faults faults) {
+    Optional<CsvTable> table = faults.at("File", () -> CsvTable.read(bytes));
+    if (table.isEmpty()) {
+      return Optional.empty();
+    }
+    List<String> header = table.get().header();
+    if (header.size() < 2 || !header.getFirst().strip().equalsIgnoreCase(MONTH)) {
+      faults.add(
+          "Line 1",
+          "The first column is called \""
+              + (header.isEmpty() ? "" : header.getFirst())
+              + "\". Call it \"month\", and each further column by a group’s name.");
+      return Optional.empty();
+    }
+    if (header.size() > MOST_GROUPS + 1) {
+      faults.add("Line 1", "There are more than " + MOST_GROUPS + " groups. Join some of them.");
+      return Optional.empty();
+    }
+    List<List<Integer>> values = new ArrayList<>();
+    header.forEach(name -> values.add(new ArrayList<>()));
+    List<YearMonth> months = new ArrayList<>();
+    table.get().rows().forEach(row -> row(row, header, months, values, faults));
+    if (months.isEmpty() || months.size() > 120) {
+      faults.add("File", "There are " + months.size() + " months; a plan has 1 to 120.");
+    }
+    if (!faults.isEmpty()) {
+      return Optional.empty();
+    }
+    return Optional.of(
+        new GrowthPlan(
+            months.getFirst().toString(),
+            months.size(),
+            groups(header, values, before),
+            before.map(GrowthPlan::scenarios).orElse(null)));
+  }
+
+  private static void row(
+      CsvTable.Row row,
+      List<String> header,
+      List<YearMonth> months,
+      List<List<Integer>> values,
+      Faults faults) {
+    String at = "Line " + row.number();
+    if (row.cells().size() != header.size()) {
+      faults.add(
+          at, "There are " + row.cells().size() + " cells; the header has " + header.size() + ".");
+      return;
+    }
+    faults
+        .at(at + ", month", () -> Codes.month(row.cells().getFirst()))
+        .ifPresent(month -> {
+          if (!months.isEmpty() && !month.equals(months.getLast().plusMonths(1))) {
+            faults.add(
+                at + ", month",
+                month + " does not follow " + months.getLast() + ". List every month once.");
+          }
+          months.add(month);
+        });
+    for (int i = 1; i < header.size(); i++) {
+      int column = i;
+      faults
+          .at(at + ", " + header.get(i), () -> people(row.cells().get(column)))
+          .ifPresent(people -> values.get(column).add(people));
+    }
+  }
+
+  private static int people(String cell) {
+    int people = Codes.whole(cell);
+    if (people < 0 || people > 1_000_000) {
+      throw new IllegalArgumentException(
+          "A headcount lies between 0 and 1,000,000; found " + people + ".");
+    }
+    return people;
+  }
+
+  private static List<Brief.GroupPart> groups(
+      List<String> header, List<List<Integer>> values, Optional<GrowthPlan> before) {
+    List<Brief.GroupPart> groups = new ArrayList<>();
+    List<String> ids = new ArrayList<>();
+    for (int i = 1; i < header.size(); i++) {
+      String name = header.get(i).strip();
+      String id =
+          before.stream()
+              .flatMap(plan -> plan.groups().stream())
+              .filter(group -> group.name().equals(name))
+              .map(Brief.GroupPart::id)
+              .findFirst()
+              .orElseGet(() -> Codes.unused(Codes.slug(name), ids));
+      ids.add(id);
+      groups.add(
+          new Brief.GroupPart(id, name, "listed", null, null, null, values.get(i), List.of()));
+    }
+    return groups;
+  }
+}

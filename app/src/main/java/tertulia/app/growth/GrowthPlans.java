@@ -1,0 +1,105 @@
+package tertulia.app.growth;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.util.Optional;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tertulia.app.exchange.Brief;
+import tertulia.app.exchange.GrowthPlan;
+import tertulia.app.exchange.Json;
+import tertulia.app.web.Conflict;
+
+/** The organisation's plan of its people. */
+@Service
+public class GrowthPlans {
+  private final GrowthRows rows;
+  private final Clock clock;
+
+  GrowthPlans(GrowthRows rows, Clock clock) {
+    this.rows = rows;
+    this.clock = clock;
+  }
+
+  /**
+   * The plan as stored.
+   *
+   * @param version it was read at
+   * @param canUndo whether the last change can be taken back
+   */
+  public record Stored(long version, GrowthPlan plan, String by, Instant at, boolean canUndo) {}
+
+  /** The plan; empty if nobody has written one. */
+  @Transactional(readOnly = true)
+  public Optional<Stored> find() {
+    return rows.findById(GrowthRow.ONLY)
+        .map(row ->
+            new Stored(
+                row.version,
+                Json.stored(row.plan, GrowthPlan.class),
+                row.notedBy,
+                row.notedAt,
+                row.replaced != null));
+  }
+
+  /**
+   * Replaces the plan.
+   *
+   * @param version it was read at; 0 if there was none
+   * @throws Conflict if it is not at that version any more
+   */
+  @Transactional
+  public void change(long version, GrowthPlan plan, String by) {
+    Optional<GrowthRow> stored = rows.findById(GrowthRow.ONLY);
+    if (stored.map(row -> row.version).orElse(0L) != version) {
+      throw new Conflict(
+          "Somebody else changed the growth plan while you were editing. Your entries are still"
+              + " here; save again to replace theirs.");
+    }
+    GrowthRow row = stored.orElseGet(GrowthRow::new);
+    row.replaced = stored.map(r -> r.plan).orElse(null);
+    row.plan = Json.write(plan);
+    note(row, by);
+    rows.save(row);
+  }
+
+  /** Takes the last change back; doing it twice brings it again. */
+  @Transactional
+  public void undo(String by) {
+    GrowthRow row =
+        rows.findById(GrowthRow.ONLY)
+            .filter(stored -> stored.replaced != null)
+            .orElseThrow(() -> new Conflict("There is no change of the growth plan to take back."));
+    String before = java.util.Objects.requireNonNull(row.replaced);
+    row.replaced = row.plan;
+    row.plan = before;
+    note(row, by);
+  }
+
+  private void note(GrowthRow row, String by) {
+    row.notedBy = by;
+    row.notedAt = clock.instant();
+  }
+
+  /** A brief with the people of the plan, if it follows it and is not closed. */
+  @Transactional(readOnly = true)
+  public Brief followedBy(Brief brief, boolean closed) {
+    return closed || !brief.follows()
+        ? brief
+        : find().map(stored -> stored.plan().followedBy(brief)).orElse(brief);
+  }
+
+  /**
+   * A brief that follows the plan from now on: with all its groups in place of the brief's own.
+   * Groups with the same ids keep what each head of them needs.
+   *
+   * @throws Conflict if there is no plan
+   */
+  @Transactional(readOnly = true)
+  public Brief joined(Brief brief) {
+    GrowthPlan plan =
+        find().orElseThrow(() -> new Conflict("There is no growth plan to follow yet.")).plan();
+    return plan.followedBy(
+        brief.with(plan.groups(), plan.scenarios()).withoutOtherRates().following(true));
+  }
+}

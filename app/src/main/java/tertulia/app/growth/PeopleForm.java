@@ -1,0 +1,57 @@
+package tertulia.app.growth;
+
+import java.util.ArrayList;
+import java.util.List;
+
+/** Groups of people and scenarios as typed: every field is text, so that nothing typed is lost. */
+public class PeopleForm {
+  public long version;
+  public String start = "";
+  public String months = "";
+  public List<GroupLine> groups = new ArrayList<>();
+  public List<ScenarioLine> scenarios = new ArrayList<>();
+
+  /** A group of people with its dated changes. */
+  public static class GroupLine {
+    public String id = "";
+    public String name = "";
+    public String method = "percent";
+    public String start = "";
+    public String figure = "";
+    public String since = "";
+
+    /** Whether the group is taken out. */
+    public boolean out;
+
+    public List<StepLine> steps = new ArrayList<>();
+
+    boolean isBlank() {
+      return out || name.isBlank() && start.isBlank() && figure.isBlank();
+    }
+  }
+
+  /** A dated change of headcount. */
+  public static class StepLine {
+    public String label = "";
+    public String from = "";
+    public String until = "";
+    public String change = "";
+    public boolean everyYear;
+    public String onlyIn = "";
+
+    boolean isBlank() {
+      return label.isBlank() && from.isBlank() && change.isBlank();
+    }
+  }
+
+  /** How growth may come out. */
+  public static class ScenarioLine {
+    public String id = "";
+    public String name = "";
+    public String multiplier = "";
+
+    boolean isBlank() {
+      return name.isBlank() && multiplier.isBlank();
+    }
+  }
+}
