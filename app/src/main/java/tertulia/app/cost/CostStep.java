@@ -23,5 +23,7 @@ class CostStep implements StepBody {
   @Override
   public void fill(Workspace.Session session, Model model) {
     model.addAttribute("cost", CostView.of(session));
+    model.addAttribute("effort", EffortForm.of(session));
+    model.addAttribute("faults", java.util.Map.of());
   }
 }

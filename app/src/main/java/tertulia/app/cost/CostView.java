@@ -19,7 +19,9 @@ import tertulia.core.billing.Ledger;
 import tertulia.core.billing.View;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Evaluation;
+import tertulia.core.evaluation.WhatIf;
 import tertulia.core.evaluation.WhatIf.Moment;
+import tertulia.core.labour.Takes;
 import tertulia.core.path.CostByHeadcount;
 import tertulia.core.path.Outcome;
 import tertulia.core.path.SteadyCost;
@@ -36,6 +38,8 @@ import tertulia.core.path.Ways;
  * @param says sentences on what the picture means
  * @param warnings where a mistake would be made, with the way out
  * @param ways the best way through each contender's plans
+ * @param months cost over the months
+ * @param unlike for each column what is not equal to the others
  */
 record CostView(
     List<Row> rows,
@@ -44,7 +48,9 @@ record CostView(
     List<Change> changes,
     List<String> says,
     List<Warning> warnings,
-    WayView ways) {
+    WayView ways,
+    MonthsView months,
+    List<List<Alike.Difference>> unlike) {
 
   /** From so many people on this happens to a contender. */
   record Change(Cell from, String contender, String what) {}
@@ -78,7 +84,9 @@ record CostView(
         changes(session, costs),
         Sentences.says(session, costs),
         Sentences.warnings(session),
-        ways);
+        ways,
+        MonthsView.of(session),
+        Alike.of(session));
   }
 
   private static List<Row> rows(Workspace.Session session, List<Row> beside) {
@@ -87,6 +95,7 @@ record CostView(
     int months = session.table().selection().horizon().months();
     List<Row> rows = new ArrayList<>();
     rows.add(Row.of("More than the cheapest", cells(session, c -> dearer(session, c))));
+    rows.add(Row.of("To become the cheapest", cells(session, c -> remedy(session, c))));
     rows.add(
         new Row(
             Cell.fact(months + " months, " + view.words())
@@ -94,6 +103,7 @@ record CostView(
             totals(session, view),
             "big"));
     rows.addAll(beside);
+    rows.addAll(full(session));
     if (evaluation.whatIf().moment() instanceof Moment.Month month) {
       String label =
           "of it in " + Dates.shortMonth(session.table().selection().horizon().month(month.m()));
@@ -108,6 +118,51 @@ record CostView(
       rows.add(Row.of("Paid for and idle", cells(session, c -> idle(session, c))));
     }
     return rows;
+  }
+
+  /** People's time and the full cost, if anybody has said anything of them. */
+  private static List<Row> full(Workspace.Session session) {
+    boolean said = session.columns().stream().anyMatch(c -> c.takes().isPresent());
+    boolean read = session.evaluation().whatIf().basis() == WhatIf.Basis.FULL;
+    List<Row> rows = new ArrayList<>();
+    if (said || read) {
+      rows.add(Row.of("People’s time, apart from it", cells(session, c -> time(session, c))));
+    }
+    if (read) {
+      rows.add(
+          new Row(
+              Cell.fact("Full cost").noting("subscription and people’s time"),
+              cells(session, c -> fullCost(session, c)),
+              "big"));
+    }
+    return rows;
+  }
+
+  private static Cell time(Workspace.Session session, Contender contender) {
+    String why = session.why("time", "contender", contender.id());
+    return switch (session.evaluation().takes(contender.id())) {
+      case Takes.Known known -> Cell.figure(Figures.money(known.time().total()), why);
+      case Takes.Unknown unknown -> Cell.missing("not known", why).noting(unknown.why());
+    };
+  }
+
+  private static Cell fullCost(Workspace.Session session, Contender contender) {
+    String why = session.why("full", "contender", contender.id());
+    Optional<Money> least =
+        session.columns().stream()
+            .flatMap(c -> session.evaluation().total(c.id()).stream())
+            .min(Money::compareTo);
+    Optional<Money> mine = session.evaluation().total(contender.id());
+    return mine.map(total -> Cell.figure(Figures.money(total), why))
+        .map(cell -> mine.equals(least) ? cell.looking("best") : cell)
+        .orElseGet(() -> Cell.missing("not known", why));
+  }
+
+  /** Asked for, as it takes many computations. */
+  private static Cell remedy(Workspace.Session session, Contender contender) {
+    return session.evaluation().way(contender.id()) instanceof Ways.Found
+        ? Cell.figure("what it would take", session.why("remedies", "contender", contender.id()))
+        : Cell.fact("—");
   }
 
   private static List<Cell> cells(Workspace.Session session, Function<Contender, Cell> cell) {
@@ -152,7 +207,7 @@ record CostView(
         .orElseGet(() -> Cell.missing("—", why));
   }
 
-  private static Cell idle(Workspace.Session session, Contender contender) {
+  static Cell idle(Workspace.Session session, Contender contender) {
     String why = session.why("idle", "contender", contender.id());
     return found(session, contender)
         .map(s -> {
@@ -171,8 +226,11 @@ record CostView(
     if (!(session.evaluation().steady(contender.id()) instanceof Outcome.Found<SteadyCost> mine)) {
       return Cell.missing("—", why);
     }
+    if (!order.contains(contender.id())) {
+      return Cell.missing("not known", why).noting("people’s time is not stated");
+    }
     Money least = cheapest(session.evaluation(), order.getFirst());
-    Money more = mine.best().money().minus(least);
+    Money more = cheapest(session.evaluation(), contender.id()).minus(least);
     int place = order.indexOf(contender.id()) + 1;
     if (more.isZero()) {
       return Cell.figure("cheapest", why).looking("best").noting("1 of " + order.size());
@@ -186,7 +244,7 @@ record CostView(
 
   private static Money cheapest(Evaluation evaluation, String contender) {
     return evaluation.steady(contender) instanceof Outcome.Found<SteadyCost> found
-        ? found.best().money()
+        ? found.best().money().plus(evaluation.steadyTime(contender).orElseThrow())
         : Money.zero(evaluation.selection().currency());
   }
 

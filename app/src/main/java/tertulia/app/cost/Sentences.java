@@ -2,6 +2,8 @@ package tertulia.app.cost;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
+import java.util.stream.Collectors;
 import tertulia.app.cost.CostView.Warning;
 import tertulia.app.display.Dates;
 import tertulia.app.selection.Workspace;
@@ -9,8 +11,10 @@ import tertulia.core.billing.InvoiceLine;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Evaluation;
 import tertulia.core.fit.Reason;
+import tertulia.core.growth.People;
 import tertulia.core.path.CostByHeadcount;
 import tertulia.core.path.CostByHeadcount.Lead;
+import tertulia.core.path.CostByHeadcount.Point;
 import tertulia.core.path.Outcome;
 import tertulia.core.path.Stay;
 import tertulia.core.path.SteadyCost;
@@ -45,6 +49,9 @@ final class Sentences {
     }
     says.add(capitalised(String.join("; ", stretches)) + ".");
     says.add(withinPlan(session, costs));
+    whyLeads(session, costs, low, high, says);
+    free(session, costs, says);
+    wholeStaff(session, says);
     longTerm(session, says);
     return says;
   }
@@ -63,6 +70,124 @@ final class Sentences {
     return lead.n() == 1
         ? "up to " + to + " people " + who
         : lead.n() == to ? "at " + to + " " + who : lead.n() + " to " + to + " " + who;
+  }
+
+  /** Why the cheapest changes where it does: a plan that is left or begun, or the slope. */
+  private static void whyLeads(
+      Workspace.Session session, CostByHeadcount costs, int low, int high, List<String> says) {
+    List<Lead> leads = costs.leads();
+    int said = 0;
+    for (int i = 1; i < leads.size() && said < 3; i++) {
+      Optional<String> before = leads.get(i - 1).tool();
+      Optional<String> now = leads.get(i).tool();
+      int n = leads.get(i).n();
+      if (before.isPresent() && now.isPresent() && n >= low && n <= high) {
+        says.add(
+            "From "
+                + n
+                + " people on "
+                + name(session, now.get())
+                + " is cheaper than "
+                + name(session, before.get())
+                + ", "
+                + because(session, costs, before.get(), now.get(), n)
+                + ".");
+        said++;
+      }
+    }
+  }
+
+  private static String because(
+      Workspace.Session session, CostByHeadcount costs, String before, String now, int n) {
+    Optional<Point> leftAt = costs.curve(before).at(n - 1);
+    Optional<Point> leftNow = costs.curve(before).at(n);
+    if (leftAt.isPresent() && !leftAt.map(Point::option).equals(leftNow.map(Point::option))) {
+      String reasons =
+          session.evaluation().reasonsAt(before, leftAt.get().option(), n).stream()
+              .map(Reason::sentence)
+              .collect(Collectors.joining("; "));
+      if (!reasons.isEmpty()) {
+        return "because "
+            + name(session, before)
+            + " leaves "
+            + leftAt.get().option()
+            + " ("
+            + reasons
+            + ")";
+      }
+    }
+    Optional<String> option = costs.curve(now).at(n).map(Point::option);
+    boolean begun = !costs.curve(now).at(n - 1).map(Point::option).equals(option);
+    return begun && option.isPresent()
+        ? "because " + name(session, now) + " goes to " + option.get()
+        : "as it grows less with each person";
+  }
+
+  /** Up to how many people a tool costs nothing, and until when that is. */
+  private static void free(Workspace.Session session, CostByHeadcount costs, List<String> says) {
+    for (Contender contender : session.columns()) {
+      int last = 0;
+      while (last < costs.most()
+          && costs
+              .curve(contender.id())
+              .at(last + 1)
+              .filter(point -> point.money().isZero())
+              .isPresent()) {
+        last++;
+      }
+      if (last > 0) {
+        int most = last;
+        List<People> planned = session.evaluation().planned();
+        int until = 0;
+        while (until < planned.size() && planned.get(until).total() <= most) {
+          until++;
+        }
+        String when =
+            until == 0
+                ? "you have more from the start"
+                : until == planned.size()
+                    ? "that does for the whole plan"
+                    : "that does until "
+                        + Dates.month(session.table().selection().horizon().month(until - 1));
+        says.add(
+            contender.tool().name()
+                + " is free up to "
+                + (most == 1 ? "1 person" : most + " people")
+                + "; "
+                + when
+                + ".");
+      }
+    }
+  }
+
+  private static void wholeStaff(Workspace.Session session, List<String> says) {
+    for (Contender contender : session.columns()) {
+      session
+          .evaluation()
+          .wholeStaff(contender.id())
+          .ifPresent(staff ->
+              says.add(
+                  contender.tool().name()
+                      + ": for a staff of "
+                      + session.evaluation().people().total()
+                      + " the price for everybody is cheaper from the "
+                      + ordinal(staff.named())
+                      + " named person on."));
+    }
+  }
+
+  private static String ordinal(int n) {
+    boolean teen = n % 100 >= 11 && n % 100 <= 13;
+    String ending =
+        teen
+            ? "th"
+            : switch (n % 10) {
+              case 1 -> "st";
+              case 2 -> "nd";
+              case 3 -> "rd";
+              default -> "th";
+            };
+    return n + ending;
   }
 
   private static String withinPlan(Workspace.Session session, CostByHeadcount costs) {

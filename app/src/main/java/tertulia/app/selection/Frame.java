@@ -12,6 +12,8 @@ import java.util.List;
  * @param moment such as "June 2028 · 97 people"
  * @param costLabel what the cost at the head of a column is for
  * @param profile the thread's picture as SVG
+ * @param asksLight whether some contender sells light seats
+ * @param typedLight percent of light users; empty: as the demand says
  * @param pricesOf the day whose price pages are used, as typed; empty: today's
  * @param asideCount contenders set aside
  */
@@ -31,6 +33,8 @@ public record Frame(
     int month,
     int lastMonth,
     String typedPeople,
+    boolean asksLight,
+    String typedLight,
     String pricesOf,
     String peopleFault,
     List<Choice> growths,

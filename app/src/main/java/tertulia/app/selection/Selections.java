@@ -246,11 +246,12 @@ public class Selections {
     contender(id, slug).setAside = reason;
   }
 
-  /** Notes the hours a contender takes; null: nobody has said. */
+  /** Notes the hours contenders take, by id; empty: nobody has said. */
   @Transactional
-  public void noteEffort(long id, String slug, SelectionFile.@Nullable EffortPart effort) {
+  public void noteEfforts(long id, Map<String, Optional<SelectionFile.EffortPart>> efforts) {
     open(id);
-    contender(id, slug).effort = effort == null ? null : Json.write(effort);
+    efforts.forEach(
+        (slug, effort) -> contender(id, slug).effort = effort.map(Json::write).orElse(null));
   }
 
   /** Takes a contender off the table; its marks are kept for when it comes back. */

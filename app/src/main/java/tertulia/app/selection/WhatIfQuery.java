@@ -1,5 +1,6 @@
 package tertulia.app.selection;
 
+import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
@@ -38,6 +39,7 @@ public record WhatIfQuery(WhatIf whatIf, String typedPeople, String pricesOf, St
     String typed = query.getOrDefault("people", "").strip();
     String pricesOf = query.getOrDefault("asof", "").strip();
     Faults faults = new Faults();
+    Optional<BigDecimal> light = light(query.getOrDefault("light", "").strip(), faults);
     if (!pricesOf.isEmpty()) {
       faults.at("asof", () -> Codes.day(pricesOf));
     }
@@ -46,7 +48,7 @@ public record WhatIfQuery(WhatIf whatIf, String typedPeople, String pricesOf, St
             ? month
             : faults.<Moment>at("people", () -> new Moment.Headcount(people(typed))).orElse(month);
     return new WhatIfQuery(
-        new WhatIf(moment, scenario, terms, view, basis),
+        new WhatIf(moment, scenario, terms, view, basis, light),
         typed,
         pricesOf,
         faults.all().stream().map(Fault::message).collect(Collectors.joining(" ")));
@@ -66,10 +68,39 @@ public record WhatIfQuery(WhatIf whatIf, String typedPeople, String pricesOf, St
     return new WhatIfQuery(whatIf.at(new Moment.Headcount(people)), "" + people, pricesOf, fault);
   }
 
+  /** This "what if" with the price pages as they held on a day. */
+  public WhatIfQuery pricedOn(LocalDate day) {
+    return new WhatIfQuery(whatIf, typedPeople, day.toString(), fault);
+  }
+
   /** The day whose price pages an address asks for; empty: today's. */
   static Optional<LocalDate> pricesOf(Map<String, String> query) {
     String typed = query.getOrDefault("asof", "").strip();
     return new WhatIfQuery(WhatIf.START, "", typed, "").day();
+  }
+
+  /** Percent of those who need a seat; empty: as the demand says. */
+  private static Optional<BigDecimal> light(String typed, Faults faults) {
+    return typed.isEmpty()
+        ? Optional.empty()
+        : faults.at(
+            "light",
+            () -> {
+              BigDecimal percent = Codes.decimal(typed);
+              if (percent.signum() < 0 || percent.compareTo(BigDecimal.valueOf(100)) > 0) {
+                throw new IllegalArgumentException(
+                    "Light users are 0 to 100 % of all; found " + typed + ".");
+              }
+              return percent.movePointLeft(2);
+            });
+  }
+
+  /** Percent of light users as it is typed; empty: as the demand says. */
+  public String typedLight() {
+    return whatIf
+        .light()
+        .map(share -> share.movePointRight(2).stripTrailingZeros().toPlainString())
+        .orElse("");
   }
 
   private static int people(String typed) {
@@ -123,6 +154,7 @@ public record WhatIfQuery(WhatIf whatIf, String typedPeople, String pricesOf, St
     add(parts, terms != Terms.ANY, "terms", Codes.code(terms));
     add(parts, whatIf.view() != View.SPREAD, "view", Codes.code(whatIf.view()));
     add(parts, whatIf.basis() != WhatIf.Basis.SUBSCRIPTION, "cost", Codes.code(whatIf.basis()));
+    add(parts, whatIf.light().isPresent(), "light", typedLight());
     day().ifPresent(day -> parts.add("asof=" + day));
     return String.join("&", parts);
   }

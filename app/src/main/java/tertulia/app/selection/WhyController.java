@@ -56,6 +56,11 @@ class WhyController {
       case "horizon" -> new Figure.Horizon(contender);
       case "way" -> new Figure.Way(contender);
       case "month" -> new Figure.Month(contender, Integer.parseInt(query.getOrDefault("of", "0")));
+      case "year" -> new Figure.Year(contender, Integer.parseInt(query.getOrDefault("of", "0")));
+      case "time" -> new Figure.Time(contender);
+      case "full" -> new Figure.Full(contender);
+      case "remedies" -> new Figure.Remedies(contender);
+      case "staff" -> new Figure.WholeStaff(contender);
       case "past" -> new Figure.PastHorizon(contender);
       case "idle" -> new Figure.Idle(contender);
       case "dearer" -> new Figure.Dearer(contender);

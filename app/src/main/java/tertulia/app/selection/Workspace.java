@@ -21,10 +21,12 @@ import tertulia.core.evaluation.Evaluation;
 import tertulia.core.evaluation.Selection;
 import tertulia.core.evaluation.WhatIf;
 import tertulia.core.evaluation.WhatIf.Moment;
+import tertulia.core.growth.Measure;
 import tertulia.core.growth.People;
 import tertulia.core.path.Outcome;
 import tertulia.core.path.SteadyCost;
 import tertulia.core.path.Terms;
+import tertulia.core.pricing.PlanPrices;
 import tertulia.core.scoring.Criterion;
 import tertulia.core.scoring.Member;
 import tertulia.core.scoring.Panel;
@@ -129,6 +131,8 @@ public class Workspace {
         session.query().month(),
         selection.horizon().months() - 1,
         session.query().typedPeople(),
+        session.columns().stream().anyMatch(Workspace::sellsLightSeats),
+        session.query().typedLight(),
         session.query().pricesOf(),
         session.query().fault(),
         scenarios(session),
@@ -163,6 +167,12 @@ public class Workspace {
     return Arrays.stream(all)
         .map(e -> new Frame.Choice(Codes.code(e), words.apply(e), e == chosen))
         .toList();
+  }
+
+  private static boolean sellsLightSeats(Contender contender) {
+    return contender.tool().plans().stream()
+        .flatMap(plan -> plan.lists(PlanPrices.End.HIGH).stream())
+        .anyMatch(list -> list.measures().contains(Measure.LIGHT_SEATS));
   }
 
   private static List<Frame.Choice> scenarios(Session session) {

@@ -10,7 +10,7 @@ import tertulia.app.exchange.TermCode;
 import tertulia.app.exchange.ToolSheet;
 
 /** Price pages of every shape, made by chance from a seed. */
-final class GeneratedSheets {
+public final class GeneratedSheets {
   private static final List<String> LEVELS = List.of("seats", "light-seats", "hosts", "boards");
   private static final List<String> ANSWERS = List.of("yes", "partly", "no", "unknown");
   private final Random random;
@@ -19,7 +19,7 @@ final class GeneratedSheets {
     this.random = random;
   }
 
-  static ToolSheet sheet(Random random, String id) {
+  public static ToolSheet sheet(Random random, String id) {
     return new GeneratedSheets(random).sheet(id);
   }
 

@@ -27,6 +27,41 @@ public sealed interface InvoiceLine {
   /** The working of {@link #amount}. */
   Working explain();
 
+  /** What kind of charge it is, for adding up alike ones. */
+  default Kind kind() {
+    return switch (this) {
+      case Held held -> held.charge() instanceof Charge.Flat ? Kind.ACCOUNT : Kind.UNITS;
+      case Once once -> Kind.ONCE;
+      case Used used -> Kind.USE;
+      case Fee fee -> Kind.FEES;
+      case ToMinimum minimum -> Kind.MINIMUM;
+      case TakenOff off -> Kind.OFF;
+      case Credit credit -> Kind.CREDIT;
+    };
+  }
+
+  /** Kinds of lines, in the order in which they are read. */
+  enum Kind {
+    UNITS("seats and other units"),
+    ACCOUNT("the account"),
+    USE("use"),
+    FEES("payment fees"),
+    ONCE("once"),
+    MINIMUM("up to a minimum"),
+    OFF("taken off"),
+    CREDIT("credited");
+
+    private final String words;
+
+    Kind(String words) {
+      this.words = words;
+    }
+
+    public String words() {
+      return words;
+    }
+  }
+
   /** Whether an offer touches what is charged here. */
   boolean touchedBy(Offer offer);
 

@@ -2,9 +2,12 @@ package tertulia.core.billing;
 
 import java.math.BigDecimal;
 import java.util.ArrayList;
+import java.util.EnumMap;
 import java.util.List;
+import java.util.Map;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
+import tertulia.core.money.Rounding;
 import tertulia.core.time.Horizon;
 import tertulia.core.working.Quantity;
 import tertulia.core.working.Working;
@@ -52,6 +55,61 @@ public record Ledger(
   private void add(Money[] months, int m, Money money) {
     if (horizon.contains(m)) {
       months[m] = months[m].plus(money);
+    }
+  }
+
+  /**
+   * The amount of each plan month in the view by kind of charge; kinds that do not occur are not
+   * there. An invoice's rounded amount of a month is divided among its lines so that the parts add
+   * up to it exactly: each line gets what the rounded running sum of lines grows by.
+   */
+  public Map<InvoiceLine.Kind, List<Money>> byKind(View view) {
+    Map<InvoiceLine.Kind, Money[]> kinds = new EnumMap<>(InvoiceLine.Kind.class);
+    for (Invoice invoice : invoices) {
+      switch (view) {
+        case CASH -> divide(kinds, invoice, invoice.due(), invoice.reported());
+        case SPREAD -> {
+          Money[] shares = invoice.shares();
+          for (int i = 0; i < shares.length; i++) {
+            divide(kinds, invoice, invoice.covers().from() + i, shares[i]);
+          }
+        }
+      }
+    }
+    Map<InvoiceLine.Kind, List<Money>> result = new EnumMap<>(InvoiceLine.Kind.class);
+    kinds.forEach((kind, months) -> result.put(kind, List.of(months)));
+    return result;
+  }
+
+  private void divide(
+      Map<InvoiceLine.Kind, Money[]> kinds, Invoice invoice, int m, Money reported) {
+    if (!horizon.contains(m)) {
+      return;
+    }
+    BigDecimal whole = invoice.own().getAmount();
+    BigDecimal running = BigDecimal.ZERO;
+    Money given = Money.zero(currency);
+    for (InvoiceLine line : invoice.lines()) {
+      running = running.add(line.amount().getAmount());
+      Money upTo =
+          whole.signum() == 0
+              ? Money.zero(currency)
+              : Rounding.toMinorUnit(
+                  reported
+                      .getAmount()
+                      .multiply(running)
+                      .divide(whole, java.math.MathContext.DECIMAL128),
+                  currency);
+      Money[] months =
+          kinds.computeIfAbsent(
+              line.kind(),
+              kind -> {
+                Money[] none = new Money[horizon.months()];
+                java.util.Arrays.fill(none, Money.zero(currency));
+                return none;
+              });
+      months[m] = months[m].plus(upTo.minus(given));
+      given = upTo;
     }
   }
 

@@ -7,7 +7,10 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.Supplier;
 import org.joda.money.Money;
+import org.jspecify.annotations.Nullable;
 import tertulia.core.billing.Leaving;
 import tertulia.core.billing.UnitsNeeded;
 import tertulia.core.billing.View;
@@ -15,6 +18,7 @@ import tertulia.core.fit.Fit;
 import tertulia.core.fit.Importance;
 import tertulia.core.fit.Offering;
 import tertulia.core.fit.Reason;
+import tertulia.core.fit.Verdict;
 import tertulia.core.growth.Measure;
 import tertulia.core.growth.People;
 import tertulia.core.labour.Effort;
@@ -31,6 +35,7 @@ import tertulia.core.path.SteadyCost;
 import tertulia.core.path.Terms;
 import tertulia.core.path.Way;
 import tertulia.core.path.Ways;
+import tertulia.core.path.WholeStaff;
 import tertulia.core.scoring.Criterion;
 import tertulia.core.scoring.Totals;
 import tertulia.core.scoring.Value;
@@ -41,16 +46,17 @@ public final class Evaluation {
   private final Selection selection;
   private final WhatIf whatIf;
   private final Market market;
-  private final List<People> planned = new ArrayList<>();
+  private final List<People> planned;
   private final List<UnitsNeeded> months;
   private final People people;
   private final Map<String, Outcome<SteadyCost>> steady = new LinkedHashMap<>();
-  private final Map<String, Outcome<Stay>> stays = new LinkedHashMap<>();
-  private final Map<String, Ways> ways = new LinkedHashMap<>();
-  private final Map<String, Ways> scored = new LinkedHashMap<>();
+  private final Map<String, Outcome<Stay>> stays;
+  private final Map<String, Ways> ways;
+  private final Map<String, Ways> scored;
   private final List<Criterion> criteria;
-  private final Map<String, Map<String, Value>> values = new LinkedHashMap<>();
+  private final Map<String, Map<String, Value>> values;
   private final Optional<Totals> totals;
+  private final Once<CostByHeadcount> sweep;
 
   private Evaluation(Selection selection, WhatIf whatIf) {
     this.selection = selection;
@@ -58,26 +64,28 @@ public final class Evaluation {
     this.market =
         new Market(
             new Fit(selection.needs()),
-            selection.demands(),
+            whatIf
+                .light()
+                .map(share -> Light.demands(selection.demands(), share))
+                .orElse(selection.demands()),
             selection.currency(),
             selection.rates(),
             selection.asOf(),
             whatIf.terms(),
             selection.averagePayment(),
             selection.horizon().months());
+    List<People> byMonth = new ArrayList<>();
     for (int m = 0; m < selection.horizon().months(); m++) {
-      People then = People.planned(selection.groups(), selection.horizon(), m, whatIf.scenario());
-      planned.add(then);
+      byMonth.add(People.planned(selection.groups(), selection.horizon(), m, whatIf.scenario()));
     }
-    this.months = UnitsNeeded.byMonth(selection.demands(), planned);
-    this.people =
-        switch (whatIf.moment()) {
-          case WhatIf.Moment.Month month -> planned.get(month.m());
-          case WhatIf.Moment.Headcount headcount -> today().scaledTo(headcount.people());
-        };
+    this.planned = List.copyOf(byMonth);
+    this.months = List.copyOf(UnitsNeeded.byMonth(market.demands(), planned));
+    this.people = people(whatIf.moment());
+    this.stays = new LinkedHashMap<>();
+    this.ways = new ConcurrentHashMap<>();
+    this.scored = new LinkedHashMap<>();
     for (Contender contender : selection.contenders()) {
       List<Offering> offerings = contender.offerings();
-      steady.put(contender.id(), SteadyCost.cheapest(offerings, market, people));
       stays.put(contender.id(), stay(offerings, whatIf.view()));
       scored.put(contender.id(), way(contender.id(), View.SPREAD, leaving(), market));
     }
@@ -85,12 +93,70 @@ public final class Evaluation {
       ways.putAll(scored);
     }
     this.criteria = liveCriteria();
+    this.values = new LinkedHashMap<>();
     this.totals = computeTotals();
+    this.sweep = new Once<>(this::sweep);
+    findSteady();
+  }
+
+  /** The same for other people under discussion: what does not depend on them is shared. */
+  private Evaluation(Evaluation other, WhatIf.Moment moment) {
+    this.selection = other.selection;
+    this.whatIf = other.whatIf.at(moment);
+    this.market = other.market;
+    this.planned = other.planned;
+    this.months = other.months;
+    this.people = people(moment);
+    this.stays = other.stays;
+    this.ways = other.ways;
+    this.scored = other.scored;
+    this.criteria = other.criteria;
+    this.values = other.values;
+    this.totals = other.totals;
+    this.sweep = other.sweep;
+    findSteady();
+  }
+
+  private People people(WhatIf.Moment moment) {
+    return switch (moment) {
+      case WhatIf.Moment.Month month -> planned.get(month.m());
+      case WhatIf.Moment.Headcount headcount -> today().scaledTo(headcount.people());
+    };
+  }
+
+  private void findSteady() {
+    for (Contender contender : selection.contenders()) {
+      steady.put(contender.id(), SteadyCost.cheapest(contender.offerings(), market, people));
+    }
+  }
+
+  /** Something that is computed when it is first asked for, and once. */
+  private static final class Once<T> {
+    private final Supplier<T> supplier;
+    private @Nullable T value;
+
+    Once(Supplier<T> supplier) {
+      this.supplier = supplier;
+    }
+
+    synchronized T get() {
+      T known = value;
+      if (known == null) {
+        known = supplier.get();
+        value = known;
+      }
+      return known;
+    }
   }
 
   /** Computes a selection out. */
   public static Evaluation of(Selection selection, WhatIf whatIf) {
     return new Evaluation(selection, whatIf);
+  }
+
+  /** This selection under the same "what if" for other people under discussion. */
+  public Evaluation at(WhatIf.Moment moment) {
+    return moment.equals(whatIf.moment()) ? this : new Evaluation(this, moment);
   }
 
   private Outcome<Stay> stay(List<Offering> offerings, View view) {
@@ -358,8 +424,47 @@ public final class Evaluation {
     return planned.stream().mapToInt(People::total).min().orElse(0);
   }
 
+  /**
+   * What would make a contender the cheapest of the active ones; none if it is, or nothing would.
+   */
+  public List<Remedy> remedies(String contender) {
+    return new Remedies(this).of(contender);
+  }
+
+  /** The best way of a contender at so much of every list price, in the view read. */
+  Ways wayAt(String contender, BigDecimal part) {
+    return Ways.through(
+        selection.contender(contender).offerings().stream().map(o -> o.times(part)).toList(),
+        market,
+        months,
+        selection.rise(),
+        selection.horizon(),
+        whatIf.view(),
+        leaving(),
+        changing());
+  }
+
+  /** A price for the whole staff of a contender beside one for named seats. */
+  public Optional<WholeStaff> wholeStaff(String contender) {
+    return WholeStaff.of(selection.contender(contender).offerings(), market, people);
+  }
+
+  /** Why an option of a contender does not qualify for so many people; none if it does. */
+  public List<Reason> reasonsAt(String contender, String option, int people) {
+    Outcome<SteadyCost> outcome =
+        SteadyCost.cheapest(
+            selection.contender(contender).offerings(), market, today().scaledTo(people));
+    return Optional.ofNullable(outcome.passedOver().get(option))
+        .map(Verdict::reasons)
+        .orElse(List.of());
+  }
+
   /** Cost by headcount of the active contenders. */
   public CostByHeadcount costByHeadcount() {
+    return sweep.get();
+  }
+
+  private CostByHeadcount sweep() {
     Map<String, List<Offering>> tools = new LinkedHashMap<>();
     selection.active().forEach(c -> tools.put(c.id(), c.offerings()));
     return CostByHeadcount.sweep(tools, market, today(), CostByHeadcount.reach(highestPlanned()));

@@ -37,7 +37,10 @@ record Explanation(Evaluation evaluation) {
       case Figure.Way way -> way(way.contender());
       case Figure.Time time -> time(time.contender());
       case Figure.Full full -> full(full.contender());
+      case Figure.Remedies remedies -> remedies(remedies.contender());
+      case Figure.WholeStaff staff -> wholeStaff(staff.contender());
       case Figure.Month month -> month(month.contender(), month.m());
+      case Figure.Year year -> year(year.contender(), year.year());
       case Figure.PastHorizon past -> pastHorizon(past.contender());
       case Figure.Idle idle -> idle(idle.contender());
       case Figure.Dearer dearer -> dearer(dearer.contender());
@@ -79,7 +82,7 @@ record Explanation(Evaluation evaluation) {
 
   private Working units(String measureId) {
     Measure measure =
-        selection().demands().keySet().stream()
+        evaluation.market().demands().keySet().stream()
             .filter(m -> m.id().equals(measureId))
             .findFirst()
             .orElseThrow(() -> new IllegalArgumentException("No demand for " + measureId));
@@ -87,7 +90,7 @@ record Explanation(Evaluation evaluation) {
   }
 
   private Working demand(Measure measure) {
-    Demand demand = java.util.Objects.requireNonNull(selection().demands().get(measure));
+    Demand demand = java.util.Objects.requireNonNull(evaluation.market().demands().get(measure));
     List<Group> groups = selection().groups();
     Working people = headcount();
     Working units = demand.explain(measure, groups, evaluation.people());
@@ -194,6 +197,69 @@ record Explanation(Evaluation evaluation) {
         "Full cost", "a part of it is not known", List.of(way(contender), time(contender)));
   }
 
+  private Working remedies(String contender) {
+    List<Working> lines = new ArrayList<>();
+    for (Remedy remedy : evaluation.remedies(contender)) {
+      lines.add(
+          switch (remedy) {
+            case Remedy.Discount discount ->
+                new Working.Derived(
+                    "a discount of " + discount.percent().toPlainString() + " % on every price",
+                    Quantity.of(discount.becomes()),
+                    "over "
+                        + selection().horizon().months()
+                        + " months, against "
+                        + discount.rival()
+                        + " for the cheapest; a tenth of a percent less would not do",
+                    List.of());
+            case Remedy.Headcount headcount ->
+                new Working.Derived(
+                    "another headcount",
+                    Quantity.of(headcount.people(), "people"),
+                    "the nearest at which its cost a month is the lowest",
+                    List.of());
+            case Remedy.Term term ->
+                new Working.Derived(
+                    "other terms: " + term.terms().words(),
+                    Quantity.of(term.becomes()),
+                    "over "
+                        + selection().horizon().months()
+                        + " months, less than every other under these terms",
+                    List.of());
+          });
+    }
+    String label =
+        "What would make " + selection().contender(contender).tool().name() + " the cheapest";
+    return lines.isEmpty()
+        ? new Working.Stated(label, "no discount, headcount or term would, or it is already")
+        : new Working.Stated(label, "any one of these", Optional.empty(), lines);
+  }
+
+  private Working wholeStaff(String contender) {
+    String label = "The whole-staff price against named seats";
+    return evaluation
+        .wholeStaff(contender)
+        .<Working>map(staff ->
+            new Working.Derived(
+                label,
+                Quantity.of(staff.named(), "named people"),
+                "the first number of named people whose seats cost more than the whole staff",
+                List.of(
+                    staff.whole().explain(),
+                    new Working.Stated(
+                        (staff.named() - 1) + " named people",
+                        "not dearer",
+                        Optional.empty(),
+                        List.of(staff.before().explain())),
+                    new Working.Stated(
+                        staff.named() + " named people",
+                        "dearer",
+                        Optional.empty(),
+                        List.of(staff.at().explain())))))
+        .orElseGet(
+            () -> new Working.Missing(label, "it does not sell both, or one is always cheaper"));
+  }
+
   private List<Working> beside(String contender, Way way, View view) {
     List<Working> parts = new ArrayList<>();
     if (evaluation.stay(contender) instanceof Outcome.Found<Stay> stay) {
@@ -260,7 +326,7 @@ record Explanation(Evaluation evaluation) {
   }
 
   private Working demandIn(Measure measure, int m) {
-    Demand demand = java.util.Objects.requireNonNull(selection().demands().get(measure));
+    Demand demand = java.util.Objects.requireNonNull(evaluation.market().demands().get(measure));
     Working units = demand.explain(measure, selection().groups(), evaluation.planned().get(m));
     boolean sum = measure.nature() == Measure.Nature.SUM;
     return new Working.Derived(
@@ -371,6 +437,27 @@ record Explanation(Evaluation evaluation) {
         .orElseGet(() -> way(contender));
   }
 
+  private Working year(String contender, int year) {
+    int months = selection().horizon().months();
+    if (year < 0 || 12 * year >= months) {
+      throw new IllegalArgumentException("no plan year " + year);
+    }
+    View view = evaluation.whatIf().view();
+    return ledger(contender)
+        .map(ledger -> {
+          List<Working> parts = new ArrayList<>();
+          for (int m = 12 * year; m < Math.min(months, 12 * year + 12); m++) {
+            parts.add(ledger.explainMonth(m, view));
+          }
+          return (Working)
+              Working.Sum.of(
+                  "Plan year " + (year + 1) + ", " + view.words(),
+                  ledger.currency().getCode(),
+                  parts);
+        })
+        .orElseGet(() -> way(contender));
+  }
+
   private Working pastHorizon(String contender) {
     View view = evaluation.whatIf().view();
     return ledger(contender)
@@ -419,16 +506,31 @@ record Explanation(Evaluation evaluation) {
         || !(evaluation.steady(order.getFirst()) instanceof Outcome.Found<SteadyCost> least)) {
       return steady(contender);
     }
+    if (!order.contains(contender)) {
+      return time(contender);
+    }
+    Money leastTime = evaluation.steadyTime(order.getFirst()).orElseThrow();
+    Money myTime = evaluation.steadyTime(contender).orElseThrow();
+    List<Working> parts = new ArrayList<>(List.of(mine.best().explain()));
+    if (!myTime.isZero()) {
+      parts.add(monthly("upkeep and work by hand, a month", myTime));
+    }
+    parts.add(
+        new Working.Derived(
+            "less the cheapest, " + selection().contender(order.getFirst()).tool().name(),
+            Quantity.of(least.best().money().negated()),
+            least.best().option().label(),
+            List.of(least.best().explain())));
+    if (!leastTime.isZero()) {
+      parts.add(monthly("less its upkeep and work by hand", leastTime.negated()));
+    }
     return Working.Sum.of(
-        "More a month than the cheapest",
-        selection().currency().getCode(),
-        List.of(
-            mine.best().explain(),
-            new Working.Derived(
-                "less the cheapest, " + selection().contender(order.getFirst()).tool().name(),
-                Quantity.of(least.best().money().negated()),
-                least.best().option().label(),
-                List.of(least.best().explain()))));
+        "More a month than the cheapest", selection().currency().getCode(), parts);
+  }
+
+  private static Working monthly(String label, Money time) {
+    return new Working.Derived(
+        label, Quantity.of(time), "hours × the cost of an hour, of any one month", List.of());
   }
 
   private Working plans(String contender) {

@@ -23,8 +23,17 @@ public sealed interface Figure {
   /** Subscription and people's time of a contender over the horizon. */
   record Full(String contender) implements Figure {}
 
+  /** What would make a contender the cheapest. */
+  record Remedies(String contender) implements Figure {}
+
+  /** From how many named people on a price for the whole staff is cheaper. */
+  record WholeStaff(String contender) implements Figure {}
+
   /** Amount of one plan month. */
   record Month(String contender, int m) implements Figure {}
+
+  /** Amount of the twelve plan months of a year, counted from 0; the last may be shorter. */
+  record Year(String contender, int year) implements Figure {}
 
   /** What a contender has committed past the horizon. */
   record PastHorizon(String contender) implements Figure {}

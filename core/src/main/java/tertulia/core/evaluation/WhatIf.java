@@ -1,14 +1,41 @@
 package tertulia.core.evaluation;
 
+import java.math.BigDecimal;
+import java.util.Optional;
 import tertulia.core.billing.View;
 import tertulia.core.growth.Scenario;
 import tertulia.core.path.Terms;
 
 /**
  * What is under discussion: a month or a headcount, how growth comes out, which terms, which view,
- * and whether people's time counts.
+ * whether people's time counts, and how many use it lightly.
+ *
+ * @param light share of those who need a seat, full or light, that do with a light one, 0 to 1;
+ *     empty: as the demand says
  */
-public record WhatIf(Moment moment, Scenario scenario, Terms terms, View view, Basis basis) {
+public record WhatIf(
+    Moment moment,
+    Scenario scenario,
+    Terms terms,
+    View view,
+    Basis basis,
+    Optional<BigDecimal> light) {
+  public WhatIf {
+    light.ifPresent(share -> {
+      if (share.signum() < 0 || share.compareTo(BigDecimal.ONE) > 0) {
+        throw new IllegalArgumentException(
+            "The share of light users lies between 0 and 100 %; found "
+                + share.movePointRight(2).toPlainString()
+                + " %.");
+      }
+    });
+  }
+
+  /** As above with light seats as the demand says. */
+  public WhatIf(Moment moment, Scenario scenario, Terms terms, View view, Basis basis) {
+    this(moment, scenario, terms, view, basis, Optional.empty());
+  }
+
   /** What a tool's cost is taken to be. */
   public enum Basis {
     SUBSCRIPTION("subscription"),
@@ -45,6 +72,6 @@ public record WhatIf(Moment moment, Scenario scenario, Terms terms, View view, B
   }
 
   public WhatIf at(Moment other) {
-    return new WhatIf(other, scenario, terms, view, basis);
+    return new WhatIf(other, scenario, terms, view, basis, light);
   }
 }

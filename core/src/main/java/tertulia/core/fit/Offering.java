@@ -40,4 +40,9 @@ public record Offering(
   public Fact fact(Capability capability) {
     return facts.getOrDefault(capability.id(), NOT_KNOWN);
   }
+
+  /** This offering at so much of every list price. */
+  public Offering times(java.math.BigDecimal part) {
+    return new Offering(plan.times(part), facts, offers, owned);
+  }
 }

@@ -57,6 +57,20 @@ public record Demand(BigDecimal fixed, Map<String, BigDecimal> rates) {
         : scaled.divide(denominator, DECIMALS, RoundingMode.HALF_UP).stripTrailingZeros();
   }
 
+  /** This demand and another together, before rounding. */
+  public Demand plus(Demand other) {
+    Map<String, BigDecimal> sum = new LinkedHashMap<>(rates);
+    other.rates.forEach((group, rate) -> sum.merge(group, rate, BigDecimal::add));
+    return new Demand(fixed.add(other.fixed), sum);
+  }
+
+  /** So much of this demand, before rounding; {@code share} 0 or more. */
+  public Demand times(BigDecimal share) {
+    Map<String, BigDecimal> part = new LinkedHashMap<>();
+    rates.forEach((group, rate) -> part.put(group, rate.multiply(share)));
+    return new Demand(fixed.multiply(share), part);
+  }
+
   /** The working of {@link #units}. */
   public Working explain(Measure measure, List<Group> groups, People people) {
     List<Working> parts = new ArrayList<>();

@@ -43,6 +43,11 @@ public record UnitPrice(CurrencyUnit currency, BigDecimal amount) {
     return amount.signum() == 0;
   }
 
+  /** So much of this price, rounded half-up to four decimals; {@code part} 0 or more. */
+  public UnitPrice times(BigDecimal part) {
+    return new UnitPrice(currency, amount.multiply(part).setScale(DECIMALS, RoundingMode.HALF_UP));
+  }
+
   /** This price after {@code years} yearly rises, rounded half-up to four decimals. */
   public UnitPrice raised(PriceRise rise, int years) {
     return rise.isNone() || years == 0

@@ -192,6 +192,29 @@ public sealed interface Charge {
     }
   }
 
+  /** This charge at so much of its list price; shares of payments stay as they are. */
+  default Charge times(BigDecimal part) {
+    return switch (this) {
+      case PerUnit p -> new PerUnit(p.name(), p.measure(), p.price().times(part), p.rule());
+      case Banded b ->
+          new Banded(
+              b.name(),
+              b.measure(),
+              b.mode(),
+              b.bands().stream()
+                  .map(band ->
+                      new Band(
+                          band.upTo(), band.unitPrice().times(part), band.flatPrice().times(part)))
+                  .toList(),
+              b.rule());
+      case Flat f -> new Flat(f.name(), f.price().times(part));
+      case OneOff o -> new OneOff(o.name(), o.price().times(part), o.each());
+      case Usage u ->
+          new Usage(u.name(), u.measure(), u.included(), u.block(), u.price().times(part));
+      case PaymentFee f -> new PaymentFee(f.name(), f.payments(), f.share(), f.fixed().times(part));
+    };
+  }
+
   private static void checkName(String name) {
     if (name.isBlank()) {
       throw new IllegalArgumentException("A charge needs a name, as on the price page.");

@@ -71,4 +71,21 @@ public record Plan(
     boolean same = range.measure().id().equals(charge.measure().id());
     return charge.rule().paidUnits(same ? Math.max(range.least(), demand) : demand);
   }
+
+  /** This plan at so much of every list price; what is on request stays so. */
+  public Plan times(java.math.BigDecimal part) {
+    PlanPrices scaled =
+        switch (prices) {
+          case PlanPrices.Listed listed -> new PlanPrices.Listed(times(listed.lists(), part));
+          case PlanPrices.Quoted quoted -> new PlanPrices.Quoted(times(quoted.lists(), part));
+          case PlanPrices.Assumed assumed ->
+              new PlanPrices.Assumed(times(assumed.low(), part), times(assumed.high(), part));
+          case PlanPrices.OnRequest onRequest -> onRequest;
+        };
+    return new Plan(id, name, range, scaled, tax, allowances, source);
+  }
+
+  private static List<PriceList> times(List<PriceList> lists, java.math.BigDecimal part) {
+    return lists.stream().map(list -> list.times(part)).toList();
+  }
 }

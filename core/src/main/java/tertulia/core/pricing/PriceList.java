@@ -51,6 +51,20 @@ public record PriceList(
     return addOns.stream().filter(addOn -> addOn.name().equals(name)).findFirst();
   }
 
+  /** This list at so much of every list price. */
+  PriceList times(java.math.BigDecimal part) {
+    return new PriceList(
+        term,
+        currency,
+        times(charges, part),
+        addOns.stream().map(a -> new AddOn(a.name(), times(a.charges(), part))).toList(),
+        yearlyMinimum.map(least -> least.times(part)));
+  }
+
+  private static List<Charge> times(List<Charge> charges, java.math.BigDecimal part) {
+    return charges.stream().map(charge -> charge.times(part)).toList();
+  }
+
   /** The measures whose demand must be known to price the charges, each once. */
   public List<Measure> measures() {
     return charges.stream().flatMap(charge -> charge.measures().stream()).distinct().toList();

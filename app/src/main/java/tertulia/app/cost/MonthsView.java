@@ -1,0 +1,97 @@
+package tertulia.app.cost;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import org.joda.money.Money;
+import tertulia.app.chart.MonthsChart;
+import tertulia.app.display.Dates;
+import tertulia.app.display.Figures;
+import tertulia.app.selection.Cell;
+import tertulia.app.selection.Workspace;
+import tertulia.core.billing.Ledger;
+import tertulia.core.billing.View;
+import tertulia.core.evaluation.Contender;
+import tertulia.core.path.Ways;
+import tertulia.core.time.Horizon;
+
+/**
+ * Cost over the months, as it is read.
+ *
+ * @param byKind a panel for each contender, stacked by kind of charge, as SVG
+ * @param byTool all contenders in one picture, as SVG
+ * @param years the plan years, in words
+ */
+record MonthsView(String byKind, String byTool, String view, List<String> years, List<Line> lines) {
+  private static final int YEAR = 12;
+
+  /** A contender's total of each plan year, of all of them, and what is idle. */
+  record Line(String contender, List<Cell> years, Cell total, Cell idle) {}
+
+  static MonthsView of(Workspace.Session session) {
+    View view = session.evaluation().whatIf().view();
+    Horizon horizon = session.table().selection().horizon();
+    List<MonthsChart.Panel> panels = new ArrayList<>();
+    List<MonthsChart.Line> lines = new ArrayList<>();
+    List<Line> table = new ArrayList<>();
+    for (Contender contender : session.columns()) {
+      Optional<Ledger> ledger = ledger(session, contender);
+      String name = contender.tool().name();
+      int mark = session.mark(contender.id());
+      ledger.ifPresent(found -> {
+        panels.add(new MonthsChart.Panel(name, mark, found.byKind(view)));
+        lines.add(new MonthsChart.Line(name, mark, found.months(view)));
+      });
+      table.add(line(session, contender, ledger, view));
+    }
+    return new MonthsView(
+        panels.isEmpty() ? "" : MonthsChart.byKind(panels, horizon, view.words()),
+        lines.isEmpty() ? "" : MonthsChart.byTool(lines, horizon, view.words()),
+        view.words(),
+        years(horizon),
+        table);
+  }
+
+  private static Optional<Ledger> ledger(Workspace.Session session, Contender contender) {
+    return session.evaluation().way(contender.id()) instanceof Ways.Found found
+        ? Optional.of(found.best().ledger())
+        : Optional.empty();
+  }
+
+  private static List<String> years(Horizon horizon) {
+    List<String> years = new ArrayList<>();
+    for (int from = 0; from < horizon.months(); from += YEAR) {
+      int last = Math.min(horizon.months(), from + YEAR) - 1;
+      years.add(
+          Dates.shortMonth(horizon.month(from)) + " to " + Dates.shortMonth(horizon.month(last)));
+    }
+    return years;
+  }
+
+  private static Line line(
+      Workspace.Session session, Contender contender, Optional<Ledger> ledger, View view) {
+    Horizon horizon = session.table().selection().horizon();
+    List<Cell> years = new ArrayList<>();
+    for (int from = 0; from < horizon.months(); from += YEAR) {
+      int first = from;
+      int end = Math.min(horizon.months(), from + YEAR);
+      String why = session.why("year", "contender", contender.id(), "of", "" + from / YEAR);
+      years.add(
+          ledger
+              .map(found ->
+                  Cell.figure(
+                      Figures.money(
+                          Money.total(found.currency(), found.months(view).subList(first, end))),
+                      why))
+              .orElseGet(() -> Cell.missing("—", why)));
+    }
+    String why = session.why("way", "contender", contender.id());
+    return new Line(
+        contender.tool().name(),
+        years,
+        ledger
+            .map(found -> Cell.figure(Figures.money(found.total(view)), why))
+            .orElseGet(() -> Cell.missing("—", why)),
+        CostView.idle(session, contender));
+  }
+}

@@ -1,0 +1,99 @@
+package tertulia.app.workbook;
+
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import org.apache.poi.ss.util.WorkbookUtil;
+import org.apache.poi.xssf.usermodel.XSSFWorkbook;
+import tertulia.core.evaluation.Contender;
+import tertulia.core.evaluation.Evaluation;
+import tertulia.core.evaluation.Selection;
+import tertulia.core.path.Ways;
+
+/**
+ * The cost of every contender's best way as a workbook: one sheet of inputs, one of people and
+ * demand, one for each contender, and an overview. Nothing in it is a copied result but the figures
+ * it is to be compared with.
+ */
+public final class CostWorkbook {
+  private CostWorkbook() {}
+
+  /** The workbook as bytes of an XLSX file. */
+  public static byte[] of(Evaluation evaluation) {
+    try (XSSFWorkbook book = new XSSFWorkbook();
+        ByteArrayOutputStream out = new ByteArrayOutputStream()) {
+      fill(evaluation, book);
+      book.setForceFormulaRecalculation(true);
+      book.write(out);
+      return out.toByteArray();
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+
+  private static void fill(Evaluation evaluation, XSSFWorkbook book) {
+    Selection selection = evaluation.selection();
+    Sheet.Styles styles = new Sheet.Styles(book);
+    Sheet overview = new Sheet(book.createSheet("Overview"), styles);
+    Inputs inputs = new Inputs(new Sheet(book.createSheet("Inputs"), styles));
+    inputs.title("Inputs", "Change the coloured cells; everything else follows.");
+    inputs.note("Selection", selection.title());
+    inputs.note("First month", selection.horizon().start().toString());
+    inputs.note("Currency", selection.currency().getCode());
+    inputs.note("Rates of", selection.asOf().toString());
+    String rise =
+        inputs.of("Yearly rise of list prices", selection.rise().perYear(), "as a fraction");
+    Demands demands =
+        new Demands(evaluation, inputs, new Sheet(book.createSheet("People"), styles));
+    inputs.heading("Prices");
+    overview.width(0, 34);
+    overview.width(5, 70);
+    overview.heading(0, 0, selection.title());
+    overview.text(
+        1,
+        0,
+        "Which plan and term holds when is as it was found; every amount follows the inputs. After"
+            + " larger changes take a new workbook.");
+    String[] heads = {
+      "Contender", "spread", "cash", "committed past it", "currency", "way through the plans"
+    };
+    for (int i = 0; i < heads.length; i++) {
+      overview.heading(3, i, heads[i]);
+    }
+    int row = 4;
+    for (Contender contender : selection.active()) {
+      String tool = contender.tool().name();
+      overview.text(row, 0, tool);
+      if (evaluation.way(contender.id()) instanceof Ways.Found found) {
+        String name = unused(book, WorkbookUtil.createSafeSheetName(tool));
+        WaySheet.Totals totals =
+            new WaySheet(
+                    evaluation,
+                    tool,
+                    found.best(),
+                    new Sheet(book.createSheet(name), styles),
+                    new Prices(inputs, tool, rise),
+                    demands,
+                    inputs)
+                .write();
+        overview.formula(row, 1, totals.spread());
+        overview.formula(row, 2, totals.cash());
+        overview.formula(row, 3, totals.past());
+        overview.text(row, 4, selection.currency().getCode());
+        overview.text(row, 5, (found.isAtMost() ? "at most: " : "") + found.best().label());
+      } else {
+        overview.text(row, 5, "no figure: see its working in Tertulia");
+      }
+      row++;
+    }
+  }
+
+  private static String unused(XSSFWorkbook book, String name) {
+    String free = name;
+    for (int i = 2; book.getSheet(free) != null; i++) {
+      String more = " " + i;
+      free = name.substring(0, Math.min(name.length(), 31 - more.length())) + more;
+    }
+    return free;
+  }
+}

@@ -1,0 +1,931 @@
+package tertulia.app.workbook;
+
+import static tertulia.app.workbook.Rounded.exact;
+import static tertulia.app.workbook.Rounded.money;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.joda.money.CurrencyUnit;
+import tertulia.core.billing.Invoice;
+import tertulia.core.billing.InvoiceLine;
+import tertulia.core.billing.Leaving;
+import tertulia.core.billing.View;
+import tertulia.core.evaluation.Evaluation;
+import tertulia.core.growth.Measure;
+import tertulia.core.money.ExchangeRate;
+import tertulia.core.path.Option;
+import tertulia.core.path.Way;
+import tertulia.core.pricing.BillingTerm.Payment;
+import tertulia.core.pricing.Charge;
+import tertulia.core.pricing.Offer;
+import tertulia.core.pricing.Owned;
+import tertulia.core.pricing.Reductions;
+import tertulia.core.time.MonthSpan;
+
+/**
+ * The sheet of one tool: units, invoice lines, invoices, and months, as formulas. Which plan and
+ * term holds when is as it was found; every amount follows the inputs.
+ */
+final class WaySheet {
+  private static final int MONTHS = 13;
+  private static final int NUMBERS = 6;
+  private static final int FIRST_ROW = 9;
+  private final Evaluation evaluation;
+  private final Way way;
+  private final Sheet sheet;
+  private final Prices prices;
+  private final Demands demands;
+  private final Inputs inputs;
+  private final String tool;
+  private final List<Bill> bills = new ArrayList<>();
+  private final Map<String, Integer> unitRows = new HashMap<>();
+  private final Map<Bill, Integer> billRows = new HashMap<>();
+  private int row = FIRST_ROW;
+  private int ownShares;
+
+  WaySheet(
+      Evaluation evaluation,
+      String tool,
+      Way way,
+      Sheet sheet,
+      Prices prices,
+      Demands demands,
+      Inputs inputs) {
+    this.evaluation = evaluation;
+    this.tool = tool;
+    this.way = way;
+    this.sheet = sheet;
+    this.prices = prices;
+    this.demands = demands;
+    this.inputs = inputs;
+  }
+
+  /** The cells of the totals: spread, cash, past the horizon. */
+  record Totals(String spread, String cash, String past) {}
+
+  Totals write() {
+    way.legs().forEach(this::bill);
+    way.ledger().invoices().forEach(this::fromLedger);
+    credits();
+    bills.removeIf(bill -> bill.lines.isEmpty());
+    bills.sort(
+        Comparator.comparingInt((Bill bill) -> bill.due)
+            .thenComparing(bill -> bill.covers.end(), Comparator.reverseOrder())
+            .thenComparing(bill -> bill.covers.from())
+            .thenComparing(bill -> bill.kind));
+    sheet.width(0, 10);
+    sheet.width(4, 34);
+    sheet.width(5, 30);
+    sheet.freeze(MONTHS, NUMBERS + 2);
+    monthNumbers();
+    units();
+    row += 2;
+    int firstLine = row + 1;
+    int lines = bills.stream().mapToInt(bill -> bill.lines.size()).sum();
+    int firstBill = firstLine + lines + 2;
+    for (int i = 0; i < bills.size(); i++) {
+      billRows.put(bills.get(i), firstBill + i);
+    }
+    ownShares = firstBill + bills.size() + 5;
+    lines(firstLine);
+    bills(firstBill);
+    ownShares();
+    return totals(firstBill);
+  }
+
+  private int horizon() {
+    return evaluation.selection().horizon().months();
+  }
+
+  private int lastMonth() {
+    return bills.stream().mapToInt(bill -> bill.covers.end()).max().orElse(0) - 1;
+  }
+
+  private int column(int m) {
+    return MONTHS + m;
+  }
+
+  private void monthNumbers() {
+    sheet.heading(NUMBERS, 0, "plan month");
+    for (int m = 0; m <= Math.max(lastMonth(), horizon() - 1); m++) {
+      sheet.number(NUMBERS, column(m), m);
+      sheet.heading(NUMBERS + 1, column(m), evaluation.selection().horizon().month(m).toString());
+    }
+  }
+
+  /* What is billed. */
+
+  private boolean isLeft(Way.Leg leg) {
+    return leg.isLeftEarly(horizon());
+  }
+
+  private Optional<ExchangeRate> rate(Option option) {
+    CurrencyUnit reporting = evaluation.selection().currency();
+    return option.list().currency().equals(reporting)
+        ? Optional.empty()
+        : evaluation
+            .selection()
+            .rates()
+            .latest(option.list().currency(), reporting, evaluation.selection().asOf());
+  }
+
+  private Bill bill(Way.Leg leg, int due, int end) {
+    MonthSpan covers = new MonthSpan(due, end);
+    return bills.stream()
+        .filter(b -> b.kind == Bill.Kind.CHARGES && b.due == due && b.covers.equals(covers))
+        .findFirst()
+        .orElseGet(() -> {
+          Bill bill =
+              new Bill(
+                  due,
+                  covers,
+                  leg.option().list().currency(),
+                  leg.option(),
+                  Bill.Kind.CHARGES,
+                  rate(leg.option()));
+          bills.add(bill);
+          return bill;
+        });
+  }
+
+  private void bill(Way.Leg leg) {
+    for (Charge charge : leg.option().list().charges()) {
+      switch (charge) {
+        case Charge.Held held -> held(leg, held);
+        case Charge.OneOff oneOff -> once(leg, oneOff);
+        case Charge.Usage usage -> used(leg, usage);
+        case Charge.PaymentFee fee -> fees(leg, fee);
+      }
+    }
+  }
+
+  private List<Offer> offers(Way.Leg leg) {
+    return way.ledger().invoices().stream()
+        .filter(
+            invoice -> leg.months().from() <= invoice.due() && invoice.due() < leg.months().end())
+        .flatMap(invoice -> invoice.lines().stream())
+        .filter(InvoiceLine.Held.class::isInstance)
+        .map(line -> ((InvoiceLine.Held) line).offers())
+        .findFirst()
+        .orElse(List.of());
+  }
+
+  private Optional<Owned> owned(Option option, int m) {
+    return option
+        .offering()
+        .owned()
+        .filter(o -> o.plan().equals(option.plan().id()))
+        .filter(o -> o.holdsIn(evaluation.selection().horizon().month(m)));
+  }
+
+  private void held(Way.Leg leg, Charge.Held charge) {
+    boolean upFront = leg.option().list().term().payment() == Payment.UP_FRONT;
+    boolean staysDue = evaluation.leaving() == Leaving.LOST || !isLeft(leg);
+    int from = leg.months().from();
+    int last = !upFront && staysDue ? leg.committedTo() : leg.months().end();
+    Chain chain = new Chain();
+    for (int m = from; m < last; m++) {
+      int to = upFront ? leg.committedTo() : m + 1;
+      String units = units(leg, charge, Math.min(m, leg.months().end() - 1));
+      bill(leg, m, to)
+          .lines
+          .add(new Held(leg, charge, units, upFront ? chain : new Chain(), m, to));
+    }
+  }
+
+  /** Units held in a month of a term: the most needed so far in it. */
+  private String units(Way.Leg leg, Charge.Held charge, int m) {
+    return switch (charge) {
+      case Charge.Flat flat -> {
+        boolean paid = false;
+        for (int k = leg.months().from(); k <= m; k++) {
+          paid |= owned(leg.option(), k).isEmpty();
+        }
+        yield paid ? "1" : "0";
+      }
+      case Charge.Counted counted ->
+          "MAX("
+              + Sheet.across(unitRow(leg.option(), counted), column(leg.months().from()), column(m))
+              + ")";
+    };
+  }
+
+  private static String key(Option option, Charge charge) {
+    return option.label() + "\n" + charge.name();
+  }
+
+  /** The row of units to pay for, written when it is first asked for. */
+  private int unitRow(Option option, Charge.Counted charge) {
+    return unitRows.computeIfAbsent(
+        key(option, charge),
+        k -> {
+          int at = row++;
+          sheet.text(at, 4, option.label());
+          sheet.text(at, 5, charge.name() + ", units to pay for");
+          for (int m = 0; m < horizon(); m++) {
+            int ownedUnits =
+                owned(option, m)
+                    .filter(o -> o.measure().equals(charge.measure()))
+                    .map(Owned::units)
+                    .orElse(0);
+            sheet.count(
+                at,
+                column(m),
+                prices.paid(option, charge, demands.whole(charge.measure(), m), ownedUnits));
+          }
+          return at;
+        });
+  }
+
+  /** Seats that count for an allowance or a one-off in a month. */
+  private String seats(Option option, Measure measure, int m) {
+    String demand = demands.whole(measure, m);
+    Optional<Charge.Counted> counted =
+        option.list().charges().stream()
+            .filter(Charge.Counted.class::isInstance)
+            .map(Charge.Counted.class::cast)
+            .filter(charge -> charge.measure().equals(measure))
+            .findFirst();
+    if (counted.isEmpty()) {
+      return demand;
+    }
+    String held =
+        prices.paid(option, counted.get(), demand, 0)
+            + "+"
+            + prices.number(
+                option, counted.get().name(), "included", counted.get().rule().included());
+    return owned(option, m).filter(o -> o.measure().equals(measure)).isPresent()
+        ? "MAX(" + held + "," + demand + ")"
+        : held;
+  }
+
+  private int seatRow(Option option, Measure measure) {
+    return unitRows.computeIfAbsent(
+        option.label() + "\nseats\n" + measure.id(),
+        k -> {
+          int at = row++;
+          sheet.text(at, 4, option.label());
+          sheet.text(at, 5, measure.label() + " that count");
+          for (int m = 0; m < horizon(); m++) {
+            sheet.count(at, column(m), seats(option, measure, m));
+          }
+          return at;
+        });
+  }
+
+  private void once(Way.Leg leg, Charge.OneOff charge) {
+    for (int m = leg.months().from(); m < leg.months().end(); m++) {
+      List<String> before = new ArrayList<>(List.of("0"));
+      for (int k = 0; k < m; k++) {
+        if (isOn(leg.option(), k)) {
+          before.add(onceUnits(legAt(k).option(), charge, k));
+        }
+      }
+      int begin = legAt(0).option().plan().id().equals(leg.option().plan().id()) ? 0 : -1;
+      if (begin == 0) {
+        owned(leg.option(), 0).ifPresent(o -> before.add(ownedOnce(leg.option(), charge, o)));
+      }
+      String units =
+          "MAX(0," + onceUnits(leg.option(), charge, m) + "-MAX(" + String.join(",", before) + "))";
+      bill(leg, m, m + 1).lines.add(new Once(leg, charge, units, m));
+    }
+  }
+
+  private String ownedOnce(Option option, Charge.OneOff charge, Owned owned) {
+    return charge.each().isEmpty()
+        ? "1"
+        : "MIN("
+            + onceUnits(option, charge, 0)
+            + ","
+            + inputs.of(tool + ", owned already", owned.units(), "")
+            + ")";
+  }
+
+  private String onceUnits(Option option, Charge.OneOff charge, int m) {
+    return charge.each().map(measure -> Sheet.at(seatRow(option, measure), column(m))).orElse("1");
+  }
+
+  private Way.Leg legAt(int m) {
+    return way.legs().stream()
+        .filter(leg -> leg.months().from() <= m && m < leg.months().end())
+        .findFirst()
+        .orElseThrow();
+  }
+
+  private boolean isOn(Option option, int m) {
+    return legAt(m).option().plan().id().equals(option.plan().id());
+  }
+
+  private void used(Way.Leg leg, Charge.Usage usage) {
+    for (int m = leg.months().from(); m < leg.months().end(); m++) {
+      String seats =
+          usage.included().perSeat().signum() == 0
+              ? "0"
+              : Sheet.at(seatRow(leg.option(), usage.included().seats()), column(m));
+      String blocks = prices.blocks(leg.option(), usage, demands.of(usage.measure(), m), seats);
+      bill(leg, m, m + 1).lines.add(new Used(leg, usage, blocks, m));
+    }
+  }
+
+  private void fees(Way.Leg leg, Charge.PaymentFee fee) {
+    for (int m = leg.months().from(); m < leg.months().end(); m++) {
+      bill(leg, m, m + 1).lines.add(new Fee(leg, fee, m));
+    }
+  }
+
+  /** Amounts off invoices, and what was missing to a yearly minimum, as they were found. */
+  private void fromLedger(Invoice invoice) {
+    for (InvoiceLine line : invoice.lines()) {
+      switch (line) {
+        case InvoiceLine.TakenOff off -> {
+          Way.Leg leg = legAt(Math.min(invoice.due(), horizon() - 1));
+          Bill bill = bill(leg, invoice.due(), invoice.covers().end());
+          bill.lines.add(new TakenOff(leg, off, bill));
+        }
+        case InvoiceLine.ToMinimum minimum -> {
+          Way.Leg leg = legAt(Math.min(invoice.covers().from(), horizon() - 1));
+          Bill bill =
+              new Bill(
+                  invoice.due(),
+                  invoice.covers(),
+                  invoice.currency(),
+                  leg.option(),
+                  Bill.Kind.TO_MINIMUM,
+                  invoice.rate());
+          bill.lines.add(new ToMinimum(leg, minimum, invoice.covers()));
+          bills.add(bill);
+        }
+        case InvoiceLine.Held held -> {}
+        case InvoiceLine.Once once -> {}
+        case InvoiceLine.Used used -> {}
+        case InvoiceLine.Fee fee -> {}
+        case InvoiceLine.Credit credit -> {}
+      }
+    }
+  }
+
+  /** What is given back for terms that are left early. */
+  private void credits() {
+    if (evaluation.leaving() == Leaving.LOST) {
+      return;
+    }
+    for (Way.Leg leg : way.legs()) {
+      int leave = leg.months().end();
+      if (isLeft(leg)) {
+        List.copyOf(bills).stream()
+            .filter(b -> b.kind == Bill.Kind.CHARGES)
+            .filter(b -> leg.months().from() <= b.due && b.due < leave && b.covers.end() > leave)
+            .forEach(b -> {
+              Bill credit =
+                  new Bill(
+                      leave,
+                      new MonthSpan(leave, b.covers.end()),
+                      evaluation.selection().currency(),
+                      leg.option(),
+                      Bill.Kind.CREDIT,
+                      Optional.empty());
+              credit.lines.add(new Credit(b, leave));
+              bills.add(credit);
+            });
+      }
+    }
+  }
+
+  /* Lines. */
+
+  /** The lines of one charge in one term: what the last one had invoiced. */
+  private static final class Chain {
+    private int before = -1;
+  }
+
+  private static final int UNITS = 6;
+  private static final int ALREADY = 7;
+  private static final int PRICE = 8;
+  private static final int PRICE_BEFORE = 9;
+  private static final int INVOICED = 10;
+  private static final int AMOUNT = 11;
+
+  private static int decimals(CurrencyUnit currency) {
+    return currency.getDecimalPlaces();
+  }
+
+  private String amount(Option option, String exactly, CurrencyUnit currency) {
+    return money(prices.untaxed(option, exactly), decimals(currency));
+  }
+
+  private record Stretch(Reductions reductions, int months) {}
+
+  private static List<Stretch> stretches(List<Offer> offers, Charge charge, int from, int end) {
+    List<Stretch> stretches = new ArrayList<>();
+    for (int m = from; m < end; m++) {
+      Reductions here = Reductions.of(offers, charge, m);
+      if (!stretches.isEmpty() && stretches.getLast().reductions().equals(here)) {
+        Stretch last = stretches.removeLast();
+        stretches.add(new Stretch(here, last.months() + 1));
+      } else {
+        stretches.add(new Stretch(here, 1));
+      }
+    }
+    return stretches;
+  }
+
+  private final class Held implements Bill.Line {
+    private final Way.Leg leg;
+    private final Charge.Held charge;
+    private final String units;
+    private final Chain chain;
+    private final int from;
+    private final int end;
+
+    Held(Way.Leg leg, Charge.Held charge, String units, Chain chain, int from, int end) {
+      this.leg = leg;
+      this.charge = charge;
+      this.units = units;
+      this.chain = chain;
+      this.from = from;
+      this.end = end;
+    }
+
+    @Override
+    public String name() {
+      return charge.name();
+    }
+
+    @Override
+    public void write(int row) {
+      int years = leg.months().from() / 12;
+      String here = Sheet.at(row, UNITS);
+      String already = Sheet.at(row, ALREADY);
+      sheet.count(row, UNITS, units);
+      sheet.count(row, ALREADY, chain.before < 0 ? "0" : Sheet.at(chain.before, INVOICED));
+      sheet.formula(row, PRICE, prices.monthly(leg.option(), charge, here, years));
+      sheet.formula(row, PRICE_BEFORE, prices.monthly(leg.option(), charge, already, years));
+      String price = Sheet.at(row, PRICE);
+      String before = Sheet.at(row, PRICE_BEFORE);
+      String isDearer = chain.before < 0 ? "TRUE" : exact(price) + ">" + exact(before);
+      sheet.count(row, INVOICED, "IF(" + isDearer + "," + here + "," + already + ")");
+      List<String> sum = new ArrayList<>();
+      for (Stretch stretch : stretches(offers(leg), charge, from, end)) {
+        sum.add(
+            "(("
+                + prices.after(stretch.reductions(), price, here)
+                + ")-("
+                + prices.after(stretch.reductions(), before, already)
+                + "))*"
+                + stretch.months());
+      }
+      String due = amount(leg.option(), String.join("+", sum), charge.currency());
+      sheet.formula(row, AMOUNT, "IF(" + isDearer + "," + due + ",0)");
+      chain.before = row;
+    }
+  }
+
+  private final class Once implements Bill.Line {
+    private final Way.Leg leg;
+    private final Charge.OneOff charge;
+    private final String units;
+    private final int month;
+
+    Once(Way.Leg leg, Charge.OneOff charge, String units, int month) {
+      this.leg = leg;
+      this.charge = charge;
+      this.units = units;
+      this.month = month;
+    }
+
+    @Override
+    public String name() {
+      return charge.name();
+    }
+
+    @Override
+    public void write(int row) {
+      sheet.count(row, UNITS, units);
+      String here = Sheet.at(row, UNITS);
+      String price =
+          prices.inForce(leg.option(), charge.name(), "price, once", charge.price(), month / 12);
+      String left =
+          prices.after(Reductions.of(offers(leg), charge, month), price + "*" + here, here);
+      sheet.formula(row, AMOUNT, amount(leg.option(), left, charge.currency()));
+    }
+  }
+
+  private final class Used implements Bill.Line {
+    private final Way.Leg leg;
+    private final Charge.Usage charge;
+    private final String blocks;
+    private final int month;
+
+    Used(Way.Leg leg, Charge.Usage charge, String blocks, int month) {
+      this.leg = leg;
+      this.charge = charge;
+      this.blocks = blocks;
+      this.month = month;
+    }
+
+    @Override
+    public String name() {
+      return charge.name();
+    }
+
+    @Override
+    public void write(int row) {
+      sheet.count(row, UNITS, blocks);
+      String here = Sheet.at(row, UNITS);
+      String price =
+          prices.inForce(
+              leg.option(), charge.name(), "price of a block", charge.price(), month / 12);
+      String left =
+          prices.after(Reductions.of(offers(leg), charge, month), price + "*" + here, here);
+      sheet.formula(row, AMOUNT, amount(leg.option(), left, charge.currency()));
+    }
+  }
+
+  private final class Fee implements Bill.Line {
+    private final Way.Leg leg;
+    private final Charge.PaymentFee charge;
+    private final int month;
+
+    Fee(Way.Leg leg, Charge.PaymentFee charge, int month) {
+      this.leg = leg;
+      this.charge = charge;
+      this.month = month;
+    }
+
+    @Override
+    public String name() {
+      return charge.name();
+    }
+
+    @Override
+    public void write(int row) {
+      sheet.count(row, UNITS, demands.of(charge.payments(), month));
+      String here = Sheet.at(row, UNITS);
+      String each =
+          "("
+              + averagePayment(charge.currency())
+              + "*"
+              + prices.number(leg.option(), charge.name(), "share of a payment", charge.share())
+              + "+"
+              + prices.inForce(
+                  leg.option(), charge.name(), "fixed for a payment", charge.fixed(), month / 12)
+              + ")";
+      String left =
+          prices.after(Reductions.of(offers(leg), charge, month), here + "*" + each, here);
+      sheet.formula(row, AMOUNT, amount(leg.option(), left, charge.currency()));
+    }
+
+    private String averagePayment(CurrencyUnit currency) {
+      CurrencyUnit reporting = evaluation.selection().currency();
+      String average =
+          inputs.of(
+              "Average payment, " + reporting,
+              evaluation.selection().averagePayment().orElseThrow(),
+              "");
+      if (currency.equals(reporting)) {
+        return average;
+      }
+      ExchangeRate rate =
+          evaluation
+              .selection()
+              .rates()
+              .latest(reporting, currency, evaluation.selection().asOf())
+              .orElseThrow();
+      return average + "*" + rateCell(rate);
+    }
+  }
+
+  private final class TakenOff implements Bill.Line {
+    private final Way.Leg leg;
+    private final InvoiceLine.TakenOff line;
+    private final Bill bill;
+
+    TakenOff(Way.Leg leg, InvoiceLine.TakenOff line, Bill bill) {
+      this.leg = leg;
+      this.line = line;
+      this.bill = bill;
+    }
+
+    @Override
+    public String name() {
+      return line.name();
+    }
+
+    @Override
+    public void write(int row) {
+      int first = row - bill.lines.indexOf(this);
+      List<String> touched = new ArrayList<>(List.of("0"));
+      for (int i = 0; i < bill.lines.indexOf(this); i++) {
+        if (isTouched(bill.lines.get(i))) {
+          touched.add(Sheet.at(first + i, AMOUNT));
+        }
+      }
+      String off =
+          inputs.of(
+              tool + ", offer " + line.name() + ": amount off an invoice",
+              line.benefit().amount().amount(),
+              line.offer().words());
+      sheet.formula(
+          row,
+          AMOUNT,
+          "-MIN("
+              + amount(leg.option(), off, line.benefit().amount().currency())
+              + ",MAX(0,"
+              + String.join("+", touched)
+              + "))");
+    }
+
+    /** Charges it touches, and what other offers took off already. */
+    private boolean isTouched(Bill.Line other) {
+      return switch (other) {
+        case Held held -> line.offer().touches(held.charge);
+        case Once once -> line.offer().touches(once.charge);
+        case Used used -> line.offer().touches(used.charge);
+        case Fee fee -> line.offer().touches(fee.charge);
+        case TakenOff off -> true;
+        default -> false;
+      };
+    }
+  }
+
+  private final class ToMinimum implements Bill.Line {
+    private final Way.Leg leg;
+    private final InvoiceLine.ToMinimum line;
+    private final MonthSpan year;
+
+    ToMinimum(Way.Leg leg, InvoiceLine.ToMinimum line, MonthSpan year) {
+      this.leg = leg;
+      this.line = line;
+      this.year = year;
+    }
+
+    @Override
+    public String name() {
+      return line.name();
+    }
+
+    @Override
+    public void write(int row) {
+      List<String> charged = new ArrayList<>(List.of("0"));
+      for (int i = 0; i < bills.size(); i++) {
+        Bill other = bills.get(i);
+        boolean counts =
+            other.kind == Bill.Kind.CHARGES
+                && other.option.plan().id().equals(leg.option().plan().id())
+                && other.covers.from() < year.from() + line.months()
+                && other.covers.end() > year.from();
+        if (counts) {
+          charged.add(
+              "SUM("
+                  + Sheet.across(
+                      ownShares + i, column(year.from()), column(year.from() + line.months() - 1))
+                  + ")");
+        }
+      }
+      String least =
+          prices.inForce(leg.option(), name(), "a year", line.minimum(), line.basis().years())
+              + "*"
+              + line.months();
+      sheet.formula(
+          row,
+          AMOUNT,
+          "MAX(0,"
+              + money(
+                  prices.untaxed(leg.option(), least) + "/12", decimals(line.minimum().currency()))
+              + "-("
+              + String.join("+", charged)
+              + "))");
+    }
+  }
+
+  private final class Credit implements Bill.Line {
+    private final Bill of;
+    private final int leave;
+
+    Credit(Bill of, int leave) {
+      this.of = of;
+      this.leave = leave;
+    }
+
+    @Override
+    public String name() {
+      return "Credit for unused months";
+    }
+
+    @Override
+    public void write(int row) {
+      int credited = java.util.Objects.requireNonNull(billRows.get(of));
+      sheet.formula(
+          row,
+          AMOUNT,
+          "-SUM(" + Sheet.across(credited, column(leave), column(of.covers.end() - 1)) + ")");
+    }
+  }
+
+  /* What is written. */
+
+  private void units() {
+    if (row > FIRST_ROW) {
+      sheet.heading(FIRST_ROW - 1, 0, "Units, month by month");
+    }
+  }
+
+  private void lines(int first) {
+    String[] heads = {
+      "Invoice",
+      "due in",
+      "covers from",
+      "to before",
+      "plan and term",
+      "charge",
+      "units",
+      "invoiced before",
+      "price a month",
+      "of those before",
+      "invoiced now",
+      "amount",
+      "currency"
+    };
+    for (int i = 0; i < heads.length; i++) {
+      sheet.heading(first - 1, i, heads[i]);
+    }
+    int at = first;
+    for (int i = 0; i < bills.size(); i++) {
+      for (Bill.Line line : bills.get(i).lines) {
+        head(at, i);
+        sheet.text(at, 5, line.name());
+        sheet.text(at, 12, bills.get(i).currency.getCode());
+        line.write(at);
+        at++;
+      }
+    }
+  }
+
+  private void head(int at, int i) {
+    Bill bill = bills.get(i);
+    sheet.number(at, 0, i + 1);
+    sheet.number(at, 1, bill.due);
+    sheet.number(at, 2, bill.covers.from());
+    sheet.number(at, 3, bill.covers.end());
+    sheet.text(at, 4, bill.option.label());
+  }
+
+  private static final int OWN = 6;
+  private static final int RATE = 7;
+  private static final int REPORTED = 8;
+  private static final int MINOR = 9;
+  private static final int EACH = 10;
+  private static final int LEFT_OVER = 11;
+
+  private String rateCell(ExchangeRate rate) {
+    return inputs.of(
+        "1 " + rate.from() + " in " + rate.to(), rate.rate(), rate.on() + ", " + rate.source());
+  }
+
+  private void bills(int first) {
+    String[] heads = {
+      "Invoice",
+      "due in",
+      "covers from",
+      "to before",
+      "plan and term",
+      "",
+      "in its currency",
+      "rate",
+      "reported",
+      "minor units",
+      "each month",
+      "left over"
+    };
+    for (int i = 0; i < heads.length; i++) {
+      sheet.heading(first - 1, i, heads[i]);
+    }
+    int decimals = decimals(evaluation.selection().currency());
+    int line = first - bills.stream().mapToInt(bill -> bill.lines.size()).sum() - 2;
+    for (int i = 0; i < bills.size(); i++) {
+      Bill bill = bills.get(i);
+      int at = first + i;
+      head(at, i);
+      sheet.formula(
+          at,
+          OWN,
+          "SUM("
+              + Sheet.at(line, AMOUNT)
+              + ":"
+              + Sheet.at(line + bill.lines.size() - 1, AMOUNT)
+              + ")");
+      line += bill.lines.size();
+      if (bill.rate.isPresent()) {
+        sheet.formula(at, RATE, rateCell(bill.rate.get()));
+        sheet.formula(at, REPORTED, money(Sheet.at(at, OWN) + "*" + Sheet.at(at, RATE), decimals));
+      } else {
+        sheet.number(at, RATE, 1);
+        sheet.formula(at, REPORTED, money(Sheet.at(at, OWN), decimals));
+      }
+      shares(at, bill, REPORTED, decimals);
+    }
+  }
+
+  /** An amount divided over the months it covers; what is left over goes to the earliest. */
+  private void shares(int at, Bill bill, int amount, int decimals) {
+    String unit = "10^" + decimals;
+    String months = "(" + Sheet.at(at, 3) + "-" + Sheet.at(at, 2) + ")";
+    sheet.count(at, MINOR, "ROUND(" + Sheet.at(at, amount) + "*" + unit + ",0)");
+    sheet.count(at, EACH, "TRUNC(" + Sheet.at(at, MINOR) + "/" + months + ")");
+    sheet.count(
+        at,
+        LEFT_OVER,
+        "ABS(" + Sheet.at(at, MINOR) + "-" + Sheet.at(at, EACH) + "*" + months + ")");
+    for (int m = bill.covers.from(); m < bill.covers.end(); m++) {
+      sheet.formula(
+          at,
+          column(m),
+          "("
+              + Sheet.held(at, EACH)
+              + "+IF("
+              + Sheet.at(NUMBERS, column(m))
+              + "-"
+              + Sheet.held(at, 2)
+              + "<"
+              + Sheet.held(at, LEFT_OVER)
+              + ",SIGN("
+              + Sheet.held(at, MINOR)
+              + "),0))/"
+              + unit);
+    }
+  }
+
+  /** Shares in the invoices' own currency, which a yearly minimum is held against. */
+  private void ownShares() {
+    if (bills.stream().noneMatch(bill -> bill.kind == Bill.Kind.TO_MINIMUM)) {
+      return;
+    }
+    sheet.heading(ownShares - 1, 0, "The same in the invoices’ own currency");
+    for (int i = 0; i < bills.size(); i++) {
+      Bill bill = bills.get(i);
+      if (bill.kind == Bill.Kind.CHARGES) {
+        int at = ownShares + i;
+        head(at, i);
+        sheet.formula(at, OWN, Sheet.at(java.util.Objects.requireNonNull(billRows.get(bill)), OWN));
+        shares(at, bill, OWN, decimals(bill.currency));
+      }
+    }
+  }
+
+  private Totals totals(int first) {
+    int last = first + bills.size() - 1;
+    int spread = last + 1;
+    int cash = last + 2;
+    sheet.heading(spread, 0, "Together, spread");
+    sheet.heading(cash, 0, "Together, cash");
+    int months = Math.max(lastMonth(), horizon() - 1);
+    for (int m = 0; m <= months; m++) {
+      String column = Sheet.at(first, column(m)) + ":" + Sheet.at(last, column(m));
+      sheet.formula(spread, column(m), "SUM(" + column + ")");
+      sheet.formula(
+          cash,
+          column(m),
+          "SUMIF("
+              + Sheet.down(1, first, last)
+              + ","
+              + Sheet.at(NUMBERS, column(m))
+              + ","
+              + Sheet.down(REPORTED, first, last)
+              + ")");
+    }
+    sheet.heading(0, 0, tool);
+    sheet.text(1, 0, way.label());
+    Map<View, Integer> rows = new LinkedHashMap<>();
+    rows.put(View.SPREAD, spread);
+    rows.put(View.CASH, cash);
+    int at = 2;
+    for (Map.Entry<View, Integer> view : rows.entrySet()) {
+      total(
+          at++,
+          horizon() + " months, " + view.getKey().words(),
+          "SUM(" + Sheet.across(view.getValue(), column(0), column(horizon() - 1)) + ")",
+          way.ledger().total(view.getKey()).getAmount());
+    }
+    String past =
+        months >= horizon()
+            ? "SUM(" + Sheet.across(spread, column(horizon()), column(months)) + ")"
+            : "0";
+    total(
+        at, "committed past them, spread", past, way.ledger().pastHorizon(View.SPREAD).getAmount());
+    return new Totals(sheet.from(2, 6), sheet.from(3, 6), sheet.from(4, 6));
+  }
+
+  private void total(int at, String label, String formula, java.math.BigDecimal found) {
+    sheet.heading(at, 4, label);
+    sheet.formula(at, 6, formula);
+    sheet.text(at, 7, "as Tertulia found it");
+    sheet.number(at, 8, found.doubleValue());
+    sheet.text(at, 9, "difference");
+    sheet.formula(at, 10, "ROUND(" + Sheet.at(at, 6) + "-" + Sheet.at(at, 8) + ",4)");
+  }
+}

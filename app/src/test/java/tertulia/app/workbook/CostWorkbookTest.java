@@ -1,0 +1,301 @@
+package tertulia.app.workbook;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertTrue;
+
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.math.BigDecimal;
+import java.math.RoundingMode;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import java.util.concurrent.TimeUnit;
+import org.apache.poi.ss.usermodel.Cell;
+import org.apache.poi.ss.usermodel.CellType;
+import org.apache.poi.ss.usermodel.CellValue;
+import org.apache.poi.ss.usermodel.FormulaEvaluator;
+import org.apache.poi.ss.usermodel.Row;
+import org.apache.poi.ss.usermodel.Sheet;
+import org.apache.poi.xssf.usermodel.XSSFWorkbook;
+import org.testng.SkipException;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+import tertulia.app.catalogue.GeneratedSheets;
+import tertulia.app.exchange.Brief;
+import tertulia.app.exchange.Demo;
+import tertulia.app.exchange.Faults;
+import tertulia.app.exchange.SelectionFile;
+import tertulia.app.exchange.SelectionReader;
+import tertulia.core.billing.View;
+import tertulia.core.evaluation.Contender;
+import tertulia.core.evaluation.Evaluation;
+import tertulia.core.evaluation.Selection;
+import tertulia.core.evaluation.WhatIf;
+import tertulia.core.growth.Measure;
+import tertulia.core.growth.Scenario;
+import tertulia.core.path.Terms;
+import tertulia.core.path.Ways;
+
+public class CostWorkbookTest {
+  private static final int FIRST_CONTENDER = 4;
+
+  @DataProvider
+  public Object[][] whatIfs() {
+    return new Object[][] {
+      {WhatIf.START},
+      {new WhatIf(new WhatIf.Moment.Month(0), Scenario.HIGH, Terms.COMMITTED, View.CASH)},
+      {new WhatIf(new WhatIf.Moment.Month(7), Scenario.LOW, Terms.MONTHLY, View.SPREAD)},
+    };
+  }
+
+  @Test(dataProvider = "whatIfs")
+  public void theDemonstrationRecalculatesToTheSameFigures(WhatIf whatIf) throws IOException {
+    check(Evaluation.of(Demo.selection(), whatIf));
+  }
+
+  private static BigDecimal decimals(double value) {
+    return BigDecimal.valueOf(value).setScale(2, RoundingMode.HALF_UP);
+  }
+
+  /** Every total, and every month's sum, against the core; how many contenders had a figure. */
+  private static int check(Evaluation evaluation) throws IOException {
+    try (XSSFWorkbook book =
+        new XSSFWorkbook(new ByteArrayInputStream(CostWorkbook.of(evaluation)))) {
+      FormulaEvaluator formulas = book.getCreationHelper().createFormulaEvaluator();
+      int checked = 0;
+      Sheet overview = book.getSheet("Overview");
+      List<Contender> contenders = evaluation.selection().active();
+      for (int i = 0; i < contenders.size(); i++) {
+        if (evaluation.way(contenders.get(i).id()) instanceof Ways.Found found) {
+          Row row = overview.getRow(FIRST_CONTENDER + i);
+          var ledger = found.best().ledger();
+          String about = contenders.get(i).id() + ": " + found.best().label();
+          assertEquals(
+              value(formulas, row.getCell(1)), ledger.total(View.SPREAD).getAmount(), about);
+          assertEquals(value(formulas, row.getCell(2)), ledger.total(View.CASH).getAmount(), about);
+          assertEquals(
+              value(formulas, row.getCell(3)), ledger.pastHorizon(View.SPREAD).getAmount(), about);
+          months(book, formulas, i, evaluation, about);
+          checked++;
+        }
+      }
+      return checked;
+    }
+  }
+
+  private static void months(
+      XSSFWorkbook book,
+      FormulaEvaluator formulas,
+      int place,
+      Evaluation evaluation,
+      String about) {
+    int before = 0;
+    for (int i = 0; i < place; i++) {
+      String id = evaluation.selection().active().get(i).id();
+      before += evaluation.way(id) instanceof Ways.Found ? 1 : 0;
+    }
+    Sheet sheet = book.getSheetAt(3 + before);
+    Ways.Found found = (Ways.Found) evaluation.way(evaluation.selection().active().get(place).id());
+    for (View view : View.values()) {
+      Row together = row(sheet, "Together, " + view.words());
+      for (int m = 0; m < evaluation.selection().horizon().months(); m++) {
+        assertEquals(
+            value(formulas, together.getCell(13 + m)),
+            found.best().ledger().months(view).get(m).getAmount(),
+            about + ", " + view + " month " + m);
+      }
+    }
+  }
+
+  private static Row row(Sheet sheet, String label) {
+    for (Row row : sheet) {
+      Cell first = row.getCell(0);
+      if (first != null
+          && first.getCellType() == CellType.STRING
+          && first.getStringCellValue().equals(label)) {
+        return row;
+      }
+    }
+    throw new AssertionError("no row " + label);
+  }
+
+  private static BigDecimal value(FormulaEvaluator formulas, Cell cell) {
+    CellValue value = formulas.evaluate(cell);
+    assertEquals(value.getCellType(), CellType.NUMERIC, cell + ": " + value.formatAsString());
+    return decimals(value.getNumberValue());
+  }
+
+  @Test
+  public void generatedToolsRecalculateToTheSameFigures() throws IOException {
+    int checked = 0;
+    for (int seed = 1; seed <= 40; seed++) {
+      Selection selection = generated(new Random(seed), seed);
+      View view = seed % 2 == 0 ? View.SPREAD : View.CASH;
+      checked +=
+          check(
+              Evaluation.of(
+                  selection,
+                  new WhatIf(new WhatIf.Moment.Month(0), Scenario.EXPECTED, Terms.ANY, view)));
+    }
+    assertTrue(checked > 20, "only " + checked + " had a figure");
+  }
+
+  private static Selection generated(Random random, int seed) {
+    List<Brief.DemandPart> demand = new ArrayList<>();
+    for (Measure measure : Measure.KNOWN) {
+      Map<String, String> heads = new LinkedHashMap<>();
+      heads.put("a", "0." + (1 + random.nextInt(9)));
+      heads.put("b", "" + random.nextInt(2));
+      demand.add(new Brief.DemandPart(measure.id(), "" + random.nextInt(4), heads));
+    }
+    List<Brief.GroupPart> groups =
+        List.of(
+            new Brief.GroupPart(
+                "a",
+                "Office",
+                "percent",
+                5 + random.nextInt(40),
+                null,
+                "" + random.nextInt(40),
+                null,
+                List.of(
+                    new Brief.StepPart(
+                        "season", "2027-05", "2027-08", 1 + random.nextInt(30), true))),
+            new Brief.GroupPart(
+                "b",
+                "Crew",
+                "hires",
+                random.nextInt(20),
+                "0." + random.nextInt(90),
+                null,
+                null,
+                List.of(new Brief.StepPart("route", "2027-10", null, -3, false)),
+                "2026-09"));
+    Brief brief =
+        new Brief(
+            "Generated",
+            "",
+            "2026-11-24",
+            "2027-01",
+            13 + random.nextInt(14),
+            "EUR",
+            random.nextBoolean() ? "3.5" : "0",
+            groups,
+            demand,
+            "83.50",
+            List.of(),
+            List.of(),
+            List.of("GBP", "SEK", "NOK", "USD", "CHF", "JPY", "DKK").stream()
+                .flatMap(from ->
+                    List.of(
+                        new Brief.RatePart(from, "EUR", "1.1642", "2026-11-20", "made up"),
+                        new Brief.RatePart("EUR", from, "0.8589", "2026-11-20", "made up"))
+                        .stream())
+                .toList());
+    Brief lost =
+        new Brief(
+            brief.title(),
+            "",
+            brief.asOf(),
+            brief.start(),
+            brief.months(),
+            brief.currency(),
+            brief.priceRisePercent(),
+            brief.groups(),
+            brief.demand(),
+            brief.averagePayment(),
+            brief.needs(),
+            brief.criteria(),
+            brief.rates(),
+            null,
+            new Brief.PracticePart("lost", null, "0", null),
+            null);
+    Faults faults = new Faults();
+    return new SelectionReader(faults)
+        .read(
+            new SelectionFile(
+                SelectionFile.FORMAT,
+                SelectionFile.VERSION,
+                seed % 3 == 0 ? lost : brief,
+                List.of(
+                    new SelectionFile.ContenderPart(
+                        GeneratedSheets.sheet(random, "tool-" + seed), null)),
+                List.of(),
+                null))
+        .orElseThrow(() -> new AssertionError(faults.all()));
+  }
+
+  @Test
+  public void aChangedInputChangesEveryFigureThatRestsOnIt() throws IOException {
+    Evaluation evaluation = Evaluation.of(Demo.selection(), WhatIf.START);
+    try (XSSFWorkbook book =
+        new XSSFWorkbook(new ByteArrayInputStream(CostWorkbook.of(evaluation)))) {
+      Sheet inputs = book.getSheet("Inputs");
+      for (Row row : inputs) {
+        Cell label = row.getCell(0);
+        if (label != null && label.getStringCellValue().endsWith("price each, EUR")) {
+          row.getCell(1).setCellValue(2 * row.getCell(1).getNumericCellValue());
+        }
+      }
+      FormulaEvaluator formulas = book.getCreationHelper().createFormulaEvaluator();
+      Cell slotmeer = book.getSheet("Overview").getRow(FIRST_CONTENDER).getCell(1);
+      var found = (Ways.Found) evaluation.way("slotmeer");
+      BigDecimal twice = found.best().ledger().total(View.SPREAD).multipliedBy(2).getAmount();
+      // shares of a term that goes on past the horizon may differ by their leftover units
+      BigDecimal off = value(formulas, slotmeer).subtract(twice).abs();
+      assertTrue(off.compareTo(new BigDecimal("0.05")) <= 0, off + " off " + twice);
+    }
+  }
+
+  @Test
+  public void aSpreadsheetProgramAgrees() throws Exception {
+    Path office = Path.of("/usr/bin/soffice");
+    if (!Files.isExecutable(office)) {
+      throw new SkipException("There is no spreadsheet program on this machine.");
+    }
+    Evaluation evaluation = Evaluation.of(Demo.selection(), WhatIf.START);
+    Path folder = Files.createTempDirectory("workbook");
+    Files.write(folder.resolve("cost.xlsx"), CostWorkbook.of(evaluation));
+    Path profile = Files.createDirectories(folder.resolve("profile/user"));
+    Files.writeString(
+        profile.resolve("registrymodifications.xcu"),
+        """
+        <?xml version="1.0" encoding="UTF-8"?>
+        <oor:items xmlns:oor="http://openoffice.org/2001/registry">
+        <item oor:path="/org.openoffice.Office.Calc/Formula/Load"><prop oor:name="OOXMLRecalcMode" oor:op="fuse"><value>0</value></prop></item>
+        </oor:items>
+        """);
+    Process process =
+        new ProcessBuilder(
+                office.toString(),
+                "-env:UserInstallation=file://" + folder.resolve("profile"),
+                "--headless",
+                "--convert-to",
+                "csv:Text - txt - csv (StarCalc):44,34,76,1,,0,false,true,false,false,false,-1",
+                "--outdir",
+                folder.toString(),
+                folder.resolve("cost.xlsx").toString())
+            .redirectErrorStream(true)
+            .redirectOutput(folder.resolve("log.txt").toFile())
+            .start();
+    assertTrue(process.waitFor(4, TimeUnit.MINUTES), "the spreadsheet program did not end");
+    List<String> lines =
+        Files.readAllLines(folder.resolve("cost-Overview.csv"), StandardCharsets.UTF_8);
+    List<Contender> contenders = evaluation.selection().active();
+    for (int i = 0; i < contenders.size(); i++) {
+      if (evaluation.way(contenders.get(i).id()) instanceof Ways.Found found) {
+        String[] cells = lines.get(FIRST_CONTENDER + i).split(",");
+        assertEquals(
+            new BigDecimal(cells[1]).setScale(2, RoundingMode.HALF_UP),
+            found.best().ledger().total(View.SPREAD).getAmount(),
+            lines.get(FIRST_CONTENDER + i));
+      }
+    }
+  }
+}

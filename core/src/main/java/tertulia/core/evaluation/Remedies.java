@@ -1,0 +1,120 @@
+package tertulia.core.evaluation;
+
+import java.math.BigDecimal;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.IntStream;
+import org.joda.money.Money;
+import tertulia.core.path.CostByHeadcount;
+import tertulia.core.path.Terms;
+import tertulia.core.path.Ways;
+
+/** Looks for what would make a contender the cheapest. */
+record Remedies(Evaluation evaluation) {
+  private static final int TENTHS = 1000;
+
+  List<Remedy> of(String contender) {
+    List<Remedy> remedies = new ArrayList<>();
+    discount(contender).ifPresent(remedies::add);
+    headcount(contender).ifPresent(remedies::add);
+    for (Terms terms : Terms.values()) {
+      if (terms != evaluation.whatIf().terms()) {
+        term(contender, terms).ifPresent(remedies::add);
+      }
+    }
+    return remedies;
+  }
+
+  private List<String> rivals(String contender) {
+    return evaluation.selection().active().stream()
+        .map(Contender::id)
+        .filter(id -> !id.equals(contender))
+        .toList();
+  }
+
+  private Optional<Money> total(Ways ways) {
+    return ways instanceof Ways.Found found
+        ? Optional.of(found.best().ledger().total(evaluation.whatIf().view()))
+        : Optional.empty();
+  }
+
+  private Optional<Money> cheapestRival(String contender, Terms terms) {
+    return rivals(contender).stream()
+        .flatMap(id -> total(evaluation.wayUnder(id, terms)).stream())
+        .min(Money::compareTo);
+  }
+
+  /** The smallest in tenths of a percent, by halving: a larger one is never dearer. */
+  private Optional<Remedy> discount(String contender) {
+    Optional<Money> mine = total(evaluation.way(contender));
+    Optional<Money> rival = cheapestRival(contender, evaluation.whatIf().terms());
+    if (mine.isEmpty() || rival.isEmpty() || mine.get().isLessThan(rival.get())) {
+      return Optional.empty();
+    }
+    int enough = TENTHS;
+    int few = 0;
+    if (!isCheaper(contender, enough, rival.get())) {
+      return Optional.empty();
+    }
+    while (enough - few > 1) {
+      int middle = (enough + few) / 2;
+      if (isCheaper(contender, middle, rival.get())) {
+        enough = middle;
+      } else {
+        few = middle;
+      }
+    }
+    Money becomes = total(evaluation.wayAt(contender, left(enough))).orElseThrow();
+    return Optional.of(
+        new Remedy.Discount(BigDecimal.valueOf(enough).movePointLeft(1), becomes, rival.get()));
+  }
+
+  private boolean isCheaper(String contender, int tenths, Money rival) {
+    return total(evaluation.wayAt(contender, left(tenths)))
+        .map(total -> total.isLessThan(rival))
+        .orElse(false);
+  }
+
+  private static BigDecimal left(int tenths) {
+    return BigDecimal.valueOf(TENTHS - (long) tenths).movePointLeft(3);
+  }
+
+  /** The nearest headcount at which the contender is strictly cheaper than every other. */
+  private Optional<Remedy> headcount(String contender) {
+    CostByHeadcount costs = evaluation.costByHeadcount();
+    int now = evaluation.people().total();
+    if (!costs.curves().containsKey(contender) || isCheapestAt(costs, contender, now)) {
+      return Optional.empty();
+    }
+    return IntStream.rangeClosed(1, costs.most())
+        .filter(n -> isCheapestAt(costs, contender, n))
+        .boxed()
+        .min(java.util.Comparator.comparing(n -> Math.abs(n - now)))
+        .map(Remedy.Headcount::new);
+  }
+
+  private boolean isCheapestAt(CostByHeadcount costs, String contender, int n) {
+    if (n < 1 || n > costs.most()) {
+      return false;
+    }
+    Optional<Money> mine = costs.curve(contender).at(n).map(CostByHeadcount.Point::money);
+    return mine.isPresent()
+        && rivals(contender).stream()
+            .flatMap(id -> costs.curve(id).at(n).stream())
+            .allMatch(point -> mine.get().isLessThan(point.money()));
+  }
+
+  private Optional<Remedy> term(String contender, Terms terms) {
+    Optional<Money> mine = total(evaluation.wayUnder(contender, terms));
+    Optional<Money> rival = cheapestRival(contender, terms);
+    boolean isNow =
+        total(evaluation.way(contender))
+            .flatMap(
+                now -> cheapestRival(contender, evaluation.whatIf().terms()).map(now::isLessThan))
+            .orElse(false);
+    return mine.isPresent() && rival.isPresent() && mine.get().isLessThan(rival.get()) && !isNow
+        ? Optional.of(new Remedy.Term(terms, mine.get()))
+        : Optional.empty();
+  }
+}
