@@ -22,6 +22,7 @@ import org.springframework.transaction.annotation.Transactional;
 import tertulia.app.exchange.CatalogueFile;
 import tertulia.app.exchange.Codes;
 import tertulia.app.exchange.Json;
+import tertulia.app.exchange.Memo;
 import tertulia.app.exchange.ToolSheet;
 import tertulia.app.web.Conflict;
 import tertulia.app.web.NotFound;
@@ -29,6 +30,7 @@ import tertulia.app.web.NotFound;
 /** The tools the organisation knows of, each with the history of its price page. */
 @Service
 public class Catalogue {
+  private static final Memo<String, ToolSheet> READ = new Memo<>(400);
   private final ToolRows rows;
   private final VersionRows versions;
   private final Clock clock;
@@ -340,6 +342,6 @@ public class Catalogue {
   }
 
   private static ToolSheet sheet(@Nullable String json) {
-    return Json.stored(Objects.requireNonNull(json), ToolSheet.class);
+    return READ.get(Objects.requireNonNull(json), text -> Json.stored(text, ToolSheet.class));
   }
 }

@@ -265,7 +265,7 @@ public final class PeopleChart {
             "cy",
             y.at(people),
             "r",
-            6,
+            line.group().growth() instanceof Growth.Listed ? 4 : 6,
             "tabindex",
             0,
             "role",

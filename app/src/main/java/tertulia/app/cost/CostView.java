@@ -102,8 +102,6 @@ record CostView(
                 .noting("in " + evaluation.selection().currency()),
             totals(session, view),
             "big"));
-    rows.addAll(beside);
-    rows.addAll(full(session));
     if (evaluation.whatIf().moment() instanceof Moment.Month month) {
       String label =
           "of it in " + Dates.shortMonth(session.table().selection().horizon().month(month.m()));
@@ -117,6 +115,8 @@ record CostView(
     if (found.stream().anyMatch(s -> s.ledger().mostIdle() > 0)) {
       rows.add(Row.of("Paid for and idle", cells(session, c -> idle(session, c))));
     }
+    rows.addAll(beside);
+    rows.addAll(full(session));
     return rows;
   }
 

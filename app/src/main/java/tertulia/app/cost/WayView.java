@@ -191,6 +191,27 @@ record WayView(Row kept, Row monthly, String ribbon, List<Line> lines, List<Stri
         : turn.reasons().stream().map(Reason::sentence).collect(Collectors.joining("; "));
   }
 
+  /** What the way comes to beside keeping one plan and beside no commitment at all. */
+  private static String beside(Workspace.Session session, Contender contender, Way way) {
+    View view = session.evaluation().whatIf().view();
+    StringBuilder words =
+        new StringBuilder(": " + Figures.moneyIn(way.ledger().total(view)) + " in all");
+    List<String> others = new ArrayList<>();
+    if (session.evaluation().stay(contender.id()) instanceof Outcome.Found<Stay> stay) {
+      others.add(
+          Figures.money(stay.best().ledger().total(view))
+              + " on "
+              + stay.best().option().label()
+              + " throughout");
+    }
+    if (session.evaluation().wayAllMonthly(contender.id()) instanceof Ways.Found monthly) {
+      others.add(Figures.money(monthly.best().ledger().total(view)) + " all monthly");
+    }
+    return others.isEmpty()
+        ? words.toString()
+        : words.append(", against ").append(String.join(" and ", others)).toString();
+  }
+
   /** When a commitment is best begun, if not at once. */
   private static void says(
       Workspace.Session session, Contender contender, Way way, List<String> says) {
@@ -205,6 +226,7 @@ record WayView(Row kept, Row monthly, String ribbon, List<Line> lines, List<Stri
                     + Dates.month(horizon(session).month(leg.months().from()))
                     + ", with "
                     + leg.option().label()
+                    + beside(session, contender, way)
                     + "."));
   }
 }

@@ -16,6 +16,7 @@ import tertulia.app.catalogue.Catalogue;
 import tertulia.app.exchange.Brief;
 import tertulia.app.exchange.Faults;
 import tertulia.app.exchange.Json;
+import tertulia.app.exchange.Memo;
 import tertulia.app.exchange.SelectionFile;
 import tertulia.app.exchange.SelectionReader;
 import tertulia.app.exchange.ToolSheet;
@@ -29,6 +30,7 @@ import tertulia.core.evaluation.Selection;
 @Service
 public class Selections {
   private static final int MOST_CONTENDERS = 40;
+  private static final Memo<SelectionFile, Selection> READ = new Memo<>(16);
   private final Rows.Selections selections;
   private final Rows.Contenders contenders;
   private final Rows.Members members;
@@ -136,6 +138,10 @@ public class Selections {
   }
 
   private static Selection stored(SelectionFile file) {
+    return READ.get(file, Selections::read);
+  }
+
+  private static Selection read(SelectionFile file) {
     Faults faults = new Faults();
     return new SelectionReader(faults)
         .read(file)

@@ -40,6 +40,7 @@ public class Workspace {
   private final Selections selections;
   private final Freshness freshness;
   private final Clock clock;
+  private final Evaluations evaluations = new Evaluations();
 
   Workspace(Selections selections, Freshness freshness, Clock clock) {
     this.freshness = freshness;
@@ -104,7 +105,7 @@ public class Workspace {
     Table table =
         selections.load(id, WhatIfQuery.pricesOf(parameters).orElse(LocalDate.now(clock)));
     WhatIfQuery query = WhatIfQuery.of(parameters, table.selection());
-    Evaluation evaluation = Evaluation.of(table.selection(), query.whatIf());
+    Evaluation evaluation = evaluations.of(table.selection(), query.whatIf());
     return new Session(table, query, evaluation, person, LocalDate.now(clock), freshness.days());
   }
 

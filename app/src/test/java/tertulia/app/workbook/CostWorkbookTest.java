@@ -10,11 +10,7 @@ import java.math.RoundingMode;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
-import java.util.Random;
 import java.util.concurrent.TimeUnit;
 import org.apache.poi.ss.usermodel.Cell;
 import org.apache.poi.ss.usermodel.CellType;
@@ -26,18 +22,13 @@ import org.apache.poi.xssf.usermodel.XSSFWorkbook;
 import org.testng.SkipException;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
-import tertulia.app.catalogue.GeneratedSheets;
-import tertulia.app.exchange.Brief;
+import tertulia.app.catalogue.GeneratedSelections;
 import tertulia.app.exchange.Demo;
-import tertulia.app.exchange.Faults;
-import tertulia.app.exchange.SelectionFile;
-import tertulia.app.exchange.SelectionReader;
 import tertulia.core.billing.View;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Evaluation;
 import tertulia.core.evaluation.Selection;
 import tertulia.core.evaluation.WhatIf;
-import tertulia.core.growth.Measure;
 import tertulia.core.growth.Scenario;
 import tertulia.core.path.Terms;
 import tertulia.core.path.Ways;
@@ -135,7 +126,7 @@ public class CostWorkbookTest {
   public void generatedToolsRecalculateToTheSameFigures() throws IOException {
     int checked = 0;
     for (int seed = 1; seed <= 40; seed++) {
-      Selection selection = generated(new Random(seed), seed);
+      Selection selection = GeneratedSelections.one(seed);
       View view = seed % 2 == 0 ? View.SPREAD : View.CASH;
       checked +=
           check(
@@ -144,91 +135,6 @@ public class CostWorkbookTest {
                   new WhatIf(new WhatIf.Moment.Month(0), Scenario.EXPECTED, Terms.ANY, view)));
     }
     assertTrue(checked > 20, "only " + checked + " had a figure");
-  }
-
-  private static Selection generated(Random random, int seed) {
-    List<Brief.DemandPart> demand = new ArrayList<>();
-    for (Measure measure : Measure.KNOWN) {
-      Map<String, String> heads = new LinkedHashMap<>();
-      heads.put("a", "0." + (1 + random.nextInt(9)));
-      heads.put("b", "" + random.nextInt(2));
-      demand.add(new Brief.DemandPart(measure.id(), "" + random.nextInt(4), heads));
-    }
-    List<Brief.GroupPart> groups =
-        List.of(
-            new Brief.GroupPart(
-                "a",
-                "Office",
-                "percent",
-                5 + random.nextInt(40),
-                null,
-                "" + random.nextInt(40),
-                null,
-                List.of(
-                    new Brief.StepPart(
-                        "season", "2027-05", "2027-08", 1 + random.nextInt(30), true))),
-            new Brief.GroupPart(
-                "b",
-                "Crew",
-                "hires",
-                random.nextInt(20),
-                "0." + random.nextInt(90),
-                null,
-                null,
-                List.of(new Brief.StepPart("route", "2027-10", null, -3, false)),
-                "2026-09"));
-    Brief brief =
-        new Brief(
-            "Generated",
-            "",
-            "2026-11-24",
-            "2027-01",
-            13 + random.nextInt(14),
-            "EUR",
-            random.nextBoolean() ? "3.5" : "0",
-            groups,
-            demand,
-            "83.50",
-            List.of(),
-            List.of(),
-            List.of("GBP", "SEK", "NOK", "USD", "CHF", "JPY", "DKK").stream()
-                .flatMap(from ->
-                    List.of(
-                        new Brief.RatePart(from, "EUR", "1.1642", "2026-11-20", "made up"),
-                        new Brief.RatePart("EUR", from, "0.8589", "2026-11-20", "made up"))
-                        .stream())
-                .toList());
-    Brief lost =
-        new Brief(
-            brief.title(),
-            "",
-            brief.asOf(),
-            brief.start(),
-            brief.months(),
-            brief.currency(),
-            brief.priceRisePercent(),
-            brief.groups(),
-            brief.demand(),
-            brief.averagePayment(),
-            brief.needs(),
-            brief.criteria(),
-            brief.rates(),
-            null,
-            new Brief.PracticePart("lost", null, "0", null),
-            null);
-    Faults faults = new Faults();
-    return new SelectionReader(faults)
-        .read(
-            new SelectionFile(
-                SelectionFile.FORMAT,
-                SelectionFile.VERSION,
-                seed % 3 == 0 ? lost : brief,
-                List.of(
-                    new SelectionFile.ContenderPart(
-                        GeneratedSheets.sheet(random, "tool-" + seed), null)),
-                List.of(),
-                null))
-        .orElseThrow(() -> new AssertionError(faults.all()));
   }
 
   @Test

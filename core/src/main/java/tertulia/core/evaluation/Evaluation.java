@@ -53,6 +53,7 @@ public final class Evaluation {
   private final Map<String, Outcome<Stay>> stays;
   private final Map<String, Ways> ways;
   private final Map<String, Ways> scored;
+  private final Map<String, Ways> monthly;
   private final List<Criterion> criteria;
   private final Map<String, Map<String, Value>> values;
   private final Optional<Totals> totals;
@@ -84,6 +85,7 @@ public final class Evaluation {
     this.stays = new LinkedHashMap<>();
     this.ways = new ConcurrentHashMap<>();
     this.scored = new LinkedHashMap<>();
+    this.monthly = new ConcurrentHashMap<>();
     for (Contender contender : selection.contenders()) {
       List<Offering> offerings = contender.offerings();
       stays.put(contender.id(), stay(offerings, whatIf.view()));
@@ -110,6 +112,7 @@ public final class Evaluation {
     this.stays = other.stays;
     this.ways = other.ways;
     this.scored = other.scored;
+    this.monthly = other.monthly;
     this.criteria = other.criteria;
     this.values = other.values;
     this.totals = other.totals;
@@ -335,7 +338,7 @@ public final class Evaluation {
 
   /** As {@link #way(String)}, without any commitment. */
   public Ways wayAllMonthly(String contender) {
-    return wayUnder(contender, Terms.MONTHLY);
+    return monthly.computeIfAbsent(contender, id -> wayUnder(id, Terms.MONTHLY));
   }
 
   private Ways way(String contender, View view, Leaving leaving, Market offered) {

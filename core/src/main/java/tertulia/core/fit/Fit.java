@@ -56,7 +56,8 @@ public record Fit(List<Need> needs) {
     return musts(offering, null);
   }
 
-  private List<Reason> musts(Offering offering, @Nullable PriceList list) {
+  /** As above, with the add-ons a list sells. */
+  public List<Reason> musts(Offering offering, @Nullable PriceList list) {
     List<Reason> reasons = new ArrayList<>();
     for (Need need : needs) {
       if (need.importance() instanceof Importance.Must must) {

@@ -1,13 +1,13 @@
 package tertulia.core.path;
 
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
-import tertulia.core.billing.UnitsNeeded;
+import org.jspecify.annotations.Nullable;
 import tertulia.core.fit.Offering;
 import tertulia.core.growth.People;
 
@@ -28,16 +28,52 @@ public record CostByHeadcount(int most, Map<String, Curve> curves, List<Lead> le
     leads = List.copyOf(leads);
   }
 
-  /**
-   * One tool's costs.
-   *
-   * @param points at index n − 1 the steady cost for n people
-   * @param changes every n at which the plan changes, the first at n = 1
-   */
-  public record Curve(List<Optional<Point>> points, List<PlanChange> changes) {
+  /** One tool's costs, kept as whole minor units of the reporting currency. */
+  public static final class Curve {
+    private final CurrencyUnit currency;
+    private final long[] minors;
+    private final int[] chosen;
+    private final boolean[] atMost;
+    private final List<String> options;
+    private final List<PlanChange> changes;
+
+    Curve(
+        CurrencyUnit currency,
+        long[] minors,
+        int[] chosen,
+        boolean[] atMost,
+        List<String> options,
+        List<PlanChange> changes) {
+      this.currency = currency;
+      this.minors = minors;
+      this.chosen = chosen;
+      this.atMost = atMost;
+      this.options = List.copyOf(options);
+      this.changes = List.copyOf(changes);
+    }
+
     /** The cost for n people; empty without a qualifying plan or without a figure. */
     public Optional<Point> at(int n) {
-      return points.get(n - 1);
+      return hasFigure(n)
+          ? Optional.of(
+              new Point(
+                  Money.ofMinor(currency, minors[n - 1]),
+                  options.get(chosen[n - 1]),
+                  atMost[n - 1]))
+          : Optional.empty();
+    }
+
+    /** Every n at which the plan changes, the first at n = 1. */
+    public List<PlanChange> changes() {
+      return changes;
+    }
+
+    private boolean hasFigure(int n) {
+      return chosen[n - 1] >= 0;
+    }
+
+    private long minor(int n) {
+      return minors[n - 1];
     }
   }
 
@@ -68,40 +104,10 @@ public record CostByHeadcount(int most, Map<String, Curve> curves, List<Lead> le
    */
   public static CostByHeadcount sweep(
       Map<String, List<Offering>> tools, Market market, People today, int most) {
-    List<UnitsNeeded> units = new ArrayList<>(most);
-    for (int n = 1; n <= most; n++) {
-      units.add(market.units(today.scaledTo(n)));
-    }
+    Sweep sweep = new Sweep(market, today, most);
     Map<String, Curve> curves = new LinkedHashMap<>();
-    tools.forEach((id, offerings) -> curves.put(id, curve(offerings, market, units)));
+    tools.forEach((id, offerings) -> curves.put(id, sweep.curve(offerings)));
     return new CostByHeadcount(most, curves, leads(curves, most));
-  }
-
-  private static Curve curve(List<Offering> offerings, Market market, List<UnitsNeeded> units) {
-    List<Optional<Point>> points = new ArrayList<>(units.size());
-    List<PlanChange> changes = new ArrayList<>();
-    Optional<String> before = Optional.empty();
-    Candidates candidates = Candidates.of(offerings, market);
-    for (UnitsNeeded needed : units) {
-      Optional<Point> point = point(SteadyCost.cheapest(candidates, market, needed, before));
-      points.add(point);
-      Optional<String> option = point.map(Point::option);
-      if (points.size() == 1 || !option.equals(before)) {
-        changes.add(new PlanChange(points.size(), option));
-      }
-      before = option;
-    }
-    return new Curve(List.copyOf(points), List.copyOf(changes));
-  }
-
-  private static Optional<Point> point(Outcome<SteadyCost> outcome) {
-    return switch (outcome) {
-      case Outcome.Found<SteadyCost> found ->
-          Optional.of(
-              new Point(found.best().money(), found.best().option().label(), found.isAtMost()));
-      case Outcome.NoPlan<SteadyCost> none -> Optional.empty();
-      case Outcome.Unpriced<SteadyCost> unpriced -> Optional.empty();
-    };
   }
 
   private static List<Lead> leads(Map<String, Curve> curves, int most) {
@@ -119,12 +125,19 @@ public record CostByHeadcount(int most, Map<String, Curve> curves, List<Lead> le
 
   private static Optional<String> cheapest(
       Map<String, Curve> curves, int n, Optional<String> before) {
-    Comparator<Map.Entry<String, Money>> byMoney = Map.Entry.comparingByValue();
-    Comparator<Map.Entry<String, Money>> stayerFirst =
-        Comparator.comparing(e -> !Optional.of(e.getKey()).equals(before));
-    Map<String, Money> costs = new LinkedHashMap<>();
-    curves.forEach((id, curve) -> curve.at(n).ifPresent(point -> costs.put(id, point.money())));
-    return costs.entrySet().stream().min(byMoney.thenComparing(stayerFirst)).map(Map.Entry::getKey);
+    @Nullable String best = null;
+    long least = 0;
+    for (Map.Entry<String, Curve> entry : curves.entrySet()) {
+      if (entry.getValue().hasFigure(n)) {
+        long minor = entry.getValue().minor(n);
+        boolean stays = before.isPresent() && before.get().equals(entry.getKey());
+        if (best == null || minor < least || minor == least && stays) {
+          best = entry.getKey();
+          least = minor;
+        }
+      }
+    }
+    return Optional.ofNullable(best);
   }
 
   /**
@@ -135,10 +148,8 @@ public record CostByHeadcount(int most, Map<String, Curve> curves, List<Lead> le
     List<Integer> changes = new ArrayList<>();
     int order = 0;
     for (int n = 1; n <= most; n++) {
-      Optional<Point> a = curve(first).at(n);
-      Optional<Point> b = curve(second).at(n);
-      if (a.isPresent() && b.isPresent()) {
-        int now = Integer.signum(a.get().money().compareTo(b.get().money()));
+      if (curve(first).hasFigure(n) && curve(second).hasFigure(n)) {
+        int now = Long.compare(curve(first).minor(n), curve(second).minor(n));
         if (now != 0) {
           if (order != 0 && now != order) {
             changes.add(n);

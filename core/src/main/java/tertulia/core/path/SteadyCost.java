@@ -46,6 +46,11 @@ public record SteadyCost(
         .choose(candidates, cost -> before.map(b -> b.equals(cost.option().label())).orElse(false));
   }
 
+  /** The cost of one option that qualifies and has a figure. */
+  static SteadyCost of(Option option, Market market, UnitsNeeded units) {
+    return new Steady(market, units).price(option);
+  }
+
   /** The working of {@link #money}. */
   public Working explain() {
     CurrencyUnit own = option.list().currency();

@@ -1,0 +1,112 @@
+package tertulia.app.catalogue;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import tertulia.app.exchange.Brief;
+import tertulia.app.exchange.Faults;
+import tertulia.app.exchange.SelectionFile;
+import tertulia.app.exchange.SelectionReader;
+import tertulia.core.evaluation.Selection;
+import tertulia.core.growth.Measure;
+
+/** Selections with one tool of any shape, and people who grow and come for a season, by a seed. */
+public final class GeneratedSelections {
+  private GeneratedSelections() {}
+
+  /** The selection of a seed, with one tool; every third loses what it leaves. */
+  public static Selection one(int seed) {
+    return read(file(seed));
+  }
+
+  /** As above as a file. */
+  public static SelectionFile file(int seed) {
+    Random random = new Random(seed);
+    List<Brief.DemandPart> demand = new ArrayList<>();
+    for (Measure measure : Measure.KNOWN) {
+      Map<String, String> heads = new LinkedHashMap<>();
+      heads.put("a", "0." + (1 + random.nextInt(9)));
+      heads.put("b", "" + random.nextInt(2));
+      demand.add(new Brief.DemandPart(measure.id(), "" + random.nextInt(4), heads));
+    }
+    List<Brief.GroupPart> groups =
+        List.of(
+            new Brief.GroupPart(
+                "a",
+                "Office",
+                "percent",
+                5 + random.nextInt(40),
+                null,
+                "" + random.nextInt(40),
+                null,
+                List.of(
+                    new Brief.StepPart(
+                        "season", "2027-05", "2027-08", 1 + random.nextInt(30), true))),
+            new Brief.GroupPart(
+                "b",
+                "Crew",
+                "hires",
+                random.nextInt(20),
+                "0." + random.nextInt(90),
+                null,
+                null,
+                List.of(new Brief.StepPart("route", "2027-10", null, -3, false)),
+                "2026-09"));
+    Brief brief =
+        new Brief(
+            "Generated",
+            "",
+            "2026-11-24",
+            "2027-01",
+            13 + random.nextInt(14),
+            "EUR",
+            random.nextBoolean() ? "3.5" : "0",
+            groups,
+            demand,
+            "83.50",
+            List.of(),
+            List.of(),
+            List.of("GBP", "SEK", "NOK", "USD", "CHF", "JPY", "DKK").stream()
+                .flatMap(from ->
+                    List.of(
+                        new Brief.RatePart(from, "EUR", "1.1642", "2026-11-20", "made up"),
+                        new Brief.RatePart("EUR", from, "0.8589", "2026-11-20", "made up"))
+                        .stream())
+                .toList());
+    Brief lost =
+        new Brief(
+            brief.title(),
+            "",
+            brief.asOf(),
+            brief.start(),
+            brief.months(),
+            brief.currency(),
+            brief.priceRisePercent(),
+            brief.groups(),
+            brief.demand(),
+            brief.averagePayment(),
+            brief.needs(),
+            brief.criteria(),
+            brief.rates(),
+            null,
+            new Brief.PracticePart("lost", null, "0", null),
+            null);
+    return new SelectionFile(
+        SelectionFile.FORMAT,
+        SelectionFile.VERSION,
+        seed % 3 == 0 ? lost : brief,
+        List.of(
+            new SelectionFile.ContenderPart(GeneratedSheets.sheet(random, "tool-" + seed), null)),
+        List.of(),
+        null);
+  }
+
+  public static Selection read(SelectionFile file) {
+    Faults faults = new Faults();
+    return new SelectionReader(faults)
+        .read(file)
+        .orElseThrow(() -> new AssertionError(faults.all()));
+  }
+}
