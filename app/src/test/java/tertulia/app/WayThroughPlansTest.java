@@ -128,7 +128,9 @@ public class WayThroughPlansTest extends ServedTest {
     assertTrue(cost.contains("saves 380.75"));
     assertTrue(
         cost.contains(
-            "tideturn: a commitment is best begun in October 2027, with Crew, yearly, up front."));
+            "tideturn: a commitment is best begun in October 2027, with Crew, yearly, up front:"
+                + " 9,880.85 EUR in all, against 10,261.60 on Crew, yearly, up front throughout"
+                + " and 10,641.60 all monthly."));
     assertTrue(cost.contains("<td>Jan 2027</td><td>Sep 2027</td><td>Crew, monthly</td>"));
     assertTrue(cost.contains("<td>52 to 75</td><td>cheaper from here on</td>"));
     assertEquals(cost.split("class=\"stretch", -1).length - 1, 2);

@@ -32,7 +32,10 @@ import tertulia.core.pricing.UnitRule;
 import tertulia.core.working.Ground;
 import tertulia.core.working.Provenance;
 
-/** How the sweep by headcount grows with the number of people and of tools. */
+/**
+ * How the sweep by headcount grows with the number of people and of tools, beside a bare loop of
+ * the same arithmetic: demand, unit price, rounding, cheapest. Quote the two as a ratio of one run.
+ */
 @State(Scope.Benchmark)
 public class SweepBenchmark {
   @Param({"500", "5000"})
@@ -86,5 +89,40 @@ public class SweepBenchmark {
   @Benchmark
   public CostByHeadcount sweep() {
     return CostByHeadcount.sweep(offerings, market, new People(Map.of("g", 10), 1, 1), people);
+  }
+
+  /** The same arithmetic by hand, in whole ten-thousandths, for plans known beforehand. */
+  @Benchmark
+  public long bareLoop() {
+    long sum = 0;
+    for (int t = 0; t < tools; t++) {
+      long[] minors = new long[people];
+      int[] chosen = new int[people];
+      int before = -1;
+      int changes = 0;
+      for (int n = 1; n <= people; n++) {
+        int needed = Math.ceilDiv(10 * n, 10);
+        long least = Long.MAX_VALUE;
+        int best = -1;
+        for (int p = 0; p < 3; p++) {
+          if (p == 2 || needed <= 40 * (p + 1)) {
+            long price = (3 + t % 5 + 4L * p) * 10_000 + 4_000;
+            for (int term = 0; term < 2; term++) {
+              long minor = (price * needed + 50) / 100;
+              if (minor < least) {
+                least = minor;
+                best = 2 * p + term;
+              }
+            }
+          }
+        }
+        minors[n - 1] = least;
+        chosen[n - 1] = best;
+        changes += best == before ? 0 : 1;
+        before = best;
+      }
+      sum += minors[people - 1] + chosen[people - 1] + changes;
+    }
+    return sum;
   }
 }

@@ -55,6 +55,11 @@ public record History(Map<String, Integer> once, Map<String, Integer> reduced, O
     return new History(once, reduced, other);
   }
 
+  /** As after a term of a plan without a yearly minimum. */
+  public History withoutRun() {
+    return run.isEmpty() ? this : on(Optional.empty());
+  }
+
   /**
    * What is still missing to the minimum of an unfinished year when the run ends.
    *

@@ -7,7 +7,6 @@ import java.util.Map;
 import java.util.Optional;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
-import org.jspecify.annotations.Nullable;
 import tertulia.core.fit.Offering;
 import tertulia.core.growth.People;
 
@@ -33,7 +32,7 @@ public record CostByHeadcount(int most, Map<String, Curve> curves, List<Lead> le
     private final CurrencyUnit currency;
     private final long[] minors;
     private final int[] chosen;
-    private final boolean[] atMost;
+    private final List<long[]> open;
     private final List<String> options;
     private final List<PlanChange> changes;
 
@@ -41,13 +40,13 @@ public record CostByHeadcount(int most, Map<String, Curve> curves, List<Lead> le
         CurrencyUnit currency,
         long[] minors,
         int[] chosen,
-        boolean[] atMost,
+        List<long[]> open,
         List<String> options,
         List<PlanChange> changes) {
       this.currency = currency;
       this.minors = minors;
       this.chosen = chosen;
-      this.atMost = atMost;
+      this.open = List.copyOf(open);
       this.options = List.copyOf(options);
       this.changes = List.copyOf(changes);
     }
@@ -59,7 +58,7 @@ public record CostByHeadcount(int most, Map<String, Curve> curves, List<Lead> le
               new Point(
                   Money.ofMinor(currency, minors[n - 1]),
                   options.get(chosen[n - 1]),
-                  atMost[n - 1]))
+                  open.stream().anyMatch(minors -> minors[n - 1] >= 0)))
           : Optional.empty();
     }
 
@@ -111,33 +110,34 @@ public record CostByHeadcount(int most, Map<String, Curve> curves, List<Lead> le
   }
 
   private static List<Lead> leads(Map<String, Curve> curves, int most) {
+    List<String> tools = List.copyOf(curves.keySet());
+    Curve[] all = curves.values().toArray(Curve[]::new);
     List<Lead> leads = new ArrayList<>();
-    Optional<String> before = Optional.empty();
+    int before = -1;
     for (int n = 1; n <= most; n++) {
-      Optional<String> leader = cheapest(curves, n, before);
-      if (n == 1 || !leader.equals(before)) {
-        leads.add(new Lead(n, leader));
+      int leader = cheapest(all, n, before);
+      if (n == 1 || leader != before) {
+        leads.add(new Lead(n, leader < 0 ? Optional.empty() : Optional.of(tools.get(leader))));
       }
       before = leader;
     }
     return leads;
   }
 
-  private static Optional<String> cheapest(
-      Map<String, Curve> curves, int n, Optional<String> before) {
-    @Nullable String best = null;
-    long least = 0;
-    for (Map.Entry<String, Curve> entry : curves.entrySet()) {
-      if (entry.getValue().hasFigure(n)) {
-        long minor = entry.getValue().minor(n);
-        boolean stays = before.isPresent() && before.get().equals(entry.getKey());
-        if (best == null || minor < least || minor == least && stays) {
-          best = entry.getKey();
+  /** The place of the cheapest curve; on equality the one before stays; −1 without a figure. */
+  private static int cheapest(Curve[] curves, int n, int before) {
+    int best = -1;
+    long least = Long.MAX_VALUE;
+    for (int c = 0; c < curves.length; c++) {
+      if (curves[c].hasFigure(n)) {
+        long minor = curves[c].minor(n);
+        if (minor < least || minor == least && c == before) {
+          best = c;
           least = minor;
         }
       }
     }
-    return Optional.ofNullable(best);
+    return best;
   }
 
   /**

@@ -1,28 +1,25 @@
 package tertulia.core.path;
 
 import java.math.BigDecimal;
-import java.math.RoundingMode;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.IntToLongFunction;
+import java.util.function.LongUnaryOperator;
 import org.jspecify.annotations.Nullable;
 import tertulia.core.billing.UnitsNeeded;
 import tertulia.core.fit.Offering;
 import tertulia.core.growth.Demand;
 import tertulia.core.growth.Measure;
 import tertulia.core.growth.People;
-import tertulia.core.money.ExchangeRate;
-import tertulia.core.money.UnitPrice;
 import tertulia.core.path.Candidates.Candidate;
 import tertulia.core.path.CostByHeadcount.Curve;
 import tertulia.core.path.CostByHeadcount.PlanChange;
 import tertulia.core.pricing.Allowance;
-import tertulia.core.pricing.Band;
-import tertulia.core.pricing.BandMode;
 import tertulia.core.pricing.Charge;
+import tertulia.core.pricing.UnitRule;
 
 /**
  * The inner loop of costs by headcount in whole minor units. What an option charges by seats, bands
@@ -30,12 +27,14 @@ import tertulia.core.pricing.Charge;
  * headcount. Both give the same figures.
  */
 final class Sweep {
-  private static final long NONE = -1;
+  private static final long NONE = TenThousandths.NONE;
 
-  /** Prices have 4 decimals, rates of exchange and of demand at most 6 here. */
-  private static final int PRICE_DECIMALS = 4;
+  /** So far below 0 that no further charge makes it a cost. */
+  private static final long OUT = Long.MIN_VALUE / 2;
 
+  /** Units per head are whole millionths here; others take the exact path. */
   private static final int RATE_DECIMALS = 6;
+
   private static final long RATE_UNIT = 1_000_000;
   private final Market market;
   private final People today;
@@ -112,38 +111,37 @@ final class Sweep {
         : Optional.of(plain.movePointRight(RATE_DECIMALS).longValueExact());
   }
 
-  /** What one candidate does in the sweep: minor units for n people, or −1 if it is out. */
-  private record Swept(String label, boolean priced, IntToLongFunction minor) {}
+  /**
+   * What one candidate costs.
+   *
+   * @param minors by n − 1; −1 where it is out
+   */
+  private record Swept(String label, boolean priced, long[] minors) {}
 
   Curve curve(List<Offering> offerings) {
     List<Swept> candidates =
         Candidates.of(offerings, market).high().stream().flatMap(c -> swept(c).stream()).toList();
+    long[][] priced = new long[candidates.size()][];
+    List<long[]> open = new ArrayList<>();
+    for (int c = 0; c < priced.length; c++) {
+      boolean isPriced = candidates.get(c).priced();
+      priced[c] = isPriced ? candidates.get(c).minors() : new long[0];
+      if (!isPriced) {
+        open.add(candidates.get(c).minors());
+      }
+    }
     long[] minors = new long[most];
     int[] chosen = new int[most];
-    boolean[] atMost = new boolean[most];
     List<PlanChange> changes = new ArrayList<>();
     int before = (int) NONE;
-    for (int n = 1; n <= most; n++) {
-      long least = NONE;
-      int best = (int) NONE;
-      boolean isOpen = false;
-      for (int c = 0; c < candidates.size(); c++) {
-        long minor = candidates.get(c).minor().applyAsLong(n);
-        if (minor != NONE && !candidates.get(c).priced()) {
-          isOpen = true;
-        } else if (minor != NONE
-            && (least == NONE || minor < least || minor == least && c == before)) {
-          least = minor;
-          best = c;
-        }
-      }
-      minors[n - 1] = least;
-      chosen[n - 1] = best;
-      atMost[n - 1] = isOpen;
-      if (n == 1 || best != before) {
+    for (int i = 0; i < most; i++) {
+      int best = cheapest(priced, i, before);
+      minors[i] = best < 0 ? NONE : priced[best][i];
+      chosen[i] = best;
+      if (i == 0 || best != before) {
         changes.add(
             new PlanChange(
-                n, best < 0 ? Optional.empty() : Optional.of(candidates.get(best).label())));
+                i + 1, best < 0 ? Optional.empty() : Optional.of(candidates.get(best).label())));
       }
       before = best;
     }
@@ -151,14 +149,39 @@ final class Sweep {
         market.reporting(),
         minors,
         chosen,
-        atMost,
+        open,
         candidates.stream().map(Swept::label).toList(),
         changes);
   }
 
+  /** The cheapest candidate at i; on equality the one before stays, else the first. */
+  private static int cheapest(long[][] priced, int i, int before) {
+    long least = Long.MAX_VALUE;
+    int best = (int) NONE;
+    for (int c = 0; c < priced.length; c++) {
+      if (priced[c].length > 0) {
+        long minor = priced[c][i];
+        if (minor != NONE && (minor < least || minor == least && c == before)) {
+          least = minor;
+          best = c;
+        }
+      }
+    }
+    return best;
+  }
+
+  private long[] byPeople(IntToLongFunction minor) {
+    long[] all = new long[most];
+    for (int n = 1; n <= most; n++) {
+      all[n - 1] = minor.applyAsLong(n);
+    }
+    return all;
+  }
+
   private Optional<Swept> swept(Candidate candidate) {
     return switch (candidate) {
-      case Candidate.OnRequest onRequest -> Optional.of(new Swept(onRequest.plan(), false, n -> 0));
+      case Candidate.OnRequest onRequest ->
+          Optional.of(new Swept(onRequest.plan(), false, byPeople(n -> 0)));
       case Candidate.Out out -> Optional.empty();
       case Candidate.Offered offered -> Optional.of(swept(offered));
     };
@@ -168,10 +191,10 @@ final class Sweep {
     Option option = offered.option();
     Optional<String> unpriced = market.whyUnpriced(option.list(), offered.measures(), units(1));
     if (unpriced.isPresent()) {
-      return new Swept(offered.label(), false, n -> qualifies(option, n) ? 0 : NONE);
+      return new Swept(offered.label(), false, byPeople(n -> qualifies(option, n) ? 0 : NONE));
     }
     return new Swept(
-        offered.label(), true, plainly(option).orElseGet(() -> n -> exactly(option, n)));
+        offered.label(), true, plainly(option).orElseGet(() -> byPeople(n -> exactly(option, n))));
   }
 
   private boolean qualifies(Option option, int n) {
@@ -184,166 +207,91 @@ final class Sweep {
         : NONE;
   }
 
-  /** The option's function in whole numbers; empty if it takes more than they can hold. */
-  private Optional<IntToLongFunction> plainly(Option option) {
+  /** The option's costs in whole numbers; empty if it takes more than they can hold. */
+  private Optional<long[]> plainly(Option option) {
     boolean limited =
         option.plan().allowances().stream()
             .map(Allowance::limit)
             .anyMatch(limit -> !(limit instanceof Allowance.Limit.Unlimited));
-    Optional<ExchangeRate> rate = market.rate(option.list());
+    Optional<LongUnaryOperator> conversion = TenThousandths.conversion(market.rate(option.list()));
     boolean plain =
         !limited
             && !option.plan().tax().isIncluded()
             && option.list().yearlyMinimum().isEmpty()
-            && rate.flatMap(r -> scaled(r.rate())).isPresent() == rate.isPresent()
+            && conversion.isPresent()
             && option.list().charges().stream()
                 .allMatch(c -> c instanceof Charge.Held || c instanceof Charge.OneOff)
-            && option.list().currency().getDecimalPlaces() <= PRICE_DECIMALS;
+            && option.list().currency().getDecimalPlaces() <= TenThousandths.DECIMALS;
     if (!plain) {
       return Optional.empty();
     }
-    if (!market.fit().musts(option.offering(), option.list()).isEmpty()) {
-      return Optional.of(n -> NONE);
-    }
-    List<Line> lines = lines(option);
+    long[] minors = new long[most];
+    Measure ranged = option.plan().range().measure();
     int cap = option.plan().range().cap().orElse(Integer.MAX_VALUE);
-    int[] capped =
-        cap == Integer.MAX_VALUE || !market.demands().containsKey(option.plan().range().measure())
-            ? null
-            : demand(option.plan().range().measure());
-    if (cap != Integer.MAX_VALUE && capped == null) {
-      return Optional.of(n -> NONE);
+    boolean capUnknown = cap != Integer.MAX_VALUE && !market.demands().containsKey(ranged);
+    if (capUnknown || !market.fit().musts(option.offering(), option.list()).isEmpty()) {
+      java.util.Arrays.fill(minors, NONE);
+      return Optional.of(minors);
     }
-    return Optional.of(new Plain(lines, cap, capped, conversion(rate)));
-  }
-
-  private Conversion conversion(Optional<ExchangeRate> rate) {
-    if (rate.isEmpty()) {
-      return minor -> minor;
-    }
-    long factor = scaled(rate.get().rate()).orElseThrow();
-    int decimals =
-        RATE_DECIMALS + rate.get().from().getDecimalPlaces() - rate.get().to().getDecimalPlaces();
-    long unit = power(Math.max(0, decimals));
-    long up = power(Math.max(0, -decimals));
-    return minor -> halfUp(Math.multiplyExact(Math.multiplyExact(minor, factor), up), unit);
-  }
-
-  /** Brings minor units of one currency into another's. */
-  private interface Conversion {
-    long of(long minor);
-  }
-
-  private static long power(int exponent) {
-    return BigDecimal.TEN.pow(exponent).longValueExact();
-  }
-
-  private static long halfUp(long amount, long unit) {
-    return (amount + unit / 2) / unit;
-  }
-
-  /** One charge: its price in ten-thousandths for so many needed, and units beyond its end out. */
-  private interface Line {
-    long minor(int n);
-  }
-
-  private List<Line> lines(Option option) {
-    List<Line> lines = new ArrayList<>();
-    long unit = power(PRICE_DECIMALS - option.list().currency().getDecimalPlaces());
     for (Charge charge : option.list().charges()) {
       if (charge instanceof Charge.Held held) {
-        lines.add(line(option, held, unit));
+        add(option, held, minors);
       }
     }
-    return lines;
-  }
-
-  private Line line(Option option, Charge.Held charge, long unit) {
-    return switch (charge) {
-      case Charge.Flat flat -> {
-        long minor = halfUp(price(flat.price()), unit);
-        yield n -> minor;
+    if (market.rate(option.list()).isPresent()) {
+      for (int i = 0; i < most; i++) {
+        minors[i] = minors[i] < 0 ? NONE : conversion.get().applyAsLong(minors[i]);
       }
-      case Charge.PerUnit perUnit -> {
-        int[] needed = demand(perUnit.measure());
-        long price = price(perUnit.price());
-        yield n ->
-            halfUp(
-                Math.multiplyExact(price, option.plan().paidUnits(perUnit, needed[n - 1])), unit);
-      }
-      case Charge.Banded banded -> {
-        int[] needed = demand(banded.measure());
-        Bands bands = new Bands(banded);
-        yield n -> {
-          long price = bands.price(option.plan().paidUnits(banded, needed[n - 1]));
-          return price == NONE ? NONE : halfUp(price, unit);
-        };
-      }
-    };
-  }
-
-  private static long price(UnitPrice price) {
-    return price
-        .amount()
-        .movePointRight(PRICE_DECIMALS)
-        .setScale(0, RoundingMode.UNNECESSARY)
-        .longValueExact();
-  }
-
-  /** Banded prices in ten-thousandths. */
-  private static final class Bands {
-    private final boolean sliced;
-    private final int[] ends;
-    private final long[] each;
-    private final long[] flat;
-
-    Bands(Charge.Banded banded) {
-      this.sliced = banded.mode() == BandMode.SLICED;
-      List<Band> bands = banded.bands();
-      this.ends = bands.stream().mapToInt(b -> b.end().orElse(Integer.MAX_VALUE)).toArray();
-      this.each = bands.stream().mapToLong(b -> Sweep.price(b.unitPrice())).toArray();
-      this.flat = bands.stream().mapToLong(b -> Sweep.price(b.flatPrice())).toArray();
     }
-
-    long price(int units) {
-      if (units == 0) {
-        return 0;
+    boolean ends =
+        option.list().charges().stream()
+            .anyMatch(c -> c instanceof Charge.Counted counted && counted.mostUnits().isPresent());
+    for (int i = 0; ends && i < most; i++) {
+      minors[i] = Math.max(NONE, minors[i]);
+    }
+    if (cap != Integer.MAX_VALUE) {
+      int[] needed = demand(ranged);
+      for (int i = 0; i < most; i++) {
+        minors[i] = needed[i] > cap ? NONE : minors[i];
       }
-      long sum = 0;
-      int before = 0;
-      for (int b = 0; b < ends.length; b++) {
-        boolean isIn = units <= ends[b];
-        if (sliced) {
-          sum += each[b] * ((isIn ? units : ends[b]) - before) + flat[b];
-        } else if (isIn) {
-          sum = Math.multiplyExact(each[b], (long) units) + flat[b];
+    }
+    return Optional.of(minors);
+  }
+
+  /** Adds a charge's rounded amounts; beyond its last band the sum stays below 0. */
+  private void add(Option option, Charge.Held charge, long[] minors) {
+    int[] units = units(option, charge);
+    long unit = TenThousandths.perMinor(option.list().currency());
+    IntToLongFunction price = TenThousandths.price(charge, p -> p);
+    long each = charge instanceof Charge.PerUnit ? price.applyAsLong(1) : NONE;
+    if (each >= 0 && each % unit == 0 && each / unit < Integer.MAX_VALUE) {
+      long minor = each / unit;
+      for (int i = 0; i < most; i++) {
+        minors[i] += minor * units[i];
+      }
+      return;
+    }
+    for (int i = 0; i < most; i++) {
+      long exact = price.applyAsLong(units[i]);
+      minors[i] = exact == NONE ? OUT : minors[i] + TenThousandths.halfUp(exact, unit);
+    }
+  }
+
+  /** Units paid for, by n − 1. */
+  private int[] units(Option option, Charge.Held charge) {
+    int[] units = new int[most];
+    switch (charge) {
+      case Charge.Flat flat -> java.util.Arrays.fill(units, 1);
+      case Charge.Counted counted -> {
+        int[] needed = demand(counted.measure());
+        if (counted.rule().equals(UnitRule.PLAIN) && option.plan().range().least() == 0) {
+          return needed;
         }
-        if (isIn) {
-          return sum;
+        for (int i = 0; i < most; i++) {
+          units[i] = option.plan().paidUnits(counted, needed[i]);
         }
-        before = ends[b];
       }
-      return NONE;
     }
-  }
-
-  /** An option without anything that depends on more than whole units. */
-  private record Plain(List<Line> lines, int cap, int @Nullable [] capped, Conversion conversion)
-      implements IntToLongFunction {
-    @Override
-    public long applyAsLong(int n) {
-      if (capped != null && capped[n - 1] > cap) {
-        return NONE;
-      }
-      long sum = 0;
-      for (Line line : lines) {
-        long minor = line.minor(n);
-        if (minor == NONE) {
-          return NONE;
-        }
-        sum += minor;
-      }
-      return conversion.of(sum);
-    }
+    return units;
   }
 }

@@ -32,6 +32,14 @@ final class WayFinder {
   private final boolean[][] qualifies;
   private final Setting setting;
   private final List<Offer> offers;
+
+  /** By option the one that stands for it in states. */
+  private final int[] standing;
+
+  /** By option and first month, as far as it was asked for. */
+  private final int[][] leaves;
+
+  private final List<Optional<PlainTerms>> plain;
   private final Map<State, Onward> known = new HashMap<>();
   private final Map<Start, BilledTerm> billed = new HashMap<>();
 
@@ -49,7 +57,7 @@ final class WayFinder {
       Leaving leaving,
       Money changing) {}
 
-  /** Where a way stands; {@code last} is the place of the option before, −1 at the start. */
+  /** Where a way stands; {@code last} stands for the option before, −1 at the start. */
   private record State(int month, int last, History history) {}
 
   private record Start(int option, int month, History history) {}
@@ -73,6 +81,18 @@ final class WayFinder {
     this.qualifies = qualifies;
     this.setting = setting;
     this.offers = offers;
+    this.standing =
+        java.util.stream.IntStream.range(0, options.size())
+            .map(option -> standsFor(options, option))
+            .toArray();
+    this.leaves = new int[options.size()][setting.horizon().months()];
+    this.plain =
+        options.stream()
+            .map(option ->
+                offers.isEmpty()
+                    ? PlainTerms.of(option, setting, setting.market().rate(option.list()))
+                    : Optional.<PlainTerms>empty())
+            .toList();
   }
 
   /**
@@ -122,7 +142,7 @@ final class WayFinder {
         boolean changes = isChange(state, o);
         long minor =
             onward.minor()
-                + minor(bill(state, o).invoices())
+                + minor(state, o)
                 + (changes ? minor(closing(state)) + setting.changing().getAmountMinorLong() : 0);
         Onward plan =
             new Onward(minor, onward.changes() + (changes ? 1 : 0), onward.terms() + 1, o);
@@ -141,7 +161,18 @@ final class WayFinder {
 
   private State next(State state, int option) {
     return new State(
-        Math.min(leave(option, state.month()), months()), option, bill(state, option).after());
+        Math.min(leave(option, state.month()), months()), standing[option], after(state, option));
+  }
+
+  /** The first option of the same plan and currency: what comes next does not depend on more. */
+  private static int standsFor(List<Option> options, int option) {
+    for (int o = 0; o < option; o++) {
+      if (options.get(o).plan().id().equals(options.get(option).plan().id())
+          && options.get(o).list().currency().equals(options.get(option).list().currency())) {
+        return o;
+      }
+    }
+    return option;
   }
 
   private int termEnd(int option, int start) {
@@ -150,6 +181,13 @@ final class WayFinder {
 
   /** The first month of a term in which its plan does not qualify any more, or its end. */
   private int leave(int option, int start) {
+    if (leaves[option][start] == 0) {
+      leaves[option][start] = findLeave(option, start);
+    }
+    return leaves[option][start];
+  }
+
+  private int findLeave(int option, int start) {
     int end = termEnd(option, start);
     for (int m = start + 1; m < Math.min(end, months()); m++) {
       if (!qualifies[option][m]) {
@@ -157,6 +195,22 @@ final class WayFinder {
       }
     }
     return end;
+  }
+
+  /** What a term comes to: in whole numbers where they will do, else by its invoices. */
+  private long minor(State state, int option) {
+    int start = state.month();
+    return plain
+        .get(option)
+        .map(terms -> terms.minor(start, termEnd(option, start), leave(option, start)))
+        .orElseGet(() -> minor(bill(state, option).invoices()));
+  }
+
+  /** A plain option leaves nothing to know for the next but that a run on a plan has ended. */
+  private History after(State state, int option) {
+    return plain.get(option).isPresent()
+        ? state.history().withoutRun()
+        : bill(state, option).after();
   }
 
   private BilledTerm bill(State state, int option) {
