@@ -25,9 +25,15 @@ import org.apache.commons.csv.CSVRecord;
  *
  * @param header names of the columns, in lower case
  * @param encoding what the file was read as, such as "UTF-8"
+ * @param written names of the columns as they are written, without surrounding blanks
  * @param separator comma, semicolon or tab
  */
-public record CsvTable(List<String> header, List<Row> rows, String encoding, Separator separator) {
+public record CsvTable(
+    List<String> header,
+    List<String> written,
+    List<Row> rows,
+    String encoding,
+    Separator separator) {
   public static final int MOST_BYTES = 10 * 1024 * 1024;
   public static final int MOST_ROWS = 50_000;
 
@@ -38,6 +44,7 @@ public record CsvTable(List<String> header, List<Row> rows, String encoding, Sep
 
   public CsvTable {
     header = List.copyOf(header);
+    written = List.copyOf(written);
     rows = List.copyOf(rows);
   }
 
@@ -94,11 +101,9 @@ public record CsvTable(List<String> header, List<Row> rows, String encoding, Sep
     }
     Separator separator = separator(first);
     List<Row> rows = rows(text.content(), separator);
-    List<String> header =
-        rows.getFirst().cells().stream()
-            .map(name -> name.strip().toLowerCase(Locale.ROOT))
-            .toList();
-    return new CsvTable(header, rows.subList(1, rows.size()), text.encoding(), separator);
+    List<String> written = rows.getFirst().cells().stream().map(String::strip).toList();
+    List<String> header = written.stream().map(name -> name.toLowerCase(Locale.ROOT)).toList();
+    return new CsvTable(header, written, rows.subList(1, rows.size()), text.encoding(), separator);
   }
 
   private record Text(String content, String encoding) {}

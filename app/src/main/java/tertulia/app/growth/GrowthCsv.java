@@ -44,7 +44,7 @@ final class GrowthCsv {
     if (table.isEmpty()) {
       return Optional.empty();
     }
-    List<String> header = table.get().header();
+    List<String> header = table.get().written();
     if (header.size() < 2 || !header.getFirst().strip().equalsIgnoreCase(MONTH)) {
       faults.add(
           "Line 1",

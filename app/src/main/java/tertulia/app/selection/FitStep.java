@@ -35,6 +35,7 @@ class FitStep implements StepBody {
   @Override
   public void fill(Workspace.Session session, Model model) {
     model.addAttribute("demand", NeedRows.demand(session));
+    model.addAttribute("fit", FitView.of(session));
     model.addAttribute("rows", NeedRows.needs(session, true));
     model.addAttribute("ladders", session.columns().stream().map(c -> ladder(session, c)).toList());
   }

@@ -64,6 +64,8 @@ class WhyController {
       case "past" -> new Figure.PastHorizon(contender);
       case "idle" -> new Figure.Idle(contender);
       case "dearer" -> new Figure.Dearer(contender);
+      case "needcost" -> new Figure.NeedCost(query.getOrDefault("capability", ""), contender);
+      case "needcostall" -> new Figure.NeedCostOfAll(query.getOrDefault("capability", ""));
       case "plans" -> new Figure.Plans(contender);
       case "weight" -> new Figure.Weight(criterion);
       case "value" -> new Figure.Value(contender, criterion);

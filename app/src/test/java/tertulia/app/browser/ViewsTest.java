@@ -32,6 +32,7 @@ public class ViewsTest extends BrowserTest {
           "/catalogue/slotmeer/history",
           "/catalogue/slotmeer/compare?from=2025-11-20&to=2026-11-12",
           "/catalogue/import",
+          "/growth",
           "/price-changes",
           "/people");
 

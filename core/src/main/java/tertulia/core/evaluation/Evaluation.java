@@ -7,6 +7,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Supplier;
 import org.joda.money.Money;
@@ -14,8 +15,10 @@ import org.jspecify.annotations.Nullable;
 import tertulia.core.billing.Leaving;
 import tertulia.core.billing.UnitsNeeded;
 import tertulia.core.billing.View;
+import tertulia.core.fit.Conflicts;
 import tertulia.core.fit.Fit;
 import tertulia.core.fit.Importance;
+import tertulia.core.fit.Need;
 import tertulia.core.fit.Offering;
 import tertulia.core.fit.Reason;
 import tertulia.core.fit.Verdict;
@@ -30,6 +33,7 @@ import tertulia.core.path.CostByHeadcount;
 import tertulia.core.path.Market;
 import tertulia.core.path.Option;
 import tertulia.core.path.Outcome;
+import tertulia.core.path.PlanNeeded;
 import tertulia.core.path.Stay;
 import tertulia.core.path.SteadyCost;
 import tertulia.core.path.Terms;
@@ -58,6 +62,7 @@ public final class Evaluation {
   private final Map<String, Map<String, Value>> values;
   private final Optional<Totals> totals;
   private final Once<CostByHeadcount> sweep;
+  private final Once<NeedCosts> needCosts;
 
   private Evaluation(Selection selection, WhatIf whatIf) {
     this.selection = selection;
@@ -98,6 +103,7 @@ public final class Evaluation {
     this.values = new LinkedHashMap<>();
     this.totals = computeTotals();
     this.sweep = new Once<>(this::sweep);
+    this.needCosts = new Once<>(() -> NeedCosts.of(this));
     findSteady();
   }
 
@@ -117,6 +123,7 @@ public final class Evaluation {
     this.values = other.values;
     this.totals = other.totals;
     this.sweep = other.sweep;
+    this.needCosts = other.needCosts;
     findSteady();
   }
 
@@ -425,6 +432,32 @@ public final class Evaluation {
 
   public int lowestPlanned() {
     return planned.stream().mapToInt(People::total).min().orElse(0);
+  }
+
+  /** The best way of a contender if some needs were given up, in the view read. */
+  Ways wayWithout(String contender, Set<Need> needs) {
+    Fit others = new Fit(selection.needs().stream().filter(need -> !needs.contains(need)).toList());
+    return way(contender, whatIf.view(), leaving(), market.asking(others));
+  }
+
+  /** What each must costs. */
+  public NeedCosts needCosts() {
+    return needCosts.get();
+  }
+
+  /** The first plan of a contender that would do, month by month. */
+  public List<PlanNeeded> plansNeeded(String contender) {
+    return PlanNeeded.over(selection.contender(contender).offerings(), market, months);
+  }
+
+  /**
+   * Which requirements together leave a contender without a plan for the people under discussion;
+   * no sets if some plan does.
+   */
+  public Conflicts conflicts(String contender) {
+    return Conflicts.of(
+        PlanNeeded.against(
+            selection.contender(contender).offerings(), market, market.units(people)));
   }
 
   /**

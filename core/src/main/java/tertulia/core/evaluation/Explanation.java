@@ -44,6 +44,8 @@ record Explanation(Evaluation evaluation) {
       case Figure.PastHorizon past -> pastHorizon(past.contender());
       case Figure.Idle idle -> idle(idle.contender());
       case Figure.Dearer dearer -> dearer(dearer.contender());
+      case Figure.NeedCost cost -> needCost(line(cost.capability()), cost.contender());
+      case Figure.NeedCostOfAll cost -> needCost(line(cost.capability()));
       case Figure.Plans plans -> plans(plans.contender());
       case Figure.Weight weight -> scores().weight(weight.criterion());
       case Figure.Value value -> scores().value(value.contender(), value.criterion());
@@ -526,6 +528,69 @@ record Explanation(Evaluation evaluation) {
     }
     return Working.Sum.of(
         "More a month than the cheapest", selection().currency().getCode(), parts);
+  }
+
+  private NeedCosts.Line line(String capability) {
+    return evaluation.needCosts().lines().stream()
+        .filter(line -> line.need().capability().id().equals(capability))
+        .findFirst()
+        .orElseThrow(() -> new IllegalArgumentException("No must " + capability));
+  }
+
+  private Working needCost(NeedCosts.Line line, String contender) {
+    String name = selection().contender(contender).tool().name();
+    return effect(
+        line.need().capability().name() + ", for " + name,
+        java.util.Objects.requireNonNull(line.byContender().get(contender)),
+        evaluation.way(contender),
+        evaluation.wayWithout(contender, java.util.Set.of(line.need())));
+  }
+
+  private Working needCost(NeedCosts.Line line) {
+    String label = line.need().capability().name() + ", for the selection";
+    List<Working> each = new ArrayList<>();
+    selection().active().forEach(c -> each.add(needCost(line, c.id())));
+    if (line.selection().isPresent()
+        && line.selection().get() instanceof NeedCosts.Effect.Costs costs) {
+      return new Working.Derived(
+          label,
+          Quantity.of(costs.more()),
+          "the cheapest with it, "
+              + costs.with()
+              + ", less the cheapest without it, "
+              + costs.without(),
+          each);
+    }
+    return new Working.Missing(label, "there is no total with it, or none at all", each);
+  }
+
+  private Working effect(String label, NeedCosts.Effect effect, Ways with, Ways without) {
+    View view = evaluation.whatIf().view();
+    List<Working> parts = new ArrayList<>();
+    if (with instanceof Ways.Found found) {
+      parts.add(
+          new Working.Derived(
+              "with it: " + found.best().label(),
+              Quantity.of(found.best().ledger().total(view)),
+              "the best way",
+              List.of()));
+    }
+    if (without instanceof Ways.Found found) {
+      parts.add(
+          new Working.Derived(
+              "without it: " + found.best().label(),
+              Quantity.of(found.best().ledger().total(view).negated()),
+              "the best way then, taken off",
+              List.of(found.best().ledger().explainTotal(view))));
+    }
+    return switch (effect) {
+      case NeedCosts.Effect.Costs costs ->
+          Working.Sum.of(label, selection().currency().getCode(), parts);
+      case NeedCosts.Effect.RulesOut out ->
+          new Working.Missing(label, "rules the tool out: only without it is there a total", parts);
+      case NeedCosts.Effect.NoTotal none ->
+          new Working.Missing(label, "no total with or without it", parts);
+    };
   }
 
   private static Working monthly(String label, Money time) {

@@ -44,6 +44,12 @@ public sealed interface Figure {
   /** How much dearer a contender is than the cheapest for the people under discussion. */
   record Dearer(String contender) implements Figure {}
 
+  /** What a must costs a contender. */
+  record NeedCost(String capability, String contender) implements Figure {}
+
+  /** What a must costs the selection: the cheapest with it against the cheapest without it. */
+  record NeedCostOfAll(String capability) implements Figure {}
+
   /** Verdict on every plan of a contender. */
   record Plans(String contender) implements Figure {}
 

@@ -13,6 +13,20 @@ public sealed interface Reason {
   /** What stops the plan, as against what is merely not known. */
   boolean excludes();
 
+  /** What would have to be given up, such as "Single sign-on" or "so many seats". */
+  default String requirement() {
+    return switch (this) {
+      case MustMissing missing -> missing.need().capability().name();
+      case MustUnknown unknown -> unknown.need().capability().name();
+      case AddOnNotSold notSold -> notSold.need().capability().name();
+      case OverCap over -> "so many " + over.measure().label();
+      case OverAllowance over -> "so many " + over.measure().label();
+      case AllowanceUnknown unknown -> "so many " + unknown.measure().label();
+      case DemandUnknown unknown -> "so many " + unknown.measure().label();
+      case TermNotSold notSold -> "the terms allowed";
+    };
+  }
+
   /** The plan lacks a must. */
   record MustMissing(Need need, Fact fact) implements Reason {
     @Override

@@ -35,6 +35,12 @@ public record Market(
     Optional<BigDecimal> averagePayment,
     int monthsKept) {
 
+  /** This market with other needs. */
+  public Market asking(Fit others) {
+    return new Market(
+        others, demands, reporting, rates, ratesOf, terms, averagePayment, monthsKept);
+  }
+
   /** This market with other terms allowed. */
   public Market allowing(Terms others) {
     return new Market(fit, demands, reporting, rates, ratesOf, others, averagePayment, monthsKept);

@@ -20,6 +20,7 @@ import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import org.joda.money.Money;
 import org.jspecify.annotations.Nullable;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
@@ -39,9 +40,11 @@ import tertulia.core.growth.Step;
 import tertulia.core.money.ExchangeRates;
 import tertulia.core.money.PriceRise;
 import tertulia.core.path.Outcome;
+import tertulia.core.path.PlanNeeded;
 import tertulia.core.path.Stay;
 import tertulia.core.path.SteadyCost;
 import tertulia.core.path.Terms;
+import tertulia.core.path.Ways;
 import tertulia.core.pricing.BillingTerm;
 import tertulia.core.pricing.Plan;
 import tertulia.core.pricing.Tool;
@@ -299,5 +302,145 @@ public class EvaluationTest {
               || working instanceof Working.Missing;
       assertTrue(says, figure + " says nothing");
     }
+  }
+
+  @Test
+  public void whatItWouldTakeIsTheSmallestThatDoes() {
+    // ash comes to 930.00 over the year, birch to 1242.00
+    Evaluation evaluation = Evaluation.of(FULL, WhatIf.START);
+    assertEquals(evaluation.remedies("ash"), List.of());
+    Remedy.Discount discount = (Remedy.Discount) evaluation.remedies("birch").getFirst();
+    // 8 · 9 · 0.748 rounds to 6.732 a seat; 138 · 6.732 = 929.02, and 6.741 makes 930.26
+    assertEquals(discount.percent().toPlainString(), "25.2");
+    assertEquals(discount.rival(), money("930.00"));
+    assertTrue(discount.becomes().isLessThan(discount.rival()));
+    Ways less = evaluation.wayAt("birch", new BigDecimal("0.749"));
+    Money dearer = ((Ways.Found) less).best().ledger().total(View.SPREAD);
+    assertFalse(dearer.isLessThan(discount.rival()));
+    // no headcount does: ash is at 5 a seat up to 12 people, then at 8; nor do other terms
+    assertEquals(evaluation.remedies("birch").size(), 1);
+  }
+
+  @Test
+  public void lightUsersTakeLightSeats() {
+    WhatIf light =
+        new WhatIf(
+            new Moment.Month(0),
+            Scenario.EXPECTED,
+            Terms.ANY,
+            View.SPREAD,
+            WhatIf.Basis.SUBSCRIPTION,
+            java.util.Optional.of(new BigDecimal("0.25")));
+    Evaluation evaluation = Evaluation.of(FULL, light);
+    // 10 people: 7.5 and 2.5, each rounded up
+    assertEquals(evaluation.months().getFirst().of(Measure.SEATS).getAsInt(), 8);
+    assertEquals(evaluation.months().getFirst().of(Measure.LIGHT_SEATS).getAsInt(), 3);
+  }
+
+  @Test
+  public void otherPeopleShareWhatDoesNotDependOnThem() {
+    Evaluation first = Evaluation.of(FULL, WhatIf.START);
+    Evaluation june = first.at(new Moment.Month(5));
+    Evaluation anew = Evaluation.of(FULL, WhatIf.START.at(new Moment.Month(5)));
+    assertEquals(june.people(), anew.people());
+    assertEquals(june.orderByCost(), anew.orderByCost());
+    assertEquals(june.totals().orElseThrow().standings(), anew.totals().orElseThrow().standings());
+    assertTrue(june.costByHeadcount() == first.costByHeadcount());
+  }
+
+  private static final Capability SIGN_ON = new Capability("sign-on", "Single sign-on");
+  private static final Capability AUDIT = new Capability("audit", "Audit trail");
+
+  /** A small plan without either capability, a middle one with one each, a large one with both. */
+  private static Selection costly(List<Need> needs) {
+    Map<String, Map<String, Fact>> facts =
+        Map.of(
+            "small",
+                Map.of("sign-on", new Fact(Answer.NO, PAGE), "audit", new Fact(Answer.NO, PAGE)),
+            "middle",
+                Map.of("sign-on", new Fact(Answer.YES, PAGE), "audit", new Fact(Answer.YES, PAGE)));
+    Plan small = plan("Small", list(BillingTerm.MONTHLY, seats("5")));
+    Plan middle = plan("Middle", list(BillingTerm.MONTHLY, seats("8")));
+    Contender elm =
+        new Contender(
+            new Tool("elm", "Elm", "Maker", List.of(small, middle)), facts, List.of(), null);
+    Selection before = selection(needs, List.of(COST));
+    return new Selection(
+        before.title(),
+        "",
+        before.asOf(),
+        before.horizon(),
+        EUR,
+        before.rise(),
+        before.groups(),
+        before.demands(),
+        before.averagePayment(),
+        needs,
+        List.of(COST),
+        List.of(elm, CEDAR),
+        before.panel(),
+        before.rates());
+  }
+
+  @Test
+  public void aMustCostsWhatItsTotalIsDearerThanWithoutIt() {
+    Need signOn = new Need(SIGN_ON, new Importance.Must(false));
+    NeedCosts.Line line =
+        Evaluation.of(costly(List.of(signOn)), WhatIf.START).needCosts().lines().getFirst();
+    // 138 seats a year at 8 instead of 5
+    assertEquals(
+        line.byContender().get("elm"),
+        new NeedCosts.Effect.Costs(money("414.00"), money("1104.00"), money("690.00")));
+    assertEquals(line.byContender().get("cedar"), new NeedCosts.Effect.NoTotal());
+    assertEquals(line.amount(money("0.00")), money("414.00"));
+    // the second way: two selections, one without the must
+    Evaluation with = Evaluation.of(costly(List.of(signOn)), WhatIf.START);
+    Evaluation without = Evaluation.of(costly(List.of()), WhatIf.START);
+    assertEquals(
+        with.total("elm").orElseThrow().minus(without.total("elm").orElseThrow()), money("414.00"));
+    assertEquals(
+        with.explain(new Figure.NeedCost("sign-on", "elm")).value().orElseThrow().amount(),
+        new BigDecimal("414.00"));
+    assertEquals(
+        with.explain(new Figure.NeedCostOfAll("sign-on")).value().orElseThrow().amount(),
+        new BigDecimal("414.00"));
+  }
+
+  @Test
+  public void mustsThatCostSomethingOnlyTogetherAreFound() {
+    // either alone still takes the middle plan because of the other
+    Need signOn = new Need(SIGN_ON, new Importance.Must(false));
+    Need audit = new Need(AUDIT, new Importance.Must(false));
+    NeedCosts costs = Evaluation.of(costly(List.of(signOn, audit)), WhatIf.START).needCosts();
+    for (NeedCosts.Line line : costs.lines()) {
+      assertEquals(((NeedCosts.Effect.Costs) line.byContender().get("elm")).more(), money("0.00"));
+    }
+    NeedCosts.Together together = costs.together().get("elm").getFirst();
+    assertEquals(together.needs(), List.of(signOn, audit));
+    assertEquals(((NeedCosts.Effect.Costs) together.effect()).more(), money("414.00"));
+  }
+
+  @Test
+  public void aMustThatLeavesNoTotalRulesTheToolOut() {
+    Need text = new Need(TEXT, new Importance.Must(false));
+    NeedCosts.Line line =
+        Evaluation.of(costly(List.of(text)), WhatIf.START).needCosts().lines().getFirst();
+    assertEquals(line.byContender().get("elm"), new NeedCosts.Effect.RulesOut(money("690.00")));
+  }
+
+  @Test
+  public void thePlanNeededChangesWhereItsCapIsPassed() {
+    Evaluation evaluation = Evaluation.of(FULL, WhatIf.START);
+    List<PlanNeeded> needed = evaluation.plansNeeded("ash");
+    // 10 people, 16 from June to August, and Small holds 12
+    assertEquals(
+        needed.stream()
+            .map(n -> n.plan().orElse("none") + " " + n.months().from() + "–" + n.months().end())
+            .toList(),
+        List.of("Small 0–5", "Large 5–8", "Small 8–12"));
+    assertEquals(needed.getFirst().stops().getFirst().sentence(), "seats: 16 of 12");
+    assertEquals(evaluation.plansNeeded("cedar").getFirst().plan(), java.util.Optional.empty());
+    assertEquals(
+        evaluation.conflicts("cedar").smallest(), List.of(java.util.Set.of("so many seats")));
   }
 }

@@ -139,4 +139,94 @@ public class GroupTest {
         group.explain(THREE_YEARS, 6, Scenario.EXPECTED).value().orElseThrow().amount(),
         BigDecimal.valueOf(59));
   }
+
+  @Test
+  public void aGroupGrowsFromItsOwnMonth() {
+    Group early =
+        new Group(
+            "g", "Crew", new Growth.Hires(20, BigDecimal.ONE), List.of(), JAN_2027.minusMonths(6));
+    Group late =
+        new Group(
+            "g", "Crew", new Growth.Hires(20, BigDecimal.ONE), List.of(), JAN_2027.plusMonths(3));
+    assertEquals(early.headcount(THREE_YEARS, 0, Scenario.EXPECTED), 26);
+    assertEquals(late.headcount(THREE_YEARS, 2, Scenario.EXPECTED), 20);
+    assertEquals(late.headcount(THREE_YEARS, 5, Scenario.EXPECTED), 22);
+  }
+
+  @Test
+  public void aStepMayHappenInOneScenarioOnly() {
+    Step route = new Step("third route", JAN_2027, null, 7, false, "route");
+    Group group = new Group("g", "Crew", new Growth.Hires(20, BigDecimal.ZERO), List.of(route));
+    Scenario with = new Scenario("route", "with the third route", BigDecimal.ONE);
+    assertEquals(group.headcount(THREE_YEARS, 3, Scenario.EXPECTED), 20);
+    assertEquals(group.headcount(THREE_YEARS, 3, with), 27);
+  }
+
+  @DataProvider
+  public Object[][] turned() {
+    List<Integer> listed = List.of(8, 8, 9);
+    return new Object[][] {
+      {new Growth.Hires(20, BigDecimal.ZERO), 0, 23, "23, 0 more a month"},
+      {new Growth.Hires(20, BigDecimal.ZERO), 12, 26, "20, 0.5 more a month"},
+      {new Growth.Percent(46, BigDecimal.ZERO), 12, 52, "46, growing 13.04 % a year"},
+      {new Growth.Percent(46, BigDecimal.ZERO), 0, 50, "50, growing 0 % a year"},
+      {new Growth.Listed(listed), 1, 12, "listed month by month, from 8"},
+      {new Growth.Listed(listed), 5, 12, "listed month by month, from 8"},
+    };
+  }
+
+  /** Pulling a point leads through it, by the growth's own method. */
+  @Test(dataProvider = "turned")
+  public void growthIsTurnedThroughAPoint(Growth growth, int m, int people, String words) {
+    Growth turned = growth.through(m, people);
+    assertEquals(turned.words(), words);
+    Group group = new Group("g", "Crew", turned, List.of());
+    assertEquals(group.headcount(THREE_YEARS, m, Scenario.EXPECTED), people);
+  }
+
+  @Test
+  public void nobodyGrowsByNoRate() {
+    IllegalArgumentException refused =
+        org.testng.Assert.expectThrows(
+            IllegalArgumentException.class,
+            () -> new Growth.Percent(0, BigDecimal.ZERO).through(6, 5));
+    assertTrue(refused.getMessage().startsWith("Nobody is there at the start"));
+  }
+
+  @Test
+  public void aPointIsPulledWithItsStepsOn() {
+    Step season = new Step("season", JAN_2027, JAN_2027.plusMonths(2), 24, true);
+    Group group = new Group("g", "Crew", new Growth.Hires(22, BigDecimal.ZERO), List.of(season));
+    Group turned = group.through(THREE_YEARS, 0, 50);
+    assertEquals(turned.headcount(THREE_YEARS, 0, Scenario.EXPECTED), 50);
+    assertEquals(turned.headcount(THREE_YEARS, 6, Scenario.EXPECTED), 26);
+  }
+
+  @Test
+  public void rebasingGrowsOnFromThoseWhoWereThere() {
+    Step route = new Step("route", JAN_2027, null, 3, false);
+    Group hires =
+        new Group("g", "Crew", new Growth.Hires(20, BigDecimal.ONE), List.of(route))
+            .rebased(THREE_YEARS, JAN_2027.plusMonths(6), 31);
+    assertEquals(hires.headcount(THREE_YEARS, 6, Scenario.EXPECTED), 31);
+    assertEquals(hires.headcount(THREE_YEARS, 10, Scenario.EXPECTED), 35);
+    Group listed =
+        new Group("g", "Crew", new Growth.Listed(List.of(8, 9, 10, 12)), List.of())
+            .rebased(THREE_YEARS, JAN_2027.plusMonths(2), 11);
+    assertEquals(listed.headcount(THREE_YEARS, 2, Scenario.EXPECTED), 11);
+    assertEquals(listed.headcount(THREE_YEARS, 3, Scenario.EXPECTED), 13);
+  }
+
+  @Test
+  public void aScenarioNeedsANameAndALikelyMultiplier() {
+    assertThrowsSaying(() -> new Scenario("x", " ", BigDecimal.ONE), "A scenario needs a name");
+    assertThrowsSaying(
+        () -> new Scenario("x", "wild", BigDecimal.TEN), "the multiplier lies between 0 and 3");
+  }
+
+  private static void assertThrowsSaying(org.testng.Assert.ThrowingRunnable run, String words) {
+    IllegalArgumentException refused =
+        org.testng.Assert.expectThrows(IllegalArgumentException.class, run);
+    assertTrue(refused.getMessage().contains(words), refused.getMessage());
+  }
 }

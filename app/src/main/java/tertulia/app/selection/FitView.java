@@ -1,0 +1,214 @@
+package tertulia.app.selection;
+
+import java.time.YearMonth;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.joda.money.Money;
+import tertulia.app.chart.NeedsChart;
+import tertulia.app.display.Dates;
+import tertulia.app.display.Figures;
+import tertulia.core.evaluation.Contender;
+import tertulia.core.evaluation.NeedCosts;
+import tertulia.core.evaluation.NeedCosts.Effect;
+import tertulia.core.fit.Conflicts;
+import tertulia.core.fit.Reason;
+import tertulia.core.path.PlanNeeded;
+import tertulia.core.time.Horizon;
+
+/**
+ * Which plan each contender needs when, and what each must costs.
+ *
+ * @param years the plan years as calendar years
+ * @param needed for each contender the plan that would do at the end of each year, and its turns
+ * @param costs what each must costs, the dearest first
+ * @param picture the same as SVG
+ * @param says sentences on groups of musts, and on why a contender is out
+ */
+record FitView(
+    List<String> years, List<Needed> needed, List<Cost> costs, String picture, List<String> says) {
+
+  /**
+   * A contender's plans over the months.
+   *
+   * @param byYear the plan needed by the end of each year
+   * @param turns when a plan stops and why, in sentences
+   */
+  record Needed(String contender, String mark, List<String> byYear, List<String> turns) {}
+
+  /** What a must costs the selection and each contender. */
+  record Cost(String need, Cell selection, List<Cell> contenders) {}
+
+  static FitView of(Workspace.Session session) {
+    NeedCosts costs = session.evaluation().needCosts();
+    List<Integer> ends = yearEnds(session);
+    return new FitView(
+        ends.stream().map(m -> "" + horizon(session).month(m).getYear()).toList(),
+        session.columns().stream().map(c -> needed(session, c, ends)).toList(),
+        costs.lines().stream().map(line -> cost(session, line)).toList(),
+        picture(session, costs),
+        says(session, costs));
+  }
+
+  private static Horizon horizon(Workspace.Session session) {
+    return session.table().selection().horizon();
+  }
+
+  /** The last plan month of each calendar year. */
+  private static List<Integer> yearEnds(Workspace.Session session) {
+    List<Integer> ends = new ArrayList<>();
+    for (int m = 0; m < horizon(session).months(); m++) {
+      YearMonth month = horizon(session).month(m);
+      if (m == horizon(session).months() - 1 || month.getMonthValue() == 12) {
+        ends.add(m);
+      }
+    }
+    return ends;
+  }
+
+  private static Needed needed(Workspace.Session session, Contender contender, List<Integer> ends) {
+    List<PlanNeeded> stretches = session.evaluation().plansNeeded(contender.id());
+    List<String> byYear = new ArrayList<>();
+    for (int end : ends) {
+      byYear.add(
+          stretches.stream()
+              .filter(s -> s.months().from() <= end && end < s.months().end())
+              .findFirst()
+              .flatMap(PlanNeeded::plan)
+              .orElse("none"));
+    }
+    List<String> turns = new ArrayList<>();
+    for (int i = 0; i + 1 < stretches.size() && turns.size() < 4; i++) {
+      turns.add(turn(session, stretches.get(i), stretches.get(i + 1)));
+    }
+    return new Needed(
+        contender.tool().name(),
+        tertulia.app.chart.Marks.inline(session.mark(contender.id())),
+        byYear,
+        turns);
+  }
+
+  private static String turn(Workspace.Session session, PlanNeeded before, PlanNeeded after) {
+    String until = Dates.shortMonth(horizon(session).month(before.months().end() - 1));
+    String reasons =
+        before.stops().stream().map(Reason::sentence).collect(Collectors.joining("; "));
+    return before
+            .plan()
+            .map(plan -> plan + " will do until " + until)
+            .orElse("nothing until " + until)
+        + ", then "
+        + after.plan().orElse("nothing")
+        + (reasons.isEmpty() ? "" : " (" + reasons + ")");
+  }
+
+  private static Cost cost(Workspace.Session session, NeedCosts.Line line) {
+    String capability = line.need().capability().id();
+    String whyAll = session.why("needcostall", "capability", capability);
+    return new Cost(
+        line.need().capability().name(),
+        line.selection()
+            .map(effect -> cell(effect, whyAll))
+            .orElseGet(() -> Cell.missing("no total", whyAll)),
+        session.columns().stream()
+            .map(c ->
+                cell(
+                    java.util.Objects.requireNonNull(line.byContender().get(c.id())),
+                    session.why("needcost", "capability", capability, "contender", c.id())))
+            .toList());
+  }
+
+  private static Cell cell(Effect effect, String why) {
+    return switch (effect) {
+      case Effect.Costs costs when costs.more().isZero() ->
+          Cell.figure("nothing", why).looking("plain");
+      case Effect.Costs costs -> Cell.figure(Figures.money(costs.more()), why);
+      case Effect.RulesOut out -> Cell.figure("rules it out", why).looking("stop");
+      case Effect.NoTotal none -> Cell.missing("—", why);
+    };
+  }
+
+  private static String picture(Workspace.Session session, NeedCosts costs) {
+    Money zero = Money.zero(session.evaluation().selection().currency());
+    List<NeedsChart.Bar> bars = new ArrayList<>();
+    for (NeedCosts.Line line : costs.lines()) {
+      List<NeedsChart.Dot> dots = new ArrayList<>();
+      for (Contender contender : session.columns()) {
+        if (line.byContender().get(contender.id()) instanceof Effect.Costs c) {
+          dots.add(
+              new NeedsChart.Dot(contender.tool().name(), session.mark(contender.id()), c.more()));
+        }
+      }
+      List<String> out =
+          session.columns().stream()
+              .filter(c -> line.byContender().get(c.id()) instanceof Effect.RulesOut)
+              .map(c -> c.tool().name())
+              .toList();
+      bars.add(new NeedsChart.Bar(line.need().capability().name(), line.amount(zero), dots, out));
+    }
+    return bars.isEmpty() ? "" : NeedsChart.draw(bars, horizon(session).months());
+  }
+
+  private static List<String> says(Workspace.Session session, NeedCosts costs) {
+    List<String> says = new ArrayList<>();
+    costs
+        .together()
+        .forEach((id, groups) ->
+            groups.forEach(group ->
+                says.add(
+                    name(session, id)
+                        + ": "
+                        + listed(
+                            group.needs().stream().map(need -> need.capability().name()).toList())
+                        + " cost nothing each, but together "
+                        + words(group.effect())
+                        + ".")));
+    for (Contender contender : session.columns()) {
+      conflicts(session, contender, says);
+    }
+    return says;
+  }
+
+  private static String words(Effect effect) {
+    return switch (effect) {
+      case Effect.Costs costs -> "they cost " + Figures.moneyIn(costs.more());
+      case Effect.RulesOut out -> "they rule it out";
+      case Effect.NoTotal none -> "they leave no total";
+    };
+  }
+
+  private static String name(Workspace.Session session, String id) {
+    return session.table().selection().contender(id).tool().name();
+  }
+
+  private static String listed(List<String> names) {
+    return names.size() == 1
+        ? names.getFirst()
+        : String.join(", ", names.subList(0, names.size() - 1)) + " and " + names.getLast();
+  }
+
+  /** Why nothing qualifies now, and what giving up one requirement would open. */
+  private static void conflicts(Workspace.Session session, Contender contender, List<String> says) {
+    Conflicts conflicts = session.evaluation().conflicts(contender.id());
+    if (conflicts.smallest().isEmpty()) {
+      return;
+    }
+    List<String> sets =
+        conflicts.smallest().stream()
+            .limit(3)
+            .map((Set<String> set) -> "“" + String.join("” with “", set) + "”")
+            .toList();
+    List<String> opens =
+        conflicts.opens().entrySet().stream()
+            .map(e -> "without “" + e.getKey() + "” " + listed(e.getValue()) + " would do")
+            .toList();
+    says.add(
+        contender.tool().name()
+            + " has no plan for "
+            + session.evaluation().people().total()
+            + " people: no plan meets "
+            + String.join(", nor ", sets)
+            + (opens.isEmpty() ? "" : "; " + String.join("; ", opens))
+            + ".");
+  }
+}

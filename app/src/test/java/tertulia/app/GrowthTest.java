@@ -1,0 +1,242 @@
+package tertulia.app;
+
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.user;
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertFalse;
+import static org.testng.Assert.assertTrue;
+
+import java.nio.charset.StandardCharsets;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.mock.web.MockHttpServletResponse;
+import org.springframework.mock.web.MockMultipartFile;
+import org.springframework.test.context.TestPropertySource;
+import org.springframework.test.web.servlet.MockMvc;
+import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
+import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
+import org.testng.annotations.Test;
+import tertulia.app.exchange.Brief;
+import tertulia.app.growth.GrowthPlans;
+import tertulia.app.people.People;
+import tertulia.app.selection.Selections;
+
+/** The growth plan of the organisation, and selections that follow it. */
+@TestPropertySource(properties = "spring.datasource.url=jdbc:h2:mem:changing;DB_CLOSE_DELAY=-1")
+public class GrowthTest extends ServedTest {
+  @Autowired private MockMvc mvc;
+  @Autowired private GrowthPlans plans;
+  @Autowired private Selections selections;
+  @Autowired private People people;
+
+  private MockHttpServletResponse send(MockHttpServletRequestBuilder request) throws Exception {
+    return mvc.perform(request.with(csrf()).with(user(people.loadUserByUsername("ilse"))))
+        .andReturn()
+        .getResponse();
+  }
+
+  private MockHttpServletResponse post(String path, Map<String, String> fields) throws Exception {
+    MockHttpServletRequestBuilder request = MockMvcRequestBuilders.post(path);
+    fields.forEach(request::param);
+    return send(request);
+  }
+
+  private String page(String path) throws Exception {
+    MockHttpServletResponse answer = send(MockMvcRequestBuilders.get(path));
+    assertEquals(answer.getStatus(), 200, path);
+    return answer.getContentAsString(StandardCharsets.UTF_8);
+  }
+
+  private GrowthPlans.Stored stored() {
+    return plans.find().orElseThrow();
+  }
+
+  private Brief.GroupPart group(String id) {
+    return stored().plan().groups().stream()
+        .filter(group -> group.id().equals(id))
+        .findFirst()
+        .orElseThrow();
+  }
+
+  private Map<String, String> form(String figure) {
+    Map<String, String> fields = new LinkedHashMap<>();
+    fields.put("version", "" + stored().version());
+    fields.put("start", "2026-01");
+    fields.put("months", "48");
+    fields.put("groups[0].id", "office");
+    fields.put("groups[0].name", "Office");
+    fields.put("groups[0].method", "hires");
+    fields.put("groups[0].start", "20");
+    fields.put("groups[0].figure", figure);
+    fields.put("groups[0].steps[0].label", "second quay");
+    fields.put("groups[0].steps[0].from", "2027-05");
+    fields.put("groups[0].steps[0].change", "4");
+    fields.put("scenarios[0].id", "expected");
+    fields.put("scenarios[0].name", "as expected");
+    fields.put("scenarios[0].multiplier", "1");
+    return fields;
+  }
+
+  private int peopleInJanuary2028() {
+    return selections.load(3).selection().groups().stream()
+        .filter(group -> group.id().equals("office"))
+        .findFirst()
+        .orElseThrow()
+        .headcount(
+            selections.load(3).selection().horizon(), 12, tertulia.core.growth.Scenario.EXPECTED);
+  }
+
+  @Test
+  public void aSelectionFollowsThePlanUntilItIsUndone() throws Exception {
+    int before = peopleInJanuary2028();
+    assertEquals(post("/growth", form("1")).getStatus(), 302);
+    // 20, 24 months of one more, and the step
+    assertEquals(peopleInJanuary2028(), 48);
+    assertTrue(page("/growth").contains("second quay +4"));
+    assertEquals(post("/growth/undo", Map.of()).getStatus(), 302);
+    assertEquals(peopleInJanuary2028(), before);
+  }
+
+  @Test(dependsOnMethods = "aSelectionFollowsThePlanUntilItIsUndone")
+  public void faultsStandAtTheirFieldsAndNothingIsSaved() throws Exception {
+    long version = stored().version();
+    Map<String, String> fields = form("a few");
+    fields.put("groups[0].steps[0].from", "May");
+    fields.put("groups[0].steps[0].onlyIn", "nowhere");
+    MockHttpServletResponse answer = post("/growth", fields);
+    String page = answer.getContentAsString(StandardCharsets.UTF_8);
+    assertEquals(answer.getStatus(), 422);
+    assertTrue(page.contains("&quot;a few&quot; is not a number"), page);
+    assertTrue(page.contains("&quot;May&quot; is not a month"));
+    assertTrue(page.contains("value=\"a few\""), "what was typed is still there");
+    fields = form("1");
+    fields.put("groups[0].steps[0].onlyIn", "nowhere");
+    assertTrue(
+        post("/growth", fields)
+            .getContentAsString(StandardCharsets.UTF_8)
+            .contains("happens only in scenario &quot;nowhere&quot;"));
+    assertEquals(stored().version(), version);
+  }
+
+  @Test(dependsOnMethods = "aSelectionFollowsThePlanUntilItIsUndone")
+  public void somebodyElsesChangeIsNotOverwritten() throws Exception {
+    Map<String, String> fields = form("1");
+    fields.put("version", "999");
+    MockHttpServletResponse answer = post("/growth", fields);
+    assertEquals(answer.getStatus(), 422);
+    assertTrue(
+        answer
+            .getContentAsString(StandardCharsets.UTF_8)
+            .contains("Somebody else changed the growth plan"));
+  }
+
+  @Test(dependsOnMethods = "aSelectionFollowsThePlanUntilItIsUndone")
+  public void aPulledPointBecomesTheGroupsFigure() throws Exception {
+    long version = stored().version();
+    Map<String, String> fields = form("0");
+    fields.put("moved", "0");
+    fields.put("month", "40");
+    fields.put("to", "44");
+    String editor = post("/growth/draw", fields).getContentAsString(StandardCharsets.UTF_8);
+    // 44 less the step of 4 and the 20 at the start, over 40 months
+    assertTrue(editor.contains("name=\"groups[0].figure\" value=\"0.5\""), editor);
+    assertTrue(editor.contains("id=\"handle-0-47\""));
+    assertEquals(stored().version(), version, "nothing is saved");
+  }
+
+  @Test(dependsOnMethods = "aSelectionFollowsThePlanUntilItIsUndone")
+  public void whatHappenedRebasesThePlan() throws Exception {
+    String page = page("/growth");
+    assertTrue(page.contains("simulated staff directory, made up"));
+    assertTrue(page.contains("Re-base the plan on October 2026"));
+    assertEquals(post("/growth/rebase", Map.of("month", "2026-09")).getStatus(), 409);
+    assertEquals(post("/growth/rebase", Map.of("month", "2026-10")).getStatus(), 302);
+    assertEquals(group("office").start(), Integer.valueOf(26));
+    assertEquals(group("office").since(), "2026-10");
+    assertEquals(group("deck-crews").start(), Integer.valueOf(20));
+    assertEquals(group("engineers").values().getFirst(), Integer.valueOf(9));
+    post("/growth/undo", Map.of());
+    assertEquals(group("office").start(), Integer.valueOf(23));
+  }
+
+  @Test(dependsOnMethods = {"whatHappenedRebasesThePlan", "aPulledPointBecomesTheGroupsFigure"})
+  public void headcountsGoOutAndInAsATable() throws Exception {
+    String csv = page("/growth/export.csv");
+    assertTrue(csv.startsWith("month,Office,Freight desk,Deck crews,Engineers,Contractors"), csv);
+    assertTrue(csv.contains("2027-06,"));
+    MockHttpServletResponse taken = read(csv);
+    assertEquals(taken.getStatus(), 302);
+    assertEquals(page("/growth/export.csv"), csv);
+    assertEquals(group("deck-crews").method(), "listed");
+    post("/growth/undo", Map.of());
+    assertEquals(group("deck-crews").method(), "hires");
+  }
+
+  private MockHttpServletResponse read(String csv) throws Exception {
+    return mvc.perform(
+            MockMvcRequestBuilders.multipart("/growth/import")
+                .file(
+                    new MockMultipartFile(
+                        "file", "growth.csv", "text/csv", csv.getBytes(StandardCharsets.UTF_8)))
+                .with(csrf())
+                .with(user(people.loadUserByUsername("ilse"))))
+        .andReturn()
+        .getResponse();
+  }
+
+  @Test(dependsOnMethods = "headcountsGoOutAndInAsATable")
+  public void aTableWithMistakesIsRefusedWholeByLine() throws Exception {
+    long version = stored().version();
+    MockHttpServletResponse answer =
+        read("month,Office\n2027-01,20\n2027-03,many\n2027-04,-2\n2027-05\n");
+    assertEquals(answer.getStatus(), 422);
+    String page = answer.getContentAsString(StandardCharsets.UTF_8);
+    for (String says :
+        List.of(
+            "2027-03 does not follow 2027-01",
+            "&quot;many&quot; is not a whole number",
+            "A headcount lies between 0 and 1,000,000; found -2",
+            "There are 1 cells; the header has 2")) {
+      assertTrue(page.contains(says), says + " in " + page);
+    }
+    assertTrue(
+        read("when,Office\n2027-01,20\n")
+            .getContentAsString(StandardCharsets.UTF_8)
+            .contains("Call it &quot;month&quot;"));
+    assertEquals(stored().version(), version);
+  }
+
+  @Test(dependsOnMethods = "aTableWithMistakesIsRefusedWholeByLine")
+  public void aSelectionCanJoinThePlanAndLeaveIt() throws Exception {
+    assertEquals(post("/selections/1/follow", Map.of("follow", "true")).getStatus(), 302);
+    assertTrue(selections.load(1).file().brief().follows());
+    assertEquals(selections.load(1).selection().groups().size(), 5);
+    assertTrue(page("/selections/1/need").contains("These people follow the"));
+    post("/selections/1/follow", Map.of("follow", "false"));
+    assertFalse(selections.load(1).file().brief().follows());
+    assertEquals(selections.load(1).selection().groups().size(), 5);
+  }
+
+  @Test(dependsOnMethods = "aSelectionCanJoinThePlanAndLeaveIt")
+  public void hoursOfContendersCountInTheFullCost() throws Exception {
+    Map<String, String> fields = new LinkedHashMap<>();
+    fields.put("lines[0].contender", "slotmeer");
+    fields.put("lines[0].setUp", "10");
+    fields.put("lines[1].contender", "pierbook");
+    fields.put("lines[1].upkeep", "-3");
+    MockHttpServletResponse refused = post("/selections/1/effort", fields);
+    assertEquals(refused.getStatus(), 422);
+    assertTrue(
+        refused
+            .getContentAsString(StandardCharsets.UTF_8)
+            .contains("Hours and minutes lie between 0 and 100,000; found -3."));
+    fields.put("lines[1].upkeep", "");
+    assertEquals(post("/selections/1/effort", fields).getStatus(), 302);
+    String cost = page("/selections/1/cost?cost=full");
+    // ten hours at 38.00, and nothing else
+    assertTrue(cost.contains(">380.00<"), cost);
+    assertTrue(cost.contains("nobody has said how many hours it takes"));
+  }
+}

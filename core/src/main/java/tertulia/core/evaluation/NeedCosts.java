@@ -1,0 +1,188 @@
+package tertulia.core.evaluation;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.joda.money.Money;
+import tertulia.core.fit.Importance;
+import tertulia.core.fit.Need;
+import tertulia.core.path.Ways;
+
+/**
+ * What each must costs: the cheapest total with it less the cheapest total without it, for each
+ * contender and for the selection.
+ *
+ * @param lines the dearest for the selection first
+ * @param together by contender the smallest groups of musts that each cost nothing alone but
+ *     something together
+ */
+public record NeedCosts(List<Line> lines, Map<String, List<Together>> together) {
+  /** Musts beyond this are not looked at in groups. */
+  private static final int MOST_GROUPED = 10;
+
+  public NeedCosts {
+    lines = List.copyOf(lines);
+    together = Map.copyOf(together);
+  }
+
+  /** What giving up a must would do to a contender. */
+  public sealed interface Effect {
+    /** So much dearer with it; 0 if it costs nothing. */
+    record Costs(Money more, Money with, Money without) implements Effect {}
+
+    /** Only without it is there a total. */
+    record RulesOut(Money without) implements Effect {}
+
+    /** With or without it there is no total. */
+    record NoTotal() implements Effect {}
+  }
+
+  /**
+   * One must.
+   *
+   * @param selection what it costs the cheapest contender with and without it; empty if there is no
+   *     total either with or without it
+   */
+  public record Line(Need need, Map<String, Effect> byContender, Optional<Effect> selection) {
+    public Line {
+      byContender = java.util.Collections.unmodifiableMap(new LinkedHashMap<>(byContender));
+    }
+
+    /** What it costs the selection, or nothing if that is not an amount. */
+    public Money amount(Money zero) {
+      return selection
+          .filter(Effect.Costs.class::isInstance)
+          .map(effect -> ((Effect.Costs) effect).more())
+          .orElse(zero);
+    }
+  }
+
+  /** Musts that cost something only together. */
+  public record Together(List<Need> needs, Effect effect) {
+    public Together {
+      needs = List.copyOf(needs);
+    }
+  }
+
+  static NeedCosts of(Evaluation evaluation) {
+    return new Finder(evaluation).find();
+  }
+
+  /** Finds the costs with as few ways as there are musts and contenders. */
+  private record Finder(Evaluation evaluation) {
+    NeedCosts find() {
+      List<Need> musts =
+          evaluation.selection().needs().stream()
+              .filter(need -> need.importance() instanceof Importance.Must)
+              .toList();
+      Map<String, Optional<Money>> with = new LinkedHashMap<>();
+      contenders().forEach(id -> with.put(id, total(evaluation.way(id))));
+      List<Line> lines = new ArrayList<>();
+      for (Need must : musts) {
+        Map<String, Effect> effects = new LinkedHashMap<>();
+        List<Money> without = new ArrayList<>();
+        for (String id : contenders()) {
+          Optional<Money> free = total(evaluation.wayWithout(id, Set.of(must)));
+          free.ifPresent(without::add);
+          effects.put(id, effect(with.getOrDefault(id, Optional.empty()), free));
+        }
+        lines.add(new Line(must, effects, selection(with, without)));
+      }
+      Money zero = Money.zero(evaluation.selection().currency());
+      lines.sort(Comparator.comparing((Line line) -> line.amount(zero)).reversed());
+      Map<String, List<Together>> together = new LinkedHashMap<>();
+      for (String id : contenders()) {
+        List<Together> groups = together(id, lines);
+        if (!groups.isEmpty()) {
+          together.put(id, groups);
+        }
+      }
+      return new NeedCosts(lines, together);
+    }
+
+    private List<String> contenders() {
+      return evaluation.selection().active().stream().map(Contender::id).toList();
+    }
+
+    private Optional<Money> total(Ways ways) {
+      return ways instanceof Ways.Found found
+          ? Optional.of(found.best().ledger().total(evaluation.whatIf().view()))
+          : Optional.empty();
+    }
+
+    private static Effect effect(Optional<Money> with, Optional<Money> without) {
+      if (without.isEmpty()) {
+        return new Effect.NoTotal();
+      }
+      return with.<Effect>map(
+              total -> new Effect.Costs(total.minus(without.get()), total, without.get()))
+          .orElseGet(() -> new Effect.RulesOut(without.get()));
+    }
+
+    private static Optional<Effect> selection(
+        Map<String, Optional<Money>> with, List<Money> without) {
+      Optional<Money> least =
+          with.values().stream().flatMap(Optional::stream).min(Money::compareTo);
+      Optional<Money> free = without.stream().min(Money::compareTo);
+      return free.map(money -> effect(least, Optional.of(money)));
+    }
+
+    /** The smallest groups among the musts that cost a contender nothing alone. */
+    private List<Together> together(String contender, List<Line> lines) {
+      Optional<Money> with = total(evaluation.way(contender));
+      List<Need> free =
+          lines.stream()
+              .filter(line ->
+                  line.byContender().get(contender) instanceof Effect.Costs costs
+                      ? costs.more().isZero()
+                      : with.isEmpty()
+                          && line.byContender().get(contender) instanceof Effect.NoTotal)
+              .map(Line::need)
+              .limit(MOST_GROUPED)
+              .toList();
+      if (free.size() < 2 || isFree(contender, with, free)) {
+        return List.of();
+      }
+      List<Set<Need>> found = new ArrayList<>();
+      List<Together> groups = new ArrayList<>();
+      for (int size = 2; size <= free.size() && size <= 4; size++) {
+        choose(contender, with, free, 0, size, new ArrayList<>(), found, groups);
+      }
+      return groups;
+    }
+
+    private boolean isFree(String contender, Optional<Money> with, List<Need> group) {
+      return total(evaluation.wayWithout(contender, new LinkedHashSet<>(group))).equals(with);
+    }
+
+    private void choose(
+        String contender,
+        Optional<Money> with,
+        List<Need> free,
+        int from,
+        int size,
+        List<Need> chosen,
+        List<Set<Need>> found,
+        List<Together> groups) {
+      if (size == 0) {
+        Set<Need> set = new LinkedHashSet<>(chosen);
+        if (found.stream().noneMatch(set::containsAll) && !isFree(contender, with, chosen)) {
+          found.add(set);
+          groups.add(
+              new Together(chosen, effect(with, total(evaluation.wayWithout(contender, set)))));
+        }
+        return;
+      }
+      for (int i = from; i <= free.size() - size; i++) {
+        chosen.add(free.get(i));
+        choose(contender, with, free, i + 1, size - 1, chosen, found, groups);
+        chosen.removeLast();
+      }
+    }
+  }
+}

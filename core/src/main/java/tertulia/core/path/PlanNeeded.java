@@ -1,0 +1,97 @@
+package tertulia.core.path;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import tertulia.core.billing.UnitsNeeded;
+import tertulia.core.fit.Offering;
+import tertulia.core.fit.Reason;
+import tertulia.core.path.Candidates.Candidate;
+import tertulia.core.time.MonthSpan;
+
+/**
+ * The first plan in the maker's order that would do, month by month.
+ *
+ * @param plan its name; empty where none does
+ * @param months the months in a row in which it is the first that does
+ * @param stops why it does not do in the month after; none at the end of the plan months, or if an
+ *     earlier plan does again
+ */
+public record PlanNeeded(Optional<String> plan, MonthSpan months, List<Reason> stops) {
+  public PlanNeeded {
+    stops = List.copyOf(stops);
+  }
+
+  /** The plans needed over the months, one stretch after the other. */
+  public static List<PlanNeeded> over(
+      List<Offering> offerings, Market market, List<UnitsNeeded> months) {
+    List<Candidate> candidates = Candidates.of(offerings, market).high();
+    List<PlanNeeded> stretches = new ArrayList<>();
+    int from = 0;
+    Optional<String> before =
+        months.isEmpty() ? Optional.empty() : first(candidates, market, months.getFirst());
+    for (int m = 1; m <= months.size(); m++) {
+      Optional<String> now =
+          m == months.size() ? Optional.empty() : first(candidates, market, months.get(m));
+      if (m == months.size() || !now.equals(before)) {
+        List<Reason> stops =
+            m == months.size() || before.isEmpty()
+                ? List.of()
+                : reasons(candidates, market, months.get(m)).getOrDefault(before.get(), List.of());
+        stretches.add(new PlanNeeded(before, new MonthSpan(from, m), stops));
+        from = m;
+        before = now;
+      }
+    }
+    return stretches;
+  }
+
+  private static Optional<String> first(
+      List<Candidate> candidates, Market market, UnitsNeeded needed) {
+    for (Candidate candidate : candidates) {
+      switch (candidate) {
+        case Candidate.Offered offered -> {
+          if (market
+              .fit()
+              .at(offered.option().offering(), offered.option().list(), needed)
+              .qualifies()) {
+            return Optional.of(offered.option().plan().name());
+          }
+        }
+        case Candidate.OnRequest onRequest -> {
+          return Optional.of(onRequest.plan());
+        }
+        case Candidate.Out out -> {}
+      }
+    }
+    return Optional.empty();
+  }
+
+  /** What speaks against each plan, by its name: that of its term with the fewest reasons. */
+  public static Map<String, List<Reason>> against(
+      List<Offering> offerings, Market market, UnitsNeeded needed) {
+    return reasons(Candidates.of(offerings, market).high(), market, needed);
+  }
+
+  private static Map<String, List<Reason>> reasons(
+      List<Candidate> candidates, Market market, UnitsNeeded needed) {
+    Map<String, List<Reason>> reasons = new LinkedHashMap<>();
+    for (Candidate candidate : candidates) {
+      switch (candidate) {
+        case Candidate.Offered offered ->
+            reasons.merge(
+                offered.option().plan().name(),
+                market
+                    .fit()
+                    .at(offered.option().offering(), offered.option().list(), needed)
+                    .reasons(),
+                (a, b) -> b.size() < a.size() ? b : a);
+        case Candidate.OnRequest onRequest -> reasons.put(onRequest.plan(), List.of());
+        case Candidate.Out out -> reasons.put(out.label(), out.verdict().reasons());
+      }
+    }
+    return reasons;
+  }
+}
