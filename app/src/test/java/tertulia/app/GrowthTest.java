@@ -214,6 +214,23 @@ public class GrowthTest extends ServedTest {
     assertTrue(selections.load(1).file().brief().follows());
     assertEquals(selections.load(1).selection().groups().size(), 5);
     assertTrue(page("/selections/1/need").contains("These people follow the"));
+    // the need is saved without its people, which stay those of the plan
+    long version = selections.load(1).version();
+    Map<String, String> need = new LinkedHashMap<>();
+    need.put("version", "" + version);
+    need.put("follows", "true");
+    need.put("title", "Which tool now?");
+    need.put("start", "2027-01");
+    need.put("months", "36");
+    need.put("currency", "EUR");
+    need.put("hour", "38.00");
+    need.put("asOf", "2026-11-24");
+    need.put("demand[0].measure", "seats");
+    need.put("demand[0].rates[0]", "0.5");
+    assertEquals(post("/selections/1/need", need).getStatus(), 302);
+    assertEquals(selections.load(1).file().brief().title(), "Which tool now?");
+    assertEquals(selections.load(1).selection().groups().size(), 5);
+    assertTrue(selections.load(1).file().brief().follows());
     post("/selections/1/follow", Map.of("follow", "false"));
     assertFalse(selections.load(1).file().brief().follows());
     assertEquals(selections.load(1).selection().groups().size(), 5);

@@ -5,6 +5,7 @@ import java.util.List;
 import tertulia.app.display.Dates;
 import tertulia.core.evaluation.Selection;
 import tertulia.core.growth.Group;
+import tertulia.core.growth.Scenario;
 import tertulia.core.growth.Step;
 import tertulia.core.time.Horizon;
 
@@ -20,7 +21,7 @@ public final class ThreadChart {
   private ThreadChart() {}
 
   /** Draws the headcounts of all months with the steps that change them for good. */
-  public static String draw(List<Integer> people, Selection selection) {
+  public static String draw(List<Integer> people, Selection selection, Scenario scenario) {
     Svg svg = new Svg();
     svg.open("svg", "class", "thread", "viewBox", "0 0 1216 58", "aria-hidden", "true");
     String line = profile(people);
@@ -33,7 +34,7 @@ public final class ThreadChart {
     svg.leaf("path", "class", "people", "d", line);
     svg.leaf("line", "class", "cord", "x1", EDGE, "x2", WIDTH - EDGE, "y1", CORD, "y2", CORD);
     years(svg, selection.horizon());
-    steps(svg, selection);
+    steps(svg, selection, scenario);
     return svg.close("svg").toString();
   }
 
@@ -66,12 +67,13 @@ public final class ThreadChart {
     }
   }
 
-  private static void steps(Svg svg, Selection selection) {
+  private static void steps(Svg svg, Selection selection, Scenario scenario) {
     double free = 0;
     for (Group group : selection.groups()) {
       for (Step step : group.steps()) {
         int m = selection.horizon().indexOf(step.from());
-        if (step.end().isEmpty() && selection.horizon().contains(m)) {
+        boolean happens = step.inForce(step.from(), scenario);
+        if (happens && step.end().isEmpty() && selection.horizon().contains(m)) {
           double x = x(m, selection.horizon().months());
           svg.leaf("path", "class", "knot", "d", "M" + Svg.number(x - 4) + " 50l4 -4l4 4l-4 4Z");
           if (Math.abs(x - free) > CLEARANCE) {

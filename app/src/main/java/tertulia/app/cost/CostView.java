@@ -94,7 +94,12 @@ record CostView(
     View view = evaluation.whatIf().view();
     int months = session.table().selection().horizon().months();
     List<Row> rows = new ArrayList<>();
-    rows.add(Row.of("More than the cheapest", cells(session, c -> dearer(session, c))));
+    rows.add(
+        Row.of(
+            evaluation.whatIf().basis() == WhatIf.Basis.FULL
+                ? "More than the cheapest, time counted"
+                : "More than the cheapest",
+            cells(session, c -> dearer(session, c))));
     rows.add(Row.of("To become the cheapest", cells(session, c -> remedy(session, c))));
     rows.add(
         new Row(

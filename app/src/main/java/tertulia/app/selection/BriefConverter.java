@@ -64,8 +64,10 @@ final class BriefConverter {
 
   /** Adds spare lines, so that there is always room to write. */
   static BriefForm withRoom(BriefForm form) {
-    form.groups.forEach(group -> group.steps.add(new PeopleForm.StepLine()));
-    form.groups.add(new PeopleForm.GroupLine());
+    if (!form.follows) {
+      form.groups.forEach(group -> group.steps.add(new PeopleForm.StepLine()));
+      form.groups.add(new PeopleForm.GroupLine());
+    }
     form.rates.add(new BriefForm.RateLine());
     for (int i = 0; i < SPARE; i++) {
       form.needs.add(new BriefForm.NeedLine());
@@ -116,7 +118,7 @@ final class BriefConverter {
   /** The brief a form describes; criteria stay as they are in {@code before}. */
   Converted convert(BriefForm form, Brief before) {
     List<String> ids = new ArrayList<>();
-    List<Brief.GroupPart> groups = new PeopleConverter(fields, places).groups(form.groups, ids);
+    List<Brief.GroupPart> groups = groups(form, before, ids);
     Brief brief =
         new Brief(
             fields.text("title", form.title, 200, true),
@@ -136,7 +138,7 @@ final class BriefConverter {
             rates(form),
             before.scenarios(),
             practice(form),
-            form.follows ? Boolean.TRUE : null);
+            before.followsGrowth());
     if (faults.isEmpty()) {
       BriefCheck.faults(brief).forEach(this::addAtField);
     }
@@ -153,6 +155,16 @@ final class BriefConverter {
     String key =
         row.group(1) + "/" + row.group(2) + (row.group(3) == null ? "" : "/" + row.group(3));
     faults.add(places.getOrDefault(key, "title"), fault.message());
+  }
+
+  /** People that follow the growth plan are not changed here. */
+  private List<Brief.GroupPart> groups(BriefForm form, Brief before, List<String> ids) {
+    if (!before.follows()) {
+      return new PeopleConverter(fields, places).groups(form.groups, ids);
+    }
+    before.groups().forEach(group -> ids.add(group.id()));
+    form.groups = new ArrayList<>(PeopleConverter.lines(before.groups()));
+    return before.groups();
   }
 
   private Brief.@Nullable PracticePart practice(BriefForm form) {

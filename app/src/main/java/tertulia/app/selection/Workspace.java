@@ -128,7 +128,9 @@ public class Workspace {
         moment(session),
         "A month for " + people(session.evaluation().people().total()),
         ThreadChart.draw(
-            session.evaluation().planned().stream().map(People::total).toList(), selection),
+            session.evaluation().planned().stream().map(People::total).toList(),
+            selection,
+            session.query().whatIf().scenario()),
         session.query().month(),
         selection.horizon().months() - 1,
         session.query().typedPeople(),
@@ -276,11 +278,24 @@ public class Workspace {
     String why = session.why("steady", "contender", id);
     return switch (outcome) {
       case Outcome.Found<SteadyCost> found -> {
-        yield Cell.figure(Known.amount(found, SteadyCost::money), why).looking(best ? "best" : "");
+        yield Cell.figure(Known.amount(found, SteadyCost::money), why)
+            .looking(best ? "best" : "")
+            .noting(time(session, id));
       }
       case Outcome.NoPlan<SteadyCost> none -> Cell.missing("—", why);
       case Outcome.Unpriced<SteadyCost> unpriced -> Cell.missing("not known", why);
     };
+  }
+
+  /** What people look after and do by hand in a month, if full cost is read. */
+  private static String time(Session session, String id) {
+    return session.query().whatIf().basis() == WhatIf.Basis.SUBSCRIPTION
+        ? ""
+        : session
+            .evaluation()
+            .steadyTime(id)
+            .map(money -> "+ " + Figures.money(money) + " of people’s time")
+            .orElse("people’s time not known");
   }
 
   /** A contender's total as it reads at the head of its column. */

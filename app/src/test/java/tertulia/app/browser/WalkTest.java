@@ -201,8 +201,7 @@ public class WalkTest extends BrowserTest {
         .containsText("at most " + money(harbourOver36Months()));
     assertThat(column(page, "Kept on one plan", "Slotmeer"))
         .containsText(money(crewOver36Months()));
-    assertThat(column(page, "36 months, spread", "Slotmeer"))
-        .containsText(money(slotmeersWay()));
+    assertThat(column(page, "36 months, spread", "Slotmeer")).containsText(money(slotmeersWay()));
     headcountChangesPlanCostAndOrder(page);
     why(page);
     picture(page);

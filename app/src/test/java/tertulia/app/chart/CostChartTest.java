@@ -162,7 +162,8 @@ public class CostChartTest {
   public void theThreadShowsEveryMonthAndItsSteps() throws Exception {
     List<Integer> people =
         EVALUATION.planned().stream().map(tertulia.core.growth.People::total).toList();
-    Document thread = parsed(ThreadChart.draw(people, Demo.selection()));
+    Document thread =
+        parsed(ThreadChart.draw(people, Demo.selection(), tertulia.core.growth.Scenario.EXPECTED));
     assertEquals(elements(thread, "path", "knot").size(), 2);
     String line = elements(thread, "path", "people").getFirst().getAttribute("d");
     assertEquals(line.split("[ML]").length - 1, people.size());
