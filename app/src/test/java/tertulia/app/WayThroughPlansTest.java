@@ -145,6 +145,18 @@ public class WayThroughPlansTest extends ServedTest {
   }
 
   @Test
+  public void fitSaysWhichPlanUntilWhenAndWhatIsToBlame() throws Exception {
+    String fit = page("/fit?people=75").replaceAll("<[^>]*>", " ").replaceAll("\\s+", " ");
+    assertTrue(fit.contains("Few will do until Apr 2027, then nothing (seats: 75 of 60)"), fit);
+    assertTrue(
+        fit.contains(
+            "shallows has no plan for 75 people: no plan meets “so many seats”; without “so many"
+                + " seats” Few would do."),
+        fit);
+    assertTrue(page("/fit").contains("nothing until Sep 2027, then Few"));
+  }
+
+  @Test
   public void aPriceNobodyKnowsIsNoGap() throws Exception {
     // a demonstration tool priced in francs, in a selection without a rate for them
     String cost =

@@ -91,7 +91,10 @@ record WayView(Row kept, Row monthly, String ribbon, List<Line> lines, List<Stri
     String why = session.why("way", "contender", contender.id());
     View view = session.evaluation().whatIf().view();
     return session.evaluation().wayAllMonthly(contender.id()) instanceof Ways.Found found
-        ? Cell.figure(Figures.money(found.best().ledger().total(view)), why)
+        ? Cell.figure(
+            (found.isAtMost() ? "at most " : "")
+                + Figures.money(found.best().ledger().total(view)),
+            why)
         : Cell.missing("—", why).noting("not sold monthly all through");
   }
 

@@ -71,6 +71,32 @@ public record Brief(
         null);
   }
 
+  private Brief copy(
+      List<GroupPart> otherGroups,
+      List<DemandPart> otherDemand,
+      List<CriterionPart> otherCriteria,
+      List<RatePart> otherRates,
+      @Nullable List<ScenarioPart> otherScenarios,
+      @Nullable Boolean follows) {
+    return new Brief(
+        title,
+        purpose,
+        asOf,
+        start,
+        months,
+        currency,
+        priceRisePercent,
+        otherGroups,
+        otherDemand,
+        averagePayment,
+        needs,
+        otherCriteria,
+        otherRates,
+        otherScenarios,
+        practice,
+        follows);
+  }
+
   /** Whether the groups are those of the workspace's growth plan. */
   public boolean follows() {
     return Boolean.TRUE.equals(followsGrowth);
@@ -78,109 +104,29 @@ public record Brief(
 
   /** This brief with other people. */
   public Brief with(List<GroupPart> others, @Nullable List<ScenarioPart> otherScenarios) {
-    return new Brief(
-        title,
-        purpose,
-        asOf,
-        start,
-        months,
-        currency,
-        priceRisePercent,
-        others,
-        demand,
-        averagePayment,
-        needs,
-        criteria,
-        rates,
-        otherScenarios,
-        practice,
-        followsGrowth);
+    return copy(others, demand, criteria, rates, otherScenarios, followsGrowth);
   }
 
   /** This brief without what is needed for each head of groups that are not there. */
   public Brief withoutOtherRates() {
     List<String> ids = groups.stream().map(GroupPart::id).toList();
     List<DemandPart> kept = demand.stream().map(part -> part.only(ids)).toList();
-    return new Brief(
-        title,
-        purpose,
-        asOf,
-        start,
-        months,
-        currency,
-        priceRisePercent,
-        groups,
-        kept,
-        averagePayment,
-        needs,
-        criteria,
-        rates,
-        scenarios,
-        practice,
-        followsGrowth);
+    return copy(groups, kept, criteria, rates, scenarios, followsGrowth);
   }
 
   /** This brief with people that follow the workspace's growth plan, or stay as they are now. */
   public Brief following(boolean follow) {
-    return new Brief(
-        title,
-        purpose,
-        asOf,
-        start,
-        months,
-        currency,
-        priceRisePercent,
-        groups,
-        demand,
-        averagePayment,
-        needs,
-        criteria,
-        rates,
-        scenarios,
-        practice,
-        follow ? Boolean.TRUE : null);
+    return copy(groups, demand, criteria, rates, scenarios, follow ? Boolean.TRUE : null);
   }
 
   /** This brief with other rates of exchange. */
   public Brief with(List<RatePart> otherRates) {
-    return new Brief(
-        title,
-        purpose,
-        asOf,
-        start,
-        months,
-        currency,
-        priceRisePercent,
-        groups,
-        demand,
-        averagePayment,
-        needs,
-        criteria,
-        otherRates,
-        scenarios,
-        practice,
-        followsGrowth);
+    return copy(groups, demand, criteria, otherRates, scenarios, followsGrowth);
   }
 
   /** This brief with other criteria. */
   public Brief judgedBy(List<CriterionPart> others) {
-    return new Brief(
-        title,
-        purpose,
-        asOf,
-        start,
-        months,
-        currency,
-        priceRisePercent,
-        groups,
-        demand,
-        averagePayment,
-        needs,
-        others,
-        rates,
-        scenarios,
-        practice,
-        followsGrowth);
+    return copy(groups, demand, others, rates, scenarios, followsGrowth);
   }
 
   /**

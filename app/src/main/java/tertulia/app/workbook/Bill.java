@@ -48,4 +48,22 @@ final class Bill {
     this.kind = kind;
     this.rate = rate;
   }
+
+  /** Writes what heads each of its rows. */
+  void head(Sheet sheet, int row, int number) {
+    sheet.number(row, 0, number);
+    sheet.number(row, 1, due);
+    sheet.number(row, 2, covers.from());
+    sheet.number(row, 3, covers.end());
+    sheet.text(row, 4, option.label());
+  }
+
+  static int decimals(CurrencyUnit currency) {
+    return currency.getDecimalPlaces();
+  }
+
+  /** The last month that any of the invoices covers; −1 if there is none. */
+  static int lastMonth(List<Bill> bills) {
+    return bills.stream().mapToInt(bill -> bill.covers.end()).max().orElse(0) - 1;
+  }
 }

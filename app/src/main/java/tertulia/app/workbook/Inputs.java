@@ -3,6 +3,7 @@ package tertulia.app.workbook;
 import java.math.BigDecimal;
 import java.util.HashMap;
 import java.util.Map;
+import tertulia.core.money.ExchangeRate;
 
 /** The sheet of everything that was entered; each input has one cell, named by what it is. */
 final class Inputs {
@@ -46,5 +47,11 @@ final class Inputs {
 
   String of(String label, int value, String source) {
     return of(label, BigDecimal.valueOf(value), source);
+  }
+
+  /** The cell of a rate of exchange. */
+  String rate(ExchangeRate rate) {
+    return of(
+        "1 " + rate.from() + " in " + rate.to(), rate.rate(), rate.on() + ", " + rate.source());
   }
 }

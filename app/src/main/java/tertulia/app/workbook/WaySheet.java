@@ -6,7 +6,6 @@ import static tertulia.app.workbook.Rounded.money;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -14,7 +13,6 @@ import org.joda.money.CurrencyUnit;
 import tertulia.core.billing.Invoice;
 import tertulia.core.billing.InvoiceLine;
 import tertulia.core.billing.Leaving;
-import tertulia.core.billing.View;
 import tertulia.core.evaluation.Evaluation;
 import tertulia.core.growth.Measure;
 import tertulia.core.money.ExchangeRate;
@@ -32,8 +30,6 @@ import tertulia.core.time.MonthSpan;
  * term holds when is as it was found; every amount follows the inputs.
  */
 final class WaySheet {
-  private static final int MONTHS = 13;
-  private static final int NUMBERS = 6;
   private static final int FIRST_ROW = 9;
   private final Evaluation evaluation;
   private final Way way;
@@ -81,7 +77,7 @@ final class WaySheet {
     sheet.width(0, 10);
     sheet.width(4, 34);
     sheet.width(5, 30);
-    sheet.freeze(MONTHS, NUMBERS + 2);
+    sheet.freeze(Columns.MONTHS, Columns.NUMBERS + 2);
     monthNumbers();
     units();
     row += 2;
@@ -93,28 +89,24 @@ final class WaySheet {
     }
     ownShares = firstBill + bills.size() + 5;
     lines(firstLine);
-    bills(firstBill);
-    ownShares();
-    return totals(firstBill);
+    BillsBlock block = new BillsBlock(evaluation, way, sheet, inputs, tool, bills, billRows);
+    block.write(firstBill);
+    block.ownShares(ownShares);
+    return block.totals(firstBill);
   }
 
   private int horizon() {
     return evaluation.selection().horizon().months();
   }
 
-  private int lastMonth() {
-    return bills.stream().mapToInt(bill -> bill.covers.end()).max().orElse(0) - 1;
-  }
-
-  private int column(int m) {
-    return MONTHS + m;
-  }
-
   private void monthNumbers() {
-    sheet.heading(NUMBERS, 0, "plan month");
-    for (int m = 0; m <= Math.max(lastMonth(), horizon() - 1); m++) {
-      sheet.number(NUMBERS, column(m), m);
-      sheet.heading(NUMBERS + 1, column(m), evaluation.selection().horizon().month(m).toString());
+    sheet.heading(Columns.NUMBERS, 0, "plan month");
+    for (int m = 0; m <= Math.max(Bill.lastMonth(bills), horizon() - 1); m++) {
+      sheet.number(Columns.NUMBERS, Columns.month(m), m);
+      sheet.heading(
+          Columns.NUMBERS + 1,
+          Columns.month(m),
+          evaluation.selection().horizon().month(m).toString());
     }
   }
 
@@ -210,7 +202,10 @@ final class WaySheet {
       }
       case Charge.Counted counted ->
           "MAX("
-              + Sheet.across(unitRow(leg.option(), counted), column(leg.months().from()), column(m))
+              + Sheet.across(
+                  unitRow(leg.option(), counted),
+                  Columns.month(leg.months().from()),
+                  Columns.month(m))
               + ")";
     };
   }
@@ -235,7 +230,7 @@ final class WaySheet {
                     .orElse(0);
             sheet.count(
                 at,
-                column(m),
+                Columns.month(m),
                 prices.paid(option, charge, demands.whole(charge.measure(), m), ownedUnits));
           }
           return at;
@@ -272,7 +267,7 @@ final class WaySheet {
           sheet.text(at, 4, option.label());
           sheet.text(at, 5, measure.label() + " that count");
           for (int m = 0; m < horizon(); m++) {
-            sheet.count(at, column(m), seats(option, measure, m));
+            sheet.count(at, Columns.month(m), seats(option, measure, m));
           }
           return at;
         });
@@ -307,7 +302,10 @@ final class WaySheet {
   }
 
   private String onceUnits(Option option, Charge.OneOff charge, int m) {
-    return charge.each().map(measure -> Sheet.at(seatRow(option, measure), column(m))).orElse("1");
+    return charge
+        .each()
+        .map(measure -> Sheet.at(seatRow(option, measure), Columns.month(m)))
+        .orElse("1");
   }
 
   private Way.Leg legAt(int m) {
@@ -326,7 +324,7 @@ final class WaySheet {
       String seats =
           usage.included().perSeat().signum() == 0
               ? "0"
-              : Sheet.at(seatRow(leg.option(), usage.included().seats()), column(m));
+              : Sheet.at(seatRow(leg.option(), usage.included().seats()), Columns.month(m));
       String blocks = prices.blocks(leg.option(), usage, demands.of(usage.measure(), m), seats);
       bill(leg, m, m + 1).lines.add(new Used(leg, usage, blocks, m));
     }
@@ -408,14 +406,9 @@ final class WaySheet {
   private static final int PRICE = 8;
   private static final int PRICE_BEFORE = 9;
   private static final int INVOICED = 10;
-  private static final int AMOUNT = 11;
-
-  private static int decimals(CurrencyUnit currency) {
-    return currency.getDecimalPlaces();
-  }
 
   private String amount(Option option, String exactly, CurrencyUnit currency) {
-    return money(prices.untaxed(option, exactly), decimals(currency));
+    return money(prices.untaxed(option, exactly), Bill.decimals(currency));
   }
 
   private record Stretch(Reductions reductions, int months) {}
@@ -480,7 +473,7 @@ final class WaySheet {
                 + stretch.months());
       }
       String due = amount(leg.option(), String.join("+", sum), charge.currency());
-      sheet.formula(row, AMOUNT, "IF(" + isDearer + "," + due + ",0)");
+      sheet.formula(row, Columns.AMOUNT, "IF(" + isDearer + "," + due + ",0)");
       chain.before = row;
     }
   }
@@ -511,7 +504,7 @@ final class WaySheet {
           prices.inForce(leg.option(), charge.name(), "price, once", charge.price(), month / 12);
       String left =
           prices.after(Reductions.of(offers(leg), charge, month), price + "*" + here, here);
-      sheet.formula(row, AMOUNT, amount(leg.option(), left, charge.currency()));
+      sheet.formula(row, Columns.AMOUNT, amount(leg.option(), left, charge.currency()));
     }
   }
 
@@ -542,7 +535,7 @@ final class WaySheet {
               leg.option(), charge.name(), "price of a block", charge.price(), month / 12);
       String left =
           prices.after(Reductions.of(offers(leg), charge, month), price + "*" + here, here);
-      sheet.formula(row, AMOUNT, amount(leg.option(), left, charge.currency()));
+      sheet.formula(row, Columns.AMOUNT, amount(leg.option(), left, charge.currency()));
     }
   }
 
@@ -577,7 +570,7 @@ final class WaySheet {
               + ")";
       String left =
           prices.after(Reductions.of(offers(leg), charge, month), here + "*" + each, here);
-      sheet.formula(row, AMOUNT, amount(leg.option(), left, charge.currency()));
+      sheet.formula(row, Columns.AMOUNT, amount(leg.option(), left, charge.currency()));
     }
 
     private String averagePayment(CurrencyUnit currency) {
@@ -596,7 +589,7 @@ final class WaySheet {
               .rates()
               .latest(reporting, currency, evaluation.selection().asOf())
               .orElseThrow();
-      return average + "*" + rateCell(rate);
+      return average + "*" + inputs.rate(rate);
     }
   }
 
@@ -622,7 +615,7 @@ final class WaySheet {
       List<String> touched = new ArrayList<>(List.of("0"));
       for (int i = 0; i < bill.lines.indexOf(this); i++) {
         if (isTouched(bill.lines.get(i))) {
-          touched.add(Sheet.at(first + i, AMOUNT));
+          touched.add(Sheet.at(first + i, Columns.AMOUNT));
         }
       }
       String off =
@@ -632,7 +625,7 @@ final class WaySheet {
               line.offer().words());
       sheet.formula(
           row,
-          AMOUNT,
+          Columns.AMOUNT,
           "-MIN("
               + amount(leg.option(), off, line.benefit().amount().currency())
               + ",MAX(0,"
@@ -683,7 +676,9 @@ final class WaySheet {
           charged.add(
               "SUM("
                   + Sheet.across(
-                      ownShares + i, column(year.from()), column(year.from() + line.months() - 1))
+                      ownShares + i,
+                      Columns.month(year.from()),
+                      Columns.month(year.from() + line.months() - 1))
                   + ")");
         }
       }
@@ -693,10 +688,11 @@ final class WaySheet {
               + line.months();
       sheet.formula(
           row,
-          AMOUNT,
+          Columns.AMOUNT,
           "MAX(0,"
               + money(
-                  prices.untaxed(leg.option(), least) + "/12", decimals(line.minimum().currency()))
+                  prices.untaxed(leg.option(), least) + "/12",
+                  Bill.decimals(line.minimum().currency()))
               + "-("
               + String.join("+", charged)
               + "))");
@@ -722,8 +718,10 @@ final class WaySheet {
       int credited = java.util.Objects.requireNonNull(billRows.get(of));
       sheet.formula(
           row,
-          AMOUNT,
-          "-SUM(" + Sheet.across(credited, column(leave), column(of.covers.end() - 1)) + ")");
+          Columns.AMOUNT,
+          "-SUM("
+              + Sheet.across(credited, Columns.month(leave), Columns.month(of.covers.end() - 1))
+              + ")");
     }
   }
 
@@ -757,175 +755,12 @@ final class WaySheet {
     int at = first;
     for (int i = 0; i < bills.size(); i++) {
       for (Bill.Line line : bills.get(i).lines) {
-        head(at, i);
+        bills.get(i).head(sheet, at, i + 1);
         sheet.text(at, 5, line.name());
         sheet.text(at, 12, bills.get(i).currency.getCode());
         line.write(at);
         at++;
       }
     }
-  }
-
-  private void head(int at, int i) {
-    Bill bill = bills.get(i);
-    sheet.number(at, 0, i + 1);
-    sheet.number(at, 1, bill.due);
-    sheet.number(at, 2, bill.covers.from());
-    sheet.number(at, 3, bill.covers.end());
-    sheet.text(at, 4, bill.option.label());
-  }
-
-  private static final int OWN = 6;
-  private static final int RATE = 7;
-  private static final int REPORTED = 8;
-  private static final int MINOR = 9;
-  private static final int EACH = 10;
-  private static final int LEFT_OVER = 11;
-
-  private String rateCell(ExchangeRate rate) {
-    return inputs.of(
-        "1 " + rate.from() + " in " + rate.to(), rate.rate(), rate.on() + ", " + rate.source());
-  }
-
-  private void bills(int first) {
-    String[] heads = {
-      "Invoice",
-      "due in",
-      "covers from",
-      "to before",
-      "plan and term",
-      "",
-      "in its currency",
-      "rate",
-      "reported",
-      "minor units",
-      "each month",
-      "left over"
-    };
-    for (int i = 0; i < heads.length; i++) {
-      sheet.heading(first - 1, i, heads[i]);
-    }
-    int decimals = decimals(evaluation.selection().currency());
-    int line = first - bills.stream().mapToInt(bill -> bill.lines.size()).sum() - 2;
-    for (int i = 0; i < bills.size(); i++) {
-      Bill bill = bills.get(i);
-      int at = first + i;
-      head(at, i);
-      sheet.formula(
-          at,
-          OWN,
-          "SUM("
-              + Sheet.at(line, AMOUNT)
-              + ":"
-              + Sheet.at(line + bill.lines.size() - 1, AMOUNT)
-              + ")");
-      line += bill.lines.size();
-      if (bill.rate.isPresent()) {
-        sheet.formula(at, RATE, rateCell(bill.rate.get()));
-        sheet.formula(at, REPORTED, money(Sheet.at(at, OWN) + "*" + Sheet.at(at, RATE), decimals));
-      } else {
-        sheet.number(at, RATE, 1);
-        sheet.formula(at, REPORTED, money(Sheet.at(at, OWN), decimals));
-      }
-      shares(at, bill, REPORTED, decimals);
-    }
-  }
-
-  /** An amount divided over the months it covers; what is left over goes to the earliest. */
-  private void shares(int at, Bill bill, int amount, int decimals) {
-    String unit = "10^" + decimals;
-    String months = "(" + Sheet.at(at, 3) + "-" + Sheet.at(at, 2) + ")";
-    sheet.count(at, MINOR, "ROUND(" + Sheet.at(at, amount) + "*" + unit + ",0)");
-    sheet.count(at, EACH, "TRUNC(" + Sheet.at(at, MINOR) + "/" + months + ")");
-    sheet.count(
-        at,
-        LEFT_OVER,
-        "ABS(" + Sheet.at(at, MINOR) + "-" + Sheet.at(at, EACH) + "*" + months + ")");
-    for (int m = bill.covers.from(); m < bill.covers.end(); m++) {
-      sheet.formula(
-          at,
-          column(m),
-          "("
-              + Sheet.held(at, EACH)
-              + "+IF("
-              + Sheet.at(NUMBERS, column(m))
-              + "-"
-              + Sheet.held(at, 2)
-              + "<"
-              + Sheet.held(at, LEFT_OVER)
-              + ",SIGN("
-              + Sheet.held(at, MINOR)
-              + "),0))/"
-              + unit);
-    }
-  }
-
-  /** Shares in the invoices' own currency, which a yearly minimum is held against. */
-  private void ownShares() {
-    if (bills.stream().noneMatch(bill -> bill.kind == Bill.Kind.TO_MINIMUM)) {
-      return;
-    }
-    sheet.heading(ownShares - 1, 0, "The same in the invoices’ own currency");
-    for (int i = 0; i < bills.size(); i++) {
-      Bill bill = bills.get(i);
-      if (bill.kind == Bill.Kind.CHARGES) {
-        int at = ownShares + i;
-        head(at, i);
-        sheet.formula(at, OWN, Sheet.at(java.util.Objects.requireNonNull(billRows.get(bill)), OWN));
-        shares(at, bill, OWN, decimals(bill.currency));
-      }
-    }
-  }
-
-  private Totals totals(int first) {
-    int last = first + bills.size() - 1;
-    int spread = last + 1;
-    int cash = last + 2;
-    sheet.heading(spread, 0, "Together, spread");
-    sheet.heading(cash, 0, "Together, cash");
-    int months = Math.max(lastMonth(), horizon() - 1);
-    for (int m = 0; m <= months; m++) {
-      String column = Sheet.at(first, column(m)) + ":" + Sheet.at(last, column(m));
-      sheet.formula(spread, column(m), "SUM(" + column + ")");
-      sheet.formula(
-          cash,
-          column(m),
-          "SUMIF("
-              + Sheet.down(1, first, last)
-              + ","
-              + Sheet.at(NUMBERS, column(m))
-              + ","
-              + Sheet.down(REPORTED, first, last)
-              + ")");
-    }
-    sheet.heading(0, 0, tool);
-    sheet.text(1, 0, way.label());
-    Map<View, Integer> rows = new LinkedHashMap<>();
-    rows.put(View.SPREAD, spread);
-    rows.put(View.CASH, cash);
-    int at = 2;
-    for (Map.Entry<View, Integer> view : rows.entrySet()) {
-      total(
-          at++,
-          horizon() + " months, " + view.getKey().words(),
-          "SUM(" + Sheet.across(view.getValue(), column(0), column(horizon() - 1)) + ")",
-          way.ledger().total(view.getKey()).getAmount());
-    }
-    String past =
-        months >= horizon()
-            ? "SUM(" + Sheet.across(spread, column(horizon()), column(months)) + ")"
-            : "0";
-    total(
-        at, "committed past them, spread", past, way.ledger().pastHorizon(View.SPREAD).getAmount());
-    return new Totals(sheet.from(2, 6), sheet.from(3, 6), sheet.from(4, 6));
-  }
-
-  private void total(int at, String label, String formula, java.math.BigDecimal found) {
-    sheet.heading(at, 4, label);
-    sheet.formula(at, 6, formula);
-    sheet.text(at, 7, "as Tertulia found it");
-    sheet.number(at, 8, found.doubleValue());
-    sheet.text(at, 9, "difference");
-    sheet.formula(at, 10, "ROUND(" + Sheet.at(at, 6) + "-" + Sheet.at(at, 8) + ",4)");
   }
 }
