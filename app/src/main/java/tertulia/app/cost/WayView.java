@@ -92,8 +92,7 @@ record WayView(Row kept, Row monthly, String ribbon, List<Line> lines, List<Stri
     View view = session.evaluation().whatIf().view();
     return session.evaluation().wayAllMonthly(contender.id()) instanceof Ways.Found found
         ? Cell.figure(
-            (found.isAtMost() ? "at most " : "")
-                + Figures.money(found.best().ledger().total(view)),
+            (found.isAtMost() ? "at most " : "") + Figures.money(found.best().ledger().total(view)),
             why)
         : Cell.missing("—", why).noting("not sold monthly all through");
   }
