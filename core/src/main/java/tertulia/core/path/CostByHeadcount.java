@@ -58,7 +58,7 @@ public record CostByHeadcount(int most, Map<String, Curve> curves, List<Lead> le
               new Point(
                   Money.ofMinor(currency, minors[n - 1]),
                   options.get(chosen[n - 1]),
-                  open.stream().anyMatch(minors -> minors[n - 1] >= 0)))
+                  open.stream().anyMatch(minors -> n <= minors.length && minors[n - 1] >= 0)))
           : Optional.empty();
     }
 

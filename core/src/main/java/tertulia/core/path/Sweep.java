@@ -114,7 +114,7 @@ final class Sweep {
   /**
    * What one candidate costs.
    *
-   * @param minors by n − 1; −1 where it is out
+   * @param minors by n − 1; −1 where it is out, as it is past the end
    */
   private record Swept(String label, boolean priced, long[] minors) {}
 
@@ -159,7 +159,7 @@ final class Sweep {
     long least = Long.MAX_VALUE;
     int best = (int) NONE;
     for (int c = 0; c < priced.length; c++) {
-      if (priced[c].length > 0) {
+      if (i < priced[c].length) {
         long minor = priced[c][i];
         if (minor != NONE && (minor < least || minor == least && c == before)) {
           least = minor;
@@ -225,37 +225,45 @@ final class Sweep {
     if (!plain) {
       return Optional.empty();
     }
-    long[] minors = new long[most];
     Measure ranged = option.plan().range().measure();
     int cap = option.plan().range().cap().orElse(Integer.MAX_VALUE);
     boolean capUnknown = cap != Integer.MAX_VALUE && !market.demands().containsKey(ranged);
     if (capUnknown || !market.fit().musts(option.offering(), option.list()).isEmpty()) {
-      java.util.Arrays.fill(minors, NONE);
-      return Optional.of(minors);
+      return Optional.of(new long[0]);
     }
+    long[] minors = new long[cap == Integer.MAX_VALUE ? most : within(demand(ranged), cap)];
     for (Charge charge : option.list().charges()) {
       if (charge instanceof Charge.Held held) {
         add(option, held, minors);
       }
     }
     if (market.rate(option.list()).isPresent()) {
-      for (int i = 0; i < most; i++) {
+      for (int i = 0; i < minors.length; i++) {
         minors[i] = minors[i] < 0 ? NONE : conversion.get().applyAsLong(minors[i]);
       }
     }
     boolean ends =
         option.list().charges().stream()
             .anyMatch(c -> c instanceof Charge.Counted counted && counted.mostUnits().isPresent());
-    for (int i = 0; ends && i < most; i++) {
+    for (int i = 0; ends && i < minors.length; i++) {
       minors[i] = Math.max(NONE, minors[i]);
     }
-    if (cap != Integer.MAX_VALUE) {
-      int[] needed = demand(ranged);
-      for (int i = 0; i < most; i++) {
-        minors[i] = needed[i] > cap ? NONE : minors[i];
+    return Optional.of(minors);
+  }
+
+  /** How many headcounts stay within a cap; demand never falls as people grow more. */
+  private static int within(int[] needed, int cap) {
+    int low = 0;
+    int high = needed.length;
+    while (low < high) {
+      int middle = (low + high) / 2;
+      if (needed[middle] > cap) {
+        high = middle;
+      } else {
+        low = middle + 1;
       }
     }
-    return Optional.of(minors);
+    return low;
   }
 
   /** Adds a charge's rounded amounts; beyond its last band the sum stays below 0. */
@@ -266,12 +274,12 @@ final class Sweep {
     long each = charge instanceof Charge.PerUnit ? price.applyAsLong(1) : NONE;
     if (each >= 0 && each % unit == 0 && each / unit < Integer.MAX_VALUE) {
       long minor = each / unit;
-      for (int i = 0; i < most; i++) {
+      for (int i = 0; i < minors.length; i++) {
         minors[i] += minor * units[i];
       }
       return;
     }
-    for (int i = 0; i < most; i++) {
+    for (int i = 0; i < minors.length; i++) {
       long exact = price.applyAsLong(units[i]);
       minors[i] = exact == NONE ? OUT : minors[i] + TenThousandths.halfUp(exact, unit);
     }
@@ -279,19 +287,20 @@ final class Sweep {
 
   /** Units paid for, by n − 1. */
   private int[] units(Option option, Charge.Held charge) {
-    int[] units = new int[most];
-    switch (charge) {
-      case Charge.Flat flat -> java.util.Arrays.fill(units, 1);
-      case Charge.Counted counted -> {
-        int[] needed = demand(counted.measure());
-        if (counted.rule().equals(UnitRule.PLAIN) && option.plan().range().least() == 0) {
-          return needed;
-        }
-        for (int i = 0; i < most; i++) {
-          units[i] = option.plan().paidUnits(counted, needed[i]);
-        }
+    return switch (charge) {
+      case Charge.Flat flat -> {
+        int[] one = new int[most];
+        java.util.Arrays.fill(one, 1);
+        yield one;
       }
+      case Charge.Counted counted -> paid(option, counted, demand(counted.measure()));
+    };
+  }
+
+  private static int[] paid(Option option, Charge.Counted charge, int[] needed) {
+    if (charge.rule().equals(UnitRule.PLAIN) && option.plan().range().least() == 0) {
+      return needed;
     }
-    return units;
+    return java.util.Arrays.stream(needed).map(n -> option.plan().paidUnits(charge, n)).toArray();
   }
 }
