@@ -287,7 +287,9 @@ final class WaySheet {
       }
       String units =
           "MAX(0," + onceUnits(leg.option(), charge, m) + "-MAX(" + String.join(",", before) + "))";
-      bill(leg, m, m + 1).lines.add(new Once(leg, charge, units, m));
+      String each =
+          prices.inForce(leg.option(), charge.name(), "price, once", charge.price(), m / 12);
+      bill(leg, m, m + 1).lines.add(new InMonth(leg, charge, m, units, each));
     }
   }
 
@@ -326,13 +328,24 @@ final class WaySheet {
               ? "0"
               : Sheet.at(seatRow(leg.option(), usage.included().seats()), Columns.month(m));
       String blocks = prices.blocks(leg.option(), usage, demands.of(usage.measure(), m), seats);
-      bill(leg, m, m + 1).lines.add(new Used(leg, usage, blocks, m));
+      String each =
+          prices.inForce(leg.option(), usage.name(), "price of a block", usage.price(), m / 12);
+      bill(leg, m, m + 1).lines.add(new InMonth(leg, usage, m, blocks, each));
     }
   }
 
   private void fees(Way.Leg leg, Charge.PaymentFee fee) {
     for (int m = leg.months().from(); m < leg.months().end(); m++) {
-      bill(leg, m, m + 1).lines.add(new Fee(leg, fee, m));
+      String each =
+          "("
+              + averagePayment(fee.currency())
+              + "*"
+              + prices.number(leg.option(), fee.name(), "share of a payment", fee.share())
+              + "+"
+              + prices.inForce(leg.option(), fee.name(), "fixed for a payment", fee.fixed(), m / 12)
+              + ")";
+      String payments = demands.of(fee.payments(), m);
+      bill(leg, m, m + 1).lines.add(new InMonth(leg, fee, m, payments, each));
     }
   }
 
@@ -478,17 +491,20 @@ final class WaySheet {
     }
   }
 
-  private final class Once implements Bill.Line {
+  /** A charge of one month: so many units, each at so much, after offers. */
+  private final class InMonth implements Bill.Line {
     private final Way.Leg leg;
-    private final Charge.OneOff charge;
-    private final String units;
+    private final Charge charge;
     private final int month;
+    private final String units;
+    private final String each;
 
-    Once(Way.Leg leg, Charge.OneOff charge, String units, int month) {
+    InMonth(Way.Leg leg, Charge charge, int month, String units, String each) {
       this.leg = leg;
       this.charge = charge;
-      this.units = units;
       this.month = month;
+      this.units = units;
+      this.each = each;
     }
 
     @Override
@@ -500,97 +516,29 @@ final class WaySheet {
     public void write(int row) {
       sheet.count(row, UNITS, units);
       String here = Sheet.at(row, UNITS);
-      String price =
-          prices.inForce(leg.option(), charge.name(), "price, once", charge.price(), month / 12);
-      String left =
-          prices.after(Reductions.of(offers(leg), charge, month), price + "*" + here, here);
-      sheet.formula(row, Columns.AMOUNT, amount(leg.option(), left, charge.currency()));
-    }
-  }
-
-  private final class Used implements Bill.Line {
-    private final Way.Leg leg;
-    private final Charge.Usage charge;
-    private final String blocks;
-    private final int month;
-
-    Used(Way.Leg leg, Charge.Usage charge, String blocks, int month) {
-      this.leg = leg;
-      this.charge = charge;
-      this.blocks = blocks;
-      this.month = month;
-    }
-
-    @Override
-    public String name() {
-      return charge.name();
-    }
-
-    @Override
-    public void write(int row) {
-      sheet.count(row, UNITS, blocks);
-      String here = Sheet.at(row, UNITS);
-      String price =
-          prices.inForce(
-              leg.option(), charge.name(), "price of a block", charge.price(), month / 12);
-      String left =
-          prices.after(Reductions.of(offers(leg), charge, month), price + "*" + here, here);
-      sheet.formula(row, Columns.AMOUNT, amount(leg.option(), left, charge.currency()));
-    }
-  }
-
-  private final class Fee implements Bill.Line {
-    private final Way.Leg leg;
-    private final Charge.PaymentFee charge;
-    private final int month;
-
-    Fee(Way.Leg leg, Charge.PaymentFee charge, int month) {
-      this.leg = leg;
-      this.charge = charge;
-      this.month = month;
-    }
-
-    @Override
-    public String name() {
-      return charge.name();
-    }
-
-    @Override
-    public void write(int row) {
-      sheet.count(row, UNITS, demands.of(charge.payments(), month));
-      String here = Sheet.at(row, UNITS);
-      String each =
-          "("
-              + averagePayment(charge.currency())
-              + "*"
-              + prices.number(leg.option(), charge.name(), "share of a payment", charge.share())
-              + "+"
-              + prices.inForce(
-                  leg.option(), charge.name(), "fixed for a payment", charge.fixed(), month / 12)
-              + ")";
       String left =
           prices.after(Reductions.of(offers(leg), charge, month), here + "*" + each, here);
       sheet.formula(row, Columns.AMOUNT, amount(leg.option(), left, charge.currency()));
     }
+  }
 
-    private String averagePayment(CurrencyUnit currency) {
-      CurrencyUnit reporting = evaluation.selection().currency();
-      String average =
-          inputs.of(
-              "Average payment, " + reporting,
-              evaluation.selection().averagePayment().orElseThrow(),
-              "");
-      if (currency.equals(reporting)) {
-        return average;
-      }
-      ExchangeRate rate =
-          evaluation
-              .selection()
-              .rates()
-              .latest(reporting, currency, evaluation.selection().asOf())
-              .orElseThrow();
-      return average + "*" + inputs.rate(rate);
+  private String averagePayment(CurrencyUnit currency) {
+    CurrencyUnit reporting = evaluation.selection().currency();
+    String average =
+        inputs.of(
+            "Average payment, " + reporting,
+            evaluation.selection().averagePayment().orElseThrow(),
+            "");
+    if (currency.equals(reporting)) {
+      return average;
     }
+    ExchangeRate rate =
+        evaluation
+            .selection()
+            .rates()
+            .latest(reporting, currency, evaluation.selection().asOf())
+            .orElseThrow();
+    return average + "*" + inputs.rate(rate);
   }
 
   private final class TakenOff implements Bill.Line {
@@ -637,9 +585,7 @@ final class WaySheet {
     private boolean isTouched(Bill.Line other) {
       return switch (other) {
         case Held held -> line.offer().touches(held.charge);
-        case Once once -> line.offer().touches(once.charge);
-        case Used used -> line.offer().touches(used.charge);
-        case Fee fee -> line.offer().touches(fee.charge);
+        case InMonth inMonth -> line.offer().touches(inMonth.charge);
         case TakenOff off -> true;
         default -> false;
       };
