@@ -29,6 +29,9 @@ import tertulia.core.pricing.UnitRule;
 final class Sweep {
   private static final long NONE = TenThousandths.NONE;
 
+  /** The cost of a priced candidate where it is out: above every cost. */
+  private static final long ABOVE_ALL = Long.MAX_VALUE;
+
   /** So far below 0 that no further charge makes it a cost. */
   private static final long OUT = Long.MIN_VALUE / 2;
 
@@ -114,7 +117,8 @@ final class Sweep {
   /**
    * What one candidate costs.
    *
-   * @param minors by n − 1; −1 where it is out, as it is past the end
+   * @param minors by n − 1; where it is out, above all if it is priced and −1 if not; out past the
+   *     end
    */
   private record Swept(String label, boolean priced, long[] minors) {}
 
@@ -130,13 +134,12 @@ final class Sweep {
         open.add(candidates.get(c).minors());
       }
     }
-    long[] minors = new long[most];
+    long[] least = least(priced);
     int[] chosen = new int[most];
     List<PlanChange> changes = new ArrayList<>();
     int before = (int) NONE;
     for (int i = 0; i < most; i++) {
-      int best = cheapest(priced, i, before);
-      minors[i] = best < 0 ? NONE : priced[best][i];
+      int best = at(priced, i, least[i], before);
       chosen[i] = best;
       if (i == 0 || best != before) {
         changes.add(
@@ -147,27 +150,38 @@ final class Sweep {
     }
     return new Curve(
         market.reporting(),
-        minors,
+        least,
         chosen,
         open,
         candidates.stream().map(Swept::label).toList(),
         changes);
   }
 
-  /** The cheapest candidate at i; on equality the one before stays, else the first. */
-  private static int cheapest(long[][] priced, int i, int before) {
-    long least = Long.MAX_VALUE;
-    int best = (int) NONE;
-    for (int c = 0; c < priced.length; c++) {
-      if (i < priced[c].length) {
-        long minor = priced[c][i];
-        if (minor != NONE && (minor < least || minor == least && c == before)) {
-          least = minor;
-          best = c;
-        }
+  /** The least cost by n − 1; one candidate after the other, as memory is read fastest in a row. */
+  private long[] least(long[][] priced) {
+    long[] least = new long[most];
+    java.util.Arrays.fill(least, ABOVE_ALL);
+    for (long[] own : priced) {
+      for (int i = 0; i < own.length; i++) {
+        least[i] = Math.min(least[i], own[i]);
       }
     }
-    return best;
+    return least;
+  }
+
+  /** Who has the least cost at i; on equality the one before stays, else the first; −1: nobody. */
+  private static int at(long[][] priced, int i, long least, int before) {
+    if (least == ABOVE_ALL) {
+      return (int) NONE;
+    }
+    if (before >= 0 && i < priced[before].length && priced[before][i] == least) {
+      return before;
+    }
+    int c = 0;
+    while (i >= priced[c].length || priced[c][i] != least) {
+      c++;
+    }
+    return c;
   }
 
   private long[] byPeople(IntToLongFunction minor) {
@@ -204,7 +218,7 @@ final class Sweep {
   private long exactly(Option option, int n) {
     return qualifies(option, n)
         ? SteadyCost.of(option, market, units(n)).money().getAmountMinorLong()
-        : NONE;
+        : ABOVE_ALL;
   }
 
   /** The option's costs in whole numbers; empty if it takes more than they can hold. */
@@ -237,16 +251,13 @@ final class Sweep {
         add(option, held, minors);
       }
     }
-    if (market.rate(option.list()).isPresent()) {
-      for (int i = 0; i < minors.length; i++) {
-        minors[i] = minors[i] < 0 ? NONE : conversion.get().applyAsLong(minors[i]);
-      }
-    }
     boolean ends =
         option.list().charges().stream()
             .anyMatch(c -> c instanceof Charge.Counted counted && counted.mostUnits().isPresent());
-    for (int i = 0; ends && i < minors.length; i++) {
-      minors[i] = Math.max(NONE, minors[i]);
+    if (ends || market.rate(option.list()).isPresent()) {
+      for (int i = 0; i < minors.length; i++) {
+        minors[i] = minors[i] < 0 ? ABOVE_ALL : conversion.get().applyAsLong(minors[i]);
+      }
     }
     return Optional.of(minors);
   }
