@@ -8,6 +8,7 @@ import org.apache.poi.xssf.usermodel.XSSFWorkbook;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Evaluation;
 import tertulia.core.evaluation.Selection;
+import tertulia.core.labour.Takes;
 import tertulia.core.path.Ways;
 
 /**
@@ -55,11 +56,21 @@ public final class CostWorkbook {
         "Which plan and term holds when is as it was found; every amount follows the inputs. After"
             + " larger changes take a new workbook.");
     String[] heads = {
-      "Contender", "spread", "cash", "committed past it", "currency", "way through the plans"
+      "Contender",
+      "spread",
+      "cash",
+      "committed past it",
+      "currency",
+      "way through the plans",
+      "people’s time",
+      "full cost, spread"
     };
     for (int i = 0; i < heads.length; i++) {
       overview.heading(3, i, heads[i]);
     }
+    TimeSheet time =
+        new TimeSheet(
+            evaluation, inputs, demands, new Sheet(book.createSheet("People’s time"), styles));
     int row = 4;
     for (Contender contender : selection.active()) {
       String tool = contender.tool().name();
@@ -81,6 +92,13 @@ public final class CostWorkbook {
         overview.formula(row, 3, totals.past());
         overview.text(row, 4, selection.currency().getCode());
         overview.text(row, 5, (found.isAtMost() ? "at most: " : "") + found.best().label());
+        if (evaluation.takes(contender.id()) instanceof Takes.Known known) {
+          overview.formula(row, 6, time.write(contender, known, found.best()));
+          overview.formula(row, 7, Sheet.at(row, 1) + "+" + Sheet.at(row, 6));
+        } else {
+          overview.text(row, 6, "not known");
+          overview.text(row, 7, "not known");
+        }
       } else {
         overview.text(row, 5, "no figure: see its working in Tertulia");
       }

@@ -201,6 +201,17 @@ final class Demands {
     return sheet.from(java.util.Objects.requireNonNull(measures.get(measure.id())), FIRST + m);
   }
 
+  /** The cell of seats needed in a plan month, or of everybody if no seats are counted. */
+  String seats(int m) {
+    return measures.containsKey(Measure.SEATS.id()) ? of(Measure.SEATS, m) : everybody(m);
+  }
+
+  private String everybody(int m) {
+    return groups.values().stream()
+        .map(group -> sheet.from(group, FIRST + m))
+        .reduce("0", (sum, cell) -> sum + "+" + cell);
+  }
+
   /** As above where only whole ones can be held. */
   String whole(Measure measure, int m) {
     return measure.whole() ? of(measure, m) : "ROUNDUP(" + exact(of(measure, m)) + ",0)";

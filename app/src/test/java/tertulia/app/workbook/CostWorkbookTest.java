@@ -30,6 +30,7 @@ import tertulia.core.evaluation.Evaluation;
 import tertulia.core.evaluation.Selection;
 import tertulia.core.evaluation.WhatIf;
 import tertulia.core.growth.Scenario;
+import tertulia.core.labour.Takes;
 import tertulia.core.path.Terms;
 import tertulia.core.path.Ways;
 
@@ -47,7 +48,12 @@ public class CostWorkbookTest {
 
   @Test(dataProvider = "whatIfs")
   public void theDemonstrationRecalculatesToTheSameFigures(WhatIf whatIf) throws IOException {
-    check(Evaluation.of(Demo.selection(), whatIf));
+    Evaluation evaluation = Evaluation.of(Demo.selection(), whatIf);
+    check(evaluation);
+    assertTrue(
+        evaluation.selection().active().stream()
+            .anyMatch(c -> evaluation.takes(c.id()) instanceof Takes.Known),
+        "the demonstration has people's time to compare");
   }
 
   private static BigDecimal decimals(double value) {
@@ -72,6 +78,15 @@ public class CostWorkbookTest {
           assertEquals(value(formulas, row.getCell(2)), ledger.total(View.CASH).getAmount(), about);
           assertEquals(
               value(formulas, row.getCell(3)), ledger.pastHorizon(View.SPREAD).getAmount(), about);
+          if (evaluation.takes(contenders.get(i).id()) instanceof Takes.Known known) {
+            assertEquals(value(formulas, row.getCell(6)), known.time().total().getAmount(), about);
+            assertEquals(
+                value(formulas, row.getCell(7)),
+                known.time().total().plus(ledger.total(View.SPREAD)).getAmount(),
+                about);
+          } else {
+            assertEquals(row.getCell(7).getStringCellValue(), "not known", about);
+          }
           months(book, formulas, i, evaluation, about);
           checked++;
         }
@@ -91,7 +106,7 @@ public class CostWorkbookTest {
       String id = evaluation.selection().active().get(i).id();
       before += evaluation.way(id) instanceof Ways.Found ? 1 : 0;
     }
-    Sheet sheet = book.getSheetAt(3 + before);
+    Sheet sheet = book.getSheetAt(4 + before);
     Ways.Found found = (Ways.Found) evaluation.way(evaluation.selection().active().get(place).id());
     for (View view : View.values()) {
       Row together = row(sheet, "Together, " + view.words());

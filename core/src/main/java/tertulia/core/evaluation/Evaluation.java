@@ -495,7 +495,7 @@ public final class Evaluation {
         .orElse(List.of());
   }
 
-  /** Cost by headcount of the active contenders. */
+  /** Cost by headcount of the active contenders; with steady people's time if full cost is read. */
   public CostByHeadcount costByHeadcount() {
     return sweep.get();
   }
@@ -503,7 +503,14 @@ public final class Evaluation {
   private CostByHeadcount sweep() {
     Map<String, List<Offering>> tools = new LinkedHashMap<>();
     selection.active().forEach(c -> tools.put(c.id(), c.offerings()));
-    return CostByHeadcount.sweep(tools, market, today(), CostByHeadcount.reach(highestPlanned()));
+    CostByHeadcount subscription =
+        CostByHeadcount.sweep(tools, market, today(), CostByHeadcount.reach(highestPlanned()));
+    if (whatIf.basis() == WhatIf.Basis.SUBSCRIPTION) {
+      return subscription;
+    }
+    Map<String, Optional<Money>> time = new LinkedHashMap<>();
+    tools.keySet().forEach(id -> time.put(id, steadyTime(id)));
+    return subscription.adding(time);
   }
 
   /** The answer to "why" for a figure. */

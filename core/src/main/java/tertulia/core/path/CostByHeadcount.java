@@ -67,6 +67,23 @@ public record CostByHeadcount(int most, Map<String, Curve> curves, List<Lead> le
       return changes;
     }
 
+    /** With so much more for every n; without a figure if it is not known how much. */
+    private Curve plus(Optional<Money> more) {
+      if (more.isEmpty()) {
+        int[] none = new int[minors.length];
+        java.util.Arrays.fill(none, -1);
+        return new Curve(
+            currency, minors, none, open, options, List.of(new PlanChange(1, Optional.empty())));
+      }
+      long minor = more.get().getAmountMinorLong();
+      long[] sums = java.util.Arrays.stream(minors).map(m -> saturated(m, minor)).toArray();
+      return new Curve(currency, sums, chosen, open, options, changes);
+    }
+
+    private static long saturated(long a, long b) {
+      return a > Long.MAX_VALUE - b ? Long.MAX_VALUE : a + b;
+    }
+
     private boolean hasFigure(int n) {
       return chosen[n - 1] >= 0;
     }
@@ -89,6 +106,9 @@ public record CostByHeadcount(int most, Map<String, Curve> curves, List<Lead> le
 
   /** From n people on this tool is cheapest; empty: none has a figure. */
   public record Lead(int n, Optional<String> tool) {}
+
+  /** From n people on this tool is the cheaper of two. */
+  public record Order(int n, String cheaper) {}
 
   /** How far a sweep reaches: 500, or twice the highest planned headcount, up to 5,000. */
   public static int reach(int highestPlanned) {
@@ -141,24 +161,41 @@ public record CostByHeadcount(int most, Map<String, Curve> curves, List<Lead> le
   }
 
   /**
-   * Every n at which two tools change order: the one that was not dearer becomes strictly dearer.
-   * Where one of them has no figure there is no order.
+   * Which of two tools is strictly cheaper, from the first n at which they differ on, and every n
+   * at which that changes. Where they are equal the order before stays; where one of them has no
+   * figure there is none.
    */
-  public List<Integer> orderChanges(String first, String second) {
-    List<Integer> changes = new ArrayList<>();
+  public List<Order> orders(String first, String second) {
+    List<Order> orders = new ArrayList<>();
     int order = 0;
     for (int n = 1; n <= most; n++) {
       if (curve(first).hasFigure(n) && curve(second).hasFigure(n)) {
         int now = Long.compare(curve(first).minor(n), curve(second).minor(n));
-        if (now != 0) {
-          if (order != 0 && now != order) {
-            changes.add(n);
-          }
+        if (now != 0 && now != order) {
+          orders.add(new Order(n, now < 0 ? first : second));
           order = now;
         }
       }
     }
-    return changes;
+    return orders;
+  }
+
+  /** Every n at which two tools change order, as {@link #orders} has it. */
+  public List<Integer> orderChanges(String first, String second) {
+    return orders(first, second).stream().skip(1).map(Order::n).toList();
+  }
+
+  /**
+   * The same with so much more a month for each tool, whatever the headcount.
+   *
+   * @param monthly by tool id, in the currency of the curves; a tool that is not there, or whose
+   *     amount is not known, has no figure
+   */
+  public CostByHeadcount adding(Map<String, Optional<Money>> monthly) {
+    Map<String, Curve> added = new LinkedHashMap<>();
+    curves.forEach(
+        (id, curve) -> added.put(id, curve.plus(monthly.getOrDefault(id, Optional.empty()))));
+    return new CostByHeadcount(most, added, leads(added, most));
   }
 
   /**

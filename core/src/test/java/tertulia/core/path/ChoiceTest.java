@@ -323,6 +323,31 @@ public class ChoiceTest {
         costs.leads(),
         List.of(new Lead(1, Optional.of("each")), new Lead(11, Optional.of("flat"))));
     assertEquals(costs.orderChanges("flat", "each"), List.of(11));
+    assertEquals(
+        costs.orders("flat", "each"),
+        List.of(new CostByHeadcount.Order(1, "each"), new CostByHeadcount.Order(11, "flat")));
+  }
+
+  @Test
+  public void whatIsAddedForEachMonthMovesTheCrossing() {
+    Plan flat =
+        plan("Flat", list(BillingTerm.MONTHLY, new Charge.Flat("Account", Samples.eur("100"))));
+    Plan each = plan("Each", list(BillingTerm.MONTHLY, seats("10")));
+    Map<String, List<Offering>> tools = new LinkedHashMap<>();
+    tools.put("flat", List.of(offering(flat)));
+    tools.put("each", List.of(offering(each)));
+    CostByHeadcount costs = CostByHeadcount.sweep(tools, ANY, TODAY, 30);
+    Money fifty = Money.parse("EUR 50");
+    Money nothing = Money.parse("EUR 0");
+    assertEquals(
+        costs.adding(Map.of("flat", Optional.of(fifty), "each", Optional.of(nothing))).leads(),
+        List.of(new Lead(1, Optional.of("each")), new Lead(16, Optional.of("flat"))));
+    CostByHeadcount unknown =
+        costs.adding(Map.of("flat", Optional.of(fifty), "each", Optional.empty()));
+    assertEquals(unknown.leads(), List.of(new Lead(1, Optional.of("flat"))));
+    assertEquals(unknown.curve("flat").at(3).orElseThrow().money(), Money.parse("EUR 150"));
+    assertEquals(unknown.curve("each").at(3), Optional.empty());
+    assertEquals(unknown.orders("flat", "each"), List.of());
   }
 
   @Test
