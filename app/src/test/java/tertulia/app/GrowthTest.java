@@ -256,4 +256,28 @@ public class GrowthTest extends ServedTest {
     assertTrue(cost.contains(">380.00<"), cost);
     assertTrue(cost.contains("nobody has said how many hours it takes"));
   }
+
+  @Test
+  public void aNewSelectionFollowsThePlanUnlessItSaysOtherwise() throws Exception {
+    assertTrue(page("/selections/new").contains("name=\"follow\""));
+    MockHttpServletResponse answer =
+        post(
+            "/selections/new",
+            Map.of("title", "Which mail?", "currency", "EUR", "growth", "0", "follow", "true"));
+    long id = Long.parseLong(answer.getRedirectedUrl().split("/")[2]);
+    Brief brief = selections.load(id).file().brief();
+    assertTrue(brief.follows());
+    assertEquals(
+        brief.demand().getFirst().perHead().keySet(),
+        brief.groups().stream()
+            .map(Brief.GroupPart::id)
+            .collect(java.util.stream.Collectors.toSet()));
+    MockHttpServletResponse own =
+        post(
+            "/selections/new",
+            Map.of("title", "Which phones?", "currency", "EUR", "growth", "0", "people", "12"));
+    long ownId = Long.parseLong(own.getRedirectedUrl().split("/")[2]);
+    assertFalse(selections.load(ownId).file().brief().follows());
+    assertEquals(selections.load(ownId).selection().groups().size(), 1);
+  }
 }

@@ -114,6 +114,15 @@ public record Brief(
     return copy(groups, kept, criteria, rates, scenarios, followsGrowth);
   }
 
+  /** This brief with one unit of everything that is counted for each head of every group. */
+  public Brief oneForEachHead() {
+    Map<String, String> each = new java.util.LinkedHashMap<>();
+    groups.forEach(group -> each.put(group.id(), "1"));
+    List<DemandPart> one =
+        demand.stream().map(part -> new DemandPart(part.measure(), part.fixed(), each)).toList();
+    return copy(groups, one, criteria, rates, scenarios, followsGrowth);
+  }
+
   /** This brief with people that follow the workspace's growth plan, or stay as they are now. */
   public Brief following(boolean follow) {
     return copy(groups, demand, criteria, rates, scenarios, follow ? Boolean.TRUE : null);

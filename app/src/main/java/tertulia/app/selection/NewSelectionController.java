@@ -17,6 +17,7 @@ import tertulia.app.exchange.Brief;
 import tertulia.app.exchange.BriefCheck;
 import tertulia.app.exchange.Codes;
 import tertulia.app.exchange.Faults;
+import tertulia.app.growth.GrowthPlans;
 import tertulia.app.people.SignedIn;
 import tertulia.core.time.Horizon;
 
@@ -24,16 +25,21 @@ import tertulia.core.time.Horizon;
 @Controller
 class NewSelectionController {
   private final Selections selections;
+
+  private final GrowthPlans plans;
   private final Clock clock;
 
-  NewSelectionController(Selections selections, Clock clock) {
+  NewSelectionController(Selections selections, GrowthPlans plans, Clock clock) {
     this.selections = selections;
+    this.plans = plans;
+
     this.clock = clock;
   }
 
   @GetMapping("/selections/new")
   String form(Model model) {
-    return show(Map.of("currency", "EUR", "people", "", "growth", "0"), Map.of(), model);
+    return show(
+        Map.of("currency", "EUR", "people", "", "growth", "0", "follow", "true"), Map.of(), model);
   }
 
   @PostMapping("/selections/new")
@@ -54,8 +60,9 @@ class NewSelectionController {
     return "redirect:/selections/" + selections.create(brief, person) + "/need";
   }
 
-  private static String show(Map<String, String> typed, Map<String, String> faults, Model model) {
+  private String show(Map<String, String> typed, Map<String, String> faults, Model model) {
     model.addAttribute("typed", typed);
+    model.addAttribute("planned", plans.find().isPresent());
     model.addAttribute("faults", faults);
     return "selection/new";
   }
@@ -66,7 +73,11 @@ class NewSelectionController {
       faults.add("title", "Put the question you want to settle, such as \"Which planning tool?\"");
     }
     LocalDate today = LocalDate.now(clock);
-    int people = faults.at("people", () -> Codes.whole(typed.getOrDefault("people", ""))).orElse(1);
+    boolean follows = typed.containsKey("follow") && plans.find().isPresent();
+    int people =
+        follows
+            ? 1
+            : faults.at("people", () -> Codes.whole(typed.getOrDefault("people", ""))).orElse(1);
     String growth =
         faults
             .at("growth", () -> Codes.decimal(typed.getOrDefault("growth", "")).toPlainString())
@@ -75,26 +86,31 @@ class NewSelectionController {
         faults
             .at("currency", () -> Codes.currency(typed.getOrDefault("currency", "")).getCode())
             .orElse("EUR");
-    return new Brief(
-        faults.at("title", () -> Codes.text(title, 200)).orElse(""),
-        faults.at("purpose", () -> Codes.text(typed.getOrDefault("purpose", ""), 4000)).orElse(""),
-        today.toString(),
-        YearMonth.from(today).plusMonths(1).toString(),
-        Horizon.DEFAULT_MONTHS,
-        currency,
-        "0",
-        List.of(
-            new Brief.GroupPart(
-                "staff", "Staff", "percent", people, null, growth, null, List.of())),
-        List.of(
-            new Brief.DemandPart("seats", "0", Map.of("staff", "1")),
-            new Brief.DemandPart("whole-staff", "0", Map.of("staff", "1"))),
-        null,
-        List.of(),
-        List.of(
-            new Brief.CriterionPart("ease", "Ease of daily use", "judged", null, null, null, null),
-            new Brief.CriterionPart(
-                "coverage", "What should be there", "coverage", null, null, null, null)),
-        List.of());
+    Brief own =
+        new Brief(
+            faults.at("title", () -> Codes.text(title, 200)).orElse(""),
+            faults
+                .at("purpose", () -> Codes.text(typed.getOrDefault("purpose", ""), 4000))
+                .orElse(""),
+            today.toString(),
+            YearMonth.from(today).plusMonths(1).toString(),
+            Horizon.DEFAULT_MONTHS,
+            currency,
+            "0",
+            List.of(
+                new Brief.GroupPart(
+                    "staff", "Staff", "percent", people, null, growth, null, List.of())),
+            List.of(
+                new Brief.DemandPart("seats", "0", Map.of("staff", "1")),
+                new Brief.DemandPart("whole-staff", "0", Map.of("staff", "1"))),
+            null,
+            List.of(),
+            List.of(
+                new Brief.CriterionPart(
+                    "ease", "Ease of daily use", "judged", null, null, null, null),
+                new Brief.CriterionPart(
+                    "coverage", "What should be there", "coverage", null, null, null, null)),
+            List.of());
+    return follows ? plans.joined(own).oneForEachHead() : own;
   }
 }
