@@ -35,7 +35,6 @@ import tertulia.core.path.Ways;
  * @param chart cost by headcount as SVG
  * @param chartReach how many people the chart reaches to
  * @param changes every plan change and change of the lead, as a table
- * @param pairs which of any two is cheaper from which headcount on
  * @param curves what the curves show
  * @param says sentences on what the picture means
  * @param warnings where a mistake would be made, with the way out
@@ -48,7 +47,6 @@ record CostView(
     String chart,
     int chartReach,
     List<Change> changes,
-    List<Change> pairs,
     String curves,
     List<String> says,
     List<Warning> warnings,
@@ -86,7 +84,6 @@ record CostView(
         CostChart.draw(costs, lines, read),
         CostChart.reach(costs, read),
         changes(session, costs),
-        pairs(session, costs),
         evaluation.whatIf().basis() == WhatIf.Basis.FULL
             ? "each at its cheapest plan that meets the needs, with people’s upkeep and work by hand"
             : "each at its cheapest plan that meets the needs",
@@ -277,25 +274,6 @@ record CostView(
       lead.tool().ifPresent(id -> add(changes, session, lead.n(), id, "cheapest of all"));
     }
     return changes.values().stream().flatMap(List::stream).toList();
-  }
-
-  /** For any two contenders which is the cheaper, and every headcount at which that changes. */
-  private static List<Change> pairs(Workspace.Session session, CostByHeadcount costs) {
-    List<Contender> all = session.columns();
-    List<Change> pairs = new ArrayList<>();
-    for (int i = 0; i < all.size(); i++) {
-      for (int j = i + 1; j < all.size(); j++) {
-        String both = all.get(i).tool().name() + " and " + all.get(j).tool().name();
-        for (CostByHeadcount.Order order : costs.orders(all.get(i).id(), all.get(j).id())) {
-          pairs.add(
-              new Change(
-                  from(session, order.n(), order.cheaper()),
-                  both,
-                  Sentences.name(session, order.cheaper())));
-        }
-      }
-    }
-    return pairs;
   }
 
   private static Cell from(Workspace.Session session, int n, String contender) {

@@ -247,6 +247,8 @@ public class Workspace {
 
   private static List<Head> heads(Session session) {
     List<String> order = session.evaluation().orderByCost();
+    List<Totals.Standing> standings =
+        session.evaluation().totals().map(Totals::standings).orElse(List.of());
     List<Head> heads = new ArrayList<>();
     for (Contender contender : session.columns()) {
       String id = contender.id();
@@ -259,7 +261,7 @@ public class Workspace {
               Marks.inline(session.mark(id)),
               plan(outcome),
               cost(session, id, outcome, best),
-              total(session, id)));
+              total(session, id, standings)));
     }
     return heads;
   }
@@ -299,22 +301,17 @@ public class Workspace {
   }
 
   /** A contender's total as it reads at the head of its column. */
-  private static Cell total(Session session, String id) {
+  private static Cell total(Session session, String id, List<Totals.Standing> standings) {
     String why = session.why("total", "contender", id);
-    return session
-        .evaluation()
-        .totals()
-        .filter(totals -> totals.values().containsKey(id))
-        .map(totals -> total(totals, id, why))
+    return standings.stream()
+        .filter(s -> s.contender().equals(id))
+        .findFirst()
+        .map(mine -> total(mine, standings.getFirst() == mine, why))
         .orElseGet(() -> Cell.missing("—", why))
         .named("total-" + id);
   }
 
-  private static Cell total(Totals totals, String id, String why) {
-    List<Totals.Standing> standings = totals.standings();
-    Totals.Standing mine =
-        standings.stream().filter(s -> s.contender().equals(id)).findFirst().orElseThrow();
-    boolean first = standings.getFirst().contender().equals(id);
+  private static Cell total(Totals.Standing mine, boolean first, String why) {
     String ranks =
         mine.bestRank() == mine.worstRank()
             ? "rank " + mine.bestRank()
