@@ -57,6 +57,7 @@ class Access {
       "/selections/new",
       "/selections/import",
       "/selections/{id}/need",
+      "/selections/{id}/need/take",
       "/selections/{id}/criteria",
       "/selections/{id}/shares",
       "/selections/{id}/contenders",

@@ -128,6 +128,27 @@ public record Brief(
     return copy(groups, demand, criteria, rates, scenarios, follow ? Boolean.TRUE : null);
   }
 
+  /** This brief with other needs. */
+  public Brief needing(List<NeedPart> others) {
+    return new Brief(
+        title,
+        purpose,
+        asOf,
+        start,
+        months,
+        currency,
+        priceRisePercent,
+        groups,
+        demand,
+        averagePayment,
+        others,
+        criteria,
+        rates,
+        scenarios,
+        practice,
+        followsGrowth);
+  }
+
   /** This brief with other rates of exchange. */
   public Brief with(List<RatePart> otherRates) {
     return copy(groups, demand, criteria, otherRates, scenarios, followsGrowth);
@@ -267,10 +288,56 @@ public record Brief(
     }
   }
 
-  /** A capability and how much it matters: must, should or could. */
+  /**
+   * A capability and how much it matters: must, should or could.
+   *
+   * @param capability its name; of a condition the one thing asked for, such as EU
+   * @param condition countries, data-places, platforms or languages; null: it is a capability
+   * @param outside how it is covered where a plan does not have it; null: it is not
+   * @param askedBy who asked for it; null: nobody said
+   * @param why the reason given; null: none
+   */
   @JsonInclude(JsonInclude.Include.NON_NULL)
   public record NeedPart(
-      String capability, String importance, @Nullable Integer weight, boolean partlyIsEnough) {}
+      String capability,
+      String importance,
+      @Nullable Integer weight,
+      boolean partlyIsEnough,
+      @Nullable String condition,
+      @Nullable OutsidePart outside,
+      @Nullable String askedBy,
+      @Nullable String why) {
+    /** A capability that a plan has to have by itself. */
+    public NeedPart(
+        String capability, String importance, @Nullable Integer weight, boolean partlyIsEnough) {
+      this(capability, importance, weight, partlyIsEnough, null, null, null, null);
+    }
+
+    /** What it is known by: no two needs of a brief have the same. */
+    public String id() {
+      return Codes.slug((condition == null ? "" : condition + " ") + capability);
+    }
+
+    /** What it is called, such as "Single sign-on" or "Keeps data in EU". */
+    public String name() {
+      return condition == null ? capability : CONDITIONS.get(condition) + " " + capability;
+    }
+  }
+
+  /** The conditions that can be needs, with the words that go before what is asked for. */
+  public static final Map<String, String> CONDITIONS = conditions();
+
+  private static Map<String, String> conditions() {
+    Map<String, String> words = new java.util.LinkedHashMap<>();
+    words.put("countries", "Sold in");
+    words.put("data-places", "Keeps data in");
+    words.put("platforms", "Runs on");
+    words.put("languages", "Speaks");
+    return java.util.Collections.unmodifiableMap(words);
+  }
+
+  /** What covers a need outside, and what that costs a month in the brief's currency. */
+  public record OutsidePart(String by, String monthly) {}
 
   /** A criterion of kind judged, cost, coverage or ratings with the figures of its kind. */
   @JsonInclude(JsonInclude.Include.NON_NULL)

@@ -19,12 +19,14 @@ import tertulia.core.growth.Measure;
 import tertulia.core.growth.Scenario;
 import tertulia.core.growth.Step;
 import tertulia.core.labour.Labour;
+import tertulia.core.pricing.Outside;
 import tertulia.core.scoring.Criterion;
 
 /** Turns the parts of a brief into core values, collecting faults by place. */
 final class BriefReader {
   static final int MOST_ROWS = 200;
   static final int LONGEST_NAME = 120;
+  static final int LONGEST_WHY = 400;
   private final Faults faults;
 
   BriefReader(Faults faults) {
@@ -160,16 +162,16 @@ final class BriefReader {
     return new Demand(Codes.decimal(part.fixed()), rates);
   }
 
-  List<Need> needs(String at, List<Brief.NeedPart> parts) {
+  List<Need> needs(String at, List<Brief.NeedPart> parts, String currency) {
     List<Need> needs = new ArrayList<>();
     for (int i = 0; i < parts.size(); i++) {
       Brief.NeedPart part = parts.get(i);
-      faults.at(at + "/" + i, () -> need(part)).ifPresent(needs::add);
+      faults.at(at + "/" + i, () -> need(part, currency)).ifPresent(needs::add);
     }
     return needs;
   }
 
-  private static Need need(Brief.NeedPart part) {
+  private static Need need(Brief.NeedPart part, String currency) {
     Importance importance =
         switch (part.importance()) {
           case "must" -> new Importance.Must(part.partlyIsEnough());
@@ -179,7 +181,31 @@ final class BriefReader {
               throw new IllegalArgumentException(
                   "Importance \"" + part.importance() + "\" is not one of must, should, could.");
         };
-    return new Need(capability(part.capability()), importance);
+    if (part.condition() != null && !Brief.CONDITIONS.containsKey(part.condition())) {
+      throw new IllegalArgumentException(
+          "Condition \""
+              + part.condition()
+              + "\" is not one of "
+              + String.join(", ", Brief.CONDITIONS.keySet())
+              + ".");
+    }
+    if (part.why() != null) {
+      Codes.text(part.why(), LONGEST_WHY);
+    }
+    if (part.askedBy() != null) {
+      Codes.text(part.askedBy(), LONGEST_NAME);
+    }
+    Codes.text(part.capability(), LONGEST_NAME);
+    return new Need(new Capability(part.id(), part.name()), importance, outside(part, currency));
+  }
+
+  private static Optional<Outside> outside(Brief.NeedPart part, String currency) {
+    return Optional.ofNullable(part.outside())
+        .map(outside ->
+            new Outside(
+                part.name(),
+                Codes.text(outside.by(), LONGEST_NAME),
+                Codes.money(outside.monthly(), Codes.currency(currency))));
   }
 
   static Capability capability(String name) {

@@ -11,6 +11,7 @@ import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.IllegalCurrencyException;
+import org.joda.money.Money;
 import tertulia.core.growth.Measure;
 
 /**
@@ -46,6 +47,20 @@ public final class Codes {
                     + "\" is not one of "
                     + known.stream().map(code).collect(Collectors.joining(", "))
                     + "."));
+  }
+
+  /**
+   * An amount of a currency, with no more decimals than it has.
+   *
+   * @throws IllegalArgumentException with what is wrong
+   */
+  public static Money money(String text, CurrencyUnit currency) {
+    BigDecimal amount = decimal(text);
+    if (amount.stripTrailingZeros().scale() > currency.getDecimalPlaces()) {
+      throw new IllegalArgumentException(
+          "\"" + text.strip() + "\" has more decimals than " + currency + " has. Round it.");
+    }
+    return Money.of(currency, amount);
   }
 
   /** A decimal number such as 7.30; at most 20 characters, no exponent. */

@@ -41,9 +41,9 @@ public final class SelectionReader {
     List<Group> groups = reader.groups("/brief/groups", brief.groups());
     Map<Measure, Demand> demand = reader.demand("/brief/demand", brief.demand(), groups);
     Optional<BigDecimal> averagePayment = averagePayment(brief.averagePayment());
-    List<Need> needs = reader.needs("/brief/needs", brief.needs());
+    List<Need> needs = reader.needs("/brief/needs", brief.needs(), brief.currency());
     List<Criterion> criteria = reader.criteria("/brief/criteria", brief.criteria());
-    List<Contender> contenders = contenders(file.contenders());
+    List<Contender> contenders = contenders(file.contenders(), brief.needs());
     List<Member> members = members(file.panel(), criteria, contenders);
     List<ExchangeRate> rates = rates(brief.rates());
     List<Scenario> scenarios = reader.scenarios("/brief/scenarios", brief.scenarios());
@@ -93,9 +93,11 @@ public final class SelectionReader {
     }
   }
 
-  private List<Contender> contenders(List<SelectionFile.ContenderPart> parts) {
+  private List<Contender> contenders(
+      List<SelectionFile.ContenderPart> parts, List<Brief.NeedPart> needs) {
     List<Contender> contenders = new ArrayList<>();
-    ToolReader tools = new ToolReader(faults);
+    ToolReader tools =
+        new ToolReader(faults, needs.stream().filter(n -> n.condition() != null).toList());
     for (int i = 0; i < parts.size(); i++) {
       SelectionFile.ContenderPart part = parts.get(i);
       tools

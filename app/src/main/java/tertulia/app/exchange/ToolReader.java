@@ -31,9 +31,16 @@ public final class ToolReader {
   private static final int LONGEST_LINK = 500;
   private static final int LONGEST_NOTE = 1000;
   private final Faults faults;
+  private final List<Brief.NeedPart> asked;
 
   public ToolReader(Faults faults) {
+    this(faults, List.of());
+  }
+
+  /** A reader that answers for each condition asked for from what the sheet says of it. */
+  ToolReader(Faults faults, List<Brief.NeedPart> asked) {
     this.faults = faults;
+    this.asked = asked;
   }
 
   /** The tool with what is known of it, at no table; empty if anything was refused. */
@@ -54,7 +61,9 @@ public final class ToolReader {
       ToolSheet.PlanPart part = sheet.plans().get(i);
       String here = at + "/plans/" + i;
       plan(here, part).ifPresent(plans::add);
-      facts.put(part.id(), facts(here + "/facts", part.facts()));
+      Map<String, Fact> own = facts(here + "/facts", part.facts());
+      own.putAll(answers(sheet));
+      facts.put(part.id(), own);
     }
     List<PublicRating> ratings = new ArrayList<>();
     for (int i = 0; i < sheet.ratings().size(); i++) {
@@ -197,6 +206,28 @@ public final class ToolReader {
     Map<String, Fact> inForce = new HashMap<>();
     found.forEach((id, facts) -> Fact.inForce(facts).ifPresent(fact -> inForce.put(id, fact)));
     return inForce;
+  }
+
+  /** Whether the sheet names what is asked for; of several statements the one in force counts. */
+  private Map<String, Fact> answers(ToolSheet sheet) {
+    Map<String, Fact> answers = new HashMap<>();
+    for (Brief.NeedPart need : asked) {
+      List<Fact> said =
+          sheet.conditions().stream()
+              .filter(part -> part.kind().equals(need.condition()))
+              .map(part ->
+                  new Fact(
+                      names(part.value(), need.capability()) ? Answer.YES : Answer.NO,
+                      source(part.source())))
+              .toList();
+      Fact.inForce(said).ifPresent(fact -> answers.put(need.id(), fact));
+    }
+    return answers;
+  }
+
+  private static boolean names(String list, String one) {
+    return java.util.Arrays.stream(list.split("[,;]"))
+        .anyMatch(each -> each.strip().equalsIgnoreCase(one.strip()));
   }
 
   private static String condition(ToolSheet.ConditionPart part) {

@@ -87,6 +87,14 @@ final class BriefConverter {
     line.importance = part.importance();
     line.weight = part.weight() == null ? "" : "" + part.weight();
     line.partly = part.partlyIsEnough();
+    line.condition = part.condition() == null ? "" : part.condition();
+    line.askedBy = part.askedBy() == null ? "" : part.askedBy();
+    line.why = part.why() == null ? "" : part.why();
+    Brief.OutsidePart outside = part.outside();
+    if (outside != null) {
+      line.outsideBy = outside.by();
+      line.outsideMonthly = outside.monthly();
+    }
     return line;
   }
 
@@ -211,25 +219,65 @@ final class BriefConverter {
       if (!line.isBlank()) {
         String at = "needs[" + i + "]";
         places.put("needs/" + parts.size(), at + ".weight");
-        String capability = fields.text(at + ".capability", line.capability, 120, true);
-        if (seen.contains(Codes.slug(capability))) {
-          faults.add(
-              at + ".capability", "\"" + capability + "\" is listed twice. Remove one of them.");
-        }
-        seen.add(Codes.slug(capability));
         boolean should = line.importance.equals("should");
-        parts.add(
+        Brief.NeedPart part =
             new Brief.NeedPart(
-                capability,
+                fields.text(at + ".capability", line.capability, 120, true),
                 line.importance,
                 should
                     ? Integer.valueOf(
                         fields.whole(at + ".weight", line.weight.isBlank() ? "1" : line.weight))
                     : null,
-                line.partly && line.importance.equals("must")));
+                line.partly && line.importance.equals("must"),
+                Brief.CONDITIONS.containsKey(line.condition) ? line.condition : null,
+                outside(at, line),
+                textIfAny(at + ".askedBy", line.askedBy, 120),
+                textIfAny(at + ".why", line.why, 400));
+        if (seen.contains(part.id())) {
+          faults.add(
+              at + ".capability", "\"" + part.name() + "\" is listed twice. Remove one of them.");
+        }
+        seen.add(part.id());
+        parts.add(part);
       }
     }
     return parts;
+  }
+
+  private @Nullable String textIfAny(String field, String text, int most) {
+    return text.isBlank() ? null : fields.text(field, text, most, false);
+  }
+
+  /** What costs nothing may be left empty; what covers it has to be named. */
+  private Brief.@Nullable OutsidePart outside(String at, BriefForm.NeedLine line) {
+    if (line.outsideBy.isBlank() && line.outsideMonthly.isBlank()) {
+      return null;
+    }
+    if (line.outsideBy.isBlank()) {
+      faults.add(at + ".outsideBy", "By what is it covered? Name it, or take the amount away.");
+    }
+    return new Brief.OutsidePart(
+        fields.text(at + ".outsideBy", line.outsideBy, 120, false),
+        fields.decimal(
+            at + ".outsideMonthly", line.outsideMonthly.isBlank() ? "0" : line.outsideMonthly));
+  }
+
+  /** Adds needs that the form does not have yet; how many were added. */
+  static int add(BriefForm form, List<Brief.NeedPart> needs) {
+    form.needs.removeIf(BriefForm.NeedLine::isBlank);
+    List<String> there = form.needs.stream().map(BriefConverter::id).toList();
+    int added = 0;
+    for (Brief.NeedPart need : needs) {
+      if (!there.contains(need.id())) {
+        form.needs.add(line(need));
+        added++;
+      }
+    }
+    return added;
+  }
+
+  private static String id(BriefForm.NeedLine line) {
+    return Codes.slug((line.condition + " " + line.capability).strip());
   }
 
   private List<Brief.RatePart> rates(BriefForm form) {

@@ -40,12 +40,19 @@ public class BriefForm {
     }
   }
 
-  /** A needed capability. */
+  /** A needed capability, or a condition. */
   public static class NeedLine {
+    /** Empty, or the kind of condition. */
+    public String condition = "";
+
     public String capability = "";
     public String importance = "must";
     public String weight = "";
     public boolean partly;
+    public String outsideBy = "";
+    public String outsideMonthly = "";
+    public String askedBy = "";
+    public String why = "";
 
     boolean isBlank() {
       return capability.isBlank();

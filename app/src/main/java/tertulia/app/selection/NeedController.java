@@ -28,13 +28,16 @@ class NeedController implements StepBody {
   private final Catalogue catalogue;
   private final RatesOfExchange rates;
   private final GrowthPlans growth;
+  private final NeedSources sources;
 
   NeedController(
       Steps steps,
       Selections selections,
       Catalogue catalogue,
       RatesOfExchange rates,
-      GrowthPlans growth) {
+      GrowthPlans growth,
+      NeedSources sources) {
+    this.sources = sources;
     this.growth = growth;
     this.rates = rates;
     this.steps = steps;
@@ -70,6 +73,30 @@ class NeedController implements StepBody {
     String page = steps.refused(steps.open(id, Map.of(), person), this, model, response);
     model.addAttribute("form", BriefConverter.withRoom(form));
     model.addAttribute("faults", faults);
+    return page;
+  }
+
+  /** Puts needs from elsewhere into the form as it is typed; nothing is stored yet. */
+  @PostMapping("/selections/{id}/need/take")
+  String take(
+      @PathVariable long id,
+      @RequestParam String from,
+      @ModelAttribute("form") BriefForm form,
+      @AuthenticationPrincipal SignedIn person,
+      Model model) {
+    int added = BriefConverter.add(form, sources.needs(from));
+    if (form.follows) {
+      form.groups = BriefConverter.form(selections.load(id).file().brief(), form.version).groups;
+    }
+    String page = steps.page(steps.open(id, Map.of(), person), this, model);
+    model.addAttribute("form", BriefConverter.withRoom(form));
+    model.addAttribute(
+        "taken",
+        added == 0
+            ? "Every need of it is in the list already."
+            : (added == 1 ? "1 need was" : added + " needs were")
+                + " put into the list below. Say how much each matters, take away what does not,"
+                + " and save; nothing is saved yet.");
     return page;
   }
 
@@ -116,6 +143,8 @@ class NeedController implements StepBody {
     model.addAttribute("faults", Map.of());
     model.addAttribute("planned", growth.find().isPresent());
     model.addAttribute("ratesFrom", rates.source());
+    model.addAttribute("sources", sources.of(table.id()));
+    model.addAttribute("conditions", Brief.CONDITIONS);
     model.addAttribute("capabilities", catalogue.capabilities().values());
     model.addAttribute(
         "form",

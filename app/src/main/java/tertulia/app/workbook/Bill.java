@@ -23,7 +23,8 @@ final class Bill {
   enum Kind {
     CHARGES,
     CREDIT,
-    TO_MINIMUM
+    TO_MINIMUM,
+    OUTSIDE
   }
 
   /** A line of an invoice; it writes its amount when it knows its row. */

@@ -371,6 +371,10 @@ final class WaySheet {
           bill.lines.add(new ToMinimum(leg, minimum, invoice.covers()));
           bills.add(bill);
         }
+        case InvoiceLine.Elsewhere elsewhere -> {
+          Way.Leg leg = legAt(Math.min(invoice.due(), horizon() - 1));
+          outside(leg, invoice).lines.add(new OneInput(elsewhere));
+        }
         case InvoiceLine.Held held -> {}
         case InvoiceLine.Once once -> {}
         case InvoiceLine.Used used -> {}
@@ -589,6 +593,52 @@ final class WaySheet {
         case TakenOff off -> true;
         default -> false;
       };
+    }
+  }
+
+  /** The bill of what is covered outside in a month. */
+  private Bill outside(Way.Leg leg, Invoice invoice) {
+    return bills.stream()
+        .filter(b -> b.kind == Bill.Kind.OUTSIDE && b.covers.equals(invoice.covers()))
+        .findFirst()
+        .orElseGet(() -> {
+          Bill bill =
+              new Bill(
+                  invoice.due(),
+                  invoice.covers(),
+                  invoice.currency(),
+                  leg.option(),
+                  Bill.Kind.OUTSIDE,
+                  invoice.rate());
+          bills.add(bill);
+          return bill;
+        });
+  }
+
+  /** A line that is one input as it was entered. */
+  private final class OneInput implements Bill.Line {
+    private final InvoiceLine.Elsewhere line;
+
+    OneInput(InvoiceLine.Elsewhere line) {
+      this.line = line;
+    }
+
+    @Override
+    public String name() {
+      return line.name();
+    }
+
+    @Override
+    public void write(int row) {
+      sheet.formula(
+          row,
+          Columns.AMOUNT,
+          money(
+              inputs.of(
+                  line.outside().what() + ", covered outside, a month",
+                  line.amount().getAmount(),
+                  "by " + line.outside().by()),
+              Bill.decimals(line.amount().getCurrencyUnit())));
     }
   }
 

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
@@ -157,7 +158,23 @@ public final class Biller {
       List.copyOf(invoices).forEach(invoice -> invoice.credit(leave).ifPresent(invoices::add));
     }
     invoices.addAll(minimums);
+    invoices.addAll(elsewhere());
     return new BilledTerm(invoices, idle(), history);
+  }
+
+  /** What is covered outside is paid month by month, as long as the plan is used. */
+  private List<Invoice> elsewhere() {
+    List<InvoiceLine> parts =
+        purchase.outside().stream().<InvoiceLine>map(InvoiceLine.Elsewhere::new).toList();
+    return parts.isEmpty()
+        ? List.of()
+        : IntStream.range(term.from(), lastMonth())
+            .mapToObj(m -> new Invoice(m, month(m), reporting(), parts, Optional.empty()))
+            .toList();
+  }
+
+  private CurrencyUnit reporting() {
+    return rate.map(ExchangeRate::to).orElse(currency());
   }
 
   private PriceBasis basis(int m) {
@@ -383,11 +400,10 @@ public final class Biller {
   }
 
   private List<Ledger.Idle> idle() {
-    CurrencyUnit reporting = rate.map(ExchangeRate::to).orElse(currency());
     List<Ledger.Idle> idle = new ArrayList<>();
     for (int i = 0; i < idleUnits.length; i++) {
       BigDecimal exact = rate.map(ExchangeRate::rate).orElse(BigDecimal.ONE).multiply(idleMoney[i]);
-      idle.add(new Ledger.Idle(idleUnits[i], Rounding.toMinorUnit(exact, reporting)));
+      idle.add(new Ledger.Idle(idleUnits[i], Rounding.toMinorUnit(exact, reporting())));
     }
     return idle;
   }

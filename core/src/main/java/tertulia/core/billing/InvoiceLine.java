@@ -12,6 +12,7 @@ import tertulia.core.money.UnitPrice;
 import tertulia.core.pricing.Charge;
 import tertulia.core.pricing.MonthlyPrice;
 import tertulia.core.pricing.Offer;
+import tertulia.core.pricing.Outside;
 import tertulia.core.pricing.PriceBasis;
 import tertulia.core.pricing.Reductions;
 import tertulia.core.working.Quantity;
@@ -35,6 +36,7 @@ public sealed interface InvoiceLine {
       case Used used -> Kind.USE;
       case Fee fee -> Kind.FEES;
       case ToMinimum minimum -> Kind.MINIMUM;
+      case Elsewhere elsewhere -> Kind.OUTSIDE;
       case TakenOff off -> Kind.OFF;
       case Credit credit -> Kind.CREDIT;
     };
@@ -48,6 +50,7 @@ public sealed interface InvoiceLine {
     FEES("payment fees"),
     ONCE("once"),
     MINIMUM("up to a minimum"),
+    OUTSIDE("covered outside"),
     OFF("taken off"),
     CREDIT("credited");
 
@@ -494,6 +497,29 @@ public sealed interface InvoiceLine {
 
     @Override
     public boolean touchedBy(Offer other) {
+      return false;
+    }
+  }
+
+  /** What a need that the plan does not meet costs elsewhere, for one month. */
+  record Elsewhere(Outside outside) implements InvoiceLine {
+    @Override
+    public String name() {
+      return outside.what() + ", covered outside";
+    }
+
+    @Override
+    public Money amount() {
+      return outside.monthly();
+    }
+
+    @Override
+    public Working explain() {
+      return new Working.Entered(name() + " by " + outside.by(), Quantity.of(amount()));
+    }
+
+    @Override
+    public boolean touchedBy(Offer offer) {
       return false;
     }
   }

@@ -9,6 +9,7 @@ import tertulia.core.growth.Measure;
 import tertulia.core.money.PriceRise;
 import tertulia.core.pricing.Charge;
 import tertulia.core.pricing.Offer;
+import tertulia.core.pricing.Outside;
 import tertulia.core.pricing.Owned;
 import tertulia.core.pricing.Plan;
 import tertulia.core.pricing.PriceList;
@@ -22,6 +23,7 @@ import tertulia.core.time.Horizon;
  *     the list has no payment fee
  * @param offers those used
  * @param owned what is paid for already, of this plan
+ * @param outside what is covered outside as long as the plan is used, in the reporting currency
  */
 public record Purchase(
     Plan plan,
@@ -31,16 +33,31 @@ public record Purchase(
     Horizon horizon,
     Optional<BigDecimal> averagePayment,
     List<Offer> offers,
-    Optional<Owned> owned) {
+    Optional<Owned> owned,
+    List<Outside> outside) {
   public Purchase {
+    outside = List.copyOf(outside);
     requireNonNull(rise);
     needed = List.copyOf(needed);
     offers = List.copyOf(offers);
     owned = owned.filter(o -> o.plan().equals(plan.id()));
   }
 
+  /** Where nothing is covered outside. */
+  public Purchase(
+      Plan plan,
+      PriceList list,
+      List<UnitsNeeded> needed,
+      PriceRise rise,
+      Horizon horizon,
+      Optional<BigDecimal> averagePayment,
+      List<Offer> offers,
+      Optional<Owned> owned) {
+    this(plan, list, needed, rise, horizon, averagePayment, offers, owned, List.of());
+  }
+
   public Purchase with(List<Offer> used) {
-    return new Purchase(plan, list, needed, rise, horizon, averagePayment, used, owned);
+    return new Purchase(plan, list, needed, rise, horizon, averagePayment, used, owned, outside);
   }
 
   /** Who takes the tool, for the conditions of offers. */

@@ -73,6 +73,20 @@ public record Selection(
     if (scenarios.isEmpty()) {
       throw new IllegalArgumentException("A selection needs a scenario of growth.");
     }
+    for (Need need : needs) {
+      need.outside()
+          .filter(cover -> !cover.monthly().getCurrencyUnit().equals(currency))
+          .ifPresent(cover -> {
+            throw new IllegalArgumentException(
+                "What covers \""
+                    + need.capability().name()
+                    + "\" is in "
+                    + cover.monthly().getCurrencyUnit()
+                    + ", the selection in "
+                    + currency
+                    + ".");
+          });
+    }
     checkIds("scenarios", scenarios.stream().map(Scenario::id));
     checkIds("groups", groups.stream().map(Group::id));
     checkIds("needs", needs.stream().map(need -> need.capability().id()));

@@ -188,14 +188,15 @@ record Valuation(Selection selection, WhatIf.Basis basis, Function<String, Takes
       if (need.importance() instanceof Importance.Should should) {
         BigDecimal weight = BigDecimal.valueOf(should.weight());
         Fact fact = offering.fact(need.capability());
-        Interval met = met(fact, option);
+        boolean outside = need.outside().filter(option.outside()::contains).isPresent();
+        Interval met = outside ? Interval.exactly(BigDecimal.ONE) : met(fact, option);
         all = all.add(weight);
         low = low.add(weight.multiply(met.low()));
         high = high.add(weight.multiply(met.high()));
         parts.add(
             new Working.Stated(
                 need.capability().name() + ", weight " + should.weight(),
-                words(fact, option),
+                outside ? fact.answer().words() + "; covered outside" : words(fact, option),
                 java.util.Optional.of(fact.source())
                     .filter(source -> fact.answer() != tertulia.core.fit.Answer.UNKNOWN),
                 List.of()));

@@ -13,6 +13,7 @@ import tertulia.core.growth.Measure;
 import tertulia.core.pricing.AddOn;
 import tertulia.core.pricing.Allowance;
 import tertulia.core.pricing.Charge;
+import tertulia.core.pricing.Outside;
 import tertulia.core.pricing.Plan;
 import tertulia.core.pricing.PriceList;
 import tertulia.core.time.Horizon;
@@ -60,7 +61,7 @@ public record Fit(List<Need> needs) {
   public List<Reason> musts(Offering offering, @Nullable PriceList list) {
     List<Reason> reasons = new ArrayList<>();
     for (Need need : needs) {
-      if (need.importance() instanceof Importance.Must must) {
+      if (need.importance() instanceof Importance.Must must && need.outside().isEmpty()) {
         must(need, must, offering.fact(need.capability()), list).ifPresent(reasons::add);
       }
     }
@@ -94,6 +95,22 @@ public record Fit(List<Need> needs) {
             .map(Fact::addOn)
             .toList();
     return list.addOns().stream().filter(addOn -> names.contains(addOn.name())).toList();
+  }
+
+  /**
+   * What of the needs is covered outside with this plan: each need that has a cover and that the
+   * plan, with the add-ons the musts require, does not meet.
+   */
+  public List<Outside> outside(Offering offering, PriceList list) {
+    List<String> taken = required(offering, list).stream().map(AddOn::name).toList();
+    List<Outside> outside = new ArrayList<>();
+    for (Need need : needs) {
+      Fact fact = offering.fact(need.capability());
+      if (need.isLackedBy(fact, taken.contains(fact.addOn()))) {
+        need.outside().ifPresent(outside::add);
+      }
+    }
+    return outside;
   }
 
   /** The plan's own cap, the ends of closed last bands, and its allowances. */

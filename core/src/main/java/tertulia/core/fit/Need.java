@@ -2,10 +2,40 @@ package tertulia.core.fit;
 
 import static java.util.Objects.requireNonNull;
 
-/** A capability the buyer needs, and how much. */
-public record Need(Capability capability, Importance importance) {
+import java.util.Optional;
+import tertulia.core.pricing.Outside;
+
+/**
+ * A capability the buyer needs, and how much.
+ *
+ * @param outside how it is covered where a plan does not have it; empty: it is not
+ */
+public record Need(Capability capability, Importance importance, Optional<Outside> outside) {
   public Need {
     requireNonNull(capability);
     requireNonNull(importance);
+    requireNonNull(outside);
+    if (outside.isPresent() && importance instanceof Importance.Could) {
+      throw new IllegalArgumentException(
+          "\""
+              + capability.name()
+              + "\" is welcome, not needed, so nothing is paid to cover it outside. Make it a"
+              + " should or a must, or take the cover away.");
+    }
+  }
+
+  /** A need that a plan has to meet by itself. */
+  public Need(Capability capability, Importance importance) {
+    this(capability, importance, Optional.empty());
+  }
+
+  /** Whether a plan with this fact leaves something to cover; unknown counts as not there. */
+  boolean isLackedBy(Fact fact, boolean addOnTaken) {
+    return switch (fact.answer()) {
+      case YES -> false;
+      case PARTLY -> !(importance instanceof Importance.Must must && must.partlyIsEnough());
+      case BY_ADD_ON -> !addOnTaken;
+      case NO, UNKNOWN -> true;
+    };
   }
 }

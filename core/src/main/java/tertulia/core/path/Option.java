@@ -1,9 +1,12 @@
 package tertulia.core.path;
 
 import java.util.List;
+import java.util.Optional;
+import org.joda.money.Money;
 import tertulia.core.fit.Fit;
 import tertulia.core.fit.Offering;
 import tertulia.core.pricing.AddOn;
+import tertulia.core.pricing.Outside;
 import tertulia.core.pricing.Plan;
 import tertulia.core.pricing.PriceList;
 
@@ -12,20 +15,32 @@ import tertulia.core.pricing.PriceList;
  *
  * @param list with the charges of the add-ons taken
  * @param addOns names of the add-ons taken, because a must requires them
+ * @param outside what is covered outside, because the plan does not have it
  */
-public record Option(Offering offering, PriceList list, List<String> addOns) {
+public record Option(
+    Offering offering, PriceList list, List<String> addOns, List<Outside> outside) {
   public Option {
+    outside = List.copyOf(outside);
     addOns = List.copyOf(addOns);
   }
 
   /** {@code list} with the add-ons the musts require. */
   static Option of(Offering offering, PriceList list, Fit fit) {
     List<AddOn> taken = fit.required(offering, list);
-    return new Option(offering, list.with(taken), taken.stream().map(AddOn::name).toList());
+    return new Option(
+        offering,
+        list.with(taken),
+        taken.stream().map(AddOn::name).toList(),
+        fit.outside(offering, list));
   }
 
   public Plan plan() {
     return offering.plan();
+  }
+
+  /** What is covered outside costs so much a month; empty if nothing is. */
+  Optional<Money> outsideMonthly() {
+    return outside.stream().map(Outside::monthly).reduce(Money::plus);
   }
 
   /** Such as "Crew, yearly, up front" or "Crew with Single sign-on, monthly". */

@@ -54,6 +54,7 @@ final class PlainTerms {
       Option option, WayFinder.Setting setting, Optional<ExchangeRate> rate) {
     boolean plain =
         !option.plan().tax().isIncluded()
+            && option.outside().isEmpty()
             && option.plan().lists(PlanPrices.End.HIGH).stream()
                 .allMatch(list -> list.yearlyMinimum().isEmpty())
             && option.offering().owned().filter(o -> o.plan().equals(option.plan().id())).isEmpty()

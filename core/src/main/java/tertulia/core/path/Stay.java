@@ -61,7 +61,8 @@ public record Stay(
                 horizon,
                 market.averagePayment(option.list()),
                 List.of(),
-                option.offering().owned());
+                option.offering().owned(),
+                option.outside());
         OfferChoice choice =
             OfferChoice.cheapest(
                 purchase,

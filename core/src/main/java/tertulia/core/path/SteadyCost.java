@@ -58,14 +58,23 @@ public record SteadyCost(
     for (InvoiceLine line : lines) {
       parts.add(line.explain());
     }
-    Working sum = Working.Sum.of(option.label() + ", one month", own.getCode(), parts);
+    String label = option.label() + ", one month";
+    Working sum = Working.Sum.of(label, own.getCode(), parts);
+    if (option.outside().isEmpty()) {
+      return inReporting(label, sum, money);
+    }
+    Money outside = option.outsideMonthly().orElseThrow();
+    List<Working> together = new ArrayList<>();
+    together.add(inReporting("the plan", sum, money.minus(outside)));
+    option.outside().forEach(o -> together.add(new InvoiceLine.Elsewhere(o).explain()));
+    return Working.Sum.of(label, money.getCurrencyUnit().getCode(), together);
+  }
+
+  private Working inReporting(String label, Working own, Money reported) {
     return rate.<Working>map(r ->
             new Working.Derived(
-                option.label() + ", one month",
-                Quantity.of(money),
-                r.words() + ", rounded",
-                List.of(sum)))
-        .orElse(sum);
+                label, Quantity.of(reported), r.words() + ", rounded", List.of(own)))
+        .orElse(own);
   }
 
   private static final class Steady extends Chooser<SteadyCost> {
@@ -99,7 +108,8 @@ public record SteadyCost(
       Money sum = sum(own, lines);
       Optional<ExchangeRate> rate = market.rate(option.list());
       Money reported = rate.map(r -> r.convert(sum)).orElse(sum);
-      return new SteadyCost(option, lines, rate, reported);
+      return new SteadyCost(
+          option, lines, rate, option.outsideMonthly().map(reported::plus).orElse(reported));
     }
 
     private static Money sum(CurrencyUnit currency, List<InvoiceLine> lines) {

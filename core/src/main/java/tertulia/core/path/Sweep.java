@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.IntToLongFunction;
 import java.util.function.LongUnaryOperator;
+import org.joda.money.Money;
 import org.jspecify.annotations.Nullable;
 import tertulia.core.billing.UnitsNeeded;
 import tertulia.core.fit.Offering;
@@ -258,6 +259,10 @@ final class Sweep {
       for (int i = 0; i < minors.length; i++) {
         minors[i] = minors[i] < 0 ? ABOVE_ALL : conversion.get().applyAsLong(minors[i]);
       }
+    }
+    long outside = option.outsideMonthly().map(Money::getAmountMinorLong).orElse(0L);
+    for (int i = 0; outside > 0 && i < minors.length; i++) {
+      minors[i] = minors[i] == ABOVE_ALL ? ABOVE_ALL : Math.addExact(minors[i], outside);
     }
     return Optional.of(minors);
   }

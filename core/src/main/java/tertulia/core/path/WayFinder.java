@@ -238,7 +238,8 @@ final class WayFinder {
             setting.horizon(),
             setting.market().averagePayment(option.list()),
             List.of(),
-            option.offering().owned());
+            option.offering().owned(),
+            option.outside());
     Offer.Buyer buyer = plain.buyer(option.offering().owned().isPresent());
     return plain.with(
         offers.stream()
