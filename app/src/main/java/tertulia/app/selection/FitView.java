@@ -3,10 +3,12 @@ package tertulia.app.selection;
 import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.joda.money.Money;
 import tertulia.app.chart.NeedsChart;
+import tertulia.app.chart.PlansChart;
 import tertulia.app.display.Dates;
 import tertulia.app.display.Figures;
 import tertulia.core.evaluation.Contender;
@@ -14,7 +16,11 @@ import tertulia.core.evaluation.NeedCosts;
 import tertulia.core.evaluation.NeedCosts.Effect;
 import tertulia.core.fit.Conflicts;
 import tertulia.core.fit.Reason;
+import tertulia.core.fit.Verdict;
+import tertulia.core.path.Outcome;
+import tertulia.core.path.PlanMonths;
 import tertulia.core.path.PlanNeeded;
+import tertulia.core.path.SteadyCost;
 import tertulia.core.time.Horizon;
 
 /**
@@ -25,9 +31,45 @@ import tertulia.core.time.Horizon;
  * @param costs what each must costs, the dearest first
  * @param picture the same as SVG
  * @param says sentences on groups of musts, and on why a contender is out
+ * @param months what is said of every plan, month by month
+ * @param strips the same as SVG
+ * @param promises what each contender would cost if nothing were needed, and what it comes to
  */
 record FitView(
-    List<String> years, List<Needed> needed, List<Cost> costs, String picture, List<String> says) {
+    List<String> years,
+    List<Needed> needed,
+    List<Cost> costs,
+    String picture,
+    List<String> says,
+    List<PlanLine> months,
+    String strips,
+    List<Promise> promises) {
+
+  /**
+   * Months of a plan with one verdict.
+   *
+   * @param why address of the verdicts on all plans of the contender
+   */
+  record PlanLine(
+      String contender,
+      String plan,
+      String from,
+      String until,
+      String word,
+      String look,
+      String reasons,
+      String why) {}
+
+  /**
+   * A contender as its page has it beside what we would need of it.
+   *
+   * @param bare the cheapest plan if nothing were needed
+   * @param needed the plan with our needs, or why there is none
+   * @param because what the cheaper plan lacks; empty if it is the same
+   * @param aside why it was set aside; empty if it is at the table
+   */
+  record Promise(
+      String contender, String mark, Cell bare, Cell needed, String because, String aside) {}
 
   /**
    * A contender's plans over the months.
@@ -48,7 +90,116 @@ record FitView(
         session.columns().stream().map(c -> needed(session, c, ends)).toList(),
         costs.lines().stream().map(line -> cost(session, line)).toList(),
         picture(session, costs),
-        says(session, costs));
+        says(session, costs),
+        session.columns().stream().flatMap(c -> planLines(session, c).stream()).toList(),
+        strips(session),
+        session.table().selection().contenders().stream()
+            .flatMap(c -> promise(session, c).stream())
+            .toList());
+  }
+
+  private static List<PlanLine> planLines(Workspace.Session session, Contender contender) {
+    String why = session.why("plans", "contender", contender.id());
+    List<PlanLine> lines = new ArrayList<>();
+    for (PlanMonths plan : session.evaluation().planMonths(contender.id())) {
+      for (PlanMonths.Stretch stretch : plan.stretches()) {
+        lines.add(
+            new PlanLine(
+                contender.tool().name(),
+                plan.plan(),
+                Dates.shortMonth(horizon(session).month(stretch.months().from())),
+                Dates.shortMonth(horizon(session).month(stretch.months().end() - 1)),
+                word(stretch.verdict()),
+                look(stretch.verdict()),
+                reasons(stretch.verdict()),
+                why));
+      }
+    }
+    return lines;
+  }
+
+  private static String word(Verdict verdict) {
+    return switch (verdict) {
+      case Verdict.Qualifies qualifies -> "would do";
+      case Verdict.Unconfirmed unconfirmed -> "not confirmed";
+      case Verdict.Excluded excluded -> "out";
+    };
+  }
+
+  private static String look(Verdict verdict) {
+    return switch (verdict) {
+      case Verdict.Qualifies qualifies -> "good";
+      case Verdict.Unconfirmed unconfirmed -> "care";
+      case Verdict.Excluded excluded -> "stop";
+    };
+  }
+
+  private static String reasons(Verdict verdict) {
+    return verdict.reasons().stream().map(Reason::sentence).collect(Collectors.joining("; "));
+  }
+
+  private static String strips(Workspace.Session session) {
+    List<PlansChart.Tool> tools =
+        session.columns().stream()
+            .map(c ->
+                new PlansChart.Tool(
+                    c.tool().name(),
+                    session.mark(c.id()),
+                    session.evaluation().planMonths(c.id()).stream().map(FitView::strip).toList()))
+            .toList();
+    return PlansChart.draw(tools, horizon(session));
+  }
+
+  private static PlansChart.Plan strip(PlanMonths plan) {
+    return new PlansChart.Plan(
+        plan.plan(),
+        plan.stretches().stream()
+            .map(stretch ->
+                new PlansChart.Stretch(
+                    stretch.months().from(),
+                    stretch.months().end(),
+                    switch (stretch.verdict()) {
+                      case Verdict.Qualifies qualifies -> PlansChart.State.DOES;
+                      case Verdict.Unconfirmed unconfirmed -> PlansChart.State.UNCONFIRMED;
+                      case Verdict.Excluded excluded -> PlansChart.State.OUT;
+                    },
+                    reasons(stretch.verdict())))
+            .toList());
+  }
+
+  /** Only of contenders that have a plan with a figure for these people. */
+  private static Optional<Promise> promise(Workspace.Session session, Contender contender) {
+    if (!(session.evaluation().withoutNeeds(contender.id())
+        instanceof Outcome.Found<SteadyCost> bare)) {
+      return Optional.empty();
+    }
+    Outcome<SteadyCost> needed = session.evaluation().steady(contender.id());
+    String cheaper = bare.best().option().plan().name();
+    String because =
+        session.evaluation().against(contender.id()).getOrDefault(cheaper, List.of()).stream()
+            .map(Reason::sentence)
+            .collect(Collectors.joining("; "));
+    return Optional.of(
+        new Promise(
+            contender.tool().name(),
+            tertulia.app.chart.Marks.inline(session.mark(contender.id())),
+            Cell.fact(Figures.money(bare.best().money())).noting(bare.best().option().label()),
+            switch (needed) {
+              case Outcome.Found<SteadyCost> found ->
+                  Cell.figure(
+                          Figures.money(found.best().money()),
+                          session.why("steady", "contender", contender.id()))
+                      .noting(found.best().option().label());
+              case Outcome.NoPlan<SteadyCost> none ->
+                  Cell.missing(
+                      none.isUnconfirmed() ? "not confirmed" : "no plan fits",
+                      session.why("steady", "contender", contender.id()));
+              case Outcome.Unpriced<SteadyCost> unpriced ->
+                  Cell.missing(
+                      "price not known", session.why("steady", "contender", contender.id()));
+            },
+            because,
+            contender.setAside().orElse("")));
   }
 
   private static Horizon horizon(Workspace.Session session) {

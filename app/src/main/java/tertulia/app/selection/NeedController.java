@@ -139,7 +139,7 @@ class NeedController implements StepBody {
   public void fill(Workspace.Session session, Model model) {
     Table table = session.table();
     model.addAttribute("demand", NeedRows.demand(session));
-    model.addAttribute("rows", NeedRows.needs(session, false));
+    model.addAttribute("rows", NeedRows.needs(session));
     model.addAttribute("faults", Map.of());
     model.addAttribute("planned", growth.find().isPresent());
     model.addAttribute("ratesFrom", rates.source());

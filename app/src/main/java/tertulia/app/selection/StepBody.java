@@ -10,6 +10,11 @@ public interface StepBody {
   /** The template with the step's fragments "results" and "below". */
   String view();
 
+  /** What of the address is this step's own, as it stands in addresses; empty if nothing is. */
+  default String own(Workspace.Session session) {
+    return "";
+  }
+
   /** Puts what the template reads into the model. */
   void fill(Workspace.Session session, Model model);
 }

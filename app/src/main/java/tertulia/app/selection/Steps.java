@@ -42,7 +42,11 @@ public class Steps {
   /** What a changed "what if" changes on the page of a step; the browser's address follows. */
   String update(
       Workspace.Session session, StepBody body, Model model, HttpServletResponse response) {
-    response.setHeader("HX-Replace-Url", fill(session, body, model).href(body.key()));
+    String address = fill(session, body, model).href(body.key());
+    String own = body.own(session);
+    response.setHeader(
+        "HX-Replace-Url",
+        own.isEmpty() ? address : address + (address.contains("?") ? "&" : "?") + own);
     return UPDATE;
   }
 

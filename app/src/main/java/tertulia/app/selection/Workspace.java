@@ -48,9 +48,14 @@ public class Workspace {
     this.clock = clock;
   }
 
-  /** A selection computed out for a person and a "what if". */
+  /**
+   * A selection computed out for a person and a "what if".
+   *
+   * @param asked everything the address asks for
+   */
   public record Session(
       Table table,
+      Map<String, String> asked,
       WhatIfQuery query,
       Evaluation evaluation,
       SignedIn person,
@@ -90,7 +95,7 @@ public class Workspace {
 
     /** This session's addresses for so many people. */
     public Session at(int people) {
-      return new Session(table, query.at(people), evaluation, person, today, daysFresh);
+      return new Session(table, asked, query.at(people), evaluation, person, today, daysFresh);
     }
 
     /** The number of a contender's mark, 1 to 8, the same in every step. */
@@ -106,7 +111,14 @@ public class Workspace {
         selections.load(id, WhatIfQuery.pricesOf(parameters).orElse(LocalDate.now(clock)));
     WhatIfQuery query = WhatIfQuery.of(parameters, table.selection());
     Evaluation evaluation = evaluations.of(table.selection(), query.whatIf());
-    return new Session(table, query, evaluation, person, LocalDate.now(clock), freshness.days());
+    return new Session(
+        table,
+        Map.copyOf(parameters),
+        query,
+        evaluation,
+        person,
+        LocalDate.now(clock),
+        freshness.days());
   }
 
   /** The frame of a step; {@code view} is the step's template. */

@@ -21,6 +21,7 @@ import tertulia.core.fit.Importance;
 import tertulia.core.fit.Need;
 import tertulia.core.fit.Offering;
 import tertulia.core.fit.Reason;
+import tertulia.core.fit.Room;
 import tertulia.core.fit.Verdict;
 import tertulia.core.growth.Measure;
 import tertulia.core.growth.People;
@@ -33,6 +34,7 @@ import tertulia.core.path.CostByHeadcount;
 import tertulia.core.path.Market;
 import tertulia.core.path.Option;
 import tertulia.core.path.Outcome;
+import tertulia.core.path.PlanMonths;
 import tertulia.core.path.PlanNeeded;
 import tertulia.core.path.Stay;
 import tertulia.core.path.SteadyCost;
@@ -40,6 +42,7 @@ import tertulia.core.path.Terms;
 import tertulia.core.path.Way;
 import tertulia.core.path.Ways;
 import tertulia.core.path.WholeStaff;
+import tertulia.core.pricing.PlanPrices;
 import tertulia.core.scoring.Criterion;
 import tertulia.core.scoring.Totals;
 import tertulia.core.scoring.Value;
@@ -425,6 +428,65 @@ public final class Evaluation {
         .toList();
   }
 
+  /**
+   * What a contender would be on for the people under discussion; its last plan under its first
+   * term if none would do; empty if it lists no prices.
+   */
+  public Optional<Option> optionNow(String contender) {
+    if (steady(contender) instanceof Outcome.Found<SteadyCost> found) {
+      return Optional.of(found.best().option());
+    }
+    return selection.contender(contender).offerings().stream()
+        .filter(offering -> !offering.plan().lists(PlanPrices.End.HIGH).isEmpty())
+        .reduce((first, last) -> last)
+        .map(offering ->
+            Option.of(
+                offering, offering.plan().lists(PlanPrices.End.HIGH).getFirst(), market.fit()));
+  }
+
+  /** What a contender costs a month for the people under discussion, as it is read. */
+  Optional<Money> monthly(String contender) {
+    return steady(contender) instanceof Outcome.Found<SteadyCost> found
+        ? steadyTime(contender).map(found.best().money()::plus)
+        : Optional.empty();
+  }
+
+  /** The steady monthly cost of a contender if nothing were needed of it. */
+  public Outcome<SteadyCost> withoutNeeds(String contender) {
+    return SteadyCost.cheapest(
+        selection.contender(contender).offerings(), market.asking(new Fit(List.of())), people);
+  }
+
+  /**
+   * The room a contender's plan of {@link #optionNow} leaves for a measure over the plan months;
+   * empty as {@link Room#of} has it.
+   */
+  public Optional<Room> room(String contender, Measure measure) {
+    return optionNow(contender)
+        .flatMap(option -> Room.of(option.offering(), option.list(), measure, months));
+  }
+
+  /** The same for the people under discussion, as one month. */
+  public Optional<Room> roomNow(String contender, Measure measure) {
+    return optionNow(contender)
+        .flatMap(option ->
+            Room.of(option.offering(), option.list(), measure, List.of(market.units(people))));
+  }
+
+  /**
+   * Two contenders against each other.
+   *
+   * @throws IllegalArgumentException if there is no such contender, or both are the same
+   */
+  public HeadToHead headToHead(String left, String right) {
+    selection.contender(left);
+    selection.contender(right);
+    if (left.equals(right)) {
+      throw new IllegalArgumentException("One contender cannot be set against itself: " + left);
+    }
+    return HeadToHead.of(this, left, right);
+  }
+
   /** The highest headcount planned in any month. */
   public int highestPlanned() {
     return planned.stream().mapToInt(People::total).max().orElse(0);
@@ -450,14 +512,23 @@ public final class Evaluation {
     return PlanNeeded.over(selection.contender(contender).offerings(), market, months);
   }
 
+  /** What is said of every plan of a contender, month by month. */
+  public List<PlanMonths> planMonths(String contender) {
+    return PlanMonths.of(selection.contender(contender).offerings(), market, months);
+  }
+
   /**
    * Which requirements together leave a contender without a plan for the people under discussion;
    * no sets if some plan does.
    */
   public Conflicts conflicts(String contender) {
-    return Conflicts.of(
-        PlanNeeded.against(
-            selection.contender(contender).offerings(), market, market.units(people)));
+    return Conflicts.of(against(contender));
+  }
+
+  /** What speaks against each plan of a contender for the people under discussion, by its name. */
+  public Map<String, List<Reason>> against(String contender) {
+    return PlanNeeded.against(
+        selection.contender(contender).offerings(), market, market.units(people));
   }
 
   /**

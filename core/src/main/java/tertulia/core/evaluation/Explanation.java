@@ -46,6 +46,7 @@ record Explanation(Evaluation evaluation) {
       case Figure.Dearer dearer -> dearer(dearer.contender());
       case Figure.NeedCost cost -> needCost(line(cost.capability()), cost.contender());
       case Figure.NeedCostOfAll cost -> needCost(line(cost.capability()));
+      case Figure.Room room -> room(room.contender(), room.measure());
       case Figure.Plans plans -> plans(plans.contender());
       case Figure.Weight weight -> scores().weight(weight.criterion());
       case Figure.Value value -> scores().value(value.contender(), value.criterion());
@@ -591,6 +592,21 @@ record Explanation(Evaluation evaluation) {
       case NeedCosts.Effect.NoTotal none ->
           new Working.Missing(label, "no total with or without it", parts);
     };
+  }
+
+  private Working room(String contender, String measure) {
+    Measure counted =
+        selection().demands().keySet().stream()
+            .filter(m -> m.id().equals(measure))
+            .findFirst()
+            .orElseThrow(() -> new IllegalArgumentException("No demand for " + measure));
+    String plan = evaluation.optionNow(contender).map(Option::label).orElse("no plan with a price");
+    return evaluation
+        .roomNow(contender, counted)
+        .map(room -> room.explain(plan, units(measure)))
+        .orElseGet(() ->
+            new Working.Missing(
+                counted.label() + " of " + plan, "the plan neither counts nor limits them"));
   }
 
   private static Working monthly(String label, Money time) {

@@ -50,6 +50,9 @@ public sealed interface Figure {
   /** What a must costs the selection: the cheapest with it against the cheapest without it. */
   record NeedCostOfAll(String capability) implements Figure {}
 
+  /** How much of a measure a contender's plan leaves for the people under discussion. */
+  record Room(String contender, String measure) implements Figure {}
+
   /** Verdict on every plan of a contender. */
   record Plans(String contender) implements Figure {}
 

@@ -24,8 +24,8 @@ public record Option(
     addOns = List.copyOf(addOns);
   }
 
-  /** {@code list} with the add-ons the musts require. */
-  static Option of(Offering offering, PriceList list, Fit fit) {
+  /** {@code list} with the add-ons the musts require, and what is covered outside. */
+  public static Option of(Offering offering, PriceList list, Fit fit) {
     List<AddOn> taken = fit.required(offering, list);
     return new Option(
         offering,

@@ -1,0 +1,202 @@
+package tertulia.app.selection;
+
+import java.math.BigDecimal;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.joda.money.Money;
+import tertulia.app.exchange.Brief;
+import tertulia.app.selection.RowsAsRead.Group;
+import tertulia.app.selection.RowsAsRead.Show;
+import tertulia.core.evaluation.Contender;
+import tertulia.core.evaluation.NeedCosts;
+import tertulia.core.fit.Importance;
+import tertulia.core.fit.Need;
+import tertulia.core.growth.Measure;
+
+/** The comparison: needs and quantities down, contenders across. */
+final class ComparisonRows {
+  private final Workspace.Session session;
+  private final RowsAsRead read;
+
+  private ComparisonRows(Workspace.Session session, RowsAsRead read) {
+    this.session = session;
+    this.read = read;
+  }
+
+  /**
+   * What one contender has of a row.
+   *
+   * @param has whether it is there as needed; empty if that is not known
+   */
+  record Standing(Cell cell, Optional<Boolean> has) {}
+
+  /**
+   * A row before it is put in its place.
+   *
+   * @param cost what it costs the selection; 0 if nothing
+   */
+  private record Line(
+      String name,
+      String importance,
+      String kind,
+      String asked,
+      BigDecimal cost,
+      Row row,
+      List<Standing> standings) {
+    private long having() {
+      return standings.stream().filter(s -> s.has().equals(Optional.of(true))).count();
+    }
+
+    boolean isShown(Show show) {
+      return switch (show) {
+        case ALL -> true;
+        case DIFFER ->
+            standings.stream().map(s -> s.has() + s.cell().text()).distinct().count() > 1;
+        case SHARED -> having() == standings.size();
+        case ONLY_ONE -> having() == 1;
+      };
+    }
+
+    String heading(Group group) {
+      return switch (group) {
+        case IMPORTANCE -> importance;
+        case KIND -> kind;
+        case ASKED -> asked.isEmpty() ? "Nobody is named" : "Asked for by " + asked;
+        case NONE -> "";
+      };
+    }
+  }
+
+  /** The rows as they are to be read, with the headings of their groups. */
+  static List<Row> of(Workspace.Session session, RowsAsRead read) {
+    return new ComparisonRows(session, read).rows();
+  }
+
+  private List<Row> rows() {
+    List<Line> lines = new ArrayList<>(needs());
+    lines.addAll(quantities());
+    List<Line> shown =
+        lines.stream()
+            .filter(line -> line.isShown(read.show()) && read.finds(line.name()))
+            .sorted(order())
+            .toList();
+    Map<String, List<Row>> groups = new LinkedHashMap<>();
+    for (Line line : shown) {
+      groups.computeIfAbsent(line.heading(read.group()), h -> new ArrayList<>()).add(line.row());
+    }
+    List<Row> rows = new ArrayList<>();
+    groups.forEach((heading, own) -> {
+      if (!heading.isEmpty()) {
+        rows.add(new Row(Cell.fact(heading), List.of(), "across"));
+      }
+      rows.addAll(own);
+    });
+    return rows;
+  }
+
+  private Comparator<Line> order() {
+    return switch (read.sort()) {
+      case WRITTEN -> (a, b) -> 0;
+      case NAME -> Comparator.comparing(Line::name, String.CASE_INSENSITIVE_ORDER);
+      case COST -> Comparator.comparing(Line::cost).reversed();
+    };
+  }
+
+  private List<Line> needs() {
+    Map<String, Brief.NeedPart> parts = new LinkedHashMap<>();
+    session.table().file().brief().needs().forEach(part -> parts.put(part.id(), part));
+    List<Line> lines = new ArrayList<>();
+    for (Need need : session.table().selection().needs()) {
+      Brief.NeedPart part = java.util.Objects.requireNonNull(parts.get(need.capability().id()));
+      lines.add(need(need, part));
+    }
+    return lines;
+  }
+
+  private Line need(Need need, Brief.NeedPart part) {
+    List<Standing> standings =
+        session.columns().stream().map(c -> NeedCell.of(session, c, need)).toList();
+    String asked = part.askedBy() == null ? "" : part.askedBy();
+    List<String> notes = new ArrayList<>(List.of(importance(need)));
+    if (!asked.isEmpty()) {
+      notes.add("asked for by " + asked);
+    }
+    if (part.why() != null) {
+      notes.add(part.why());
+    }
+    return new Line(
+        need.capability().name(),
+        switch (need.importance()) {
+          case Importance.Must must -> "Must be there";
+          case Importance.Should should -> "Should be there";
+          case Importance.Could could -> "Welcome";
+        },
+        part.condition() == null ? "What it can do" : "Conditions",
+        asked,
+        cost(need),
+        new Row(
+            Cell.fact(need.capability().name()).noting(String.join(" · ", notes)),
+            standings.stream().map(Standing::cell).toList(),
+            need.importance() instanceof Importance.Must ? "must" : ""),
+        standings);
+  }
+
+  /** How much a need matters, in words. */
+  static String importance(Need need) {
+    return switch (need.importance()) {
+      case Importance.Must must -> must.partlyIsEnough() ? "must, partly will do" : "must";
+      case Importance.Should should -> "should, weight " + should.weight();
+      case Importance.Could could -> "could";
+    };
+  }
+
+  private BigDecimal cost(Need need) {
+    Money zero = Money.zero(session.evaluation().selection().currency());
+    return session.evaluation().needCosts().lines().stream()
+        .filter(line -> line.need().equals(need))
+        .findFirst()
+        .map((NeedCosts.Line line) -> line.amount(zero).getAmount())
+        .orElse(BigDecimal.ZERO);
+  }
+
+  /** What is counted and bounded by some contender's plan. */
+  private List<Line> quantities() {
+    List<Line> lines = new ArrayList<>();
+    for (Measure measure : session.table().selection().demands().keySet()) {
+      Set<String> bounded = new LinkedHashSet<>();
+      for (Contender contender : session.columns()) {
+        session
+            .evaluation()
+            .room(contender.id(), measure)
+            .ifPresent(r -> bounded.add(contender.id()));
+      }
+      if (!bounded.isEmpty()) {
+        List<Standing> standings =
+            session.columns().stream().map(c -> RoomCell.of(session, c, measure)).toList();
+        lines.add(
+            new Line(
+                measure.label(),
+                "Must fit",
+                "Quantities",
+                "",
+                BigDecimal.ZERO,
+                new Row(
+                    Cell.fact(capitalised(measure.label())).noting("of what the plan has"),
+                    standings.stream().map(Standing::cell).toList(),
+                    "must"),
+                standings));
+      }
+    }
+    return lines;
+  }
+
+  private static String capitalised(String text) {
+    return text.substring(0, 1).toUpperCase(java.util.Locale.ENGLISH) + text.substring(1);
+  }
+}

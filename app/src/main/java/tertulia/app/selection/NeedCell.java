@@ -1,0 +1,93 @@
+package tertulia.app.selection;
+
+import java.util.Optional;
+import tertulia.app.display.Dates;
+import tertulia.app.display.Figures;
+import tertulia.app.selection.ComparisonRows.Standing;
+import tertulia.core.evaluation.Contender;
+import tertulia.core.fit.Answer;
+import tertulia.core.fit.Fact;
+import tertulia.core.fit.Importance;
+import tertulia.core.fit.Ladder;
+import tertulia.core.fit.Need;
+import tertulia.core.path.Option;
+import tertulia.core.pricing.Outside;
+
+/** What a contender has of a need: from which plan on, and what the plan it would be on says. */
+final class NeedCell {
+  private NeedCell() {}
+
+  static Standing of(Workspace.Session session, Contender contender, Need need) {
+    Optional<Option> option = session.evaluation().optionNow(contender.id());
+    if (contender.offerings().isEmpty()) {
+      return new Standing(Cell.missing("no plans entered", ""), Optional.empty());
+    }
+    String where = new Ladder(need.capability(), contender.offerings()).words();
+    Optional<Outside> outside =
+        need.outside().filter(o -> option.map(p -> p.outside().contains(o)).orElse(false));
+    if (outside.isPresent()) {
+      return new Standing(
+          Cell.fact("◇ covered outside")
+              .looking("partly")
+              .noting(
+                  "by "
+                      + outside.get().by()
+                      + ", "
+                      + Figures.money(outside.get().monthly())
+                      + " a month; "
+                      + where),
+          Optional.of(true));
+    }
+    Fact fact =
+        option
+            .map(Option::offering)
+            .orElseGet(() -> contender.offerings().getLast())
+            .fact(need.capability());
+    boolean must = need.importance() instanceof Importance.Must;
+    Cell cell =
+        Cell.fact(sign(fact.answer()) + where)
+            .noting(source(fact, session))
+            .confirmable(
+                session.confirm(contender, "fact:" + need.capability().id(), fact.source()));
+    return new Standing(
+        switch (fact.answer()) {
+          case YES -> cell.looking("yes");
+          case PARTLY, BY_ADD_ON -> cell.looking("partly");
+          case NO -> cell.looking(must ? "stop" : "no");
+          case UNKNOWN -> cell.looking("missing").noting(must ? "confirm it" : "");
+        },
+        has(fact.answer(), need));
+  }
+
+  private static Optional<Boolean> has(Answer answer, Need need) {
+    boolean partlyWillDo =
+        need.importance() instanceof Importance.Must must && must.partlyIsEnough();
+    return switch (answer) {
+      case YES, BY_ADD_ON -> Optional.of(true);
+      case PARTLY -> Optional.of(partlyWillDo);
+      case NO -> Optional.of(false);
+      case UNKNOWN -> Optional.empty();
+    };
+  }
+
+  /** What the plan's own answer is, ahead of where the capability is to be had. */
+  static String sign(Answer answer) {
+    return switch (answer) {
+      case YES -> "● ";
+      case PARTLY -> "◐ ";
+      case BY_ADD_ON -> "⊕ ";
+      case NO -> "○ ";
+      case UNKNOWN -> "? ";
+    };
+  }
+
+  /** The ground of a fact and its day, marked if it is old; empty if there is no fact. */
+  static String source(Fact fact, Workspace.Session session) {
+    if (fact.answer() == Answer.UNKNOWN) {
+      return "";
+    }
+    return fact.source().ground().words()
+        + (session.isOld(fact.source()) ? ", old: " : ", ")
+        + Dates.day(fact.source().asOf());
+  }
+}

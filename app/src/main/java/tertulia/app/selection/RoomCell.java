@@ -1,0 +1,113 @@
+package tertulia.app.selection;
+
+import java.math.BigDecimal;
+import java.math.MathContext;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalInt;
+import tertulia.app.display.Dates;
+import tertulia.app.display.Figures;
+import tertulia.app.selection.ComparisonRows.Standing;
+import tertulia.core.evaluation.Contender;
+import tertulia.core.fit.Room;
+import tertulia.core.fit.Room.Bound;
+import tertulia.core.growth.Measure;
+import tertulia.core.pricing.Included;
+import tertulia.core.time.Horizon;
+
+/** How much of what a plan has is used now and at the end of the plan months, and until when. */
+final class RoomCell {
+  private RoomCell() {}
+
+  static Standing of(Workspace.Session session, Contender contender, Measure measure) {
+    String why = session.why("room", "contender", contender.id(), "measure", measure.id());
+    Optional<Room> now = session.evaluation().roomNow(contender.id(), measure);
+    Optional<Room> months = session.evaluation().room(contender.id(), measure);
+    if (now.isEmpty() || months.isEmpty()) {
+      return new Standing(Cell.missing("not limited", why), Optional.of(true));
+    }
+    return of(
+        now.get(),
+        months.get(),
+        session.evaluation().people().total(),
+        session.table().selection().horizon(),
+        why);
+  }
+
+  /**
+   * The same for any plan.
+   *
+   * @param now for the people under discussion
+   * @param months over the plan months
+   */
+  static Standing of(Room now, Room months, int people, Horizon horizon, String why) {
+    BigDecimal used = now.used().getFirst();
+    return switch (now.bound()) {
+      case Bound.Endless endless ->
+          new Standing(
+              Cell.figure(amount(used) + ", no end", why).looking("yes"), Optional.of(true));
+      case Bound.Unknown unknown ->
+          new Standing(
+              Cell.missing("? not confirmed", why).noting(amount(used) + " needed; confirm it"),
+              Optional.empty());
+      case Bound.UpTo upTo -> bounded(now, months, people, horizon, why, upTo.rule(), "");
+      case Bound.Charged charged ->
+          bounded(now, months, people, horizon, why, Optional.of(charged.rule()), " included");
+    };
+  }
+
+  private static Standing bounded(
+      Room now,
+      Room months,
+      int people,
+      Horizon horizon,
+      String why,
+      Optional<Included> rule,
+      String suffix) {
+    BigDecimal used = now.used().getFirst();
+    BigDecimal most = now.most(0).orElseThrow();
+    boolean charged = !suffix.isEmpty();
+    boolean over = used.compareTo(most) > 0;
+    OptionalInt out = months.runsOut();
+    int last = horizon.months() - 1;
+    List<String> notes = new ArrayList<>();
+    rule.ifPresent(r -> notes.add(perHead(r, most, people)));
+    notes.add(
+        Dates.shortMonth(horizon.month(last))
+            + ": "
+            + amount(months.used().get(last))
+            + " of "
+            + amount(months.most(last).orElseThrow()));
+    if (out.isPresent()) {
+      notes.add(
+          (charged ? "paid for beyond it from " : "runs out ")
+              + Dates.shortMonth(horizon.month(out.getAsInt())));
+    }
+    String look = charged ? "" : over ? "stop" : out.isPresent() ? "care" : "yes";
+    return new Standing(
+        Cell.figure(amount(used) + " of " + amount(most) + suffix, why)
+            .looking(look)
+            .noting(String.join("; ", notes)),
+        Optional.of(charged || !over && out.isEmpty()));
+  }
+
+  /** A quantity for each seat and one for the account, each also as the other. */
+  static String perHead(Included rule, BigDecimal most, int people) {
+    boolean bySeat = rule.perSeat().signum() > 0;
+    if (bySeat) {
+      return rule.words() + ", " + amount(most) + " in all";
+    }
+    return people == 0
+        ? rule.words()
+        : rule.words()
+            + ", "
+            + amount(most.divide(BigDecimal.valueOf(people), new MathContext(2)))
+            + " a person";
+  }
+
+  static String amount(BigDecimal units) {
+    BigDecimal plain = units.stripTrailingZeros();
+    return plain.scale() <= 0 ? Figures.whole(plain.longValue()) : plain.toPlainString();
+  }
+}

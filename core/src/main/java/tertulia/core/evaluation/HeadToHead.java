@@ -1,0 +1,301 @@
+package tertulia.core.evaluation;
+
+import java.math.BigDecimal;
+import java.math.MathContext;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
+import org.joda.money.Money;
+import tertulia.core.fit.Fact;
+import tertulia.core.fit.Importance;
+import tertulia.core.fit.Need;
+import tertulia.core.path.CostByHeadcount;
+import tertulia.core.path.Option;
+import tertulia.core.scoring.Criterion;
+import tertulia.core.scoring.Interval;
+import tertulia.core.scoring.Totals.Margin;
+
+/**
+ * Two contenders against each other: criterion by criterion, need by need, in money, and what would
+ * turn it. A lead is the left's value less the right's: above 0 it is the left's.
+ *
+ * @param total the lead in the total; empty if one of them is not ranked or nobody has weighed
+ * @param money at three headcounts
+ * @param horizon left's total cost over the plan months less right's; empty if one is not known
+ * @param orders who is cheaper from which headcount on
+ */
+public record HeadToHead(
+    String left,
+    String right,
+    Optional<Lead> total,
+    List<OnCriterion> criteria,
+    List<OnNeed> needs,
+    List<AtHeadcount> money,
+    Optional<Money> horizon,
+    List<CostByHeadcount.Order> orders,
+    List<Turn> turns) {
+  public HeadToHead {
+    criteria = List.copyOf(criteria);
+    needs = List.copyOf(needs);
+    money = List.copyOf(money);
+    orders = List.copyOf(orders);
+    turns = List.copyOf(turns);
+  }
+
+  /**
+   * How far apart two values from 0 to 1 are.
+   *
+   * @param by left less right at the midpoints
+   * @param certain whether the one ahead is so whatever the unknown values are
+   */
+  public record Lead(BigDecimal by, boolean certain) {
+    static Lead of(Interval left, Interval right) {
+      BigDecimal by = left.midpoint().subtract(right.midpoint());
+      boolean certain =
+          by.signum() > 0
+              ? left.low().compareTo(right.high()) > 0
+              : by.signum() < 0 && right.low().compareTo(left.high()) > 0;
+      return new Lead(by, certain);
+    }
+
+    /** A tie, an edge or clear. */
+    public Margin margin() {
+      return Margin.of(by.abs());
+    }
+
+    /** Whose it is; empty for a tie. */
+    public Optional<Side> side() {
+      return margin() == Margin.TIE
+          ? Optional.empty()
+          : Optional.of(by.signum() > 0 ? Side.LEFT : Side.RIGHT);
+    }
+  }
+
+  /** One of the two. */
+  public enum Side {
+    LEFT,
+    RIGHT
+  }
+
+  /** A criterion with its weight from 0 to 1, empty if nobody has weighed. */
+  public record OnCriterion(
+      Criterion criterion, Optional<BigDecimal> weight, Interval left, Interval right, Lead lead) {}
+
+  /** How a need is met by the plan a contender would be on. */
+  public enum Met {
+    YES,
+    OUTSIDE,
+    PARTLY,
+    NO,
+    UNKNOWN;
+
+    /** Covered outside is met; what is not known is not comparable. */
+    private int rank() {
+      return switch (this) {
+        case YES, OUTSIDE -> 2;
+        case PARTLY -> 1;
+        case NO, UNKNOWN -> 0;
+      };
+    }
+  }
+
+  /** A need; {@code better} is empty where both are alike or one is not known. */
+  public record OnNeed(Need need, Met left, Met right, Optional<Side> better) {}
+
+  /**
+   * Steady monthly costs for so many people.
+   *
+   * @param left empty where there is no figure
+   */
+  public record AtHeadcount(int people, Optional<Money> left, Optional<Money> right) {
+    /** Left less right; empty unless both are known. */
+    public Optional<Money> difference() {
+      return left.flatMap(l -> right.map(l::minus));
+    }
+  }
+
+  /** Something that would turn the order of the two. */
+  public sealed interface Turn {
+    /**
+     * The totals are level if a criterion weighed this, the others in proportion.
+     *
+     * @param now its weight, 0 to 1
+     * @param level the weight at which they are level, 0 to 1
+     */
+    record Weight(Criterion criterion, BigDecimal now, BigDecimal level) implements Turn {}
+
+    /** From so many people on the other is cheaper. */
+    record Headcount(int people, String cheaper) implements Turn {}
+
+    /** Without a must the other is cheaper over the plan months. */
+    record WithoutNeed(Need need, String cheaper) implements Turn {}
+  }
+
+  /** How many criteria a side wins by an edge or clearly. */
+  public long wins(Side side) {
+    return criteria.stream().filter(c -> c.lead().side().equals(Optional.of(side))).count();
+  }
+
+  static HeadToHead of(Evaluation evaluation, String left, String right) {
+    return new Finder(evaluation, left, right).find();
+  }
+
+  private record Finder(Evaluation evaluation, String left, String right) {
+    /** At how many headcounts the money between them is said. */
+    private static final int AT = 3;
+
+    HeadToHead find() {
+      List<CostByHeadcount.Order> orders = orders();
+      Optional<Money> horizon =
+          evaluation.total(left).flatMap(l -> evaluation.total(right).map(l::minus));
+      List<Turn> turns = new ArrayList<>(weights());
+      turns.addAll(headcounts(orders));
+      turns.addAll(needsThatTurn());
+      return new HeadToHead(
+          left, right, total(), criteria(), needs(), money(), horizon, orders, turns);
+    }
+
+    private List<CostByHeadcount.Order> orders() {
+      CostByHeadcount costs = evaluation.costByHeadcount();
+      Set<String> swept = costs.curves().keySet();
+      return swept.contains(left) && swept.contains(right) ? costs.orders(left, right) : List.of();
+    }
+
+    private Optional<Lead> total() {
+      return evaluation
+          .totals()
+          .filter(t -> t.values().containsKey(left) && t.values().containsKey(right))
+          .map(t -> Lead.of(t.total(left), t.total(right)));
+    }
+
+    private List<OnCriterion> criteria() {
+      List<OnCriterion> lines = new ArrayList<>();
+      for (Criterion criterion : evaluation.criteria()) {
+        Optional<Interval> l = evaluation.value(left, criterion).map(v -> v.interval());
+        Optional<Interval> r = evaluation.value(right, criterion).map(v -> v.interval());
+        if (l.isPresent() && r.isPresent()) {
+          lines.add(
+              new OnCriterion(
+                  criterion,
+                  evaluation.totals().map(t -> t.weights().get(criterion.id())),
+                  l.get(),
+                  r.get(),
+                  Lead.of(l.get(), r.get())));
+        }
+      }
+      return lines;
+    }
+
+    private List<OnNeed> needs() {
+      return evaluation.selection().needs().stream().map(this::need).toList();
+    }
+
+    private OnNeed need(Need need) {
+      Met l = met(left, need);
+      Met r = met(right, need);
+      boolean known = l != Met.UNKNOWN && r != Met.UNKNOWN;
+      int by = l.rank() - r.rank();
+      Optional<Side> better =
+          !known || by == 0 ? Optional.empty() : Optional.of(by > 0 ? Side.LEFT : Side.RIGHT);
+      return new OnNeed(need, l, r, better);
+    }
+
+    private Met met(String contender, Need need) {
+      Optional<Option> option = evaluation.optionNow(contender);
+      if (option.isEmpty()) {
+        return Met.UNKNOWN;
+      }
+      if (need.outside().filter(option.get().outside()::contains).isPresent()) {
+        return Met.OUTSIDE;
+      }
+      Fact fact = option.get().offering().fact(need.capability());
+      return switch (fact.answer()) {
+        case YES -> Met.YES;
+        case PARTLY -> Met.PARTLY;
+        case BY_ADD_ON -> option.get().addOns().contains(fact.addOn()) ? Met.YES : Met.NO;
+        case NO -> Met.NO;
+        case UNKNOWN -> Met.UNKNOWN;
+      };
+    }
+
+    /** The people of the first month, those under discussion, and the most there will be. */
+    private List<AtHeadcount> money() {
+      Set<Integer> people = new TreeSet<>();
+      people.add(Math.max(1, evaluation.today().total()));
+      people.add(Math.max(1, evaluation.people().total()));
+      people.add(Math.max(1, evaluation.highestPlanned()));
+      int highest = Math.max(1, evaluation.highestPlanned());
+      for (int other : new int[] {2 * highest, Math.max(1, highest / 2), 1, highest + 1}) {
+        if (people.size() < AT) {
+          people.add(Math.min(CostByHeadcount.MOST_SWEPT, other));
+        }
+      }
+      return people.stream()
+          .map(n -> {
+            Evaluation then = evaluation.at(new WhatIf.Moment.Headcount(n));
+            return new AtHeadcount(n, then.monthly(left), then.monthly(right));
+          })
+          .toList();
+    }
+
+    /**
+     * Where the totals are level. With the other criteria in proportion, a total is w·v + (1 − w)·r
+     * with r the weighted mean of the other values, so they are level at w = R / (R − D), D the
+     * difference of the criterion's values and R that of the others' means.
+     */
+    private List<Turn> weights() {
+      Optional<Lead> lead = total();
+      if (lead.isEmpty() || lead.get().by().signum() == 0) {
+        return List.of();
+      }
+      List<Turn> turns = new ArrayList<>();
+      for (OnCriterion line : criteria()) {
+        BigDecimal now = line.weight().orElseThrow();
+        BigDecimal own = line.lead().by();
+        BigDecimal others = BigDecimal.ONE.subtract(now);
+        if (others.signum() > 0) {
+          BigDecimal rest =
+              lead.get().by().subtract(now.multiply(own)).divide(others, MathContext.DECIMAL128);
+          if (rest.signum() * own.signum() < 0) {
+            BigDecimal level = rest.divide(rest.subtract(own), MathContext.DECIMAL128);
+            turns.add(new Turn.Weight(line.criterion(), now, level));
+          }
+        }
+      }
+      return turns;
+    }
+
+    private static List<Turn> headcounts(List<CostByHeadcount.Order> orders) {
+      return orders.stream()
+          .skip(1)
+          .<Turn>map(order -> new Turn.Headcount(order.n(), order.cheaper()))
+          .toList();
+    }
+
+    /** Musts without which the order over the plan months is the other way round. */
+    private List<Turn> needsThatTurn() {
+      Optional<Money> with =
+          subscription(left, Set.of()).flatMap(l -> subscription(right, Set.of()).map(l::minus));
+      List<Turn> turns = new ArrayList<>();
+      for (Need need : evaluation.selection().needs()) {
+        if (need.importance() instanceof Importance.Must && with.isPresent()) {
+          subscription(left, Set.of(need))
+              .flatMap(l -> subscription(right, Set.of(need)).map(l::minus))
+              .filter(without -> without.getAmount().signum() * with.get().getAmount().signum() < 0)
+              .ifPresent(without ->
+                  turns.add(new Turn.WithoutNeed(need, without.isNegative() ? left : right)));
+        }
+      }
+      return turns;
+    }
+
+    private Optional<Money> subscription(String contender, Set<Need> without) {
+      return evaluation.wayWithout(contender, without)
+              instanceof tertulia.core.path.Ways.Found found
+          ? Optional.of(found.best().ledger().total(evaluation.whatIf().view()))
+          : Optional.empty();
+    }
+  }
+}

@@ -1,0 +1,190 @@
+package tertulia.core.fit;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertTrue;
+import static tertulia.core.Samples.EUR;
+import static tertulia.core.Samples.PAGE;
+import static tertulia.core.Samples.band;
+import static tertulia.core.Samples.seats;
+
+import java.math.BigDecimal;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalInt;
+import java.util.Random;
+import org.jspecify.annotations.Nullable;
+import org.testng.annotations.Test;
+import tertulia.core.Samples;
+import tertulia.core.billing.UnitsNeeded;
+import tertulia.core.growth.Measure;
+import tertulia.core.pricing.Allowance;
+import tertulia.core.pricing.BandMode;
+import tertulia.core.pricing.BillingTerm;
+import tertulia.core.pricing.Charge;
+import tertulia.core.pricing.Included;
+import tertulia.core.pricing.Plan;
+import tertulia.core.pricing.PlanPrices;
+import tertulia.core.pricing.PriceList;
+import tertulia.core.pricing.SeatRange;
+import tertulia.core.pricing.Tax;
+import tertulia.core.pricing.UnitRule;
+
+public class RoomTest {
+  private static final Measure RUNS =
+      Measure.KNOWN.stream()
+          .filter(m -> m.id().equals("automation-runs"))
+          .findFirst()
+          .orElseThrow();
+  private static final Fit NO_NEEDS = new Fit(List.of());
+
+  private static Offering offering(@Nullable Integer cap, List<Allowance> allowances, PriceList l) {
+    return new Offering(
+        new Plan(
+            "p",
+            "Plan",
+            new SeatRange(Measure.SEATS, 0, cap),
+            new PlanPrices.Listed(List.of(l)),
+            Tax.NOT_INCLUDED,
+            allowances,
+            PAGE),
+        Map.of());
+  }
+
+  private static UnitsNeeded needed(int seats, int runs) {
+    return UnitsNeeded.whole(Map.of(Measure.SEATS.id(), seats, RUNS.id(), runs));
+  }
+
+  private static Allowance upTo(String perAccount, String perSeat) {
+    return new Allowance(
+        RUNS,
+        new Allowance.Limit.Hard(
+            new Included(new BigDecimal(perAccount), new BigDecimal(perSeat), Measure.SEATS)),
+        PAGE);
+  }
+
+  private static PriceList monthly(Charge... charges) {
+    return new PriceList(BillingTerm.MONTHLY, EUR, List.of(charges));
+  }
+
+  @Test
+  public void anAllowanceForEachSeatGrowsWithTheSeatsAndRunsOutWhereUseOvertakesIt() {
+    Offering plan = offering(null, List.of(upTo("100", "10")), monthly(seats("5")));
+    List<UnitsNeeded> months = List.of(needed(10, 150), needed(12, 220), needed(12, 221));
+    Room room = Room.of(plan, monthly(seats("5")), RUNS, months).orElseThrow();
+    assertEquals(room.most(0), Optional.of(new BigDecimal("200")));
+    assertEquals(room.most(1), Optional.of(new BigDecimal("220")));
+    assertEquals(room.runsOut(), OptionalInt.of(2));
+  }
+
+  @Test
+  public void whatIsBeyondAUsageChargeIsPaidForAndAnUnknownLimitIsNoLimitOfZero() {
+    Included five = new Included(new BigDecimal("5"), BigDecimal.ZERO, Measure.SEATS);
+    PriceList sold =
+        monthly(
+            seats("5"), new Charge.Usage("Runs", RUNS, five, BigDecimal.ONE, Samples.eur("0.10")));
+    Room charged =
+        Room.of(offering(null, List.of(), sold), sold, RUNS, List.of(needed(1, 9))).orElseThrow();
+    assertEquals(charged.bound(), new Room.Bound.Charged(List.of(new BigDecimal("5")), five));
+    Allowance unknown = new Allowance(RUNS, new Allowance.Limit.Unknown(), PAGE);
+    Room unsaid =
+        Room.of(
+                offering(null, List.of(unknown), monthly(seats("5"))),
+                monthly(seats("5")),
+                RUNS,
+                List.of(needed(1, 9)))
+            .orElseThrow();
+    assertEquals(unsaid.bound(), new Room.Bound.Unknown());
+    assertEquals(unsaid.most(0), Optional.empty());
+    assertEquals(unsaid.runsOut(), OptionalInt.empty());
+  }
+
+  @Test
+  public void withoutAStatedDemandOrABoundThereIsNothingToSay() {
+    PriceList list = monthly(seats("5"));
+    Offering plan = offering(null, List.of(), list);
+    assertEquals(Room.of(plan, list, RUNS, List.of(needed(1, 9))), Optional.empty());
+    assertEquals(
+        Room.of(
+            offering(null, List.of(upTo("1", "0")), list),
+            list,
+            RUNS,
+            List.of(Samples.seatsNeeded(3))),
+        Optional.empty());
+  }
+
+  /** The month in which room runs out is the first in which the verdict says so. */
+  @Test
+  public void theRoomAgreesWithTheVerdictOnGeneratedPlans() {
+    Random random = new Random(20261125);
+    int ran = 0;
+    for (int i = 0; i < 400; i++) {
+      UnitRule rule = new UnitRule(random.nextInt(4), 1 + random.nextInt(6), random.nextInt(5));
+      Charge charge =
+          random.nextBoolean()
+              ? seats("3", rule)
+              : new Charge.Banded(
+                  "Seats",
+                  Measure.SEATS,
+                  BandMode.WHOLE,
+                  List.of(band(10, "3", "0"), band(20 + random.nextInt(20), "2", "0")),
+                  rule);
+      PriceList list = monthly(charge);
+      Integer cap = random.nextInt(3) == 0 ? 5 + random.nextInt(40) : null;
+      Offering plan =
+          offering(cap, List.of(upTo("" + random.nextInt(200), "" + random.nextInt(12))), list);
+      List<UnitsNeeded> months = new ArrayList<>();
+      int seats = random.nextInt(20);
+      int runs = random.nextInt(200);
+      for (int m = 0; m < 24; m++) {
+        months.add(needed(seats, runs));
+        seats = Math.max(0, seats + random.nextInt(6) - 1);
+        runs += random.nextInt(20);
+      }
+      for (Measure measure : List.of(Measure.SEATS, RUNS)) {
+        OptionalInt expected = OptionalInt.empty();
+        for (int m = 0; m < 24 && expected.isEmpty(); m++) {
+          boolean over =
+              NO_NEEDS.at(plan, list, months.get(m)).reasons().stream()
+                  .anyMatch(reason ->
+                      reason instanceof Reason.OverCap c && c.measure().equals(measure)
+                          || reason instanceof Reason.OverAllowance a
+                              && a.measure().equals(measure));
+          if (over) {
+            expected = OptionalInt.of(m);
+          }
+        }
+        OptionalInt found =
+            Room.of(plan, list, measure, months).map(Room::runsOut).orElse(OptionalInt.empty());
+        assertEquals(found, expected, measure.label() + " " + plan.plan() + " " + months);
+        ran += expected.isPresent() ? 1 : 0;
+      }
+    }
+    assertTrue(ran > 100, "only " + ran + " ran out");
+  }
+
+  @Test
+  public void aLadderSaysWhereACapabilityIsToBeHad() {
+    Object[][] cases = {
+      {"in every plan", Answer.YES, Answer.YES, Answer.YES},
+      {"from B on", Answer.NO, Answer.YES, Answer.YES},
+      {"in C", Answer.NO, Answer.PARTLY, Answer.YES},
+      {"in A, C", Answer.YES, Answer.NO, Answer.YES},
+      {"by add-on from B on", Answer.NO, Answer.BY_ADD_ON, Answer.BY_ADD_ON},
+      {"partly in B", Answer.NO, Answer.PARTLY, Answer.NO},
+      {"in no plan", Answer.NO, Answer.NO, Answer.NO},
+      {"not confirmed", Answer.NO, Answer.UNKNOWN, Answer.NO},
+    };
+    for (Object[] row : cases) {
+      List<Offering> offerings = new ArrayList<>();
+      for (int i = 1; i < row.length; i++) {
+        Fact fact = new Fact((Answer) row[i], row[i] == Answer.BY_ADD_ON ? "Gate" : "", PAGE);
+        String name = "" + (char) ('A' + i - 1);
+        offerings.add(
+            new Offering(Samples.plan(name, monthly(seats("1"))), Map.of("sign-on", fact)));
+      }
+      assertEquals(new Ladder(new Capability("sign-on", "Sign-on"), offerings).words(), row[0]);
+    }
+  }
+}
