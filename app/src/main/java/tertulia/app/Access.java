@@ -30,6 +30,8 @@ class Access {
       "/selections/{id}/decision",
       "/selections/{id}/decision.md",
       "/selections/{id}/snapshot",
+      "/selections/{id}/plans",
+      "/selections/{id}/versus",
       "/selections/{id}/why",
       "/selections/{id}/file",
       "/selections/{id}/cost.xlsx",

@@ -14,6 +14,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import tertulia.app.exchange.Codes;
 import tertulia.app.exchange.Faults;
 import tertulia.app.people.SignedIn;
+import tertulia.app.selection.Narrowing;
 import tertulia.app.selection.StepBody;
 import tertulia.app.selection.Steps;
 import tertulia.app.selection.Workspace;
@@ -185,6 +186,7 @@ class DecisionController implements StepBody {
   public void fill(Workspace.Session session, Model model) {
     Optional<Decisions.Stored> stored = decisions.find(session.table().id());
     model.addAttribute("decision", DecisionView.of(session, stored));
+    model.addAttribute("narrowing", Narrowing.of(session));
     model.addAttribute("typed", DecisionView.typed(session, stored));
     model.addAttribute("faults", Map.of());
     model.addAttribute("typedReason", "");

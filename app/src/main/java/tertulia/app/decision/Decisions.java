@@ -156,7 +156,8 @@ public class Decisions {
             proposal.reasons(),
             proposal.givenUp(),
             proposal.conditions(),
-            proposal.reviewOn().map(Objects::toString).orElse(null)));
+            proposal.reviewOn().map(Objects::toString).orElse(null)),
+        file.log());
   }
 
   private DecisionRow row(long selectionId) {

@@ -56,6 +56,18 @@ public final class Figures {
     return decimals(fraction.movePointRight(2), 0) + " %";
   }
 
+  /**
+   * A fraction as a percentage to the tenth, where two that are close stand side by side: 25.3 %.
+   */
+  public static String tenths(BigDecimal fraction) {
+    return decimals(fraction.movePointRight(2), 1) + " %";
+  }
+
+  /** How far a value from 0 to 1 is from another, without its sign: 0.051. */
+  public static String lead(BigDecimal by) {
+    return decimals(by.abs(), SCORE_DECIMALS);
+  }
+
   /** A quantity with its unit, money with its decimals, other numbers with up to six. */
   public static String quantity(Quantity quantity) {
     BigDecimal amount = quantity.amount();

@@ -85,6 +85,18 @@ public final class Codes {
     return Integer.parseInt(trimmed);
   }
 
+  /** An instant written as 2026-11-03T10:00:00Z. */
+  public static java.time.Instant instant(String text) {
+    try {
+      return java.time.Instant.parse(text.strip());
+    } catch (java.time.format.DateTimeParseException e) {
+      throw new IllegalArgumentException(
+          "\""
+              + shortened(text)
+              + "\" is not a point in time. Write it like 2026-11-03T10:00:00Z.");
+    }
+  }
+
   /** A day written yyyy-mm-dd, from 2000 to 2100. */
   public static LocalDate day(String text) {
     try {

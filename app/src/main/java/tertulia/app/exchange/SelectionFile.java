@@ -13,9 +13,51 @@ public record SelectionFile(
     Brief brief,
     List<ContenderPart> contenders,
     List<MemberPart> panel,
-    @Nullable DecisionPart decision) {
+    @Nullable DecisionPart decision,
+    @Nullable List<LogPart> log) {
   public static final String FORMAT = "tertulia-selection";
   public static final int VERSION = 1;
+
+  /** A selection of which nobody wrote down how it was narrowed. */
+  public SelectionFile(
+      String format,
+      int version,
+      Brief brief,
+      List<ContenderPart> contenders,
+      List<MemberPart> panel,
+      @Nullable DecisionPart decision) {
+    this(format, version, brief, contenders, panel, decision, null);
+  }
+
+  /** How the list was narrowed, oldest first. */
+  public List<LogPart> narrowing() {
+    return log == null ? List.of() : log;
+  }
+
+  /**
+   * One act by which the list of contenders changed.
+   *
+   * @param at when, as an instant
+   * @param what brought, set-aside, back or taken-off
+   * @param contender name of the tool then
+   * @param reason why it was set aside; null otherwise
+   */
+  @JsonInclude(JsonInclude.Include.NON_NULL)
+  public record LogPart(
+      String at, String who, String what, String contender, @Nullable String reason) {
+    /** The acts there are. */
+    public static final List<String> ACTS = List.of("brought", "set-aside", "back", "taken-off");
+
+    /** The act in words that follow the tool's name. */
+    public String words() {
+      return switch (what) {
+        case "brought" -> "brought to the table";
+        case "set-aside" -> "set aside";
+        case "back" -> "brought back";
+        default -> "taken off the table";
+      };
+    }
+  }
 
   /** A tool at the table; set aside for a reason or in; with the hours it takes if stated. */
   @JsonInclude(JsonInclude.Include.NON_NULL)

@@ -27,6 +27,8 @@ import tertulia.core.time.Horizon;
 /** Turns a selection file into the core's selection. */
 public final class SelectionReader {
   private static final int LONGEST_TEXT = 4000;
+  private static final int LONGEST_REASON = 500;
+  private static final int MOST_ACTS = 1000;
   private final Faults faults;
 
   public SelectionReader(Faults faults) {
@@ -48,6 +50,7 @@ public final class SelectionReader {
     List<ExchangeRate> rates = rates(brief.rates());
     List<Scenario> scenarios = reader.scenarios("/brief/scenarios", brief.scenarios());
     Practice practice = reader.practice("/brief/practice", brief.practice());
+    checkLog(file.narrowing());
     checkDecision(file.decision(), contenders.stream().map(Contender::id).toList());
     Optional<Selection> selection =
         faults.at(
@@ -81,6 +84,7 @@ public final class SelectionReader {
 
   private void checkSizes(SelectionFile file) {
     checkSize("/contenders", file.contenders().size(), 40);
+    checkSize("/log", file.narrowing().size(), MOST_ACTS);
     checkSize("/panel", file.panel().size(), BriefReader.MOST_ROWS);
     checkSize("/brief/groups", file.brief().groups().size(), BriefReader.MOST_ROWS);
     checkSize("/brief/needs", file.brief().needs().size(), BriefReader.MOST_ROWS);
@@ -155,6 +159,28 @@ public final class SelectionReader {
     if (!known.contains(id)) {
       throw new IllegalArgumentException(
           "There is no " + what + " \"" + id + "\" in this selection; there are " + known + ".");
+    }
+  }
+
+  private void checkLog(List<SelectionFile.LogPart> log) {
+    for (int i = 0; i < log.size(); i++) {
+      SelectionFile.LogPart part = log.get(i);
+      faults.at(
+          "/log/" + i,
+          () -> {
+            if (!SelectionFile.LogPart.ACTS.contains(part.what())) {
+              throw new IllegalArgumentException(
+                  "\""
+                      + part.what()
+                      + "\" is not one of "
+                      + String.join(", ", SelectionFile.LogPart.ACTS)
+                      + ".");
+            }
+            Codes.text(part.who(), BriefReader.LONGEST_NAME);
+            Codes.text(part.contender(), BriefReader.LONGEST_NAME);
+            Codes.text(part.reason() == null ? "" : part.reason(), LONGEST_REASON);
+            return Codes.instant(part.at());
+          });
     }
   }
 

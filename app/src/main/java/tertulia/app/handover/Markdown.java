@@ -21,6 +21,7 @@ final class Markdown {
     markdown.context(file.brief(), results);
     markdown.drivers(file.brief(), results);
     markdown.options(results);
+    markdown.narrowing(file);
     decision.ifPresent(d -> markdown.outcome(d, results));
     return markdown.out.toString();
   }
@@ -73,7 +74,7 @@ final class Markdown {
     line("## Decision drivers");
     line("");
     for (Brief.NeedPart need : brief.needs()) {
-      line("- " + need.importance() + ": " + escaped(need.capability()));
+      line("- " + need.importance() + ": " + escaped(need.name()) + need(need));
     }
     for (Brief.CriterionPart criterion : brief.criteria()) {
       String weight = results.weights() == null ? null : results.weights().get(criterion.id());
@@ -83,6 +84,20 @@ final class Markdown {
               + (weight == null ? "" : ", weight " + weight));
     }
     line("");
+  }
+
+  /** Who asked for a need, why, and what covers it. */
+  private static String need(Brief.NeedPart need) {
+    Brief.OutsidePart outside = need.outside();
+    return (outside == null
+            ? ""
+            : ", or covered outside by "
+                + escaped(outside.by())
+                + " at "
+                + outside.monthly()
+                + " a month")
+        + (need.askedBy() == null ? "" : " (" + escaped(need.askedBy()) + ")")
+        + (need.why() == null ? "" : ": " + escaped(need.why()));
   }
 
   private void options(Results results) {
@@ -106,6 +121,27 @@ final class Markdown {
               + " | "
               + (c.total() == null ? "—" : total(c.total()))
               + " |");
+    }
+    line("");
+  }
+
+  private void narrowing(SelectionFile file) {
+    if (file.narrowing().isEmpty()) {
+      return;
+    }
+    line("### How the list was narrowed");
+    line("");
+    for (SelectionFile.LogPart act : file.narrowing()) {
+      line(
+          "- "
+              + act.at().substring(0, 10)
+              + ": "
+              + escaped(act.contender())
+              + " "
+              + act.words()
+              + " by "
+              + escaped(act.who())
+              + (act.reason() == null ? "" : ": " + escaped(act.reason())));
     }
     line("");
   }

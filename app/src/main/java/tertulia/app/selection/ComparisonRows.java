@@ -124,10 +124,10 @@ final class ComparisonRows {
         session.columns().stream().map(c -> NeedCell.of(session, c, need)).toList();
     String asked = part.askedBy() == null ? "" : part.askedBy();
     List<String> notes = new ArrayList<>(List.of(importance(need)));
-    if (!asked.isEmpty()) {
-      notes.add("asked for by " + asked);
+    if (!asked.isEmpty() && read.group() != Group.ASKED) {
+      notes.add(asked);
     }
-    if (part.why() != null) {
+    if (part.why() != null && read.group() == Group.ASKED) {
       notes.add(part.why());
     }
     return new Line(

@@ -9,6 +9,7 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
 import org.joda.money.CurrencyUnit;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -19,6 +20,7 @@ import tertulia.app.catalogue.Catalogue;
 import tertulia.app.display.Dates;
 import tertulia.app.display.Figures;
 import tertulia.app.exchange.ToolSheet;
+import tertulia.app.people.SignedIn;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Selection;
 import tertulia.core.money.ExchangeRate;
@@ -43,8 +45,9 @@ class ContendersController implements StepBody {
   record Aside(String slug, String name, String reason) {}
 
   @PostMapping("/selections/{id}/contenders")
-  String add(@PathVariable long id, @RequestParam String slug) {
-    selections.addContender(id, slug);
+  String add(
+      @PathVariable long id, @RequestParam String slug, @AuthenticationPrincipal SignedIn person) {
+    selections.addContender(id, slug, person.name());
     return back(id);
   }
 
@@ -53,6 +56,7 @@ class ContendersController implements StepBody {
       @PathVariable long id,
       @PathVariable String slug,
       @RequestParam String reason,
+      @AuthenticationPrincipal SignedIn person,
       RedirectAttributes flash) {
     String text = reason.strip();
     if (text.isEmpty() || text.length() > 500) {
@@ -60,20 +64,25 @@ class ContendersController implements StepBody {
       flash.addFlashAttribute("asideSlug", slug);
       flash.addFlashAttribute("asideReason", reason);
     } else {
-      selections.setAside(id, slug, text);
+      selections.setAside(id, slug, text, person.name());
     }
     return back(id);
   }
 
   @PostMapping("/selections/{id}/contenders/{slug}/back")
-  String bringBack(@PathVariable long id, @PathVariable String slug) {
-    selections.setAside(id, slug, null);
+  String bringBack(
+      @PathVariable long id, @PathVariable String slug, @AuthenticationPrincipal SignedIn person) {
+    selections.bringBack(id, slug, person.name());
     return back(id);
   }
 
   @PostMapping("/selections/{id}/contenders/{slug}/remove")
-  String remove(@PathVariable long id, @PathVariable String slug, RedirectAttributes flash) {
-    selections.removeContender(id, slug);
+  String remove(
+      @PathVariable long id,
+      @PathVariable String slug,
+      @AuthenticationPrincipal SignedIn person,
+      RedirectAttributes flash) {
+    selections.removeContender(id, slug, person.name());
     flash.addFlashAttribute("removed", catalogue.get(slug).sheet());
     return back(id);
   }
@@ -103,6 +112,7 @@ class ContendersController implements StepBody {
             .filter(c -> c.setAside().isPresent())
             .map(c -> new Aside(c.id(), c.tool().name(), c.setAside().get()))
             .toList());
+    model.addAttribute("narrowing", Narrowing.of(session));
     Map<String, List<ToolSheet>> others = new TreeMap<>();
     catalogue.all().stream()
         .map(Catalogue.Stored::sheet)

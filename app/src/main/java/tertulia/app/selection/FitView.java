@@ -65,7 +65,7 @@ record FitView(
    *
    * @param bare the cheapest plan if nothing were needed
    * @param needed the plan with our needs, or why there is none
-   * @param because what the cheaper plan lacks; empty if it is the same
+   * @param because what the cheaper plan lacks, or that it is the same
    * @param aside why it was set aside; empty if it is at the table
    */
   record Promise(
@@ -150,21 +150,54 @@ record FitView(
     return PlansChart.draw(tools, horizon(session));
   }
 
+  /** Months with one verdict in a row, with the reasons that hold in all of them. */
   private static PlansChart.Plan strip(PlanMonths plan) {
-    return new PlansChart.Plan(
-        plan.plan(),
-        plan.stretches().stream()
-            .map(stretch ->
-                new PlansChart.Stretch(
-                    stretch.months().from(),
-                    stretch.months().end(),
-                    switch (stretch.verdict()) {
-                      case Verdict.Qualifies qualifies -> PlansChart.State.DOES;
-                      case Verdict.Unconfirmed unconfirmed -> PlansChart.State.UNCONFIRMED;
-                      case Verdict.Excluded excluded -> PlansChart.State.OUT;
-                    },
-                    reasons(stretch.verdict())))
-            .toList());
+    List<PlansChart.Stretch> strips = new ArrayList<>();
+    List<PlanMonths.Stretch> alike = new ArrayList<>();
+    for (PlanMonths.Stretch stretch : plan.stretches()) {
+      if (!alike.isEmpty() && state(alike.getFirst()) != state(stretch)) {
+        strips.add(strip(alike));
+        alike.clear();
+      }
+      alike.add(stretch);
+    }
+    strips.add(strip(alike));
+    return new PlansChart.Plan(plan.plan(), strips);
+  }
+
+  private static PlansChart.Stretch strip(List<PlanMonths.Stretch> alike) {
+    String words =
+        alike.getFirst().verdict().reasons().stream()
+            .filter(reason ->
+                alike.stream()
+                    .allMatch(stretch ->
+                        stretch.verdict().reasons().stream()
+                            .anyMatch(r -> r.requirement().equals(reason.requirement()))))
+            .map(Reason::sentence)
+            .collect(Collectors.joining("; "));
+    return new PlansChart.Stretch(
+        alike.getFirst().months().from(),
+        alike.getLast().months().end(),
+        state(alike.getFirst()),
+        words.isEmpty() ? reasons(alike.getFirst().verdict()) : words);
+  }
+
+  private static PlansChart.State state(PlanMonths.Stretch stretch) {
+    return switch (stretch.verdict()) {
+      case Verdict.Qualifies qualifies -> PlansChart.State.DOES;
+      case Verdict.Unconfirmed unconfirmed -> PlansChart.State.UNCONFIRMED;
+      case Verdict.Excluded excluded -> PlansChart.State.OUT;
+    };
+  }
+
+  /** The same plan can cost more with our needs: by an add-on, or by what is covered outside. */
+  private static String same(SteadyCost bare, Outcome<SteadyCost> needed) {
+    return needed instanceof Outcome.Found<SteadyCost> found
+            && !found.best().money().equals(bare.money())
+        ? "the same plan, and "
+            + Figures.money(found.best().money().minus(bare.money()))
+            + " for what it lacks"
+        : "it is the same plan";
   }
 
   /** Only of contenders that have a plan with a figure for these people. */
@@ -198,7 +231,7 @@ record FitView(
                   Cell.missing(
                       "price not known", session.why("steady", "contender", contender.id()));
             },
-            because,
+            because.isEmpty() ? same(bare.best(), needed) : because,
             contender.setAside().orElse("")));
   }
 

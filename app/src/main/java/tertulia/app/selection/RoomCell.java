@@ -72,6 +72,9 @@ final class RoomCell {
     OptionalInt out = months.runsOut();
     int last = horizon.months() - 1;
     List<String> notes = new ArrayList<>();
+    if (now.measure().nature() == Measure.Nature.SUM) {
+      notes.add("after " + horizon.months() + " months of it");
+    }
     rule.ifPresent(r -> notes.add(perHead(r, most, people)));
     notes.add(
         Dates.shortMonth(horizon.month(last))

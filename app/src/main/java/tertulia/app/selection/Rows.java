@@ -23,6 +23,10 @@ final class Rows {
     Optional<ContenderRow> findBySelectionIdAndToolId(long selectionId, long toolId);
   }
 
+  interface Narrowings extends JpaRepository<NarrowingRow, Long> {
+    List<NarrowingRow> findBySelectionIdOrderById(long selectionId);
+  }
+
   interface Members extends JpaRepository<MemberRow, Long> {
     List<MemberRow> findBySelectionIdOrderById(long selectionId);
 

@@ -9,7 +9,6 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
-import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tertulia.app.catalogue.Catalogue;
@@ -38,6 +37,7 @@ public class Selections {
   private final Rows.Marks marks;
   private final Catalogue catalogue;
   private final GrowthPlans growth;
+  private final NarrowingLog log;
 
   Selections(
       Rows.Selections selections,
@@ -46,7 +46,9 @@ public class Selections {
       Rows.Weights weights,
       Rows.Marks marks,
       Catalogue catalogue,
-      GrowthPlans growth) {
+      GrowthPlans growth,
+      NarrowingLog log) {
+    this.log = log;
     this.selections = selections;
     this.contenders = contenders;
     this.members = members;
@@ -102,7 +104,8 @@ public class Selections {
     List<MemberRow> seated = members.findBySelectionIdOrderById(id);
     List<SelectionFile.MemberPart> panel = panel(seated, brief, tools);
     SelectionFile file =
-        new SelectionFile(SelectionFile.FORMAT, SelectionFile.VERSION, brief, tools, panel, null);
+        new SelectionFile(
+            SelectionFile.FORMAT, SelectionFile.VERSION, brief, tools, panel, null, log.of(id));
     List<Table.Seat> seats =
         seated.stream()
             .map(m -> new Table.Seat(Objects.requireNonNull(m.id), m.accountId, m.name, m.share))
@@ -134,7 +137,8 @@ public class Selections {
                         : part)
                 .toList(),
             file.panel(),
-            file.decision()));
+            file.decision(),
+            file.log()));
   }
 
   private static Selection stored(SelectionFile file) {
@@ -227,9 +231,10 @@ public class Selections {
 
   /** Brings a tool to the table, at the end; nothing happens if it sits there already. */
   @Transactional
-  public void addContender(long id, String slug) {
+  public void addContender(long id, String slug, String by) {
     open(id);
-    long tool = catalogue.get(slug).id();
+    Catalogue.Stored stored = catalogue.get(slug);
+    long tool = stored.id();
     List<ContenderRow> rows = contenders.findBySelectionIdOrderByPlace(id);
     if (rows.stream().anyMatch(c -> c.toolId == tool)) {
       return;
@@ -243,13 +248,30 @@ public class Selections {
     row.toolId = tool;
     row.place = rows.isEmpty() ? 0 : rows.getLast().place + 1;
     contenders.save(row);
+    log.note(id, by, "brought", stored.sheet().name(), null);
   }
 
-  /** Sets a contender aside for a reason, or brings it back if the reason is null. */
+  /** Sets a contender aside for a reason that stays on record. */
   @Transactional
-  public void setAside(long id, String slug, @Nullable String reason) {
+  public void setAside(long id, String slug, String reason, String by) {
     open(id);
     contender(id, slug).setAside = reason;
+    log.note(id, by, "set-aside", name(slug), reason);
+  }
+
+  /** Brings back a contender that was set aside; nothing happens if it was not. */
+  @Transactional
+  public void bringBack(long id, String slug, String by) {
+    open(id);
+    ContenderRow row = contender(id, slug);
+    if (row.setAside != null) {
+      row.setAside = null;
+      log.note(id, by, "back", name(slug), null);
+    }
+  }
+
+  private String name(String slug) {
+    return catalogue.get(slug).sheet().name();
   }
 
   /** Notes the hours contenders take, by id; empty: nobody has said. */
@@ -262,9 +284,10 @@ public class Selections {
 
   /** Takes a contender off the table; its marks are kept for when it comes back. */
   @Transactional
-  public void removeContender(long id, String slug) {
+  public void removeContender(long id, String slug, String by) {
     open(id);
     contenders.delete(contender(id, slug));
+    log.note(id, by, "taken-off", name(slug), null);
   }
 
   private ContenderRow contender(long id, String slug) {
@@ -358,6 +381,7 @@ public class Selections {
       contenders.save(contender);
     }
     file.panel().forEach(member -> take(id, member, slugs));
+    file.narrowing().forEach(part -> log.note(id, part));
     return id;
   }
 

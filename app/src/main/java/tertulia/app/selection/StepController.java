@@ -19,7 +19,7 @@ import tertulia.app.web.NotFound;
 @Controller
 class StepController {
   private static final String ADDRESS =
-      "/selections/{id}/{step:need|contenders|fit|cost|weights|marks|decision}";
+      "/selections/{id}/{step:need|contenders|fit|cost|weights|marks|decision|plans|versus}";
   private final Steps steps;
   private final Map<String, StepBody> bodies;
 

@@ -66,6 +66,7 @@ class WhyController {
       case "dearer" -> new Figure.Dearer(contender);
       case "needcost" -> new Figure.NeedCost(query.getOrDefault("capability", ""), contender);
       case "needcostall" -> new Figure.NeedCostOfAll(query.getOrDefault("capability", ""));
+      case "planalone" -> new Figure.PlanAlone(contender, query.getOrDefault("plan", ""));
       case "room" -> new Figure.Room(contender, query.getOrDefault("measure", ""));
       case "plans" -> new Figure.Plans(contender);
       case "weight" -> new Figure.Weight(criterion);

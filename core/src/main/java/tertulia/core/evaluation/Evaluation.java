@@ -451,6 +451,14 @@ public final class Evaluation {
         : Optional.empty();
   }
 
+  /**
+   * The steady monthly cost of one plan under its cheapest allowed term, whether or not it would
+   * do; empty if it has no figure.
+   */
+  public Optional<SteadyCost> planAlone(Offering offering) {
+    return SteadyCost.cheapestTerm(offering, market, market.units(people));
+  }
+
   /** The steady monthly cost of a contender if nothing were needed of it. */
   public Outcome<SteadyCost> withoutNeeds(String contender) {
     return SteadyCost.cheapest(

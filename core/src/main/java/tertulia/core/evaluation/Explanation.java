@@ -46,6 +46,7 @@ record Explanation(Evaluation evaluation) {
       case Figure.Dearer dearer -> dearer(dearer.contender());
       case Figure.NeedCost cost -> needCost(line(cost.capability()), cost.contender());
       case Figure.NeedCostOfAll cost -> needCost(line(cost.capability()));
+      case Figure.PlanAlone plan -> planAlone(plan.contender(), plan.plan());
       case Figure.Room room -> room(room.contender(), room.measure());
       case Figure.Plans plans -> plans(plans.contender());
       case Figure.Weight weight -> scores().weight(weight.criterion());
@@ -592,6 +593,15 @@ record Explanation(Evaluation evaluation) {
       case NeedCosts.Effect.NoTotal none ->
           new Working.Missing(label, "no total with or without it", parts);
     };
+  }
+
+  private Working planAlone(String contender, String plan) {
+    return selection().contender(contender).offerings().stream()
+        .filter(offering -> offering.plan().id().equals(plan))
+        .findFirst()
+        .flatMap(evaluation::planAlone)
+        .map(cost -> cost.explain())
+        .orElseThrow(() -> new IllegalArgumentException("No plan with a figure: " + plan));
   }
 
   private Working room(String contender, String measure) {

@@ -8,6 +8,9 @@ public sealed interface Figure {
   /** Steady monthly cost of a contender for the people under discussion. */
   record Steady(String contender) implements Figure {}
 
+  /** Steady monthly cost of one plan of a contender, whether or not it would do. */
+  record PlanAlone(String contender, String plan) implements Figure {}
+
   /** Units needed of a measure by the people under discussion. */
   record Units(String measure) implements Figure {}
 

@@ -186,6 +186,17 @@ public record CostByHeadcount(int most, Map<String, Curve> curves, List<Lead> le
   }
 
   /**
+   * The same for some of the tools only.
+   *
+   * @throws IllegalArgumentException if one of them was not swept
+   */
+  public CostByHeadcount of(List<String> tools) {
+    Map<String, Curve> some = new LinkedHashMap<>();
+    tools.forEach(tool -> some.put(tool, curve(tool)));
+    return new CostByHeadcount(most, some, leads(some, most));
+  }
+
+  /**
    * The same with so much more a month for each tool, whatever the headcount.
    *
    * @param monthly by tool id, in the currency of the curves; a tool that is not there, or whose

@@ -14,6 +14,7 @@ import tertulia.core.growth.People;
 import tertulia.core.money.ExchangeRate;
 import tertulia.core.money.UnitPrice;
 import tertulia.core.pricing.Charge;
+import tertulia.core.pricing.PlanPrices;
 import tertulia.core.pricing.PriceBasis;
 import tertulia.core.pricing.Reductions;
 import tertulia.core.working.Quantity;
@@ -44,6 +45,32 @@ public record SteadyCost(
       Candidates candidates, Market market, UnitsNeeded units, Optional<String> before) {
     return new Steady(market, units)
         .choose(candidates, cost -> before.map(b -> b.equals(cost.option().label())).orElse(false));
+  }
+
+  /**
+   * The cost of a plan under the cheapest of its terms that are allowed, whether or not it
+   * qualifies; empty if none has a figure.
+   */
+  public static Optional<SteadyCost> cheapestTerm(
+      Offering offering, Market market, UnitsNeeded units) {
+    return offering.plan().lists(PlanPrices.End.HIGH).stream()
+        .filter(list -> market.terms().allows(list.term()))
+        .map(list -> Option.of(offering, list, market.fit()))
+        .filter(option -> market.whyUnpriced(option.list(), units).isEmpty())
+        .filter(option -> isWithinBands(option, units))
+        .map(option -> of(option, market, units))
+        .min(java.util.Comparator.comparing(SteadyCost::money));
+  }
+
+  /** Beyond the last of its closed bands an option has no price. */
+  private static boolean isWithinBands(Option option, UnitsNeeded units) {
+    return option.list().charges().stream()
+        .filter(Charge.Counted.class::isInstance)
+        .map(Charge.Counted.class::cast)
+        .allMatch(counted ->
+            counted.mostUnits().isEmpty()
+                || option.plan().paidUnits(counted, units.of(counted.measure()).orElseThrow())
+                    <= counted.mostUnits().getAsInt());
   }
 
   /** The cost of one option that qualifies and has a figure. */

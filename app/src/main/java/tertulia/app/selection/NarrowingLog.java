@@ -1,0 +1,55 @@
+package tertulia.app.selection;
+
+import java.time.Clock;
+import java.time.temporal.ChronoUnit;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Component;
+import tertulia.app.exchange.Codes;
+import tertulia.app.exchange.SelectionFile;
+
+/** Writes down how lists of contenders were narrowed; what is written is never changed. */
+@Component
+class NarrowingLog {
+  private final Rows.Narrowings rows;
+  private final Clock clock;
+
+  NarrowingLog(Rows.Narrowings rows, Clock clock) {
+    this.rows = rows;
+    this.clock = clock;
+  }
+
+  /** The acts on a selection's list, oldest first; null if there are none. */
+  @Nullable List<SelectionFile.LogPart> of(long selection) {
+    List<SelectionFile.LogPart> log =
+        rows.findBySelectionIdOrderById(selection).stream()
+            .map(row ->
+                new SelectionFile.LogPart(
+                    row.notedAt.toString(), row.notedBy, row.what, row.contender, row.reason))
+            .toList();
+    return log.isEmpty() ? null : log;
+  }
+
+  /**
+   * Notes what somebody did just now.
+   *
+   * @param what as {@link SelectionFile.LogPart#what()} has it
+   * @param reason why it was set aside; null otherwise
+   */
+  void note(long selection, String by, String what, String tool, @Nullable String reason) {
+    String now = clock.instant().truncatedTo(ChronoUnit.SECONDS).toString();
+    note(selection, new SelectionFile.LogPart(now, by, what, tool, reason));
+  }
+
+  /** Notes what was done elsewhere or before. */
+  void note(long selection, SelectionFile.LogPart part) {
+    NarrowingRow row = new NarrowingRow();
+    row.selectionId = selection;
+    row.notedAt = Codes.instant(part.at());
+    row.notedBy = part.who();
+    row.what = part.what();
+    row.contender = part.contender();
+    row.reason = part.reason();
+    rows.save(row);
+  }
+}
