@@ -131,6 +131,7 @@ public class CostAndFitPagesTest extends ServedTest {
               "Overview",
               "Inputs",
               "People",
+              "People’s time",
               "Slotmeer",
               "Halvard Desk",
               "Pierbook",

@@ -258,7 +258,7 @@ public class SelectionJourneyTest extends ServedTest {
     long list = queries("/selections");
     taken(Demo.text());
     assertEquals(queries("/selections"), list);
-    assertTrue(few <= 8, few + " queries");
+    assertTrue(few <= 9, few + " queries");
   }
 
   private long queries(String path) throws Exception {

@@ -21,6 +21,7 @@ import tertulia.core.path.Outcome;
 import tertulia.core.path.PlanMonths;
 import tertulia.core.path.PlanNeeded;
 import tertulia.core.path.SteadyCost;
+import tertulia.core.pricing.PlanPrices;
 import tertulia.core.time.Horizon;
 
 /**
@@ -111,7 +112,7 @@ record FitView(
                 Dates.shortMonth(horizon(session).month(stretch.months().end() - 1)),
                 word(stretch.verdict()),
                 look(stretch.verdict()),
-                reasons(stretch.verdict()),
+                reasons(contender, plan, stretch.verdict()),
                 why));
       }
     }
@@ -138,6 +139,14 @@ record FitView(
     return verdict.reasons().stream().map(Reason::sentence).collect(Collectors.joining("; "));
   }
 
+  /** As above; of a plan that would do but has no price, that. */
+  private static String reasons(Contender contender, PlanMonths plan, Verdict verdict) {
+    boolean unpriced =
+        contender.tool().plans().stream()
+            .anyMatch(p -> p.name().equals(plan.plan()) && p.lists(PlanPrices.End.HIGH).isEmpty());
+    return verdict.qualifies() && unpriced ? "price on request" : reasons(verdict);
+  }
+
   private static String strips(Workspace.Session session) {
     List<PlansChart.Tool> tools =
         session.columns().stream()
@@ -145,27 +154,30 @@ record FitView(
                 new PlansChart.Tool(
                     c.tool().name(),
                     session.mark(c.id()),
-                    session.evaluation().planMonths(c.id()).stream().map(FitView::strip).toList()))
+                    session.evaluation().planMonths(c.id()).stream()
+                        .map(plan -> strip(c, plan))
+                        .toList()))
             .toList();
     return PlansChart.draw(tools, horizon(session));
   }
 
   /** Months with one verdict in a row, with the reasons that hold in all of them. */
-  private static PlansChart.Plan strip(PlanMonths plan) {
+  private static PlansChart.Plan strip(Contender contender, PlanMonths plan) {
     List<PlansChart.Stretch> strips = new ArrayList<>();
     List<PlanMonths.Stretch> alike = new ArrayList<>();
     for (PlanMonths.Stretch stretch : plan.stretches()) {
       if (!alike.isEmpty() && state(alike.getFirst()) != state(stretch)) {
-        strips.add(strip(alike));
+        strips.add(strip(contender, plan, alike));
         alike.clear();
       }
       alike.add(stretch);
     }
-    strips.add(strip(alike));
+    strips.add(strip(contender, plan, alike));
     return new PlansChart.Plan(plan.plan(), strips);
   }
 
-  private static PlansChart.Stretch strip(List<PlanMonths.Stretch> alike) {
+  private static PlansChart.Stretch strip(
+      Contender contender, PlanMonths plan, List<PlanMonths.Stretch> alike) {
     String words =
         alike.getFirst().verdict().reasons().stream()
             .filter(reason ->
@@ -179,7 +191,7 @@ record FitView(
         alike.getFirst().months().from(),
         alike.getLast().months().end(),
         state(alike.getFirst()),
-        words.isEmpty() ? reasons(alike.getFirst().verdict()) : words);
+        words.isEmpty() ? reasons(contender, plan, alike.getFirst().verdict()) : words);
   }
 
   private static PlansChart.State state(PlanMonths.Stretch stretch) {

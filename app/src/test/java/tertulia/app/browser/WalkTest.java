@@ -170,12 +170,23 @@ public class WalkTest extends BrowserTest {
 
   private void fit(Page page) {
     step(page, "Fit");
-    assertThat(column(page, "Plan by plan", "Halvard Desk"))
+    assertThat(verdict(page, "Halvard Desk", "Counter").first())
         .containsText("Freight slots by vehicle length: not in this plan");
-    assertThat(column(page, "Plan by plan", "Halvard Desk"))
-        .containsText("seats: " + total(4) + " of 80 from May 2027");
-    assertThat(column(page, "Plan by plan", "Pierbook")).containsText("not confirmed");
-    assertThat(column(page, "Plan by plan", "Pierbook")).containsText("price on request");
+    assertThat(verdict(page, "Halvard Desk", "Counter").nth(1))
+        .containsText("seats: " + total(4) + " of 80");
+    assertThat(verdict(page, "Halvard Desk", "Counter").nth(1)).containsText("May 2027");
+    assertThat(verdict(page, "Pierbook", "Jetty")).containsText("not confirmed");
+    assertThat(verdict(page, "Pierbook", "Port")).containsText("price on request");
+    assertThat(column(page, "Two-way calendar link", "Slotmeer")).containsText("from Crew on");
+  }
+
+  /** The lines of the table of verdicts that are about one plan. */
+  private static Locator verdict(Page page, String contender, String plan) {
+    return page.locator("table.verdicts tbody tr")
+        .filter(new Locator.FilterOptions().setHasText(contender))
+        .filter(
+            new Locator.FilterOptions()
+                .setHas(page.getByText(plan, new Page.GetByTextOptions().setExact(true))));
   }
 
   private void cost(Page page) {

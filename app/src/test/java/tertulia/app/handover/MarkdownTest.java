@@ -30,9 +30,15 @@ public class MarkdownTest {
             "# Which booking tool for the freight desk?",
             "## Context",
             "## Decision drivers",
-            "## Considered options"));
+            "## Considered options",
+            "### How the list was narrowed"));
     assertTrue(text.contains("- Status: open"));
-    assertTrue(text.contains("- must: Two-way calendar link"));
+    assertTrue(
+        text.contains(
+            "- must: Two-way calendar link (Odile Brannock): A slot moved on the quay has to move"));
+    assertTrue(
+        text.contains(
+            "- 2026-10-20: Pierbook set aside by Ilse Maren: Nobody could say whether its small"));
     assertTrue(text.contains("- criterion: Cost, weight 0.250000"));
     assertTrue(text.contains("62 to 111 people over 36 months from 2027-01; figures in EUR"));
   }
