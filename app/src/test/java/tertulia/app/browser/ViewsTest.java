@@ -22,6 +22,10 @@ public class ViewsTest extends BrowserTest {
           "/selections/1/weights",
           "/selections/1/marks",
           "/selections/1/decision",
+          "/selections/1/plans",
+          "/selections/1/versus",
+          "/selections/3/fit",
+          "/selections/3/need",
           "/selections/new",
           "/selections/import",
           "/catalogue",
@@ -82,7 +86,7 @@ public class ViewsTest extends BrowserTest {
   @Test
   public void aWideTableReadsWithoutScrollingSideways() {
     Page page = signedIn("pia", ColorScheme.LIGHT, 1280);
-    for (String view : VIEWS.subList(1, 8)) {
+    for (String view : VIEWS.subList(1, 12)) {
       page.navigate(view);
       assertEquals(
           page.evaluate(
