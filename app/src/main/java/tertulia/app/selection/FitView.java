@@ -72,6 +72,9 @@ record FitView(
   record Promise(
       String contender, String mark, Cell bare, Cell needed, String because, String aside) {}
 
+  /** Turns said of one contender; the picture below has all of them. */
+  private static final int MOST_TURNS = 4;
+
   /**
    * A contender's plans over the months.
    *
@@ -275,9 +278,14 @@ record FitView(
               .orElse("none"));
     }
     List<String> turns = new ArrayList<>();
-    for (int i = 0; i + 1 < stretches.size() && turns.size() < 4; i++) {
-      turns.add(turn(session, stretches.get(i), stretches.get(i + 1)));
+    for (int i = 0; i + 1 < stretches.size() && turns.size() < MOST_TURNS; i++) {
+      turns.add(turn(session, contender, stretches.get(i), stretches.get(i + 1)));
     }
+    stretches
+        .getFirst()
+        .plan()
+        .filter(plan -> stretches.size() == 1 && isFree(session, contender, plan))
+        .ifPresent(plan -> turns.add("the free plan " + plan + " will do all through"));
     return new Needed(
         contender.tool().name(),
         tertulia.app.chart.Marks.inline(session.mark(contender.id())),
@@ -285,13 +293,25 @@ record FitView(
         turns);
   }
 
-  private static String turn(Workspace.Session session, PlanNeeded before, PlanNeeded after) {
+  private static boolean isFree(Workspace.Session session, Contender contender, String plan) {
+    return contender.offerings().stream()
+        .filter(offering -> offering.plan().name().equals(plan))
+        .flatMap(offering -> session.evaluation().planAlone(offering).stream())
+        .anyMatch(cost -> cost.money().isZero());
+  }
+
+  private static String turn(
+      Workspace.Session session, Contender contender, PlanNeeded before, PlanNeeded after) {
     String until = Dates.shortMonth(horizon(session).month(before.months().end() - 1));
     String reasons =
         before.stops().stream().map(Reason::sentence).collect(Collectors.joining("; "));
     return before
             .plan()
-            .map(plan -> plan + " will do until " + until)
+            .map(plan ->
+                (isFree(session, contender, plan) ? "the free plan " : "")
+                    + plan
+                    + " will do until "
+                    + until)
             .orElse("nothing until " + until)
         + ", then "
         + after.plan().orElse("nothing")

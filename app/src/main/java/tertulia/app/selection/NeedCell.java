@@ -1,8 +1,11 @@
 package tertulia.app.selection;
 
 import java.util.Optional;
+import java.util.stream.Collectors;
 import tertulia.app.display.Dates;
 import tertulia.app.display.Figures;
+import tertulia.app.exchange.Codes;
+import tertulia.app.exchange.SelectionFile;
 import tertulia.app.selection.ComparisonRows.Standing;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.fit.Answer;
@@ -12,6 +15,7 @@ import tertulia.core.fit.Ladder;
 import tertulia.core.fit.Need;
 import tertulia.core.path.Option;
 import tertulia.core.pricing.Outside;
+import tertulia.core.working.Ground;
 
 /** What a contender has of a need: from which plan on, and what the plan it would be on says. */
 final class NeedCell {
@@ -46,7 +50,7 @@ final class NeedCell {
     boolean must = need.importance() instanceof Importance.Must;
     Cell cell =
         Cell.fact(sign(fact.answer()) + where)
-            .noting(source(fact, session))
+            .noting(source(fact, session) + conflict(session, contender, option, need, fact))
             .confirmable(
                 session.confirm(contender, "fact:" + need.capability().id(), fact.source()));
     return new Standing(
@@ -57,6 +61,30 @@ final class NeedCell {
           case UNKNOWN -> cell.looking("missing").noting(must ? "confirm it" : "");
         },
         has(fact.answer(), need));
+  }
+
+  /** What other sources say of the same plan, if it is something else; empty if nothing is. */
+  private static String conflict(
+      Workspace.Session session,
+      Contender contender,
+      Optional<Option> option,
+      Need need,
+      Fact inForce) {
+    return session.table().file().contenders().stream()
+        .map(SelectionFile.ContenderPart::tool)
+        .filter(tool -> tool.id().equals(contender.id()))
+        .flatMap(tool -> tool.plans().stream())
+        .filter(plan -> option.map(o -> o.plan().id().equals(plan.id())).orElse(false))
+        .flatMap(plan -> plan.facts().stream())
+        .filter(part -> Codes.slug(part.capability()).equals(need.capability().id()))
+        .filter(part -> !part.answer().equals(Codes.code(inForce.answer())))
+        .map(part ->
+            "; "
+                + Codes.oneOf(Ground.class, part.source().ground()).words()
+                + " says "
+                + Codes.oneOf(Answer.class, part.answer()).words())
+        .distinct()
+        .collect(Collectors.joining());
   }
 
   private static Optional<Boolean> has(Answer answer, Need need) {

@@ -133,7 +133,7 @@ public class OutsideTest {
 
   @Test
   public void theWayGoesToThePlanWithoutItWhereTheCoverBeginsToPay() {
-    // Small and cover: 5 n + 30; Large: 8 n; level at 10 seats
+    // Small and cover: 5 n + 30; Large: 8 n; level at 10 seats, where the catalogue's first stands
     Need need = covered(new Importance.Must(false), "30");
     Way way = way(market(need), growing(8, 1, 6), PriceRise.NONE, SMALL, LARGE).best();
     assertEquals(way.label(), "Large, monthly, then Small, monthly");
@@ -141,7 +141,7 @@ public class OutsideTest {
         way.ledger().total(View.SPREAD), money("" + (64 + 72 + 80 + 85 + 90 + 95) + ".00"));
     assertEquals(
         way.ledger().byKind(View.SPREAD).get(InvoiceLine.Kind.OUTSIDE),
-        List.of("0.00", "0.00", "0.00", "30.00", "30.00", "30.00").stream()
+        List.of("0.00", "0.00", "30.00", "30.00", "30.00", "30.00").stream()
             .map(Samples::money)
             .toList());
   }
