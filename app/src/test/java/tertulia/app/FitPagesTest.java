@@ -153,7 +153,7 @@ public class FitPagesTest extends ServedTest {
     String fit = text(page("fit"));
     assertTrue(fit.contains("● from Crew on tried by hand, 3 Nov 2026"), fit);
     assertTrue(fit.contains("maker&#39;s claim, old: 3 Apr 2026 confirm as of today"), fit);
-    assertTrue(fit.contains("62 of 120 Dec 2029: 88 of 120"), fit);
+    assertTrue(fit.contains("62 of 120 Dec 2029: 88 of 120; maker&#39;s claim, 12 Nov 2026"), fit);
     assertTrue(fit.contains("Gangway Ledger set aside: It cannot book by vehicle length"), fit);
     String cheap = fit.substring(fit.indexOf("Gangway Ledger set aside"));
     assertTrue(cheap.contains("no plan fits"), cheap);
@@ -178,6 +178,13 @@ public class FitPagesTest extends ServedTest {
     assertTrue(plans.contains("62 of 10"), plans);
     String why = page("why?figure=planalone&contender=slotmeer&plan=fleet");
     assertTrue(text(why).contains("843.20 EUR"), why);
+    String more = text(page("why?figure=planmore&contender=slotmeer&plan=fleet&than=crew"));
+    assertTrue(more.contains("396.80 EUR") && more.contains("446.40 EUR"), more);
+    assertEquals(
+        send(MockMvcRequestBuilders.get(
+                "/selections/" + id + "/why?figure=planmore&contender=slotmeer&plan=x&than=y"))
+            .getStatus(),
+        404);
     assertTrue(text(page("why?figure=room&contender=slotmeer&measure=seats")).contains("58 seats"));
   }
 

@@ -16,6 +16,7 @@ import tertulia.core.fit.Need;
 import tertulia.core.path.Option;
 import tertulia.core.pricing.Outside;
 import tertulia.core.working.Ground;
+import tertulia.core.working.Provenance;
 
 /** What a contender has of a need: from which plan on, and what the plan it would be on says. */
 final class NeedCell {
@@ -51,8 +52,7 @@ final class NeedCell {
     Cell cell =
         Cell.fact(sign(fact.answer()) + where)
             .noting(source(fact, session) + conflict(session, contender, option, need, fact))
-            .confirmable(
-                session.confirm(contender, "fact:" + need.capability().id(), fact.source()));
+            .confirmable(session.confirm(contender, key(session, need), fact.source()));
     return new Standing(
         switch (fact.answer()) {
           case YES -> cell.looking("yes");
@@ -61,6 +61,15 @@ final class NeedCell {
           case UNKNOWN -> cell.looking("missing").noting(must ? "confirm it" : "");
         },
         has(fact.answer(), need));
+  }
+
+  /** What a confirmation of the need's fact is called: a condition is one of the whole tool. */
+  private static String key(Workspace.Session session, Need need) {
+    return session.table().file().brief().needs().stream()
+        .filter(part -> part.id().equals(need.capability().id()) && part.condition() != null)
+        .findFirst()
+        .map(part -> "condition:" + part.condition())
+        .orElse("fact:" + need.capability().id());
   }
 
   /** What other sources say of the same plan, if it is something else; empty if nothing is. */
@@ -114,8 +123,12 @@ final class NeedCell {
     if (fact.answer() == Answer.UNKNOWN) {
       return "";
     }
-    return fact.source().ground().words()
-        + (session.isOld(fact.source()) ? ", old: " : ", ")
-        + Dates.day(fact.source().asOf());
+    return source(fact.source(), session);
+  }
+
+  static String source(Provenance source, Workspace.Session session) {
+    return source.ground().words()
+        + (session.isOld(source) ? ", old: " : ", ")
+        + Dates.day(source.asOf());
   }
 }

@@ -81,10 +81,8 @@ record PlansView(
       rows.add(new Row(label("More than the plan before", ""), steps(), ""));
       rows.add(new Row(label("Would do", "over the plan months"), months(), ""));
       rows.add(new Row(label("What speaks against it", "now"), reasons(), ""));
-      rows.add(heading("How far it reaches"));
-      quantities().forEach(rows::add);
-      rows.add(heading("What we need"));
-      needs().forEach(rows::add);
+      under("How far it reaches", quantities(), rows);
+      under("What we need", needs(), rows);
       rows.add(heading("Beyond what we need"));
       rows.add(new Row(label("New in this plan", "nobody asked for it"), extras(), ""));
       return new PlansView(
@@ -94,6 +92,13 @@ record PlansView(
           offerings.stream().map(this::head).toList(),
           rows,
           says());
+    }
+
+    private static void under(String heading, List<Row> own, List<Row> rows) {
+      if (!own.isEmpty()) {
+        rows.add(heading(heading));
+        rows.addAll(own);
+      }
     }
 
     private static Cell label(String text, String note) {
@@ -138,14 +143,24 @@ record PlansView(
     private List<Cell> steps() {
       List<Cell> cells = new ArrayList<>();
       for (int i = 0; i < offerings.size(); i++) {
-        Optional<Money> more = i == 0 ? Optional.empty() : more(i);
-        cells.add(
-            i == 0
-                ? Cell.fact("—")
-                : more.map(m -> Cell.fact((m.isNegative() ? "" : "+ ") + Figures.money(m)))
-                    .orElseGet(() -> Cell.missing("not known", "")));
+        cells.add(i == 0 ? Cell.fact("—") : step(i));
       }
       return cells;
+    }
+
+    private Cell step(int i) {
+      String why =
+          session.why(
+              "planmore",
+              "contender",
+              contender.id(),
+              "plan",
+              id(offerings.get(i)),
+              "than",
+              id(offerings.get(i - 1)));
+      return more(i)
+          .map(m -> Cell.figure((m.isNegative() ? "" : "+ ") + Figures.money(m), why))
+          .orElseGet(() -> Cell.missing("not known", ""));
     }
 
     private Optional<Money> more(int i) {

@@ -14,6 +14,7 @@ import tertulia.core.fit.Room;
 import tertulia.core.fit.Room.Bound;
 import tertulia.core.growth.Measure;
 import tertulia.core.pricing.Included;
+import tertulia.core.pricing.Plan;
 import tertulia.core.time.Horizon;
 
 /** How much of what a plan has is used now and at the end of the plan months, and until when. */
@@ -27,12 +28,30 @@ final class RoomCell {
     if (now.isEmpty() || months.isEmpty()) {
       return new Standing(Cell.missing("not limited", why), Optional.of(true));
     }
-    return of(
-        now.get(),
-        months.get(),
-        session.evaluation().people().total(),
-        session.table().selection().horizon(),
-        why);
+    Standing standing =
+        of(
+            now.get(),
+            months.get(),
+            session.evaluation().people().total(),
+            session.table().selection().horizon(),
+            why);
+    Cell cell = standing.cell();
+    String source = NeedCell.source(now.get().source(), session);
+    return new Standing(
+        cell.noting(cell.note().isEmpty() ? source : cell.note() + "; " + source)
+            .confirmable(
+                session.confirm(contender, key(session, contender, measure), now.get().source())),
+        standing.has());
+  }
+
+  /**
+   * What a confirmation is called: of an allowance by itself, of all else with the plan's prices.
+   */
+  private static String key(Workspace.Session session, Contender contender, Measure measure) {
+    Plan plan = session.evaluation().optionNow(contender.id()).orElseThrow().plan();
+    return plan.allowances().stream().anyMatch(a -> a.measure().equals(measure))
+        ? "allowance:" + measure.id()
+        : "prices:" + plan.id();
   }
 
   /**

@@ -67,6 +67,9 @@ class WhyController {
       case "needcost" -> new Figure.NeedCost(query.getOrDefault("capability", ""), contender);
       case "needcostall" -> new Figure.NeedCostOfAll(query.getOrDefault("capability", ""));
       case "planalone" -> new Figure.PlanAlone(contender, query.getOrDefault("plan", ""));
+      case "planmore" ->
+          new Figure.PlanMore(
+              contender, query.getOrDefault("plan", ""), query.getOrDefault("than", ""));
       case "room" -> new Figure.Room(contender, query.getOrDefault("measure", ""));
       case "plans" -> new Figure.Plans(contender);
       case "weight" -> new Figure.Weight(criterion);

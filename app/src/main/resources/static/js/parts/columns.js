@@ -8,7 +8,7 @@ export function columns(document) {
   const right = document.getElementById('right');
   if (right.options.length > 1) right.selectedIndex = 1;
   const apply = () => {
-    const narrow = NARROW.matches && left.options.length > 2;
+    const narrow = NARROW.matches && left.options.length > 2 && document.querySelector('.bench[data-columns]') !== null;
     box.hidden = !narrow;
     const shown = new Set([left.selectedIndex, right.selectedIndex]);
     document.querySelectorAll('.bench[data-columns] tr').forEach((row) => {

@@ -12,6 +12,7 @@ const ACTS = {
   m: (document) => focus(document.getElementById('bead')),
   h: (document) => focus(document.getElementById('people')),
   t: (document) => tables(document),
+  f: (document) => focus(document.getElementById('find')),
 };
 
 function typing(target) {

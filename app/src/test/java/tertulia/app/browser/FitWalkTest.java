@@ -72,6 +72,9 @@ public class FitWalkTest extends BrowserTest {
     page.waitForURL("**/fit?rows=differ");
     assertThat(page.locator("#rows")).isFocused();
     assertThat(row(page, "Waiting list")).hasCount(1);
+    page.locator("main h1").click();
+    page.keyboard().press("f");
+    assertThat(page.locator("#find")).isFocused();
     page.locator("#find").fill("logo");
     page.locator("#find").press("Enter");
     page.waitForURL("**find=logo**");

@@ -47,6 +47,7 @@ record Explanation(Evaluation evaluation) {
       case Figure.NeedCost cost -> needCost(line(cost.capability()), cost.contender());
       case Figure.NeedCostOfAll cost -> needCost(line(cost.capability()));
       case Figure.PlanAlone plan -> planAlone(plan.contender(), plan.plan());
+      case Figure.PlanMore more -> planMore(more);
       case Figure.Room room -> room(room.contender(), room.measure());
       case Figure.Plans plans -> plans(plans.contender());
       case Figure.Weight weight -> scores().weight(weight.criterion());
@@ -602,6 +603,22 @@ record Explanation(Evaluation evaluation) {
         .flatMap(evaluation::planAlone)
         .map(cost -> cost.explain())
         .orElseThrow(() -> new IllegalArgumentException("No plan with a figure: " + plan));
+  }
+
+  private Working planMore(Figure.PlanMore more) {
+    Working plan = planAlone(more.contender(), more.plan());
+    Working than = planAlone(more.contender(), more.than());
+    Quantity less = than.value().orElseThrow();
+    return Working.Sum.of(
+        "More a month than the plan before",
+        selection().currency().getCode(),
+        List.of(
+            plan,
+            new Working.Derived(
+                "less the plan before",
+                new Quantity(less.amount().negate(), less.unit()),
+                than.label(),
+                List.of(than))));
   }
 
   private Working room(String contender, String measure) {

@@ -11,6 +11,9 @@ public sealed interface Figure {
   /** Steady monthly cost of one plan of a contender, whether or not it would do. */
   record PlanAlone(String contender, String plan) implements Figure {}
 
+  /** How much more a month one plan of a contender costs than another of its plans. */
+  record PlanMore(String contender, String plan, String than) implements Figure {}
+
   /** Units needed of a measure by the people under discussion. */
   record Units(String measure) implements Figure {}
 
