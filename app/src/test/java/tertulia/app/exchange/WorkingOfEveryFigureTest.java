@@ -77,6 +77,24 @@ public class WorkingOfEveryFigureTest {
       } else {
         assertFalse(amount(evaluation, new Figure.Steady(id)).isPresent(), "an unknown is no zero");
       }
+      contender
+          .offerings()
+          .forEach(offering ->
+              evaluation
+                  .planAlone(offering)
+                  .ifPresent(cost ->
+                      same(
+                          amount(evaluation, new Figure.PlanAlone(id, offering.plan().id())),
+                          cost.money().getAmount())));
+      for (Measure measure : SELECTION.demands().keySet()) {
+        Optional<BigDecimal> left =
+            evaluation
+                .roomNow(id, measure)
+                .flatMap(room -> room.most(0).map(most -> most.subtract(room.used().getFirst())));
+        Optional<BigDecimal> explained = amount(evaluation, new Figure.Room(id, measure.id()));
+        assertEquals(explained.isPresent(), left.isPresent(), measure.label());
+        left.ifPresent(units -> same(explained, units));
+      }
       if (evaluation.stay(id) instanceof Outcome.Found<Stay> found) {
         same(
             amount(evaluation, new Figure.Horizon(id)),
