@@ -66,7 +66,7 @@ public final class GeneratedSelections {
             groups,
             demand,
             "83.50",
-            List.of(),
+            needs(seed),
             List.of(),
             List.of("GBP", "SEK", "NOK", "USD", "CHF", "JPY", "DKK").stream()
                 .flatMap(from ->
@@ -101,6 +101,22 @@ public final class GeneratedSelections {
             new SelectionFile.ContenderPart(GeneratedSheets.sheet(random, "tool-" + seed), null)),
         List.of(),
         null);
+  }
+
+  /** Every fourth needs something no plan has, which is covered outside. */
+  private static List<Brief.NeedPart> needs(int seed) {
+    return seed % 4 == 0
+        ? List.of(
+            new Brief.NeedPart(
+                "Something no plan has",
+                "must",
+                null,
+                false,
+                null,
+                new Brief.OutsidePart("another tool", "17.35"),
+                null,
+                null))
+        : List.of();
   }
 
   public static Selection read(SelectionFile file) {
