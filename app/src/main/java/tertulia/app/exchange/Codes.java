@@ -2,8 +2,10 @@ package tertulia.app.exchange;
 
 import java.math.BigDecimal;
 import java.time.DateTimeException;
+import java.time.Instant;
 import java.time.LocalDate;
 import java.time.YearMonth;
+import java.time.format.DateTimeParseException;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
@@ -85,15 +87,18 @@ public final class Codes {
     return Integer.parseInt(trimmed);
   }
 
-  /** An instant written as 2026-11-03T10:00:00Z. */
-  public static java.time.Instant instant(String text) {
+  /** An instant written as 2026-11-03T10:00:00Z, from 2000 to 2100. */
+  public static Instant instant(String text) {
     try {
-      return java.time.Instant.parse(text.strip());
-    } catch (java.time.format.DateTimeParseException e) {
+      Instant instant = Instant.parse(text.strip());
+      day(instant.toString().substring(0, 10));
+      return instant;
+    } catch (DateTimeParseException | IllegalArgumentException e) {
       throw new IllegalArgumentException(
           "\""
               + shortened(text)
-              + "\" is not a point in time. Write it like 2026-11-03T10:00:00Z.");
+              + "\" is not a point in time from 2000 to 2100. Write it like"
+              + " 2026-11-03T10:00:00Z.");
     }
   }
 

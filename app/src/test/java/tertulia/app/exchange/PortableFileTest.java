@@ -76,6 +76,28 @@ public class PortableFileTest {
                 + "\"givenUp\":\"g\",\"conditions\":\"\",\"lookAgain\":\"2027-99-01\"}, \"panel\""),
         "/decision/choice"
       },
+      {
+        text.replace("\"at\": \"2026-10-20T13:40:00Z\"", "\"at\": \"+99999-10-20T13:40:00Z\""),
+        "\"+99999-10-20T13:40:00Z\" is not a point in time from 2000 to 2100."
+      },
+      {text.replaceFirst("\"what\": \"back\"", "\"what\": \"forgotten\""), "/log/6/what"},
+      {
+        text.replaceFirst(
+            "\"partlyIsEnough\": false",
+            "\"partlyIsEnough\": false, \"outside\": {\"by\": \"hand\", \"monthly\": \"9e9\"}"),
+        "\"9e9\" is not a number"
+      },
+      {
+        text.replaceFirst(
+            "\"partlyIsEnough\": false",
+            "\"partlyIsEnough\": false, \"outside\": {\"by\": \"hand\", \"monthly\": \"1000000.01\"}"),
+        "costs between 0 and 1,000,000 a month; found EUR 1000000.01"
+      },
+      {
+        text.replaceFirst(
+            "\"partlyIsEnough\": false", "\"partlyIsEnough\": false, \"condition\": \"weather\""),
+        "/brief/needs/0/condition"
+      },
     };
   }
 

@@ -240,6 +240,9 @@ public class OutsideTest {
                 IllegalArgumentException.class,
                 () -> new Outside("Single sign-on", "hand", money("-1")))
             .getMessage(),
-        "What is covered outside costs 0 or more a month; found EUR -1.00.");
+        "What covers \"Single sign-on\" costs between 0 and 1,000,000 a month; found EUR -1.00.");
+    expectThrows(
+        IllegalArgumentException.class,
+        () -> new Outside("Single sign-on", "hand", money("1000000.01")));
   }
 }
