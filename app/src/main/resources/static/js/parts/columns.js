@@ -13,6 +13,11 @@ export function columns(document) {
     const shown = new Set([left.selectedIndex, right.selectedIndex]);
     document.querySelectorAll('.bench[data-columns] tr').forEach((row) => {
       [...row.children].slice(1).forEach((cell, i) => { cell.hidden = narrow && !shown.has(i); });
+      // a heading across all columns must not hold those open that are hidden
+      row.querySelectorAll('th[colspan]').forEach((heading) => {
+        heading.dataset.across ??= heading.colSpan;
+        heading.colSpan = narrow ? shown.size + 1 : heading.dataset.across;
+      });
     });
   };
   [left, right].forEach((choice) => choice.addEventListener('change', apply));

@@ -68,7 +68,7 @@ public class ViewsTest extends BrowserTest {
       int width = (Integer) page.evaluate("() => document.documentElement.scrollWidth");
       assertTrue(width <= 390, view + " is " + width + " wide");
     }
-    for (String step : List.of("weights", "marks", "decision")) {
+    for (String step : List.of("fit", "weights", "marks", "decision")) {
       page.navigate("/selections/1/" + step);
       assertThat(page.locator(".bench thead .name:visible")).hasCount(2);
       assertEquals(

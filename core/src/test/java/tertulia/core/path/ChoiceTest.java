@@ -310,15 +310,20 @@ public class ChoiceTest {
         : Optional.empty();
   }
 
-  @Test
-  public void onEqualityTheLeaderStays() {
+  /** 100 for the account against 10 for each seat, level at 10 people. */
+  private static CostByHeadcount flatAndEach() {
     Plan flat =
         plan("Flat", list(BillingTerm.MONTHLY, new Charge.Flat("Account", Samples.eur("100"))));
     Plan each = plan("Each", list(BillingTerm.MONTHLY, seats("10")));
     Map<String, List<Offering>> tools = new LinkedHashMap<>();
     tools.put("flat", List.of(offering(flat)));
     tools.put("each", List.of(offering(each)));
-    CostByHeadcount costs = CostByHeadcount.sweep(tools, ANY, TODAY, 30);
+    return CostByHeadcount.sweep(tools, ANY, TODAY, 30);
+  }
+
+  @Test
+  public void onEqualityTheLeaderStays() {
+    CostByHeadcount costs = flatAndEach();
     assertEquals(
         costs.leads(),
         List.of(new Lead(1, Optional.of("each")), new Lead(11, Optional.of("flat"))));
@@ -330,13 +335,7 @@ public class ChoiceTest {
 
   @Test
   public void whatIsAddedForEachMonthMovesTheCrossing() {
-    Plan flat =
-        plan("Flat", list(BillingTerm.MONTHLY, new Charge.Flat("Account", Samples.eur("100"))));
-    Plan each = plan("Each", list(BillingTerm.MONTHLY, seats("10")));
-    Map<String, List<Offering>> tools = new LinkedHashMap<>();
-    tools.put("flat", List.of(offering(flat)));
-    tools.put("each", List.of(offering(each)));
-    CostByHeadcount costs = CostByHeadcount.sweep(tools, ANY, TODAY, 30);
+    CostByHeadcount costs = flatAndEach();
     Money fifty = Money.parse("EUR 50");
     Money nothing = Money.parse("EUR 0");
     assertEquals(
