@@ -185,7 +185,7 @@ public class WorkedExamplesTest {
             LocalDate.of(2026, 11, 24),
             Terms.ANY,
             java.util.Optional.empty(),
-            36);
+            new tertulia.core.time.Horizon(Samples.JAN_2027, 36));
     CostByHeadcount costs =
         CostByHeadcount.sweep(
             Map.of(
@@ -193,6 +193,7 @@ public class WorkedExamplesTest {
                 "named", List.of(offering(plan("Named", named)))),
             market,
             new People(Map.of("g", 10), 1, 1),
+            0,
             120);
     assertEquals(
         costs.leads(),

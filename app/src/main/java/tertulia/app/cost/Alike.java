@@ -7,12 +7,14 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import tertulia.app.display.Dates;
 import tertulia.app.display.Figures;
 import tertulia.app.selection.Workspace;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.fit.Reason;
 import tertulia.core.money.ExchangeRate;
+import tertulia.core.path.LeftOut;
 import tertulia.core.path.Outcome;
 import tertulia.core.path.SteadyCost;
 import tertulia.core.path.Terms;
@@ -52,7 +54,8 @@ final class Alike {
   }
 
   private static Optional<SteadyCost> steady(Workspace.Session session, Contender contender) {
-    return session.evaluation().steady(contender.id()) instanceof Outcome.Found<SteadyCost> found
+    return session.evaluation().costs().steady(contender.id())
+            instanceof Outcome.Found<SteadyCost> found
         ? Optional.of(found.best())
         : Optional.empty();
   }
@@ -149,11 +152,17 @@ final class Alike {
       case PlanPrices.Listed listed -> {}
       case PlanPrices.OnRequest onRequest -> {}
     }
-    if (session.evaluation().steady(contender.id()) instanceof Outcome.Found<SteadyCost> found
+    if (session.evaluation().costs().steady(contender.id())
+            instanceof Outcome.Found<SteadyCost> found
         && found.isAtMost()) {
       differences.add(
           new Difference(
-              "at most: " + String.join(", ", found.unpriced().keySet()) + " has no figure",
+              "at most: "
+                  + found.leftOut().stream()
+                      .filter(LeftOut::mayBeCheaper)
+                      .map(LeftOut::option)
+                      .collect(Collectors.joining(", "))
+                  + " may be cheaper and has no figure",
               "Enter a quote",
               edit));
     }
@@ -163,6 +172,7 @@ final class Alike {
   private void cap(Contender contender, List<Difference> differences) {
     session
         .evaluation()
+        .costs()
         .steady(contender.id())
         .passedOver()
         .forEach((option, verdict) -> {
@@ -185,13 +195,16 @@ final class Alike {
 
   /** The most people who still fit under a cap, in today's shares; 0 if nobody does. */
   private int peopleFor(Reason.OverCap over) {
-    int now = session.evaluation().people().total();
+    int now = session.evaluation().costs().people().total();
+    int month = session.evaluation().costs().occasion().month();
     for (int n = now - 1; n > 0; n--) {
       BigDecimal needed =
           session
               .evaluation()
+              .costs()
               .market()
-              .units(session.evaluation().today().scaledTo(n))
+              .occasion(session.evaluation().costs().today().scaledTo(n), month)
+              .units()
               .amount(over.measure())
               .orElse(BigDecimal.ZERO);
       if (needed.compareTo(BigDecimal.valueOf(over.most())) <= 0) {

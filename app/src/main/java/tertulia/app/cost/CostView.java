@@ -70,14 +70,16 @@ record CostView(
 
   static CostView of(Workspace.Session session) {
     Evaluation evaluation = session.evaluation();
-    CostByHeadcount costs = evaluation.costByHeadcount();
+    CostByHeadcount costs = evaluation.costs().costByHeadcount();
     List<CostChart.Line> lines =
         session.columns().stream()
             .map(c -> new CostChart.Line(c.id(), c.tool().name(), session.mark(c.id())))
             .toList();
     CostChart.Read read =
         new CostChart.Read(
-            evaluation.people().total(), evaluation.lowestPlanned(), evaluation.highestPlanned());
+            evaluation.costs().people().total(),
+            evaluation.costs().lowestPlanned(),
+            evaluation.costs().highestPlanned());
     WayView ways = WayView.of(session);
     return new CostView(
         rows(session, List.of(ways.kept(), ways.monthly())),
@@ -150,7 +152,7 @@ record CostView(
 
   private static Cell time(Workspace.Session session, Contender contender) {
     String why = session.why("time", "contender", contender.id());
-    return switch (session.evaluation().takes(contender.id())) {
+    return switch (session.evaluation().costs().takes(contender.id())) {
       case Takes.Known known -> Cell.figure(Figures.money(known.time().total()), why);
       case Takes.Unknown unknown -> Cell.missing("not known", why).noting(unknown.why());
     };
@@ -160,9 +162,9 @@ record CostView(
     String why = session.why("full", "contender", contender.id());
     Optional<Money> least =
         session.columns().stream()
-            .flatMap(c -> session.evaluation().total(c.id()).stream())
+            .flatMap(c -> session.evaluation().costs().total(c.id()).stream())
             .min(Money::compareTo);
-    Optional<Money> mine = session.evaluation().total(contender.id());
+    Optional<Money> mine = session.evaluation().costs().total(contender.id());
     return mine.map(total -> Cell.figure(Figures.money(total), why))
         .map(cell -> mine.equals(least) ? cell.looking("best") : cell)
         .orElseGet(() -> Cell.missing("not known", why));
@@ -170,7 +172,7 @@ record CostView(
 
   /** Asked for, as it takes many computations. */
   private static Cell remedy(Workspace.Session session, Contender contender) {
-    return session.evaluation().way(contender.id()) instanceof Ways.Found
+    return session.evaluation().costs().way(contender.id()) instanceof Ways.Found
         ? Cell.figure("what it would take", session.why("remedies", "contender", contender.id()))
         : Cell.fact("—");
   }
@@ -198,7 +200,7 @@ record CostView(
   }
 
   private static Optional<Way> found(Workspace.Session session, Contender contender) {
-    return session.evaluation().way(contender.id()) instanceof Ways.Found found
+    return session.evaluation().costs().way(contender.id()) instanceof Ways.Found found
         ? Optional.of(found.best())
         : Optional.empty();
   }
@@ -231,9 +233,10 @@ record CostView(
   }
 
   private static Cell dearer(Workspace.Session session, Contender contender) {
-    List<String> order = session.evaluation().orderByCost();
+    List<String> order = session.evaluation().costs().orderByCost();
     String why = session.why("dearer", "contender", contender.id());
-    if (!(session.evaluation().steady(contender.id()) instanceof Outcome.Found<SteadyCost> mine)) {
+    if (!(session.evaluation().costs().steady(contender.id())
+        instanceof Outcome.Found<SteadyCost> mine)) {
       return Cell.missing("—", why);
     }
     if (!order.contains(contender.id())) {
@@ -253,8 +256,8 @@ record CostView(
   }
 
   private static Money cheapest(Evaluation evaluation, String contender) {
-    return evaluation.steady(contender) instanceof Outcome.Found<SteadyCost> found
-        ? found.best().money().plus(evaluation.steadyTime(contender).orElseThrow())
+    return evaluation.costs().steady(contender) instanceof Outcome.Found<SteadyCost> found
+        ? found.best().money().plus(evaluation.costs().steadyTime(contender).orElseThrow())
         : Money.zero(evaluation.selection().currency());
   }
 

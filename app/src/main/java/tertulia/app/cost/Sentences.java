@@ -37,8 +37,8 @@ final class Sentences {
     if (leads.stream().allMatch(lead -> lead.tool().isEmpty())) {
       return List.of("Nobody has a figure yet. Enter prices in the catalogue, or look at Fit.");
     }
-    int low = session.evaluation().lowestPlanned() / 3;
-    int high = 2 * session.evaluation().highestPlanned();
+    int low = session.evaluation().costs().lowestPlanned() / 3;
+    int high = 2 * session.evaluation().costs().highestPlanned();
     List<String> stretches = new ArrayList<>();
     for (int i = 0; i < leads.size(); i++) {
       boolean last = i + 1 == leads.size();
@@ -103,7 +103,7 @@ final class Sentences {
     Optional<Point> leftNow = costs.curve(before).at(n);
     if (leftAt.isPresent() && !leftAt.map(Point::option).equals(leftNow.map(Point::option))) {
       String reasons =
-          session.evaluation().reasonsAt(before, leftAt.get().option(), n).stream()
+          session.evaluation().costs().reasonsAt(before, leftAt.get().option(), n).stream()
               .map(Reason::sentence)
               .collect(Collectors.joining("; "));
       if (!reasons.isEmpty()) {
@@ -137,7 +137,7 @@ final class Sentences {
       }
       if (last > 0) {
         int most = last;
-        List<People> planned = session.evaluation().planned();
+        List<People> planned = session.evaluation().costs().planned();
         int until = 0;
         while (until < planned.size() && planned.get(until).total() <= most) {
           until++;
@@ -164,12 +164,13 @@ final class Sentences {
     for (Contender contender : session.columns()) {
       session
           .evaluation()
+          .costs()
           .wholeStaff(contender.id())
           .ifPresent(staff ->
               says.add(
                   contender.tool().name()
                       + ": for a staff of "
-                      + session.evaluation().people().total()
+                      + session.evaluation().costs().people().total()
                       + " the price for everybody is cheaper from the "
                       + ordinal(staff.named())
                       + " named person on."));
@@ -192,8 +193,8 @@ final class Sentences {
 
   private static String withinPlan(Workspace.Session session, CostByHeadcount costs) {
     Evaluation evaluation = session.evaluation();
-    int low = evaluation.lowestPlanned();
-    int high = evaluation.highestPlanned();
+    int low = evaluation.costs().lowestPlanned();
+    int high = evaluation.costs().highestPlanned();
     List<Lead> within =
         costs.leads().stream().filter(lead -> lead.n() > low && lead.n() <= high).toList();
     String you = "You will have " + low + " to " + high + " people: ";
@@ -211,8 +212,9 @@ final class Sentences {
 
   private static void longTerm(Workspace.Session session, List<String> says) {
     for (Contender contender : session.columns()) {
-      if (session.evaluation().stay(contender.id()) instanceof Outcome.NoPlan<Stay> none
-          && session.evaluation().steady(contender.id()) instanceof Outcome.Found<SteadyCost>) {
+      if (session.evaluation().costs().stay(contender.id()) instanceof Outcome.NoPlan<Stay> none
+          && session.evaluation().costs().steady(contender.id())
+              instanceof Outcome.Found<SteadyCost>) {
         String reason =
             none.passedOver().values().stream()
                 .flatMap(verdict -> verdict.reasons().stream())
@@ -243,7 +245,8 @@ final class Sentences {
     List<String> monthly = new ArrayList<>();
     List<String> committed = new ArrayList<>();
     for (Contender contender : session.columns()) {
-      if (session.evaluation().steady(contender.id()) instanceof Outcome.Found<SteadyCost> found) {
+      if (session.evaluation().costs().steady(contender.id())
+          instanceof Outcome.Found<SteadyCost> found) {
         BillingTerm term = found.best().option().list().term();
         (term.isCommitted() ? committed : monthly).add(contender.tool().name());
       }
@@ -264,7 +267,8 @@ final class Sentences {
 
   private static void oldPrice(
       Workspace.Session session, Contender contender, List<Warning> warnings) {
-    if (session.evaluation().steady(contender.id()) instanceof Outcome.Found<SteadyCost> found
+    if (session.evaluation().costs().steady(contender.id())
+            instanceof Outcome.Found<SteadyCost> found
         && session.isOld(found.best().option().plan().source())) {
       warnings.add(
           new Warning(
@@ -286,7 +290,8 @@ final class Sentences {
   /** Cheaper with one unit more: kept as it is, and said. */
   private static void bandsThatFall(
       Workspace.Session session, Contender contender, List<Warning> warnings) {
-    if (!(session.evaluation().steady(contender.id()) instanceof Outcome.Found<SteadyCost> found)) {
+    if (!(session.evaluation().costs().steady(contender.id())
+        instanceof Outcome.Found<SteadyCost> found)) {
       return;
     }
     PriceList list = found.best().option().list();

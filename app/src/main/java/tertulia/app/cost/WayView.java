@@ -14,8 +14,9 @@ import tertulia.app.selection.Row;
 import tertulia.app.selection.Workspace;
 import tertulia.core.billing.View;
 import tertulia.core.evaluation.Contender;
-import tertulia.core.evaluation.Evaluation;
+import tertulia.core.evaluation.Costs;
 import tertulia.core.fit.Reason;
+import tertulia.core.path.LeftOut;
 import tertulia.core.path.Outcome;
 import tertulia.core.path.Stay;
 import tertulia.core.path.Way;
@@ -48,7 +49,7 @@ record WayView(Row kept, Row monthly, String ribbon, List<Line> lines, List<Stri
     List<Line> lines = new ArrayList<>();
     List<String> says = new ArrayList<>();
     for (Contender contender : session.columns()) {
-      Ways ways = session.evaluation().way(contender.id());
+      Ways ways = session.evaluation().costs().way(contender.id());
       kept.add(kept(session, contender, ways));
       monthly.add(monthly(session, contender));
       lanes.add(lane(session, contender, ways));
@@ -69,7 +70,7 @@ record WayView(Row kept, Row monthly, String ribbon, List<Line> lines, List<Stri
   private static Cell kept(Workspace.Session session, Contender contender, Ways ways) {
     String why = session.why("horizon", "contender", contender.id());
     View view = session.evaluation().whatIf().view();
-    if (!(session.evaluation().stay(contender.id()) instanceof Outcome.Found<Stay> stay)) {
+    if (!(session.evaluation().costs().stay(contender.id()) instanceof Outcome.Found<Stay> stay)) {
       return Cell.missing("—", why)
           .noting(ways instanceof Ways.Found ? "no single plan lasts" : "");
     }
@@ -90,7 +91,7 @@ record WayView(Row kept, Row monthly, String ribbon, List<Line> lines, List<Stri
   private static Cell monthly(Workspace.Session session, Contender contender) {
     String why = session.why("way", "contender", contender.id());
     View view = session.evaluation().whatIf().view();
-    return session.evaluation().wayAllMonthly(contender.id()) instanceof Ways.Found found
+    return session.evaluation().costs().wayAllMonthly(contender.id()) instanceof Ways.Found found
         ? Cell.figure(
             (found.isAtMost() ? "at most " : "") + Figures.money(found.best().ledger().total(view)),
             why)
@@ -126,7 +127,7 @@ record WayView(Row kept, Row monthly, String ribbon, List<Line> lines, List<Stri
   private static String gap(Workspace.Session session, Ways.Gap gap) {
     String month = Dates.shortMonth(horizon(session).month(gap.month()));
     if (gap.isUnpriced()) {
-      return "price not known: " + firstOf(gap.unpriced().values());
+      return "price not known: " + LeftOut.words(gap.leftOut());
     }
     String reason =
         firstOf(
@@ -152,13 +153,13 @@ record WayView(Row kept, Row monthly, String ribbon, List<Line> lines, List<Stri
 
   private static OptionalInt used(Workspace.Session session, Way way, int m) {
     return way.counts(m)
-        .map(measure -> session.evaluation().months().get(m).of(measure))
+        .map(measure -> session.evaluation().costs().months().get(m).of(measure))
         .orElse(OptionalInt.empty());
   }
 
   private static List<Line> lines(Workspace.Session session, Contender contender, Way way) {
     List<Line> lines = new ArrayList<>();
-    List<Evaluation.Turn> turns = session.evaluation().turns(way);
+    List<Costs.Turn> turns = session.evaluation().costs().turns(way);
     List<Way.Leg> stretches = way.stretches();
     for (int i = 0; i < stretches.size(); i++) {
       Way.Leg leg = stretches.get(i);
@@ -187,7 +188,7 @@ record WayView(Row kept, Row monthly, String ribbon, List<Line> lines, List<Stri
         : Figures.whole(units.getMin()) + " to " + Figures.whole(units.getMax());
   }
 
-  private static String why(Evaluation.Turn turn) {
+  private static String why(Costs.Turn turn) {
     return turn.reasons().isEmpty()
         ? "cheaper from here on"
         : turn.reasons().stream().map(Reason::sentence).collect(Collectors.joining("; "));
@@ -199,14 +200,14 @@ record WayView(Row kept, Row monthly, String ribbon, List<Line> lines, List<Stri
     StringBuilder words =
         new StringBuilder(": " + Figures.moneyIn(way.ledger().total(view)) + " in all");
     List<String> others = new ArrayList<>();
-    if (session.evaluation().stay(contender.id()) instanceof Outcome.Found<Stay> stay) {
+    if (session.evaluation().costs().stay(contender.id()) instanceof Outcome.Found<Stay> stay) {
       others.add(
           Figures.money(stay.best().ledger().total(view))
               + " on "
               + stay.best().option().label()
               + " throughout");
     }
-    if (session.evaluation().wayAllMonthly(contender.id()) instanceof Ways.Found monthly) {
+    if (session.evaluation().costs().wayAllMonthly(contender.id()) instanceof Ways.Found monthly) {
       others.add(Figures.money(monthly.best().ledger().total(view)) + " all monthly");
     }
     return others.isEmpty()

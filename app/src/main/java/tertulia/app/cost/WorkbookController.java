@@ -10,8 +10,10 @@ import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestParam;
+import tertulia.app.exchange.Codes;
 import tertulia.app.people.SignedIn;
 import tertulia.app.selection.Steps;
+import tertulia.app.selection.Workspace;
 import tertulia.app.workbook.CostWorkbook;
 
 /** The cost model out as a workbook. */
@@ -31,11 +33,15 @@ class WorkbookController {
       @PathVariable long id,
       @RequestParam Map<String, String> query,
       @AuthenticationPrincipal SignedIn person) {
+    Workspace.Session session = steps.open(id, query, person);
     return ResponseEntity.ok()
         .contentType(XLSX)
         .header(
             HttpHeaders.CONTENT_DISPOSITION,
-            ContentDisposition.attachment().filename("cost-" + id + ".xlsx").build().toString())
-        .body(CostWorkbook.of(steps.open(id, query, person).evaluation()));
+            ContentDisposition.attachment()
+                .filename("cost-" + Codes.slug(session.table().selection().title()) + ".xlsx")
+                .build()
+                .toString())
+        .body(CostWorkbook.of(session.evaluation()));
   }
 }

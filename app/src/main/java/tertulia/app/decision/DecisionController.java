@@ -83,7 +83,7 @@ class DecisionController implements StepBody {
     boolean there = session.columns().stream().anyMatch(c -> c.id().equals(choice));
     if (!there) {
       faults.add("choice", "Choose one of the contenders.");
-    } else if (!(session.evaluation().way(choice) instanceof Ways.Found)) {
+    } else if (!(session.evaluation().costs().way(choice) instanceof Ways.Found)) {
       faults.add(
           "choice",
           "No plan of this contender is known to serve in all months. Look at Fit first.");
@@ -125,7 +125,9 @@ class DecisionController implements StepBody {
   }
 
   private static String optionOf(Workspace.Session session, String choice) {
-    return session.evaluation().way(choice) instanceof Ways.Found found ? found.best().label() : "";
+    return session.evaluation().costs().way(choice) instanceof Ways.Found found
+        ? found.best().label()
+        : "";
   }
 
   @PostMapping("/selections/{id}/decision/sign")

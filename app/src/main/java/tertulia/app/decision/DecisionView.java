@@ -141,6 +141,7 @@ record DecisionView(
   private static Cell wins(Workspace.Session session, Contender contender) {
     return session
         .evaluation()
+        .scores()
         .totals()
         .filter(t -> t.values().containsKey(contender.id()))
         .map(t ->
@@ -151,7 +152,7 @@ record DecisionView(
   }
 
   private static String lead(Workspace.Session session) {
-    Optional<Totals> totals = session.evaluation().totals();
+    Optional<Totals> totals = session.evaluation().scores().totals();
     if (totals.isEmpty()) {
       return "There are no totals yet: nobody has given weights, or no contender is left.";
     }
@@ -169,6 +170,7 @@ record DecisionView(
   private static String caution(Workspace.Session session, Proposal proposal) {
     return session
         .evaluation()
+        .scores()
         .totals()
         .map(t -> t.standings().getFirst().contender())
         .filter(first -> !first.equals(proposal.choice()))
@@ -213,7 +215,7 @@ record DecisionView(
   private static List<Choice> choices(Workspace.Session session) {
     return session.columns().stream()
         .map(c ->
-            session.evaluation().way(c.id()) instanceof Ways.Found found
+            session.evaluation().costs().way(c.id()) instanceof Ways.Found found
                 ? new Choice(c.id(), c.tool().name(), found.best().label(), true)
                 : new Choice(c.id(), c.tool().name(), "no plan for all months", false))
         .toList();
@@ -233,6 +235,7 @@ record DecisionView(
         });
     session
         .evaluation()
+        .scores()
         .totals()
         .ifPresent(t -> typed.putIfAbsent("choice", t.standings().getFirst().contender()));
     return typed;

@@ -74,13 +74,13 @@ public record Results(
 
   /** The results under the standard "what if": first month, growth as expected, any term. */
   public static Results of(Evaluation evaluation) {
-    CostByHeadcount costs = evaluation.costByHeadcount();
+    CostByHeadcount costs = evaluation.costs().costByHeadcount();
     return new Results(
         evaluation.selection().title(),
         evaluation.selection().currency().getCode(),
         evaluation.selection().horizon().start().toString(),
-        evaluation.planned().stream().map(People::total).toList(),
-        evaluation.totals().map(Results::weights).orElse(null),
+        evaluation.costs().planned().stream().map(People::total).toList(),
+        evaluation.scores().totals().map(Results::weights).orElse(null),
         evaluation.selection().contenders().stream().map(c -> contender(evaluation, c)).toList(),
         costs.leads().stream()
             .map(lead -> new LeadResult(lead.n(), lead.tool().orElse(null)))
@@ -101,11 +101,11 @@ public record Results(
   private static ContenderResult contender(Evaluation evaluation, Contender contender) {
     String id = contender.id();
     List<String> notCounted = new ArrayList<>();
-    Optional<Stay> stay = found(evaluation.stay(id), notCounted);
-    Optional<SteadyCost> steady = found(evaluation.steady(id), new ArrayList<>());
+    Optional<Stay> stay = found(evaluation.costs().stay(id), notCounted);
+    Optional<SteadyCost> steady = found(evaluation.costs().steady(id), new ArrayList<>());
     View view = evaluation.whatIf().view();
     Optional<Way> way =
-        evaluation.way(id) instanceof Ways.Found found
+        evaluation.costs().way(id) instanceof Ways.Found found
             ? Optional.of(found.best())
             : Optional.empty();
     return new ContenderResult(
@@ -113,20 +113,20 @@ public record Results(
         contender.tool().name(),
         contender.setAside().orElse(null),
         steady
-            .map(c -> cost(c.option(), c.money(), evaluation.steady(id), SteadyCost::money))
+            .map(c -> cost(c.option(), c.money(), evaluation.costs().steady(id), SteadyCost::money))
             .orElse(null),
-        evaluation.way(id) instanceof Ways.Found found ? cost(found, view) : null,
+        evaluation.costs().way(id) instanceof Ways.Found found ? cost(found, view) : null,
         stay.map(s ->
                 cost(
                     s.option(),
                     s.ledger().total(view),
-                    evaluation.stay(id),
+                    evaluation.costs().stay(id),
                     kept -> kept.ledger().total(view)))
             .orElse(null),
         way.map(w -> w.ledger().months(view).stream().map(Results::amount).toList()).orElse(null),
         way.map(w -> amount(w.ledger().pastHorizon(view))).orElse(null),
         notCounted,
-        evaluation.totals().flatMap(t -> total(t, id)).orElse(null));
+        evaluation.scores().totals().flatMap(t -> total(t, id)).orElse(null));
   }
 
   private static <C> Optional<C> found(Outcome<C> outcome, List<String> notCounted) {
@@ -136,12 +136,12 @@ public record Results(
             verdict.reasons().forEach(r -> notCounted.add(option + ": " + r.sentence())));
     return switch (outcome) {
       case Outcome.Found<C> found -> {
-        found.unpriced().forEach((option, why) -> notCounted.add(option + ": " + why));
+        found.leftOut().forEach(left -> notCounted.add(left.words()));
         yield Optional.of(found.best());
       }
       case Outcome.NoPlan<C> none -> Optional.empty();
       case Outcome.Unpriced<C> unpriced -> {
-        unpriced.unpriced().forEach((option, why) -> notCounted.add(option + ": " + why));
+        unpriced.leftOut().forEach(left -> notCounted.add(left.words()));
         yield Optional.empty();
       }
     };

@@ -2,6 +2,7 @@ package tertulia.app.pricechange;
 
 import java.math.BigDecimal;
 import java.time.LocalDate;
+import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
@@ -29,6 +30,7 @@ import tertulia.core.path.SteadyCost;
 import tertulia.core.path.Terms;
 import tertulia.core.pricing.PlanPrices;
 import tertulia.core.pricing.PriceList;
+import tertulia.core.time.Horizon;
 import tertulia.core.working.Working;
 
 /** Two price pages of a tool in money: what each plan costs a month for the same people. */
@@ -102,7 +104,7 @@ final class Comparison {
 
   private static void collect(
       Contender contender, Market market, People people, Map<String, SteadyCost> costs) {
-    if (SteadyCost.cheapest(contender.offerings(), market, people)
+    if (SteadyCost.cheapest(contender.offerings(), market, market.occasion(people, 0))
         instanceof Outcome.Found<SteadyCost> found) {
       List<SteadyCost> all = new ArrayList<>(found.others());
       all.add(found.best());
@@ -131,8 +133,21 @@ final class Comparison {
         ExchangeRates.NONE,
         selection.map(Selection::asOf).orElse(LocalDate.EPOCH),
         Terms.ANY,
-        selection.flatMap(Selection::averagePayment),
-        selection.map(s -> s.horizon().months()).orElse(1));
+        selection.flatMap(s -> averagePayment(s, currency)),
+        selection.map(Selection::horizon).orElseGet(() -> new Horizon(YearMonth.of(2000, 1), 1)));
+  }
+
+  /** The selection's average payment in the page's currency; empty if the rate is not known. */
+  private static Optional<BigDecimal> averagePayment(Selection selection, CurrencyUnit currency) {
+    return selection.currency().equals(currency)
+        ? selection.averagePayment()
+        : selection
+            .averagePayment()
+            .flatMap(value ->
+                selection
+                    .rates()
+                    .latest(selection.currency(), currency, selection.asOf())
+                    .map(rate -> value.multiply(rate.rate())));
   }
 
   private static Map<Measure, Demand> oneSeatEach() {
@@ -144,6 +159,7 @@ final class Comparison {
     return selection
         .map(s ->
             tertulia.core.evaluation.Evaluation.of(s, tertulia.core.evaluation.WhatIf.START)
+                .costs()
                 .today()
                 .scaledTo(people))
         .orElseGet(() -> new People(Map.of(EACH, people), 1, 1));

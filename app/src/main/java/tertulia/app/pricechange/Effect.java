@@ -47,8 +47,8 @@ record Effect(
       Table table, ToolSheet before, ToolSheet after, Optional<Decisions.Stored> decision) {
     Evaluation old = Evaluation.of(Selections.replacing(table, before), WhatIf.START);
     Evaluation now = Evaluation.of(Selections.replacing(table, after), WhatIf.START);
-    Ways oldWay = old.way(before.id());
-    Ways newWay = now.way(before.id());
+    Ways oldWay = old.costs().way(before.id());
+    Ways newWay = now.costs().way(before.id());
     return new Effect(
         table.id(),
         before.id(),
@@ -105,8 +105,8 @@ record Effect(
 
   private static String order(Evaluation before, Evaluation after) {
     StringBuilder words = new StringBuilder();
-    String oldCheapest = first(before, before.orderByCost());
-    String newCheapest = first(after, after.orderByCost());
+    String oldCheapest = first(before, before.costs().orderByCost());
+    String newCheapest = first(after, after.costs().orderByCost());
     if (!oldCheapest.equals(newCheapest)) {
       words.append(newCheapest).append(" would be cheapest instead of ").append(oldCheapest);
     }
@@ -128,6 +128,7 @@ record Effect(
 
   private static String leader(Evaluation evaluation) {
     return evaluation
+        .scores()
         .totals()
         .map(totals -> name(evaluation, totals.standings().getFirst().contender()))
         .orElse("nobody");

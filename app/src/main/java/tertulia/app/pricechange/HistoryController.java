@@ -107,7 +107,7 @@ class HistoryController {
     Optional<Selection> selection = demandOf(slug);
     int usual =
         selection
-            .map(s -> Evaluation.of(s, WhatIf.START).today().total())
+            .map(s -> Evaluation.of(s, WhatIf.START).costs().today().total())
             .filter(n -> n > 0)
             .orElse(USUAL_PEOPLE);
     Faults faults = new Faults();

@@ -158,7 +158,7 @@ final class ComparisonRows {
 
   private BigDecimal cost(Need need) {
     Money zero = Money.zero(session.evaluation().selection().currency());
-    return session.evaluation().needCosts().lines().stream()
+    return session.evaluation().costs().needCosts().lines().stream()
         .filter(line -> line.need().equals(need))
         .findFirst()
         .map((NeedCosts.Line line) -> line.amount(zero).getAmount())
@@ -173,6 +173,7 @@ final class ComparisonRows {
       for (Contender contender : session.columns()) {
         session
             .evaluation()
+            .costs()
             .room(contender.id(), measure)
             .ifPresent(r -> bounded.add(contender.id()));
       }

@@ -1,22 +1,29 @@
 package tertulia.app.selection;
 
 import tertulia.app.exchange.Memo;
+import tertulia.core.evaluation.Costs;
 import tertulia.core.evaluation.Evaluation;
 import tertulia.core.evaluation.Selection;
 import tertulia.core.evaluation.WhatIf;
 
 /**
- * The last evaluations, so that moving along the thread of months does not compute anew what does
- * not depend on the month.
+ * The last costs, so that neither a step along the months nor a weight or a mark computes anew what
+ * does not depend on it.
  */
 final class Evaluations {
-  private final Memo<Key, Evaluation> kept = new Memo<>(24);
+  private final Memo<Key, Costs> costs = new Memo<>(24);
 
-  /** The what if is that of the first month. */
+  /**
+   * What costs rest on.
+   *
+   * @param selection without anybody's view
+   * @param whatIf that of the first month
+   */
   private record Key(Selection selection, WhatIf whatIf) {}
 
   Evaluation of(Selection selection, WhatIf whatIf) {
-    Key first = new Key(selection, whatIf.at(WhatIf.START.moment()));
-    return kept.get(first, key -> Evaluation.of(key.selection(), key.whatIf())).at(whatIf.moment());
+    Key first = new Key(selection.unjudged(), whatIf.at(WhatIf.START.moment()));
+    Costs known = costs.get(first, key -> Costs.of(key.selection(), key.whatIf()));
+    return Evaluation.of(selection, known.at(whatIf.moment()));
   }
 }

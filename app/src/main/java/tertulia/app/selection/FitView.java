@@ -87,7 +87,7 @@ record FitView(
   record Cost(String need, Cell selection, List<Cell> contenders) {}
 
   static FitView of(Workspace.Session session) {
-    NeedCosts costs = session.evaluation().needCosts();
+    NeedCosts costs = session.evaluation().costs().needCosts();
     List<Integer> ends = yearEnds(session);
     return new FitView(
         ends.stream().map(m -> "" + horizon(session).month(m).getYear()).toList(),
@@ -105,7 +105,7 @@ record FitView(
   private static List<PlanLine> planLines(Workspace.Session session, Contender contender) {
     String why = session.why("plans", "contender", contender.id());
     List<PlanLine> lines = new ArrayList<>();
-    for (PlanMonths plan : session.evaluation().planMonths(contender.id())) {
+    for (PlanMonths plan : session.evaluation().costs().planMonths(contender.id())) {
       for (PlanMonths.Stretch stretch : plan.stretches()) {
         lines.add(
             new PlanLine(
@@ -157,7 +157,7 @@ record FitView(
                 new PlansChart.Tool(
                     c.tool().name(),
                     session.mark(c.id()),
-                    session.evaluation().planMonths(c.id()).stream()
+                    session.evaluation().costs().planMonths(c.id()).stream()
                         .map(plan -> strip(c, plan))
                         .toList()))
             .toList();
@@ -217,14 +217,19 @@ record FitView(
 
   /** Only of contenders that have a plan with a figure for these people. */
   private static Optional<Promise> promise(Workspace.Session session, Contender contender) {
-    if (!(session.evaluation().withoutNeeds(contender.id())
+    if (!(session.evaluation().costs().withoutNeeds(contender.id())
         instanceof Outcome.Found<SteadyCost> bare)) {
       return Optional.empty();
     }
-    Outcome<SteadyCost> needed = session.evaluation().steady(contender.id());
+    Outcome<SteadyCost> needed = session.evaluation().costs().steady(contender.id());
     String cheaper = bare.best().option().plan().name();
     String because =
-        session.evaluation().against(contender.id()).getOrDefault(cheaper, List.of()).stream()
+        session
+            .evaluation()
+            .costs()
+            .against(contender.id())
+            .getOrDefault(cheaper, List.of())
+            .stream()
             .map(Reason::sentence)
             .collect(Collectors.joining("; "));
     return Optional.of(
@@ -267,7 +272,7 @@ record FitView(
   }
 
   private static Needed needed(Workspace.Session session, Contender contender, List<Integer> ends) {
-    List<PlanNeeded> stretches = session.evaluation().plansNeeded(contender.id());
+    List<PlanNeeded> stretches = session.evaluation().costs().plansNeeded(contender.id());
     List<String> byYear = new ArrayList<>();
     for (int end : ends) {
       byYear.add(
@@ -296,7 +301,7 @@ record FitView(
   private static boolean isFree(Workspace.Session session, Contender contender, String plan) {
     return contender.offerings().stream()
         .filter(offering -> offering.plan().name().equals(plan))
-        .flatMap(offering -> session.evaluation().planAlone(offering).stream())
+        .flatMap(offering -> session.evaluation().costs().planAlone(offering).stream())
         .anyMatch(cost -> cost.money().isZero());
   }
 
@@ -405,7 +410,7 @@ record FitView(
 
   /** Why nothing qualifies now, and what giving up one requirement would open. */
   private static void conflicts(Workspace.Session session, Contender contender, List<String> says) {
-    Conflicts conflicts = session.evaluation().conflicts(contender.id());
+    Conflicts conflicts = session.evaluation().costs().conflicts(contender.id());
     if (conflicts.smallest().isEmpty()) {
       return;
     }
@@ -421,7 +426,7 @@ record FitView(
     says.add(
         contender.tool().name()
             + " has no plan for "
-            + session.evaluation().people().total()
+            + session.evaluation().costs().people().total()
             + " people: no plan meets "
             + String.join(", nor ", sets)
             + (opens.isEmpty() ? "" : "; " + String.join("; ", opens))

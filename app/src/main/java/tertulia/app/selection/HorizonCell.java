@@ -13,7 +13,7 @@ public final class HorizonCell {
   public static Cell of(Workspace.Session session, Contender contender) {
     View view = session.evaluation().whatIf().view();
     String why = session.why("way", "contender", contender.id());
-    return switch (session.evaluation().way(contender.id())) {
+    return switch (session.evaluation().costs().way(contender.id())) {
       case Ways.Found found ->
           Cell.figure(Known.amount(found, way -> way.ledger().total(view)), why)
               .noting(found.best().label() + Known.mark(found.best().legs().getLast().option()));

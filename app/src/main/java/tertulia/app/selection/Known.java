@@ -17,16 +17,22 @@ final class Known {
   static <C> String amount(Outcome.Found<C> found, Function<C, Money> money) {
     String high = Figures.money(money.apply(found.best()));
     String low = found.low().map(money).map(Figures::money).orElse(high);
-    String amount = low.equals(high) ? high : low + " to " + high;
-    return found.isAtMost() ? "at most " + amount : amount;
+    return words(low, high, found.isAtMost());
+  }
+
+  /** An upper bound says so, and then the low end of an assumed price is none. */
+  private static String words(String low, String high, boolean atMost) {
+    if (atMost) {
+      return "at most " + high;
+    }
+    return low.equals(high) ? high : low + " to " + high;
   }
 
   /** As above, for the best way. */
   static String amount(Ways.Found found, Function<Way, Money> money) {
     String high = Figures.money(money.apply(found.best()));
     String low = found.low().map(money).map(Figures::money).orElse(high);
-    String amount = low.equals(high) ? high : low + " to " + high;
-    return found.isAtMost() ? "at most " + amount : amount;
+    return words(low, high, found.isAtMost());
   }
 
   /** Such as ", assumed"; empty for a listed price. */

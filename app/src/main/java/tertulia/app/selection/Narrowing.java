@@ -46,7 +46,7 @@ public record Narrowing(List<Out> out, List<Act> acts) {
     List<Out> out = new ArrayList<>();
     Evaluation evaluation = session.evaluation();
     for (Contender contender : session.columns()) {
-      if (evaluation.way(contender.id()) instanceof Ways.Gap gap && !gap.isUnpriced()) {
+      if (evaluation.costs().way(contender.id()) instanceof Ways.Gap gap && !gap.isUnpriced()) {
         out.add(
             new Out(
                 contender.id(),

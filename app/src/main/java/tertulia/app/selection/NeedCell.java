@@ -23,7 +23,7 @@ final class NeedCell {
   private NeedCell() {}
 
   static Standing of(Workspace.Session session, Contender contender, Need need) {
-    Optional<Option> option = session.evaluation().optionNow(contender.id());
+    Optional<Option> option = session.evaluation().costs().optionNow(contender.id());
     if (contender.offerings().isEmpty()) {
       return new Standing(Cell.missing("no plans entered", ""), Optional.empty());
     }

@@ -15,13 +15,7 @@ final class NeedRows {
   static List<Cell> demand(Workspace.Session session) {
     List<Cell> cells = new ArrayList<>();
     for (Measure measure : session.table().selection().demands().keySet()) {
-      int units =
-          session
-              .evaluation()
-              .market()
-              .units(session.evaluation().people())
-              .of(measure)
-              .orElseThrow();
+      int units = session.evaluation().costs().occasion().units().of(measure).orElseThrow();
       cells.add(
           Cell.figure(
               Figures.whole(units) + " " + measure.label(),

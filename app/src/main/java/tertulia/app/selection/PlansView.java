@@ -69,9 +69,12 @@ record PlansView(
       this.evaluation = session.evaluation();
       this.contender = contender;
       this.offerings = contender.offerings();
-      this.against = evaluation.against(contender.id());
+      this.against = evaluation.costs().against(contender.id());
       for (Offering offering : offerings) {
-        evaluation.planAlone(offering).ifPresent(cost -> costs.put(offering.plan().id(), cost));
+        evaluation
+            .costs()
+            .planAlone(offering)
+            .ifPresent(cost -> costs.put(offering.plan().id(), cost));
       }
     }
 
@@ -173,7 +176,7 @@ record PlansView(
 
     private List<Cell> months() {
       Map<String, PlanMonths> byPlan =
-          evaluation.planMonths(contender.id()).stream()
+          evaluation.costs().planMonths(contender.id()).stream()
               .collect(Collectors.toMap(PlanMonths::plan, p -> p));
       return offerings.stream()
           .map(offering -> byPlan.get(offering.plan().name()))
@@ -237,21 +240,28 @@ record PlansView(
               .or(() ->
                   offering.plan().lists(PlanPrices.End.HIGH).stream()
                       .findFirst()
-                      .map(list -> Option.of(offering, list, evaluation.market().fit())));
+                      .map(list -> Option.of(offering, list, evaluation.costs().market().fit())));
       Optional<Room> now =
           option.flatMap(o ->
               Room.of(
                   o.offering(),
                   o.list(),
                   measure,
-                  List.of(evaluation.market().units(evaluation.people()))));
+                  List.of(evaluation.costs().occasion().units()),
+                  horizon().month(evaluation.costs().occasion().month())));
       Optional<Room> months =
-          option.flatMap(o -> Room.of(o.offering(), o.list(), measure, evaluation.months()));
+          option.flatMap(o ->
+              Room.of(
+                  o.offering(),
+                  o.list(),
+                  measure,
+                  evaluation.costs().months(),
+                  horizon().month(0)));
       return now.isPresent() && months.isPresent()
           ? RoomCell.of(
                   now.get(),
                   months.get(),
-                  evaluation.people().total(),
+                  evaluation.costs().people().total(),
                   horizon(),
                   session.why("units", "measure", measure.id()))
               .cell()
@@ -339,7 +349,7 @@ record PlansView(
 
     private List<String> says() {
       List<String> says = new ArrayList<>();
-      int people = evaluation.people().total();
+      int people = evaluation.costs().people().total();
       Optional<Offering> first =
           offerings.stream().filter(offering -> verdict(offering).qualifies()).findFirst();
       if (first.isEmpty()) {
@@ -406,7 +416,7 @@ record PlansView(
 
     /** A later plan can be the cheaper one: then it is the one at the head of the column. */
     private void cheaperLater(Offering first, List<String> says) {
-      if (evaluation.steady(contender.id()) instanceof Outcome.Found<SteadyCost> found
+      if (evaluation.costs().steady(contender.id()) instanceof Outcome.Found<SteadyCost> found
           && !found.best().option().plan().id().equals(id(first))) {
         says.add(
             found.best().option().plan().name()

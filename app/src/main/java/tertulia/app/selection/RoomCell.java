@@ -23,8 +23,8 @@ final class RoomCell {
 
   static Standing of(Workspace.Session session, Contender contender, Measure measure) {
     String why = session.why("room", "contender", contender.id(), "measure", measure.id());
-    Optional<Room> now = session.evaluation().roomNow(contender.id(), measure);
-    Optional<Room> months = session.evaluation().room(contender.id(), measure);
+    Optional<Room> now = session.evaluation().costs().roomNow(contender.id(), measure);
+    Optional<Room> months = session.evaluation().costs().room(contender.id(), measure);
     if (now.isEmpty() || months.isEmpty()) {
       return new Standing(Cell.missing("not limited", why), Optional.of(true));
     }
@@ -32,7 +32,7 @@ final class RoomCell {
         of(
             now.get(),
             months.get(),
-            session.evaluation().people().total(),
+            session.evaluation().costs().people().total(),
             session.table().selection().horizon(),
             why);
     Cell cell = standing.cell();
@@ -48,7 +48,7 @@ final class RoomCell {
    * What a confirmation is called: of an allowance by itself, of all else with the plan's prices.
    */
   private static String key(Workspace.Session session, Contender contender, Measure measure) {
-    Plan plan = session.evaluation().optionNow(contender.id()).orElseThrow().plan();
+    Plan plan = session.evaluation().costs().optionNow(contender.id()).orElseThrow().plan();
     return plan.allowances().stream().anyMatch(a -> a.measure().equals(measure))
         ? "allowance:" + measure.id()
         : "prices:" + plan.id();
@@ -69,6 +69,15 @@ final class RoomCell {
       case Bound.Unknown unknown ->
           new Standing(
               Cell.missing("? not confirmed", why).noting(amount(used) + " needed; confirm it"),
+              Optional.empty());
+      case Bound.Silent silent ->
+          new Standing(
+              Cell.missing("? nothing said", why)
+                  .noting(
+                      amount(used)
+                          + " needed"
+                          + silent.sister().map(plan -> "; " + plan + " limits it").orElse("")
+                          + "; ask the maker"),
               Optional.empty());
       case Bound.UpTo upTo -> bounded(now, months, people, horizon, why, upTo.rule(), "");
       case Bound.Charged charged ->
@@ -92,7 +101,7 @@ final class RoomCell {
     int last = horizon.months() - 1;
     List<String> notes = new ArrayList<>();
     if (now.measure().nature() == Measure.Nature.SUM) {
-      notes.add("after " + horizon.months() + " months of it");
+      notes.add("added up since the start");
     }
     rule.ifPresent(r -> notes.add(perHead(r, most, people)));
     notes.add(

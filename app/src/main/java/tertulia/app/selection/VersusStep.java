@@ -58,6 +58,7 @@ class VersusStep implements StepBody {
     List<String> order =
         session
             .evaluation()
+            .scores()
             .totals()
             .map(t -> t.standings().stream().map(s -> s.contender()).toList())
             .orElse(List.of());

@@ -97,16 +97,16 @@ record VersusView(
 
     private String costs() {
       Evaluation evaluation = session.evaluation();
-      CostByHeadcount two = evaluation.costByHeadcount().of(List.of(left.id(), right.id()));
+      CostByHeadcount two = evaluation.costs().costByHeadcount().of(List.of(left.id(), right.id()));
       return CostChart.draw(
           two,
           List.of(left, right).stream()
               .map(c -> new CostChart.Line(c.id(), c.tool().name(), session.mark(c.id())))
               .toList(),
           new CostChart.Read(
-              evaluation.people().total(),
-              evaluation.lowestPlanned(),
-              evaluation.highestPlanned()));
+              evaluation.costs().people().total(),
+              evaluation.costs().lowestPlanned(),
+              evaluation.costs().highestPlanned()));
     }
 
     private Line criterion(OnCriterion line) {

@@ -138,9 +138,9 @@ public class Workspace {
         heads(session),
         selection.contenders().size() - columns,
         moment(session),
-        "A month for " + people(session.evaluation().people().total()),
+        "A month for " + people(session.evaluation().costs().people().total()),
         ThreadChart.draw(
-            session.evaluation().planned().stream().map(People::total).toList(),
+            session.evaluation().costs().planned().stream().map(People::total).toList(),
             selection,
             session.query().whatIf().scenario()),
         session.query().month(),
@@ -161,9 +161,9 @@ public class Workspace {
 
   private static String subtitle(Evaluation evaluation) {
     Selection selection = evaluation.selection();
-    return evaluation.lowestPlanned()
+    return evaluation.costs().lowestPlanned()
         + " to "
-        + evaluation.highestPlanned()
+        + evaluation.costs().highestPlanned()
         + " people · "
         + selection.horizon().months()
         + " months from "
@@ -198,7 +198,7 @@ public class Workspace {
   }
 
   private static String moment(Session session) {
-    int people = session.evaluation().people().total();
+    int people = session.evaluation().costs().people().total();
     String count = people(people);
     return switch (session.query().whatIf().moment()) {
       case Moment.Month month ->
@@ -215,8 +215,8 @@ public class Workspace {
     Selection selection = session.table().selection();
     boolean need = !selection.groups().isEmpty() && !selection.needs().isEmpty();
     boolean contenders = session.columns().size() >= 2;
-    boolean fit = contenders && session.evaluation().feasible().size() >= 2;
-    boolean cost = fit && session.evaluation().orderByCost().size() >= 2;
+    boolean fit = contenders && session.evaluation().costs().feasible().size() >= 2;
+    boolean cost = fit && session.evaluation().costs().orderByCost().size() >= 2;
     List<StepLink> steps = new ArrayList<>();
     steps.add(step(session, here, "need", "Need", need, ""));
     steps.add(step(session, here, "contenders", "Contenders", contenders, ""));
@@ -225,7 +225,7 @@ public class Workspace {
     List<Member> members = selection.panel().members();
     long weighed =
         members.stream()
-            .filter(m -> Panel.ownWeights(m, session.evaluation().criteria()).isPresent())
+            .filter(m -> Panel.ownWeights(m, session.evaluation().scores().criteria()).isPresent())
             .count();
     long marked = members.stream().filter(m -> hasMarkedAll(session, m)).count();
     int all = members.size();
@@ -236,7 +236,7 @@ public class Workspace {
   }
 
   private static boolean hasMarkedAll(Session session, Member member) {
-    return session.evaluation().criteria().stream()
+    return session.evaluation().scores().criteria().stream()
         .filter(c -> c.kind() instanceof Criterion.Judged)
         .allMatch(c ->
             session.columns().stream()
@@ -258,14 +258,14 @@ public class Workspace {
   }
 
   private static List<Head> heads(Session session) {
-    List<String> order = session.evaluation().orderByCost();
+    List<String> order = session.evaluation().costs().orderByCost();
     List<Totals.Standing> standings =
-        session.evaluation().totals().map(Totals::standings).orElse(List.of());
+        session.evaluation().scores().totals().map(Totals::standings).orElse(List.of());
     List<Head> heads = new ArrayList<>();
     for (Contender contender : session.columns()) {
       String id = contender.id();
       boolean best = !order.isEmpty() && order.getFirst().equals(id);
-      Outcome<SteadyCost> outcome = session.evaluation().steady(id);
+      Outcome<SteadyCost> outcome = session.evaluation().costs().steady(id);
       heads.add(
           new Head(
               id,
@@ -307,6 +307,7 @@ public class Workspace {
         ? ""
         : session
             .evaluation()
+            .costs()
             .steadyTime(id)
             .map(money -> "+ " + Figures.money(money) + " of people’s time")
             .orElse("people’s time not known");

@@ -50,7 +50,7 @@ class WeighingController implements StepBody {
       Model model) {
     String fault = "";
     boolean known =
-        steps.open(id, query, person).evaluation().criteria().stream()
+        steps.open(id, query, person).evaluation().scores().criteria().stream()
             .anyMatch(c -> c.id().equals(criterion));
     if (!known) {
       throw new NotFound("criterion \"" + criterion + "\" any more");

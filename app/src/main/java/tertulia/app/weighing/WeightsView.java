@@ -54,7 +54,7 @@ record WeightsView(List<Line> lines, String dropped, List<Table.Seat> seats, Str
 
   static WeightsView of(Workspace.Session session) {
     Evaluation evaluation = session.evaluation();
-    List<Line> lines = evaluation.criteria().stream().map(c -> line(session, c)).toList();
+    List<Line> lines = evaluation.scores().criteria().stream().map(c -> line(session, c)).toList();
     boolean dropped = lines.size() < evaluation.selection().criteria().size();
     return new WeightsView(
         lines,
@@ -101,7 +101,7 @@ record WeightsView(List<Line> lines, String dropped, List<Table.Seat> seats, Str
         .evaluation()
         .selection()
         .panel()
-        .groupWeights(session.evaluation().criteria())
+        .groupWeights(session.evaluation().scores().criteria())
         .map(weights ->
             Cell.figure(
                 Figures.percent(weights.getOrDefault(criterion.id(), BigDecimal.ZERO)), why))
@@ -112,7 +112,7 @@ record WeightsView(List<Line> lines, String dropped, List<Table.Seat> seats, Str
   private static String dots(Evaluation evaluation, Criterion criterion) {
     List<DotStrip.Dot> dots = new ArrayList<>();
     for (Member member : evaluation.selection().panel().members()) {
-      Panel.ownWeights(member, evaluation.criteria())
+      Panel.ownWeights(member, evaluation.scores().criteria())
           .map(weights -> weights.getOrDefault(criterion.id(), BigDecimal.ZERO))
           .ifPresent(weight ->
               dots.add(
@@ -126,6 +126,7 @@ record WeightsView(List<Line> lines, String dropped, List<Table.Seat> seats, Str
     String why = session.why("value", "contender", contender.id(), "criterion", criterion.id());
     return session
         .evaluation()
+        .scores()
         .value(contender.id(), criterion)
         .map(v ->
             Cell.figure(Figures.score(v.interval()), why)
@@ -135,7 +136,8 @@ record WeightsView(List<Line> lines, String dropped, List<Table.Seat> seats, Str
   }
 
   private static Cell winner(Workspace.Session session, Criterion criterion) {
-    String says = session.evaluation().totals().map(t -> winner(session, t, criterion)).orElse("");
+    String says =
+        session.evaluation().scores().totals().map(t -> winner(session, t, criterion)).orElse("");
     return Cell.figure(says, session.why("winner", "criterion", criterion.id()))
         .looking("winner")
         .named("winner-" + criterion.id());
@@ -144,16 +146,18 @@ record WeightsView(List<Line> lines, String dropped, List<Table.Seat> seats, Str
   private static String winner(Workspace.Session session, Totals totals, Criterion criterion) {
     Totals.Winner winner = totals.winner(criterion);
     String name = session.table().selection().contender(winner.contender()).tool().name();
-    return switch (winner.margin()) {
-      case TIE -> "a tie at the top";
-      case EDGE, CLEAR -> name + ", " + winner.margin().words();
+    return switch (winner) {
+      case Totals.Winner.Tied tied -> "a tie at the top";
+      case Totals.Winner.Won won -> name + ", " + won.margin().words();
+      case Totals.Winner.Open open -> "open: " + name + " ahead, but not all is known";
+      case Totals.Winner.Alone alone -> "only " + name + " is left";
     };
   }
 
   private static String costGuess(Workspace.Session session) {
     List<Money> totals =
         session.columns().stream()
-            .map(c -> session.evaluation().way(c.id()))
+            .map(c -> session.evaluation().costs().way(c.id()))
             .flatMap(WeightsView::total)
             .sorted()
             .toList();

@@ -5,10 +5,12 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import org.apache.poi.ss.util.WorkbookUtil;
 import org.apache.poi.xssf.usermodel.XSSFWorkbook;
+import tertulia.core.billing.View;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Evaluation;
 import tertulia.core.evaluation.Selection;
 import tertulia.core.labour.Takes;
+import tertulia.core.path.LeftOut;
 import tertulia.core.path.Ways;
 
 /**
@@ -24,6 +26,8 @@ public final class CostWorkbook {
     try (XSSFWorkbook book = new XSSFWorkbook();
         ByteArrayOutputStream out = new ByteArrayOutputStream()) {
       fill(evaluation, book);
+      // a viewer that does not calculate shows what is found here; one that does calculates anew
+      book.getCreationHelper().createFormulaEvaluator().evaluateAll();
       book.setForceFormulaRecalculation(true);
       book.write(out);
       return out.toByteArray();
@@ -63,7 +67,9 @@ public final class CostWorkbook {
       "currency",
       "way through the plans",
       "people’s time",
-      "full cost, spread"
+      "full cost, spread",
+      "at least, spread",
+      "how sure"
     };
     for (int i = 0; i < heads.length; i++) {
       overview.heading(3, i, heads[i]);
@@ -75,7 +81,7 @@ public final class CostWorkbook {
     for (Contender contender : selection.active()) {
       String tool = contender.tool().name();
       overview.text(row, 0, tool);
-      if (evaluation.way(contender.id()) instanceof Ways.Found found) {
+      if (evaluation.costs().way(contender.id()) instanceof Ways.Found found) {
         String name = unused(book, WorkbookUtil.createSafeSheetName(tool));
         WaySheet.Totals totals =
             new WaySheet(
@@ -92,7 +98,8 @@ public final class CostWorkbook {
         overview.formula(row, 3, totals.past());
         overview.text(row, 4, selection.currency().getCode());
         overview.text(row, 5, (found.isAtMost() ? "at most: " : "") + found.best().label());
-        if (evaluation.takes(contender.id()) instanceof Takes.Known known) {
+        bounds(overview, row, found);
+        if (evaluation.costs().takes(contender.id()) instanceof Takes.Known known) {
           overview.formula(row, 6, time.write(contender, known, found.best()));
           overview.formula(row, 7, Sheet.at(row, 1) + "+" + Sheet.at(row, 6));
         } else {
@@ -103,6 +110,21 @@ public final class CostWorkbook {
         overview.text(row, 5, "no figure: see its working in Tertulia");
       }
       row++;
+    }
+  }
+
+  /** Both ends of a total that is not one figure; what is not known is no figure. */
+  private static void bounds(Sheet overview, int row, Ways.Found found) {
+    if (found.isAtMost()) {
+      overview.text(row, 8, "not known");
+      overview.text(row, 9, "at most this: " + LeftOut.words(found.leftOut()));
+    } else if (found.low().isPresent()) {
+      overview.number(
+          row, 8, found.low().get().ledger().total(View.SPREAD).getAmount().doubleValue());
+      overview.text(row, 9, "an assumed price: from the low end to this");
+    } else {
+      overview.formula(row, 8, Sheet.at(row, 1));
+      overview.text(row, 9, "as entered");
     }
   }
 

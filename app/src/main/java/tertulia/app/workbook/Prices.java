@@ -150,44 +150,28 @@ record Prices(Inputs inputs, String tool, String rise) {
         : amount;
   }
 
-  /**
-   * Units to pay for at a demand: the least, what is included and packs counted.
-   *
-   * @param owned units owned that month; 0 if none
-   */
-  String paid(Option option, Charge.Counted charge, String demand, int owned) {
+  /** Units to pay for at a demand if nothing is owned: the least, what is included and packs. */
+  String paid(Option option, Charge.Counted charge, String demand) {
     String included = number(option, charge.name(), "included", charge.rule().included());
-    String units;
-    if (owned > 0) {
-      units =
-          "MAX(0,"
-              + demand
-              + "-"
-              + included
-              + "-"
-              + inputs.of(tool + ", owned already", owned, "")
-              + ")";
-    } else {
-      boolean ranged =
-          option.plan().range().measure().equals(charge.measure())
-              && option.plan().range().least() > 0;
-      String needed =
-          ranged
-              ? "MAX("
-                  + number(option, charge.name(), "sold from", option.plan().range().least())
-                  + ","
-                  + demand
-                  + ")"
-              : demand;
-      units =
-          "MAX("
-              + number(option, charge.name(), "least", charge.rule().minimum())
-              + ","
-              + needed
-              + "-"
-              + included
-              + ",0)";
-    }
+    boolean ranged =
+        option.plan().range().measure().equals(charge.measure())
+            && option.plan().range().least() > 0;
+    String needed =
+        ranged
+            ? "MAX("
+                + number(option, charge.name(), "sold from", option.plan().range().least())
+                + ","
+                + demand
+                + ")"
+            : demand;
+    String units =
+        "MAX("
+            + number(option, charge.name(), "least", charge.rule().minimum())
+            + ","
+            + needed
+            + "-"
+            + included
+            + ",0)";
     return charge.rule().pack() == 1
         ? units
         : "CEILING("

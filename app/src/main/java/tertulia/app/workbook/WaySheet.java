@@ -13,6 +13,7 @@ import org.joda.money.CurrencyUnit;
 import tertulia.core.billing.Invoice;
 import tertulia.core.billing.InvoiceLine;
 import tertulia.core.billing.Leaving;
+import tertulia.core.billing.MinimumYear;
 import tertulia.core.evaluation.Evaluation;
 import tertulia.core.growth.Measure;
 import tertulia.core.money.ExchangeRate;
@@ -20,6 +21,7 @@ import tertulia.core.path.Option;
 import tertulia.core.path.Way;
 import tertulia.core.pricing.BillingTerm.Payment;
 import tertulia.core.pricing.Charge;
+import tertulia.core.pricing.Holding;
 import tertulia.core.pricing.Offer;
 import tertulia.core.pricing.Owned;
 import tertulia.core.pricing.Reductions;
@@ -67,6 +69,7 @@ final class WaySheet {
   Totals write() {
     way.legs().forEach(this::bill);
     way.ledger().invoices().forEach(this::fromLedger);
+    way.minimums().forEach(this::minimum);
     credits();
     bills.removeIf(bill -> bill.lines.isEmpty());
     bills.sort(
@@ -156,17 +159,6 @@ final class WaySheet {
     }
   }
 
-  private List<Offer> offers(Way.Leg leg) {
-    return way.ledger().invoices().stream()
-        .filter(
-            invoice -> leg.months().from() <= invoice.due() && invoice.due() < leg.months().end())
-        .flatMap(invoice -> invoice.lines().stream())
-        .filter(InvoiceLine.Held.class::isInstance)
-        .map(line -> ((InvoiceLine.Held) line).offers())
-        .findFirst()
-        .orElse(List.of());
-  }
-
   private Optional<Owned> owned(Option option, int m) {
     return option
         .offering()
@@ -177,7 +169,7 @@ final class WaySheet {
 
   private void held(Way.Leg leg, Charge.Held charge) {
     boolean upFront = leg.option().list().term().payment() == Payment.UP_FRONT;
-    boolean staysDue = evaluation.leaving() == Leaving.LOST || !isLeft(leg);
+    boolean staysDue = evaluation.costs().leaving() == Leaving.LOST || !isLeft(leg);
     int from = leg.months().from();
     int last = !upFront && staysDue ? leg.committedTo() : leg.months().end();
     Chain chain = new Chain();
@@ -196,7 +188,7 @@ final class WaySheet {
       case Charge.Flat flat -> {
         boolean paid = false;
         for (int k = leg.months().from(); k <= m; k++) {
-          paid |= owned(leg.option(), k).isEmpty();
+          paid |= holding(leg.option(), k).accounts(flat) > 0;
         }
         yield paid ? "1" : "0";
       }
@@ -223,18 +215,31 @@ final class WaySheet {
           sheet.text(at, 4, option.label());
           sheet.text(at, 5, charge.name() + ", units to pay for");
           for (int m = 0; m < horizon(); m++) {
-            int ownedUnits =
-                owned(option, m)
-                    .filter(o -> o.measure().equals(charge.measure()))
-                    .map(Owned::units)
-                    .orElse(0);
             sheet.count(
                 at,
                 Columns.month(m),
-                prices.paid(option, charge, demands.whole(charge.measure(), m), ownedUnits));
+                unitsToPay(option, charge, demands.whole(charge.measure(), m), m));
           }
           return at;
         });
+  }
+
+  private Holding holding(Option option, int m) {
+    return option.offering().holding(option.list(), evaluation.selection().horizon().month(m));
+  }
+
+  /** Units owned of a charge in a month, as a cell; empty if there are none. */
+  private Optional<String> ownedUnits(Option option, Charge.Counted charge, int m) {
+    return holding(option, m).ownedFor(charge) == 0
+        ? Optional.empty()
+        : owned(option, m).map(o -> inputs.of(tool + ", owned already", o.units(), ""));
+  }
+
+  private String unitsToPay(Option option, Charge.Counted charge, String demand, int m) {
+    String all = prices.paid(option, charge, demand);
+    return ownedUnits(option, charge, m)
+        .map(owned -> "MAX(0," + all + "-" + owned + ")")
+        .orElse(all);
   }
 
   /** Seats that count for an allowance or a one-off in a month. */
@@ -249,14 +254,12 @@ final class WaySheet {
     if (counted.isEmpty()) {
       return demand;
     }
-    String held =
-        prices.paid(option, counted.get(), demand, 0)
-            + "+"
-            + prices.number(
-                option, counted.get().name(), "included", counted.get().rule().included());
-    return owned(option, m).filter(o -> o.measure().equals(measure)).isPresent()
-        ? "MAX(" + held + "," + demand + ")"
-        : held;
+    String included =
+        prices.number(option, counted.get().name(), "included", counted.get().rule().included());
+    String held = unitsToPay(option, counted.get(), demand, m) + "+" + included;
+    return ownedUnits(option, counted.get(), m)
+        .map(owned -> held + "+MIN(" + owned + ",MAX(0," + demand + "-" + included + "))")
+        .orElse(held);
   }
 
   private int seatRow(Option option, Measure measure) {
@@ -281,9 +284,9 @@ final class WaySheet {
           before.add(onceUnits(legAt(k).option(), charge, k));
         }
       }
-      int begin = legAt(0).option().plan().id().equals(leg.option().plan().id()) ? 0 : -1;
-      if (begin == 0) {
-        owned(leg.option(), 0).ifPresent(o -> before.add(ownedOnce(leg.option(), charge, o)));
+      if (holding(leg.option(), 0).oncePaid(charge) > 0) {
+        before.add(
+            charge.each().isEmpty() ? "1" : inputs.of(tool + ", owned already", owned(leg), ""));
       }
       String units =
           "MAX(0," + onceUnits(leg.option(), charge, m) + "-MAX(" + String.join(",", before) + "))";
@@ -293,14 +296,8 @@ final class WaySheet {
     }
   }
 
-  private String ownedOnce(Option option, Charge.OneOff charge, Owned owned) {
-    return charge.each().isEmpty()
-        ? "1"
-        : "MIN("
-            + onceUnits(option, charge, 0)
-            + ","
-            + inputs.of(tool + ", owned already", owned.units(), "")
-            + ")";
+  private int owned(Way.Leg leg) {
+    return owned(leg.option(), 0).map(Owned::units).orElse(0);
   }
 
   private String onceUnits(Option option, Charge.OneOff charge, int m) {
@@ -338,7 +335,7 @@ final class WaySheet {
     for (int m = leg.months().from(); m < leg.months().end(); m++) {
       String each =
           "("
-              + averagePayment(fee.currency())
+              + (fee.share().signum() == 0 ? "0" : averagePayment(fee.currency()))
               + "*"
               + prices.number(leg.option(), fee.name(), "share of a payment", fee.share())
               + "+"
@@ -349,7 +346,7 @@ final class WaySheet {
     }
   }
 
-  /** Amounts off invoices, and what was missing to a yearly minimum, as they were found. */
+  /** Amounts off invoices and what is covered outside, as they were found. */
   private void fromLedger(Invoice invoice) {
     for (InvoiceLine line : invoice.lines()) {
       switch (line) {
@@ -358,25 +355,14 @@ final class WaySheet {
           Bill bill = bill(leg, invoice.due(), invoice.covers().end());
           bill.lines.add(new TakenOff(leg, off, bill));
         }
-        case InvoiceLine.ToMinimum minimum -> {
-          Way.Leg leg = legAt(Math.min(invoice.covers().from(), horizon() - 1));
-          Bill bill =
-              new Bill(
-                  invoice.due(),
-                  invoice.covers(),
-                  invoice.currency(),
-                  leg.option(),
-                  Bill.Kind.TO_MINIMUM,
-                  invoice.rate());
-          bill.lines.add(new ToMinimum(leg, minimum, invoice.covers()));
-          bills.add(bill);
-        }
+        case InvoiceLine.ToMinimum minimum -> {}
         case InvoiceLine.Elsewhere elsewhere -> {
           Way.Leg leg = legAt(Math.min(invoice.due(), horizon() - 1));
           outside(leg, invoice).lines.add(new OneInput(elsewhere));
         }
         case InvoiceLine.Held held -> {}
         case InvoiceLine.Once once -> {}
+        case InvoiceLine.OnceShare share -> {}
         case InvoiceLine.Used used -> {}
         case InvoiceLine.Fee fee -> {}
         case InvoiceLine.Credit credit -> {}
@@ -384,9 +370,24 @@ final class WaySheet {
     }
   }
 
+  /** The months that are held against a yearly minimum, whether or not it is reached now. */
+  private void minimum(MinimumYear year) {
+    Way.Leg leg = legAt(Math.min(year.months().from(), horizon() - 1));
+    Bill bill =
+        new Bill(
+            year.months().end() - 1,
+            year.months(),
+            leg.option().list().currency(),
+            leg.option(),
+            Bill.Kind.TO_MINIMUM,
+            rate(leg.option()));
+    bill.lines.add(new ToMinimum(leg, year.line(), year.months()));
+    bills.add(bill);
+  }
+
   /** What is given back for terms that are left early. */
   private void credits() {
-    if (evaluation.leaving() == Leaving.LOST) {
+    if (evaluation.costs().leaving() == Leaving.LOST) {
       return;
     }
     for (Way.Leg leg : way.legs()) {
@@ -480,7 +481,7 @@ final class WaySheet {
       String isDearer = chain.before < 0 ? "TRUE" : exact(price) + ">" + exact(before);
       sheet.count(row, INVOICED, "IF(" + isDearer + "," + here + "," + already + ")");
       List<String> sum = new ArrayList<>();
-      for (Stretch stretch : stretches(offers(leg), charge, from, end)) {
+      for (Stretch stretch : stretches(leg.offers(), charge, from, end)) {
         sum.add(
             "(("
                 + prices.after(stretch.reductions(), price, here)
@@ -521,7 +522,7 @@ final class WaySheet {
       sheet.count(row, UNITS, units);
       String here = Sheet.at(row, UNITS);
       String left =
-          prices.after(Reductions.of(offers(leg), charge, month), here + "*" + each, here);
+          prices.after(Reductions.of(leg.offers(), charge, month), here + "*" + each, here);
       sheet.formula(row, Columns.AMOUNT, amount(leg.option(), left, charge.currency()));
     }
   }
@@ -585,12 +586,20 @@ final class WaySheet {
               + "))");
     }
 
-    /** Charges it touches, and what other offers took off already. */
+    private static boolean charges(Bill.Line other, TakenOff off) {
+      return switch (other) {
+        case Held held -> off.line.offer().touches(held.charge);
+        case InMonth inMonth -> off.line.offer().touches(inMonth.charge);
+        default -> false;
+      };
+    }
+
+    /** Charges it touches, and what other offers took off one of them already. */
     private boolean isTouched(Bill.Line other) {
       return switch (other) {
         case Held held -> line.offer().touches(held.charge);
         case InMonth inMonth -> line.offer().touches(inMonth.charge);
-        case TakenOff off -> true;
+        case TakenOff off -> bill.lines.stream().anyMatch(b -> charges(b, off) && charges(b, this));
         default -> false;
       };
     }

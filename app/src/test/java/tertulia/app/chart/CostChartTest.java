@@ -24,7 +24,7 @@ import tertulia.core.path.CostByHeadcount;
 /** The pictures are well-formed and say what the core computed. */
 public class CostChartTest {
   private static final Evaluation EVALUATION = Evaluation.of(Demo.selection(), WhatIf.START);
-  private static final CostByHeadcount COSTS = EVALUATION.costByHeadcount();
+  private static final CostByHeadcount COSTS = EVALUATION.costs().costByHeadcount();
   private static final CostChart.Read READ = new CostChart.Read(101, 62, 111);
 
   private static List<CostChart.Line> lines(String firstName) {
@@ -161,7 +161,7 @@ public class CostChartTest {
   @Test
   public void theThreadShowsEveryMonthAndItsSteps() throws Exception {
     List<Integer> people =
-        EVALUATION.planned().stream().map(tertulia.core.growth.People::total).toList();
+        EVALUATION.costs().planned().stream().map(tertulia.core.growth.People::total).toList();
     Document thread =
         parsed(ThreadChart.draw(people, Demo.selection(), tertulia.core.growth.Scenario.EXPECTED));
     assertEquals(elements(thread, "path", "knot").size(), 2);

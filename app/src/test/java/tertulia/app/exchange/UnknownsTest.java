@@ -7,11 +7,13 @@ import static org.testng.Assert.assertTrue;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Collectors;
 import org.testng.annotations.Test;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Evaluation;
 import tertulia.core.evaluation.Figure;
 import tertulia.core.evaluation.WhatIf;
+import tertulia.core.path.LeftOut;
 import tertulia.core.path.Outcome;
 import tertulia.core.path.SteadyCost;
 import tertulia.core.scoring.Totals;
@@ -29,11 +31,12 @@ public class UnknownsTest {
   }
 
   private static Map<String, String> unpriced(Evaluation evaluation, String contender) {
-    return ((Outcome.Unpriced<SteadyCost>) evaluation.steady(contender)).unpriced();
+    return ((Outcome.Unpriced<SteadyCost>) evaluation.costs().steady(contender))
+        .leftOut().stream().collect(Collectors.toMap(LeftOut::option, left -> left.why().words()));
   }
 
   private static Totals.Standing standing(Evaluation evaluation, String contender) {
-    return evaluation.totals().orElseThrow().standings().stream()
+    return evaluation.scores().totals().orElseThrow().standings().stream()
         .filter(s -> s.contender().equals(contender))
         .findFirst()
         .orElseThrow();
@@ -43,10 +46,10 @@ public class UnknownsTest {
   public void withoutARateThereIsNoFigureAndTheTotalIsARange() {
     Evaluation evaluation = with("\"from\": \"GBP\"", "\"from\": \"USD\"");
     assertEquals(unpriced(evaluation, "quaymate").get("Team, monthly"), "no rate GBP to EUR");
-    assertFalse(evaluation.orderByCost().contains("quaymate"));
-    assertTrue(evaluation.feasible().stream().anyMatch(c -> c.id().equals("quaymate")));
+    assertFalse(evaluation.costs().orderByCost().contains("quaymate"));
+    assertTrue(evaluation.costs().feasible().stream().anyMatch(c -> c.id().equals("quaymate")));
     assertFalse(standing(evaluation, "quaymate").total().isExact());
-    assertTrue(evaluation.costByHeadcount().curve("quaymate").at(62).isEmpty());
+    assertTrue(evaluation.costs().costByHeadcount().curve("quaymate").at(62).isEmpty());
     assertTrue(evaluation.explain(new Figure.Steady("quaymate")) instanceof Working.Missing);
   }
 
@@ -70,10 +73,11 @@ public class UnknownsTest {
   @Test
   public void withoutWeightsThereAreValuesButNoTotals() {
     Evaluation evaluation = withoutPoints();
-    assertTrue(evaluation.totals().isEmpty());
+    assertTrue(evaluation.scores().totals().isEmpty());
     assertTrue(
         evaluation
-            .value("slotmeer", evaluation.criteria().getFirst())
+            .scores()
+            .value("slotmeer", evaluation.scores().criteria().getFirst())
             .orElseThrow()
             .interval()
             .isExact());
@@ -101,7 +105,8 @@ public class UnknownsTest {
   public void whoHasNoPlanForAllMonthsIsOutAndKnowsWhy() {
     Evaluation evaluation = with("\"most\": 120", "\"most\": 90");
     Evaluation onlyCrew = Evaluation.of(evaluation.selection(), WhatIf.START);
-    assertTrue(onlyCrew.feasible().stream().map(Contender::id).toList().contains("slotmeer"));
+    assertTrue(
+        onlyCrew.costs().feasible().stream().map(Contender::id).toList().contains("slotmeer"));
     Working plans = onlyCrew.explain(new Figure.Plans("slotmeer"));
     Working crew =
         plans.parts().stream().filter(p -> p.label().startsWith("Crew, yearly")).findFirst().get();
@@ -121,9 +126,9 @@ public class UnknownsTest {
     PortableFile.Read.Accepted read =
         (PortableFile.Read.Accepted) PortableFile.read(text.getBytes(StandardCharsets.UTF_8));
     Evaluation evaluation = Evaluation.of(read.selection(), WhatIf.START);
-    assertEquals(evaluation.people().total(), 0);
-    assertTrue(evaluation.today().total() > 0);
-    var curve = evaluation.costByHeadcount().curve("slotmeer");
+    assertEquals(evaluation.costs().people().total(), 0);
+    assertTrue(evaluation.costs().today().total() > 0);
+    var curve = evaluation.costs().costByHeadcount().curve("slotmeer");
     assertEquals(curve.at(100).orElseThrow().money().getAmount().toPlainString(), "720.00");
   }
 }

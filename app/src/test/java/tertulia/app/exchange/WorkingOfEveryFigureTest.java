@@ -64,14 +64,14 @@ public class WorkingOfEveryFigureTest {
     View view = whatIf.view();
     same(
         amount(evaluation, new Figure.Headcount()),
-        BigDecimal.valueOf(evaluation.people().total()));
+        BigDecimal.valueOf(evaluation.costs().people().total()));
     for (Measure measure : SELECTION.demands().keySet()) {
-      int units = evaluation.market().units(evaluation.people()).of(measure).getAsInt();
+      int units = evaluation.costs().occasion().units().of(measure).getAsInt();
       same(amount(evaluation, new Figure.Units(measure.id())), BigDecimal.valueOf(units));
     }
     for (Contender contender : SELECTION.contenders()) {
       String id = contender.id();
-      if (evaluation.steady(id) instanceof Outcome.Found<SteadyCost> found) {
+      if (evaluation.costs().steady(id) instanceof Outcome.Found<SteadyCost> found) {
         same(amount(evaluation, new Figure.Steady(id)), found.best().money().getAmount());
         evaluation.explain(new Figure.Dearer(id));
       } else {
@@ -81,6 +81,7 @@ public class WorkingOfEveryFigureTest {
           .offerings()
           .forEach(offering ->
               evaluation
+                  .costs()
                   .planAlone(offering)
                   .ifPresent(cost ->
                       same(
@@ -89,13 +90,14 @@ public class WorkingOfEveryFigureTest {
       for (Measure measure : SELECTION.demands().keySet()) {
         Optional<BigDecimal> left =
             evaluation
+                .costs()
                 .roomNow(id, measure)
                 .flatMap(room -> room.most(0).map(most -> most.subtract(room.used().getFirst())));
         Optional<BigDecimal> explained = amount(evaluation, new Figure.Room(id, measure.id()));
         assertEquals(explained.isPresent(), left.isPresent(), measure.label());
         left.ifPresent(units -> same(explained, units));
       }
-      if (evaluation.stay(id) instanceof Outcome.Found<Stay> found) {
+      if (evaluation.costs().stay(id) instanceof Outcome.Found<Stay> found) {
         same(
             amount(evaluation, new Figure.Horizon(id)),
             found.best().ledger().total(view).getAmount());
@@ -103,7 +105,7 @@ public class WorkingOfEveryFigureTest {
         assertFalse(
             amount(evaluation, new Figure.Horizon(id)).isPresent(), "an unknown is no zero");
       }
-      if (evaluation.way(id) instanceof Ways.Found found) {
+      if (evaluation.costs().way(id) instanceof Ways.Found found) {
         var ledger = found.best().ledger();
         same(amount(evaluation, new Figure.Way(id)), ledger.total(view).getAmount());
         same(amount(evaluation, new Figure.Idle(id)), ledger.idleMoney().getAmount());
@@ -113,7 +115,7 @@ public class WorkingOfEveryFigureTest {
         assertFalse(amount(evaluation, new Figure.Way(id)).isPresent(), "an unknown is no zero");
         assertFalse(amount(evaluation, new Figure.Full(id)).isPresent(), "an unknown is no zero");
       }
-      if (evaluation.takes(id) instanceof Takes.Known known) {
+      if (evaluation.costs().takes(id) instanceof Takes.Known known) {
         same(amount(evaluation, new Figure.Time(id)), known.time().total().getAmount());
       } else {
         assertFalse(amount(evaluation, new Figure.Time(id)).isPresent(), "an unknown is no zero");
@@ -121,6 +123,7 @@ public class WorkingOfEveryFigureTest {
       WhatIf fully =
           new WhatIf(whatIf.moment(), whatIf.scenario(), whatIf.terms(), view, WhatIf.Basis.FULL);
       Evaluation.of(SELECTION, fully)
+          .costs()
           .total(id)
           .ifPresent(full -> same(amount(evaluation, new Figure.Full(id)), full.getAmount()));
     }
@@ -129,13 +132,13 @@ public class WorkingOfEveryFigureTest {
   @Test(dataProvider = "whatIfs")
   public void scores(WhatIf whatIf) {
     Evaluation evaluation = Evaluation.of(SELECTION, whatIf);
-    for (Criterion criterion : evaluation.criteria()) {
+    for (Criterion criterion : evaluation.scores().criteria()) {
       same(
           amount(evaluation, new Figure.Weight(criterion.id())),
-          evaluation.totals().orElseThrow().weight(criterion));
+          evaluation.scores().totals().orElseThrow().weight(criterion));
     }
-    for (Contender contender : evaluation.feasible()) {
-      var total = evaluation.totals().orElseThrow().total(contender.id());
+    for (Contender contender : evaluation.costs().feasible()) {
+      var total = evaluation.scores().totals().orElseThrow().total(contender.id());
       Working working = evaluation.explain(new Figure.Total(contender.id())).parts().getFirst();
       evaluation.explain(new Figure.Wins(contender.id()));
       if (total.isExact()) {
@@ -167,12 +170,12 @@ public class WorkingOfEveryFigureTest {
   public void whoeverIsSetAsideOrOutIsNotRanked() {
     Evaluation evaluation = Evaluation.of(SELECTION, WhatIf.START);
     assertEquals(
-        evaluation.feasible().stream().map(Contender::id).toList(),
+        evaluation.costs().feasible().stream().map(Contender::id).toList(),
         List.of("slotmeer", "halvard-desk", "pierbook", "quaymate", "tollen-suite"));
     WhatIf monthly = new WhatIf(new Moment.Month(0), Scenario.EXPECTED, Terms.MONTHLY, View.SPREAD);
     Evaluation withoutYears = Evaluation.of(SELECTION, monthly);
     // Tollen sells no monthly term; its whole house is on request, so it stays in, without a figure
-    assertTrue(withoutYears.stay("tollen-suite") instanceof Outcome.Unpriced);
+    assertTrue(withoutYears.costs().stay("tollen-suite") instanceof Outcome.Unpriced);
     assertTrue(
         withoutYears.explain(new Figure.Total("gangway-ledger")) instanceof Working.Missing m
             && m.reason().startsWith("set aside"));

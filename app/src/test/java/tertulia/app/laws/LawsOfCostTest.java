@@ -59,8 +59,8 @@ public class LawsOfCostTest {
       Selection selection = GeneratedSelections.one(seed);
       for (View view : View.values()) {
         Evaluation evaluation = evaluation(selection, view);
-        Optional<Money> way = total(evaluation.way(tool(selection)), view);
-        if (evaluation.stay(tool(selection)) instanceof Outcome.Found<Stay> stay) {
+        Optional<Money> way = total(evaluation.costs().way(tool(selection)), view);
+        if (evaluation.costs().stay(tool(selection)) instanceof Outcome.Found<Stay> stay) {
           Money kept = stay.best().ledger().total(view);
           assertTrue(!way.orElseThrow().isGreaterThan(kept), seed + ": " + way + " over " + kept);
           compared++;
@@ -75,7 +75,8 @@ public class LawsOfCostTest {
     int compared = 0;
     for (int seed = 1; seed <= SEEDS; seed++) {
       Selection selection = GeneratedSelections.one(seed);
-      if (evaluation(selection, View.SPREAD).way(tool(selection)) instanceof Ways.Found found) {
+      if (evaluation(selection, View.SPREAD).costs().way(tool(selection))
+          instanceof Ways.Found found) {
         Ledger ledger = found.best().ledger();
         Money invoiced =
             ledger.invoices().stream()
@@ -111,8 +112,8 @@ public class LawsOfCostTest {
       Selection with = GeneratedSelections.read(file);
       Selection without = GeneratedSelections.read(withoutOffers(file));
       for (View view : View.values()) {
-        Optional<Money> dear = total(evaluation(without, view).way(tool(without)), view);
-        Optional<Money> cheap = total(evaluation(with, view).way(tool(with)), view);
+        Optional<Money> dear = total(evaluation(without, view).costs().way(tool(without)), view);
+        Optional<Money> cheap = total(evaluation(with, view).costs().way(tool(with)), view);
         assertEquals(cheap.isPresent(), dear.isPresent());
         if (dear.isPresent()) {
           assertTrue(!cheap.orElseThrow().isGreaterThan(dear.get()), "" + seed);
@@ -187,9 +188,12 @@ public class LawsOfCostTest {
   }
 
   private static Outcome<SteadyCost> steady(Evaluation evaluation, int n) {
-    People people = evaluation.today().scaledTo(n);
+    People people = evaluation.costs().today().scaledTo(n);
     Contender contender = evaluation.selection().contenders().getFirst();
-    return SteadyCost.cheapest(contender.offerings(), evaluation.market(), people);
+    return SteadyCost.cheapest(
+        contender.offerings(),
+        evaluation.costs().market(),
+        evaluation.costs().market().occasion(people, 0));
   }
 
   @Test
@@ -198,7 +202,7 @@ public class LawsOfCostTest {
     for (int seed = 1; seed <= SEEDS; seed++) {
       Selection selection = GeneratedSelections.one(seed);
       Evaluation evaluation = evaluation(selection, View.SPREAD);
-      CostByHeadcount costs = evaluation.costByHeadcount();
+      CostByHeadcount costs = evaluation.costs().costByHeadcount();
       for (int n = 1; n <= 130; n++) {
         Optional<CostByHeadcount.Point> swept = costs.curve(tool(selection)).at(n);
         Outcome<SteadyCost> exact = steady(evaluation, n);
@@ -220,7 +224,8 @@ public class LawsOfCostTest {
     int compared = 0;
     for (int seed = 1; seed <= SEEDS; seed++) {
       Selection selection = GeneratedSelections.one(seed);
-      if (evaluation(selection, View.SPREAD).way(tool(selection)) instanceof Ways.Found found) {
+      if (evaluation(selection, View.SPREAD).costs().way(tool(selection))
+          instanceof Ways.Found found) {
         for (Invoice invoice : found.best().ledger().invoices()) {
           for (InvoiceLine line : invoice.lines()) {
             if (line instanceof InvoiceLine.Held held && !held.basis().tax().isIncluded()) {

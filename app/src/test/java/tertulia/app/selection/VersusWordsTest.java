@@ -62,9 +62,12 @@ public class VersusWordsTest {
     String r = right.tool().name();
     HeadToHead found = evaluation.headToHead(left.id(), right.id());
     String says = String.join(" ", VersusWords.verdict(found, l, r));
-    Optional<BigDecimal> lead = lead(evaluation.totals(), left.id(), right.id());
+    Optional<BigDecimal> lead = lead(evaluation.scores().totals(), left.id(), right.id());
     Optional<Money> money =
-        evaluation.total(left.id()).flatMap(a -> evaluation.total(right.id()).map(a::minus));
+        evaluation
+            .costs()
+            .total(left.id())
+            .flatMap(a -> evaluation.costs().total(right.id()).map(a::minus));
     assertEquals(says.contains("There is no total to compare"), lead.isEmpty(), says);
     boolean tie = lead.map(by -> by.abs().compareTo(TIE) < 0).orElse(false);
     assertEquals(says.contains("In the total they are a tie"), tie, says);

@@ -13,7 +13,6 @@ import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 import tertulia.core.billing.History.Floor;
 import tertulia.core.billing.History.Run;
-import tertulia.core.growth.Measure;
 import tertulia.core.money.ExchangeRate;
 import tertulia.core.money.Rounding;
 import tertulia.core.pricing.BillingTerm.Payment;
@@ -42,6 +41,7 @@ public final class Biller {
   private final Map<Slot, List<InvoiceLine>> lines = new TreeMap<>(Slot.ORDER);
   private final int[] idleUnits;
   private final BigDecimal[] idleMoney;
+  private final List<MinimumYear> years = new ArrayList<>();
   private History history;
 
   /** When an invoice falls due and what it covers. */
@@ -149,7 +149,7 @@ public final class Biller {
         case Charge.PaymentFee fee -> billFees(fee);
       }
     }
-    purchase.offers().forEach(this::takeOff);
+    lines.forEach(this::takeOff);
     List<Invoice> invoices = new ArrayList<>();
     lines.forEach((slot, parts) ->
         invoices.add(new Invoice(slot.due(), slot.covers(), currency(), parts, rate)));
@@ -159,7 +159,7 @@ public final class Biller {
     }
     invoices.addAll(minimums);
     invoices.addAll(elsewhere());
-    return new BilledTerm(invoices, idle(), history);
+    return new BilledTerm(invoices, idle(), years, history);
   }
 
   /** What is covered outside is paid month by month, as long as the plan is used. */
@@ -256,14 +256,18 @@ public final class Biller {
     idleMoney[m - term.from()] = idleMoney[m - term.from()].add(money);
   }
 
-  /** Once for the account, or for every unit more than ever before; never for what is owned. */
+  /**
+   * Once for the account, or for every unit more than ever before; what is owned in the first month
+   * is paid for good.
+   */
   private void billOnce(Charge.OneOff charge) {
-    int most = history.once(purchase.plan().id(), charge.name());
+    int most =
+        Math.max(
+            history.once(purchase.plan().id(), charge.name()),
+            purchase.holding(0).oncePaid(charge));
     for (int m = term.from(); m < lastMonth(); m++) {
-      int units = charge.each().isEmpty() ? 1 : taken(charge.each().get(), m);
-      if (m == 0 && purchase.ownedIn(0).isPresent()) {
-        most = charge.each().isEmpty() ? 1 : Math.min(units, purchase.ownedIn(0).get().units());
-      }
+      int month = m;
+      int units = charge.each().map(measure -> purchase.seats(measure, month)).orElse(1);
       if (units > most) {
         Reductions here = Reductions.of(purchase.offers(), charge, m);
         add(month(m), new InvoiceLine.Once(charge, basis(m), here, units - most));
@@ -271,10 +275,6 @@ public final class Biller {
       }
     }
     history = history.paid(purchase.plan().id(), charge.name(), most);
-  }
-
-  private int taken(Measure measure, int m) {
-    return purchase.seats(measure, m);
   }
 
   private void billUsage(Charge.Usage charge) {
@@ -294,7 +294,7 @@ public final class Biller {
       addUnlessZero(
           month(m),
           new InvoiceLine.Fee(
-              charge, basis(m), here, payments, purchase.averagePayment().orElseThrow()));
+              charge, basis(m), here, payments, purchase.averagePayment().orElse(BigDecimal.ZERO)));
     }
   }
 
@@ -308,34 +308,56 @@ public final class Biller {
     return new MonthSpan(m, m + 1);
   }
 
-  /** An amount off each of the first invoices that hold something it touches. */
-  private void takeOff(Offer offer) {
-    if (!(offer.benefit() instanceof Offer.Benefit.AmountOff off)) {
-      return;
+  /**
+   * Amounts off an invoice. It counts among the first ones of an offer if the lines it touches came
+   * to something before any amount; of two offers the one that touches fewer lines takes first, so
+   * that it does not matter in which order they were written down.
+   */
+  private void takeOff(Slot slot, List<InvoiceLine> invoice) {
+    List<InvoiceLine> charged = List.copyOf(invoice);
+    List<Offer> taking =
+        purchase.offers().stream()
+            .filter(offer -> offer.benefit() instanceof Offer.Benefit.AmountOff)
+            .filter(offer -> offer.holdsIn(slot.due()))
+            .filter(offer -> left(offer) > 0 && touched(charged, offer).isPositive())
+            .sorted(
+                Comparator.comparingLong((Offer offer) ->
+                        charged.stream().filter(line -> line.touchedBy(offer)).count())
+                    .thenComparing(Offer::name))
+            .toList();
+    for (Offer offer : taking) {
+      Money touched = touched(charged, offer).plus(taken(invoice, charged, offer));
+      InvoiceLine line =
+          new InvoiceLine.TakenOff(
+              offer,
+              (Offer.Benefit.AmountOff) offer.benefit(),
+              basis(slot.due()),
+              touched.isNegative() ? Money.zero(currency()) : touched);
+      invoice.add(line);
+      history = history.reduced(offer.name(), history.reduced(offer.name()) + 1);
     }
-    int left = off.invoices() - history.reduced(offer.name());
-    for (Map.Entry<Slot, List<InvoiceLine>> invoice : lines.entrySet()) {
-      int due = invoice.getKey().due();
-      Money touched = touched(invoice.getValue(), offer);
-      if (left > 0 && touched.isPositive() && offer.holdsIn(due)) {
-        invoice.getValue().add(new InvoiceLine.TakenOff(offer, off, basis(due), touched));
-        left--;
-      }
-    }
-    history = history.reduced(offer.name(), off.invoices() - left);
   }
 
-  /** What an invoice's touched lines come to, less what other offers took off it already. */
+  /** What other offers took off this invoice from a line that this one touches too; 0 or below. */
+  private Money taken(List<InvoiceLine> invoice, List<InvoiceLine> charged, Offer offer) {
+    return sum(
+        invoice.stream()
+            .filter(line ->
+                line instanceof InvoiceLine.TakenOff off
+                    && charged.stream()
+                        .anyMatch(c -> c.touchedBy(offer) && c.touchedBy(off.offer())))
+            .map(InvoiceLine::amount));
+  }
+
+  /** How many more invoices an offer takes an amount off. */
+  private int left(Offer offer) {
+    return offer.benefit() instanceof Offer.Benefit.AmountOff off
+        ? off.invoices() - history.reduced(offer.name())
+        : 0;
+  }
+
   private Money touched(List<InvoiceLine> invoice, Offer offer) {
-    Money touched =
-        sum(invoice.stream().filter(line -> line.touchedBy(offer)).map(InvoiceLine::amount));
-    Money taken =
-        sum(
-            invoice.stream()
-                .filter(InvoiceLine.TakenOff.class::isInstance)
-                .map(InvoiceLine::amount));
-    Money left = touched.plus(taken);
-    return left.isNegative() ? Money.zero(currency()) : left;
+    return sum(invoice.stream().filter(line -> line.touchedBy(offer)).map(InvoiceLine::amount));
   }
 
   private Money sum(Stream<Money> amounts) {
@@ -348,7 +370,9 @@ public final class Biller {
 
   /**
    * For every year of the run that ends within the term, what is missing to its minimum. The run
-   * goes on if the term before was of the same plan.
+   * goes on if the term before was of the same plan. A year has the minimum of the term that runs
+   * in its first month; one that begins with the next term is left to that, so nothing of the run
+   * is remembered then.
    */
   private List<Invoice> minimums(List<Invoice> invoices) {
     if (purchase.plan().lists(PlanPrices.End.HIGH).stream()
@@ -361,17 +385,20 @@ public final class Biller {
         history
             .run()
             .filter(r -> r.plan().equals(plan))
-            .orElseGet(() -> new Run(plan, term.from(), floor(), List.of()));
-    List<Money> charged = charged(run, invoices);
+            .orElseGet(() -> Run.begun(plan, term.from(), floor(), currency()));
+    List<Money> charged = charged(invoices);
     List<Invoice> due = new ArrayList<>();
-    while (charged.size() >= YEAR && run.from() < purchase.horizon().months()) {
-      MonthSpan year = new MonthSpan(run.from(), run.from() + YEAR);
-      List<Money> first = charged.subList(0, YEAR);
-      run.floor().flatMap(floor -> floor.missing(year, first, rate)).ifPresent(due::add);
-      charged = charged.subList(YEAR, charged.size());
-      run = new Run(plan, year.end(), floor(), List.of());
+    int billed = 0;
+    while (run.months() + charged.size() - billed >= YEAR) {
+      int more = YEAR - run.months();
+      run = run.plus(charged.subList(billed, billed + more));
+      run.year().ifPresent(years::add);
+      run.missing(rate).ifPresent(due::add);
+      run = Run.begun(plan, run.from() + YEAR, floor(), currency());
+      billed += more;
     }
-    history = history.on(Optional.of(new Run(plan, run.from(), run.floor(), charged)));
+    run = run.plus(charged.subList(billed, charged.size()));
+    history = history.on(run.months() == 0 ? Optional.empty() : Optional.of(run.capped()));
     return due;
   }
 
@@ -379,18 +406,14 @@ public final class Biller {
     return purchase.list().yearlyMinimum().map(minimum -> new Floor(minimum, basis(term.from())));
   }
 
-  /** What the run's months are charged with this term, spread, up to where it ends or was left. */
-  private List<Money> charged(Run run, List<Invoice> invoices) {
-    int end = isLeft() ? leave : term.end();
-    Money[] months = new Money[end - run.from()];
+  /** What the months of this term are charged, spread, up to where it ends or was left. */
+  private List<Money> charged(List<Invoice> invoices) {
+    Money[] months = new Money[(isLeft() ? leave : term.end()) - term.from()];
     java.util.Arrays.fill(months, Money.zero(currency()));
-    for (int i = 0; i < run.charged().size(); i++) {
-      months[i] = run.charged().get(i);
-    }
     for (Invoice invoice : invoices) {
       Money[] shares = invoice.ownShares();
       for (int i = 0; i < shares.length; i++) {
-        int m = invoice.covers().from() + i - run.from();
+        int m = invoice.covers().from() + i - term.from();
         if (m < months.length) {
           months[m] = months[m].plus(shares[i]);
         }

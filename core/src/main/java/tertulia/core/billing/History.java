@@ -70,36 +70,69 @@ public record History(Map<String, Integer> once, Map<String, Integer> reduced, O
     return run.flatMap(r -> r.unfinished(rate, horizon));
   }
 
+  /** The unfinished year of which {@link #close} speaks, whether or not anything is missing. */
+  public Optional<MinimumYear> closingYear(int horizon) {
+    return run.filter(r -> r.from() < horizon).flatMap(Run::year);
+  }
+
   /**
-   * An unbroken run on a plan.
+   * An unbroken run on a plan, as far as a year of it is not billed for yet.
    *
-   * @param from the first month of the year that is not billed for yet
+   * @param from the first month of that year
    * @param floor the minimum of that year; empty if the term in which it began has none
-   * @param charged what its months and those after it are charged so far, spread, by month
+   * @param months how many months of it have passed, 0 to 12
+   * @param charged what these are charged, spread
    */
-  public record Run(String plan, int from, Optional<Floor> floor, List<Money> charged) {
-    public Run {
-      charged = List.copyOf(charged);
+  public record Run(String plan, int from, Optional<Floor> floor, int months, Money charged) {
+    static Run begun(String plan, int from, Optional<Floor> floor, CurrencyUnit currency) {
+      return new Run(plan, from, floor, 0, Money.zero(currency));
+    }
+
+    /** With the next months. */
+    Run plus(List<Money> more) {
+      Money sum = more.stream().reduce(charged, Money::plus);
+      return new Run(plan, from, floor, months + more.size(), sum);
+    }
+
+    /** What is charged beyond the minimum of a year, or without one, makes no difference later. */
+    Run capped() {
+      Money enough =
+          floor.map(f -> f.least(12)).orElseGet(() -> Money.zero(charged.getCurrencyUnit()));
+      return charged.isGreaterThan(enough) ? new Run(plan, from, floor, months, enough) : this;
+    }
+
+    /** Its months held against their part of the minimum; empty if there is none. */
+    Optional<MinimumYear> year() {
+      return floor.map(
+          f -> new MinimumYear(new MonthSpan(from, from + months), f.line(months, charged)));
+    }
+
+    /** The invoice for what its months lack of their part of the minimum; empty if nothing. */
+    Optional<Invoice> missing(Optional<ExchangeRate> rate) {
+      return floor.flatMap(f -> f.missing(new MonthSpan(from, from + months), charged, rate));
     }
 
     Optional<Invoice> unfinished(Optional<ExchangeRate> rate, int horizon) {
-      return charged.isEmpty() || from >= horizon
-          ? Optional.empty()
-          : floor.flatMap(
-              f -> f.missing(new MonthSpan(from, from + charged.size()), charged, rate));
+      return from >= horizon ? Optional.empty() : missing(rate);
     }
   }
 
   /** A yearly minimum with the basis that makes the price in force of it. */
   public record Floor(UnitPrice minimum, PriceBasis basis) {
-    /** The invoice for what the months of a year lack; empty if they lack nothing. */
-    Optional<Invoice> missing(MonthSpan year, List<Money> charged, Optional<ExchangeRate> rate) {
-      CurrencyUnit currency = minimum.currency();
-      Money sum = charged.stream().reduce(Money.zero(currency), Money::plus);
-      InvoiceLine line = new InvoiceLine.ToMinimum(minimum, basis, year.months(), sum);
+    private InvoiceLine.ToMinimum line(int months, Money charged) {
+      return new InvoiceLine.ToMinimum(minimum, basis, months, charged);
+    }
+
+    /** The minimum for so many months of a year, 1 to 12. */
+    Money least(int months) {
+      return line(months, Money.zero(minimum.currency())).least();
+    }
+
+    Optional<Invoice> missing(MonthSpan year, Money charged, Optional<ExchangeRate> rate) {
+      InvoiceLine.ToMinimum line = line(year.months(), charged);
       return line.amount().isZero()
           ? Optional.empty()
-          : Optional.of(new Invoice(year.end() - 1, year, currency, List.of(line), rate));
+          : Optional.of(new Invoice(year.end() - 1, year, minimum.currency(), List.of(line), rate));
     }
   }
 }

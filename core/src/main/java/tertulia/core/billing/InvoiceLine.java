@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.OptionalInt;
 import java.util.stream.IntStream;
 import org.joda.money.Money;
+import tertulia.core.growth.Measure;
 import tertulia.core.money.Rounding;
 import tertulia.core.money.UnitPrice;
 import tertulia.core.pricing.Charge;
@@ -33,6 +34,7 @@ public sealed interface InvoiceLine {
     return switch (this) {
       case Held held -> held.charge() instanceof Charge.Flat ? Kind.ACCOUNT : Kind.UNITS;
       case Once once -> Kind.ONCE;
+      case OnceShare share -> Kind.ONCE;
       case Used used -> Kind.USE;
       case Fee fee -> Kind.FEES;
       case ToMinimum minimum -> Kind.MINIMUM;
@@ -277,6 +279,52 @@ public sealed interface InvoiceLine {
   }
 
   /**
+   * What a steady month bears of something paid once: its price over all plan months.
+   *
+   * @param units that are paid for; 1 for the account
+   * @param months of the plan, 1 to 120
+   */
+  record OnceShare(Charge.OneOff charge, PriceBasis basis, int units, int months)
+      implements InvoiceLine {
+    @Override
+    public String name() {
+      return charge.name();
+    }
+
+    @Override
+    public Money amount() {
+      BigDecimal all = basis.price(charge.price()).amount().multiply(BigDecimal.valueOf(units));
+      return Rounding.toMinorUnit(
+          basis
+              .tax()
+              .without(all)
+              .divide(BigDecimal.valueOf(months), java.math.MathContext.DECIMAL128),
+          charge.currency());
+    }
+
+    @Override
+    public Working explain() {
+      String unit = charge.each().map(Measure::label).orElse("account");
+      return new Working.Derived(
+          charge.name(),
+          Quantity.of(amount()),
+          "bought once; a month bears 1/" + months + " of it, rounded",
+          List.of(
+              Working.Product.of(
+                  "once",
+                  charge.currency().getCode(),
+                  List.of(
+                      new Working.Entered("paid for", Quantity.of(units, unit)),
+                      basis.explain("price, once", charge.price())))));
+    }
+
+    @Override
+    public boolean touchedBy(Offer offer) {
+      return false;
+    }
+  }
+
+  /**
    * Use above an allowance in one month.
    *
    * @param demand units used
@@ -424,7 +472,7 @@ public sealed interface InvoiceLine {
     }
 
     /** The minimum for the months that count. */
-    private Money least() {
+    Money least() {
       BigDecimal year = basis.price(minimum).amount();
       BigDecimal share =
           basis

@@ -8,6 +8,7 @@ import java.util.Optional;
 import tertulia.core.growth.Measure;
 import tertulia.core.money.PriceRise;
 import tertulia.core.pricing.Charge;
+import tertulia.core.pricing.Holding;
 import tertulia.core.pricing.Offer;
 import tertulia.core.pricing.Outside;
 import tertulia.core.pricing.Owned;
@@ -77,33 +78,25 @@ public record Purchase(
     return needed.get(m).of(measure).orElseThrow();
   }
 
+  /** What has to be paid for in month {@code m}. */
+  Holding holding(int m) {
+    return Holding.in(plan, list, owned, horizon.month(m));
+  }
+
   /** Units to pay for in month {@code m}: an account is one unit, none while it is owned. */
   int wanted(Charge.Held charge, int m) {
     return switch (charge) {
-      case Charge.Flat flat -> ownedIn(m).isPresent() ? 0 : 1;
+      case Charge.Flat flat -> holding(m).accounts(flat);
       case Charge.Counted counted -> paidUnits(counted, m);
     };
   }
 
-  /** Owned units are taken off; a minimum is met by owning. */
   private int paidUnits(Charge.Counted counted, int m) {
-    int demand = demand(counted.measure(), m);
-    return ownedIn(m)
-        .filter(o -> o.measure().equals(counted.measure()))
-        .map(o -> counted.rule().beyond(o.units(), demand))
-        .orElseGet(() -> plan.paidUnits(counted, demand));
+    return holding(m).units(counted, demand(counted.measure(), m));
   }
 
-  /** Seats that count for allowances in month {@code m}; idle ones do not. */
+  /** Units that count for allowances and one-offs in month {@code m}; idle ones do not. */
   int seats(Measure measure, int m) {
-    int demand = demand(measure, m);
-    int held = list.seats(plan, measure, demand);
-    return ownedIn(m).filter(o -> o.measure().equals(measure)).isPresent()
-        ? Math.max(held, demand)
-        : held;
-  }
-
-  Optional<Owned> ownedIn(int m) {
-    return owned.filter(o -> o.holdsIn(horizon.month(m)));
+    return holding(m).seats(measure, demand(measure, m));
   }
 }

@@ -3,6 +3,7 @@ package tertulia.core.billing;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -71,15 +72,11 @@ public record UnitsNeeded(Map<String, BigDecimal> byMeasure) {
         : OptionalInt.of(units.setScale(0, RoundingMode.CEILING).intValueExact());
   }
 
-  /** Labels of those of {@code measures} that have no stated demand, in order. */
-  public List<String> unstated(List<Measure> measures) {
-    List<String> unstated = new ArrayList<>();
-    for (Measure measure : measures) {
-      if (!byMeasure.containsKey(measure.id())) {
-        unstated.add(measure.label());
-      }
-    }
-    unstated.sort(null);
-    return unstated;
+  /** Those of {@code measures} that have no stated demand, by their labels. */
+  public List<Measure> unstated(List<Measure> measures) {
+    return measures.stream()
+        .filter(measure -> !byMeasure.containsKey(measure.id()))
+        .sorted(Comparator.comparing(Measure::label))
+        .toList();
   }
 }

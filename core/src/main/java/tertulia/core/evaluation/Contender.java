@@ -54,10 +54,6 @@ public record Contender(
 
   /** The plans with what is known of them, in catalogue order. */
   public List<Offering> offerings() {
-    return tool.plans().stream()
-        .map(plan ->
-            new Offering(
-                plan, facts.getOrDefault(plan.id(), Map.of()), tool.offers(), tool.owned()))
-        .toList();
+    return Offering.of(tool, facts);
   }
 }

@@ -15,6 +15,7 @@ import tertulia.core.growth.Demand;
 import tertulia.core.growth.Group;
 import tertulia.core.growth.Measure;
 import tertulia.core.labour.Takes;
+import tertulia.core.path.LeftOut;
 import tertulia.core.path.Option;
 import tertulia.core.path.Outcome;
 import tertulia.core.path.Stay;
@@ -87,7 +88,7 @@ record Explanation(Evaluation evaluation) {
 
   private Working units(String measureId) {
     Measure measure =
-        evaluation.market().demands().keySet().stream()
+        evaluation.costs().market().demands().keySet().stream()
             .filter(m -> m.id().equals(measureId))
             .findFirst()
             .orElseThrow(() -> new IllegalArgumentException("No demand for " + measureId));
@@ -95,32 +96,67 @@ record Explanation(Evaluation evaluation) {
   }
 
   private Working demand(Measure measure) {
-    Demand demand = java.util.Objects.requireNonNull(evaluation.market().demands().get(measure));
+    Demand demand =
+        java.util.Objects.requireNonNull(evaluation.costs().market().demands().get(measure));
     List<Group> groups = selection().groups();
     Working people = headcount();
-    Working units = demand.explain(measure, groups, evaluation.people());
-    boolean sum = measure.nature() == Measure.Nature.SUM;
-    List<Working> parts = new ArrayList<>(sum ? List.of(units) : units.parts());
-    parts.add(people);
-    return new Working.Derived(
-        units.label(),
+    Working units = demand.explain(measure, groups, evaluation.costs().people());
+    Quantity needed =
         new Quantity(
-            evaluation.market().units(evaluation.people()).amount(measure).orElseThrow(),
-            measure.label()),
-        sum
-            ? "a month's part × the " + selection().horizon().months() + " months of the plan"
-            : ROUNDED_UP,
-        parts);
+            evaluation.costs().occasion().units().amount(measure).orElseThrow(), measure.label());
+    if (measure.nature() == Measure.Nature.SUM) {
+      return gathered(units, measure, needed, people);
+    }
+    List<Working> parts = new ArrayList<>(units.parts());
+    parts.add(people);
+    return new Working.Derived(units.label(), needed, ROUNDED_UP, parts);
+  }
+
+  /** What has added up: of a planned month its months so far, of a headcount as many alike. */
+  private Working gathered(Working units, Measure measure, Quantity needed, Working people) {
+    int m = evaluation.costs().occasion().month();
+    return switch (evaluation.whatIf().moment()) {
+      case WhatIf.Moment.Month month -> {
+        List<Working> flows = new ArrayList<>();
+        for (int i = 0; i <= m; i++) {
+          flows.add(flow(measure, i));
+        }
+        yield new Working.Derived(
+            units.label(), needed, "what the months from the start brought, added up", flows);
+      }
+      case WhatIf.Moment.Headcount typed ->
+          new Working.Derived(
+              units.label(),
+              needed,
+              "a month's part × the "
+                  + (m + 1)
+                  + (m == 0 ? " month" : " months")
+                  + " from the start up to the one under discussion",
+              List.of(units, people));
+    };
+  }
+
+  /** What one plan month brings of something that adds up. */
+  private Working flow(Measure measure, int m) {
+    Demand demand =
+        java.util.Objects.requireNonNull(evaluation.costs().market().demands().get(measure));
+    Working units =
+        demand.explain(measure, selection().groups(), evaluation.costs().planned().get(m));
+    return new Working.Derived(
+        selection().horizon().month(m).toString(),
+        units.value().orElseThrow(),
+        ROUNDED_UP,
+        units.parts());
   }
 
   private Working steady(String contender) {
-    Outcome<SteadyCost> outcome = evaluation.steady(contender);
+    Outcome<SteadyCost> outcome = evaluation.costs().steady(contender);
     List<Working> needed =
         outcome instanceof Outcome.Found<SteadyCost> found
             ? counted(found.best().option()).stream().map(this::demand).toList()
             : List.of();
     return outcome(
-        "Steady cost a month for " + evaluation.people().total() + " people",
+        "Steady cost a month for " + evaluation.costs().people().total() + " people",
         outcome,
         SteadyCost::option,
         SteadyCost::money,
@@ -130,7 +166,7 @@ record Explanation(Evaluation evaluation) {
 
   private Working horizon(String contender) {
     View view = evaluation.whatIf().view();
-    Outcome<Stay> outcome = evaluation.stay(contender);
+    Outcome<Stay> outcome = evaluation.costs().stay(contender);
     List<Working> needed =
         outcome instanceof Outcome.Found<Stay> found
             ? counted(found.best().option()).stream().map(this::demandByMonth).toList()
@@ -148,7 +184,7 @@ record Explanation(Evaluation evaluation) {
   private Working way(String contender) {
     View view = evaluation.whatIf().view();
     String label = "Best way through the plans, " + view.words();
-    return switch (evaluation.way(contender)) {
+    return switch (evaluation.costs().way(contender)) {
       case Ways.Gap gap -> {
         List<Working> reasons = new ArrayList<>();
         gap.verdicts()
@@ -158,7 +194,7 @@ record Explanation(Evaluation evaluation) {
                         option,
                         String.join(
                             "; ", verdict.reasons().stream().map(Reason::sentence).toList()))));
-        gap.unpriced().forEach((option, why) -> reasons.add(new Working.Stated(option, why)));
+        leftOut(gap.leftOut()).forEach(reasons::add);
         yield new Working.Missing(
             label, "nothing qualifies in " + selection().horizon().month(gap.month()), reasons);
       }
@@ -170,7 +206,7 @@ record Explanation(Evaluation evaluation) {
             .best()
             .offers()
             .forEach(o -> parts.add(new Working.Stated("Offer used: " + o.name(), o.words())));
-        found.unpriced().forEach((option, why) -> parts.add(new Working.Stated(option, why)));
+        leftOut(found.leftOut()).forEach(parts::add);
         parts.addAll(beside(contender, found.best(), view));
         yield new Working.Taken(
             label,
@@ -183,7 +219,7 @@ record Explanation(Evaluation evaluation) {
   }
 
   private Working time(String contender) {
-    return switch (evaluation.takes(contender)) {
+    return switch (evaluation.costs().takes(contender)) {
       case Takes.Known known -> known.time().explain();
       case Takes.Unknown unknown ->
           new Working.Missing("People’s time", unknown.why() + ", which is not none");
@@ -191,8 +227,8 @@ record Explanation(Evaluation evaluation) {
   }
 
   private Working full(String contender) {
-    if (evaluation.way(contender) instanceof Ways.Found
-        && evaluation.takes(contender) instanceof Takes.Known) {
+    if (evaluation.costs().way(contender) instanceof Ways.Found
+        && evaluation.costs().takes(contender) instanceof Takes.Known) {
       return Working.Sum.of(
           "Full cost over " + selection().horizon().months() + " months",
           selection().currency().getCode(),
@@ -204,7 +240,7 @@ record Explanation(Evaluation evaluation) {
 
   private Working remedies(String contender) {
     List<Working> lines = new ArrayList<>();
-    for (Remedy remedy : evaluation.remedies(contender)) {
+    for (Remedy remedy : evaluation.costs().remedies(contender)) {
       lines.add(
           switch (remedy) {
             case Remedy.Discount discount ->
@@ -243,6 +279,7 @@ record Explanation(Evaluation evaluation) {
   private Working wholeStaff(String contender) {
     String label = "The whole-staff price against named seats";
     return evaluation
+        .costs()
         .wholeStaff(contender)
         .<Working>map(staff ->
             new Working.Derived(
@@ -267,7 +304,7 @@ record Explanation(Evaluation evaluation) {
 
   private List<Working> beside(String contender, Way way, View view) {
     List<Working> parts = new ArrayList<>();
-    if (evaluation.stay(contender) instanceof Outcome.Found<Stay> stay) {
+    if (evaluation.costs().stay(contender) instanceof Outcome.Found<Stay> stay) {
       parts.add(
           new Working.Derived(
               "Keeping " + stay.best().option().label(),
@@ -275,7 +312,7 @@ record Explanation(Evaluation evaluation) {
               "the cheapest single plan and term that qualifies in all months",
               List.of()));
     }
-    if (evaluation.wayAllMonthly(contender) instanceof Ways.Found monthly) {
+    if (evaluation.costs().wayAllMonthly(contender) instanceof Ways.Found monthly) {
       parts.add(
           new Working.Derived(
               "All monthly",
@@ -283,7 +320,8 @@ record Explanation(Evaluation evaluation) {
               "the best way without any commitment",
               List.of()));
     }
-    if (!way.credited().isZero() && evaluation.wayIfLost(contender) instanceof Ways.Found lost) {
+    if (!way.credited().isZero()
+        && evaluation.costs().wayIfLost(contender) instanceof Ways.Found lost) {
       parts.add(
           new Working.Derived(
               "Credited for terms that are left",
@@ -331,12 +369,15 @@ record Explanation(Evaluation evaluation) {
   }
 
   private Working demandIn(Measure measure, int m) {
-    Demand demand = java.util.Objects.requireNonNull(evaluation.market().demands().get(measure));
-    Working units = demand.explain(measure, selection().groups(), evaluation.planned().get(m));
+    Demand demand =
+        java.util.Objects.requireNonNull(evaluation.costs().market().demands().get(measure));
+    Working units =
+        demand.explain(measure, selection().groups(), evaluation.costs().planned().get(m));
     boolean sum = measure.nature() == Measure.Nature.SUM;
     return new Working.Derived(
         selection().horizon().month(m).toString(),
-        new Quantity(evaluation.months().get(m).amount(measure).orElseThrow(), measure.label()),
+        new Quantity(
+            evaluation.costs().months().get(m).amount(measure).orElseThrow(), measure.label()),
         sum ? "added up since the start; this month's part:" : ROUNDED_UP,
         sum ? List.of(units) : units.parts());
   }
@@ -370,28 +411,39 @@ record Explanation(Evaluation evaluation) {
                   "qualifies, not cheaper",
                   List.of(working.apply(other))));
         }
-        parts.addAll(leftOut(found.unpriced(), found.passedOver()));
+        parts.addAll(leftOut(found.leftOut(), found.passedOver()));
         yield new Working.Taken(
             label + ": " + option.apply(found.best()).label(),
             Quantity.of(money.apply(found.best())),
             found.isAtMost()
-                ? "at most: an option without a figure is left out"
+                ? "at most: a plan without a figure that stands before it may be cheaper"
                 : "the cheapest option that qualifies",
             parts);
       }
       case Outcome.NoPlan<C> none ->
-          new Working.Missing(label, "no plan qualifies", leftOut(Map.of(), none.passedOver()));
+          new Working.Missing(label, "no plan qualifies", leftOut(List.of(), none.passedOver()));
       case Outcome.Unpriced<C> unpriced ->
           new Working.Missing(
               label,
               "not known, which is not nothing",
-              leftOut(unpriced.unpriced(), unpriced.passedOver()));
+              leftOut(unpriced.leftOut(), unpriced.passedOver()));
     };
   }
 
-  private List<Working> leftOut(Map<String, String> unpriced, Map<String, Verdict> passedOver) {
-    List<Working> lines = new ArrayList<>();
-    unpriced.forEach((option, why) -> lines.add(new Working.Missing(option, why)));
+  private static List<Working> leftOut(List<LeftOut> leftOut) {
+    return leftOut.stream()
+        .<Working>map(left ->
+            new Working.Missing(
+                left.option(),
+                left.why().words()
+                    + (left.mayBeCheaper()
+                        ? ", and it may be cheaper"
+                        : ", and it stands behind the plan taken")))
+        .toList();
+  }
+
+  private List<Working> leftOut(List<LeftOut> leftOut, Map<String, Verdict> passedOver) {
+    List<Working> lines = new ArrayList<>(leftOut(leftOut));
     passedOver.forEach((option, verdict) -> lines.add(verdictLine(option, verdict)));
     return lines;
   }
@@ -419,8 +471,8 @@ record Explanation(Evaluation evaluation) {
 
   /** The demand of the first month in which so many units are needed. */
   private List<Working> firstMonthWith(Reason.OverCap over) {
-    for (int m = 0; m < evaluation.months().size(); m++) {
-      if (evaluation.months().get(m).of(over.measure()).orElse(-1) == over.needed()) {
+    for (int m = 0; m < evaluation.costs().months().size(); m++) {
+      if (evaluation.costs().months().get(m).of(over.measure()).orElse(-1) == over.needed()) {
         return List.of(demandIn(over.measure(), m));
       }
     }
@@ -428,7 +480,7 @@ record Explanation(Evaluation evaluation) {
   }
 
   private Optional<Ledger> ledger(String contender) {
-    return evaluation.way(contender) instanceof Ways.Found found
+    return evaluation.costs().way(contender) instanceof Ways.Found found
         ? Optional.of(found.best().ledger())
         : Optional.empty();
   }
@@ -505,17 +557,18 @@ record Explanation(Evaluation evaluation) {
   }
 
   private Working dearer(String contender) {
-    List<String> order = evaluation.orderByCost();
+    List<String> order = evaluation.costs().orderByCost();
     if (order.isEmpty()
-        || !(evaluation.steady(contender) instanceof Outcome.Found<SteadyCost> mine)
-        || !(evaluation.steady(order.getFirst()) instanceof Outcome.Found<SteadyCost> least)) {
+        || !(evaluation.costs().steady(contender) instanceof Outcome.Found<SteadyCost> mine)
+        || !(evaluation.costs().steady(order.getFirst())
+            instanceof Outcome.Found<SteadyCost> least)) {
       return steady(contender);
     }
     if (!order.contains(contender)) {
       return time(contender);
     }
-    Money leastTime = evaluation.steadyTime(order.getFirst()).orElseThrow();
-    Money myTime = evaluation.steadyTime(contender).orElseThrow();
+    Money leastTime = evaluation.costs().steadyTime(order.getFirst()).orElseThrow();
+    Money myTime = evaluation.costs().steadyTime(contender).orElseThrow();
     List<Working> parts = new ArrayList<>(List.of(mine.best().explain()));
     if (!myTime.isZero()) {
       parts.add(monthly("upkeep and work by hand, a month", myTime));
@@ -534,7 +587,7 @@ record Explanation(Evaluation evaluation) {
   }
 
   private NeedCosts.Line line(String capability) {
-    return evaluation.needCosts().lines().stream()
+    return evaluation.costs().needCosts().lines().stream()
         .filter(line -> line.need().capability().id().equals(capability))
         .findFirst()
         .orElseThrow(() -> new IllegalArgumentException("No must " + capability));
@@ -545,8 +598,8 @@ record Explanation(Evaluation evaluation) {
     return effect(
         line.need().capability().name() + ", for " + name,
         java.util.Objects.requireNonNull(line.byContender().get(contender)),
-        evaluation.way(contender),
-        evaluation.wayWithout(contender, java.util.Set.of(line.need())));
+        evaluation.costs().way(contender),
+        evaluation.costs().wayWithout(contender, java.util.Set.of(line.need())));
   }
 
   private Working needCost(NeedCosts.Line line) {
@@ -600,7 +653,7 @@ record Explanation(Evaluation evaluation) {
     return selection().contender(contender).offerings().stream()
         .filter(offering -> offering.plan().id().equals(plan))
         .findFirst()
-        .flatMap(evaluation::planAlone)
+        .flatMap(evaluation.costs()::planAlone)
         .map(cost -> cost.explain())
         .orElseThrow(() -> new IllegalArgumentException("No plan with a figure: " + plan));
   }
@@ -627,8 +680,10 @@ record Explanation(Evaluation evaluation) {
             .filter(m -> m.id().equals(measure))
             .findFirst()
             .orElseThrow(() -> new IllegalArgumentException("No demand for " + measure));
-    String plan = evaluation.optionNow(contender).map(Option::label).orElse("no plan with a price");
+    String plan =
+        evaluation.costs().optionNow(contender).map(Option::label).orElse("no plan with a price");
     return evaluation
+        .costs()
         .roomNow(contender, counted)
         .map(room -> room.explain(plan, units(measure)))
         .orElseGet(() ->
@@ -643,14 +698,14 @@ record Explanation(Evaluation evaluation) {
 
   private Working plans(String contender) {
     List<Working> lines = new ArrayList<>();
-    if (evaluation.stay(contender) instanceof Outcome.Found<Stay> found) {
+    if (evaluation.costs().stay(contender) instanceof Outcome.Found<Stay> found) {
       lines.add(verdictLine(found.best().option().label(), new Verdict.Qualifies()));
       found
           .others()
           .forEach(o -> lines.add(verdictLine(o.option().label(), new Verdict.Qualifies())));
-      lines.addAll(leftOut(found.unpriced(), found.passedOver()));
+      lines.addAll(leftOut(found.leftOut(), found.passedOver()));
     } else {
-      lines.addAll(leftOut(Map.of(), evaluation.stay(contender).passedOver()));
+      lines.addAll(leftOut(List.of(), evaluation.costs().stay(contender).passedOver()));
     }
     return new Working.Stated(
         "Plans of " + selection().contender(contender).tool().name(),

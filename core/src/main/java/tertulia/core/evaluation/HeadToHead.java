@@ -149,7 +149,10 @@ public record HeadToHead(
     HeadToHead find() {
       List<CostByHeadcount.Order> orders = orders();
       Optional<Money> horizon =
-          evaluation.total(left).flatMap(l -> evaluation.total(right).map(l::minus));
+          evaluation
+              .costs()
+              .total(left)
+              .flatMap(l -> evaluation.costs().total(right).map(l::minus));
       List<Turn> turns = new ArrayList<>(weights());
       turns.addAll(headcounts(orders));
       turns.addAll(needsThatTurn());
@@ -158,13 +161,14 @@ public record HeadToHead(
     }
 
     private List<CostByHeadcount.Order> orders() {
-      CostByHeadcount costs = evaluation.costByHeadcount();
+      CostByHeadcount costs = evaluation.costs().costByHeadcount();
       Set<String> swept = costs.curves().keySet();
       return swept.contains(left) && swept.contains(right) ? costs.orders(left, right) : List.of();
     }
 
     private Optional<Lead> total() {
       return evaluation
+          .scores()
           .totals()
           .filter(t -> t.values().containsKey(left) && t.values().containsKey(right))
           .map(t -> Lead.of(t.total(left), t.total(right)));
@@ -172,14 +176,14 @@ public record HeadToHead(
 
     private List<OnCriterion> criteria() {
       List<OnCriterion> lines = new ArrayList<>();
-      for (Criterion criterion : evaluation.criteria()) {
-        Optional<Interval> l = evaluation.value(left, criterion).map(v -> v.interval());
-        Optional<Interval> r = evaluation.value(right, criterion).map(v -> v.interval());
+      for (Criterion criterion : evaluation.scores().criteria()) {
+        Optional<Interval> l = evaluation.scores().value(left, criterion).map(v -> v.interval());
+        Optional<Interval> r = evaluation.scores().value(right, criterion).map(v -> v.interval());
         if (l.isPresent() && r.isPresent()) {
           lines.add(
               new OnCriterion(
                   criterion,
-                  evaluation.totals().map(t -> t.weights().get(criterion.id())),
+                  evaluation.scores().totals().map(t -> t.weights().get(criterion.id())),
                   l.get(),
                   r.get(),
                   Lead.of(l.get(), r.get())));
@@ -203,7 +207,7 @@ public record HeadToHead(
     }
 
     private Met met(String contender, Need need) {
-      Optional<Option> option = evaluation.optionNow(contender);
+      Optional<Option> option = evaluation.costs().optionNow(contender);
       if (option.isEmpty()) {
         return Met.UNKNOWN;
       }
@@ -223,10 +227,10 @@ public record HeadToHead(
     /** The people of the first month, those under discussion, and the most there will be. */
     private List<AtHeadcount> money() {
       Set<Integer> people = new TreeSet<>();
-      people.add(Math.max(1, evaluation.today().total()));
-      people.add(Math.max(1, evaluation.people().total()));
-      people.add(Math.max(1, evaluation.highestPlanned()));
-      int highest = Math.max(1, evaluation.highestPlanned());
+      people.add(Math.max(1, evaluation.costs().today().total()));
+      people.add(Math.max(1, evaluation.costs().people().total()));
+      people.add(Math.max(1, evaluation.costs().highestPlanned()));
+      int highest = Math.max(1, evaluation.costs().highestPlanned());
       for (int other : new int[] {2 * highest, Math.max(1, highest / 2), 1, highest + 1}) {
         if (people.size() < AT) {
           people.add(Math.min(CostByHeadcount.MOST_SWEPT, other));
@@ -234,7 +238,10 @@ public record HeadToHead(
       }
       return people.stream()
           .map(n -> {
-            Evaluation then = evaluation.at(new WhatIf.Moment.Headcount(n));
+            Costs then =
+                evaluation
+                    .costs()
+                    .at(new WhatIf.Moment.Headcount(n, evaluation.costs().occasion().month()));
             return new AtHeadcount(n, then.monthly(left), then.monthly(right));
           })
           .toList();
@@ -277,25 +284,23 @@ public record HeadToHead(
     /** Musts without which the order over the plan months is the other way round. */
     private List<Turn> needsThatTurn() {
       Optional<Money> with =
-          subscription(left, Set.of()).flatMap(l -> subscription(right, Set.of()).map(l::minus));
+          evaluation
+              .costs()
+              .total(left)
+              .flatMap(l -> evaluation.costs().total(right).map(l::minus));
       List<Turn> turns = new ArrayList<>();
       for (Need need : evaluation.selection().needs()) {
         if (need.importance() instanceof Importance.Must && with.isPresent()) {
-          subscription(left, Set.of(need))
-              .flatMap(l -> subscription(right, Set.of(need)).map(l::minus))
+          evaluation
+              .costs()
+              .totalWithout(left, Set.of(need))
+              .flatMap(l -> evaluation.costs().totalWithout(right, Set.of(need)).map(l::minus))
               .filter(without -> without.getAmount().signum() * with.get().getAmount().signum() < 0)
               .ifPresent(without ->
                   turns.add(new Turn.WithoutNeed(need, without.isNegative() ? left : right)));
         }
       }
       return turns;
-    }
-
-    private Optional<Money> subscription(String contender, Set<Need> without) {
-      return evaluation.wayWithout(contender, without)
-              instanceof tertulia.core.path.Ways.Found found
-          ? Optional.of(found.best().ledger().total(evaluation.whatIf().view()))
-          : Optional.empty();
     }
   }
 }

@@ -11,7 +11,6 @@ import java.util.Set;
 import org.joda.money.Money;
 import tertulia.core.fit.Importance;
 import tertulia.core.fit.Need;
-import tertulia.core.path.Ways;
 
 /**
  * What each must costs: the cheapest total with it less the cheapest total without it, for each
@@ -69,31 +68,31 @@ public record NeedCosts(List<Line> lines, Map<String, List<Together>> together) 
     }
   }
 
-  static NeedCosts of(Evaluation evaluation) {
-    return new Finder(evaluation).find();
+  static NeedCosts of(Costs costs) {
+    return new Finder(costs).find();
   }
 
   /** Finds the costs with as few ways as there are musts and contenders. */
-  private record Finder(Evaluation evaluation) {
+  private record Finder(Costs costs) {
     NeedCosts find() {
       List<Need> musts =
-          evaluation.selection().needs().stream()
+          costs.selection().needs().stream()
               .filter(need -> need.importance() instanceof Importance.Must)
               .toList();
       Map<String, Optional<Money>> with = new LinkedHashMap<>();
-      contenders().forEach(id -> with.put(id, total(evaluation.way(id))));
+      contenders().forEach(id -> with.put(id, costs.total(id)));
       List<Line> lines = new ArrayList<>();
       for (Need must : musts) {
         Map<String, Effect> effects = new LinkedHashMap<>();
         List<Money> without = new ArrayList<>();
         for (String id : contenders()) {
-          Optional<Money> free = total(evaluation.wayWithout(id, Set.of(must)));
+          Optional<Money> free = costs.totalWithout(id, Set.of(must));
           free.ifPresent(without::add);
           effects.put(id, effect(with.getOrDefault(id, Optional.empty()), free));
         }
         lines.add(new Line(must, effects, selection(with, without)));
       }
-      Money zero = Money.zero(evaluation.selection().currency());
+      Money zero = Money.zero(costs.selection().currency());
       lines.sort(Comparator.comparing((Line line) -> line.amount(zero)).reversed());
       Map<String, List<Together>> together = new LinkedHashMap<>();
       for (String id : contenders()) {
@@ -106,13 +105,7 @@ public record NeedCosts(List<Line> lines, Map<String, List<Together>> together) 
     }
 
     private List<String> contenders() {
-      return evaluation.selection().active().stream().map(Contender::id).toList();
-    }
-
-    private Optional<Money> total(Ways ways) {
-      return ways instanceof Ways.Found found
-          ? Optional.of(found.best().ledger().total(evaluation.whatIf().view()))
-          : Optional.empty();
+      return costs.selection().active().stream().map(Contender::id).toList();
     }
 
     private static Effect effect(Optional<Money> with, Optional<Money> without) {
@@ -134,7 +127,7 @@ public record NeedCosts(List<Line> lines, Map<String, List<Together>> together) 
 
     /** The smallest groups among the musts that cost a contender nothing alone. */
     private List<Together> together(String contender, List<Line> lines) {
-      Optional<Money> with = total(evaluation.way(contender));
+      Optional<Money> with = costs.total(contender);
       List<Need> free =
           lines.stream()
               .filter(line ->
@@ -157,7 +150,7 @@ public record NeedCosts(List<Line> lines, Map<String, List<Together>> together) 
     }
 
     private boolean isFree(String contender, Optional<Money> with, List<Need> group) {
-      return total(evaluation.wayWithout(contender, new LinkedHashSet<>(group))).equals(with);
+      return costs.totalWithout(contender, new LinkedHashSet<>(group)).equals(with);
     }
 
     private void choose(
@@ -173,8 +166,7 @@ public record NeedCosts(List<Line> lines, Map<String, List<Together>> together) 
         Set<Need> set = new LinkedHashSet<>(chosen);
         if (found.stream().noneMatch(set::containsAll) && !isFree(contender, with, chosen)) {
           found.add(set);
-          groups.add(
-              new Together(chosen, effect(with, total(evaluation.wayWithout(contender, set)))));
+          groups.add(new Together(chosen, effect(with, costs.totalWithout(contender, set))));
         }
         return;
       }

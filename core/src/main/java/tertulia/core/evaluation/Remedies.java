@@ -8,10 +8,9 @@ import java.util.stream.IntStream;
 import org.joda.money.Money;
 import tertulia.core.path.CostByHeadcount;
 import tertulia.core.path.Terms;
-import tertulia.core.path.Ways;
 
 /** Looks for what would make a contender the cheapest. */
-record Remedies(Evaluation evaluation) {
+record Remedies(Costs costs) {
   private static final int TENTHS = 1000;
 
   List<Remedy> of(String contender) {
@@ -19,7 +18,7 @@ record Remedies(Evaluation evaluation) {
     discount(contender).ifPresent(remedies::add);
     headcount(contender).ifPresent(remedies::add);
     for (Terms terms : Terms.values()) {
-      if (terms != evaluation.whatIf().terms()) {
+      if (terms != costs.whatIf().terms()) {
         term(contender, terms).ifPresent(remedies::add);
       }
     }
@@ -27,28 +26,22 @@ record Remedies(Evaluation evaluation) {
   }
 
   private List<String> rivals(String contender) {
-    return evaluation.selection().active().stream()
+    return costs.selection().active().stream()
         .map(Contender::id)
         .filter(id -> !id.equals(contender))
         .toList();
   }
 
-  private Optional<Money> total(Ways ways) {
-    return ways instanceof Ways.Found found
-        ? Optional.of(found.best().ledger().total(evaluation.whatIf().view()))
-        : Optional.empty();
-  }
-
   private Optional<Money> cheapestRival(String contender, Terms terms) {
     return rivals(contender).stream()
-        .flatMap(id -> total(evaluation.wayUnder(id, terms)).stream())
+        .flatMap(id -> costs.total(id, costs.wayUnder(id, terms)).stream())
         .min(Money::compareTo);
   }
 
   /** The smallest in tenths of a percent, by halving: a larger one is never dearer. */
   private Optional<Remedy> discount(String contender) {
-    Optional<Money> mine = total(evaluation.way(contender));
-    Optional<Money> rival = cheapestRival(contender, evaluation.whatIf().terms());
+    Optional<Money> mine = costs.total(contender);
+    Optional<Money> rival = cheapestRival(contender, costs.whatIf().terms());
     if (mine.isEmpty() || rival.isEmpty() || mine.get().isLessThan(rival.get())) {
       return Optional.empty();
     }
@@ -65,13 +58,14 @@ record Remedies(Evaluation evaluation) {
         few = middle;
       }
     }
-    Money becomes = total(evaluation.wayAt(contender, left(enough))).orElseThrow();
+    Money becomes = costs.total(contender, costs.wayAt(contender, left(enough))).orElseThrow();
     return Optional.of(
         new Remedy.Discount(BigDecimal.valueOf(enough).movePointLeft(1), becomes, rival.get()));
   }
 
   private boolean isCheaper(String contender, int tenths, Money rival) {
-    return total(evaluation.wayAt(contender, left(tenths)))
+    return costs
+        .total(contender, costs.wayAt(contender, left(tenths)))
         .map(total -> total.isLessThan(rival))
         .orElse(false);
   }
@@ -82,36 +76,36 @@ record Remedies(Evaluation evaluation) {
 
   /** The nearest headcount at which the contender is strictly cheaper than every other. */
   private Optional<Remedy> headcount(String contender) {
-    CostByHeadcount costs = evaluation.costByHeadcount();
-    int now = evaluation.people().total();
-    if (!costs.curves().containsKey(contender) || isCheapestAt(costs, contender, now)) {
+    CostByHeadcount swept = costs.costByHeadcount();
+    int now = costs.people().total();
+    if (!swept.curves().containsKey(contender) || isCheapestAt(swept, contender, now)) {
       return Optional.empty();
     }
-    return IntStream.rangeClosed(1, costs.most())
-        .filter(n -> isCheapestAt(costs, contender, n))
+    return IntStream.rangeClosed(1, swept.most())
+        .filter(n -> isCheapestAt(swept, contender, n))
         .boxed()
         .min(java.util.Comparator.comparing(n -> Math.abs(n - now)))
         .map(Remedy.Headcount::new);
   }
 
-  private boolean isCheapestAt(CostByHeadcount costs, String contender, int n) {
-    if (n < 1 || n > costs.most()) {
+  private boolean isCheapestAt(CostByHeadcount swept, String contender, int n) {
+    if (n < 1 || n > swept.most()) {
       return false;
     }
-    Optional<Money> mine = costs.curve(contender).at(n).map(CostByHeadcount.Point::money);
+    Optional<Money> mine = swept.curve(contender).at(n).map(CostByHeadcount.Point::money);
     return mine.isPresent()
         && rivals(contender).stream()
-            .flatMap(id -> costs.curve(id).at(n).stream())
+            .flatMap(id -> swept.curve(id).at(n).stream())
             .allMatch(point -> mine.get().isLessThan(point.money()));
   }
 
   private Optional<Remedy> term(String contender, Terms terms) {
-    Optional<Money> mine = total(evaluation.wayUnder(contender, terms));
+    Optional<Money> mine = costs.total(contender, costs.wayUnder(contender, terms));
     Optional<Money> rival = cheapestRival(contender, terms);
     boolean isNow =
-        total(evaluation.way(contender))
-            .flatMap(
-                now -> cheapestRival(contender, evaluation.whatIf().terms()).map(now::isLessThan))
+        costs
+            .total(contender)
+            .flatMap(now -> cheapestRival(contender, costs.whatIf().terms()).map(now::isLessThan))
             .orElse(false);
     return mine.isPresent() && rival.isPresent() && mine.get().isLessThan(rival.get()) && !isNow
         ? Optional.of(new Remedy.Term(terms, mine.get()))

@@ -18,7 +18,11 @@ import tertulia.core.working.Working;
 record ScoreExplanation(Evaluation evaluation, Function<String, Working> plans) {
 
   Working weight(String criterion) {
-    return selection().panel().explainWeight(criterion(criterion), evaluation.criteria());
+    return weight(criterion(criterion));
+  }
+
+  private Working weight(Criterion criterion) {
+    return evaluation.scores().panel().explainWeight(criterion, evaluation.scores().criteria());
   }
 
   Working winner(String criterion) {
@@ -30,7 +34,7 @@ record ScoreExplanation(Evaluation evaluation, Function<String, Working> plans) 
   }
 
   private Criterion criterion(String id) {
-    return evaluation.criteria().stream()
+    return evaluation.scores().criteria().stream()
         .filter(c -> c.id().equals(id))
         .findFirst()
         .orElseThrow(() -> new IllegalArgumentException("No criterion " + id));
@@ -38,6 +42,7 @@ record ScoreExplanation(Evaluation evaluation, Function<String, Working> plans) 
 
   Working value(String contender, String criterion) {
     return evaluation
+        .scores()
         .value(contender, criterion(criterion))
         .map(found -> found.working())
         .orElseGet(() -> notRanked(contender));
@@ -53,12 +58,12 @@ record ScoreExplanation(Evaluation evaluation, Function<String, Working> plans) 
                     .map(total -> "known")
                     .orElse("a range"),
                 Optional.empty(),
-                List.of(totals.explain(contender), rank(totals, contender))))
+                List.of(totals.explain(contender, this::weight), rank(totals, contender))))
         .orElseGet(() -> notRanked(contender));
   }
 
   private Optional<Totals> ranked(String contender) {
-    return evaluation.totals().filter(totals -> totals.values().containsKey(contender));
+    return evaluation.scores().totals().filter(totals -> totals.values().containsKey(contender));
   }
 
   private Working rank(Totals totals, String contender) {
@@ -106,6 +111,7 @@ record ScoreExplanation(Evaluation evaluation, Function<String, Working> plans) 
   /** The lead of the best over the second, by the middle of their values. */
   private Working winner(Criterion criterion) {
     return evaluation
+        .scores()
         .totals()
         .map(totals -> winner(totals, criterion))
         .orElseGet(() -> new Working.Missing(criterion.name(), "nobody has given weights yet"));
@@ -124,8 +130,9 @@ record ScoreExplanation(Evaluation evaluation, Function<String, Working> plans) 
     }
     String name = selection().contender(winner.contender()).tool().name();
     return new Working.Stated(
-        criterion.name() + ": " + name + " first",
-        winner.margin().words() + "; below 0.05 a tie, below 0.15 an edge",
+        criterion.name()
+            + (winner.of().isPresent() ? ": " + name + " first" : ": nobody’s, " + name + " ahead"),
+        winner.words() + "; below 0.05 a tie, below 0.15 an edge",
         Optional.empty(),
         values);
   }
@@ -136,7 +143,7 @@ record ScoreExplanation(Evaluation evaluation, Function<String, Working> plans) 
         .setAside()
         .<Working>map(reason -> new Working.Missing("Total", "set aside: " + reason))
         .orElseGet(() ->
-            evaluation.feasible().stream().anyMatch(c -> c.id().equals(contender))
+            evaluation.costs().feasible().stream().anyMatch(c -> c.id().equals(contender))
                 ? new Working.Missing("Total", "nobody has given weights yet")
                 : new Working.Missing(
                     "Total", "no plan qualifies in all months", List.of(plans.apply(contender))));

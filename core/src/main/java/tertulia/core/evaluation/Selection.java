@@ -130,6 +130,27 @@ public record Selection(
         Practice.STANDARD);
   }
 
+  /** What costs rest on: this selection without its criteria and without anybody's view. */
+  public Selection unjudged() {
+    return new Selection(
+        title,
+        purpose,
+        asOf,
+        horizon,
+        currency,
+        rise,
+        groups,
+        demands,
+        averagePayment,
+        needs,
+        List.of(),
+        contenders,
+        new Panel(List.of()),
+        rates,
+        scenarios,
+        practice);
+  }
+
   private static void checkPayment(BigDecimal value) {
     if (value.signum() < 0 || value.compareTo(BigDecimal.valueOf(1_000_000)) > 0) {
       throw new IllegalArgumentException(

@@ -6,7 +6,6 @@ import java.math.RoundingMode;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.function.Function;
 import tertulia.core.billing.View;
 import tertulia.core.fit.Fact;
 import tertulia.core.fit.Importance;
@@ -14,39 +13,43 @@ import tertulia.core.fit.Need;
 import tertulia.core.fit.Offering;
 import tertulia.core.labour.PeopleTime;
 import tertulia.core.labour.Takes;
+import tertulia.core.path.LeftOut;
 import tertulia.core.path.Option;
 import tertulia.core.path.Way;
 import tertulia.core.path.Ways;
 import tertulia.core.scoring.Criterion;
 import tertulia.core.scoring.Interval;
 import tertulia.core.scoring.Judgement;
+import tertulia.core.scoring.Panel;
 import tertulia.core.scoring.PublicRating;
 import tertulia.core.scoring.Value;
 import tertulia.core.working.Quantity;
 import tertulia.core.working.Working;
 
-/**
- * What each contender is worth under each criterion.
- *
- * @param takes the people's time of a contender; counts if full cost is read
- */
-record Valuation(Selection selection, WhatIf.Basis basis, Function<String, Takes> takes) {
+/** What each contender is worth under each criterion. */
+record Valuation(Costs costs, Panel panel) {
   private static final BigDecimal HALF = new BigDecimal("0.5");
 
-  Value value(Contender contender, Criterion criterion, Ways ways) {
+  Value value(Contender contender, Criterion criterion) {
     return switch (criterion.kind()) {
-      case Criterion.Judged judged -> Judgement.of(selection.panel(), criterion, contender.id());
-      case Criterion.Cost scale -> cost(contender, criterion, scale, ways);
-      case Criterion.Coverage coverage -> coverage(criterion, ways);
+      case Criterion.Judged judged -> Judgement.of(panel, criterion, contender.id());
+      case Criterion.Cost scale -> cost(contender, criterion, scale);
+      case Criterion.Coverage coverage -> coverage(criterion, costs.spread(contender.id()));
       case Criterion.Ratings prior -> ratings(criterion, prior, contender.ratings());
     };
   }
 
-  private Value cost(Contender contender, Criterion criterion, Criterion.Cost scale, Ways ways) {
-    return switch (basis) {
+  private Selection selection() {
+    return costs.selection();
+  }
+
+  /** By the best way in the spread view; with people's time along it if full cost is read. */
+  private Value cost(Contender contender, Criterion criterion, Criterion.Cost scale) {
+    Ways ways = costs.spread(contender.id());
+    return switch (costs.whatIf().basis()) {
       case SUBSCRIPTION -> cost(criterion, scale, ways, Optional.empty());
       case FULL ->
-          switch (takes.apply(contender.id())) {
+          switch (costs.takes(contender.id(), ways)) {
             case Takes.Known known -> cost(criterion, scale, ways, Optional.of(known.time()));
             case Takes.Unknown unknown ->
                 new Value(Interval.UNKNOWN, new Working.Missing(criterion.name(), unknown.why()));
@@ -57,24 +60,41 @@ record Valuation(Selection selection, WhatIf.Basis basis, Function<String, Takes
   private Value cost(
       Criterion criterion, Criterion.Cost scale, Ways ways, Optional<PeopleTime> time) {
     return switch (ways) {
-      case Ways.Found found -> {
-        BigDecimal x = perMonth(found.best(), time);
-        BigDecimal value = scale.valueOf(x);
-        yield found
-            .low()
-            .map(low -> assumed(criterion, scale, found, low, value, time))
-            .orElseGet(() ->
-                new Value(
-                    Interval.exactly(value),
-                    () -> costWorking(criterion, scale, found, x, value, time)));
-      }
+      case Ways.Found found -> cost(criterion, scale, found, time);
       case Ways.Gap gap when gap.isUnpriced() ->
           new Value(
               Interval.UNKNOWN,
-              new Working.Missing(criterion.name(), String.join("; ", gap.unpriced().values())));
+              new Working.Missing(criterion.name(), LeftOut.words(gap.leftOut())));
       case Ways.Gap gap ->
           throw new IllegalArgumentException("A contender without a plan is not valued");
     };
+  }
+
+  /**
+   * Assumed prices make a range of values. A total that is only an upper bound makes one from the
+   * bound's value to 1: nobody knows how much cheaper what was left out would be.
+   */
+  private Value cost(
+      Criterion criterion, Criterion.Cost scale, Ways.Found found, Optional<PeopleTime> time) {
+    BigDecimal x = perMonth(found.best(), time);
+    BigDecimal value = scale.valueOf(x);
+    if (found.isAtMost()) {
+      return new Value(
+          new Interval(value, BigDecimal.ONE),
+          () ->
+              new Working.Missing(
+                  criterion.name(),
+                  "the cost is at most this, so it is worth at least this: "
+                      + LeftOut.words(found.leftOut()),
+                  List.of(costWorking(criterion, scale, found, x, value, time))));
+    }
+    return found
+        .low()
+        .map(low -> assumed(criterion, scale, found, low, value, time))
+        .orElseGet(() ->
+            new Value(
+                Interval.exactly(value),
+                () -> costWorking(criterion, scale, found, x, value, time)));
   }
 
   /** The average a month, spread, with people's time if it counts; exact to 10 decimals. */
@@ -84,7 +104,8 @@ record Valuation(Selection selection, WhatIf.Basis basis, Function<String, Takes
             people
                 .total()
                 .getAmount()
-                .divide(BigDecimal.valueOf(selection.horizon().months()), 10, RoundingMode.HALF_UP)
+                .divide(
+                    BigDecimal.valueOf(selection().horizon().months()), 10, RoundingMode.HALF_UP)
                 .add(subscription))
         .orElse(subscription);
   }
@@ -110,7 +131,7 @@ record Valuation(Selection selection, WhatIf.Basis basis, Function<String, Takes
                     costWorking(criterion, scale, found, x, value, time),
                     new Working.Derived(
                         "a month at the low end",
-                        new Quantity(other, selection.currency().getCode()),
+                        new Quantity(other, selection().currency().getCode()),
                         "worth " + otherValue.toPlainString(),
                         List.of(low.ledger().explainTotal(View.SPREAD))))));
   }
@@ -122,7 +143,7 @@ record Valuation(Selection selection, WhatIf.Basis basis, Function<String, Takes
       BigDecimal x,
       BigDecimal value,
       Optional<PeopleTime> time) {
-    String currency = selection.currency().getCode();
+    String currency = selection().currency().getCode();
     List<Working> total =
         new ArrayList<>(
             List.of(found.best().ledger().explainTotal(View.SPREAD), found.best().explain()));
@@ -133,7 +154,7 @@ record Valuation(Selection selection, WhatIf.Basis basis, Function<String, Takes
             new Quantity(x, currency),
             (found.isAtMost() ? "at most, an option without a figure is left out; " : "")
                 + "total over "
-                + selection.horizon().months()
+                + selection().horizon().months()
                 + " months",
             total);
     return new Working.Derived(
@@ -152,7 +173,7 @@ record Valuation(Selection selection, WhatIf.Basis basis, Function<String, Takes
       return new Value(
           Interval.UNKNOWN, new Working.Missing(criterion.name(), "no plan with a price"));
     }
-    BigDecimal months = BigDecimal.valueOf(selection.horizon().months());
+    BigDecimal months = BigDecimal.valueOf(selection().horizon().months());
     BigDecimal low = BigDecimal.ZERO;
     BigDecimal high = BigDecimal.ZERO;
     List<Working> parts = new ArrayList<>();
@@ -184,7 +205,7 @@ record Valuation(Selection selection, WhatIf.Basis basis, Function<String, Takes
     BigDecimal low = BigDecimal.ZERO;
     BigDecimal high = BigDecimal.ZERO;
     List<Working> parts = new ArrayList<>();
-    for (Need need : selection.needs()) {
+    for (Need need : selection().needs()) {
       if (need.importance() instanceof Importance.Should should) {
         BigDecimal weight = BigDecimal.valueOf(should.weight());
         Fact fact = offering.fact(need.capability());

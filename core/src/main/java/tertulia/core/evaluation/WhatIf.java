@@ -58,8 +58,18 @@ public record WhatIf(
     /** The people planned for plan month m, 0 or later, within the horizon. */
     record Month(int m) implements Moment {}
 
-    /** So many people, 1 to 5,000, in today's shares of the groups. */
-    record Headcount(int people) implements Moment {}
+    /**
+     * So many people, 1 to 5,000, in today's shares of the groups.
+     *
+     * @param month the plan month for which it is asked: what is owned then counts, and what adds
+     *     up has done so as if there had always been so many
+     */
+    record Headcount(int people, int month) implements Moment {
+      /** In the first month. */
+      public Headcount(int people) {
+        this(people, 0);
+      }
+    }
   }
 
   /** The first month, growth as expected, any term, spread. */

@@ -1,8 +1,10 @@
 package tertulia.core.fit;
 
 import java.math.BigDecimal;
+import java.time.YearMonth;
 import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -13,13 +15,21 @@ import tertulia.core.growth.Measure;
 import tertulia.core.pricing.AddOn;
 import tertulia.core.pricing.Allowance;
 import tertulia.core.pricing.Charge;
+import tertulia.core.pricing.Included;
 import tertulia.core.pricing.Outside;
 import tertulia.core.pricing.Plan;
 import tertulia.core.pricing.PriceList;
 import tertulia.core.time.Horizon;
 
-/** Judges plans against needs and demand. */
-public record Fit(List<Need> needs) {
+/**
+ * Judges plans against needs and demand.
+ *
+ * @param quantities whether what is used beside people has to fit what a plan allows
+ */
+public record Fit(List<Need> needs, boolean quantities) {
+  /** Nothing is asked of a plan but that it takes in the people: what its price tag answers. */
+  public static final Fit NOTHING_ASKED = new Fit(List.of(), false);
+
   private static final DateTimeFormatter MONTH =
       DateTimeFormatter.ofPattern("MMM uuuu", Locale.ENGLISH);
 
@@ -27,29 +37,109 @@ public record Fit(List<Need> needs) {
     needs = List.copyOf(needs);
   }
 
-  /** The verdict on a plan and one of its price lists for the demand of one moment. */
-  public Verdict at(Offering offering, PriceList list, UnitsNeeded units) {
+  /** Judges against these needs and everything that is used. */
+  public Fit(List<Need> needs) {
+    this(needs, true);
+  }
+
+  /**
+   * The verdict on a plan and one of its price lists for the demand of one month.
+   *
+   * @param list null: the price is on request, and the plan is judged by what else is known of it
+   */
+  public Verdict at(
+      Offering offering, @Nullable PriceList list, UnitsNeeded units, YearMonth month) {
     List<Reason> reasons = new ArrayList<>(musts(offering, list));
-    limits(offering.plan(), list)
-        .forEach(limit -> limit.check(units, Optional.empty()).ifPresent(reasons::add));
+    for (Limit limit : limits(offering, list)) {
+      limit.check(units, month, Optional.empty()).ifPresent(reasons::add);
+    }
+    reasons.addAll(silences(offering, list, units));
     return Verdict.of(reasons);
   }
 
   /** The verdict over all months; a limit is named with the first month in which it is passed. */
   public Verdict over(
-      Offering offering, PriceList list, List<UnitsNeeded> months, Horizon horizon) {
+      Offering offering, @Nullable PriceList list, List<UnitsNeeded> months, Horizon horizon) {
     List<Reason> reasons = new ArrayList<>(musts(offering, list));
-    for (Limit limit : limits(offering.plan(), list)) {
+    for (Limit limit : limits(offering, list)) {
       for (int m = 0; m < months.size(); m++) {
         Optional<Reason> reason =
-            limit.check(months.get(m), Optional.of(horizon.month(m).format(MONTH)));
+            limit.check(
+                months.get(m), horizon.month(m), Optional.of(horizon.month(m).format(MONTH)));
         if (reason.isPresent()) {
           reasons.add(reason.get());
           break;
         }
       }
     }
+    months.stream()
+        .flatMap(units -> silences(offering, list, units).stream())
+        .distinct()
+        .forEach(reasons::add);
     return Verdict.of(reasons);
+  }
+
+  /** Where a plan is silent on something used that another plan of its tool limits. */
+  private List<Reason> silences(Offering offering, @Nullable PriceList list, UnitsNeeded units) {
+    List<Reason> reasons = new ArrayList<>();
+    if (quantities) {
+      offering
+          .limited()
+          .forEach((measure, sister) -> {
+            if (isUsed(measure, units) && !says(offering.plan(), list, measure)) {
+              reasons.add(new Reason.Silent(measure, sister));
+            }
+          });
+    }
+    return reasons;
+  }
+
+  /** Whether the verdict on a plan can hang on anything used beside its own caps. */
+  public boolean judgesUse(Offering offering, PriceList list) {
+    return quantities
+        && (offering.plan().allowances().stream()
+                .anyMatch(a -> !(a.limit() instanceof Allowance.Limit.Unlimited))
+            || offering.limited().keySet().stream()
+                .anyMatch(measure -> !measure.isPeople() && !says(offering.plan(), list, measure)));
+  }
+
+  private static boolean isUsed(Measure measure, UnitsNeeded units) {
+    return !measure.isPeople()
+        && units.amount(measure).filter(amount -> amount.signum() > 0).isPresent();
+  }
+
+  /** Whether a plan charges for, allows or caps a measure. */
+  private static boolean says(Plan plan, @Nullable PriceList list, Measure measure) {
+    return plan.allowances().stream().anyMatch(a -> a.measure().equals(measure))
+        || (plan.range().cap().isPresent() && plan.range().measure().equals(measure))
+        || (list != null && list.measures().contains(measure));
+  }
+
+  /**
+   * What nobody has said yet and might change the verdict on a plan; it does not change it.
+   *
+   * @param demands what people have stated a demand for
+   * @param units of one month
+   */
+  public List<Question> questions(
+      Offering offering,
+      @Nullable PriceList list,
+      Collection<Measure> demands,
+      UnitsNeeded units,
+      YearMonth month) {
+    List<Question> questions = new ArrayList<>();
+    for (Limit limit : limits(offering, list)) {
+      limit.question(units, month).filter(q -> !questions.contains(q)).ifPresent(questions::add);
+    }
+    for (Measure measure : demands) {
+      if (quantities
+          && isUsed(measure, units)
+          && !offering.limited().containsKey(measure)
+          && !says(offering.plan(), list, measure)) {
+        questions.add(new Question.NothingSaid(measure, offering.plan().name()));
+      }
+    }
+    return questions;
   }
 
   /** What the musts alone say of a plan, whatever its prices. */
@@ -114,50 +204,87 @@ public record Fit(List<Need> needs) {
   }
 
   /** The plan's own cap, the ends of closed last bands, and its allowances. */
-  private static List<Limit> limits(Plan plan, PriceList list) {
+  private List<Limit> limits(Offering offering, @Nullable PriceList list) {
+    Plan plan = offering.plan();
     List<Limit> limits = new ArrayList<>();
     plan.range()
         .cap()
-        .ifPresent(most -> limits.add(new Cap(plan, plan.range().measure(), null, most)));
-    for (Charge charge : list.charges()) {
-      if (charge instanceof Charge.Counted counted) {
-        OptionalInt most = counted.mostUnits();
-        most.ifPresent(end -> limits.add(new Cap(plan, counted.measure(), counted, end)));
+        .ifPresent(most -> limits.add(new Cap(offering, list, plan.range().measure(), null, most)));
+    if (list != null) {
+      for (Charge charge : list.charges()) {
+        if (charge instanceof Charge.Counted counted) {
+          counted
+              .mostUnits()
+              .ifPresent(
+                  end -> limits.add(new Cap(offering, list, counted.measure(), counted, end)));
+        }
       }
     }
     for (Allowance allowance : plan.allowances()) {
-      if (!list.sellsUsageOf(allowance.measure())) {
-        limits.add(new Use(plan, list, allowance));
+      if (list == null || !list.sellsUsageOf(allowance.measure())) {
+        limits.add(new Use(offering, list, allowance));
       }
     }
-    return limits;
+    return quantities
+        ? limits
+        : limits.stream().filter(limit -> limit.measure().isPeople()).toList();
   }
 
   /** Something that ends at so many units. */
   private sealed interface Limit {
-    Optional<Reason> check(UnitsNeeded needed, Optional<String> since);
+    Measure measure();
+
+    /** Why the plan does not do for these units; empty if it does, or if nobody stated them. */
+    Optional<Reason> check(UnitsNeeded needed, YearMonth month, Optional<String> since);
+
+    /** What nobody has stated and the limit depends on. */
+    Optional<Question> question(UnitsNeeded needed, YearMonth month);
   }
 
-  private record Cap(Plan plan, Measure measure, Charge.@Nullable Counted banded, int most)
+  private record Cap(
+      Offering offering,
+      @Nullable PriceList list,
+      Measure measure,
+      Charge.@Nullable Counted banded,
+      int most)
       implements Limit {
     @Override
-    public Optional<Reason> check(UnitsNeeded needed, Optional<String> since) {
+    public Optional<Reason> check(UnitsNeeded needed, YearMonth month, Optional<String> since) {
       OptionalInt units = needed.of(measure);
       if (units.isEmpty()) {
-        return Optional.of(new Reason.DemandUnknown(measure));
+        return Optional.empty();
       }
-      int counted = banded == null ? units.getAsInt() : plan.paidUnits(banded, units.getAsInt());
+      int counted =
+          banded == null || list == null
+              ? units.getAsInt()
+              : offering.holding(list, month).units(banded, units.getAsInt());
       return counted > most
           ? Optional.of(new Reason.OverCap(measure, counted, most, since))
           : Optional.empty();
     }
+
+    @Override
+    public Optional<Question> question(UnitsNeeded needed, YearMonth month) {
+      return needed.of(measure).isPresent()
+          ? Optional.empty()
+          : Optional.of(
+              new Question.UseUnstated(
+                  measure, offering.plan().name(), String.format(Locale.ROOT, "%,d", most)));
+    }
   }
 
   /** An allowance matters only if somebody stated a demand for its measure. */
-  private record Use(Plan plan, PriceList list, Allowance allowance) implements Limit {
+  private record Use(Offering offering, @Nullable PriceList list, Allowance allowance)
+      implements Limit {
     @Override
-    public Optional<Reason> check(UnitsNeeded needed, Optional<String> since) {
-      Optional<BigDecimal> units = needed.amount(allowance.measure());
+    public Measure measure() {
+      return allowance.measure();
+    }
+
+    @Override
+    public Optional<Reason> check(UnitsNeeded needed, YearMonth month, Optional<String> since) {
+      Optional<BigDecimal> units =
+          needed.amount(allowance.measure()).filter(amount -> amount.signum() > 0);
       if (units.isEmpty()) {
         return Optional.empty();
       }
@@ -165,21 +292,48 @@ public record Fit(List<Need> needs) {
         case Allowance.Limit.Unlimited unlimited -> Optional.empty();
         case Allowance.Limit.Unknown unknown ->
             Optional.of(new Reason.AllowanceUnknown(allowance.measure()));
-        case Allowance.Limit.Hard hard -> check(hard, units.get(), needed, since);
+        case Allowance.Limit.Hard hard ->
+            most(hard.most(), needed, month)
+                .filter(most -> units.get().compareTo(most) > 0)
+                .map(most ->
+                    new Reason.OverAllowance(allowance.measure(), units.get(), most, since));
       };
     }
 
-    private Optional<Reason> check(
-        Allowance.Limit.Hard hard, BigDecimal units, UnitsNeeded needed, Optional<String> since) {
-      Measure seats = hard.most().seats();
-      boolean bySeat = hard.most().perSeat().signum() > 0;
-      OptionalInt demand = needed.of(seats);
-      if (bySeat && demand.isEmpty()) {
-        return Optional.of(new Reason.DemandUnknown(seats));
+    /** How much is allowed; empty if it goes by seats that nobody stated. */
+    private Optional<BigDecimal> most(Included rule, UnitsNeeded needed, YearMonth month) {
+      if (rule.perSeat().signum() == 0) {
+        return Optional.of(rule.of(0));
       }
-      BigDecimal most = hard.most().of(bySeat ? list.seats(plan, seats, demand.getAsInt()) : 0);
-      return units.compareTo(most) > 0
-          ? Optional.of(new Reason.OverAllowance(allowance.measure(), units, most, since))
+      OptionalInt demand = needed.of(rule.seats());
+      if (demand.isEmpty()) {
+        return Optional.empty();
+      }
+      return Optional.of(
+          rule.of(
+              list == null
+                  ? demand.getAsInt()
+                  : offering.holding(list, month).seats(rule.seats(), demand.getAsInt())));
+    }
+
+    @Override
+    public Optional<Question> question(UnitsNeeded needed, YearMonth month) {
+      if (!(allowance.limit() instanceof Allowance.Limit.Hard hard)) {
+        return Optional.empty();
+      }
+      Optional<BigDecimal> units = needed.amount(allowance.measure());
+      if (units.isEmpty()) {
+        return Optional.of(
+            new Question.UseUnstated(
+                allowance.measure(), offering.plan().name(), hard.most().words()));
+      }
+      boolean open =
+          units.get().compareTo(hard.most().perAccount()) > 0
+              && most(hard.most(), needed, month).isEmpty();
+      return open
+          ? Optional.of(
+              new Question.SeatsUnstated(
+                  allowance.measure(), hard.most().seats(), offering.plan().name()))
           : Optional.empty();
     }
   }

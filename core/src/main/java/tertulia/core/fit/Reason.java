@@ -22,7 +22,7 @@ public sealed interface Reason {
       case OverCap over -> "so many " + over.measure().label();
       case OverAllowance over -> "so many " + over.measure().label();
       case AllowanceUnknown unknown -> "so many " + unknown.measure().label();
-      case DemandUnknown unknown -> "so many " + unknown.measure().label();
+      case Silent silent -> "so many " + silent.measure().label();
       case TermNotSold notSold -> "the terms allowed";
     };
   }
@@ -99,7 +99,9 @@ public sealed interface Reason {
     public String sentence() {
       return measure.label()
           + ": "
-          + String.format(Locale.ROOT, "%,.0f of %,.0f", needed, most)
+          + exact(needed)
+          + " of "
+          + exact(most)
           + since.map(month -> " from " + month).orElse("");
     }
 
@@ -107,6 +109,14 @@ public sealed interface Reason {
     public boolean excludes() {
       return true;
     }
+  }
+
+  /** A quantity with all its decimals, thousands set off: what differs must read differently. */
+  private static String exact(BigDecimal quantity) {
+    java.text.DecimalFormat format =
+        new java.text.DecimalFormat(
+            "#,##0.######", java.text.DecimalFormatSymbols.getInstance(Locale.ROOT));
+    return format.format(quantity);
   }
 
   /** Nobody has confirmed how much the plan allows. */
@@ -122,11 +132,18 @@ public sealed interface Reason {
     }
   }
 
-  /** The plan is capped by a measure for which no demand was stated. */
-  record DemandUnknown(Measure measure) implements Reason {
+  /**
+   * The plan says nothing of something that is used, though another plan of the tool limits it.
+   *
+   * @param sister the plan that does
+   */
+  record Silent(Measure measure, String sister) implements Reason {
     @Override
     public String sentence() {
-      return measure.label() + ": the plan has a cap but nobody has said how many are needed";
+      return measure.label()
+          + ": the page says nothing of this plan, though "
+          + sister
+          + " limits them; confirm it";
     }
 
     @Override

@@ -3,6 +3,7 @@ package tertulia.core.fit;
 import static java.util.Objects.requireNonNull;
 
 import java.math.BigDecimal;
+import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -12,9 +13,12 @@ import tertulia.core.billing.UnitsNeeded;
 import tertulia.core.growth.Measure;
 import tertulia.core.pricing.Allowance;
 import tertulia.core.pricing.Charge;
+import tertulia.core.pricing.Holding;
 import tertulia.core.pricing.Included;
+import tertulia.core.pricing.Owned;
 import tertulia.core.pricing.Plan;
 import tertulia.core.pricing.PriceList;
+import tertulia.core.pricing.SeatRange;
 import tertulia.core.working.Provenance;
 import tertulia.core.working.Quantity;
 import tertulia.core.working.Working;
@@ -59,94 +63,129 @@ public record Room(Measure measure, Bound bound, List<BigDecimal> used, Provenan
 
     /** Nobody has confirmed how much it is. */
     record Unknown() implements Bound {}
+
+    /**
+     * The page says nothing of it for this plan.
+     *
+     * @param sister the plan of the tool that limits it; empty: none does
+     */
+    record Silent(Optional<String> sister) implements Bound {}
   }
 
   /**
    * The room a plan leaves under one of its lists.
    *
-   * @return empty if no demand was stated for the measure, or the plan neither counts nor bounds it
+   * @param months units needed, month after month
+   * @param first the calendar month of the first of them
+   * @return empty if no demand was stated for the measure, or it counts people and the plan says
+   *     nothing of them
    */
   public static Optional<Room> of(
-      Offering offering, PriceList list, Measure measure, List<UnitsNeeded> months) {
-    if (months.isEmpty() || months.getFirst().amount(measure).isEmpty()) {
-      return Optional.empty();
-    }
-    Plan plan = offering.plan();
-    List<BigDecimal> used =
-        months.stream().map(units -> units.amount(measure).orElseThrow()).toList();
-    OptionalInt cap = cap(plan, list, measure);
-    if (cap.isPresent()) {
-      BigDecimal most = BigDecimal.valueOf(cap.getAsInt());
-      List<BigDecimal> all = months.stream().map(m -> most).toList();
-      return Optional.of(
-          new Room(measure, new Bound.UpTo(all, Optional.empty()), used, plan.source()));
-    }
-    Optional<Charge.Usage> usage =
-        list.charges().stream()
-            .filter(Charge.Usage.class::isInstance)
-            .map(Charge.Usage.class::cast)
-            .filter(charge -> charge.measure().equals(measure))
-            .findFirst();
-    if (usage.isPresent()) {
-      Included rule = usage.get().included();
-      return amounts(rule, plan, list, months)
-          .map(most -> new Room(measure, new Bound.Charged(most, rule), used, plan.source()));
-    }
-    return plan.allowances().stream()
-        .filter(allowance -> allowance.measure().equals(measure))
-        .findFirst()
-        .map(allowance ->
-            new Room(measure, bound(allowance, plan, list, months), used, allowance.source()));
+      Offering offering,
+      PriceList list,
+      Measure measure,
+      List<UnitsNeeded> months,
+      YearMonth first) {
+    return months.isEmpty() || months.getFirst().amount(measure).isEmpty()
+        ? Optional.empty()
+        : new Finder(offering, list, measure, months, first).find();
   }
 
-  private static Bound bound(
-      Allowance allowance, Plan plan, PriceList list, List<UnitsNeeded> months) {
-    return switch (allowance.limit()) {
-      case Allowance.Limit.Unlimited unlimited -> new Bound.Endless();
-      case Allowance.Limit.Unknown unknown -> new Bound.Unknown();
-      case Allowance.Limit.Hard hard ->
-          amounts(hard.most(), plan, list, months)
-              .<Bound>map(most -> new Bound.UpTo(most, Optional.of(hard.most())))
-              .orElseGet(Bound.Unknown::new);
-    };
-  }
-
-  /** What an allowance comes to month by month; empty if it goes by seats nobody stated. */
-  private static Optional<List<BigDecimal>> amounts(
-      Included rule, Plan plan, PriceList list, List<UnitsNeeded> months) {
-    boolean bySeat = rule.perSeat().signum() > 0;
-    List<BigDecimal> amounts = new ArrayList<>();
-    for (UnitsNeeded units : months) {
-      OptionalInt seats = units.of(rule.seats());
-      if (bySeat && seats.isEmpty()) {
-        return Optional.empty();
+  private record Finder(
+      Offering offering,
+      PriceList list,
+      Measure measure,
+      List<UnitsNeeded> months,
+      YearMonth first) {
+    Optional<Room> find() {
+      Plan plan = offering.plan();
+      List<OptionalInt> caps = IntStream.range(0, months.size()).mapToObj(this::cap).toList();
+      if (caps.getFirst().isPresent()) {
+        List<BigDecimal> all =
+            caps.stream().map(cap -> BigDecimal.valueOf(cap.getAsInt())).toList();
+        return room(new Bound.UpTo(all, Optional.empty()), plan.source());
       }
-      amounts.add(rule.of(bySeat ? list.seats(plan, rule.seats(), seats.getAsInt()) : 0));
+      Optional<Charge.Usage> usage =
+          list.charges().stream()
+              .filter(Charge.Usage.class::isInstance)
+              .map(Charge.Usage.class::cast)
+              .filter(charge -> charge.measure().equals(measure))
+              .findFirst();
+      if (usage.isPresent()) {
+        Included rule = usage.get().included();
+        return amounts(rule).flatMap(most -> room(new Bound.Charged(most, rule), plan.source()));
+      }
+      Optional<Allowance> allowance =
+          plan.allowances().stream().filter(a -> a.measure().equals(measure)).findFirst();
+      if (allowance.isPresent()) {
+        return room(bound(allowance.get()), allowance.get().source());
+      }
+      boolean counted = list.measures().contains(measure);
+      return counted || measure.isPeople()
+          ? Optional.empty()
+          : room(
+              new Bound.Silent(Optional.ofNullable(offering.limited().get(measure))),
+              plan.source());
     }
-    return Optional.of(amounts);
-  }
 
-  /** The most units of a measure that the plan's cap and its closed bands let one need. */
-  private static OptionalInt cap(Plan plan, PriceList list, Measure measure) {
-    IntStream ends =
-        list.charges().stream()
-            .filter(Charge.Counted.class::isInstance)
-            .map(Charge.Counted.class::cast)
-            .filter(counted -> counted.measure().equals(measure))
-            .filter(counted -> counted.mostUnits().isPresent())
-            .mapToInt(counted -> mostNeeded(plan, counted, counted.mostUnits().getAsInt()));
-    IntStream own =
-        plan.range().measure().equals(measure) ? plan.range().cap().stream() : IntStream.empty();
-    return IntStream.concat(ends, own).min();
-  }
-
-  /** The largest need for which no more than {@code end} units are paid for; 0 if there is none. */
-  private static int mostNeeded(Plan plan, Charge.Counted counted, int end) {
-    int needed = end + counted.rule().included();
-    while (needed > 0 && plan.paidUnits(counted, needed) > end) {
-      needed--;
+    private Optional<Room> room(Bound bound, Provenance source) {
+      List<BigDecimal> used =
+          months.stream().map(units -> units.amount(measure).orElseThrow()).toList();
+      return Optional.of(new Room(measure, bound, used, source));
     }
-    return needed;
+
+    private Bound bound(Allowance allowance) {
+      return switch (allowance.limit()) {
+        case Allowance.Limit.Unlimited unlimited -> new Bound.Endless();
+        case Allowance.Limit.Unknown unknown -> new Bound.Unknown();
+        case Allowance.Limit.Hard hard ->
+            amounts(hard.most())
+                .<Bound>map(most -> new Bound.UpTo(most, Optional.of(hard.most())))
+                .orElseGet(Bound.Unknown::new);
+      };
+    }
+
+    private Holding holding(int m) {
+      return offering.holding(list, first.plusMonths(m));
+    }
+
+    /** What an allowance comes to month by month; empty if it goes by seats nobody stated. */
+    private Optional<List<BigDecimal>> amounts(Included rule) {
+      boolean bySeat = rule.perSeat().signum() > 0;
+      List<BigDecimal> amounts = new ArrayList<>();
+      for (int m = 0; m < months.size(); m++) {
+        OptionalInt seats = months.get(m).of(rule.seats());
+        if (bySeat && seats.isEmpty()) {
+          return Optional.empty();
+        }
+        amounts.add(rule.of(bySeat ? holding(m).seats(rule.seats(), seats.getAsInt()) : 0));
+      }
+      return Optional.of(amounts);
+    }
+
+    /** The most units that the plan's cap and its closed bands let one need in a month. */
+    private OptionalInt cap(int m) {
+      IntStream ends =
+          list.charges().stream()
+              .filter(Charge.Counted.class::isInstance)
+              .map(Charge.Counted.class::cast)
+              .filter(counted -> counted.measure().equals(measure))
+              .filter(counted -> counted.mostUnits().isPresent())
+              .mapToInt(counted -> mostNeeded(holding(m), counted, counted.mostUnits().getAsInt()));
+      SeatRange range = offering.plan().range();
+      IntStream own = range.measure().equals(measure) ? range.cap().stream() : IntStream.empty();
+      return IntStream.concat(ends, own).min();
+    }
+
+    /** The largest need for which no more than {@code end} units are paid for; 0 if none. */
+    private static int mostNeeded(Holding holding, Charge.Counted counted, int end) {
+      int owned = holding.owned().map(Owned::units).orElse(0);
+      int needed = end + counted.rule().included() + owned;
+      while (needed > 0 && holding.units(counted, needed) > end) {
+        needed--;
+      }
+      return needed;
+    }
   }
 
   /** How much there is in a month; empty if there is no end, or it is not known. */
@@ -156,6 +195,7 @@ public record Room(Measure measure, Bound bound, List<BigDecimal> used, Provenan
       case Bound.Charged charged -> Optional.of(charged.included().get(m));
       case Bound.Endless endless -> Optional.empty();
       case Bound.Unknown unknown -> Optional.empty();
+      case Bound.Silent silent -> Optional.empty();
     };
   }
 
@@ -181,6 +221,15 @@ public record Room(Measure measure, Bound bound, List<BigDecimal> used, Provenan
       case Bound.Unknown unknown ->
           new Working.Missing(
               label, "nobody has confirmed how much the plan allows", List.of(need));
+      case Bound.Silent silent ->
+          new Working.Missing(
+              label,
+              silent
+                  .sister()
+                  .map(sister ->
+                      "the page says nothing of this plan, though " + sister + " limits it")
+                  .orElse("the page says nothing of it"),
+              List.of(need));
     };
   }
 

@@ -92,6 +92,13 @@ public record Measure(String id, String label, Nature nature, boolean whole) {
     }
   }
 
+  /**
+   * Whether it counts people: seats, light seats and staff are let in unless a plan says otherwise.
+   */
+  public boolean isPeople() {
+    return id.equals(SEATS.id) || id.equals(LIGHT_SEATS.id) || id.equals(WHOLE_STAFF.id);
+  }
+
   private static Measure level(String id, String label) {
     return new Measure(id, label, Nature.LEVEL, true);
   }

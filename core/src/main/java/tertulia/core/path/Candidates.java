@@ -24,11 +24,20 @@ record Candidates(List<Candidate> high, List<Candidate> low) {
 
   /** One thing to consider. */
   sealed interface Candidate {
-    /** An option with prices, under a term that is allowed. */
-    record Offered(Option option, String label, List<Measure> measures) implements Candidate {}
+    /**
+     * An option with prices, under a term that is allowed.
+     *
+     * @param place of its plan in the maker's order, from 0
+     */
+    record Offered(Option option, String label, List<Measure> measures, int place)
+        implements Candidate {}
 
-    /** A plan that meets the musts and has no price. */
-    record OnRequest(String plan) implements Candidate {}
+    /** A plan that meets the musts and has no price; {@code place} as above. */
+    record OnRequest(Offering offering, int place) implements Candidate {
+      String label() {
+        return offering.plan().name();
+      }
+    }
 
     /** What is out for any number of people. */
     record Out(String label, Verdict verdict) implements Candidate {}
@@ -42,14 +51,17 @@ record Candidates(List<Candidate> high, List<Candidate> low) {
 
   private static List<Candidate> of(List<Offering> offerings, Market market, End end) {
     List<Candidate> all = new ArrayList<>();
-    for (Offering offering : offerings) {
+    for (int place = 0; place < offerings.size(); place++) {
+      Offering offering = offerings.get(place);
       List<PriceList> lists = offering.plan().lists(end);
       if (lists.isEmpty()) {
-        all.add(withoutPrice(offering, market));
+        all.add(withoutPrice(offering, place, market));
       } else {
         List<PriceList> allowed =
             lists.stream().filter(list -> market.terms().allows(list.term())).toList();
-        allowed.forEach(list -> all.add(offered(Option.of(offering, list, market.fit()))));
+        for (PriceList list : allowed) {
+          all.add(offered(Option.of(offering, list, market.fit()), place));
+        }
         if (allowed.isEmpty()) {
           List<Reason> reasons = new ArrayList<>(market.fit().musts(offering));
           reasons.add(new Reason.TermNotSold(market.terms().sold()));
@@ -60,14 +72,14 @@ record Candidates(List<Candidate> high, List<Candidate> low) {
     return all;
   }
 
-  private static Candidate withoutPrice(Offering offering, Market market) {
+  private static Candidate withoutPrice(Offering offering, int place, Market market) {
     Verdict musts = Verdict.of(market.fit().musts(offering));
     return musts.qualifies()
-        ? new Candidate.OnRequest(offering.plan().name())
+        ? new Candidate.OnRequest(offering, place)
         : new Candidate.Out(offering.plan().name(), musts);
   }
 
-  private static Candidate.Offered offered(Option option) {
-    return new Candidate.Offered(option, option.label(), option.list().measures());
+  private static Candidate.Offered offered(Option option, int place) {
+    return new Candidate.Offered(option, option.label(), option.list().measures(), place);
   }
 }

@@ -10,8 +10,10 @@ import org.joda.money.Money;
 import org.jspecify.annotations.Nullable;
 import tertulia.core.billing.UnitsNeeded;
 import tertulia.core.fit.Fit;
+import tertulia.core.fit.Offering;
 import tertulia.core.fit.Verdict;
 import tertulia.core.path.Candidates.Candidate;
+import tertulia.core.pricing.PriceList;
 
 /**
  * Walks a tool's options in catalogue order and keeps the cheapest that qualifies.
@@ -25,7 +27,8 @@ abstract class Chooser<C> {
     this.market = market;
   }
 
-  abstract Verdict verdict(Fit fit, Option option);
+  /** The verdict on a plan; without a list it is judged by what else is known of it. */
+  abstract Verdict verdict(Fit fit, Offering offering, @Nullable PriceList list);
 
   /** The units for which the measures of an option must have a stated demand. */
   abstract UnitsNeeded stated();
@@ -50,7 +53,7 @@ abstract class Chooser<C> {
         ? new Outcome.Found<>(
             found.best(),
             found.others(),
-            found.unpriced(),
+            found.leftOut(),
             found.passedOver(),
             Optional.of(low.best()))
         : found;
@@ -60,55 +63,74 @@ abstract class Chooser<C> {
     return option(found.best()).plan().isAssumed();
   }
 
+  /** A qualifying option with its cost and its plan's place in the maker's order. */
+  private record Priced<C>(C cost, int place) {}
+
+  /** A qualifying option without a figure. */
+  private record Open(String label, NoFigure why, int place) {
+    LeftOut beside(int taken) {
+      return new LeftOut(label, why, place < taken);
+    }
+  }
+
   private Outcome<C> choose(List<Candidate> candidates, Function<C, Boolean> preferred) {
-    List<C> priced = new ArrayList<>();
-    Map<String, String> unpriced = new LinkedHashMap<>();
+    List<Priced<C>> priced = new ArrayList<>();
+    List<Open> open = new ArrayList<>();
     Map<String, Verdict> passedOver = new LinkedHashMap<>();
     for (Candidate candidate : candidates) {
       switch (candidate) {
-        case Candidate.OnRequest onRequest -> unpriced.put(onRequest.plan(), "price on request");
         case Candidate.Out out -> passedOver.put(out.label(), out.verdict());
-        case Candidate.Offered offered -> consider(offered, priced, unpriced, passedOver);
+        case Candidate.OnRequest onRequest -> {
+          Verdict verdict = verdict(market.fit(), onRequest.offering(), null);
+          if (verdict.qualifies()) {
+            open.add(new Open(onRequest.label(), new NoFigure.OnRequest(), onRequest.place()));
+          } else {
+            passedOver.put(onRequest.label(), verdict);
+          }
+        }
+        case Candidate.Offered offered -> consider(offered, priced, open, passedOver);
       }
     }
     if (priced.isEmpty()) {
-      return unpriced.isEmpty()
+      return open.isEmpty()
           ? new Outcome.NoPlan<>(passedOver)
-          : new Outcome.Unpriced<>(unpriced, passedOver);
+          : new Outcome.Unpriced<>(
+              open.stream().map(o -> o.beside(Integer.MAX_VALUE)).toList(), passedOver);
     }
-    C best = cheapest(priced, preferred);
-    List<C> others = new ArrayList<>(priced);
-    others.remove(best);
-    return new Outcome.Found<>(best, others, unpriced, passedOver, Optional.empty());
+    Priced<C> best = cheapest(priced, preferred);
+    List<C> others =
+        priced.stream().filter(other -> other != best).map(other -> other.cost()).toList();
+    List<LeftOut> leftOut = open.stream().map(o -> o.beside(best.place())).toList();
+    return new Outcome.Found<>(best.cost(), others, leftOut, passedOver, Optional.empty());
   }
 
   private void consider(
       Candidate.Offered offered,
-      List<C> priced,
-      Map<String, String> unpriced,
+      List<Priced<C>> priced,
+      List<Open> open,
       Map<String, Verdict> passedOver) {
     Option option = offered.option();
-    Verdict verdict = verdict(market.fit(), option);
+    Verdict verdict = verdict(market.fit(), option.offering(), option.list());
     if (!verdict.qualifies()) {
       passedOver.put(offered.label(), verdict);
       return;
     }
-    Optional<String> why = market.whyUnpriced(option.list(), offered.measures(), stated());
+    Optional<NoFigure> why = market.whyUnpriced(option.list(), offered.measures(), stated());
     if (why.isPresent()) {
-      unpriced.put(offered.label(), why.get());
+      open.add(new Open(offered.label(), why.get(), offered.place()));
     } else {
-      priced.add(price(option));
+      priced.add(new Priced<>(price(option), offered.place()));
     }
   }
 
-  private C cheapest(List<C> priced, Function<C, Boolean> preferred) {
-    @Nullable C best = null;
-    for (C cost : priced) {
-      int order = best == null ? -1 : money(cost).compareTo(money(best));
-      if (order < 0 || (order == 0 && preferred.apply(cost))) {
-        best = cost;
+  private Priced<C> cheapest(List<Priced<C>> priced, Function<C, Boolean> preferred) {
+    Priced<C> best = priced.getFirst();
+    for (Priced<C> other : priced.subList(1, priced.size())) {
+      int order = money(other.cost()).compareTo(money(best.cost()));
+      if (order < 0 || (order == 0 && preferred.apply(other.cost()))) {
+        best = other;
       }
     }
-    return java.util.Objects.requireNonNull(best);
+    return best;
   }
 }

@@ -27,12 +27,25 @@ public record CostByHeadcount(int most, Map<String, Curve> curves, List<Lead> le
     leads = List.copyOf(leads);
   }
 
+  /**
+   * An option without a figure.
+   *
+   * @param place of its plan in the maker's order
+   * @param does by n − 1 whether it would do; out past the end
+   */
+  record Unpriced(int place, boolean[] does) {
+    boolean mayBeCheaper(int n, int taken) {
+      return place < taken && n <= does.length && does[n - 1];
+    }
+  }
+
   /** One tool's costs, kept as whole minor units of the reporting currency. */
   public static final class Curve {
     private final CurrencyUnit currency;
     private final long[] minors;
     private final int[] chosen;
-    private final List<long[]> open;
+    private final int[] places;
+    private final List<Unpriced> open;
     private final List<String> options;
     private final List<PlanChange> changes;
 
@@ -40,12 +53,14 @@ public record CostByHeadcount(int most, Map<String, Curve> curves, List<Lead> le
         CurrencyUnit currency,
         long[] minors,
         int[] chosen,
-        List<long[]> open,
+        int[] places,
+        List<Unpriced> open,
         List<String> options,
         List<PlanChange> changes) {
       this.currency = currency;
       this.minors = minors;
       this.chosen = chosen;
+      this.places = places;
       this.open = List.copyOf(open);
       this.options = List.copyOf(options);
       this.changes = List.copyOf(changes);
@@ -58,7 +73,7 @@ public record CostByHeadcount(int most, Map<String, Curve> curves, List<Lead> le
               new Point(
                   Money.ofMinor(currency, minors[n - 1]),
                   options.get(chosen[n - 1]),
-                  open.stream().anyMatch(minors -> n <= minors.length && minors[n - 1] >= 0)))
+                  open.stream().anyMatch(other -> other.mayBeCheaper(n, places[chosen[n - 1]]))))
           : Optional.empty();
     }
 
@@ -73,11 +88,17 @@ public record CostByHeadcount(int most, Map<String, Curve> curves, List<Lead> le
         int[] none = new int[minors.length];
         java.util.Arrays.fill(none, -1);
         return new Curve(
-            currency, minors, none, open, options, List.of(new PlanChange(1, Optional.empty())));
+            currency,
+            minors,
+            none,
+            places,
+            open,
+            options,
+            List.of(new PlanChange(1, Optional.empty())));
       }
       long minor = more.get().getAmountMinorLong();
       long[] sums = java.util.Arrays.stream(minors).map(m -> saturated(m, minor)).toArray();
-      return new Curve(currency, sums, chosen, open, options, changes);
+      return new Curve(currency, sums, chosen, places, open, options, changes);
     }
 
     private static long saturated(long a, long b) {
@@ -120,10 +141,12 @@ public record CostByHeadcount(int most, Map<String, Curve> curves, List<Lead> le
    *
    * @param tools offerings by tool id, in the order that decides the first tie
    * @param today the people whose shares hold for every n
+   * @param month the plan month under discussion: what is owned then counts, and sums have gathered
+   *     up to it
    */
   public static CostByHeadcount sweep(
-      Map<String, List<Offering>> tools, Market market, People today, int most) {
-    Sweep sweep = new Sweep(market, today, most);
+      Map<String, List<Offering>> tools, Market market, People today, int month, int most) {
+    Sweep sweep = new Sweep(market, today, month, most);
     Map<String, Curve> curves = new LinkedHashMap<>();
     tools.forEach((id, offerings) -> curves.put(id, sweep.curve(offerings)));
     return new CostByHeadcount(most, curves, leads(curves, most));
@@ -158,6 +181,19 @@ public record CostByHeadcount(int most, Map<String, Curve> curves, List<Lead> le
       }
     }
     return best;
+  }
+
+  /** The other tools that cost the same as the one that is cheapest for n people. */
+  public List<String> levelWithLead(int n) {
+    Optional<String> lead =
+        leads.stream().filter(l -> l.n() <= n).reduce((a, b) -> b).flatMap(Lead::tool);
+    return lead.map(tool ->
+            curves.keySet().stream()
+                .filter(other -> !other.equals(tool))
+                .filter(other -> curve(other).hasFigure(n))
+                .filter(other -> curve(other).minor(n) == curve(tool).minor(n))
+                .toList())
+        .orElse(List.of());
   }
 
   /**

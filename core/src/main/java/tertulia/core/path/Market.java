@@ -15,6 +15,7 @@ import tertulia.core.money.ExchangeRate;
 import tertulia.core.money.ExchangeRates;
 import tertulia.core.pricing.Charge;
 import tertulia.core.pricing.PriceList;
+import tertulia.core.time.Horizon;
 
 /**
  * What every tool of a selection is priced against.
@@ -23,7 +24,7 @@ import tertulia.core.pricing.PriceList;
  * @param rates rates of exchange; the latest on or before {@code ratesOf} is used for all months
  * @param demands units needed per measure; a measure that is not there is not known
  * @param averagePayment average value of a payment in the reporting currency; empty: not known
- * @param monthsKept how many months a sum has gathered where a steady state is asked for
+ * @param horizon the plan months
  */
 public record Market(
     Fit fit,
@@ -33,22 +34,24 @@ public record Market(
     LocalDate ratesOf,
     Terms terms,
     Optional<BigDecimal> averagePayment,
-    int monthsKept) {
+    Horizon horizon) {
 
   /** This market with other needs. */
   public Market asking(Fit others) {
-    return new Market(
-        others, demands, reporting, rates, ratesOf, terms, averagePayment, monthsKept);
+    return new Market(others, demands, reporting, rates, ratesOf, terms, averagePayment, horizon);
   }
 
   /** This market with other terms allowed. */
   public Market allowing(Terms others) {
-    return new Market(fit, demands, reporting, rates, ratesOf, others, averagePayment, monthsKept);
+    return new Market(fit, demands, reporting, rates, ratesOf, others, averagePayment, horizon);
   }
 
-  /** The units {@code people} need. */
-  public UnitsNeeded units(People people) {
-    return UnitsNeeded.of(demands, people, monthsKept);
+  /**
+   * What {@code people} need in plan month {@code m} if there were always so many: a sum has
+   * gathered m + 1 months of their flow.
+   */
+  public Occasion occasion(People people, int m) {
+    return new Occasion(UnitsNeeded.of(demands, people, m + 1), m);
   }
 
   boolean needsRate(PriceList list) {
@@ -60,30 +63,34 @@ public record Market(
   }
 
   /** Why a list has no figure for these units; empty if it has one. */
-  Optional<String> whyUnpriced(PriceList list, UnitsNeeded units) {
+  Optional<NoFigure> whyUnpriced(PriceList list, UnitsNeeded units) {
     return whyUnpriced(list, list.measures(), units);
   }
 
   /** As above, with the measures the list counts. */
-  Optional<String> whyUnpriced(PriceList list, List<Measure> measures, UnitsNeeded units) {
-    List<String> unstated = units.unstated(measures);
+  Optional<NoFigure> whyUnpriced(PriceList list, List<Measure> measures, UnitsNeeded units) {
+    List<Measure> unstated = units.unstated(measures);
     if (!unstated.isEmpty()) {
-      return Optional.of("no demand stated for " + String.join(", ", unstated));
+      return Optional.of(new NoFigure.NoDemand(unstated));
     }
     if (needsRate(list) && rate(list).isEmpty()) {
-      return Optional.of("no rate " + list.currency() + " to " + reporting);
+      return Optional.of(new NoFigure.NoRate(list.currency(), reporting));
     }
-    return list.charges().stream().anyMatch(Charge.PaymentFee.class::isInstance)
+    return list.charges().stream().anyMatch(Market::needsAveragePayment)
         ? whyNoPayments(list)
         : Optional.empty();
   }
 
-  private Optional<String> whyNoPayments(PriceList list) {
+  private static boolean needsAveragePayment(Charge charge) {
+    return charge instanceof Charge.PaymentFee fee && fee.share().signum() > 0;
+  }
+
+  private Optional<NoFigure> whyNoPayments(PriceList list) {
     if (averagePayment.isEmpty()) {
-      return Optional.of("no average payment stated");
+      return Optional.of(new NoFigure.NoAveragePayment());
     }
     return averagePayment(list).isEmpty()
-        ? Optional.of("no rate " + reporting + " to " + list.currency() + " for payments")
+        ? Optional.of(new NoFigure.NoPaymentRate(reporting, list.currency()))
         : Optional.empty();
   }
 

@@ -18,24 +18,25 @@ public sealed interface Outcome<C> {
    * The cheapest qualifying option.
    *
    * @param others the dearer qualifying options, in catalogue order
-   * @param unpriced qualifying options without any figure, with the reason; if there are any, the
-   *     figure is "at most"
+   * @param leftOut qualifying options without any figure
    * @param low the cheapest if every assumed price were at its low end; empty if no price is
    *     assumed, and {@code best} holds at the high ends
    */
   record Found<C>(
       C best,
       List<C> others,
-      Map<String, String> unpriced,
+      List<LeftOut> leftOut,
       Map<String, Verdict> passedOver,
       Optional<C> low)
       implements Outcome<C> {
     public Found {
       others = List.copyOf(others);
+      leftOut = List.copyOf(leftOut);
     }
 
+    /** Whether the figure is only an upper bound: what was left out may be cheaper. */
     public boolean isAtMost() {
-      return !unpriced.isEmpty();
+      return LeftOut.atMost(leftOut);
     }
   }
 
@@ -47,7 +48,10 @@ public sealed interface Outcome<C> {
     }
   }
 
-  /** Options qualify but none has a figure; the reasons by option. */
-  record Unpriced<C>(Map<String, String> unpriced, Map<String, Verdict> passedOver)
-      implements Outcome<C> {}
+  /** Options qualify but none has a figure. */
+  record Unpriced<C>(List<LeftOut> leftOut, Map<String, Verdict> passedOver) implements Outcome<C> {
+    public Unpriced {
+      leftOut = List.copyOf(leftOut);
+    }
+  }
 }

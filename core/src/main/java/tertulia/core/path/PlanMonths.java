@@ -29,8 +29,8 @@ public record PlanMonths(String plan, List<Stretch> stretches) {
   public static List<PlanMonths> of(
       List<Offering> offerings, Market market, List<UnitsNeeded> months) {
     Map<String, List<Verdict>> byPlan = new LinkedHashMap<>();
-    for (UnitsNeeded units : months) {
-      PlanNeeded.against(offerings, market, units)
+    for (int m = 0; m < months.size(); m++) {
+      PlanNeeded.against(offerings, market, new Occasion(months.get(m), m))
           .forEach((plan, reasons) ->
               byPlan.computeIfAbsent(plan, p -> new ArrayList<>()).add(Verdict.of(reasons)));
     }

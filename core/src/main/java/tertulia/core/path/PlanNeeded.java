@@ -1,5 +1,6 @@
 package tertulia.core.path;
 
+import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -8,6 +9,7 @@ import java.util.Optional;
 import tertulia.core.billing.UnitsNeeded;
 import tertulia.core.fit.Offering;
 import tertulia.core.fit.Reason;
+import tertulia.core.fit.Verdict;
 import tertulia.core.path.Candidates.Candidate;
 import tertulia.core.time.MonthSpan;
 
@@ -31,15 +33,16 @@ public record PlanNeeded(Optional<String> plan, MonthSpan months, List<Reason> s
     List<PlanNeeded> stretches = new ArrayList<>();
     int from = 0;
     Optional<String> before =
-        months.isEmpty() ? Optional.empty() : first(candidates, market, months.getFirst());
+        months.isEmpty() ? Optional.empty() : first(candidates, market, months, 0);
     for (int m = 1; m <= months.size(); m++) {
       Optional<String> now =
-          m == months.size() ? Optional.empty() : first(candidates, market, months.get(m));
+          m == months.size() ? Optional.empty() : first(candidates, market, months, m);
       if (m == months.size() || !now.equals(before)) {
         List<Reason> stops =
             m == months.size() || before.isEmpty()
                 ? List.of()
-                : reasons(candidates, market, months.get(m)).getOrDefault(before.get(), List.of());
+                : reasons(candidates, market, new Occasion(months.get(m), m))
+                    .getOrDefault(before.get(), List.of());
         stretches.add(new PlanNeeded(before, new MonthSpan(from, m), stops));
         from = m;
         before = now;
@@ -49,48 +52,49 @@ public record PlanNeeded(Optional<String> plan, MonthSpan months, List<Reason> s
   }
 
   private static Optional<String> first(
-      List<Candidate> candidates, Market market, UnitsNeeded needed) {
-    for (Candidate candidate : candidates) {
-      switch (candidate) {
-        case Candidate.Offered offered -> {
-          if (market
+      List<Candidate> candidates, Market market, List<UnitsNeeded> months, int m) {
+    Occasion occasion = new Occasion(months.get(m), m);
+    return candidates.stream()
+        .filter(candidate -> verdict(candidate, market, occasion).qualifies())
+        .findFirst()
+        .map(PlanNeeded::plan);
+  }
+
+  private static String plan(Candidate candidate) {
+    return switch (candidate) {
+      case Candidate.Offered offered -> offered.option().plan().name();
+      case Candidate.OnRequest onRequest -> onRequest.label();
+      case Candidate.Out out -> out.label();
+    };
+  }
+
+  private static Verdict verdict(Candidate candidate, Market market, Occasion occasion) {
+    YearMonth month = market.horizon().month(occasion.month());
+    return switch (candidate) {
+      case Candidate.Offered offered ->
+          market
               .fit()
-              .at(offered.option().offering(), offered.option().list(), needed)
-              .qualifies()) {
-            return Optional.of(offered.option().plan().name());
-          }
-        }
-        case Candidate.OnRequest onRequest -> {
-          return Optional.of(onRequest.plan());
-        }
-        case Candidate.Out out -> {}
-      }
-    }
-    return Optional.empty();
+              .at(offered.option().offering(), offered.option().list(), occasion.units(), month);
+      case Candidate.OnRequest onRequest ->
+          market.fit().at(onRequest.offering(), null, occasion.units(), month);
+      case Candidate.Out out -> out.verdict();
+    };
   }
 
   /** What speaks against each plan, by its name: that of its term with the fewest reasons. */
   public static Map<String, List<Reason>> against(
-      List<Offering> offerings, Market market, UnitsNeeded needed) {
-    return reasons(Candidates.of(offerings, market).high(), market, needed);
+      List<Offering> offerings, Market market, Occasion occasion) {
+    return reasons(Candidates.of(offerings, market).high(), market, occasion);
   }
 
   private static Map<String, List<Reason>> reasons(
-      List<Candidate> candidates, Market market, UnitsNeeded needed) {
+      List<Candidate> candidates, Market market, Occasion occasion) {
     Map<String, List<Reason>> reasons = new LinkedHashMap<>();
     for (Candidate candidate : candidates) {
-      switch (candidate) {
-        case Candidate.Offered offered ->
-            reasons.merge(
-                offered.option().plan().name(),
-                market
-                    .fit()
-                    .at(offered.option().offering(), offered.option().list(), needed)
-                    .reasons(),
-                (a, b) -> b.size() < a.size() ? b : a);
-        case Candidate.OnRequest onRequest -> reasons.put(onRequest.plan(), List.of());
-        case Candidate.Out out -> reasons.put(out.label(), out.verdict().reasons());
-      }
+      reasons.merge(
+          plan(candidate),
+          verdict(candidate, market, occasion).reasons(),
+          (a, b) -> b.size() < a.size() ? b : a);
     }
     return reasons;
   }

@@ -3,6 +3,7 @@ package tertulia.core.path;
 import java.util.List;
 import java.util.Map;
 import org.joda.money.Money;
+import org.jspecify.annotations.Nullable;
 import tertulia.core.billing.Ledger;
 import tertulia.core.billing.Purchase;
 import tertulia.core.billing.UnitsNeeded;
@@ -12,6 +13,7 @@ import tertulia.core.fit.Offering;
 import tertulia.core.fit.Verdict;
 import tertulia.core.money.PriceRise;
 import tertulia.core.pricing.Offer;
+import tertulia.core.pricing.PriceList;
 import tertulia.core.time.Horizon;
 
 /**
@@ -41,8 +43,8 @@ public record Stay(
       View view) {
     return new Chooser<Stay>(market) {
       @Override
-      Verdict verdict(Fit fit, Option option) {
-        return fit.over(option.offering(), option.list(), months, horizon);
+      Verdict verdict(Fit fit, Offering offering, @Nullable PriceList list) {
+        return fit.over(offering, list, months, horizon);
       }
 
       @Override

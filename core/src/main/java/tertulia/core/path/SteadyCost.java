@@ -1,28 +1,33 @@
 package tertulia.core.path;
 
+import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
+import org.jspecify.annotations.Nullable;
 import tertulia.core.billing.InvoiceLine;
 import tertulia.core.billing.UnitsNeeded;
 import tertulia.core.fit.Fit;
 import tertulia.core.fit.Offering;
 import tertulia.core.fit.Verdict;
-import tertulia.core.growth.People;
+import tertulia.core.growth.Measure;
 import tertulia.core.money.ExchangeRate;
 import tertulia.core.money.UnitPrice;
 import tertulia.core.pricing.Charge;
+import tertulia.core.pricing.Holding;
 import tertulia.core.pricing.PlanPrices;
 import tertulia.core.pricing.PriceBasis;
+import tertulia.core.pricing.PriceList;
 import tertulia.core.pricing.Reductions;
 import tertulia.core.working.Quantity;
 import tertulia.core.working.Working;
 
 /**
  * The steady monthly cost of an option: all charges for one month's units at today's list, each
- * rounded; one-offs, rises, offers, what is owned already and hours are left out.
+ * rounded, and of what is bought once its share of a month; rises, offers and hours are left out,
+ * what is owned in that month counts.
  *
  * @param lines one a charge, for one month
  * @param rate the rate of exchange used; empty if none was needed
@@ -33,17 +38,16 @@ public record SteadyCost(
     lines = List.copyOf(lines);
   }
 
-  /** The cheapest qualifying option of a tool for these people. */
+  /** The cheapest qualifying option of a tool. */
   public static Outcome<SteadyCost> cheapest(
-      List<Offering> offerings, Market market, People people) {
-    return cheapest(
-        Candidates.of(offerings, market), market, market.units(people), Optional.empty());
+      List<Offering> offerings, Market market, Occasion occasion) {
+    return cheapest(Candidates.of(offerings, market), market, occasion, Optional.empty());
   }
 
   /** As above; on equality the option labelled {@code before} stays. */
   static Outcome<SteadyCost> cheapest(
-      Candidates candidates, Market market, UnitsNeeded units, Optional<String> before) {
-    return new Steady(market, units)
+      Candidates candidates, Market market, Occasion occasion, Optional<String> before) {
+    return new Steady(market, occasion)
         .choose(candidates, cost -> before.map(b -> b.equals(cost.option().label())).orElse(false));
   }
 
@@ -52,30 +56,46 @@ public record SteadyCost(
    * qualifies; empty if none has a figure.
    */
   public static Optional<SteadyCost> cheapestTerm(
-      Offering offering, Market market, UnitsNeeded units) {
+      Offering offering, Market market, Occasion occasion) {
     return offering.plan().lists(PlanPrices.End.HIGH).stream()
         .filter(list -> market.terms().allows(list.term()))
         .map(list -> Option.of(offering, list, market.fit()))
-        .filter(option -> market.whyUnpriced(option.list(), units).isEmpty())
-        .filter(option -> isWithinBands(option, units))
-        .map(option -> of(option, market, units))
+        .filter(option -> market.whyUnpriced(option.list(), occasion.units()).isEmpty())
+        .filter(option -> isWithinBands(option, market, occasion))
+        .map(option -> of(option, market, occasion))
         .min(java.util.Comparator.comparing(SteadyCost::money));
   }
 
+  /** What of it is a month's share of things bought once, in the reporting currency; 0 if none. */
+  public Money boughtOnce() {
+    CurrencyUnit own = option.list().currency();
+    Money sum =
+        lines.stream()
+            .filter(InvoiceLine.OnceShare.class::isInstance)
+            .map(InvoiceLine::amount)
+            .reduce(Money.zero(own), Money::plus);
+    return rate.map(r -> r.convert(sum)).orElse(sum);
+  }
+
   /** Beyond the last of its closed bands an option has no price. */
-  private static boolean isWithinBands(Option option, UnitsNeeded units) {
+  private static boolean isWithinBands(Option option, Market market, Occasion occasion) {
+    Holding holding = holding(option, market, occasion);
     return option.list().charges().stream()
         .filter(Charge.Counted.class::isInstance)
         .map(Charge.Counted.class::cast)
         .allMatch(counted ->
             counted.mostUnits().isEmpty()
-                || option.plan().paidUnits(counted, units.of(counted.measure()).orElseThrow())
+                || holding.units(counted, occasion.units().of(counted.measure()).orElseThrow())
                     <= counted.mostUnits().getAsInt());
   }
 
+  private static Holding holding(Option option, Market market, Occasion occasion) {
+    return option.offering().holding(option.list(), market.horizon().month(occasion.month()));
+  }
+
   /** The cost of one option that qualifies and has a figure. */
-  static SteadyCost of(Option option, Market market, UnitsNeeded units) {
-    return new Steady(market, units).price(option);
+  static SteadyCost of(Option option, Market market, Occasion occasion) {
+    return new Steady(market, occasion).price(option);
   }
 
   /** The working of {@link #money}. */
@@ -106,32 +126,39 @@ public record SteadyCost(
 
   private static final class Steady extends Chooser<SteadyCost> {
     private final Market market;
-    private final UnitsNeeded units;
+    private final Occasion occasion;
 
-    Steady(Market market, UnitsNeeded units) {
+    Steady(Market market, Occasion occasion) {
       super(market);
       this.market = market;
-      this.units = units;
+      this.occasion = occasion;
     }
 
     @Override
-    Verdict verdict(Fit fit, Option option) {
-      return fit.at(option.offering(), option.list(), units);
+    Verdict verdict(Fit fit, Offering offering, @Nullable PriceList list) {
+      return fit.at(offering, list, occasion.units(), market.horizon().month(occasion.month()));
     }
 
     @Override
     UnitsNeeded stated() {
-      return units;
+      return occasion.units();
     }
 
+    /** The larger of the charges and a twelfth of the yearly minimum, and on top what is once. */
     @Override
     SteadyCost price(Option option) {
       CurrencyUnit own = option.list().currency();
+      Holding holding = holding(option, market, occasion);
       List<InvoiceLine> lines = new ArrayList<>();
       for (Charge charge : option.list().charges()) {
-        line(option, charge).ifPresent(lines::add);
+        line(option, holding, charge).ifPresent(lines::add);
       }
       option.list().yearlyMinimum().ifPresent(least -> toMinimum(option, least, lines));
+      for (Charge charge : option.list().charges()) {
+        if (charge instanceof Charge.OneOff once) {
+          share(option, holding, once).ifPresent(lines::add);
+        }
+      }
       Money sum = sum(own, lines);
       Optional<ExchangeRate> rate = market.rate(option.list());
       Money reported = rate.map(r -> r.convert(sum)).orElse(sum);
@@ -143,7 +170,6 @@ public record SteadyCost(
       return lines.stream().map(InvoiceLine::amount).reduce(Money.zero(currency), Money::plus);
     }
 
-    /** At least a twelfth of the yearly minimum. */
     private static void toMinimum(Option option, UnitPrice least, List<InvoiceLine> lines) {
       InvoiceLine line =
           new InvoiceLine.ToMinimum(
@@ -153,14 +179,31 @@ public record SteadyCost(
       }
     }
 
-    private Optional<InvoiceLine> line(Option option, Charge charge) {
+    /** A month's share of what is bought once; empty if owning has paid for all of it. */
+    private Optional<InvoiceLine> share(Option option, Holding holding, Charge.OneOff once) {
+      int units = once.each().map(measure -> holding.seats(measure, demand(measure))).orElse(1);
+      Holding atStart = option.offering().holding(option.list(), market.horizon().month(0));
+      int paid = units - atStart.oncePaid(once);
+      return paid > 0
+          ? Optional.of(
+              new InvoiceLine.OnceShare(
+                  once, PriceBasis.today(option.plan()), paid, market.horizon().months()))
+          : Optional.empty();
+    }
+
+    private int demand(Measure measure) {
+      return occasion.units().of(measure).orElseThrow();
+    }
+
+    private Optional<InvoiceLine> line(Option option, Holding holding, Charge charge) {
       PriceBasis basis = PriceBasis.today(option.plan());
       return switch (charge) {
         case Charge.Flat flat ->
-            Optional.of(new InvoiceLine.Held(flat, basis, List.of(), 0, 1, 0, 0, 1));
+            Optional.of(
+                new InvoiceLine.Held(flat, basis, List.of(), 0, holding.accounts(flat), 0, 0, 1));
         case Charge.Counted counted -> {
-          int needed = units.of(counted.measure()).orElseThrow();
-          int paid = option.plan().paidUnits(counted, needed);
+          int needed = demand(counted.measure());
+          int paid = holding.units(counted, needed);
           yield Optional.of(new InvoiceLine.Held(counted, basis, List.of(), needed, paid, 0, 0, 1));
         }
         case Charge.OneOff oneOff -> Optional.empty();
@@ -170,25 +213,22 @@ public record SteadyCost(
                     usage,
                     basis,
                     Reductions.NONE,
-                    units.amount(usage.measure()).orElseThrow(),
-                    seats(option, usage)));
+                    occasion.units().amount(usage.measure()).orElseThrow(),
+                    seats(holding, usage)));
         case Charge.PaymentFee fee ->
             Optional.of(
                 new InvoiceLine.Fee(
                     fee,
                     basis,
                     Reductions.NONE,
-                    units.amount(fee.payments()).orElseThrow(),
-                    market.averagePayment(option.list()).orElseThrow()));
+                    occasion.units().amount(fee.payments()).orElseThrow(),
+                    market.averagePayment(option.list()).orElse(BigDecimal.ZERO)));
       };
     }
 
-    private int seats(Option option, Charge.Usage usage) {
-      if (usage.included().perSeat().signum() == 0) {
-        return 0;
-      }
-      int demand = units.of(usage.included().seats()).orElseThrow();
-      return option.list().seats(option.plan(), usage.included().seats(), demand);
+    private int seats(Holding holding, Charge.Usage usage) {
+      Measure seats = usage.included().seats();
+      return usage.included().perSeat().signum() == 0 ? 0 : holding.seats(seats, demand(seats));
     }
 
     @Override

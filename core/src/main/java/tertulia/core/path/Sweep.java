@@ -18,8 +18,10 @@ import tertulia.core.growth.People;
 import tertulia.core.path.Candidates.Candidate;
 import tertulia.core.path.CostByHeadcount.Curve;
 import tertulia.core.path.CostByHeadcount.PlanChange;
-import tertulia.core.pricing.Allowance;
+import tertulia.core.path.CostByHeadcount.Unpriced;
 import tertulia.core.pricing.Charge;
+import tertulia.core.pricing.Holding;
+import tertulia.core.pricing.PriceList;
 import tertulia.core.pricing.UnitRule;
 
 /**
@@ -42,25 +44,31 @@ final class Sweep {
   private static final long RATE_UNIT = 1_000_000;
   private final Market market;
   private final People today;
+  private final int month;
   private final int most;
   private final Map<Measure, int[]> demands = new HashMap<>();
-  private final @Nullable UnitsNeeded[] exact;
+  private final @Nullable Occasion[] exact;
 
-  Sweep(Market market, People today, int most) {
+  Sweep(Market market, People today, int month, int most) {
     this.market = market;
     this.today = today;
+    this.month = month;
     this.most = most;
-    this.exact = new UnitsNeeded[most];
+    this.exact = new Occasion[most];
   }
 
-  /** The units for n people, exact. */
-  private UnitsNeeded units(int n) {
-    UnitsNeeded units = exact[n - 1];
-    if (units == null) {
-      units = market.units(today.scaledTo(n));
-      exact[n - 1] = units;
+  /** What n people need, exact. */
+  private Occasion occasion(int n) {
+    Occasion occasion = exact[n - 1];
+    if (occasion == null) {
+      occasion = market.occasion(today.scaledTo(n), month);
+      exact[n - 1] = occasion;
     }
-    return units;
+    return occasion;
+  }
+
+  private UnitsNeeded units(int n) {
+    return occasion(n).units();
   }
 
   /** Whole units of a measure by n − 1. */
@@ -121,18 +129,26 @@ final class Sweep {
    * @param minors by n − 1; where it is out, above all if it is priced and −1 if not; out past the
    *     end
    */
-  private record Swept(String label, boolean priced, long[] minors) {}
+  private record Swept(String label, int place, boolean priced, long[] minors) {
+    Unpriced open() {
+      boolean[] does = new boolean[minors.length];
+      for (int i = 0; i < does.length; i++) {
+        does[i] = minors[i] >= 0;
+      }
+      return new Unpriced(place, does);
+    }
+  }
 
   Curve curve(List<Offering> offerings) {
     List<Swept> candidates =
         Candidates.of(offerings, market).high().stream().flatMap(c -> swept(c).stream()).toList();
     long[][] priced = new long[candidates.size()][];
-    List<long[]> open = new ArrayList<>();
+    List<Unpriced> open = new ArrayList<>();
     for (int c = 0; c < priced.length; c++) {
       boolean isPriced = candidates.get(c).priced();
       priced[c] = isPriced ? candidates.get(c).minors() : new long[0];
       if (!isPriced) {
-        open.add(candidates.get(c).minors());
+        open.add(candidates.get(c).open());
       }
     }
     long[] least = least(priced);
@@ -153,6 +169,7 @@ final class Sweep {
         market.reporting(),
         least,
         chosen,
+        candidates.stream().mapToInt(Swept::place).toArray(),
         open,
         candidates.stream().map(Swept::label).toList(),
         changes);
@@ -196,7 +213,12 @@ final class Sweep {
   private Optional<Swept> swept(Candidate candidate) {
     return switch (candidate) {
       case Candidate.OnRequest onRequest ->
-          Optional.of(new Swept(onRequest.plan(), false, byPeople(n -> 0)));
+          Optional.of(
+              new Swept(
+                  onRequest.label(),
+                  onRequest.place(),
+                  false,
+                  byPeople(n -> qualifies(onRequest.offering(), null, n) ? 0 : NONE)));
       case Candidate.Out out -> Optional.empty();
       case Candidate.Offered offered -> Optional.of(swept(offered));
     };
@@ -204,33 +226,37 @@ final class Sweep {
 
   private Swept swept(Candidate.Offered offered) {
     Option option = offered.option();
-    Optional<String> unpriced = market.whyUnpriced(option.list(), offered.measures(), units(1));
+    Optional<NoFigure> unpriced = market.whyUnpriced(option.list(), offered.measures(), units(1));
     if (unpriced.isPresent()) {
-      return new Swept(offered.label(), false, byPeople(n -> qualifies(option, n) ? 0 : NONE));
+      return new Swept(
+          offered.label(),
+          offered.place(),
+          false,
+          byPeople(n -> qualifies(option.offering(), option.list(), n) ? 0 : NONE));
     }
     return new Swept(
-        offered.label(), true, plainly(option).orElseGet(() -> byPeople(n -> exactly(option, n))));
+        offered.label(),
+        offered.place(),
+        true,
+        plainly(option).orElseGet(() -> byPeople(n -> exactly(option, n))));
   }
 
-  private boolean qualifies(Option option, int n) {
-    return market.fit().at(option.offering(), option.list(), units(n)).qualifies();
+  private boolean qualifies(Offering offering, @Nullable PriceList list, int n) {
+    return market.fit().at(offering, list, units(n), market.horizon().month(month)).qualifies();
   }
 
   private long exactly(Option option, int n) {
-    return qualifies(option, n)
-        ? SteadyCost.of(option, market, units(n)).money().getAmountMinorLong()
+    return qualifies(option.offering(), option.list(), n)
+        ? SteadyCost.of(option, market, occasion(n)).money().getAmountMinorLong()
         : ABOVE_ALL;
   }
 
   /** The option's costs in whole numbers; empty if it takes more than they can hold. */
   private Optional<long[]> plainly(Option option) {
-    boolean limited =
-        option.plan().allowances().stream()
-            .map(Allowance::limit)
-            .anyMatch(limit -> !(limit instanceof Allowance.Limit.Unlimited));
     Optional<LongUnaryOperator> conversion = TenThousandths.conversion(market.rate(option.list()));
     boolean plain =
-        !limited
+        !market.fit().judgesUse(option.offering(), option.list())
+            && option.offering().owned().isEmpty()
             && !option.plan().tax().isIncluded()
             && option.list().yearlyMinimum().isEmpty()
             && conversion.isPresent()
@@ -242,14 +268,17 @@ final class Sweep {
     }
     Measure ranged = option.plan().range().measure();
     int cap = option.plan().range().cap().orElse(Integer.MAX_VALUE);
-    boolean capUnknown = cap != Integer.MAX_VALUE && !market.demands().containsKey(ranged);
-    if (capUnknown || !market.fit().musts(option.offering(), option.list()).isEmpty()) {
+    if (!market.fit().musts(option.offering(), option.list()).isEmpty()) {
       return Optional.of(new long[0]);
     }
-    long[] minors = new long[cap == Integer.MAX_VALUE ? most : within(demand(ranged), cap)];
+    boolean isCapped = cap != Integer.MAX_VALUE && market.demands().containsKey(ranged);
+    long[] minors = new long[isCapped ? within(demand(ranged), cap) : most];
     for (Charge charge : option.list().charges()) {
-      if (charge instanceof Charge.Held held) {
-        add(option, held, minors);
+      switch (charge) {
+        case Charge.Held held -> add(option, held, minors);
+        case Charge.OneOff once -> addShare(option, once, minors);
+        case Charge.Usage usage -> throw new IllegalStateException("not plain: " + usage);
+        case Charge.PaymentFee fee -> throw new IllegalStateException("not plain: " + fee);
       }
     }
     boolean ends =
@@ -299,6 +328,23 @@ final class Sweep {
       long exact = price.applyAsLong(units[i]);
       minors[i] = exact == NONE ? OUT : minors[i] + TenThousandths.halfUp(exact, unit);
     }
+  }
+
+  /** Adds a month's share of what is bought once. */
+  private void addShare(Option option, Charge.OneOff once, long[] minors) {
+    int months = market.horizon().months();
+    long unit = Math.multiplyExact(TenThousandths.perMinor(option.list().currency()), months);
+    long price = TenThousandths.of(once.price());
+    Holding holding = holding(option);
+    for (int i = 0; i < minors.length; i++) {
+      int n = i;
+      int units = once.each().map(measure -> holding.seats(measure, demand(measure)[n])).orElse(1);
+      minors[i] += TenThousandths.halfUp(Math.multiplyExact(price, (long) units), unit);
+    }
+  }
+
+  private Holding holding(Option option) {
+    return option.offering().holding(option.list(), market.horizon().month(month));
   }
 
   /** Units paid for, by n − 1. */

@@ -43,7 +43,7 @@ final class TenThousandths {
     };
   }
 
-  private static long of(UnitPrice price) {
+  static long of(UnitPrice price) {
     return price
         .amount()
         .movePointRight(DECIMALS)

@@ -6,8 +6,10 @@ import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.stream.IntStream;
 import org.joda.money.Money;
+import tertulia.core.billing.Invoice;
 import tertulia.core.billing.InvoiceLine;
 import tertulia.core.billing.Ledger;
+import tertulia.core.billing.MinimumYear;
 import tertulia.core.growth.Measure;
 import tertulia.core.pricing.Charge;
 import tertulia.core.pricing.Offer;
@@ -20,13 +22,16 @@ import tertulia.core.working.Working;
  *
  * @param legs one a term, in order
  * @param offers those used, in the tool's order
+ * @param minimums the months that were held against a yearly minimum, reached or not
  * @param changing what changes of plan cost in people's time, in the ledger's currency; counted in
  *     the choice but not in the ledger
  */
-public record Way(List<Leg> legs, Ledger ledger, List<Offer> offers, Money changing) {
+public record Way(
+    List<Leg> legs, Ledger ledger, List<Offer> offers, List<MinimumYear> minimums, Money changing) {
   public Way {
     legs = List.copyOf(legs);
     offers = List.copyOf(offers);
+    minimums = List.copyOf(minimums);
   }
 
   /**
@@ -34,8 +39,24 @@ public record Way(List<Leg> legs, Ledger ledger, List<Offer> offers, Money chang
    *
    * @param months those in which the plan is used, within the horizon
    * @param committedTo the month in which the term ends, past the horizon if it does
+   * @param offers those that are in force for it
+   * @param bills its invoices, credits for leaving it and minimums that end in it among them
    */
-  public record Leg(Option option, MonthSpan months, int committedTo) {
+  public record Leg(
+      Option option, MonthSpan months, int committedTo, List<Offer> offers, List<Invoice> bills) {
+    public Leg {
+      offers = List.copyOf(offers);
+      bills = List.copyOf(bills);
+    }
+
+    /** This leg and the next one in a row. */
+    private Leg with(Leg next) {
+      List<Invoice> all = new ArrayList<>(bills);
+      all.addAll(next.bills);
+      return new Leg(
+          option, new MonthSpan(months.from(), next.months.end()), next.committedTo, offers, all);
+    }
+
     /** Whether the plan stopped qualifying before the term was over. */
     public boolean isLeftEarly(int horizon) {
       return months.end() < committedTo && months.end() < horizon;
@@ -47,12 +68,7 @@ public record Way(List<Leg> legs, Ledger ledger, List<Offer> offers, Money chang
     List<Leg> joined = new ArrayList<>();
     for (Leg leg : legs) {
       if (!joined.isEmpty() && joined.getLast().option().equals(leg.option())) {
-        Leg before = joined.removeLast();
-        joined.add(
-            new Leg(
-                leg.option(),
-                new MonthSpan(before.months().from(), leg.months().end()),
-                leg.committedTo()));
+        joined.add(joined.removeLast().with(leg));
       } else {
         joined.add(leg);
       }
@@ -69,12 +85,7 @@ public record Way(List<Leg> legs, Ledger ledger, List<Offer> offers, Money chang
               && isSamePlan(runs.getLast(), leg)
               && runs.getLast().option().addOns().equals(leg.option().addOns());
       if (goesOn) {
-        Leg before = runs.removeLast();
-        runs.add(
-            new Leg(
-                before.option(),
-                new MonthSpan(before.months().from(), leg.months().end()),
-                leg.committedTo()));
+        runs.add(runs.removeLast().with(leg));
       } else {
         runs.add(leg);
       }
@@ -99,8 +110,7 @@ public record Way(List<Leg> legs, Ledger ledger, List<Offer> offers, Money chang
    */
   public OptionalInt held(int m) {
     Leg leg = leg(m);
-    return ledger.invoices().stream()
-        .filter(invoice -> invoice.due() >= leg.months().from())
+    return leg.bills().stream()
         .filter(invoice -> invoice.covers().from() <= m && m < invoice.covers().end())
         .flatMap(invoice -> invoice.lines().stream())
         .flatMapToInt(line -> units(leg, line))

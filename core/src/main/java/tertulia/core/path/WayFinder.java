@@ -14,6 +14,7 @@ import tertulia.core.billing.History;
 import tertulia.core.billing.Invoice;
 import tertulia.core.billing.Leaving;
 import tertulia.core.billing.Ledger;
+import tertulia.core.billing.MinimumYear;
 import tertulia.core.billing.Purchase;
 import tertulia.core.billing.UnitsNeeded;
 import tertulia.core.billing.View;
@@ -297,27 +298,35 @@ final class WayFinder {
     List<Way.Leg> legs = new ArrayList<>();
     List<BilledTerm> terms = new ArrayList<>();
     List<Invoice> closed = new ArrayList<>();
+    List<MinimumYear> minimums = new ArrayList<>();
     State state = new State(0, -1, History.NONE);
     int changes = 0;
     for (int option : route) {
       if (isChange(state, option)) {
         closed.addAll(closing(state));
+        state.history().closingYear(months()).ifPresent(minimums::add);
         changes++;
       }
       State next = next(state, option);
-      terms.add(bill(state, option));
+      BilledTerm term = bill(state, option);
+      terms.add(term);
+      minimums.addAll(term.minimums());
       legs.add(
           new Way.Leg(
               options.get(option),
               new MonthSpan(state.month(), next.month()),
-              termEnd(option, state.month())));
+              termEnd(option, state.month()),
+              purchase(options.get(option)).offers(),
+              term.invoices()));
       state = next;
     }
     closed.addAll(closing(state));
+    state.history().closingYear(months()).ifPresent(minimums::add);
     return new Way(
         legs,
         Biller.ledger(setting.horizon(), reporting(), terms, closed),
         named,
+        minimums,
         setting.changing().multipliedBy(changes));
   }
 }

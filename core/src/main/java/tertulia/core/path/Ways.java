@@ -1,7 +1,5 @@
 package tertulia.core.path;
 
-import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -20,28 +18,38 @@ public sealed interface Ways {
   /**
    * There is a way through all months.
    *
-   * @param unpriced options without any figure, with the reason; if there are any, the figure is
-   *     "at most"
+   * @param leftOut options without any figure that would do in some month; one that stands before
+   *     the plan the way is on in such a month makes the figure "at most"
    * @param low the cheapest way if every assumed price were at its low end; empty if no way uses
    *     one
    */
-  record Found(Way best, Map<String, String> unpriced, Optional<Way> low) implements Ways {
+  record Found(Way best, List<LeftOut> leftOut, Optional<Way> low) implements Ways {
+    public Found {
+      leftOut = List.copyOf(leftOut);
+    }
+
+    /** Whether the total is only an upper bound: what was left out may be cheaper. */
     public boolean isAtMost() {
-      return !unpriced.isEmpty();
+      return LeftOut.atMost(leftOut);
     }
   }
 
   /**
    * In some month nothing qualifies that has a figure.
    *
-   * @param month the first such plan month
+   * @param month the first such plan month; if there are months in which nothing qualifies at all,
+   *     the first of those
    * @param verdicts why not, by option
+   * @param leftOut what would do in that month and has no figure; none if nothing would
    */
-  record Gap(int month, Map<String, Verdict> verdicts, Map<String, String> unpriced)
-      implements Ways {
-    /** Whether an option without a figure might fill it: then the way is not known. */
+  record Gap(int month, Map<String, Verdict> verdicts, List<LeftOut> leftOut) implements Ways {
+    public Gap {
+      leftOut = List.copyOf(leftOut);
+    }
+
+    /** Whether there is a way through all months of which the figure is not known. */
     public boolean isUnpriced() {
-      return !unpriced.isEmpty();
+      return !leftOut.isEmpty();
     }
 
     /** Whether some option would qualify if what is unknown were confirmed. */
@@ -73,7 +81,7 @@ public sealed interface Ways {
             && !candidates.low().isEmpty()
             && through(candidates.low(), setting) instanceof Found low
             && (isAssumed(found) || isAssumed(low))
-        ? new Found(found.best(), found.unpriced(), Optional.of(low.best()))
+        ? new Found(found.best(), found.leftOut(), Optional.of(low.best()))
         : high;
   }
 
@@ -82,51 +90,19 @@ public sealed interface Ways {
   }
 
   private static Ways through(List<Candidate> candidates, WayFinder.Setting setting) {
-    UnitsNeeded stated = setting.months().getFirst();
-    List<Option> priced = new ArrayList<>();
-    Map<String, String> unpriced = new LinkedHashMap<>();
-    Map<String, Verdict> out = new LinkedHashMap<>();
-    for (Candidate candidate : candidates) {
-      switch (candidate) {
-        case Candidate.OnRequest onRequest -> unpriced.put(onRequest.plan(), "price on request");
-        case Candidate.Out never -> out.put(never.label(), never.verdict());
-        case Candidate.Offered offered ->
-            setting
-                .market()
-                .whyUnpriced(offered.option().list(), offered.measures(), stated)
-                .ifPresentOrElse(
-                    why -> unpriced.put(offered.label(), why), () -> priced.add(offered.option()));
+    Field field = Field.of(candidates, setting);
+    int months = setting.horizon().months();
+    for (int m = 0; m < months; m++) {
+      if (!field.anyPriced(m) && !field.anyOpen(m)) {
+        return field.gap(m);
       }
     }
-    boolean[][] qualifies = qualifies(priced, setting);
-    for (int m = 0; m < setting.horizon().months(); m++) {
-      int month = m;
-      if (priced.stream().noneMatch(o -> qualifies[priced.indexOf(o)][month])) {
-        out.putAll(verdicts(priced, setting, m));
-        return new Gap(m, out, unpriced);
+    for (int m = 0; m < months; m++) {
+      if (!field.anyPriced(m)) {
+        return field.gap(m);
       }
     }
-    return new Found(WayFinder.cheapest(priced, qualifies, setting), unpriced, Optional.empty());
-  }
-
-  private static boolean[][] qualifies(List<Option> options, WayFinder.Setting setting) {
-    boolean[][] qualifies = new boolean[options.size()][setting.horizon().months()];
-    for (int o = 0; o < options.size(); o++) {
-      for (int m = 0; m < qualifies[o].length; m++) {
-        qualifies[o][m] = verdict(options.get(o), setting, m).qualifies();
-      }
-    }
-    return qualifies;
-  }
-
-  private static Verdict verdict(Option option, WayFinder.Setting setting, int m) {
-    return setting.market().fit().at(option.offering(), option.list(), setting.months().get(m));
-  }
-
-  private static Map<String, Verdict> verdicts(
-      List<Option> options, WayFinder.Setting setting, int m) {
-    Map<String, Verdict> verdicts = new LinkedHashMap<>();
-    options.forEach(option -> verdicts.put(option.label(), verdict(option, setting, m)));
-    return verdicts;
+    Way best = WayFinder.cheapest(field.options(), field.qualifies(), setting);
+    return new Found(best, field.leftOutBeside(best), Optional.empty());
   }
 }

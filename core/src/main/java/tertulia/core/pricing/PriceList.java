@@ -76,20 +76,9 @@ public record PriceList(
         .anyMatch(c -> c instanceof Charge.Usage usage && usage.measure().equals(measure));
   }
 
-  /**
-   * The seats that count for an allowance: those paid for and those included, or those needed if
-   * nothing is charged for them.
-   *
-   * @param demand seats needed
-   */
-  public int seats(Plan plan, Measure measure, int demand) {
-    return charges.stream()
-        .filter(Charge.Counted.class::isInstance)
-        .map(Charge.Counted.class::cast)
-        .filter(counted -> counted.measure().equals(measure))
-        .findFirst()
-        .map(counted -> plan.paidUnits(counted, demand) + counted.rule().included())
-        .orElse(demand);
+  /** Whether a charge belongs to one of the add-ons and not to the plan itself. */
+  boolean isOfAddOn(Charge charge) {
+    return addOns.stream().anyMatch(addOn -> addOn.charges().contains(charge));
   }
 
   private static void checkCurrency(

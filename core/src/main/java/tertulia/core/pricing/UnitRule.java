@@ -23,15 +23,6 @@ public record UnitRule(int minimum, int pack, int included) {
     return Math.ceilDiv(units, pack) * pack;
   }
 
-  /**
-   * Units paid for when {@code owned} are paid for already: what is needed beyond them, in whole
-   * packs; the minimum is met by owning.
-   */
-  public int beyond(int owned, int demand) {
-    int units = Math.max(demand - included - owned, 0);
-    return Math.ceilDiv(units, pack) * pack;
-  }
-
   /** The rule in words, such as "at least 3, in packs of 5"; empty for the plain rule. */
   public String words() {
     StringBuilder words = new StringBuilder();

@@ -15,34 +15,41 @@ public final class Judgement {
   public static Value of(Panel panel, Criterion criterion, String contender) {
     BigDecimal sum = BigDecimal.ZERO;
     BigDecimal shares = BigDecimal.ZERO;
+    for (Map.Entry<Member, Mark> entry : panel.marks(criterion.id(), contender).entrySet()) {
+      BigDecimal share = panel.shareOf(entry.getKey());
+      if (entry.getValue().given().isPresent() && share.signum() != 0) {
+        sum = sum.add(share.multiply(entry.getValue().given().get()));
+        shares = shares.add(share);
+      }
+    }
+    Interval value =
+        shares.signum() == 0
+            ? Interval.UNKNOWN
+            : Interval.exactly(sum.divide(shares.multiply(BigDecimal.TEN), Panel.ROOM));
+    return new Value(value, () -> explain(panel, criterion, contender, value));
+  }
+
+  private static Working explain(
+      Panel panel, Criterion criterion, String contender, Interval value) {
     List<Working> parts = new ArrayList<>();
     for (Map.Entry<Member, Mark> entry : panel.marks(criterion.id(), contender).entrySet()) {
       Member member = entry.getKey();
-      Mark mark = entry.getValue();
       BigDecimal share = panel.shareOf(member);
-      if (mark.given().isEmpty()) {
+      if (entry.getValue().given().isEmpty()) {
         parts.add(new Working.Stated(member.name(), "cannot judge"));
       } else if (share.signum() != 0) {
-        sum = sum.add(share.multiply(mark.given().get()));
-        shares = shares.add(share);
         parts.add(
             new Working.Entered(
                 member.name() + ", share " + share.toPlainString(),
-                new Quantity(mark.given().get(), "of 10")));
+                new Quantity(entry.getValue().given().get(), "of 10")));
       }
     }
-    if (shares.signum() == 0) {
-      return new Value(
-          Interval.UNKNOWN,
-          new Working.Missing(criterion.name(), "nobody has given a mark", parts));
-    }
-    BigDecimal value = sum.divide(shares.multiply(BigDecimal.TEN), Panel.ROOM);
-    return new Value(
-        Interval.exactly(value),
-        new Working.Derived(
+    return value.isExact()
+        ? new Working.Derived(
             criterion.name(),
-            new Quantity(value, ""),
+            new Quantity(value.low(), ""),
             "mean of the marks by the members' shares, over 10",
-            parts));
+            parts)
+        : new Working.Missing(criterion.name(), "nobody has given a mark", parts);
   }
 }

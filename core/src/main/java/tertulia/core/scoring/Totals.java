@@ -6,6 +6,8 @@ import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.function.Function;
 import tertulia.core.working.Quantity;
 import tertulia.core.working.Working;
 
@@ -13,26 +15,36 @@ import tertulia.core.working.Working;
  * Total = Σ group weight × value for each contender, as intervals where a value is not known.
  *
  * @param weights by criterion id, adding up to 1
- * @param weightWorkings how each weight came about, by criterion id
  * @param values by contender id, then criterion id
  */
 public record Totals(
     List<Criterion> criteria,
     Map<String, BigDecimal> weights,
-    Map<String, Working> weightWorkings,
     Map<String, Map<String, Value>> values) {
+  /** Totals nearer than this are equal: ⅔ · 8/9 and ⅓ · 9/7 have no exact decimals. */
+  public static final BigDecimal LEVEL = new BigDecimal("1E-9");
 
   /** Where a contender stands. Ranks run from 1; equal if its total is certain enough. */
   public record Standing(String contender, Interval total, int bestRank, int worstRank) {}
 
-  /** Every contender, best midpoint first; equal midpoints keep the contenders' order. */
+  /** Whether one figure is above another by more than what equal ones may differ by. */
+  public static boolean isAbove(BigDecimal one, BigDecimal other) {
+    return one.subtract(other).compareTo(LEVEL) >= 0;
+  }
+
+  /** Every contender, best midpoint first; level midpoints keep the contenders' order. */
   public List<Standing> standings() {
     Map<String, Interval> totals = new LinkedHashMap<>();
     values.keySet().forEach(contender -> totals.put(contender, total(contender)));
     List<Standing> standings = new ArrayList<>();
-    totals.forEach((contender, total) -> standings.add(standing(contender, total, totals)));
-    standings.sort(
-        Comparator.comparing((Standing s) -> s.total().midpoint(), Comparator.reverseOrder()));
+    totals.forEach((contender, total) -> {
+      Standing mine = standing(contender, total, totals);
+      int place = standings.size();
+      while (place > 0 && isAbove(total.midpoint(), standings.get(place - 1).total().midpoint())) {
+        place--;
+      }
+      standings.add(place, mine);
+    });
     return standings;
   }
 
@@ -41,8 +53,8 @@ public record Totals(
     int notBelow = 0;
     for (Map.Entry<String, Interval> rival : totals.entrySet()) {
       if (!rival.getKey().equals(contender)) {
-        above += rival.getValue().low().compareTo(total.high()) > 0 ? 1 : 0;
-        notBelow += rival.getValue().high().compareTo(total.low()) >= 0 ? 1 : 0;
+        above += isAbove(rival.getValue().low(), total.high()) ? 1 : 0;
+        notBelow += isAbove(total.low(), rival.getValue().high()) ? 0 : 1;
       }
     }
     return new Standing(contender, total, 1 + above, 1 + notBelow);
@@ -70,21 +82,26 @@ public record Totals(
         java.util.Objects.requireNonNull(values.get(contender)).get(criterion.id()));
   }
 
-  /** The working of {@link #total}; of an interval both ends are explained. */
-  public Working explain(String contender) {
+  /**
+   * The working of {@link #total}; of an interval both ends are explained.
+   *
+   * @param weight explains how a weight came about
+   */
+  public Working explain(String contender, Function<Criterion, Working> weight) {
     Interval total = total(contender);
     if (total.isExact()) {
-      return explain("Total", contender, true);
+      return explain("Total", contender, true, weight);
     }
     return new Working.Missing(
         "Total",
         "some values are not known, so it lies between two ends",
         List.of(
-            explain("if every unknown is 0", contender, true),
-            explain("if every unknown is 1", contender, false)));
+            explain("if every unknown is at its low end", contender, true, weight),
+            explain("if every unknown is at its high end", contender, false, weight)));
   }
 
-  private Working explain(String label, String contender, boolean low) {
+  private Working explain(
+      String label, String contender, boolean low, Function<Criterion, Working> weight) {
     List<Working> parts = new ArrayList<>();
     for (Criterion criterion : criteria) {
       Value value = value(contender, criterion);
@@ -94,7 +111,7 @@ public record Totals(
               criterion.name(),
               "",
               List.of(
-                  java.util.Objects.requireNonNull(weightWorkings.get(criterion.id())),
+                  weight.apply(criterion),
                   new Working.Taken(
                       "value",
                       new Quantity(end, ""),
@@ -118,26 +135,66 @@ public record Totals(
   public long wins(String contender) {
     return criteria.stream()
         .map(this::winner)
-        .filter(w -> w.margin() != Margin.TIE && w.contender().equals(contender))
+        .filter(winner -> winner.of().equals(Optional.of(contender)))
         .count();
   }
 
-  /** The best contender under a criterion by midpoint, and by how much it leads the second. */
+  /** Who wins a criterion, and by how much the best leads the second, both by midpoint. */
   public Winner winner(Criterion criterion) {
-    List<Map.Entry<String, BigDecimal>> order =
-        values.keySet().stream()
-            .map(c -> Map.entry(c, value(c, criterion).interval().midpoint()))
-            .sorted(Map.Entry.<String, BigDecimal>comparingByValue().reversed())
-            .toList();
-    BigDecimal lead =
-        order.size() < 2
-            ? BigDecimal.ONE
-            : order.get(0).getValue().subtract(order.get(1).getValue());
-    return new Winner(order.getFirst().getKey(), Margin.of(lead));
+    List<String> order = new ArrayList<>(values.keySet());
+    order.sort(
+        Comparator.comparing(
+            (String c) -> value(c, criterion).interval().midpoint(), Comparator.reverseOrder()));
+    if (order.size() < 2) {
+      return new Winner.Alone(order.getFirst());
+    }
+    Interval best = value(order.getFirst(), criterion).interval();
+    BigDecimal second = value(order.get(1), criterion).interval().midpoint();
+    Margin margin = Margin.of(best.midpoint().subtract(second));
+    if (margin == Margin.TIE) {
+      return new Winner.Tied(order.getFirst());
+    }
+    boolean open =
+        order.stream()
+            .skip(1)
+            .map(c -> value(c, criterion).interval())
+            .filter(other -> !isAbove(second, other.midpoint()))
+            .anyMatch(other -> !isAbove(best.low(), other.high()));
+    return open ? new Winner.Open(order.getFirst()) : new Winner.Won(order.getFirst(), margin);
   }
 
-  /** Who wins a criterion. */
-  public record Winner(String contender, Margin margin) {}
+  /** What is to be said of a criterion. */
+  public sealed interface Winner {
+    /** The best by midpoint, whether or not it wins. */
+    String contender();
+
+    /** Whose it is; empty if nobody's. */
+    default Optional<String> of() {
+      return this instanceof Won won ? Optional.of(won.contender()) : Optional.empty();
+    }
+
+    /** Such as "clear" or "open". */
+    default String words() {
+      return switch (this) {
+        case Won won -> won.margin().words();
+        case Tied tied -> Margin.TIE.words();
+        case Open open -> "open: what is not known could turn it";
+        case Alone alone -> "alone: there is nobody to win against";
+      };
+    }
+
+    /** Ahead by an edge or clearly, whatever the unknown values are. */
+    record Won(String contender, Margin margin) implements Winner {}
+
+    /** The two best are too near. */
+    record Tied(String contender) implements Winner {}
+
+    /** The ranges of the best and of those level on second place meet. */
+    record Open(String contender) implements Winner {}
+
+    /** There is no other. */
+    record Alone(String contender) implements Winner {}
+  }
 
   /** How clear a lead is: below 0.05 a tie, below 0.15 an edge, else clear. */
   public enum Margin {

@@ -146,7 +146,7 @@ public class EvaluationTest {
   }
 
   private static String steady(Evaluation evaluation, String contender) {
-    return evaluation.steady(contender) instanceof Outcome.Found<SteadyCost> found
+    return evaluation.costs().steady(contender) instanceof Outcome.Found<SteadyCost> found
         ? found.best().option().label() + " " + found.best().money().getAmount().toPlainString()
         : "none";
   }
@@ -187,29 +187,31 @@ public class EvaluationTest {
   public void onlyContendersWithAPlanForAllMonthsAreRanked() {
     Evaluation evaluation = Evaluation.of(FULL, WhatIf.START);
     assertEquals(
-        evaluation.feasible().stream().map(Contender::id).toList(), List.of("ash", "birch"));
-    assertTrue(evaluation.stay("cedar") instanceof Outcome.NoPlan<Stay>);
-    assertEquals(evaluation.totals().orElseThrow().values().keySet().size(), 2);
-    assertEquals(evaluation.orderByCost(), List.of("ash", "birch"));
-    assertEquals(evaluation.lowestPlanned(), 10);
-    assertEquals(evaluation.highestPlanned(), 16);
+        evaluation.costs().feasible().stream().map(Contender::id).toList(),
+        List.of("ash", "birch"));
+    assertTrue(evaluation.costs().stay("cedar") instanceof Outcome.NoPlan<Stay>);
+    assertEquals(evaluation.scores().totals().orElseThrow().values().keySet().size(), 2);
+    assertEquals(evaluation.costs().orderByCost(), List.of("ash", "birch"));
+    assertEquals(evaluation.costs().lowestPlanned(), 10);
+    assertEquals(evaluation.costs().highestPlanned(), 16);
   }
 
   @Test
   public void theCheapestStayIsThatOfTheViewAndScoresReadTheSpread() {
     // yearly: 10 · 8 · 12 in January and 6 · 8 · 7 in June; monthly: 9 · 10 + 3 · 16 seats at 10
-    Outcome.Found<Stay> ash = (Outcome.Found<Stay>) Evaluation.of(FULL, WhatIf.START).stay("ash");
+    Outcome.Found<Stay> ash =
+        (Outcome.Found<Stay>) Evaluation.of(FULL, WhatIf.START).costs().stay("ash");
     assertEquals(ash.best().option().label(), "Large, yearly, up front");
     assertEquals(ash.best().ledger().total(View.SPREAD), money("1296.00"));
     assertEquals(ash.others().getFirst().ledger().total(View.SPREAD), money("1380.00"));
     Evaluation cash = at(new Moment.Month(0), Terms.ANY, View.CASH);
     assertEquals(
-        cash.totals().orElseThrow().standings(),
-        Evaluation.of(FULL, WhatIf.START).totals().orElseThrow().standings());
+        cash.scores().totals().orElseThrow().standings(),
+        Evaluation.of(FULL, WhatIf.START).scores().totals().orElseThrow().standings());
   }
 
   private static String value(Evaluation evaluation, String contender, Criterion criterion) {
-    var interval = evaluation.value(contender, criterion).orElseThrow().interval();
+    var interval = evaluation.scores().value(contender, criterion).orElseThrow().interval();
     String low = interval.low().setScale(4, RoundingMode.HALF_UP).toPlainString();
     return interval.isExact()
         ? low
@@ -231,7 +233,7 @@ public class EvaluationTest {
     // (4.360870 − 1) / 4
     assertEquals(value(evaluation, "ash", STARS), "0.8402");
     assertEquals(value(evaluation, "birch", STARS), "0.0000 to 1.0000");
-    Totals totals = evaluation.totals().orElseThrow();
+    Totals totals = evaluation.scores().totals().orElseThrow();
     assertEquals(
         totals.total("ash").low().setScale(4, RoundingMode.HALF_UP), new BigDecimal("0.7819"));
     assertEquals(
@@ -245,8 +247,8 @@ public class EvaluationTest {
   public void withoutShouldNeedsCoverageIsDroppedAndWeightsRenormalised() {
     Evaluation evaluation =
         Evaluation.of(selection(List.of(), List.of(COST, EASE, COVER, STARS)), WhatIf.START);
-    assertEquals(evaluation.criteria(), List.of(COST, EASE, STARS));
-    Totals totals = evaluation.totals().orElseThrow();
+    assertEquals(evaluation.scores().criteria(), List.of(COST, EASE, STARS));
+    Totals totals = evaluation.scores().totals().orElseThrow();
     BigDecimal sum = totals.weights().values().stream().reduce(BigDecimal.ZERO, BigDecimal::add);
     assertEquals(sum.setScale(20, RoundingMode.HALF_UP).compareTo(BigDecimal.ONE), 0);
     assertThrows(
@@ -259,12 +261,15 @@ public class EvaluationTest {
         Evaluation.of(
             selection(List.of(new Need(LIST, new Importance.Must(false))), List.of(COST, EASE)),
             WhatIf.START);
-    assertEquals(evaluation.feasible().stream().map(Contender::id).toList(), List.of("ash"));
-    Outcome.NoPlan<SteadyCost> cedar = (Outcome.NoPlan<SteadyCost>) evaluation.steady("cedar");
+    assertEquals(
+        evaluation.costs().feasible().stream().map(Contender::id).toList(), List.of("ash"));
+    Outcome.NoPlan<SteadyCost> cedar =
+        (Outcome.NoPlan<SteadyCost>) evaluation.costs().steady("cedar");
     assertFalse(cedar.isUnconfirmed(), "its cap is passed, too");
     Outcome.NoPlan<SteadyCost> few =
         (Outcome.NoPlan<SteadyCost>)
             Evaluation.of(evaluation.selection(), WhatIf.START.at(new Moment.Headcount(3)))
+                .costs()
                 .steady("cedar");
     assertTrue(few.isUnconfirmed(), "only the must is not known");
   }
@@ -275,7 +280,7 @@ public class EvaluationTest {
     List<Figure> figures = new ArrayList<>();
     figures.add(new Figure.Headcount());
     figures.add(new Figure.Units("seats"));
-    for (Criterion criterion : evaluation.criteria()) {
+    for (Criterion criterion : evaluation.scores().criteria()) {
       figures.add(new Figure.Weight(criterion.id()));
       figures.add(new Figure.Winner(criterion.id()));
     }
@@ -308,17 +313,17 @@ public class EvaluationTest {
   public void whatItWouldTakeIsTheSmallestThatDoes() {
     // ash comes to 930.00 over the year, birch to 1242.00
     Evaluation evaluation = Evaluation.of(FULL, WhatIf.START);
-    assertEquals(evaluation.remedies("ash"), List.of());
-    Remedy.Discount discount = (Remedy.Discount) evaluation.remedies("birch").getFirst();
+    assertEquals(evaluation.costs().remedies("ash"), List.of());
+    Remedy.Discount discount = (Remedy.Discount) evaluation.costs().remedies("birch").getFirst();
     // 8 · 9 · 0.748 rounds to 6.732 a seat; 138 · 6.732 = 929.02, and 6.741 makes 930.26
     assertEquals(discount.percent().toPlainString(), "25.2");
     assertEquals(discount.rival(), money("930.00"));
     assertTrue(discount.becomes().isLessThan(discount.rival()));
-    Ways less = evaluation.wayAt("birch", new BigDecimal("0.749"));
+    Ways less = evaluation.costs().wayAt("birch", new BigDecimal("0.749"));
     Money dearer = ((Ways.Found) less).best().ledger().total(View.SPREAD);
     assertFalse(dearer.isLessThan(discount.rival()));
     // no headcount does: ash is at 5 a seat up to 12 people, then at 8; nor do other terms
-    assertEquals(evaluation.remedies("birch").size(), 1);
+    assertEquals(evaluation.costs().remedies("birch").size(), 1);
   }
 
   @Test
@@ -333,8 +338,8 @@ public class EvaluationTest {
             java.util.Optional.of(new BigDecimal("0.25")));
     Evaluation evaluation = Evaluation.of(FULL, light);
     // 10 people: 7.5 and 2.5, each rounded up
-    assertEquals(evaluation.months().getFirst().of(Measure.SEATS).getAsInt(), 8);
-    assertEquals(evaluation.months().getFirst().of(Measure.LIGHT_SEATS).getAsInt(), 3);
+    assertEquals(evaluation.costs().months().getFirst().of(Measure.SEATS).getAsInt(), 8);
+    assertEquals(evaluation.costs().months().getFirst().of(Measure.LIGHT_SEATS).getAsInt(), 3);
   }
 
   @Test
@@ -342,10 +347,12 @@ public class EvaluationTest {
     Evaluation first = Evaluation.of(FULL, WhatIf.START);
     Evaluation june = first.at(new Moment.Month(5));
     Evaluation anew = Evaluation.of(FULL, WhatIf.START.at(new Moment.Month(5)));
-    assertEquals(june.people(), anew.people());
-    assertEquals(june.orderByCost(), anew.orderByCost());
-    assertEquals(june.totals().orElseThrow().standings(), anew.totals().orElseThrow().standings());
-    assertTrue(june.costByHeadcount() == first.costByHeadcount());
+    assertEquals(june.costs().people(), anew.costs().people());
+    assertEquals(june.costs().orderByCost(), anew.costs().orderByCost());
+    assertEquals(
+        june.scores().totals().orElseThrow().standings(),
+        anew.scores().totals().orElseThrow().standings());
+    assertTrue(june.costs().costByHeadcount() == first.costs().costByHeadcount());
   }
 
   private static final Capability SIGN_ON = new Capability("sign-on", "Single sign-on");
@@ -386,7 +393,7 @@ public class EvaluationTest {
   public void aMustCostsWhatItsTotalIsDearerThanWithoutIt() {
     Need signOn = new Need(SIGN_ON, new Importance.Must(false));
     NeedCosts.Line line =
-        Evaluation.of(costly(List.of(signOn)), WhatIf.START).needCosts().lines().getFirst();
+        Evaluation.of(costly(List.of(signOn)), WhatIf.START).costs().needCosts().lines().getFirst();
     // 138 seats a year at 8 instead of 5
     assertEquals(
         line.byContender().get("elm"),
@@ -397,7 +404,8 @@ public class EvaluationTest {
     Evaluation with = Evaluation.of(costly(List.of(signOn)), WhatIf.START);
     Evaluation without = Evaluation.of(costly(List.of()), WhatIf.START);
     assertEquals(
-        with.total("elm").orElseThrow().minus(without.total("elm").orElseThrow()), money("414.00"));
+        with.costs().total("elm").orElseThrow().minus(without.costs().total("elm").orElseThrow()),
+        money("414.00"));
     assertEquals(
         with.explain(new Figure.NeedCost("sign-on", "elm")).value().orElseThrow().amount(),
         new BigDecimal("414.00"));
@@ -411,7 +419,8 @@ public class EvaluationTest {
     // either alone still takes the middle plan because of the other
     Need signOn = new Need(SIGN_ON, new Importance.Must(false));
     Need audit = new Need(AUDIT, new Importance.Must(false));
-    NeedCosts costs = Evaluation.of(costly(List.of(signOn, audit)), WhatIf.START).needCosts();
+    NeedCosts costs =
+        Evaluation.of(costly(List.of(signOn, audit)), WhatIf.START).costs().needCosts();
     for (NeedCosts.Line line : costs.lines()) {
       assertEquals(((NeedCosts.Effect.Costs) line.byContender().get("elm")).more(), money("0.00"));
     }
@@ -424,14 +433,14 @@ public class EvaluationTest {
   public void aMustThatLeavesNoTotalRulesTheToolOut() {
     Need text = new Need(TEXT, new Importance.Must(false));
     NeedCosts.Line line =
-        Evaluation.of(costly(List.of(text)), WhatIf.START).needCosts().lines().getFirst();
+        Evaluation.of(costly(List.of(text)), WhatIf.START).costs().needCosts().lines().getFirst();
     assertEquals(line.byContender().get("elm"), new NeedCosts.Effect.RulesOut(money("690.00")));
   }
 
   @Test
   public void thePlanNeededChangesWhereItsCapIsPassed() {
     Evaluation evaluation = Evaluation.of(FULL, WhatIf.START);
-    List<PlanNeeded> needed = evaluation.plansNeeded("ash");
+    List<PlanNeeded> needed = evaluation.costs().plansNeeded("ash");
     // 10 people, 16 from June to August, and Small holds 12
     assertEquals(
         needed.stream()
@@ -439,8 +448,10 @@ public class EvaluationTest {
             .toList(),
         List.of("Small 0–5", "Large 5–8", "Small 8–12"));
     assertEquals(needed.getFirst().stops().getFirst().sentence(), "seats: 16 of 12");
-    assertEquals(evaluation.plansNeeded("cedar").getFirst().plan(), java.util.Optional.empty());
     assertEquals(
-        evaluation.conflicts("cedar").smallest(), List.of(java.util.Set.of("so many seats")));
+        evaluation.costs().plansNeeded("cedar").getFirst().plan(), java.util.Optional.empty());
+    assertEquals(
+        evaluation.costs().conflicts("cedar").smallest(),
+        List.of(java.util.Set.of("so many seats")));
   }
 }

@@ -72,7 +72,7 @@ public class RoomTest {
   public void anAllowanceForEachSeatGrowsWithTheSeatsAndRunsOutWhereUseOvertakesIt() {
     Offering plan = offering(null, List.of(upTo("100", "10")), monthly(seats("5")));
     List<UnitsNeeded> months = List.of(needed(10, 150), needed(12, 220), needed(12, 221));
-    Room room = Room.of(plan, monthly(seats("5")), RUNS, months).orElseThrow();
+    Room room = Room.of(plan, monthly(seats("5")), RUNS, months, Samples.JAN_2027).orElseThrow();
     assertEquals(room.most(0), Optional.of(new BigDecimal("200")));
     assertEquals(room.most(1), Optional.of(new BigDecimal("220")));
     assertEquals(room.runsOut(), OptionalInt.of(2));
@@ -85,7 +85,13 @@ public class RoomTest {
         monthly(
             seats("5"), new Charge.Usage("Runs", RUNS, five, BigDecimal.ONE, Samples.eur("0.10")));
     Room charged =
-        Room.of(offering(null, List.of(), sold), sold, RUNS, List.of(needed(1, 9))).orElseThrow();
+        Room.of(
+                offering(null, List.of(), sold),
+                sold,
+                RUNS,
+                List.of(needed(1, 9)),
+                Samples.JAN_2027)
+            .orElseThrow();
     assertEquals(charged.bound(), new Room.Bound.Charged(List.of(new BigDecimal("5")), five));
     Allowance unknown = new Allowance(RUNS, new Allowance.Limit.Unknown(), PAGE);
     Room unsaid =
@@ -93,7 +99,8 @@ public class RoomTest {
                 offering(null, List.of(unknown), monthly(seats("5"))),
                 monthly(seats("5")),
                 RUNS,
-                List.of(needed(1, 9)))
+                List.of(needed(1, 9)),
+                Samples.JAN_2027)
             .orElseThrow();
     assertEquals(unsaid.bound(), new Room.Bound.Unknown());
     assertEquals(unsaid.most(0), Optional.empty());
@@ -101,16 +108,28 @@ public class RoomTest {
   }
 
   @Test
-  public void withoutAStatedDemandOrABoundThereIsNothingToSay() {
+  public void withoutAStatedDemandThereIsNothingToSayAndWithoutABoundThatIsSaid() {
     PriceList list = monthly(seats("5"));
     Offering plan = offering(null, List.of(), list);
-    assertEquals(Room.of(plan, list, RUNS, List.of(needed(1, 9))), Optional.empty());
+    Room silent = Room.of(plan, list, RUNS, List.of(needed(1, 9)), Samples.JAN_2027).orElseThrow();
+    assertEquals(silent.bound(), new Room.Bound.Silent(Optional.empty()));
+    assertEquals(silent.most(0), Optional.empty());
+    Offering sister =
+        new Offering(plan.plan(), Map.of(), List.of(), Optional.empty(), Map.of(RUNS, "Small"));
+    assertEquals(
+        Room.of(sister, list, RUNS, List.of(needed(1, 9)), Samples.JAN_2027).orElseThrow().bound(),
+        new Room.Bound.Silent(Optional.of("Small")));
+    assertEquals(
+        Room.of(plan, list, Measure.SEATS, List.of(needed(1, 9)), Samples.JAN_2027),
+        Optional.empty(),
+        "people are let in");
     assertEquals(
         Room.of(
             offering(null, List.of(upTo("1", "0")), list),
             list,
             RUNS,
-            List.of(Samples.seatsNeeded(3))),
+            List.of(Samples.seatsNeeded(3)),
+            Samples.JAN_2027),
         Optional.empty());
   }
 
@@ -146,7 +165,10 @@ public class RoomTest {
         OptionalInt expected = OptionalInt.empty();
         for (int m = 0; m < 24 && expected.isEmpty(); m++) {
           boolean over =
-              NO_NEEDS.at(plan, list, months.get(m)).reasons().stream()
+              NO_NEEDS
+                  .at(plan, list, months.get(m), Samples.JAN_2027.plusMonths(m))
+                  .reasons()
+                  .stream()
                   .anyMatch(reason ->
                       reason instanceof Reason.OverCap c && c.measure().equals(measure)
                           || reason instanceof Reason.OverAllowance a
@@ -156,7 +178,9 @@ public class RoomTest {
           }
         }
         OptionalInt found =
-            Room.of(plan, list, measure, months).map(Room::runsOut).orElse(OptionalInt.empty());
+            Room.of(plan, list, measure, months, Samples.JAN_2027)
+                .map(Room::runsOut)
+                .orElse(OptionalInt.empty());
         assertEquals(found, expected, measure.label() + " " + plan.plan() + " " + months);
         ran += expected.isPresent() ? 1 : 0;
       }

@@ -1,6 +1,7 @@
 package tertulia.core.path;
 
 import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
 import static tertulia.core.Samples.EUR;
 import static tertulia.core.Samples.JAN_2027;
@@ -69,14 +70,14 @@ public class ChoiceTest {
         LocalDate.of(2026, 11, 24),
         terms,
         Optional.empty(),
-        36);
+        new tertulia.core.time.Horizon(Samples.JAN_2027, 36));
   }
 
   private static final Market ANY = market(new Fit(List.of()), Terms.ANY);
 
   private static Outcome<SteadyCost> steady(Market market, int people, Plan... plans) {
     List<Offering> offerings = java.util.Arrays.stream(plans).map(Samples::offering).toList();
-    return SteadyCost.cheapest(offerings, market, TODAY.scaledTo(people));
+    return SteadyCost.cheapest(offerings, market, market.occasion(TODAY.scaledTo(people), 0));
   }
 
   private static Outcome.Found<SteadyCost> found(Outcome<SteadyCost> outcome) {
@@ -114,8 +115,10 @@ public class ChoiceTest {
   public void aPriceOnRequestIsLeftOutAndNamedAndNeverNothing() {
     Plan listed = plan("Listed", list(BillingTerm.MONTHLY, seats("5")));
     Outcome.Found<SteadyCost> both = found(steady(ANY, 7, listed, ON_REQUEST));
-    assertTrue(both.isAtMost());
-    assertEquals(both.unpriced(), Map.of("Port", "price on request"));
+    assertFalse(both.isAtMost(), "what stands behind the plan taken is not cheaper");
+    assertEquals(LeftOut.words(both.leftOut()), "Port: price on request");
+    Outcome.Found<SteadyCost> before = found(steady(ANY, 7, ON_REQUEST, listed));
+    assertTrue(before.isAtMost(), "what stands before it may be");
     assertTrue(steady(ANY, 7, ON_REQUEST) instanceof Outcome.Unpriced);
   }
 
@@ -138,10 +141,9 @@ public class ChoiceTest {
                 new Charge.PerUnit(
                     "Calendars", Measure.CALENDARS, Samples.eur("1"), UnitRule.PLAIN)));
     assertEquals(
-        ((Outcome.Unpriced<SteadyCost>) steady(ANY, 7, pounds, calendars)).unpriced(),
-        Map.of(
-            "Pounds, monthly", "no rate GBP to EUR",
-            "Calendars, monthly", "no demand stated for linked calendars"));
+        LeftOut.words(((Outcome.Unpriced<SteadyCost>) steady(ANY, 7, pounds, calendars)).leftOut()),
+        "Pounds, monthly: no rate GBP to EUR; Calendars, monthly: no demand stated for linked"
+            + " calendars");
   }
 
   @Test
@@ -176,15 +178,17 @@ public class ChoiceTest {
             new Expected(Answer.NO, false, false, true),
             new Expected(Answer.UNKNOWN, false, false, false))) {
       Offering offering = new Offering(plan, Map.of("link", new Fact(e.answer(), Samples.PAGE)));
-      assertEquals(strict.at(offering, list, units).qualifies(), e.strict(), e.toString());
-      assertEquals(lenient.at(offering, list, units).qualifies(), e.lenient(), e.toString());
       assertEquals(
-          strict.at(offering, list, units).reasons().stream().anyMatch(Reason::excludes),
+          strict.at(offering, list, units, JAN_2027).qualifies(), e.strict(), e.toString());
+      assertEquals(
+          lenient.at(offering, list, units, JAN_2027).qualifies(), e.lenient(), e.toString());
+      assertEquals(
+          strict.at(offering, list, units, JAN_2027).reasons().stream().anyMatch(Reason::excludes),
           e.excluded(),
           e.toString());
     }
     assertEquals(
-        strict.at(offering(plan), list, units).reasons().getFirst().sentence(),
+        strict.at(offering(plan), list, units, JAN_2027).reasons().getFirst().sentence(),
         "Two-way calendar link: not known; confirm it");
   }
 
@@ -279,7 +283,7 @@ public class ChoiceTest {
         tools.put(
             "t" + t, List.of(offering(random(dice, "Small")), offering(random(dice, "Large"))));
       }
-      CostByHeadcount costs = CostByHeadcount.sweep(tools, ANY, TODAY, 80);
+      CostByHeadcount costs = CostByHeadcount.sweep(tools, ANY, TODAY, 0, 80);
       String leader = "";
       List<Lead> leads = new ArrayList<>();
       for (int n = 1; n <= 80; n++) {
@@ -304,7 +308,7 @@ public class ChoiceTest {
 
   private static Optional<Money> cost(Map<String, List<Offering>> tools, String tool, int n) {
     return tools.containsKey(tool)
-            && SteadyCost.cheapest(tools.get(tool), ANY, TODAY.scaledTo(n))
+            && SteadyCost.cheapest(tools.get(tool), ANY, ANY.occasion(TODAY.scaledTo(n), 0))
                 instanceof Outcome.Found<SteadyCost> found
         ? Optional.of(found.best().money())
         : Optional.empty();
@@ -318,7 +322,7 @@ public class ChoiceTest {
     Map<String, List<Offering>> tools = new LinkedHashMap<>();
     tools.put("flat", List.of(offering(flat)));
     tools.put("each", List.of(offering(each)));
-    return CostByHeadcount.sweep(tools, ANY, TODAY, 30);
+    return CostByHeadcount.sweep(tools, ANY, TODAY, 0, 30);
   }
 
   @Test

@@ -71,7 +71,7 @@ public class OffersAndAddOnsTest {
         LocalDate.of(2026, 11, 24),
         Terms.ANY,
         Optional.empty(),
-        12);
+        new tertulia.core.time.Horizon(Samples.JAN_2027, 12));
   }
 
   private static Offer offer(

@@ -76,7 +76,7 @@ public class OutsideTest {
         LocalDate.of(2026, 11, 24),
         Terms.ANY,
         Optional.empty(),
-        36);
+        new tertulia.core.time.Horizon(Samples.JAN_2027, 36));
   }
 
   private static Offering offering(String name, Answer answer, PriceList... lists) {
@@ -109,11 +109,20 @@ public class OutsideTest {
         Option.of(SMALL, SMALL.plan().lists(PlanPrices.End.HIGH).getFirst(), market(need).fit());
     Option large =
         Option.of(LARGE, LARGE.plan().lists(PlanPrices.End.HIGH).getFirst(), market(need).fit());
-    assertTrue(market(need).fit().at(SMALL, small.list(), seatsNeeded(8)).qualifies());
-    assertEquals(SteadyCost.of(small, market(need), seatsNeeded(8)).money(), money("70.00"));
-    assertEquals(SteadyCost.of(large, market(need), seatsNeeded(8)).money(), money("64.00"));
+    assertTrue(
+        market(need).fit().at(SMALL, small.list(), seatsNeeded(8), Samples.JAN_2027).qualifies());
     assertEquals(
-        SteadyCost.of(small, market(need), seatsNeeded(8)).explain().value().orElseThrow().amount(),
+        SteadyCost.of(small, market(need), new Occasion(seatsNeeded(8), 0)).money(),
+        money("70.00"));
+    assertEquals(
+        SteadyCost.of(large, market(need), new Occasion(seatsNeeded(8), 0)).money(),
+        money("64.00"));
+    assertEquals(
+        SteadyCost.of(small, market(need), new Occasion(seatsNeeded(8), 0))
+            .explain()
+            .value()
+            .orElseThrow()
+            .amount(),
         new BigDecimal("70.00"));
   }
 
@@ -210,11 +219,12 @@ public class OutsideTest {
       List<Offering> offerings = List.of(offering("Small", Answer.NO, own), LARGE);
       People today = new People(Map.of("g", 10), 1, 1);
       CostByHeadcount.Curve curve =
-          CostByHeadcount.sweep(Map.of("t", offerings), market(need), today, 60).curve("t");
+          CostByHeadcount.sweep(Map.of("t", offerings), market(need), today, 0, 60).curve("t");
       for (int n = 1; n <= 60; n++) {
         Money exact =
             ((Outcome.Found<SteadyCost>)
-                    SteadyCost.cheapest(offerings, market(need), today.scaledTo(n)))
+                    SteadyCost.cheapest(
+                        offerings, market(need), market(need).occasion(today.scaledTo(n), 0)))
                 .best()
                 .money();
         assertEquals(curve.at(n).orElseThrow().money(), exact, need + " for " + n);

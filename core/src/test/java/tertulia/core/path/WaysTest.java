@@ -58,7 +58,7 @@ public class WaysTest {
           LocalDate.of(2026, 11, 24),
           Terms.ANY,
           Optional.empty(),
-          36);
+          new tertulia.core.time.Horizon(Samples.JAN_2027, 36));
   private static final Money NOTHING = Money.zero(EUR);
 
   private static Ways ways(
@@ -324,7 +324,9 @@ public class WaysTest {
     }
 
     private boolean fits(Option option, int m) {
-      return new Fit(List.of()).at(option.offering(), option.list(), months.get(m)).qualifies();
+      return new Fit(List.of())
+          .at(option.offering(), option.list(), months.get(m), Samples.JAN_2027.plusMonths(m))
+          .qualifies();
     }
 
     private Purchase purchase(Option option) {

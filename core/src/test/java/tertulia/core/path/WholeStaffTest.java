@@ -41,7 +41,7 @@ public class WholeStaffTest {
           LocalDate.of(2026, 11, 24),
           Terms.ANY,
           Optional.empty(),
-          36);
+          new tertulia.core.time.Horizon(tertulia.core.Samples.JAN_2027, 36));
 
   private static PriceList wholeStaff(String price) {
     return list(
@@ -53,7 +53,8 @@ public class WholeStaffTest {
   private static Optional<Integer> from(int staff, Plan... plans) {
     List<Offering> offerings =
         java.util.Arrays.stream(plans).map(plan -> new Offering(plan, Map.of())).toList();
-    return WholeStaff.of(offerings, MARKET, new People(Map.of("g", staff), 1, 1))
+    People people = new People(Map.of("g", staff), 1, 1);
+    return WholeStaff.of(offerings, MARKET, people, MARKET.occasion(people, 0))
         .map(WholeStaff::named);
   }
 

@@ -13,6 +13,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
+import java.util.function.Function;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import tertulia.core.working.Working;
@@ -89,10 +90,13 @@ public class TotalsTest {
       List<Criterion> criteria,
       Map<String, BigDecimal> weights,
       Map<String, Map<String, Value>> values) {
-    Map<String, Working> workings = new HashMap<>();
-    weights.forEach((id, w) ->
-        workings.put(id, new Working.Entered(id, new tertulia.core.working.Quantity(w, ""))));
-    return new Totals(criteria, weights, workings, values);
+    return new Totals(criteria, weights, values);
+  }
+
+  private static Function<Criterion, Working> weight(Totals totals) {
+    return criterion ->
+        new Working.Entered(
+            criterion.id(), new tertulia.core.working.Quantity(totals.weight(criterion), ""));
   }
 
   /**
@@ -149,7 +153,7 @@ public class TotalsTest {
       assertEquals(s.total().high().compareTo(java.util.Collections.max(all)), 0);
       assertEquals(s.bestRank(), (int) java.util.Collections.min(ranks.get(s.contender())));
       assertTrue(s.worstRank() >= java.util.Collections.max(ranks.get(s.contender())));
-      totals.explain(s.contender());
+      totals.explain(s.contender(), weight(totals));
     }
   }
 
@@ -161,7 +165,7 @@ public class TotalsTest {
     Totals totals =
         totals(
             BOTH, weights, Map.of("x", Map.of("ease", workedOut("0.8"), "help", workedOut("0.5"))));
-    Working.Sum sum = (Working.Sum) totals.explain("x");
+    Working.Sum sum = (Working.Sum) totals.explain("x", weight(totals));
     assertEquals(sum.quantity().amount().compareTo(new BigDecimal("0.59")), 0);
     assertEquals(sum.parts().size(), 2);
   }
@@ -195,7 +199,11 @@ public class TotalsTest {
                 Map.of(
                     "x", Map.of("ease", exactly("0.1")),
                     "y", Map.of("ease", exactly(low.add(new BigDecimal(lead)).toString())))));
-    assertEquals(totals.winner(EASE).margin(), margin);
+    assertEquals(
+        totals.winner(EASE),
+        margin == Totals.Margin.TIE
+            ? new Totals.Winner.Tied(totals.winner(EASE).contender())
+            : new Totals.Winner.Won("y", margin));
     assertEquals(totals.wins("y"), margin == Totals.Margin.TIE ? 0L : 1L);
   }
 

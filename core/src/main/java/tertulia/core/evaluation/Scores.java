@@ -1,0 +1,70 @@
+package tertulia.core.evaluation;
+
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import tertulia.core.fit.Importance;
+import tertulia.core.scoring.Criterion;
+import tertulia.core.scoring.Panel;
+import tertulia.core.scoring.Totals;
+import tertulia.core.scoring.Value;
+
+/** What a panel makes of costs and facts: a value under each criterion, and totals. */
+public final class Scores {
+  private final List<Criterion> criteria;
+  private final Panel panel;
+  private final Map<String, Map<String, Value>> values = new LinkedHashMap<>();
+  private final Optional<Totals> totals;
+
+  private Scores(Costs costs, List<Criterion> criteria, Panel panel) {
+    this.criteria = live(criteria, costs.selection());
+    this.panel = panel;
+    Valuation valuation = new Valuation(costs, panel);
+    for (Contender contender : costs.feasible()) {
+      Map<String, Value> own = new LinkedHashMap<>();
+      this.criteria.forEach(c -> own.put(c.id(), valuation.value(contender, c)));
+      values.put(contender.id(), own);
+    }
+    this.totals =
+        panel
+            .groupWeights(this.criteria)
+            .filter(weights -> !values.isEmpty())
+            .map(weights -> new Totals(this.criteria, weights, values));
+  }
+
+  static Scores of(Costs costs, List<Criterion> criteria, Panel panel) {
+    return new Scores(costs, criteria, panel);
+  }
+
+  /** Coverage is dropped if there is no should-need; the weights are renormalised without it. */
+  private static List<Criterion> live(List<Criterion> criteria, Selection selection) {
+    boolean shoulds =
+        selection.needs().stream().anyMatch(n -> n.importance() instanceof Importance.Should);
+    return criteria.stream()
+        .filter(c -> shoulds || !(c.kind() instanceof Criterion.Coverage))
+        .toList();
+  }
+
+  /** The criteria that count: coverage is left out if there is nothing to cover. */
+  public List<Criterion> criteria() {
+    return criteria;
+  }
+
+  Panel panel() {
+    return panel;
+  }
+
+  /**
+   * The value of a feasible contender under a criterion that counts, whether or not anybody has
+   * given weights; empty for a contender that is not feasible.
+   */
+  public Optional<Value> value(String contender, Criterion criterion) {
+    return Optional.ofNullable(values.get(contender)).map(own -> own.get(criterion.id()));
+  }
+
+  /** Totals of the feasible contenders; empty if there are none or nobody has given weights. */
+  public Optional<Totals> totals() {
+    return totals;
+  }
+}

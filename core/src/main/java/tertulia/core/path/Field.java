@@ -1,0 +1,152 @@
+package tertulia.core.path;
+
+import static java.util.Objects.requireNonNull;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
+import tertulia.core.billing.UnitsNeeded;
+import tertulia.core.fit.Offering;
+import tertulia.core.fit.Verdict;
+import tertulia.core.path.Candidates.Candidate;
+import tertulia.core.pricing.PriceList;
+
+/** The options of a tool with the months in which they do. */
+record Field(
+    List<Entrant> priced, List<Entrant> open, Map<String, Verdict> out, WayFinder.Setting setting) {
+  /**
+   * One option.
+   *
+   * @param list null: on request
+   * @param option null: it has no figure
+   * @param why null: it has one
+   */
+  private record Entrant(
+      String label,
+      int place,
+      Offering offering,
+      @Nullable PriceList list,
+      @Nullable Option option,
+      @Nullable NoFigure why,
+      boolean[] qualifies) {}
+
+  static Field of(List<Candidate> candidates, WayFinder.Setting setting) {
+    UnitsNeeded stated = setting.months().getFirst();
+    List<Entrant> priced = new ArrayList<>();
+    List<Entrant> open = new ArrayList<>();
+    Map<String, Verdict> out = new LinkedHashMap<>();
+    for (Candidate candidate : candidates) {
+      switch (candidate) {
+        case Candidate.Out never -> out.put(never.label(), never.verdict());
+        case Candidate.OnRequest request ->
+            open.add(
+                new Entrant(
+                    request.label(),
+                    request.place(),
+                    request.offering(),
+                    null,
+                    null,
+                    new NoFigure.OnRequest(),
+                    qualifies(request.offering(), null, setting)));
+        case Candidate.Offered offered -> {
+          Option option = offered.option();
+          NoFigure why =
+              setting.market().whyUnpriced(option.list(), offered.measures(), stated).orElse(null);
+          (why == null ? priced : open)
+              .add(
+                  new Entrant(
+                      offered.label(),
+                      offered.place(),
+                      option.offering(),
+                      option.list(),
+                      option,
+                      why,
+                      qualifies(option.offering(), option.list(), setting)));
+        }
+      }
+    }
+    return new Field(priced, open, out, setting);
+  }
+
+  private static boolean[] qualifies(
+      Offering offering, @Nullable PriceList list, WayFinder.Setting setting) {
+    boolean[] qualifies = new boolean[setting.horizon().months()];
+    for (int m = 0; m < qualifies.length; m++) {
+      qualifies[m] = verdict(offering, list, setting, m).qualifies();
+    }
+    return qualifies;
+  }
+
+  private static Verdict verdict(
+      Offering offering, @Nullable PriceList list, WayFinder.Setting setting, int m) {
+    return setting
+        .market()
+        .fit()
+        .at(offering, list, setting.months().get(m), setting.horizon().month(m));
+  }
+
+  boolean anyPriced(int m) {
+    return priced.stream().anyMatch(entrant -> entrant.qualifies()[m]);
+  }
+
+  boolean anyOpen(int m) {
+    return open.stream().anyMatch(entrant -> entrant.qualifies()[m]);
+  }
+
+  List<Option> options() {
+    return priced.stream().map(entrant -> requireNonNull(entrant.option())).toList();
+  }
+
+  boolean[][] qualifies() {
+    return priced.stream().map(Entrant::qualifies).toArray(boolean[][]::new);
+  }
+
+  Ways.Gap gap(int m) {
+    Map<String, Verdict> verdicts = new LinkedHashMap<>(out);
+    Stream.concat(priced.stream(), open.stream())
+        .filter(entrant -> !entrant.qualifies()[m])
+        .forEach(entrant ->
+            verdicts.put(entrant.label(), verdict(entrant.offering(), entrant.list(), setting, m)));
+    return new Ways.Gap(
+        m,
+        verdicts,
+        open.stream()
+            .filter(entrant -> entrant.qualifies()[m])
+            .map(entrant -> leftOut(entrant, true))
+            .toList());
+  }
+
+  private static LeftOut leftOut(Entrant entrant, boolean mayBeCheaper) {
+    return new LeftOut(entrant.label(), requireNonNull(entrant.why()), mayBeCheaper);
+  }
+
+  List<LeftOut> leftOutBeside(Way way) {
+    List<LeftOut> leftOut = new ArrayList<>();
+    for (Entrant entrant : open) {
+      boolean does = false;
+      boolean before = false;
+      for (Way.Leg leg : way.legs()) {
+        int place = place(leg.option());
+        for (int m = leg.months().from(); m < leg.months().end(); m++) {
+          does |= entrant.qualifies()[m];
+          before |= entrant.qualifies()[m] && entrant.place() < place;
+        }
+      }
+      if (does) {
+        leftOut.add(leftOut(entrant, before));
+      }
+    }
+    return leftOut;
+  }
+
+  private int place(Option option) {
+    return priced.stream()
+        .filter(entrant -> requireNonNull(entrant.option()).equals(option))
+        .findFirst()
+        .orElseThrow()
+        .place();
+  }
+}

@@ -1,0 +1,28 @@
+package tertulia.core.path;
+
+import java.util.List;
+import java.util.stream.Collectors;
+
+/**
+ * An option that would qualify, left out because it has no figure.
+ *
+ * @param option its label; of a price on request the plan's name
+ * @param mayBeCheaper whether it stands before the option taken in the maker's order, so that the
+ *     figure is "at most"
+ */
+public record LeftOut(String option, NoFigure why, boolean mayBeCheaper) {
+  /** Whether a figure beside which these are left out is only an upper bound. */
+  static boolean atMost(List<LeftOut> all) {
+    return all.stream().anyMatch(LeftOut::mayBeCheaper);
+  }
+
+  /** Such as "Port: price on request". */
+  public String words() {
+    return option + ": " + why.words();
+  }
+
+  /** All of them in words. */
+  public static String words(List<LeftOut> all) {
+    return all.stream().map(LeftOut::words).collect(Collectors.joining("; "));
+  }
+}

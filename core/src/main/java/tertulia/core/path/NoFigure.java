@@ -1,0 +1,41 @@
+package tertulia.core.path;
+
+import java.util.List;
+import java.util.stream.Collectors;
+import org.joda.money.CurrencyUnit;
+import tertulia.core.growth.Measure;
+
+/** Why an option that would qualify has no figure. It is unknown, never nothing. */
+public sealed interface NoFigure {
+  /** Such as "no rate GBP to EUR". */
+  default String words() {
+    return switch (this) {
+      case OnRequest onRequest -> "price on request";
+      case NoDemand no ->
+          "no demand stated for "
+              + no.measures().stream().map(Measure::label).collect(Collectors.joining(", "));
+      case NoRate no -> "no rate " + no.from() + " to " + no.to();
+      case NoPaymentRate no -> "no rate " + no.from() + " to " + no.to() + " for payments";
+      case NoAveragePayment no -> "no average payment stated";
+    };
+  }
+
+  /** The maker names a price only when asked. */
+  record OnRequest() implements NoFigure {}
+
+  /** It charges for something nobody has stated a demand for. */
+  record NoDemand(List<Measure> measures) implements NoFigure {
+    public NoDemand {
+      measures = List.copyOf(measures);
+    }
+  }
+
+  /** Its prices cannot be brought into the reporting currency. */
+  record NoRate(CurrencyUnit from, CurrencyUnit to) implements NoFigure {}
+
+  /** The average payment cannot be brought into the currency of its prices. */
+  record NoPaymentRate(CurrencyUnit from, CurrencyUnit to) implements NoFigure {}
+
+  /** It takes a share of payments whose average nobody has stated. */
+  record NoAveragePayment() implements NoFigure {}
+}
