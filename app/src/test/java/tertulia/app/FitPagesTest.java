@@ -92,7 +92,8 @@ public class FitPagesTest extends ServedTest {
             "Works offline on deck",
             "Text message reminders",
             "Own colours and logo",
-            "Seats")
+            "Seats",
+            "Linked calendars")
       },
       {"?rows=only-one", List.of("Own colours and logo")},
       {
@@ -103,7 +104,7 @@ public class FitPagesTest extends ServedTest {
             "Roles for contractors",
             "Seats")
       },
-      {"?find=LINK", List.of("Two-way calendar link")},
+      {"?find=LINK", List.of("Two-way calendar link", "Linked calendars")},
       {
         "?sort=name&group=none&find=o",
         List.of(
@@ -167,7 +168,7 @@ public class FitPagesTest extends ServedTest {
     assertTrue(
         plans.contains(
             "Solo will not do: Two-way calendar link: not in this plan; Roles for contractors:"
-                + " not in this plan; seats: 62 of 10."),
+                + " not in this plan; seats: 62 of 10; linked calendars: 10 of 2."),
         plans);
     // 62 at 13.60 less 62 at 7.20
     assertTrue(

@@ -166,7 +166,7 @@ public class WayThroughPlansTest extends ServedTest {
             .andReturn()
             .getResponse()
             .getContentAsString(StandardCharsets.UTF_8);
-    assertTrue(cost.contains("price not known: no rate CHF to EUR"), cost);
+    assertTrue(cost.contains("price not known: Blatt, yearly, up front: no rate CHF to EUR"), cost);
     assertTrue(!cost.contains("nothing qualifies from Jan 2027"), cost);
   }
 

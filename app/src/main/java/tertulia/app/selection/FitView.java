@@ -6,7 +6,9 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.joda.money.Money;
+import tertulia.app.chart.Marks;
 import tertulia.app.chart.NeedsChart;
 import tertulia.app.chart.PlansChart;
 import tertulia.app.display.Dates;
@@ -15,6 +17,7 @@ import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.NeedCosts;
 import tertulia.core.evaluation.NeedCosts.Effect;
 import tertulia.core.fit.Conflicts;
+import tertulia.core.fit.Question;
 import tertulia.core.fit.Reason;
 import tertulia.core.fit.Verdict;
 import tertulia.core.path.Outcome;
@@ -34,6 +37,7 @@ import tertulia.core.time.Horizon;
  * @param says sentences on groups of musts, and on why a contender is out
  * @param months what is said of every plan, month by month
  * @param strips the same as SVG
+ * @param open what nobody has said yet and might change which plan is needed
  * @param promises what each contender would cost if nothing were needed, and what it comes to
  */
 record FitView(
@@ -44,7 +48,15 @@ record FitView(
     List<String> says,
     List<PlanLine> months,
     String strips,
+    List<Unsaid> open,
     List<Promise> promises) {
+
+  /**
+   * Something nobody has said yet of a contender.
+   *
+   * @param way where it is answered, in words, with its address
+   */
+  record Unsaid(String contender, String mark, String sentence, String way, String href) {}
 
   /**
    * Months of a plan with one verdict.
@@ -97,9 +109,28 @@ record FitView(
         says(session, costs),
         session.columns().stream().flatMap(c -> planLines(session, c).stream()).toList(),
         strips(session),
+        session.columns().stream().flatMap(c -> unsaid(session, c)).toList(),
         session.table().selection().contenders().stream()
             .flatMap(c -> promise(session, c).stream())
             .toList());
+  }
+
+  private static Stream<Unsaid> unsaid(Workspace.Session session, Contender contender) {
+    return session.evaluation().costs().questions(contender.id()).stream()
+        .map(question -> unsaid(session, contender, question));
+  }
+
+  /** What we use is said under Need; what a page allows, in the catalogue. */
+  private static Unsaid unsaid(Workspace.Session session, Contender contender, Question question) {
+    boolean organises = session.person().organises() && !session.table().decided();
+    return new Unsaid(
+        contender.tool().name(),
+        Marks.inline(session.mark(contender.id())),
+        question.sentence() + ".",
+        question.isOurs() ? "say it" : organises ? "put it down" : "see the price page",
+        question.isOurs()
+            ? "/selections/" + session.table().id() + "/need#demand-" + question.answeredBy().id()
+            : "/catalogue/" + contender.id() + (organises ? "/edit" : ""));
   }
 
   private static List<PlanLine> planLines(Workspace.Session session, Contender contender) {

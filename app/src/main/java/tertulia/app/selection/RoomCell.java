@@ -36,6 +36,9 @@ final class RoomCell {
             session.table().selection().horizon(),
             why);
     Cell cell = standing.cell();
+    if (now.get().bound() instanceof Bound.Silent) {
+      return standing;
+    }
     String source = NeedCell.source(now.get().source(), session);
     return new Standing(
         cell.noting(cell.note().isEmpty() ? source : cell.note() + "; " + source)

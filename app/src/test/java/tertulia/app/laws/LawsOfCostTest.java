@@ -177,7 +177,7 @@ public class LawsOfCostTest {
         }
       }
     }
-    assertTrue(compared > 500, "only " + compared);
+    assertTrue(compared > 400, "only " + compared);
   }
 
   private static boolean grows(SteadyCost cost) {
@@ -243,6 +243,6 @@ public class LawsOfCostTest {
         }
       }
     }
-    assertTrue(compared > 500, "only " + compared);
+    assertTrue(compared > 400, "only " + compared);
   }
 }

@@ -515,7 +515,7 @@ public final class Costs {
                     occasion.units(),
                     month())
                 .stream())
-        .filter(question -> !questions.contains(question))
+        .filter(question -> questions.stream().noneMatch(question::isAnsweredWith))
         .forEach(questions::add);
     return questions;
   }

@@ -196,7 +196,10 @@ record Explanation(Evaluation evaluation) {
                             "; ", verdict.reasons().stream().map(Reason::sentence).toList()))));
         leftOut(gap.leftOut()).forEach(reasons::add);
         yield new Working.Missing(
-            label, "nothing qualifies in " + selection().horizon().month(gap.month()), reasons);
+            label,
+            (gap.isUnpriced() ? "what would do has no figure in " : "nothing qualifies in ")
+                + selection().horizon().month(gap.month()),
+            reasons);
       }
       case Ways.Found found -> {
         List<Working> parts = new ArrayList<>();

@@ -22,6 +22,13 @@ public sealed interface Question {
     };
   }
 
+  /** Whether an answer to {@code other} answers it too. */
+  default boolean isAnsweredWith(Question other) {
+    return getClass().equals(other.getClass())
+        && measure().equals(other.measure())
+        && answeredBy().equals(other.answeredBy());
+  }
+
   /** Whether it is the buyer who can answer it, and not the price page. */
   default boolean isOurs() {
     return switch (this) {
