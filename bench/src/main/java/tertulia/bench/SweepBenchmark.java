@@ -73,7 +73,7 @@ public class SweepBenchmark {
             LocalDate.of(2026, 11, 24),
             Terms.ANY,
             java.util.Optional.empty(),
-            36);
+            new tertulia.core.time.Horizon(java.time.YearMonth.of(2027, 1), 36));
   }
 
   private static PriceList list(BillingTerm term, String price) {
@@ -88,7 +88,7 @@ public class SweepBenchmark {
   /** One whole sweep. */
   @Benchmark
   public CostByHeadcount sweep() {
-    return CostByHeadcount.sweep(offerings, market, new People(Map.of("g", 10), 1, 1), people);
+    return CostByHeadcount.sweep(offerings, market, new People(Map.of("g", 10), 1, 1), 0, people);
   }
 
   /** The same arithmetic by hand, in whole ten-thousandths, for plans known beforehand. */

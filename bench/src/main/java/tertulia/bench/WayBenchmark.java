@@ -71,7 +71,7 @@ public class WayBenchmark {
             LocalDate.of(2026, 11, 24),
             Terms.ANY,
             Optional.empty(),
-            120);
+            TEN_YEARS);
   }
 
   private static PriceList list(BillingTerm term, int price) {

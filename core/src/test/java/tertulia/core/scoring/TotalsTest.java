@@ -207,6 +207,89 @@ public class TotalsTest {
     assertEquals(totals.wins("y"), margin == Totals.Margin.TIE ? 0L : 1L);
   }
 
+  /** Ranks and ends in binary fractions against the exact ones, with many level totals. */
+  @Test
+  public void manyWeightingsAtOnceAgreeWithTheExactTotals() {
+    Random dice = new Random(37);
+    int level = 0;
+    for (int round = 0; round < 400; round++) {
+      List<Criterion> criteria = new ArrayList<>();
+      Map<String, BigDecimal> weights = new LinkedHashMap<>();
+      int count = 2 + dice.nextInt(4);
+      for (int c = 0; c < count; c++) {
+        criteria.add(new Criterion("c" + c, "C" + c, new Criterion.Judged()));
+        weights.put("c" + c, BigDecimal.ONE.divide(BigDecimal.valueOf(count), Panel.ROOM));
+      }
+      Map<String, Map<String, Value>> values = new LinkedHashMap<>();
+      for (int t = 0; t < 5; t++) {
+        Map<String, Value> own = new LinkedHashMap<>();
+        for (Criterion criterion : criteria) {
+          BigDecimal low =
+              BigDecimal.valueOf(dice.nextInt(4)).divide(BigDecimal.valueOf(9), Panel.ROOM);
+          BigDecimal more = dice.nextInt(3) == 0 ? low : BigDecimal.ZERO;
+          own.put(criterion.id(), between(low, low.add(more)));
+        }
+        values.put("t" + t, own);
+      }
+      Totals exact = totals(criteria, weights, values);
+      Weightings quick = Weightings.of(exact);
+      Weightings.Ranks ranks =
+          quick.under(weights.values().stream().mapToDouble(BigDecimal::doubleValue).toArray());
+      assertEquals(
+          quick.contenders().get(ranks.leader()), exact.standings().getFirst().contender());
+      for (Totals.Standing s : exact.standings()) {
+        int t = quick.contenders().indexOf(s.contender());
+        assertEquals(ranks.best()[t], s.bestRank(), s.toString());
+        assertEquals(ranks.worst()[t], s.worstRank(), s.toString());
+        assertEquals(ranks.low()[t], s.total().low().doubleValue(), 1e-12);
+        assertEquals(ranks.high()[t], s.total().high().doubleValue(), 1e-12);
+        level += s.bestRank() == 1 && s.worstRank() == 2 ? 1 : 0;
+      }
+    }
+    assertTrue(level > 50, "only " + level + " were level for the lead");
+  }
+
+  @Test
+  public void totalsNearerThanABillionthAreEqual() {
+    java.math.MathContext room = java.math.MathContext.DECIMAL64;
+    Map<String, BigDecimal> weights = new LinkedHashMap<>();
+    weights.put("ease", BigDecimal.valueOf(2).divide(BigDecimal.valueOf(3), room));
+    weights.put("help", BigDecimal.ONE.divide(BigDecimal.valueOf(3), room));
+    BigDecimal eight = BigDecimal.valueOf(8).divide(BigDecimal.valueOf(9), room);
+    BigDecimal seven = BigDecimal.valueOf(7).divide(BigDecimal.valueOf(9), room);
+    Map<String, Map<String, Value>> values = new LinkedHashMap<>();
+    // 2/3 · 7/9 + 1/3 · 1 and 2/3 · 8/9 + 1/3 · 7/9 are both 23/27
+    values.put("x", Map.of("ease", exactly(seven.toString()), "help", exactly("1")));
+    values.put("y", Map.of("ease", exactly(eight.toString()), "help", exactly(seven.toString())));
+    for (Totals.Standing s : totals(BOTH, weights, values).standings()) {
+      assertEquals(s.bestRank(), 1);
+      assertEquals(s.worstRank(), 2);
+    }
+    assertEquals(totals(BOTH, weights, values).standings().getFirst().contender(), "x");
+  }
+
+  @Test
+  public void aCriterionWhoseBestRangesMeetIsNobodysAndASoleContenderWinsNothing() {
+    Map<String, BigDecimal> one = Map.of("ease", BigDecimal.ONE);
+    Map<String, Map<String, Value>> values = new LinkedHashMap<>();
+    values.put("x", Map.of("ease", between(new BigDecimal("0.6"), BigDecimal.ONE)));
+    values.put("y", Map.of("ease", between(new BigDecimal("0.2"), new BigDecimal("0.7"))));
+    Totals open = totals(List.of(EASE), one, values);
+    assertEquals(open.winner(EASE), new Totals.Winner.Open("x"));
+    assertEquals(open.wins("x"), 0L);
+    values.put("y", Map.of("ease", exactly("0.5")));
+    assertEquals(
+        totals(List.of(EASE), one, values).winner(EASE),
+        new Totals.Winner.Won("x", Totals.Margin.CLEAR));
+    // level with y on second place, and not below x for certain
+    values.put("z", Map.of("ease", between(new BigDecimal("0.2"), new BigDecimal("0.8"))));
+    assertEquals(totals(List.of(EASE), one, values).wins("x"), 0L);
+    values.remove("y");
+    values.remove("z");
+    assertEquals(totals(List.of(EASE), one, values).winner(EASE), new Totals.Winner.Alone("x"));
+    assertEquals(totals(List.of(EASE), one, values).wins("x"), 0L);
+  }
+
   @Test
   public void costsAreMeasuredOnTheStatedScaleAndClamped() {
     Criterion.Cost scale = new Criterion.Cost(new BigDecimal("1100"), new BigDecimal("300"));
