@@ -140,9 +140,16 @@ public class PriceHistoryTest extends ServedTest {
     slip.put("asked", "true");
     post("/catalogue/lapwing/edit", slip);
     assertEquals(price(catalogue.get("lapwing").sheet()), "66.00");
-    post("/catalogue/lapwing/undo", "from", "2026-10-01");
+    String version = "" + catalogue.get("lapwing").version();
+    post("/catalogue/lapwing/undo", "from", "2026-10-01", "version", version);
     assertEquals(price(catalogue.get("lapwing").sheet()), "6.00");
-    post("/catalogue/lapwing/undo", "from", "2026-10-01");
+    assertEquals(
+        post("/catalogue/lapwing/undo", "from", "2026-10-01", "version", version).getStatus(),
+        409,
+        "the same click again takes back nothing more");
+    assertEquals(price(catalogue.get("lapwing").sheet()), "6.00");
+    version = "" + catalogue.get("lapwing").version();
+    post("/catalogue/lapwing/undo", "from", "2026-10-01", "version", version);
     assertEquals(price(catalogue.get("lapwing").sheet()), "5.00", "the page itself is taken back");
     assertEquals(catalogue.history("lapwing").size(), 2);
   }
@@ -150,7 +157,9 @@ public class PriceHistoryTest extends ServedTest {
   @Test
   public void thePageThatIsLeftCannotBeTakenBack() throws Exception {
     post("/catalogue/new", fields("Dunlin", "5.00"));
-    assertEquals(post("/catalogue/dunlin/undo", "from", "2026-01-10").getStatus(), 404);
+    String version = "" + catalogue.get("dunlin").version();
+    assertEquals(
+        post("/catalogue/dunlin/undo", "from", "2026-01-10", "version", version).getStatus(), 404);
     assertEquals(price(catalogue.get("dunlin").sheet()), "5.00");
   }
 

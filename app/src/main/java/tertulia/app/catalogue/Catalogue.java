@@ -7,7 +7,9 @@ import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
@@ -15,14 +17,18 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tertulia.app.exchange.CatalogueFile;
 import tertulia.app.exchange.Codes;
+import tertulia.app.exchange.DocumentFormat;
+import tertulia.app.exchange.Faults;
 import tertulia.app.exchange.Json;
 import tertulia.app.exchange.Memo;
+import tertulia.app.exchange.ToolReader;
 import tertulia.app.exchange.ToolSheet;
 import tertulia.app.web.Conflict;
 import tertulia.app.web.NotFound;
@@ -30,13 +36,16 @@ import tertulia.app.web.NotFound;
 /** The tools the organisation knows of, each with the history of its price page. */
 @Service
 public class Catalogue {
-  private static final Memo<String, ToolSheet> READ = new Memo<>(400);
+  static final DocumentFormat<ToolSheet> PAGE =
+      new DocumentFormat<>("price page", ToolSheet.class, List.of());
+
+  private static final Memo<Written, ToolSheet> READ = new Memo<>(400);
   private final ToolRows rows;
   private final VersionRows versions;
   private final Clock clock;
 
-  /** Sheets read before, by id; a row's version says whether they still hold. */
-  private final Map<Long, Stored> read = new ConcurrentHashMap<>();
+  /** Tools read before, by id. */
+  private final Map<Long, Known> read = new ConcurrentHashMap<>();
 
   Catalogue(ToolRows rows, VersionRows versions, Clock clock) {
     this.rows = rows;
@@ -44,8 +53,24 @@ public class Catalogue {
     this.clock = clock;
   }
 
-  /** A stored tool with the version it was read at; its sheet is the one in force today. */
+  /** A page as it is stored. */
+  private record Written(String sheet, int format) {}
+
+  /**
+   * A stored tool with the version it was read at.
+   *
+   * @param sheet the page in force on the day that was asked for; if none has begun, only the name
+   */
   public record Stored(long id, long version, boolean archived, ToolSheet sheet) {}
+
+  /** A tool as it is from a day on until the day before another; without end if that is null. */
+  private record Known(Stored stored, LocalDate from, @Nullable LocalDate until) {
+    boolean holds(ToolRows.Head head, LocalDate day) {
+      return stored.version() == head.version()
+          && !day.isBefore(from)
+          && (until == null || day.isBefore(until));
+    }
+  }
 
   /**
    * A price page as it held from a day on.
@@ -56,22 +81,63 @@ public class Catalogue {
   public record Edition(
       LocalDate validFrom, String by, Instant at, ToolSheet sheet, boolean canUndo) {}
 
+  /**
+   * What became of a tool.
+   *
+   * @param version the tool's now
+   * @param changed whether anything was written
+   */
+  public record Change(long version, boolean changed) {}
+
   /** Every tool by name, archived ones included; one query unless something changed. */
   @Transactional(readOnly = true)
   public List<Stored> everything() {
+    LocalDate today = today();
     List<ToolRows.Head> heads = rows.heads();
-    List<Long> changed =
-        heads.stream().filter(head -> !isRead(head)).map(ToolRows.Head::id).toList();
+    List<ToolRows.Head> changed = heads.stream().filter(head -> !isKnown(head, today)).toList();
     if (!changed.isEmpty()) {
-      rows.findAllById(changed)
-          .forEach(row -> read.put(Objects.requireNonNull(row.id), stored(row)));
+      remember(changed, today);
     }
-    return heads.stream().map(head -> Objects.requireNonNull(read.get(head.id()))).toList();
+    return heads.stream()
+        .map(head -> Objects.requireNonNull(read.get(head.id())).stored())
+        .sorted(
+            Comparator.comparing((Stored tool) -> tool.sheet().name().toLowerCase(Locale.ROOT))
+                .thenComparing(Stored::id))
+        .toList();
   }
 
-  private boolean isRead(ToolRows.Head head) {
-    Stored known = read.get(head.id());
-    return known != null && known.version() == head.version();
+  private boolean isKnown(ToolRows.Head head, LocalDate day) {
+    Known known = read.get(head.id());
+    return known != null && known.holds(head, day);
+  }
+
+  private void remember(List<ToolRows.Head> heads, LocalDate day) {
+    List<Long> ids = heads.stream().map(ToolRows.Head::id).toList();
+    Map<Long, PageDays> days = days(ids);
+    Map<Long, ToolSheet> sheets = sheets(ids, day);
+    for (ToolRows.Head head : heads) {
+      PageDays own = Objects.requireNonNull(days.get(head.id()));
+      Stored stored =
+          new Stored(
+              head.id(),
+              head.version(),
+              head.archived(),
+              Objects.requireNonNull(sheets.get(head.id())));
+      read.put(
+          head.id(),
+          new Known(stored, own.inForce(day).orElse(LocalDate.MIN), own.next(day).orElse(null)));
+    }
+  }
+
+  private Map<Long, PageDays> days(Collection<Long> ids) {
+    Map<Long, List<LocalDate>> byTool = new HashMap<>();
+    versions
+        .days(ids)
+        .forEach(page ->
+            byTool.computeIfAbsent(page.toolId(), id -> new ArrayList<>()).add(page.from()));
+    Map<Long, PageDays> days = new HashMap<>();
+    byTool.forEach((id, all) -> days.put(id, PageDays.of(all)));
+    return days;
   }
 
   /** Every tool that is not archived, by name. */
@@ -79,29 +145,75 @@ public class Catalogue {
     return everything().stream().filter(tool -> !tool.archived()).toList();
   }
 
+  /** A tool as it is today. */
   @Transactional(readOnly = true)
   public Optional<Stored> find(String slug) {
-    return rows.findBySlug(slug).map(Catalogue::stored);
+    return find(slug, today());
+  }
+
+  /** A tool with the page in force on a day. */
+  @Transactional(readOnly = true)
+  public Optional<Stored> find(String slug, LocalDate day) {
+    return rows.findBySlug(slug).map(row -> stored(row, day));
   }
 
   public Stored get(String slug) {
-    return find(slug).orElseThrow(() -> new NotFound("tool \"" + slug + "\""));
+    return get(slug, today());
+  }
+
+  public Stored get(String slug, LocalDate day) {
+    return find(slug, day).orElseThrow(() -> new NotFound("tool \"" + slug + "\""));
+  }
+
+  private Stored stored(ToolRow row, LocalDate day) {
+    long id = Objects.requireNonNull(row.id);
+    return new Stored(
+        id, row.version, row.archived, Objects.requireNonNull(sheets(List.of(id), day).get(id)));
+  }
+
+  /** The days from which the pages of a tool hold. */
+  @Transactional(readOnly = true)
+  public PageDays days(String slug) {
+    long id = Objects.requireNonNull(row(slug).id);
+    return Objects.requireNonNull(days(List.of(id)).get(id));
+  }
+
+  private ToolRow row(String slug) {
+    return rows.findBySlug(slug).orElseThrow(() -> new NotFound("tool \"" + slug + "\""));
   }
 
   /**
-   * The sheets of some tools as they held on a day, by stored id. Of a tool not known then there is
-   * only its name.
+   * The sheets of some tools in force on a day, by stored id. Of a tool of which no page has begun
+   * there is only its name.
    */
   @Transactional(readOnly = true)
   public Map<Long, ToolSheet> sheets(Collection<Long> ids, LocalDate day) {
-    Map<Long, ToolSheet> sheets = new HashMap<>();
-    rows.findAllById(ids)
-        .forEach(row -> sheets.put(Objects.requireNonNull(row.id), sheet(row.sheet).bare()));
-    Map<Long, String> inForce = new HashMap<>();
+    if (ids.isEmpty()) {
+      return Map.of();
+    }
+    Map<Long, Map<LocalDate, Long>> pages = new HashMap<>();
     versions
-        .findByToolIdInAndValidFromLessThanEqualOrderByValidFrom(ids, day)
-        .forEach(version -> inForce.put(version.toolId, version.sheet));
-    inForce.forEach((id, sheet) -> sheets.put(id, sheet(sheet)));
+        .days(ids)
+        .forEach(page ->
+            pages
+                .computeIfAbsent(page.toolId(), id -> new HashMap<>())
+                .put(page.from(), page.id()));
+    Set<Long> begun = new HashSet<>();
+    List<Long> wanted = new ArrayList<>();
+    pages.forEach((id, own) -> {
+      PageDays days = PageDays.of(own.keySet());
+      if (days.inForce(day).isPresent()) {
+        begun.add(id);
+      }
+      wanted.add(own.get(days.inForce(day).orElseGet(days::first)));
+    });
+    Map<Long, ToolSheet> sheets = new HashMap<>();
+    versions
+        .pages(wanted)
+        .forEach(page -> {
+          ToolSheet sheet = sheet(page.sheet(), page.format());
+          sheets.put(page.toolId(), begun.contains(page.toolId()) ? sheet : sheet.bare());
+        });
     return sheets;
   }
 
@@ -140,14 +252,11 @@ public class Catalogue {
    */
   @Transactional
   public String add(ToolSheet sheet, String by) {
-    String slug = Codes.unused(Codes.slug(sheet.name()), rows.slugs());
     ToolRow row = new ToolRow();
-    row.slug = slug;
-    row.name = sheet.name();
-    row.sheet = Json.write(sheet.withId(slug));
-    rows.save(row);
-    write(begun(Objects.requireNonNull(row.id), firstDay(sheet)), row.sheet, by);
-    return slug;
+    row.slug = Codes.unused(Codes.slug(sheet.name()), rows.slugs());
+    rows.saveAndFlush(row);
+    write(row, begun(row, firstDay(sheet)), sheet, by);
+    return row.slug;
   }
 
   /** The day its oldest price was read; today at the latest. */
@@ -164,60 +273,66 @@ public class Catalogue {
    * Stores a changed tool: a new price page from {@code from} on, or the one that begins on that
    * day as it should have been. A page that changes nothing is not stored.
    *
-   * @throws Conflict if the tool is not at {@code version} any more
+   * @throws Conflict if any page of the tool was changed since {@code version}
    */
   @Transactional
-  public void change(String slug, long version, ToolSheet sheet, LocalDate from, String by) {
-    ToolRow row = rows.findBySlug(slug).orElseThrow(() -> new NotFound("tool \"" + slug + "\""));
+  public Change change(String slug, long version, ToolSheet sheet, LocalDate from, String by) {
+    ToolRow row = row(slug);
     if (row.version != version) {
       throw new Conflict(
           "Somebody else changed "
-              + row.name
+              + stored(row, from).sheet().name()
               + " while you were editing. Your entries are still"
               + " here; save again to replace theirs.");
     }
-    change(row, sheet, from, by);
+    return change(row, sheet, from, by);
   }
 
-  /** As above, whatever the version. */
+  /** Makes a page that holds from a day on of the one in force on that day. */
   @Transactional
-  public void change(String slug, ToolSheet sheet, LocalDate from, String by) {
-    change(
-        rows.findBySlug(slug).orElseThrow(() -> new NotFound("tool \"" + slug + "\"")),
-        sheet,
-        from,
-        by);
+  public Change revise(String slug, LocalDate from, UnaryOperator<ToolSheet> revision, String by) {
+    ToolRow row = row(slug);
+    return change(row, revision.apply(stored(row, from).sheet()), from, by);
   }
 
-  private void change(ToolRow row, ToolSheet sheet, LocalDate from, String by) {
-    String text = Json.write(sheet.withId(row.slug));
+  private Change change(ToolRow row, ToolSheet sheet, LocalDate from, String by) {
+    long before = row.version;
     long id = Objects.requireNonNull(row.id);
-    VersionRow page = versions.findByToolIdAndValidFrom(id, from).orElseGet(() -> begun(id, from));
-    if (page.sheet.equals(text)) {
+    write(
+        row,
+        versions.findByToolIdAndValidFrom(id, from).orElseGet(() -> begun(row, from)),
+        sheet,
+        by);
+    return new Change(row.version, row.version != before);
+  }
+
+  /** Writes a page, unless it stands there already. What cannot be read again is not written. */
+  private void write(ToolRow row, VersionRow page, ToolSheet sheet, String by) {
+    ToolSheet own = sheet.withId(row.slug);
+    if (page.id != null && sheet(page.sheet, page.format).equals(own)) {
       return;
     }
-    page.replaced = page.id == null ? null : page.sheet;
-    write(page, text, by);
-    bringIntoForce(row);
-  }
-
-  private void write(VersionRow page, String sheet, String by) {
-    page.sheet = sheet;
+    Faults faults = new Faults();
+    new ToolReader(faults).tool("", own);
+    if (!faults.isEmpty()) {
+      throw new Conflict(
+          "This page of "
+              + sheet.name()
+              + " could not be read again, so it is not stored: "
+              + faults.all().getFirst().message());
+    }
+    page.replaced =
+        page.id == null ? null : Json.write(sheet(page.sheet, page.format).withId(row.slug));
+    page.sheet = Json.write(own);
+    page.format = PAGE.version();
     page.notedBy = by;
     page.notedAt = clock.instant();
     versions.saveAndFlush(page);
+    touch(row);
   }
 
-  /** The page in force today stands in the tool's row; before the first, the first. */
-  private void bringIntoForce(ToolRow row) {
-    List<VersionRow> pages = versions.findByToolIdOrderByValidFrom(Objects.requireNonNull(row.id));
-    VersionRow inForce =
-        pages.stream()
-            .filter(page -> !page.validFrom.isAfter(today()))
-            .reduce((earlier, later) -> later)
-            .orElseGet(pages::getFirst);
-    row.sheet = inForce.sheet;
-    row.name = sheet(row.sheet).name();
+  private void touch(ToolRow row) {
+    row.changes++;
     rows.saveAndFlush(row);
   }
 
@@ -226,10 +341,17 @@ public class Catalogue {
    * or the page is gone if it replaced nothing.
    *
    * @throws NotFound if there is nothing to take back
+   * @throws Conflict if any page of the tool was changed since {@code version}, be it by this
    */
   @Transactional
-  public void undo(String slug, LocalDate from) {
-    ToolRow row = rows.findBySlug(slug).orElseThrow(() -> new NotFound("tool \"" + slug + "\""));
+  public void undo(String slug, long version, LocalDate from) {
+    ToolRow row = row(slug);
+    if (row.version != version) {
+      throw new Conflict(
+          "The pages of "
+              + stored(row, from).sheet().name()
+              + " have changed since, or this was taken back already. Look at them again.");
+    }
     List<VersionRow> pages = versions.findByToolIdOrderByValidFrom(Objects.requireNonNull(row.id));
     VersionRow page =
         pages.stream()
@@ -246,7 +368,7 @@ public class Catalogue {
     } else {
       throw new NotFound("earlier price page");
     }
-    bringIntoForce(row);
+    touch(row);
   }
 
   /**
@@ -256,32 +378,19 @@ public class Catalogue {
    */
   @Transactional
   public void takePages(String slug, Map<LocalDate, CatalogueFile.Page> pages) {
-    ToolRow row = rows.findBySlug(slug).orElseGet(() -> begun(slug, pages));
-    long id = Objects.requireNonNull(row.id);
-    pages.forEach((day, page) -> {
-      VersionRow version =
-          versions.findByToolIdAndValidFrom(id, day).orElseGet(() -> begun(id, day));
-      String text = Json.write(page.tool().withId(slug));
-      if (!version.sheet.equals(text)) {
-        version.replaced = version.id == null ? null : version.sheet;
-        write(version, text, page.by());
-      }
-    });
-    bringIntoForce(row);
+    ToolRow row =
+        rows.findBySlug(slug)
+            .orElseGet(() -> {
+              ToolRow begun = new ToolRow();
+              begun.slug = slug;
+              return rows.saveAndFlush(begun);
+            });
+    pages.forEach((day, page) -> change(row, page.tool(), day, page.by()));
   }
 
-  private ToolRow begun(String slug, Map<LocalDate, CatalogueFile.Page> pages) {
-    ToolSheet sheet = pages.values().iterator().next().tool();
-    ToolRow row = new ToolRow();
-    row.slug = slug;
-    row.name = sheet.name();
-    row.sheet = Json.write(sheet);
-    return rows.save(row);
-  }
-
-  private static VersionRow begun(long id, LocalDate day) {
+  private static VersionRow begun(ToolRow row, LocalDate day) {
     VersionRow version = new VersionRow();
-    version.toolId = id;
+    version.toolId = Objects.requireNonNull(row.id);
     version.validFrom = day;
     return version;
   }
@@ -292,13 +401,16 @@ public class Catalogue {
     List<Stored> tools = everything();
     Map<Long, List<CatalogueFile.Page>> pages = new HashMap<>();
     versions
-        .findByToolIdInOrderByValidFrom(tools.stream().map(Stored::id).toList())
-        .forEach(row ->
+        .pages(
+            versions.days(tools.stream().map(Stored::id).toList()).stream()
+                .map(VersionRows.Dated::id)
+                .toList())
+        .forEach(page ->
             pages
-                .computeIfAbsent(row.toolId, id -> new ArrayList<>())
+                .computeIfAbsent(page.toolId(), id -> new ArrayList<>())
                 .add(
                     new CatalogueFile.Page(
-                        row.validFrom.toString(), row.notedBy, sheet(row.sheet))));
+                        page.from().toString(), page.by(), sheet(page.sheet(), page.format()))));
     return tools.stream()
         .map(tool ->
             new CatalogueFile.Entry(
@@ -309,8 +421,7 @@ public class Catalogue {
   /** Takes a tool out of the list, or back into it; selections keep what they have. */
   @Transactional
   public void archive(String slug, boolean archived) {
-    rows.findBySlug(slug).orElseThrow(() -> new NotFound("tool \"" + slug + "\"")).archived =
-        archived;
+    row(slug).archived = archived;
   }
 
   /** The id of a stored tool that is exactly {@code sheet}, or of a new one made from it. */
@@ -332,16 +443,17 @@ public class Catalogue {
     return sheets;
   }
 
-  private static Stored stored(ToolRow row) {
-    return new Stored(Objects.requireNonNull(row.id), row.version, row.archived, sheet(row.sheet));
-  }
-
   private static Edition edition(VersionRow row) {
     return new Edition(
-        row.validFrom, row.notedBy, row.notedAt, sheet(row.sheet), row.replaced != null);
+        row.validFrom,
+        row.notedBy,
+        row.notedAt,
+        sheet(row.sheet, row.format),
+        row.replaced != null);
   }
 
-  private static ToolSheet sheet(@Nullable String json) {
-    return READ.get(Objects.requireNonNull(json), text -> Json.stored(text, ToolSheet.class));
+  private static ToolSheet sheet(String json, int format) {
+    return READ.get(
+        new Written(json, format), written -> PAGE.read(written.sheet(), written.format()));
   }
 }

@@ -59,6 +59,9 @@ class CatalogueController {
     return "catalogue/list";
   }
 
+  /** A page that is written down and has not begun. */
+  record Later(String day, String date) {}
+
   @GetMapping("/catalogue/{slug}")
   String read(@PathVariable String slug, @AuthenticationPrincipal SignedIn person, Model model) {
     Catalogue.Stored stored = catalogue.get(slug);
@@ -67,15 +70,12 @@ class CatalogueController {
     model.addAttribute("sheet", stored.sheet());
     model.addAttribute("archived", stored.archived());
     model.addAttribute("doubts", slips.of(stored.sheet()).open());
-    List<Catalogue.Edition> editions = catalogue.history(slug);
-    model.addAttribute("editions", editions.size());
+    PageDays pages = catalogue.days(slug);
+    model.addAttribute("editions", pages.count());
+    model.addAttribute("version", stored.version());
     model.addAttribute(
         "later",
-        editions.stream()
-            .map(Catalogue.Edition::validFrom)
-            .filter(day -> day.isAfter(today))
-            .map(Dates::day)
-            .toList());
+        pages.after(today).stream().map(day -> new Later(day.toString(), Dates.day(day))).toList());
     model.addAttribute(
         "page", PricePage.of(stored.sheet(), day -> day.plusDays(days).isBefore(today)));
     model.addAttribute("daysFresh", days);
@@ -91,27 +91,39 @@ class CatalogueController {
       @AuthenticationPrincipal SignedIn person,
       RedirectAttributes flash) {
     LocalDate today = catalogue.today();
-    ToolSheet sheet = catalogue.get(slug).sheet();
+    Confirmation confirmation = new Confirmation(today.toString());
+    Catalogue.Change change;
     try {
-      ToolSheet confirmed = new Confirmation(today.toString()).of(sheet, what);
-      catalogue.change(slug, confirmed, today, person.name());
+      change = catalogue.revise(slug, today, sheet -> confirmation.of(sheet, what), person.name());
     } catch (IllegalArgumentException e) {
       throw new NotFound("such fact: " + e.getMessage());
     }
-    String address = saved(slug, today, "Confirmed as of today.", flash);
+    String address = saved(slug, change, today, "Confirmed as of today.", flash);
     return BACK.matcher(back).matches() ? "redirect:" + back : address;
   }
 
   /** The way back after a change, with the way to take it back. */
-  static String saved(String slug, LocalDate from, String words, RedirectAttributes flash) {
-    flash.addFlashAttribute("done", words);
-    flash.addFlashAttribute("undo", Map.of("slug", slug, "from", from.toString()));
+  static String saved(
+      String slug,
+      Catalogue.Change change,
+      LocalDate from,
+      String words,
+      RedirectAttributes flash) {
+    flash.addFlashAttribute("done", change.changed() ? words : "Nothing was different.");
+    if (change.changed()) {
+      flash.addFlashAttribute(
+          "undo", Map.of("slug", slug, "from", from.toString(), "version", "" + change.version()));
+    }
     return "redirect:/catalogue/" + slug;
   }
 
   @PostMapping("/catalogue/{slug}/undo")
-  String undo(@PathVariable String slug, @RequestParam LocalDate from, RedirectAttributes flash) {
-    catalogue.undo(slug, from);
+  String undo(
+      @PathVariable String slug,
+      @RequestParam long version,
+      @RequestParam LocalDate from,
+      RedirectAttributes flash) {
+    catalogue.undo(slug, version, from);
     flash.addFlashAttribute("done", "The last change is taken back.");
     return "redirect:/catalogue/" + slug;
   }

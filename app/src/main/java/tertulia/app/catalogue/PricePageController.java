@@ -94,10 +94,11 @@ class PricePageController {
   }
 
   @GetMapping("/catalogue/{slug}/edit")
-  String edit(@PathVariable String slug, Model model) {
-    Catalogue.Stored stored = catalogue.get(slug);
-    return show(
-        ToolForms.of(stored.sheet(), stored.version()), new About(slug, ""), Map.of(), model);
+  String edit(@PathVariable String slug, @RequestParam Optional<LocalDate> from, Model model) {
+    Catalogue.Stored stored = catalogue.get(slug, from.orElseGet(catalogue::today));
+    ToolForm form = ToolForms.of(stored.sheet(), stored.version());
+    from.ifPresent(day -> form.validFrom = day.toString());
+    return show(form, new About(slug, ""), Map.of(), model);
   }
 
   @PostMapping("/catalogue/{slug}/edit")
@@ -131,8 +132,9 @@ class PricePageController {
       return asked(form, about, doubts, model, response);
     }
     try {
-      catalogue.change(slug, form.version, converted.sheet().get(), from.get(), person.name());
-      return CatalogueController.saved(slug, from.get(), "Saved.", flash);
+      Catalogue.Change change =
+          catalogue.change(slug, form.version, converted.sheet().get(), from.get(), person.name());
+      return CatalogueController.saved(slug, change, from.get(), "Saved.", flash);
     } catch (Conflict e) {
       form.version = stored.version();
       return refused(form, about, Map.of("name", e.message()), model, response);

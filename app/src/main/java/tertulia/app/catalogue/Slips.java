@@ -14,10 +14,10 @@ import tertulia.core.plausibility.Peers;
 class Slips {
   private final Catalogue catalogue;
 
-  /** Unit prices of stored tools by id; the version says whether they still hold. */
+  /** Unit prices of stored tools by id; they hold as long as the same sheet is in force. */
   private final Map<Long, Known> known = new ConcurrentHashMap<>();
 
-  private record Known(long version, List<Peers.Price> prices) {}
+  private record Known(ToolSheet sheet, List<Peers.Price> prices) {}
 
   Slips(Catalogue catalogue) {
     this.catalogue = catalogue;
@@ -57,10 +57,10 @@ class Slips {
         .compute(
             tool.id(),
             (id, before) ->
-                before != null && before.version() == tool.version()
+                before != null && before.sheet().equals(tool.sheet())
                     ? before
                     : new Known(
-                        tool.version(), Peers.of(Doubts.tool(tool.sheet()).stream()).prices()))
+                        tool.sheet(), Peers.of(Doubts.tool(tool.sheet()).stream()).prices()))
         .prices();
   }
 }

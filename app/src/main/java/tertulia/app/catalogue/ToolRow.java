@@ -4,13 +4,12 @@ import jakarta.persistence.Entity;
 import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
-import jakarta.persistence.Lob;
 import jakarta.persistence.Table;
 import jakarta.persistence.Version;
 import org.hibernate.envers.Audited;
 import org.jspecify.annotations.Nullable;
 
-/** Storage of a tool: its sheet in force as one document. */
+/** Storage of a tool; what it is called and costs stands in its pages. */
 @Entity
 @Table(name = "tool")
 @Audited
@@ -20,8 +19,12 @@ class ToolRow {
   @Nullable Long id;
 
   String slug = "";
-  String name = "";
-  @Lob String sheet = "";
+
+  /**
+   * Counts the changes of its pages, so that whoever edits one of them sees the others' changes.
+   */
+  int changes;
+
   boolean archived;
   @Version long version;
 }

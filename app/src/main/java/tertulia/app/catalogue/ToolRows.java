@@ -12,10 +12,10 @@ interface ToolRows extends JpaRepository<ToolRow, Long> {
   List<String> slugs();
 
   /** What is enough to know whether a tool changed. */
-  record Head(long id, long version) {}
+  record Head(long id, long version, boolean archived) {}
 
   @Query(
-      "select new tertulia.app.catalogue.ToolRows$Head(t.id, t.version) from ToolRow t order by"
-          + " lower(t.name), t.id")
+      "select new tertulia.app.catalogue.ToolRows$Head(t.id, t.version, t.archived) from ToolRow t"
+          + " order by t.id")
   List<Head> heads();
 }

@@ -9,11 +9,14 @@ import jakarta.persistence.Table;
 import jakarta.persistence.Version;
 import java.time.Instant;
 import java.time.LocalDate;
+import org.hibernate.envers.Audited;
+import org.hibernate.envers.NotAudited;
 import org.jspecify.annotations.Nullable;
 
-/** Storage of a price page as it held from a day on. */
+/** Storage of a price page as it holds from a day on. */
 @Entity
 @Table(name = "tool_version")
+@Audited
 class VersionRow {
   @Id
   @GeneratedValue(strategy = GenerationType.IDENTITY)
@@ -22,7 +25,13 @@ class VersionRow {
   long toolId;
   LocalDate validFrom = LocalDate.EPOCH;
   @Lob String sheet = "";
-  @Lob @Nullable String replaced;
+
+  /** The version of the format in which {@link #sheet} and {@link #replaced} are written. */
+  int format;
+
+  /** What stood here before the last change, so that it can be undone. */
+  @NotAudited @Lob @Nullable String replaced;
+
   String notedBy = "";
   Instant notedAt = Instant.EPOCH;
   @Version long version;

@@ -7,6 +7,7 @@ import tools.jackson.databind.DeserializationFeature;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.SerializationFeature;
 import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ObjectNode;
 
 /**
  * The one way JSON is written and read here: fields in declared order, nothing unknown accepted.
@@ -38,6 +39,15 @@ public final class Json {
       return MAPPER.readValue(json, type);
     } catch (JacksonException e) {
       throw new IllegalStateException("The store holds no " + type.getSimpleName(), e);
+    }
+  }
+
+  /** A stored document as a tree, for the steps from version to version. */
+  static ObjectNode object(String json) {
+    try {
+      return (ObjectNode) MAPPER.readTree(json);
+    } catch (JacksonException e) {
+      throw new IllegalStateException("The store holds no JSON document", e);
     }
   }
 

@@ -11,6 +11,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestParam;
 import tertulia.app.catalogue.Catalogue;
+import tertulia.app.catalogue.PageDays;
 import tertulia.app.catalogue.SheetCells;
 import tertulia.app.decision.Decisions;
 import tertulia.app.display.Dates;
@@ -57,6 +58,7 @@ class HistoryController {
   String history(@PathVariable String slug, @AuthenticationPrincipal SignedIn person, Model model) {
     List<Catalogue.Edition> editions = catalogue.history(slug);
     model.addAttribute("tool", catalogue.get(slug).sheet());
+    model.addAttribute("version", catalogue.get(slug).version());
     model.addAttribute("entries", entries(editions));
     model.addAttribute("organises", person.organises());
     return "pricechange/history";
@@ -64,12 +66,9 @@ class HistoryController {
 
   private List<Entry> entries(List<Catalogue.Edition> editions) {
     List<Entry> entries = new ArrayList<>();
-    LocalDate inForce =
-        editions.stream()
-            .map(Catalogue.Edition::validFrom)
-            .filter(day -> !day.isAfter(catalogue.today()))
-            .max(LocalDate::compareTo)
-            .orElse(editions.getFirst().validFrom());
+    Optional<LocalDate> inForce =
+        PageDays.of(editions.stream().map(Catalogue.Edition::validFrom).toList())
+            .inForce(catalogue.today());
     for (int i = 0; i < editions.size(); i++) {
       Catalogue.Edition edition = editions.get(i);
       int changed =
@@ -81,7 +80,7 @@ class HistoryController {
               edition.by(),
               Dates.day(edition.at(), java.time.ZoneId.systemDefault()),
               i == 0 ? "the first" : changed + (changed == 1 ? " thing" : " things") + " changed",
-              edition.validFrom().equals(inForce),
+              inForce.equals(Optional.of(edition.validFrom())),
               undo(edition, editions.size())));
     }
     return entries;

@@ -13,6 +13,7 @@ import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tertulia.app.catalogue.Catalogue;
+import tertulia.app.catalogue.CheckedPage;
 import tertulia.app.catalogue.SheetCells;
 import tertulia.app.decision.Decisions;
 import tertulia.app.display.Dates;
@@ -53,6 +54,7 @@ class PriceChanges {
    *
    * @param changes what would change on the page
    * @param troubles what does not match the page here, in sentences
+   * @param takeable whether it can be taken over
    */
   record Proposal(
       String id,
@@ -63,6 +65,7 @@ class PriceChanges {
       String words,
       List<SheetCells.Change> changes,
       List<String> troubles,
+      boolean takeable,
       List<Effect> effects) {}
 
   /** An announcement that was answered. */
@@ -98,16 +101,19 @@ class PriceChanges {
   }
 
   private Proposal proposal(Announcement announcement) {
-    Catalogue.Stored stored = catalogue.get(announcement.tool());
-    AnnouncedPage page = AnnouncedPage.of(stored.sheet(), announcement);
+    Announced announced = announced(announcement);
     List<String> troubles = new ArrayList<>();
-    page.notFound()
+    announced
+        .page()
+        .notFound()
         .forEach(edit ->
             troubles.add(
                 "The page here has no charge \""
                     + edit.charge()
                     + "\" with one price under that term; change it by hand."));
-    page.otherwise()
+    announced
+        .page()
+        .otherwise()
         .forEach(edit ->
             troubles.add(
                 "The maker says "
@@ -115,16 +121,44 @@ class PriceChanges {
                     + " cost "
                     + edit.before()
                     + " so far; the page here says otherwise."));
+    announced
+        .checked()
+        .faults()
+        .forEach(fault -> troubles.add("It cannot be taken over as it is: " + fault));
+    catalogue.days(announcement.tool()).after(announcement.holdsFrom()).stream()
+        .map(Dates::day)
+        .forEach(day ->
+            troubles.add("Another page holds from " + day + " on; it is not changed by this one."));
     return new Proposal(
         announcement.id(),
-        stored.sheet().name(),
+        announced.before().name(),
         announcement.tool(),
         Dates.day(announcement.on()),
         Dates.day(announcement.holdsFrom()),
         announcement.words(),
-        SheetCells.changes(stored.sheet(), page.sheet()),
+        SheetCells.changes(announced.before(), announced.after()),
         troubles,
-        Effect.of(stored.sheet(), page.sheet(), selections, decisions));
+        announced.checked().sheet().isPresent(),
+        Effect.of(announced.before(), announced.after(), selections, decisions));
+  }
+
+  /**
+   * An announcement beside the page it changes.
+   *
+   * @param before the page in force on the day from which the new prices hold
+   * @param checked the announced page as it would be stored, or why it cannot be
+   */
+  private record Announced(ToolSheet before, AnnouncedPage page, CheckedPage checked) {
+    /** The page as announced; as it stands so far if it cannot be stored. */
+    ToolSheet after() {
+      return checked.sheet().orElse(before);
+    }
+  }
+
+  private Announced announced(Announcement announcement) {
+    ToolSheet before = catalogue.get(announcement.tool(), announcement.holdsFrom()).sheet();
+    AnnouncedPage page = AnnouncedPage.of(before, announcement);
+    return new Announced(before, page, CheckedPage.of(page.sheet()));
   }
 
   /**
@@ -134,8 +168,7 @@ class PriceChanges {
    */
   @Transactional(readOnly = true)
   ToolSheet announced(String id) {
-    Announcement announcement = find(id);
-    return AnnouncedPage.of(catalogue.get(announcement.tool()).sheet(), announcement).sheet();
+    return announced(find(id)).after();
   }
 
   private Announcement find(String id) {
@@ -176,15 +209,26 @@ class PriceChanges {
       throw new Conflict("Somebody answered this change already.");
     }
     if (take) {
-      AnnouncedPage page =
-          AnnouncedPage.of(catalogue.get(announcement.tool()).sheet(), announcement);
-      catalogue.change(announcement.tool(), page.sheet(), announcement.holdsFrom(), by);
+      catalogue.revise(
+          announcement.tool(),
+          announcement.holdsFrom(),
+          before -> takeable(CheckedPage.of(AnnouncedPage.of(before, announcement).sheet())),
+          by);
     }
     AnswerRow row = new AnswerRow();
     row.changeId = id;
     row.taken = take;
     row.answeredBy = by;
     row.answeredAt = clock.instant();
-    answers.save(row);
+    answers.saveAndFlush(row);
+  }
+
+  private static ToolSheet takeable(CheckedPage page) {
+    return page.sheet()
+        .orElseThrow(() ->
+            new Conflict(
+                "This announcement cannot be taken over as it is: "
+                    + String.join(" ", page.faults())
+                    + " Change the page by hand."));
   }
 }

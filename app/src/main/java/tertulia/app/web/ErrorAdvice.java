@@ -1,5 +1,6 @@
 package tertulia.app.web;
 
+import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.http.HttpStatus;
 import org.springframework.orm.ObjectOptimisticLockingFailureException;
 import org.springframework.ui.Model;
@@ -25,7 +26,10 @@ class ErrorAdvice {
     return page(model, e.message(), "Go back; what is stored has not been touched.");
   }
 
-  @ExceptionHandler(ObjectOptimisticLockingFailureException.class)
+  @ExceptionHandler({
+    ObjectOptimisticLockingFailureException.class,
+    DataIntegrityViolationException.class
+  })
   @ResponseStatus(HttpStatus.CONFLICT)
   String locked(Model model) {
     return page(
