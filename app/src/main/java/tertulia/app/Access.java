@@ -45,6 +45,9 @@ class Access {
       "/catalogue/{slug}/compare/effect",
       "/growth",
       "/growth/export.csv",
+      "/proposals/selection",
+      "/proposals/tool",
+      "/proposals/growth",
       "/price-changes",
       "/price-changes/waiting",
       "/price-changes/{change}/why"
@@ -68,6 +71,8 @@ class Access {
       "/selections/{id}/contenders/{slug}/remove",
       "/selections/{id}/decision",
       "/selections/{id}/decision/propose",
+      "/selections/{id}/decision/renew",
+      "/selections/{id}/decision/withdraw",
       "/selections/{id}/rates",
       "/selections/{id}/follow",
       "/selections/{id}/effort",

@@ -241,7 +241,17 @@ public class SelectionJourneyTest extends ServedTest {
     post("joren", at + "/object", "version", version, "reason", "The trial is not over.");
     assertTrue(get("pia", at).getContentAsString().contains("The trial is not over."));
     assertEquals(
-        post("ilse", at + "/propose", "choice", choice, "reasons", "r2", "givenUp", "g2")
+        post(
+                "ilse",
+                at + "/propose",
+                "choice",
+                choice,
+                "reasons",
+                "r2",
+                "givenUp",
+                "g2",
+                "version",
+                version(get("ilse", at).getContentAsString()))
             .getStatus(),
         302);
     assertTrue(get("pia", at).getContentAsString().contains("It waits for a second person."));

@@ -4,7 +4,9 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.time.LocalDate;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalLong;
 import org.jspecify.annotations.Nullable;
+import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -18,6 +20,7 @@ import tertulia.app.selection.Narrowing;
 import tertulia.app.selection.StepBody;
 import tertulia.app.selection.Steps;
 import tertulia.app.selection.Workspace;
+import tertulia.app.web.Conflict;
 import tertulia.core.decision.Proposal;
 import tertulia.core.path.Ways;
 
@@ -65,16 +68,34 @@ class DecisionController implements StepBody {
     Faults faults = new Faults();
     Optional<Proposal> proposal = proposal(typed, session, faults);
     if (proposal.isPresent()) {
-      decisions.draft(id, proposal.get());
-      if (propose) {
-        decisions.propose(id, person);
+      try {
+        OptionalLong version = version(typed);
+        if (propose) {
+          decisions.propose(id, version, proposal.get(), person);
+        } else {
+          decisions.draft(id, version, proposal.get());
+        }
+        return "redirect:/selections/" + id + "/decision";
+      } catch (Conflict e) {
+        String page = steps.refused(session, this, model, response);
+        response.setStatus(HttpStatus.CONFLICT.value());
+        model.addAttribute("typed", typed);
+        model.addAttribute("faults", Map.of("version", e.message()));
+        return page;
       }
-      return "redirect:/selections/" + id + "/decision";
     }
     String page = steps.refused(session, this, model, response);
     model.addAttribute("typed", typed);
     model.addAttribute("faults", faults.byField());
     return page;
+  }
+
+  /** The version of the decision that was read; empty if there was none. */
+  private static OptionalLong version(Map<String, String> typed) {
+    String version = typed.getOrDefault("version", "");
+    return version.matches("[0-9]{1,18}")
+        ? OptionalLong.of(Long.parseLong(version))
+        : OptionalLong.empty();
   }
 
   private static Optional<Proposal> proposal(
@@ -140,6 +161,45 @@ class DecisionController implements StepBody {
     try {
       decisions.sign(id, version, person);
       return "redirect:/selections/" + id + "/decision";
+    } catch (Changed e) {
+      String page = refused(id, person, String.valueOf(e.getMessage()), "", model, response);
+      response.setStatus(HttpStatus.CONFLICT.value());
+      return page;
+    } catch (IllegalStateException e) {
+      return refused(id, person, String.valueOf(e.getMessage()), "", model, response);
+    }
+  }
+
+  @PostMapping("/selections/{id}/decision/withdraw")
+  String withdraw(
+      @PathVariable long id,
+      @RequestParam long version,
+      @RequestParam String reason,
+      @AuthenticationPrincipal SignedIn person,
+      Model model,
+      HttpServletResponse response) {
+    try {
+      decisions.withdraw(id, version, person, Codes.text(reason, LONGEST));
+      return "redirect:/selections/" + id + "/decision";
+    } catch (IllegalArgumentException e) {
+      String page = refused(id, person, String.valueOf(e.getMessage()), "", model, response);
+      model.addAttribute("typedWithdrawal", reason);
+      return page;
+    }
+  }
+
+  /** Takes a proposal back because of what has changed, and makes it again as things stand. */
+  @PostMapping("/selections/{id}/decision/renew")
+  String renew(
+      @PathVariable long id,
+      @RequestParam long version,
+      @AuthenticationPrincipal SignedIn person,
+      Model model,
+      HttpServletResponse response) {
+    Workspace.Session session = steps.open(id, Map.of(), person);
+    try {
+      decisions.renew(id, version, person, choice -> optionOf(session, choice));
+      return "redirect:/selections/" + id + "/decision";
     } catch (IllegalStateException e) {
       return refused(id, person, String.valueOf(e.getMessage()), "", model, response);
     }
@@ -187,7 +247,14 @@ class DecisionController implements StepBody {
   @Override
   public void fill(Workspace.Session session, Model model) {
     Optional<Decisions.Stored> stored = decisions.find(session.table().id());
-    model.addAttribute("decision", DecisionView.of(session, stored));
+    model.addAttribute(
+        "decision",
+        DecisionView.of(
+            session,
+            stored,
+            decisions.ended(session.table().id()),
+            decisions.changed(session.table())));
+    model.addAttribute("typedWithdrawal", "");
     model.addAttribute("narrowing", Narrowing.of(session));
     model.addAttribute("typed", DecisionView.typed(session, stored));
     model.addAttribute("faults", Map.of());

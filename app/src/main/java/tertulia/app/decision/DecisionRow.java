@@ -11,6 +11,7 @@ import jakarta.persistence.Table;
 import jakarta.persistence.Version;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
 import org.hibernate.envers.Audited;
@@ -52,12 +53,19 @@ class DecisionRow {
   @Nullable String answeredBy;
   @Nullable Instant answeredAt;
   @Nullable String objection;
+
+  /** What the proposal rests on, with its fingerprint. */
+  @Lob @Nullable String basis;
+
+  @Nullable String digest;
   @Lob @Nullable String snapshot;
   @Nullable String sha256;
   @Version long version;
 
   interface All extends JpaRepository<DecisionRow, Long> {
     Optional<DecisionRow> findBySelectionId(long selectionId);
+
+    List<DecisionRow> findByState(State state);
   }
 
   /** The core's decision. */

@@ -11,6 +11,7 @@ import java.util.Optional;
 import tertulia.app.display.Dates;
 import tertulia.app.display.Figures;
 import tertulia.app.exchange.Results;
+import tertulia.app.exchange.SelectionFile;
 import tertulia.app.selection.Cell;
 import tertulia.app.selection.HorizonCell;
 import tertulia.app.selection.Row;
@@ -30,6 +31,8 @@ import tertulia.core.scoring.Totals;
  * @param caution where the choice goes against the totals; may be empty
  * @param mine whether the reader proposed it
  * @param frozen how the signed figures read; empty before
+ * @param changed what a proposal rests on and is not so any more; empty if it stands
+ * @param ended proposals that did not stand, in sentences
  */
 record DecisionView(
     String state,
@@ -50,12 +53,21 @@ record DecisionView(
     List<String> frozen,
     String sha256,
     boolean intact,
+    List<Difference.Line> changed,
+    List<Past> ended,
     List<Choice> choices) {
+
+  /** A proposal that did not stand: what it was, how it ended, and why. */
+  record Past(String proposed, String ended, String reason) {}
 
   /** A contender that can be chosen. */
   record Choice(String slug, String name, String option, boolean possible) {}
 
-  static DecisionView of(Workspace.Session session, Optional<Decisions.Stored> stored) {
+  static DecisionView of(
+      Workspace.Session session,
+      Optional<Decisions.Stored> stored,
+      List<SelectionFile.EndedPart> ended,
+      Optional<Difference> changed) {
     Optional<Proposal> proposal = stored.map(s -> s.decision().proposal());
     Optional<Proposal.Act> by = stored.flatMap(s -> proposedBy(s.decision()));
     return new DecisionView(
@@ -77,6 +89,8 @@ record DecisionView(
         stored.flatMap(Decisions.Stored::frozen).map(DecisionView::frozen).orElse(List.of()),
         stored.map(s -> Objects.requireNonNullElse(s.sha256(), "")).orElse(""),
         stored.map(Decisions.Stored::isIntact).orElse(false),
+        changed.map(Difference::lines).orElse(List.of()),
+        ended.stream().map(DecisionView::past).toList(),
         choices(session));
   }
 
@@ -105,6 +119,19 @@ record DecisionView(
       case Decision.Signed s -> Optional.of(s.signedBy());
       case Decision.Objected o -> Optional.of(o.objectedBy());
     };
+  }
+
+  private static Past past(SelectionFile.EndedPart part) {
+    return new Past(
+        part.choice()
+            + ", "
+            + part.option()
+            + ", proposed by "
+            + part.proposedBy()
+            + ", "
+            + day(Instant.parse(part.proposedAt())),
+        part.words() + " " + part.by() + ", " + day(Instant.parse(part.at())),
+        part.reason());
   }
 
   private static String act(Proposal.Act act) {
@@ -193,7 +220,7 @@ record DecisionView(
         line.append(
             c.horizon() == null
                 ? "no figure"
-                : c.horizon().amount()
+                : c.horizon().words()
                     + " "
                     + snapshot.results().currency()
                     + " over "
@@ -201,15 +228,11 @@ record DecisionView(
                     + " months ("
                     + c.horizon().option()
                     + ")");
-        line.append(c.total() == null ? "" : ", total " + score(c.total()));
+        line.append(c.total() == null ? "" : ", total " + c.total().words());
       }
       lines.add(line.toString());
     }
     return lines;
-  }
-
-  private static String score(Results.ScoreResult total) {
-    return total.low().equals(total.high()) ? total.low() : total.low() + " to " + total.high();
   }
 
   private static List<Choice> choices(Workspace.Session session) {
@@ -224,6 +247,7 @@ record DecisionView(
   /** What stands in the form: the stored proposal, or the leader as a first suggestion. */
   static Map<String, String> typed(Workspace.Session session, Optional<Decisions.Stored> stored) {
     Map<String, String> typed = new LinkedHashMap<>();
+    typed.put("version", stored.map(s -> "" + s.version()).orElse(""));
     stored
         .map(s -> s.decision().proposal())
         .ifPresent(p -> {

@@ -4,8 +4,12 @@ import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
+import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.OptionalLong;
+import java.util.function.UnaryOperator;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -17,6 +21,7 @@ import tertulia.app.selection.Table;
 import tertulia.app.web.Conflict;
 import tertulia.app.web.NotFound;
 import tertulia.core.decision.Decision;
+import tertulia.core.decision.Ended;
 import tertulia.core.decision.Proposal;
 import tertulia.core.evaluation.Evaluation;
 import tertulia.core.evaluation.WhatIf;
@@ -25,12 +30,18 @@ import tertulia.core.path.Ways;
 /** Decisions: writing down, proposing, signing off, objecting. */
 @Service
 public class Decisions {
+  /** How many changes a renewed proposal names. */
+  private static final int MOST_NAMED = 5;
+
+  private static final int LONGEST_REASON = 4000;
   private final DecisionRow.All rows;
+  private final EndedRow.All ended;
   private final Selections selections;
   private final Clock clock;
 
-  Decisions(DecisionRow.All rows, Selections selections, Clock clock) {
+  Decisions(DecisionRow.All rows, EndedRow.All ended, Selections selections, Clock clock) {
     this.rows = rows;
+    this.ended = ended;
     this.selections = selections;
     this.clock = clock;
   }
@@ -61,45 +72,186 @@ public class Decisions {
         .map(row -> new Stored(row.toCore(), row.snapshot, row.sha256, row.version));
   }
 
-  /** Writes a draft down, replacing an earlier draft or what was objected to. */
-  @Transactional
-  public void draft(long selectionId, Proposal proposal) {
-    DecisionRow row = rows.findBySelectionId(selectionId).orElseGet(DecisionRow::new);
-    Decision next =
-        row.id == null
-            ? new Decision.Draft(proposal)
-            : switch (row.toCore()) {
-              case Decision.Draft draft -> new Decision.Draft(proposal);
-              case Decision.Objected objected -> objected.revise(proposal);
-              case Decision.Proposed proposed -> new Decision.Draft(proposal);
-              case Decision.Signed signed ->
-                  throw new Conflict("This decision is signed off; it does not change any more.");
-            };
-    row.selectionId = selectionId;
-    row.write(next);
-    rows.save(row);
+  /** Proposals that did not stand, oldest first. */
+  @Transactional(readOnly = true)
+  public List<SelectionFile.EndedPart> ended(long selectionId) {
+    return ended.findBySelectionIdOrderById(selectionId).stream().map(EndedRow::part).toList();
   }
 
-  /** Puts a draft forward. */
+  /** Keeps proposals that did not stand elsewhere. */
   @Transactional
-  public void propose(long selectionId, SignedIn person) {
-    DecisionRow row = row(selectionId);
-    if (!(row.toCore() instanceof Decision.Draft draft)) {
-      throw new Conflict("Only a draft can be proposed. Save the decision first.");
+  public void keep(long selectionId, List<SelectionFile.EndedPart> parts) {
+    parts.forEach(part -> ended.save(EndedRow.of(selectionId, part)));
+  }
+
+  /**
+   * Writes a draft down, replacing an earlier draft or what was objected to.
+   *
+   * @param version of the decision that was read; empty: there was none
+   * @throws Conflict if it is not at that version any more, or waits for a signature, or is signed
+   */
+  @Transactional
+  public void draft(long selectionId, OptionalLong version, Proposal proposal) {
+    write(selectionId, version, proposal);
+  }
+
+  /** As above, and puts it forward with everything it rests on. */
+  @Transactional
+  public void propose(long selectionId, OptionalLong version, Proposal proposal, SignedIn person) {
+    DecisionRow row = write(selectionId, version, proposal);
+    Basis basis = Basis.of(selections.load(selectionId));
+    row.write(new Decision.Draft(proposal).propose(person.name(), now()));
+    row.basis = basis.toJson();
+    row.digest = basis.digest();
+  }
+
+  private DecisionRow write(long selectionId, OptionalLong version, Proposal proposal) {
+    Optional<DecisionRow> stored = rows.findBySelectionId(selectionId);
+    OptionalLong now =
+        stored.map(row -> OptionalLong.of(row.version)).orElseGet(OptionalLong::empty);
+    if (stored.isPresent() && stored.get().state == DecisionRow.State.SIGNED) {
+      throw new Conflict("This decision is signed off; it does not change any more.");
     }
-    row.write(draft.propose(person.name(), now()));
+    if (stored.isPresent() && stored.get().state == DecisionRow.State.PROPOSED) {
+      throw new Conflict(
+          "This decision is proposed and waits for a signature. Withdraw the proposal first, and"
+              + " say why.");
+    }
+    if (!now.equals(version)) {
+      throw new Conflict(
+          "Somebody else changed this decision while you were writing. Your entries are still here;"
+              + " save again to replace theirs.");
+    }
+    DecisionRow row = stored.orElseGet(DecisionRow::new);
+    row.selectionId = selectionId;
+    row.write(new Decision.Draft(proposal));
+    row.basis = null;
+    row.digest = null;
+    return rows.save(row);
+  }
+
+  /**
+   * Takes a proposal back to a draft, for a reason that stays on record.
+   *
+   * @param version the version of the proposal that was read
+   */
+  @Transactional
+  public void withdraw(long selectionId, long version, SignedIn person, String reason) {
+    DecisionRow row = row(selectionId);
+    Decision.Proposed proposed = proposed(row, version);
+    keep(row, proposed.withdraw(person.name(), now(), reason));
+    row.write(new Decision.Draft(proposed.proposal()));
+    row.basis = null;
+    row.digest = null;
+  }
+
+  /**
+   * Takes a proposal back because what it rests on has changed, and proposes the same choice as
+   * things stand now.
+   *
+   * @param option plan and term of a contender as they stand now; "" if none would do
+   * @throws IllegalStateException if nothing has changed, or the choice would not do any more
+   */
+  @Transactional
+  public void renew(long selectionId, long version, SignedIn person, UnaryOperator<String> option) {
+    DecisionRow row = row(selectionId);
+    Decision.Proposed proposed = proposed(row, version);
+    Table table = selections.load(selectionId);
+    List<Difference.Line> lines = changed(row, table).map(Difference::lines).orElse(List.of());
+    if (lines.isEmpty() && row.basis != null) {
+      throw new IllegalStateException("Nothing has changed since; the proposal stands as it is.");
+    }
+    String choice = proposed.proposal().choice();
+    boolean there =
+        table.selection().active().stream().anyMatch(contender -> contender.id().equals(choice));
+    String now = there ? option.apply(choice) : "";
+    if (now.isEmpty()) {
+      throw new IllegalStateException(
+          "The choice would not do any more. Withdraw the proposal and write another down.");
+    }
+    keep(row, proposed.withdraw(person.name(), now(), reason(lines)));
+    Basis basis = Basis.of(table);
+    row.write(new Decision.Draft(proposed.proposal().under(now)).propose(person.name(), now()));
+    row.basis = basis.toJson();
+    row.digest = basis.digest();
+  }
+
+  private static String reason(List<Difference.Line> lines) {
+    String what =
+        lines.stream()
+            .limit(MOST_NAMED)
+            .map(line -> line.what() + ": " + line.before() + " → " + line.now())
+            .collect(Collectors.joining("; "));
+    String all =
+        lines.size() > MOST_NAMED ? what + "; and " + (lines.size() - MOST_NAMED) + " more" : what;
+    String reason = "Proposed again, as this has changed since: " + all;
+    return reason.length() > LONGEST_REASON ? reason.substring(0, LONGEST_REASON) : reason;
   }
 
   /**
    * Signs a proposal off and freezes everything it rests on.
    *
    * @param version the version of the proposal that was read
+   * @throws Changed if what it rests on is not so any more
    */
   @Transactional
   public void sign(long selectionId, long version, SignedIn person) {
     DecisionRow row = row(selectionId);
     Decision.Signed signed = proposed(row, version).sign(person.name(), now());
-    freeze(row, signed, selections.load(selectionId));
+    Table table = selections.load(selectionId);
+    Difference difference =
+        changed(row, table)
+            .orElseThrow(() ->
+                new Conflict(
+                    "Nobody knows what this proposal rested on: it was made before that was kept."
+                        + " Withdraw it and propose it again."));
+    if (!difference.lines().isEmpty()) {
+      throw new Changed(difference);
+    }
+    freeze(row, signed, table);
+  }
+
+  /**
+   * What has changed since a proposal was made; no lines if nothing has. Empty if nothing is
+   * proposed, or it was proposed before what it rests on was kept.
+   */
+  @Transactional(readOnly = true)
+  public Optional<Difference> changed(Table table) {
+    return rows.findBySelectionId(table.id())
+        .filter(row -> row.state == DecisionRow.State.PROPOSED)
+        .flatMap(row -> changed(row, table));
+  }
+
+  private static Optional<Difference> changed(DecisionRow row, Table table) {
+    Basis now = Basis.of(table);
+    String basis = row.basis;
+    if (basis == null) {
+      return Optional.empty();
+    }
+    if (now.digest().equals(row.digest)) {
+      return Optional.of(new Difference(List.of()));
+    }
+    Difference difference = Difference.between(Basis.stored(basis), now);
+    return Optional.of(
+        difference.lines().isEmpty()
+            ? new Difference(List.of(new Difference.Line("Entries", "as proposed", "changed")))
+            : difference);
+  }
+
+  /** A proposal that waits for a signature. */
+  record Waiting(long selection, String title, String by, Instant at) {}
+
+  /** The proposals that wait, oldest first. */
+  @Transactional(readOnly = true)
+  List<Waiting> waiting() {
+    return rows.findByState(DecisionRow.State.PROPOSED).stream()
+        .map(row ->
+            new Waiting(
+                row.selectionId,
+                selections.title(row.selectionId),
+                Objects.requireNonNull(row.proposedBy),
+                Objects.requireNonNull(row.proposedAt)))
+        .toList();
   }
 
   /**
@@ -119,7 +271,7 @@ public class Decisions {
   }
 
   private void freeze(DecisionRow row, Decision.Signed signed, Table table) {
-    SelectionFile file = withDecision(table.file(), signed.proposal());
+    SelectionFile file = withDecision(table.file(), signed.proposal(), ended(row.selectionId));
     String snapshot = Snapshot.of(signed, file, Results.of(table.selection())).toJson();
     row.write(signed);
     row.snapshot = snapshot;
@@ -127,11 +279,42 @@ public class Decisions {
     selections.close(row.selectionId);
   }
 
-  /** Objects to a proposal with a reason. */
+  /** Objects to a proposal with a reason, which stays on record. */
   @Transactional
   public void object(long selectionId, long version, SignedIn person, String reason) {
     DecisionRow row = row(selectionId);
-    row.write(proposed(row, version).object(person.name(), now(), reason));
+    Decision.Objected objected = proposed(row, version).object(person.name(), now(), reason);
+    row.write(objected);
+    keep(row, objected.ended());
+  }
+
+  private void keep(DecisionRow row, Ended end) {
+    Proposal proposal = end.proposal();
+    keep(
+        row.selectionId,
+        List.of(
+            new SelectionFile.EndedPart(
+                name(row.selectionId, proposal.choice()),
+                proposal.option(),
+                proposal.reasons(),
+                proposal.givenUp(),
+                end.proposedBy().person(),
+                end.proposedBy().at().toString(),
+                switch (end) {
+                  case Ended.Objected objected -> "objected";
+                  case Ended.Withdrawn withdrawn -> "withdrawn";
+                },
+                end.by().person(),
+                end.by().at().toString(),
+                end.reason())));
+  }
+
+  private String name(long selectionId, String choice) {
+    return selections.load(selectionId).selection().contenders().stream()
+        .filter(contender -> contender.id().equals(choice))
+        .map(contender -> contender.tool().name())
+        .findFirst()
+        .orElse(choice);
   }
 
   private static Decision.Proposed proposed(DecisionRow row, long version) {
@@ -143,21 +326,17 @@ public class Decisions {
     return proposed;
   }
 
-  /** A file with what was written down as the decision. */
-  public static SelectionFile withDecision(SelectionFile file, Proposal proposal) {
-    return new SelectionFile(
-        file.format(),
-        file.version(),
-        file.brief(),
-        file.contenders(),
-        file.panel(),
+  /** A file with what was written down as the decision, and the proposals that did not stand. */
+  public static SelectionFile withDecision(
+      SelectionFile file, Proposal proposal, List<SelectionFile.EndedPart> ended) {
+    return file.deciding(
         new SelectionFile.DecisionPart(
             proposal.choice(),
             proposal.reasons(),
             proposal.givenUp(),
             proposal.conditions(),
             proposal.reviewOn().map(Objects::toString).orElse(null)),
-        file.log());
+        ended);
   }
 
   private DecisionRow row(long selectionId) {

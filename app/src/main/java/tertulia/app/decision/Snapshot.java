@@ -5,7 +5,9 @@ import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.util.HexFormat;
+import java.util.List;
 import org.jspecify.annotations.Nullable;
+import tertulia.app.exchange.DocumentFormat;
 import tertulia.app.exchange.Json;
 import tertulia.app.exchange.Results;
 import tertulia.app.exchange.SelectionFile;
@@ -17,6 +19,11 @@ import tertulia.core.decision.Decision;
  */
 public record Snapshot(
     String format, int version, Agreed decision, SelectionFile selection, Results results) {
+
+  /** Since version 2 there may be proposals that did not stand, and how figures read. */
+  private static final DocumentFormat<Snapshot> FORMAT =
+      new DocumentFormat<>(
+          "frozen record", Snapshot.class, List.of(first -> first.put("version", 2)));
 
   /** What was agreed, by whom and when. */
   @JsonInclude(JsonInclude.Include.NON_NULL)
@@ -35,7 +42,7 @@ public record Snapshot(
   static Snapshot of(Decision.Signed signed, SelectionFile file, Results results) {
     return new Snapshot(
         "tertulia-decision",
-        1,
+        FORMAT.version(),
         new Agreed(
             signed.proposal().choice(),
             signed.proposal().option(),
@@ -56,7 +63,7 @@ public record Snapshot(
   }
 
   static Snapshot stored(String json) {
-    return Json.stored(json, Snapshot.class);
+    return FORMAT.read(json, Json.version(json));
   }
 
   /** SHA-256 of a snapshot's UTF-8 bytes, in hexadecimal, as {@code sha256sum} prints it. */

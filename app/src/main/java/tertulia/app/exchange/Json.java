@@ -42,6 +42,11 @@ public final class Json {
     }
   }
 
+  /** The version that a stored document says it has; 1 if it does not say. */
+  public static int version(String json) {
+    return object(json).path("version").asInt(1);
+  }
+
   /** A stored document as a tree, for the steps from version to version. */
   static ObjectNode object(String json) {
     try {

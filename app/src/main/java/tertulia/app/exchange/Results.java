@@ -15,6 +15,7 @@ import tertulia.core.billing.View;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Evaluation;
 import tertulia.core.evaluation.WhatIf;
+import tertulia.core.fit.Question;
 import tertulia.core.growth.People;
 import tertulia.core.path.CostByHeadcount;
 import tertulia.core.path.Option;
@@ -43,6 +44,7 @@ public record Results(
    *
    * @param horizon the best way through its plans; months and what is committed are its
    * @param kept the cheapest single plan and term kept all the time
+   * @param open what nobody has said yet and might change which plan is needed; null: nothing
    */
   @JsonInclude(JsonInclude.Include.NON_NULL)
   public record ContenderResult(
@@ -55,18 +57,41 @@ public record Results(
       @Nullable List<String> months,
       @Nullable String committedPastHorizon,
       List<String> notCounted,
+      @Nullable List<String> open,
       @Nullable ScoreResult total) {}
 
   /**
    * A figure with the plan and term it belongs to.
    *
    * @param low the figure if every assumed price were at its low end; null if none is assumed
+   * @param boughtOnce of a month's figure the share of what is bought once; null if there is none
+   * @param reads the figure as it is to be read, with "at most" or both ends and the currency; null
+   *     in what was written before it was said
    */
   @JsonInclude(JsonInclude.Include.NON_NULL)
-  public record CostResult(String option, String amount, boolean atMost, @Nullable String low) {}
+  public record CostResult(
+      String option,
+      String amount,
+      boolean atMost,
+      @Nullable String low,
+      @Nullable String boughtOnce,
+      @Nullable String reads) {
+    /** The amount as it is to be read: "at most" before a bound, both ends of a range. */
+    public String words() {
+      if (atMost) {
+        return "at most " + amount;
+      }
+      return low == null || low.equals(amount) ? amount : low + " to " + amount;
+    }
+  }
 
   /** A total from 0 to 1 with its ends and ranks. */
-  public record ScoreResult(String low, String high, int bestRank, int worstRank, long wins) {}
+  public record ScoreResult(String low, String high, int bestRank, int worstRank, long wins) {
+    /** Both ends, or the one figure. */
+    public String words() {
+      return low.equals(high) ? low : low + " to " + high;
+    }
+  }
 
   /** From so many people on this contender is cheapest; nobody if absent. */
   @JsonInclude(JsonInclude.Include.NON_NULL)
@@ -102,7 +127,6 @@ public record Results(
     String id = contender.id();
     List<String> notCounted = new ArrayList<>();
     Optional<Stay> stay = found(evaluation.costs().stay(id), notCounted);
-    Optional<SteadyCost> steady = found(evaluation.costs().steady(id), new ArrayList<>());
     View view = evaluation.whatIf().view();
     Optional<Way> way =
         evaluation.costs().way(id) instanceof Ways.Found found
@@ -112,9 +136,14 @@ public record Results(
         id,
         contender.tool().name(),
         contender.setAside().orElse(null),
-        steady
-            .map(c -> cost(c.option(), c.money(), evaluation.costs().steady(id), SteadyCost::money))
-            .orElse(null),
+        evaluation.costs().steady(id) instanceof Outcome.Found<SteadyCost> found
+            ? cost(
+                found.best().option().label(),
+                found.best().money(),
+                found.isAtMost(),
+                found.low().map(SteadyCost::money),
+                Optional.of(found.best().boughtOnce()))
+            : null,
         evaluation.costs().way(id) instanceof Ways.Found found ? cost(found, view) : null,
         stay.map(s ->
                 cost(
@@ -126,7 +155,14 @@ public record Results(
         way.map(w -> w.ledger().months(view).stream().map(Results::amount).toList()).orElse(null),
         way.map(w -> amount(w.ledger().pastHorizon(view))).orElse(null),
         notCounted,
+        questions(evaluation, id),
         evaluation.scores().totals().flatMap(t -> total(t, id)).orElse(null));
+  }
+
+  private static @Nullable List<String> questions(Evaluation evaluation, String contender) {
+    List<String> open =
+        evaluation.costs().questions(contender).stream().map(Question::sentence).toList();
+    return open.isEmpty() ? null : open;
   }
 
   private static <C> Optional<C> found(Outcome<C> outcome, List<String> notCounted) {
@@ -152,16 +188,35 @@ public record Results(
     boolean atMost = outcome instanceof Outcome.Found<C> found && found.isAtMost();
     Optional<Money> low =
         outcome instanceof Outcome.Found<C> found ? found.low().map(money) : Optional.empty();
-    return new CostResult(
-        option.label(), amount(amount), atMost, low.map(Results::amount).orElse(null));
+    return cost(option.label(), amount, atMost, low, Optional.empty());
   }
 
   private static CostResult cost(Ways.Found found, View view) {
-    return new CostResult(
+    return cost(
         found.best().label(),
-        amount(found.best().ledger().total(view)),
+        found.best().ledger().total(view),
         found.isAtMost(),
-        found.low().map(low -> amount(low.ledger().total(view))).orElse(null));
+        found.low().map(low -> low.ledger().total(view)),
+        Optional.empty());
+  }
+
+  private static CostResult cost(
+      String option, Money amount, boolean atMost, Optional<Money> low, Optional<Money> once) {
+    CostResult bare =
+        new CostResult(
+            option,
+            amount(amount),
+            atMost,
+            low.map(Results::amount).orElse(null),
+            once.filter(Money::isPositive).map(Results::amount).orElse(null),
+            null);
+    return new CostResult(
+        bare.option(),
+        bare.amount(),
+        bare.atMost(),
+        bare.low(),
+        bare.boughtOnce(),
+        bare.words() + " " + amount.getCurrencyUnit());
   }
 
   private static Optional<ScoreResult> total(Totals totals, String contender) {

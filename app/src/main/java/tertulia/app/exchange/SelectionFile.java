@@ -14,7 +14,8 @@ public record SelectionFile(
     List<ContenderPart> contenders,
     List<MemberPart> panel,
     @Nullable DecisionPart decision,
-    @Nullable List<LogPart> log) {
+    @Nullable List<LogPart> log,
+    @Nullable List<EndedPart> ended) {
   public static final String FORMAT = "tertulia-selection";
   public static final int VERSION = 1;
 
@@ -26,7 +27,35 @@ public record SelectionFile(
       List<ContenderPart> contenders,
       List<MemberPart> panel,
       @Nullable DecisionPart decision) {
-    this(format, version, brief, contenders, panel, decision, null);
+    this(format, version, brief, contenders, panel, decision, null, null);
+  }
+
+  /** This file with what was decided, and the proposals that did not stand. */
+  public SelectionFile deciding(@Nullable DecisionPart other, List<EndedPart> proposals) {
+    return new SelectionFile(
+        format,
+        version,
+        brief,
+        contenders,
+        panel,
+        other,
+        log,
+        proposals.isEmpty() ? null : proposals);
+  }
+
+  /** This file with other contenders. */
+  public SelectionFile among(List<ContenderPart> others) {
+    return new SelectionFile(format, version, brief, others, panel, decision, log, ended);
+  }
+
+  /** What results come from: this file without what was decided and how it came to that. */
+  public SelectionFile undecided() {
+    return new SelectionFile(format, version, brief, contenders, panel, null, null, null);
+  }
+
+  /** Proposals that did not stand, oldest first. */
+  public List<EndedPart> proposals() {
+    return ended == null ? List.of() : ended;
   }
 
   /** How the list was narrowed, oldest first. */
@@ -56,6 +85,33 @@ public record SelectionFile(
         case "back" -> "brought back";
         default -> "taken off the table";
       };
+    }
+  }
+
+  /**
+   * A proposal that did not come to a signature.
+   *
+   * @param choice name of the tool then
+   * @param what objected or withdrawn
+   * @param at when it ended, as an instant
+   */
+  public record EndedPart(
+      String choice,
+      String option,
+      String reasons,
+      String givenUp,
+      String proposedBy,
+      String proposedAt,
+      String what,
+      String by,
+      String at,
+      String reason) {
+    /** How a proposal can end. */
+    public static final List<String> ENDS = List.of("objected", "withdrawn");
+
+    /** In words that come before who did it. */
+    public String words() {
+      return what.equals("objected") ? "objected to by" : "withdrawn by";
     }
   }
 

@@ -28,6 +28,7 @@ import tertulia.core.time.Horizon;
 public final class SelectionReader {
   private static final int LONGEST_TEXT = 4000;
   private static final int LONGEST_REASON = 500;
+  private static final int LONGEST_OPTION = 300;
   private static final int MOST_ACTS = 1000;
   private final Faults faults;
 
@@ -51,6 +52,7 @@ public final class SelectionReader {
     List<Scenario> scenarios = reader.scenarios("/brief/scenarios", brief.scenarios());
     Practice practice = reader.practice("/brief/practice", brief.practice());
     checkLog(file.narrowing());
+    checkEnded(file.proposals());
     checkDecision(file.decision(), contenders.stream().map(Contender::id).toList());
     Optional<Selection> selection =
         faults.at(
@@ -85,6 +87,7 @@ public final class SelectionReader {
   private void checkSizes(SelectionFile file) {
     checkSize("/contenders", file.contenders().size(), 40);
     checkSize("/log", file.narrowing().size(), MOST_ACTS);
+    checkSize("/ended", file.proposals().size(), MOST_ACTS);
     checkSize("/panel", file.panel().size(), BriefReader.MOST_ROWS);
     checkSize("/brief/groups", file.brief().groups().size(), BriefReader.MOST_ROWS);
     checkSize("/brief/needs", file.brief().needs().size(), BriefReader.MOST_ROWS);
@@ -179,6 +182,33 @@ public final class SelectionReader {
             Codes.text(part.who(), BriefReader.LONGEST_NAME);
             Codes.text(part.contender(), BriefReader.LONGEST_NAME);
             Codes.text(part.reason() == null ? "" : part.reason(), LONGEST_REASON);
+            return Codes.instant(part.at());
+          });
+    }
+  }
+
+  private void checkEnded(List<SelectionFile.EndedPart> ended) {
+    for (int i = 0; i < ended.size(); i++) {
+      SelectionFile.EndedPart part = ended.get(i);
+      faults.at(
+          "/ended/" + i,
+          () -> {
+            if (!SelectionFile.EndedPart.ENDS.contains(part.what())) {
+              throw new IllegalArgumentException(
+                  "\""
+                      + part.what()
+                      + "\" is not one of "
+                      + String.join(", ", SelectionFile.EndedPart.ENDS)
+                      + ".");
+            }
+            Codes.text(part.choice(), BriefReader.LONGEST_NAME);
+            Codes.text(part.option(), LONGEST_OPTION);
+            Codes.text(part.proposedBy(), BriefReader.LONGEST_NAME);
+            Codes.text(part.by(), BriefReader.LONGEST_NAME);
+            Codes.text(part.reasons(), LONGEST_TEXT);
+            Codes.text(part.givenUp(), LONGEST_TEXT);
+            Codes.text(part.reason(), LONGEST_TEXT);
+            Codes.instant(part.proposedAt());
             return Codes.instant(part.at());
           });
     }

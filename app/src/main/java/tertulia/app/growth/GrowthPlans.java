@@ -2,10 +2,12 @@ package tertulia.app.growth;
 
 import java.time.Clock;
 import java.time.Instant;
+import java.util.List;
 import java.util.Optional;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tertulia.app.exchange.Brief;
+import tertulia.app.exchange.DocumentFormat;
 import tertulia.app.exchange.GrowthPlan;
 import tertulia.app.exchange.Json;
 import tertulia.app.web.Conflict;
@@ -13,6 +15,9 @@ import tertulia.app.web.Conflict;
 /** The organisation's plan of its people. */
 @Service
 public class GrowthPlans {
+  private static final DocumentFormat<GrowthPlan> PLAN =
+      new DocumentFormat<>("growth plan", GrowthPlan.class, List.of());
+
   private final GrowthRows rows;
   private final Clock clock;
 
@@ -36,7 +41,7 @@ public class GrowthPlans {
         .map(row ->
             new Stored(
                 row.version,
-                Json.stored(row.plan, GrowthPlan.class),
+                PLAN.read(row.plan, row.format),
                 row.notedBy,
                 row.notedAt,
                 row.replaced != null));
@@ -57,8 +62,9 @@ public class GrowthPlans {
               + " here; save again to replace theirs.");
     }
     GrowthRow row = stored.orElseGet(GrowthRow::new);
-    row.replaced = stored.map(r -> r.plan).orElse(null);
+    row.replaced = stored.map(r -> Json.write(PLAN.read(r.plan, r.format))).orElse(null);
     row.plan = Json.write(plan);
+    row.format = PLAN.version();
     note(row, by);
     rows.save(row);
   }

@@ -16,6 +16,10 @@ class GrowthRow {
 
   @Id long id = ONLY;
   @Lob String plan = "";
+
+  /** The version of the format in which {@link #plan} and {@link #replaced} are written. */
+  int format;
+
   @Lob @Nullable String replaced;
   String notedBy = "";
   Instant notedAt = Instant.EPOCH;

@@ -49,7 +49,9 @@ class HandoverController {
     SelectionFile file =
         decisions
             .find(id)
-            .map(stored -> Decisions.withDecision(table.file(), stored.decision().proposal()))
+            .map(stored ->
+                Decisions.withDecision(
+                    table.file(), stored.decision().proposal(), decisions.ended(id)))
             .orElse(table.file());
     return download(
         PortableFile.write(file), MediaType.APPLICATION_JSON, table.selection().title(), "json");
@@ -62,7 +64,9 @@ class HandoverController {
     Optional<Snapshot> frozen = stored.flatMap(Decisions.Stored::frozen);
     String text =
         Markdown.of(
-            frozen.map(Snapshot::selection).orElse(table.file()),
+            frozen
+                .map(Snapshot::selection)
+                .orElseGet(() -> table.file().deciding(null, decisions.ended(id))),
             frozen.map(Snapshot::results).orElseGet(() -> Results.of(table.selection())),
             stored.map(Decisions.Stored::decision));
     return download(

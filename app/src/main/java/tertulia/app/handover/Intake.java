@@ -3,6 +3,7 @@ package tertulia.app.handover;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.OptionalLong;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tertulia.app.decision.Decisions;
@@ -34,8 +35,10 @@ public class Intake {
     long id = selections.take(file, by);
     SelectionFile.DecisionPart part = file.decision();
     if (part != null && !part.reasons().isBlank() && !part.givenUp().isBlank()) {
-      decisions.draft(id, proposal(part, choice(part, file, selections.load(id))));
+      decisions.draft(
+          id, OptionalLong.empty(), proposal(part, choice(part, file, selections.load(id))));
     }
+    decisions.keep(id, file.proposals());
     return id;
   }
 

@@ -23,6 +23,7 @@ final class Markdown {
     markdown.options(results);
     markdown.narrowing(file);
     decision.ifPresent(d -> markdown.outcome(d, results));
+    markdown.ended(file);
     return markdown.out.toString();
   }
 
@@ -119,7 +120,7 @@ final class Markdown {
               + " | "
               + amount(c)
               + " | "
-              + (c.total() == null ? "—" : total(c.total()))
+              + (c.total() == null ? "—" : c.total().words())
               + " |");
     }
     line("");
@@ -146,6 +147,35 @@ final class Markdown {
     line("");
   }
 
+  /** Proposals that did not stand, with who ended them and why. */
+  private void ended(SelectionFile file) {
+    if (file.proposals().isEmpty()) {
+      return;
+    }
+    line("");
+    line("### Proposals that did not stand");
+    line("");
+    for (SelectionFile.EndedPart part : file.proposals()) {
+      line(
+          "- "
+              + part.proposedAt().substring(0, 10)
+              + ": "
+              + escaped(part.choice())
+              + ", "
+              + escaped(part.option())
+              + ", proposed by "
+              + escaped(part.proposedBy())
+              + "; "
+              + part.at().substring(0, 10)
+              + " "
+              + part.words()
+              + " "
+              + escaped(part.by())
+              + ": "
+              + escaped(part.reason()));
+    }
+  }
+
   private static String option(Results.ContenderResult contender) {
     if (contender.horizon() == null) {
       List<String> why = contender.notCounted();
@@ -156,11 +186,7 @@ final class Markdown {
 
   private static String amount(Results.ContenderResult contender) {
     Results.CostResult cost = contender.horizon();
-    return cost == null ? "not known" : (cost.atMost() ? "at most " : "") + cost.amount();
-  }
-
-  private static String total(Results.ScoreResult total) {
-    return total.low().equals(total.high()) ? total.low() : total.low() + " to " + total.high();
+    return cost == null ? "not known" : cost.words();
   }
 
   private void outcome(Decision decision, Results results) {

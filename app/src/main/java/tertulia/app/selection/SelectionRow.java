@@ -21,6 +21,10 @@ class SelectionRow {
 
   String title = "";
   @Lob String brief = "";
+
+  /** The version of the format in which {@link #brief} is written. */
+  int format;
+
   boolean decided;
   @Version long version;
 }

@@ -13,6 +13,7 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tertulia.app.catalogue.Catalogue;
 import tertulia.app.exchange.Brief;
+import tertulia.app.exchange.DocumentFormat;
 import tertulia.app.exchange.Faults;
 import tertulia.app.exchange.Json;
 import tertulia.app.exchange.Memo;
@@ -29,6 +30,9 @@ import tertulia.core.evaluation.Selection;
 @Service
 public class Selections {
   private static final int MOST_CONTENDERS = 40;
+  private static final DocumentFormat<Brief> BRIEF =
+      new DocumentFormat<>("selection", Brief.class, List.of());
+
   private static final Memo<SelectionFile, Selection> READ = new Memo<>(16);
   private final Rows.Selections selections;
   private final Rows.Contenders contenders;
@@ -78,7 +82,7 @@ public class Selections {
             new Listed(
                 Objects.requireNonNull(row.id),
                 row.title,
-                Json.stored(row.brief, Brief.class).purpose(),
+                brief(row).purpose(),
                 tools.getOrDefault(row.id, 0L),
                 people.getOrDefault(row.id, 0L),
                 row.decided))
@@ -99,18 +103,31 @@ public class Selections {
   @Transactional(readOnly = true)
   public Table load(long id, LocalDate day) {
     SelectionRow row = row(id);
-    Brief brief = growth.followedBy(Json.stored(row.brief, Brief.class), row.decided);
+    Brief brief = growth.followedBy(brief(row), row.decided);
     List<SelectionFile.ContenderPart> tools = contenderParts(id, day);
     List<MemberRow> seated = members.findBySelectionIdOrderById(id);
     List<SelectionFile.MemberPart> panel = panel(seated, brief, tools);
     SelectionFile file =
         new SelectionFile(
-            SelectionFile.FORMAT, SelectionFile.VERSION, brief, tools, panel, null, log.of(id));
+            SelectionFile.FORMAT,
+            SelectionFile.VERSION,
+            brief,
+            tools,
+            panel,
+            null,
+            log.of(id),
+            null);
     List<Table.Seat> seats =
         seated.stream()
             .map(m -> new Table.Seat(Objects.requireNonNull(m.id), m.accountId, m.name, m.share))
             .toList();
     return new Table(id, row.version, row.decided, file, stored(file), seats);
+  }
+
+  /** The title of a selection. */
+  @Transactional(readOnly = true)
+  public String title(long id) {
+    return row(id).title;
   }
 
   /** The ids of the selections in which a tool is at the table, set aside or not. */
@@ -122,23 +139,30 @@ public class Selections {
         .toList();
   }
 
+  /** The ids of the open selections whose people follow the growth plan. */
+  @Transactional(readOnly = true)
+  public List<Long> following() {
+    return selections.findAllByOrderByIdDesc().stream()
+        .filter(row -> !row.decided && brief(row).follows())
+        .map(row -> Objects.requireNonNull(row.id))
+        .toList();
+  }
+
+  private static Brief brief(SelectionRow row) {
+    return BRIEF.read(row.brief, row.format);
+  }
+
   /** What a table would be with another price page of one of its tools. */
   public static Selection replacing(Table table, ToolSheet sheet) {
     SelectionFile file = table.file();
     return stored(
-        new SelectionFile(
-            file.format(),
-            file.version(),
-            file.brief(),
+        file.among(
             file.contenders().stream()
                 .map(part ->
                     part.tool().id().equals(sheet.id())
                         ? new SelectionFile.ContenderPart(sheet, part.setAside(), part.effort())
                         : part)
-                .toList(),
-            file.panel(),
-            file.decision(),
-            file.log()));
+                .toList()));
   }
 
   private static Selection stored(SelectionFile file) {
@@ -227,6 +251,7 @@ public class Selections {
   private static void write(SelectionRow row, Brief brief) {
     row.title = brief.title();
     row.brief = Json.write(brief);
+    row.format = BRIEF.version();
   }
 
   /** Brings a tool to the table, at the end; nothing happens if it sits there already. */
@@ -356,8 +381,8 @@ public class Selections {
   @Transactional
   public void close(long id) {
     SelectionRow row = open(id);
-    Brief brief = growth.followedBy(Json.stored(row.brief, Brief.class), false);
-    row.brief = Json.write(brief.following(false));
+    Brief brief = growth.followedBy(brief(row), false);
+    write(row, brief.following(false));
     row.decided = true;
   }
 

@@ -39,6 +39,15 @@ public sealed interface Decision {
       return new Objected(proposal, by, new Proposal.Act(person, at), reason);
     }
 
+    /**
+     * Takes it back; what was proposed becomes a draft again and stays on record.
+     *
+     * @throws IllegalArgumentException if the reason is blank
+     */
+    public Ended.Withdrawn withdraw(String person, Instant at, String reason) {
+      return new Ended.Withdrawn(proposal, by, new Proposal.Act(person, at), reason);
+    }
+
     private void checkSecond(String person) {
       if (person.equals(by.person())) {
         throw new IllegalStateException(
@@ -63,6 +72,11 @@ public sealed interface Decision {
         throw new IllegalArgumentException(
             "An objection needs a reason. Say what speaks against it.");
       }
+    }
+
+    /** What stays on record of it. */
+    public Ended.Objected ended() {
+      return new Ended.Objected(proposal, by, objectedBy, reason);
     }
 
     public Draft revise(Proposal revised) {

@@ -1,0 +1,39 @@
+package tertulia.app.decision;
+
+import java.util.List;
+import tertulia.app.exchange.DocumentFormat;
+import tertulia.app.exchange.Json;
+import tertulia.app.exchange.Results;
+import tertulia.app.exchange.SelectionFile;
+import tertulia.app.selection.Table;
+
+/**
+ * What a proposal rests on: everything that goes into its figures, and the figures that were read.
+ *
+ * @param selection without decisions and without how the list came about
+ */
+record Basis(String format, int version, SelectionFile selection, Results results) {
+  private static final DocumentFormat<Basis> FORMAT =
+      new DocumentFormat<>("proposal", Basis.class, List.of());
+
+  static Basis of(Table table) {
+    return new Basis(
+        "tertulia-proposal",
+        FORMAT.version(),
+        table.file().undecided(),
+        Results.of(table.selection()));
+  }
+
+  String toJson() {
+    return Json.write(this);
+  }
+
+  /** A fingerprint: two alike mean the same entries and the same figures. */
+  String digest() {
+    return Snapshot.sha256(toJson());
+  }
+
+  static Basis stored(String json) {
+    return FORMAT.read(json, Json.version(json));
+  }
+}
