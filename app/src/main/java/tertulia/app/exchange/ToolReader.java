@@ -10,6 +10,7 @@ import org.jspecify.annotations.Nullable;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.fit.Answer;
 import tertulia.core.fit.Fact;
+import tertulia.core.fit.Places;
 import tertulia.core.labour.Effort;
 import tertulia.core.pricing.Allowance;
 import tertulia.core.pricing.Offer;
@@ -217,7 +218,7 @@ public final class ToolReader {
               .filter(part -> part.kind().equals(need.condition()))
               .map(part ->
                   new Fact(
-                      names(part.value(), need.capability()) ? Answer.YES : Answer.NO,
+                      answer(part.kind(), need.capability(), listed(part.value())),
                       source(part.source())))
               .toList();
       Fact.inForce(said).ifPresent(fact -> answers.put(need.id(), fact));
@@ -225,9 +226,22 @@ public final class ToolReader {
     return answers;
   }
 
-  private static boolean names(String list, String one) {
-    return java.util.Arrays.stream(list.split("[,;]"))
-        .anyMatch(each -> each.strip().equalsIgnoreCase(one.strip()));
+  private static List<String> listed(String value) {
+    return java.util.Arrays.stream(value.split("[,;]"))
+        .map(String::strip)
+        .filter(each -> !each.isEmpty())
+        .toList();
+  }
+
+  private static Answer answer(String kind, String asked, List<String> listed) {
+    return switch (kind) {
+      case "countries" -> Places.soldIn(asked, listed);
+      case "data-places" -> Places.keepsDataIn(asked, listed);
+      default ->
+          listed.stream().anyMatch(each -> each.equalsIgnoreCase(asked.strip()))
+              ? Answer.YES
+              : Answer.NO;
+    };
   }
 
   private static String condition(ToolSheet.ConditionPart part) {

@@ -18,6 +18,7 @@ import tertulia.app.growth.GrowthPlans;
 import tertulia.app.people.SignedIn;
 import tertulia.app.standin.RatesOfExchange;
 import tertulia.app.web.Conflict;
+import tertulia.core.fit.Places;
 
 /** The Need step: for whom, how many, what must be there. */
 @Controller
@@ -145,6 +146,7 @@ class NeedController implements StepBody {
     model.addAttribute("ratesFrom", rates.source());
     model.addAttribute("sources", sources.of(table.id()));
     model.addAttribute("conditions", Brief.CONDITIONS);
+    model.addAttribute("places", Places.names());
     model.addAttribute("capabilities", catalogue.capabilities().values());
     model.addAttribute(
         "form",
