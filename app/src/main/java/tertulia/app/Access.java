@@ -1,12 +1,19 @@
 package tertulia.app;
 
 import jakarta.servlet.DispatcherType;
+import jakarta.servlet.ServletException;
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.http.HttpMethod;
 import org.springframework.security.config.annotation.web.builders.HttpSecurity;
 import org.springframework.security.web.SecurityFilterChain;
+import org.springframework.security.web.authentication.LoginUrlAuthenticationEntryPoint;
+import org.springframework.security.web.csrf.CsrfException;
 import org.springframework.security.web.servlet.util.matcher.PathPatternRequestMatcher;
+import tertulia.app.people.SessionController;
 
 /** Who may do what: every route is named here, and what is not named is refused. */
 @Configuration
@@ -15,6 +22,9 @@ class Access {
       "default-src 'self'; script-src 'self'; style-src 'self'; img-src 'self' data:; "
           + "font-src 'self'; object-src 'none'; base-uri 'none'; form-action 'self'; "
           + "frame-ancestors 'none'";
+
+  private static final LoginUrlAuthenticationEntryPoint SIGN_IN =
+      new LoginUrlAuthenticationEntryPoint("/sign-in");
 
   @Bean
   SecurityFilterChain routes(HttpSecurity http) throws Exception {
@@ -102,6 +112,7 @@ class Access {
                 .requestMatchers(
                     "/sign-in",
                     "/first-account",
+                    "/session",
                     "/webjars/**",
                     "/css/**",
                     "/js/**",
@@ -121,6 +132,22 @@ class Access {
                 .authenticated()
                 .anyRequest()
                 .denyAll())
+        .exceptionHandling(refused ->
+            refused
+                .authenticationEntryPoint((request, response, e) -> {
+                  if (isSent(request)) {
+                    signedOut(request, response);
+                  } else {
+                    SIGN_IN.commence(request, response, e);
+                  }
+                })
+                .accessDeniedHandler((request, response, e) -> {
+                  if (e instanceof CsrfException) {
+                    signedOut(request, response);
+                  } else {
+                    response.sendError(HttpServletResponse.SC_FORBIDDEN);
+                  }
+                }))
         .formLogin(form -> form.loginPage("/sign-in").defaultSuccessUrl("/selections").permitAll())
         .logout(out -> out.logoutUrl("/sign-out").logoutSuccessUrl("/sign-in?out"))
         .headers(headers ->
@@ -131,6 +158,16 @@ class Access {
                         org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter
                             .ReferrerPolicy.SAME_ORIGIN)));
     return http.build();
+  }
+
+  /** What a page that stood open sends: a form, or a part of itself that is to be renewed. */
+  private static boolean isSent(HttpServletRequest request) {
+    return !request.getMethod().equals("GET") || request.getHeader("HX-Request") != null;
+  }
+
+  private static void signedOut(HttpServletRequest request, HttpServletResponse response)
+      throws ServletException, IOException {
+    request.getRequestDispatcher(SessionController.SIGNED_OUT).forward(request, response);
   }
 
   private static org.springframework.security.web.util.matcher.RequestMatcher[] organiserReads() {

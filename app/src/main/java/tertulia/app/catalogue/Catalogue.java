@@ -39,6 +39,9 @@ public class Catalogue {
   static final DocumentFormat<ToolSheet> PAGE =
       new DocumentFormat<>("price page", ToolSheet.class, List.of());
 
+  /** What stands behind /catalogue/ already. */
+  private static final List<String> ADDRESSES = List.of("new", "import", "check", "freshness");
+
   private static final Memo<Written, ToolSheet> READ = new Memo<>(400);
   private final ToolRows rows;
   private final VersionRows versions;
@@ -253,7 +256,9 @@ public class Catalogue {
   @Transactional
   public String add(ToolSheet sheet, String by) {
     ToolRow row = new ToolRow();
-    row.slug = Codes.unused(Codes.slug(sheet.name()), rows.slugs());
+    List<String> taken = new ArrayList<>(rows.slugs());
+    taken.addAll(ADDRESSES);
+    row.slug = Codes.unused(Codes.slug(sheet.name()), taken);
     rows.saveAndFlush(row);
     write(row, begun(row, firstDay(sheet)), sheet, by);
     return row.slug;

@@ -1,5 +1,6 @@
 package tertulia.app.catalogue;
 
+import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -25,14 +26,22 @@ import tertulia.app.exchange.Faults;
 import tertulia.app.exchange.TermCode;
 import tertulia.app.people.SignedIn;
 import tertulia.app.web.Conflict;
+import tertulia.app.web.FormFields;
+import tertulia.app.web.TooMany;
 import tertulia.core.fit.Answer;
 import tertulia.core.growth.Measure;
+import tertulia.core.pricing.Tool;
 import tertulia.core.working.Ground;
 
 /** Writing a price page down, and changing one. */
 @Controller
 class PricePageController {
-  private static final int MOST_FIELDS_IN_A_LIST = 2_000;
+  /** As many as the catalogue's file takes. */
+  private static final int MOST_PLANS = 40;
+
+  private static final int MOST_CHARGES = 200;
+  private static final int MOST_ALLOWANCES = 50;
+  private static final int MOST_FACTS = 200;
   private final Catalogue catalogue;
   private final Slips slips;
 
@@ -42,9 +51,8 @@ class PricePageController {
   }
 
   @InitBinder("form")
-  void bindFields(WebDataBinder binder) {
-    binder.setAutoGrowCollectionLimit(MOST_FIELDS_IN_A_LIST);
-    binder.initDirectFieldAccess();
+  void bindFields(WebDataBinder binder, HttpServletRequest request) {
+    FormFields.bind(binder, request);
     // a single key may hold commas; it is not a list of several
     binder.registerCustomEditor(
         List.class, "confirmed", new CustomCollectionEditor(ArrayList.class));
@@ -74,6 +82,7 @@ class PricePageController {
       @AuthenticationPrincipal SignedIn person,
       Model model,
       HttpServletResponse response) {
+    checkSize(form);
     About about = new About(null, selection);
     if (!copyPlan.isEmpty()) {
       return withCopy(form, copyPlan, about, model);
@@ -111,6 +120,7 @@ class PricePageController {
       RedirectAttributes flash,
       Model model,
       HttpServletResponse response) {
+    checkSize(form);
     About about = new About(slug, "");
     if (!copyPlan.isEmpty()) {
       return withCopy(form, copyPlan, about, model);
@@ -141,6 +151,23 @@ class PricePageController {
     }
   }
 
+  /** Each column and line makes the page longer; one more than can be stored is room to write. */
+  private static void checkSize(ToolForm form) {
+    check("plans", MOST_PLANS, form.plans.size());
+    check("charges", MOST_CHARGES, form.lines.size());
+    check("allowances", MOST_ALLOWANCES, form.allowances.size());
+    check("capabilities", MOST_FACTS, form.facts.size());
+    check("offers", Tool.MOST_OFFERS, form.offers.size());
+    check("conditions", MOST_PLANS, form.conditions.size());
+    check("ratings", MOST_PLANS, form.ratings.size());
+  }
+
+  private static void check(String what, int most, int found) {
+    if (found > most + 1) {
+      throw new TooMany("A price page", what, most, found);
+    }
+  }
+
   /** Nothing is stored; the form comes back with one column more. */
   private String withCopy(ToolForm form, String copyPlan, About about, Model model) {
     if (copyPlan.matches("[0-9]{1,3}") && Integer.parseInt(copyPlan) < form.plans.size()) {
@@ -155,6 +182,7 @@ class PricePageController {
       @ModelAttribute("form") ToolForm form,
       @RequestParam(defaultValue = "") String slug,
       Model model) {
+    checkSize(form);
     ToolConverter.Converted converted =
         new ToolConverter(form, slug.isEmpty() ? null : slug).convert();
     model.addAttribute("faults", converted.faults());

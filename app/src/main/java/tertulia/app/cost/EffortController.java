@@ -1,5 +1,6 @@
 package tertulia.app.cost;
 
+import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.util.LinkedHashMap;
 import java.util.Map;
@@ -19,6 +20,7 @@ import tertulia.app.exchange.SelectionFile.EffortPart;
 import tertulia.app.people.SignedIn;
 import tertulia.app.selection.Selections;
 import tertulia.app.selection.Steps;
+import tertulia.app.web.FormFields;
 
 /** The hours each contender takes. */
 @Controller
@@ -34,8 +36,8 @@ class EffortController {
   }
 
   @InitBinder("effort")
-  void bindFields(WebDataBinder binder) {
-    binder.initDirectFieldAccess();
+  void bindFields(WebDataBinder binder, HttpServletRequest request) {
+    FormFields.bind(binder, request);
   }
 
   @PostMapping("/selections/{id}/effort")

@@ -10,7 +10,7 @@ public final class BriefCheck {
   public static List<Fault> faults(Brief brief) {
     Faults faults = new Faults();
     new SelectionReader(faults)
-        .read(
+        .readNew(
             new SelectionFile(
                 SelectionFile.FORMAT, SelectionFile.VERSION, brief, List.of(), List.of(), null));
     return faults.all();

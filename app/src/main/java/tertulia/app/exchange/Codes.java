@@ -9,6 +9,7 @@ import java.time.format.DateTimeParseException;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.joda.money.CurrencyUnit;
@@ -21,6 +22,7 @@ import tertulia.core.growth.Measure;
  */
 public final class Codes {
   private static final int LONGEST_NUMBER = 20;
+  private static final int LONGEST_SLUG = 60;
 
   private Codes() {}
 
@@ -157,15 +159,38 @@ public final class Codes {
     return stripped;
   }
 
-  /** A stable id from a name: lower-case letters, digits and hyphens, at most 60. */
+  /** Letters that do not come apart into a plain one and a mark. */
+  private static final Map<String, String> PLAIN =
+      Map.of(
+          "ß", "ss", "æ", "ae", "œ", "oe", "ø", "o", "ł", "l", "đ", "d", "ð", "d", "þ", "th", "ı",
+          "i");
+
+  /**
+   * A stable id from a name in any script: lower-case ASCII letters, digits and hyphens, at most
+   * 60. Where letters have no plain form, or it would be longer, a short fingerprint of the name
+   * keeps unlike names apart.
+   */
   public static String slug(String name) {
-    String plain =
+    String lower =
         java.text.Normalizer.normalize(name, java.text.Normalizer.Form.NFD)
             .replaceAll("\\p{M}", "")
-            .toLowerCase(Locale.ROOT)
-            .replaceAll("[^\\p{L}\\p{N}]+", "-")
-            .replaceAll("^-|-$", "");
-    return plain.isEmpty() ? "x" : plain.substring(0, Math.min(60, plain.length()));
+            .toLowerCase(Locale.ROOT);
+    for (Map.Entry<String, String> letter : PLAIN.entrySet()) {
+      lower = lower.replace(letter.getKey(), letter.getValue());
+    }
+    boolean all = lower.codePoints().noneMatch(c -> c > 127 && Character.isLetterOrDigit(c));
+    String plain = lower.replaceAll("[^a-z0-9]+", "-").replaceAll("^-|-$", "");
+    if (all && plain.length() <= LONGEST_SLUG) {
+      return plain.isEmpty() ? "x" : plain;
+    }
+    String kept = plain.substring(0, Math.min(plain.length(), LONGEST_SLUG - 9));
+    return (kept.isEmpty() ? "n" : kept) + "-" + fingerprint(lower);
+  }
+
+  private static String fingerprint(String text) {
+    java.util.zip.CRC32C crc = new java.util.zip.CRC32C();
+    crc.update(text.getBytes(java.nio.charset.StandardCharsets.UTF_8));
+    return String.format("%08x", crc.getValue());
   }
 
   /** {@code wanted}, or with a number behind it the first that is not taken. */

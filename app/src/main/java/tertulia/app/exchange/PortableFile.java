@@ -36,7 +36,7 @@ public final class PortableFile {
 
   private static Read accepted(SelectionFile file) {
     Faults faults = new Faults();
-    Optional<Selection> selection = new SelectionReader(faults).read(file);
+    Optional<Selection> selection = new SelectionReader(faults).readNew(file);
     return selection
         .<Read>map(s -> new Read.Accepted(file, s))
         .orElseGet(() -> new Read.Refused(faults.all()));

@@ -219,7 +219,7 @@ final class PriceReader {
   }
 
   static UnitPrice price(CurrencyUnit currency, String amount) {
-    return new UnitPrice(currency, Codes.decimal(amount));
+    return UnitPrice.typed(currency, Codes.decimal(amount));
   }
 
   private static String name(String name) {

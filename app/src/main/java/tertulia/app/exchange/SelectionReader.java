@@ -78,6 +78,28 @@ public final class SelectionReader {
     return faults.isEmpty() ? selection : Optional.empty();
   }
 
+  /** As {@link #read}, for what is not stored yet: growth that leads nowhere is refused too. */
+  public Optional<Selection> readNew(SelectionFile file) {
+    Optional<Selection> selection = read(file);
+    selection.ifPresent(this::checkGrowth);
+    return faults.isEmpty() ? selection : Optional.empty();
+  }
+
+  private void checkGrowth(Selection selection) {
+    int last = selection.horizon().months() - 1;
+    for (int g = 0; g < selection.groups().size(); g++) {
+      Group group = selection.groups().get(g);
+      boolean endless =
+          selection.scenarios().stream()
+              .anyMatch(s -> group.headcount(selection.horizon(), last, s) >= Group.MOST_PEOPLE);
+      if (endless) {
+        faults.add(
+            "/brief/groups/" + g,
+            group.name() + " would grow to 10,000,000 people or more. Check how fast it grows.");
+      }
+    }
+  }
+
   private Optional<BigDecimal> averagePayment(@Nullable String text) {
     return text == null
         ? Optional.empty()

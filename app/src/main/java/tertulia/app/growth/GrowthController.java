@@ -1,5 +1,6 @@
 package tertulia.app.growth;
 
+import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
@@ -35,6 +36,7 @@ import tertulia.app.exchange.GrowthPlan;
 import tertulia.app.people.SignedIn;
 import tertulia.app.standin.StaffDirectory;
 import tertulia.app.web.Conflict;
+import tertulia.app.web.FormFields;
 import tertulia.core.growth.Group;
 import tertulia.core.time.Horizon;
 
@@ -54,8 +56,8 @@ class GrowthController {
   }
 
   @InitBinder("form")
-  void bindFields(WebDataBinder binder) {
-    binder.initDirectFieldAccess();
+  void bindFields(WebDataBinder binder, HttpServletRequest request) {
+    FormFields.bind(binder, request);
   }
 
   @GetMapping("/growth")

@@ -60,10 +60,14 @@ record Effect(
         order(old, now));
   }
 
-  /** The working of what the tool would cost over a table's plan with another page. */
-  static Working explain(Table table, ToolSheet page) {
-    return Evaluation.of(Selections.replacing(table, page), WhatIf.START)
-        .explain(new Figure.Way(page.id()));
+  /** The working of what the tool would cost with another page; empty if it is not at the table. */
+  static Optional<Working> explain(Table table, ToolSheet page) {
+    boolean there = table.selection().contenders().stream().anyMatch(c -> c.id().equals(page.id()));
+    return there
+        ? Optional.of(
+            Evaluation.of(Selections.replacing(table, page), WhatIf.START)
+                .explain(new Figure.Way(page.id())))
+        : Optional.empty();
   }
 
   private static String stands(Table table, ToolSheet tool, Optional<Decisions.Stored> decision) {

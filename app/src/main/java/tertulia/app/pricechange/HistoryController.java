@@ -131,11 +131,15 @@ class HistoryController {
   String why(
       @PathVariable String slug,
       @RequestParam String page,
-      @RequestParam int people,
+      @RequestParam String people,
       @RequestParam String option,
       Model model) {
+    int count =
+        new Faults()
+            .at("people", () -> headcount(people))
+            .orElseThrow(() -> new NotFound("figure for " + people + " people"));
     return Why.show(
-        Comparison.explain(edition(slug, page).sheet(), demandOf(slug), people, option)
+        Comparison.explain(edition(slug, page).sheet(), demandOf(slug), count, option)
             .orElseThrow(() -> new NotFound("figure for \"" + option + "\"")),
         model);
   }
@@ -146,7 +150,10 @@ class HistoryController {
       @RequestParam String page,
       @RequestParam long selection,
       Model model) {
-    return Why.show(Effect.explain(selections.load(selection), edition(slug, page).sheet()), model);
+    return Why.show(
+        Effect.explain(selections.load(selection), edition(slug, page).sheet())
+            .orElseThrow(() -> new NotFound("figure: the tool is not in that selection")),
+        model);
   }
 
   /** The first selection with the tool says what people need of it. */

@@ -10,6 +10,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 import tertulia.app.people.SignedIn;
 import tertulia.app.selection.Selections;
+import tertulia.app.web.NotFound;
 
 /** The makers' announcements and the answers to them. */
 @Controller
@@ -39,7 +40,10 @@ class PriceChangesController {
 
   @GetMapping("/price-changes/{change}/why")
   String why(@PathVariable String change, @RequestParam long selection, Model model) {
-    return Why.show(Effect.explain(selections.load(selection), changes.announced(change)), model);
+    return Why.show(
+        Effect.explain(selections.load(selection), changes.announced(change))
+            .orElseThrow(() -> new NotFound("figure: the tool is not in that selection")),
+        model);
   }
 
   @PostMapping("/price-changes/{change}")

@@ -1,5 +1,6 @@
 package tertulia.app.selection;
 
+import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.util.Map;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -18,6 +19,7 @@ import tertulia.app.growth.GrowthPlans;
 import tertulia.app.people.SignedIn;
 import tertulia.app.standin.RatesOfExchange;
 import tertulia.app.web.Conflict;
+import tertulia.app.web.FormFields;
 import tertulia.core.fit.Places;
 
 /** The Need step: for whom, how many, what must be there. */
@@ -47,8 +49,8 @@ class NeedController implements StepBody {
   }
 
   @InitBinder("form")
-  void bindFields(WebDataBinder binder) {
-    binder.initDirectFieldAccess();
+  void bindFields(WebDataBinder binder, HttpServletRequest request) {
+    FormFields.bind(binder, request);
   }
 
   @PostMapping("/selections/{id}/need")

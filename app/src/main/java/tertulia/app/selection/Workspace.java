@@ -1,5 +1,6 @@
 package tertulia.app.selection;
 
+import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.util.ArrayList;
@@ -8,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.function.Function;
 import org.springframework.stereotype.Component;
+import org.springframework.web.util.UriUtils;
 import tertulia.app.chart.Marks;
 import tertulia.app.chart.ThreadChart;
 import tertulia.app.display.Dates;
@@ -74,7 +76,10 @@ public class Workspace {
     public String confirm(Contender contender, String what, Provenance source) {
       boolean known = !source.asOf().equals(LocalDate.EPOCH);
       return known && isOld(source) && person.organises() && !table.decided()
-          ? "/catalogue/" + contender.id() + "/confirm?what=" + what
+          ? "/catalogue/"
+              + contender.id()
+              + "/confirm?what="
+              + UriUtils.encodeQueryParam(what, StandardCharsets.UTF_8)
           : "";
     }
 
@@ -88,7 +93,11 @@ public class Workspace {
       StringBuilder address =
           new StringBuilder("/selections/" + table.id() + "/why?figure=" + figure);
       for (int i = 0; i + 1 < more.length; i += 2) {
-        address.append('&').append(more[i]).append('=').append(more[i + 1]);
+        address
+            .append('&')
+            .append(more[i])
+            .append('=')
+            .append(UriUtils.encode(more[i + 1], StandardCharsets.UTF_8));
       }
       return address.append(query.query().isEmpty() ? "" : "&" + query.query()).toString();
     }

@@ -48,6 +48,12 @@ class ErrorAdvice {
         model, "This address or form is not complete.", "Go back and use the page's own buttons.");
   }
 
+  @ExceptionHandler(TooMany.class)
+  @ResponseStatus(HttpStatus.BAD_REQUEST)
+  String tooMany(TooMany e, Model model) {
+    return page(model, String.valueOf(e.getMessage()), "Nothing was saved.");
+  }
+
   @ExceptionHandler(MaxUploadSizeExceededException.class)
   @ResponseStatus(HttpStatus.CONTENT_TOO_LARGE)
   String tooLarge(Model model) {

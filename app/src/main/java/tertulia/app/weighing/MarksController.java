@@ -16,6 +16,7 @@ import tertulia.app.selection.Selections;
 import tertulia.app.selection.StepBody;
 import tertulia.app.selection.Steps;
 import tertulia.app.selection.Workspace;
+import tertulia.app.web.Again;
 import tertulia.app.web.NotFound;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.scoring.Criterion;
@@ -60,7 +61,7 @@ class MarksController implements StepBody {
       throw new NotFound("mark \"" + mark + "\"; a mark is 0 to 10 or \"cannot judge\"");
     }
     checkThere(steps.open(id, query, person), criterion, contender);
-    selections.mark(id, person, criterion, contender, mark);
+    Again.until(() -> selections.mark(id, person, criterion, contender, mark));
     steps.page(steps.open(id, query, person), this, model);
     return "weighing/marked";
   }

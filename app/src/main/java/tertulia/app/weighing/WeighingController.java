@@ -1,5 +1,6 @@
 package tertulia.app.weighing;
 
+import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -19,7 +20,9 @@ import tertulia.app.selection.Selections;
 import tertulia.app.selection.StepBody;
 import tertulia.app.selection.Steps;
 import tertulia.app.selection.Workspace;
+import tertulia.app.web.Again;
 import tertulia.app.web.Conflict;
+import tertulia.app.web.FormFields;
 import tertulia.app.web.NotFound;
 
 /** The Weights step. */
@@ -35,8 +38,8 @@ class WeighingController implements StepBody {
   }
 
   @InitBinder("form")
-  void bindFields(WebDataBinder binder) {
-    binder.initDirectFieldAccess();
+  void bindFields(WebDataBinder binder, HttpServletRequest request) {
+    FormFields.bind(binder, request);
   }
 
   /** Saves one criterion's points as soon as they are entered. */
@@ -56,7 +59,7 @@ class WeighingController implements StepBody {
       throw new NotFound("criterion \"" + criterion + "\" any more");
     }
     try {
-      selections.weigh(id, person, criterion, points(points));
+      Again.until(() -> selections.weigh(id, person, criterion, points(points)));
     } catch (IllegalArgumentException e) {
       fault = String.valueOf(e.getMessage());
     }

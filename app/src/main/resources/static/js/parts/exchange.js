@@ -1,3 +1,5 @@
+import { saySignedOut, signedIn } from './signed-in.js';
+
 /** Says when the server takes long or does not answer; nothing typed is touched. */
 const LONG = 300;
 
@@ -13,9 +15,17 @@ export function exchange(document) {
   document.addEventListener('htmx:afterRequest', (event) => {
     clearTimeout(timer);
     busy.textContent = '';
-    if (event.detail.successful) trouble.hidden = true;
+    if (event.detail.successful) {
+      trouble.hidden = true;
+      event.detail.elt.removeAttribute('aria-invalid');
+    }
   });
   document.addEventListener('htmx:beforeSwap', (event) => {
+    if (event.detail.xhr.status === 401) {
+      event.detail.shouldSwap = false;
+      notKept(event.detail.elt);
+      return;
+    }
     if (new URL(event.detail.xhr.responseURL || location.href).pathname === '/sign-in') {
       event.detail.shouldSwap = false;
       location.reload();
@@ -26,6 +36,17 @@ export function exchange(document) {
     const page = new DOMParser().parseFromString(event.detail.xhr.responseText, 'text/html');
     tell(page.querySelector('h1')?.textContent ?? silent);
   });
+
+  /** Not kept; sent again at once if somebody has signed in meanwhile. */
+  async function notKept(element) {
+    if (!element.hasAttribute('aria-invalid') && (await signedIn(document))) {
+      element.setAttribute('aria-invalid', 'true');
+      element.dispatchEvent(new Event('change', { bubbles: true }));
+      return;
+    }
+    element.setAttribute('aria-invalid', 'true');
+    saySignedOut(document, 'This was not kept.');
+  }
 
   function tell(text) {
     trouble.textContent = text;

@@ -1,16 +1,43 @@
-/** Asks before a page with unsaved entries is left; grows price cells with their lines. */
+import { saySignedOut, signedIn } from './signed-in.js';
+
+/** Asks before a page with unsaved entries is left; loses nothing when the session has ended. */
 export function guard(document) {
   let changed = false;
   document.querySelectorAll('form[data-guard]').forEach((form) => {
     form.addEventListener('input', () => { changed = true; });
-    form.addEventListener('submit', () => { changed = false; });
   });
   window.addEventListener('beforeunload', (event) => {
     if (changed) event.preventDefault();
   });
+  document.addEventListener('submit', (event) => send(event, () => { changed = false; }));
   const grow = (area) => { area.rows = Math.max(1, area.value.split('\n').length); };
   document.querySelectorAll('textarea[data-grow]').forEach((area) => {
     grow(area);
     area.addEventListener('input', () => grow(area));
   });
+}
+
+/** A form is sent once it is known that somebody is signed in to take it. */
+async function send(event, sending) {
+  const form = event.target;
+  if (form.getAttribute('method')?.toLowerCase() !== 'post' || !form.querySelector('input[name="_csrf"]') || form.closest('[data-open]')) return;
+  if (form.dataset.checked) {
+    delete form.dataset.checked;
+    sending();
+    return;
+  }
+  event.preventDefault();
+  const { submitter } = event;
+  try {
+    if (await signedIn(document)) {
+      form.dataset.checked = 'yes';
+      form.requestSubmit(submitter);
+    } else {
+      saySignedOut(document, 'Nothing was saved; what you typed is still here.');
+    }
+  } catch {
+    const trouble = document.getElementById('trouble');
+    trouble.textContent = 'The server did not answer. What you typed is still here; try again in a moment.';
+    trouble.hidden = false;
+  }
 }

@@ -15,6 +15,14 @@ import tertulia.core.growth.People;
 
 /** Units needed of each measure in one month. A measure nobody stated a demand for is absent. */
 public record UnitsNeeded(Map<String, BigDecimal> byMeasure) {
+  private static final BigDecimal MOST = BigDecimal.valueOf(Integer.MAX_VALUE);
+
+  /** Whether more is needed of something than can be counted. */
+  public boolean isTooMuch(List<Measure> measures) {
+    return measures.stream()
+        .anyMatch(m -> amount(m).filter(amount -> amount.compareTo(MOST) >= 0).isPresent());
+  }
+
   public UnitsNeeded {
     byMeasure = Map.copyOf(byMeasure);
   }
@@ -64,12 +72,15 @@ public record UnitsNeeded(Map<String, BigDecimal> byMeasure) {
     return Optional.ofNullable(byMeasure.get(measure.id()));
   }
 
-  /** Units of {@code measure} where only whole ones can be held: rounded up. */
+  /**
+   * Units of {@code measure} where only whole ones can be held: rounded up; never more than {@link
+   * Integer#MAX_VALUE}, beyond which nothing has a figure.
+   */
   public OptionalInt of(Measure measure) {
     BigDecimal units = byMeasure.get(measure.id());
     return units == null
         ? OptionalInt.empty()
-        : OptionalInt.of(units.setScale(0, RoundingMode.CEILING).intValueExact());
+        : OptionalInt.of(units.setScale(0, RoundingMode.CEILING).min(MOST).intValue());
   }
 
   /** Those of {@code measures} that have no stated demand, by their labels. */

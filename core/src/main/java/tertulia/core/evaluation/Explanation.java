@@ -600,7 +600,8 @@ record Explanation(Evaluation evaluation) {
     String name = selection().contender(contender).tool().name();
     return effect(
         line.need().capability().name() + ", for " + name,
-        java.util.Objects.requireNonNull(line.byContender().get(contender)),
+        Optional.ofNullable(line.byContender().get(contender))
+            .orElseThrow(() -> new IllegalArgumentException("It is set aside: " + contender)),
         evaluation.costs().way(contender),
         evaluation.costs().wayWithout(contender, java.util.Set.of(line.need())));
   }

@@ -45,17 +45,20 @@ public record Group(
     return since == null ? m : Math.max(0, m - horizon.indexOf(since));
   }
 
-  /** Growth rounded half-up, plus every step in force, never below 0. */
+  /** More people than this are no group of an organisation; growth that leads beyond ends here. */
+  public static final int MOST_PEOPLE = 10_000_000;
+
+  /** Growth rounded half-up, plus every step in force, from 0 to {@link #MOST_PEOPLE}. */
   public int headcount(Horizon horizon, int m, Scenario scenario) {
     BigDecimal grown =
         growth.at(grownFor(horizon, m), scenario.multiplier()).setScale(0, RoundingMode.HALF_UP);
-    long people = grown.longValueExact();
+    long people = grown.min(BigDecimal.valueOf(MOST_PEOPLE)).longValue();
     for (Step step : steps) {
       if (step.inForce(horizon.month(m), scenario)) {
         people += step.change();
       }
     }
-    return Math.toIntExact(Math.max(0, people));
+    return Math.toIntExact(Math.clamp(people, 0, MOST_PEOPLE));
   }
 
   /** People that steps add in plan month {@code m}; negative if they take away. */

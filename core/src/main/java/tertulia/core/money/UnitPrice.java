@@ -10,23 +10,20 @@ import org.joda.money.CurrencyUnit;
  * A list price, exact.
  *
  * @param currency what it is charged in
- * @param amount 0 to 1,000,000,000, at most four decimals
+ * @param amount 0 or more, at most four decimals; what is typed is at most {@link #MOST}, what is
+ *     computed from it is not bound by that
  */
 public record UnitPrice(CurrencyUnit currency, BigDecimal amount) {
   private static final int DECIMALS = 4;
-  private static final BigDecimal MOST = BigDecimal.valueOf(1_000_000_000);
+
+  /** The most that can be typed. */
+  public static final BigDecimal MOST = BigDecimal.valueOf(1_000_000_000);
 
   public UnitPrice {
     requireNonNull(currency);
     if (amount.signum() < 0) {
       throw new IllegalArgumentException(
           "A price cannot be below 0; found " + amount.toPlainString() + ". Enter 0 or more.");
-    }
-    if (amount.compareTo(MOST) > 0) {
-      throw new IllegalArgumentException(
-          "A price cannot be above 1,000,000,000; found "
-              + amount.toPlainString()
-              + ". Check the decimal point.");
     }
     amount = amount.stripTrailingZeros();
     if (amount.scale() > DECIMALS) {
@@ -37,6 +34,21 @@ public record UnitPrice(CurrencyUnit currency, BigDecimal amount) {
 
   public static UnitPrice of(String currency, String amount) {
     return new UnitPrice(CurrencyUnit.of(currency), new BigDecimal(amount));
+  }
+
+  /**
+   * A price as it was typed.
+   *
+   * @throws IllegalArgumentException if it lies above {@link #MOST}
+   */
+  public static UnitPrice typed(CurrencyUnit currency, BigDecimal amount) {
+    if (amount.compareTo(MOST) > 0) {
+      throw new IllegalArgumentException(
+          "A price cannot be above 1,000,000,000; found "
+              + amount.toPlainString()
+              + ". Check the decimal point.");
+    }
+    return new UnitPrice(currency, amount);
   }
 
   public boolean isFree() {

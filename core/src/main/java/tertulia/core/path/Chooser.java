@@ -118,8 +118,15 @@ abstract class Chooser<C> {
     Optional<NoFigure> why = market.whyUnpriced(option.list(), offered.measures(), stated());
     if (why.isPresent()) {
       open.add(new Open(offered.label(), why.get(), offered.place()));
-    } else {
-      priced.add(new Priced<>(price(option), offered.place()));
+      return;
+    }
+    try {
+      C cost = price(option);
+      // amounts are counted in whole minor units everywhere: what does not fit has no figure
+      money(cost).getAmountMinorLong();
+      priced.add(new Priced<>(cost, offered.place()));
+    } catch (ArithmeticException e) {
+      open.add(new Open(offered.label(), new NoFigure.TooLarge(), offered.place()));
     }
   }
 

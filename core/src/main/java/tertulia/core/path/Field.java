@@ -104,6 +104,16 @@ record Field(
     return priced.stream().map(Entrant::qualifies).toArray(boolean[][]::new);
   }
 
+  /** Every option with a price has amounts that cannot be counted. */
+  Ways.Gap tooLarge() {
+    return new Ways.Gap(
+        0,
+        Map.of(),
+        priced.stream()
+            .map(entrant -> new LeftOut(entrant.label(), new NoFigure.TooLarge(), true))
+            .toList());
+  }
+
   Ways.Gap gap(int m) {
     Map<String, Verdict> verdicts = new LinkedHashMap<>(out);
     Stream.concat(priced.stream(), open.stream())

@@ -73,6 +73,9 @@ public record Market(
     if (!unstated.isEmpty()) {
       return Optional.of(new NoFigure.NoDemand(unstated));
     }
+    if (units.isTooMuch(measures)) {
+      return Optional.of(new NoFigure.TooLarge());
+    }
     if (needsRate(list) && rate(list).isEmpty()) {
       return Optional.of(new NoFigure.NoRate(list.currency(), reporting));
     }

@@ -17,6 +17,7 @@ public sealed interface NoFigure {
       case NoRate no -> "no rate " + no.from() + " to " + no.to();
       case NoPaymentRate no -> "no rate " + no.from() + " to " + no.to() + " for payments";
       case NoAveragePayment no -> "no average payment stated";
+      case TooLarge too -> "the amounts are too large to count; check its prices and quantities";
     };
   }
 
@@ -35,6 +36,9 @@ public sealed interface NoFigure {
 
   /** The average payment cannot be brought into the currency of its prices. */
   record NoPaymentRate(CurrencyUnit from, CurrencyUnit to) implements NoFigure {}
+
+  /** Its amounts go beyond what can be counted exactly, about 92,000,000,000,000,000. */
+  record TooLarge() implements NoFigure {}
 
   /** It takes a share of payments whose average nobody has stated. */
   record NoAveragePayment() implements NoFigure {}

@@ -234,11 +234,24 @@ final class Sweep {
           false,
           byPeople(n -> qualifies(option.offering(), option.list(), n) ? 0 : NONE));
     }
-    return new Swept(
-        offered.label(),
-        offered.place(),
-        true,
-        plainly(option).orElseGet(() -> byPeople(n -> exactly(option, n))));
+    try {
+      return new Swept(
+          offered.label(),
+          offered.place(),
+          true,
+          plainly(option).orElseGet(() -> byPeople(n -> exactly(option, n))));
+    } catch (ArithmeticException e) {
+      return new Swept(offered.label(), offered.place(), true, byPeople(n -> carefully(option, n)));
+    }
+  }
+
+  /** The exact cost, or none where it is too large to count. */
+  private long carefully(Option option, int n) {
+    try {
+      return exactly(option, n);
+    } catch (ArithmeticException e) {
+      return ABOVE_ALL;
+    }
   }
 
   private boolean qualifies(Offering offering, @Nullable PriceList list, int n) {

@@ -102,7 +102,12 @@ public sealed interface Ways {
         return field.gap(m);
       }
     }
-    Way best = WayFinder.cheapest(field.options(), field.qualifies(), setting);
-    return new Found(best, field.leftOutBeside(best), Optional.empty());
+    try {
+      Way best = WayFinder.cheapest(field.options(), field.qualifies(), setting);
+      best.ledger().total(setting.view());
+      return new Found(best, field.leftOutBeside(best), Optional.empty());
+    } catch (ArithmeticException e) {
+      return field.tooLarge();
+    }
   }
 }
