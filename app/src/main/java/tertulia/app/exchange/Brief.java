@@ -114,6 +114,25 @@ public record Brief(
     return copy(groups, kept, criteria, rates, scenarios, followsGrowth);
   }
 
+  /** What each head of a group needs one of, unless somebody says otherwise. */
+  public static final List<String> ONE_EACH = List.of("seats", "whole-staff");
+
+  /** This brief with a seat and a place on the staff for each head of some of its groups. */
+  public Brief seating(List<String> some) {
+    List<DemandPart> seated =
+        demand.stream()
+            .map(part -> {
+              if (!ONE_EACH.contains(part.measure()) || part.perHead().isEmpty()) {
+                return part;
+              }
+              Map<String, String> rates = new java.util.LinkedHashMap<>(part.perHead());
+              some.forEach(group -> rates.putIfAbsent(group, "1"));
+              return new DemandPart(part.measure(), part.fixed(), rates);
+            })
+            .toList();
+    return some.isEmpty() ? this : copy(groups, seated, criteria, rates, scenarios, followsGrowth);
+  }
+
   /** This brief with one unit of everything that is counted for each head of every group. */
   public Brief oneForEachHead() {
     Map<String, String> each = new java.util.LinkedHashMap<>();

@@ -87,7 +87,15 @@ public record GrowthPlan(
               .map(this::dated)
               .orElse(own));
     }
-    return brief.with(followed, scenarios);
+    List<String> known = brief.groups().stream().map(Brief.GroupPart::id).toList();
+    List<String> added = new ArrayList<>();
+    for (Brief.GroupPart group : groups) {
+      if (!known.contains(group.id())) {
+        followed.add(dated(group));
+        added.add(group.id());
+      }
+    }
+    return brief.with(followed, scenarios).seating(added);
   }
 
   /** A group that says from which month it grows. */

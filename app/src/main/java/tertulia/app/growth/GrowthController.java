@@ -241,7 +241,10 @@ class GrowthController {
               .map(count -> Brief.GroupPart.of(group.rebased(read.horizon(), last, count.people())))
               .orElse(asItWas));
     }
-    plans.change(stored.version(), stored.plan().with(groups), person.name());
+    plans.change(
+        stored.version(),
+        stored.plan().with(groups),
+        person.name() + ", on counts of the " + staff.source());
     flash.addFlashAttribute(
         DONE, "Re-based: each group grows on from those who were there in " + last + ".");
     return "redirect:/growth";

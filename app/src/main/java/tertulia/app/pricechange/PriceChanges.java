@@ -71,6 +71,11 @@ class PriceChanges {
   /** An announcement that was answered. */
   record Answered(String tool, String words, String answer) {}
 
+  /** Who announces, as the reader is told; empty if no feed is connected. */
+  String source() {
+    return feed.source();
+  }
+
   /** How many announcements wait for an answer. */
   @Transactional(readOnly = true)
   long waiting() {
@@ -213,7 +218,7 @@ class PriceChanges {
           announcement.tool(),
           announcement.holdsFrom(),
           before -> takeable(CheckedPage.of(AnnouncedPage.of(before, announcement).sheet())),
-          by);
+          by + ", from the " + feed.source());
     }
     AnswerRow row = new AnswerRow();
     row.changeId = id;

@@ -27,6 +27,7 @@ class PriceChangesController {
   String list(@AuthenticationPrincipal SignedIn person, Model model) {
     model.addAttribute("proposals", changes.proposals());
     model.addAttribute("past", changes.past());
+    model.addAttribute("source", changes.source());
     model.addAttribute("organises", person.organises());
     return "pricechange/changes";
   }

@@ -147,11 +147,18 @@ final class BriefConverter {
             before.scenarios(),
             practice(form),
             before.followsGrowth());
+    List<String> known = before.groups().stream().map(Brief.GroupPart::id).toList();
+    Brief seated =
+        brief.seating(
+            groups.stream()
+                .map(Brief.GroupPart::id)
+                .filter(group -> !known.contains(group))
+                .toList());
     if (faults.isEmpty()) {
-      BriefCheck.faults(brief).forEach(this::addAtField);
+      BriefCheck.faults(seated).forEach(this::addAtField);
     }
     return new Converted(
-        faults.isEmpty() ? Optional.of(brief) : Optional.empty(), faults.byField());
+        faults.isEmpty() ? Optional.of(seated) : Optional.empty(), faults.byField());
   }
 
   private void addAtField(Fault fault) {

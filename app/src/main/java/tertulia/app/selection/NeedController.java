@@ -146,6 +146,7 @@ class NeedController implements StepBody {
     model.addAttribute("faults", Map.of());
     model.addAttribute("planned", growth.find().isPresent());
     model.addAttribute("ratesFrom", rates.source());
+    model.addAttribute("ratesThere", rates.isConnected());
     model.addAttribute("sources", sources.of(table.id()));
     model.addAttribute("conditions", Brief.CONDITIONS);
     model.addAttribute("places", Places.names());

@@ -73,7 +73,11 @@ class NewSelectionController {
       faults.add("title", "Put the question you want to settle, such as \"Which planning tool?\"");
     }
     LocalDate today = LocalDate.now(clock);
-    boolean follows = typed.containsKey("follow") && plans.find().isPresent();
+    // people who are typed are meant, whatever is ticked
+    boolean follows =
+        typed.containsKey("follow")
+            && typed.getOrDefault("people", "").isBlank()
+            && plans.find().isPresent();
     int people =
         follows
             ? 1

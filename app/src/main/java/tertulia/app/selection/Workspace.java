@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
+import java.util.OptionalInt;
 import java.util.function.Function;
 import org.springframework.stereotype.Component;
 import org.springframework.web.util.UriUtils;
@@ -17,6 +18,7 @@ import tertulia.app.display.Figures;
 import tertulia.app.exchange.Codes;
 import tertulia.app.people.SignedIn;
 import tertulia.app.settings.Freshness;
+import tertulia.core.billing.UnitsNeeded;
 import tertulia.core.billing.View;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Evaluation;
@@ -211,9 +213,28 @@ public class Workspace {
     String count = people(people);
     return switch (session.query().whatIf().moment()) {
       case Moment.Month month ->
-          Dates.month(session.table().selection().horizon().month(month.m())) + " · " + count;
-      case Moment.Headcount typed -> "If there were " + count;
+          Dates.month(session.table().selection().horizon().month(month.m()))
+              + " · "
+              + count
+              + seats(session, people);
+      case Moment.Headcount typed -> "If there were " + count + seats(session, people);
     };
+  }
+
+  /** Fewer seats than people is meant by some and a slip of others; it is said. */
+  private static String seats(Session session, int people) {
+    UnitsNeeded needed = session.evaluation().costs().occasion().units();
+    OptionalInt full = needed.of(Measure.SEATS);
+    OptionalInt seats =
+        full.isPresent()
+            ? OptionalInt.of(full.getAsInt() + needed.of(Measure.LIGHT_SEATS).orElse(0))
+            : full;
+    return seats.isPresent() && seats.getAsInt() < people
+        ? ", "
+            + Figures.whole(seats.getAsInt())
+            + (seats.getAsInt() == 1 ? " seat" : " seats")
+            + ": fewer seats than people"
+        : "";
   }
 
   private static String people(int people) {

@@ -9,6 +9,14 @@ public interface MakersFeed {
   /** Everything announced on or before {@code day}, oldest first. */
   List<Announcement> announced(LocalDate day);
 
+  /** Who says so, as the reader is told; empty if nothing is connected. */
+  String source();
+
+  /** Whether anything is connected. */
+  default boolean isConnected() {
+    return !source().isEmpty();
+  }
+
   /**
    * A maker's announcement.
    *

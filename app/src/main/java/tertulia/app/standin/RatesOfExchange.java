@@ -9,6 +9,11 @@ public interface RatesOfExchange {
   /** Every rate published on or before {@code day}. */
   List<ExchangeRate> published(LocalDate day);
 
-  /** Who publishes them, as the reader is told. */
+  /** Who says so, as the reader is told; empty if nothing is connected. */
   String source();
+
+  /** Whether anything is connected. */
+  default boolean isConnected() {
+    return !source().isEmpty();
+  }
 }

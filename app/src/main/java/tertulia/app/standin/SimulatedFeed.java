@@ -5,10 +5,12 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.stereotype.Component;
 
 /** Made-up announcements of the makers in the demonstration, shipped with the product. */
 @Component
+@ConditionalOnProperty(name = "tertulia.simulated", havingValue = "true")
 class SimulatedFeed implements MakersFeed {
   private final List<Announcement> announcements = new ArrayList<>();
 
@@ -36,6 +38,11 @@ class SimulatedFeed implements MakersFeed {
                     line.get(8),
                     line.get(9).isEmpty() ? null : line.get(9)))
             .toList());
+  }
+
+  @Override
+  public String source() {
+    return "simulated feed, made up";
   }
 
   @Override

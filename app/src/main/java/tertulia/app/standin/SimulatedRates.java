@@ -4,11 +4,13 @@ import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.List;
 import org.joda.money.CurrencyUnit;
+import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.stereotype.Component;
 import tertulia.core.money.ExchangeRate;
 
 /** Made-up rates, shipped with the product. */
 @Component
+@ConditionalOnProperty(name = "tertulia.simulated", havingValue = "true")
 class SimulatedRates implements RatesOfExchange {
   private final List<ExchangeRate> rates;
 

@@ -2,10 +2,12 @@ package tertulia.app.standin;
 
 import java.time.YearMonth;
 import java.util.List;
+import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.stereotype.Component;
 
 /** Made-up headcounts of the demonstration, shipped with the product. */
 @Component
+@ConditionalOnProperty(name = "tertulia.simulated", havingValue = "true")
 class SimulatedStaff implements StaffDirectory {
   private final List<Count> counts;
 

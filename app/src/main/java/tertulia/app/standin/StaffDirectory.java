@@ -11,6 +11,11 @@ public interface StaffDirectory {
   /** Every count of months before {@code month}, by group and month. */
   List<Count> countedBefore(YearMonth month);
 
-  /** Who counts, as the reader is told. */
+  /** Who says so, as the reader is told; empty if nothing is connected. */
   String source();
+
+  /** Whether anything is connected. */
+  default boolean isConnected() {
+    return !source().isEmpty();
+  }
 }
