@@ -13,7 +13,6 @@ import org.springframework.security.web.SecurityFilterChain;
 import org.springframework.security.web.authentication.LoginUrlAuthenticationEntryPoint;
 import org.springframework.security.web.csrf.CsrfException;
 import org.springframework.security.web.servlet.util.matcher.PathPatternRequestMatcher;
-import tertulia.app.people.SessionController;
 
 /** Who may do what: every route is named here, and what is not named is refused. */
 @Configuration
@@ -165,9 +164,14 @@ class Access {
     return !request.getMethod().equals("GET") || request.getHeader("HX-Request") != null;
   }
 
+  /** The page says which it is: that nobody is signed in, or that the page sent is older. */
   private static void signedOut(HttpServletRequest request, HttpServletResponse response)
       throws ServletException, IOException {
-    request.getRequestDispatcher(SessionController.SIGNED_OUT).forward(request, response);
+    response.setStatus(
+        request.getUserPrincipal() == null
+            ? HttpServletResponse.SC_UNAUTHORIZED
+            : HttpServletResponse.SC_FORBIDDEN);
+    request.getRequestDispatcher("/signed-out").forward(request, response);
   }
 
   private static org.springframework.security.web.util.matcher.RequestMatcher[] organiserReads() {

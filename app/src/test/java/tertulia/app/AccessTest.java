@@ -20,7 +20,8 @@ import tertulia.app.people.People;
 
 /** Nothing is open that is not named as open, for every route there is. */
 public class AccessTest extends ServedTest {
-  private static final Set<String> OPEN = Set.of("/sign-in", "/first-account", "/error");
+  private static final Set<String> OPEN =
+      Set.of("/sign-in", "/first-account", "/error", "/session", "/signed-out");
   private static final Set<String> FOR_MEMBERS =
       Set.of(
           "/selections/{id}/weights",
@@ -66,9 +67,14 @@ public class AccessTest extends ServedTest {
   }
 
   @Test
-  public void strangersAreSentToSignIn() throws Exception {
+  public void strangersAreSentToSignInOrToldThatNobodyIs() throws Exception {
     for (Route route : routes()) {
       MockHttpServletResponse answer = answer(route.request());
+      if (!route.method().equals(HttpMethod.GET)) {
+        assertEquals(answer.getStatus(), 401, route.toString());
+        assertEquals(answer.getForwardedUrl(), "/signed-out", route.toString());
+        continue;
+      }
       assertEquals(answer.getStatus(), 302, route.toString());
       assertTrue(String.valueOf(answer.getRedirectedUrl()).endsWith("/sign-in"), route.toString());
     }

@@ -28,7 +28,8 @@ public class ArchitectureTest {
           "path",
           "scoring",
           "decision",
-          "evaluation");
+          "evaluation",
+          "finding");
 
   private static final JavaClasses CORE =
       new ClassFileImporter()

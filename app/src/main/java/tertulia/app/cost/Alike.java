@@ -1,20 +1,16 @@
 package tertulia.app.cost;
 
-import java.math.BigDecimal;
-import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
-import java.util.stream.Collectors;
 import tertulia.app.display.Dates;
 import tertulia.app.display.Figures;
+import tertulia.app.display.FindingWords;
 import tertulia.app.selection.Workspace;
 import tertulia.core.evaluation.Contender;
-import tertulia.core.fit.Reason;
+import tertulia.core.finding.CostFindings;
 import tertulia.core.money.ExchangeRate;
-import tertulia.core.path.LeftOut;
 import tertulia.core.path.Outcome;
 import tertulia.core.path.SteadyCost;
 import tertulia.core.path.Terms;
@@ -24,11 +20,9 @@ import tertulia.core.pricing.Tax;
 
 /** What is not equal between the columns, said at the column that differs. */
 final class Alike {
-  /** Prices written down further apart than this are not of one time. */
-  private static final long DAYS_APART = 90;
-
   private final Workspace.Session session;
-  private final List<SteadyCost> all;
+  private final CostFindings findings;
+  private final FindingWords words;
 
   /**
    * One thing that is not equal.
@@ -41,10 +35,8 @@ final class Alike {
 
   private Alike(Workspace.Session session) {
     this.session = session;
-    this.all =
-        session.columns().stream()
-            .flatMap(contender -> steady(session, contender).stream())
-            .toList();
+    this.findings = new CostFindings(session.evaluation().costs());
+    this.words = new FindingWords(session.table().selection());
   }
 
   /** The differences of each column, in the columns' order. */
@@ -68,32 +60,31 @@ final class Alike {
     List<Difference> differences = new ArrayList<>();
     steady(session, contender)
         .ifPresent(cost -> {
-          term(cost, differences);
+          term(contender, cost, differences);
           currency(cost, differences);
           tax(cost.option().plan(), differences);
-          age(cost.option().plan(), differences);
+          age(contender, differences);
           basis(contender, cost.option().plan(), differences);
           cap(contender, differences);
         });
     return differences;
   }
 
-  private void term(SteadyCost cost, List<Difference> differences) {
-    boolean committed = cost.option().list().term().isCommitted();
-    long alike =
-        all.stream().filter(c -> c.option().list().term().isCommitted() == committed).count();
-    if (2 * alike < all.size() || 2 * alike == all.size() && !committed) {
-      differences.add(
-          committed
-              ? new Difference(
-                  "committed: " + cost.option().list().term().words(),
-                  "All monthly",
-                  here(session.query().query(Terms.MONTHLY)))
-              : new Difference(
-                  "without a commitment",
-                  "All committed",
-                  here(session.query().query(Terms.COMMITTED))));
-    }
+  private void term(Contender contender, SteadyCost cost, List<Difference> differences) {
+    findings
+        .mixedTerms()
+        .filter(mixed -> mixed.fewer().contains(contender.id()))
+        .ifPresent(mixed ->
+            differences.add(
+                mixed.committed().contains(contender.id())
+                    ? new Difference(
+                        "committed: " + cost.option().list().term().words(),
+                        "All monthly",
+                        here(session.query().query(Terms.MONTHLY)))
+                    : new Difference(
+                        "without a commitment",
+                        "All committed",
+                        here(session.query().query(Terms.COMMITTED)))));
   }
 
   private void currency(SteadyCost cost, List<Difference> differences) {
@@ -126,20 +117,15 @@ final class Alike {
     }
   }
 
-  private void age(Plan plan, List<Difference> differences) {
-    LocalDate newest =
-        all.stream()
-            .map(cost -> cost.option().plan().source().asOf())
-            .max(Comparator.naturalOrder())
-            .orElseThrow();
-    LocalDate asOf = plan.source().asOf();
-    if (ChronoUnit.DAYS.between(asOf, newest) > DAYS_APART) {
-      differences.add(
-          new Difference(
-              "price of " + Dates.day(asOf) + ", others up to " + Dates.day(newest),
-              session.query().day().isPresent() ? "" : "All prices of that day",
-              here(session.query().pricedOn(asOf).query())));
-    }
+  private void age(Contender contender, List<Difference> differences) {
+    findings
+        .olderPrice(contender.id())
+        .ifPresent(older ->
+            differences.add(
+                new Difference(
+                    words.of(older),
+                    session.query().day().isPresent() ? "" : "All prices of that day",
+                    here(session.query().pricedOn(older.asOf()).query()))));
   }
 
   private void basis(Contender contender, Plan plan, List<Difference> differences) {
@@ -152,65 +138,23 @@ final class Alike {
       case PlanPrices.Listed listed -> {}
       case PlanPrices.OnRequest onRequest -> {}
     }
-    if (session.evaluation().costs().steady(contender.id())
-            instanceof Outcome.Found<SteadyCost> found
-        && found.isAtMost()) {
-      differences.add(
-          new Difference(
-              "at most: "
-                  + found.leftOut().stream()
-                      .filter(LeftOut::mayBeCheaper)
-                      .map(LeftOut::option)
-                      .collect(Collectors.joining(", "))
-                  + " may be cheaper and has no figure",
-              "Enter a quote",
-              edit));
-    }
+    findings
+        .atMost(contender.id())
+        .ifPresent(most -> differences.add(new Difference(words.of(most), "Enter a quote", edit)));
   }
 
   /** A cheaper plan is out because of its cap: what it would be at the cap. */
   private void cap(Contender contender, List<Difference> differences) {
-    session
-        .evaluation()
-        .costs()
-        .steady(contender.id())
-        .passedOver()
-        .forEach((option, verdict) -> {
-          for (Reason reason : verdict.reasons()) {
-            if (reason instanceof Reason.OverCap over
-                && verdict.reasons().size() == 1
-                && differences.stream().noneMatch(d -> d.way().startsWith("Read at"))) {
-              int people = peopleFor(over);
-              if (people > 0) {
-                differences.add(
-                    new Difference(
-                        "beyond the cap of " + option + ": " + over.sentence(),
-                        "Read at " + Figures.whole(people) + " people",
-                        here(session.query().at(people).query())));
-              }
-            }
-          }
-        });
-  }
-
-  /** The most people who still fit under a cap, in today's shares; 0 if nobody does. */
-  private int peopleFor(Reason.OverCap over) {
-    int now = session.evaluation().costs().people().total();
-    int month = session.evaluation().costs().occasion().month();
-    for (int n = now - 1; n > 0; n--) {
-      BigDecimal needed =
-          session
-              .evaluation()
-              .costs()
-              .market()
-              .occasion(session.evaluation().costs().today().scaledTo(n), month)
-              .units()
-              .amount(over.measure())
-              .orElse(BigDecimal.ZERO);
-      if (needed.compareTo(BigDecimal.valueOf(over.most())) <= 0) {
-        return n;
-      }
-    }
-    return 0;
+    findings
+        .beyondCap(contender.id())
+        .filter(cap -> cap.people() > 0)
+        .ifPresent(cap ->
+            differences.add(
+                new Difference(
+                    words.of(cap),
+                    "Read at "
+                        + Figures.whole(cap.people())
+                        + (cap.people() == 1 ? " person" : " people"),
+                    here(session.query().at(cap.people()).query()))));
   }
 }

@@ -89,7 +89,7 @@ record CostView(
         evaluation.whatIf().basis() == WhatIf.Basis.FULL
             ? "each at its cheapest plan that meets the needs, with people’s upkeep and work by hand"
             : "each at its cheapest plan that meets the needs",
-        Sentences.says(session, costs),
+        Sentences.says(session),
         Sentences.warnings(session),
         ways,
         MonthsView.of(session),

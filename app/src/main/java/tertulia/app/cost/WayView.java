@@ -1,7 +1,6 @@
 package tertulia.app.cost;
 
 import java.util.ArrayList;
-import java.util.Collection;
 import java.util.List;
 import java.util.OptionalInt;
 import java.util.stream.Collectors;
@@ -91,11 +90,14 @@ record WayView(Row kept, Row monthly, String ribbon, List<Line> lines, List<Stri
   private static Cell monthly(Workspace.Session session, Contender contender) {
     String why = session.why("way", "contender", contender.id());
     View view = session.evaluation().whatIf().view();
-    return session.evaluation().costs().wayAllMonthly(contender.id()) instanceof Ways.Found found
-        ? Cell.figure(
-            (found.isAtMost() ? "at most " : "") + Figures.money(found.best().ledger().total(view)),
-            why)
-        : Cell.missing("—", why).noting("not sold monthly all through");
+    return switch (session.evaluation().costs().wayAllMonthly(contender.id())) {
+      case Ways.Found found ->
+          Cell.figure(
+              (found.isAtMost() ? "at most " : "")
+                  + Figures.money(found.best().ledger().total(view)),
+              why);
+      case Ways.Gap gap -> Cell.missing("—", why).noting(gap(session, gap));
+    };
   }
 
   private static Horizon horizon(Workspace.Session session) {
@@ -123,23 +125,22 @@ record WayView(Row kept, Row monthly, String ribbon, List<Line> lines, List<Stri
     };
   }
 
-  /** Why there is no way: a price nobody knows, or nothing that qualifies. */
+  /**
+   * Why there is no way: a price nobody knows, or nothing that qualifies and what comes nearest.
+   */
   private static String gap(Workspace.Session session, Ways.Gap gap) {
-    String month = Dates.shortMonth(horizon(session).month(gap.month()));
     if (gap.isUnpriced()) {
       return "price not known: " + LeftOut.words(gap.leftOut());
     }
-    String reason =
-        firstOf(
-            gap.verdicts().values().stream()
-                .flatMap(verdict -> verdict.reasons().stream())
-                .map(Reason::sentence)
-                .toList());
-    return "nothing qualifies from " + month + (reason.isEmpty() ? "" : ": " + reason);
+    return "nothing qualifies from "
+        + Dates.shortMonth(horizon(session).month(gap.month()))
+        + gap.nearest().map(near -> "; nearest is " + near(near)).orElse("");
   }
 
-  private static String firstOf(Collection<String> sentences) {
-    return sentences.isEmpty() ? "" : sentences.iterator().next();
+  private static String near(Ways.Nearest nearest) {
+    return nearest.option()
+        + ": "
+        + nearest.reasons().stream().map(Reason::sentence).collect(Collectors.joining("; "));
   }
 
   private static List<OptionalInt> months(

@@ -9,7 +9,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import tertulia.app.display.Dates;
-import tertulia.app.display.Figures;
+import tertulia.app.display.FindingWords;
 import tertulia.app.exchange.Results;
 import tertulia.app.exchange.SelectionFile;
 import tertulia.app.selection.Cell;
@@ -20,8 +20,8 @@ import tertulia.core.billing.View;
 import tertulia.core.decision.Decision;
 import tertulia.core.decision.Proposal;
 import tertulia.core.evaluation.Contender;
+import tertulia.core.finding.ScoreFindings;
 import tertulia.core.path.Ways;
-import tertulia.core.scoring.Totals;
 
 /**
  * The Decision step as it is read.
@@ -179,19 +179,8 @@ record DecisionView(
   }
 
   private static String lead(Workspace.Session session) {
-    Optional<Totals> totals = session.evaluation().scores().totals();
-    if (totals.isEmpty()) {
-      return "There are no totals yet: nobody has given weights, or no contender is left.";
-    }
-    Totals.Standing first = totals.get().standings().getFirst();
-    String name = name(session, first.contender());
-    return first.worstRank() == 1
-        ? name + " leads by the totals of the table, at " + Figures.score(first.total()) + "."
-        : name
-            + " leads by the middle of its total, but values that nobody has given could put it as"
-            + " low as place "
-            + first.worstRank()
-            + ".";
+    return new FindingWords(session.table().selection())
+        .of(new ScoreFindings(session.evaluation()).lead());
   }
 
   private static String caution(Workspace.Session session, Proposal proposal) {

@@ -16,10 +16,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 
 /** Says whether somebody is signed in, so that a page that stood open loses nothing. */
 @Controller
-public class SessionController {
-  /** Where what is sent without a session is answered. */
-  public static final String SIGNED_OUT = "/signed-out";
-
+class SessionController {
   /** The token a page needs to send its forms; of nobody only that nobody is signed in. */
   @GetMapping("/session")
   ResponseEntity<Map<String, Object>> session(
@@ -34,13 +31,25 @@ public class SessionController {
     return Map.of("signedIn", true, "header", token.getHeaderName(), "token", token.getToken());
   }
 
-  @RequestMapping(SIGNED_OUT)
-  String signedOut(HttpServletResponse response, Model model) {
-    response.setStatus(HttpStatus.UNAUTHORIZED.value());
-    model.addAttribute("sentence", "You are signed out, so nothing was saved.");
+  /** Where what is sent without a session, or from a page of an earlier one, is answered. */
+  @RequestMapping("/signed-out")
+  String signedOut(
+      @AuthenticationPrincipal @Nullable SignedIn person,
+      HttpServletResponse response,
+      Model model) {
+    boolean nobody = person == null;
+    response.setStatus((nobody ? HttpStatus.UNAUTHORIZED : HttpStatus.FORBIDDEN).value());
+    model.addAttribute(
+        "sentence",
+        nobody
+            ? "You are signed out, so nothing was saved."
+            : "You signed in again after this page was opened, so nothing was saved.");
     model.addAttribute(
         "remedy",
-        "Sign in in another tab, then go back here: your browser still has what you typed.");
+        nobody
+            ? "Sign in in another tab, then go back here: your browser still has what you typed."
+            : "Go back: your browser still has what you typed. Copy it, load the page anew and"
+                + " save.");
     return "error/sentence";
   }
 }

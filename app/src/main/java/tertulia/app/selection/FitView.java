@@ -4,7 +4,6 @@ import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.joda.money.Money;
@@ -13,10 +12,11 @@ import tertulia.app.chart.NeedsChart;
 import tertulia.app.chart.PlansChart;
 import tertulia.app.display.Dates;
 import tertulia.app.display.Figures;
+import tertulia.app.display.FindingWords;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.NeedCosts;
 import tertulia.core.evaluation.NeedCosts.Effect;
-import tertulia.core.fit.Conflicts;
+import tertulia.core.finding.FitFindings;
 import tertulia.core.fit.Question;
 import tertulia.core.fit.Reason;
 import tertulia.core.fit.Verdict;
@@ -106,7 +106,7 @@ record FitView(
         session.columns().stream().map(c -> needed(session, c, ends)).toList(),
         costs.lines().stream().map(line -> cost(session, line)).toList(),
         picture(session, costs),
-        says(session, costs),
+        says(session),
         session.columns().stream().flatMap(c -> planLines(session, c).stream()).toList(),
         strips(session),
         session.columns().stream().flatMap(c -> unsaid(session, c)).toList(),
@@ -401,66 +401,12 @@ record FitView(
     return bars.isEmpty() ? "" : NeedsChart.draw(bars, horizon(session).months());
   }
 
-  private static List<String> says(Workspace.Session session, NeedCosts costs) {
-    List<String> says = new ArrayList<>();
-    costs
-        .together()
-        .forEach((id, groups) ->
-            groups.forEach(group ->
-                says.add(
-                    name(session, id)
-                        + ": "
-                        + listed(
-                            group.needs().stream().map(need -> need.capability().name()).toList())
-                        + " cost nothing each, but together "
-                        + words(group.effect())
-                        + ".")));
-    for (Contender contender : session.columns()) {
-      conflicts(session, contender, says);
-    }
-    return says;
-  }
-
-  private static String words(Effect effect) {
-    return switch (effect) {
-      case Effect.Costs costs -> "they cost " + Figures.moneyIn(costs.more());
-      case Effect.RulesOut out -> "they rule it out";
-      case Effect.NoTotal none -> "they leave no total";
-    };
+  private static List<String> says(Workspace.Session session) {
+    FindingWords words = new FindingWords(session.table().selection());
+    return new FitFindings(session.evaluation().costs()).all().stream().map(words::of).toList();
   }
 
   private static String name(Workspace.Session session, String id) {
     return session.table().selection().contender(id).tool().name();
-  }
-
-  private static String listed(List<String> names) {
-    return names.size() == 1
-        ? names.getFirst()
-        : String.join(", ", names.subList(0, names.size() - 1)) + " and " + names.getLast();
-  }
-
-  /** Why nothing qualifies now, and what giving up one requirement would open. */
-  private static void conflicts(Workspace.Session session, Contender contender, List<String> says) {
-    Conflicts conflicts = session.evaluation().costs().conflicts(contender.id());
-    if (conflicts.smallest().isEmpty()) {
-      return;
-    }
-    List<String> sets =
-        conflicts.smallest().stream()
-            .limit(3)
-            .map((Set<String> set) -> "“" + String.join("” with “", set) + "”")
-            .toList();
-    List<String> opens =
-        conflicts.opens().entrySet().stream()
-            .map(e -> "without “" + e.getKey() + "” " + listed(e.getValue()) + " would do")
-            .toList();
-    says.add(
-        contender.tool().name()
-            + " has no plan for "
-            + session.evaluation().costs().people().total()
-            + " people: no plan meets "
-            + String.join(", nor ", sets)
-            + (opens.isEmpty() ? "" : "; " + String.join("; ", opens))
-            + ".");
   }
 }

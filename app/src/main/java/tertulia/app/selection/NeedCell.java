@@ -60,7 +60,11 @@ final class NeedCell {
           case NO -> cell.looking(must ? "stop" : "no");
           case UNKNOWN -> cell.looking("missing").noting(must ? "confirm it" : "");
         },
-        has(fact.answer(), need));
+        has(
+            option
+                .map(taken -> taken.answer(need.capability()))
+                .orElse(fact.answer() == Answer.BY_ADD_ON && !must ? Answer.NO : fact.answer()),
+            need));
   }
 
   /** What a confirmation of the need's fact is called: a condition is one of the whole tool. */

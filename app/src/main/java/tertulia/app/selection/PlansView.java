@@ -14,10 +14,10 @@ import tertulia.app.display.Dates;
 import tertulia.app.display.Figures;
 import tertulia.app.exchange.Codes;
 import tertulia.app.exchange.SelectionFile;
-import tertulia.app.exchange.ToolSheet;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Evaluation;
 import tertulia.core.fit.Answer;
+import tertulia.core.fit.Capability;
 import tertulia.core.fit.Fact;
 import tertulia.core.fit.Importance;
 import tertulia.core.fit.Need;
@@ -332,7 +332,7 @@ record PlansView(
       return extras;
     }
 
-    /** Names of what a plan has, by id, as the price page lists it. */
+    /** Names of what a plan has by itself, by id, as the facts in force say. */
     private Map<String, String> has(int i) {
       Map<String, String> has = new LinkedHashMap<>();
       session.table().file().contenders().stream()
@@ -341,9 +341,9 @@ record PlansView(
           .flatMap(tool -> tool.plans().stream())
           .filter(plan -> plan.id().equals(id(offerings.get(i))))
           .flatMap(plan -> plan.facts().stream())
-          .filter(fact -> List.of("yes", "by-add-on").contains(fact.answer()))
-          .map(ToolSheet.FactPart::capability)
-          .forEach(name -> has.putIfAbsent(Codes.slug(name), name));
+          .map(fact -> new Capability(Codes.slug(fact.capability()), fact.capability()))
+          .filter(capability -> offerings.get(i).fact(capability).answer() == Answer.YES)
+          .forEach(capability -> has.putIfAbsent(capability.id(), capability.name()));
       return has;
     }
 
@@ -406,9 +406,11 @@ record PlansView(
           + ".";
     }
 
+    /** An add-on is taken only where a must requires it. */
     private static int rank(Offering offering, Need need) {
       return switch (offering.fact(need.capability()).answer()) {
-        case YES, BY_ADD_ON -> 2;
+        case YES -> 2;
+        case BY_ADD_ON -> need.importance() instanceof Importance.Must ? 2 : 0;
         case PARTLY -> 1;
         case NO, UNKNOWN -> 0;
       };

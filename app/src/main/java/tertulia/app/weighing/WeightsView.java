@@ -8,6 +8,7 @@ import java.util.Optional;
 import org.joda.money.Money;
 import tertulia.app.chart.DotStrip;
 import tertulia.app.display.Figures;
+import tertulia.app.display.FindingWords;
 import tertulia.app.exchange.Json;
 import tertulia.app.selection.Cell;
 import tertulia.app.selection.Table;
@@ -15,6 +16,7 @@ import tertulia.app.selection.Workspace;
 import tertulia.core.billing.View;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Evaluation;
+import tertulia.core.finding.ScoreFindings;
 import tertulia.core.path.Ways;
 import tertulia.core.scoring.Criterion;
 import tertulia.core.scoring.Member;
@@ -28,8 +30,14 @@ import tertulia.core.scoring.Totals;
  * @param dropped why a criterion does not count; may be empty
  * @param seats the people at the table with their shares
  * @param costGuess a first guess of worst and best cost a month; may be empty
+ * @param warnings where a scale does not tell contenders apart
  */
-record WeightsView(List<Line> lines, String dropped, List<Table.Seat> seats, String costGuess) {
+record WeightsView(
+    List<Line> lines,
+    String dropped,
+    List<Table.Seat> seats,
+    String costGuess,
+    List<String> warnings) {
 
   /**
    * A criterion.
@@ -62,7 +70,9 @@ record WeightsView(List<Line> lines, String dropped, List<Table.Seat> seats, Str
             ? "Coverage is left out, because no need is a should. Name some under Need to use it."
             : "",
         session.table().seats(),
-        costGuess(session));
+        costGuess(session),
+        new ScoreFindings(evaluation)
+            .outsideScale().stream().map(new FindingWords(evaluation.selection())::of).toList());
   }
 
   private static Line line(Workspace.Session session, Criterion criterion) {

@@ -276,10 +276,20 @@ public final class Costs {
 
   /** As above along any way of the contender. */
   Optional<Money> total(String contender, Ways along) {
-    if (!(along instanceof Ways.Found found)) {
-      return Optional.empty();
-    }
-    Money subscription = found.best().ledger().total(whatIf.view());
+    return along instanceof Ways.Found found
+        ? total(contender, found, whatIf.view())
+        : Optional.empty();
+  }
+
+  /** The total in the spread view, on which scores rest, with people's time if it is read. */
+  public Optional<Money> spreadTotal(String contender) {
+    return spread(contender) instanceof Ways.Found found
+        ? total(contender, found, View.SPREAD)
+        : Optional.empty();
+  }
+
+  private Optional<Money> total(String contender, Ways.Found along, View view) {
+    Money subscription = along.best().ledger().total(view);
     return switch (whatIf.basis()) {
       case SUBSCRIPTION -> Optional.of(subscription);
       case FULL ->
@@ -288,6 +298,36 @@ public final class Costs {
             case Takes.Unknown unknown -> Optional.empty();
           };
     };
+  }
+
+  /**
+   * What a contender has cost by the end of each plan month, as it is read: running sums in the
+   * view, with people's time if full cost is read. Empty if its total is not known.
+   */
+  public Optional<List<Money>> running(String contender) {
+    if (!(way(contender) instanceof Ways.Found found) || total(contender).isEmpty()) {
+      return Optional.empty();
+    }
+    List<Money> months = new ArrayList<>(found.best().ledger().months(whatIf.view()));
+    if (whatIf.basis() == WhatIf.Basis.FULL && takes(contender) instanceof Takes.Known known) {
+      known
+          .time()
+          .lines()
+          .forEach(line -> months.set(line.month(), months.get(line.month()).plus(line.money())));
+    }
+    for (int m = 1; m < months.size(); m++) {
+      months.set(m, months.get(m - 1).plus(months.get(m)));
+    }
+    return Optional.of(List.copyOf(months));
+  }
+
+  /** Why an option does not do in a plan month; none if it does. */
+  public List<Reason> reasonsIn(Option option, int m) {
+    return whole
+        .market
+        .fit()
+        .at(option.offering(), option.list(), whole.months.get(m), selection.horizon().month(m))
+        .reasons();
   }
 
   /**
@@ -373,18 +413,7 @@ public final class Costs {
     for (int i = 1; i < stretches.size(); i++) {
       Option before = stretches.get(i - 1).option();
       int m = stretches.get(i).months().from();
-      turns.add(
-          new Turn(
-              m,
-              whole
-                  .market
-                  .fit()
-                  .at(
-                      before.offering(),
-                      before.list(),
-                      whole.months.get(m),
-                      selection.horizon().month(m))
-                  .reasons()));
+      turns.add(new Turn(m, reasonsIn(before, m)));
     }
     return turns;
   }

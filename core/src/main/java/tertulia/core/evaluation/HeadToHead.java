@@ -8,7 +8,6 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import org.joda.money.Money;
-import tertulia.core.fit.Fact;
 import tertulia.core.fit.Importance;
 import tertulia.core.fit.Need;
 import tertulia.core.path.CostByHeadcount;
@@ -214,12 +213,10 @@ public record HeadToHead(
       if (need.outside().filter(option.get().outside()::contains).isPresent()) {
         return Met.OUTSIDE;
       }
-      Fact fact = option.get().offering().fact(need.capability());
-      return switch (fact.answer()) {
+      return switch (option.get().answer(need.capability())) {
         case YES -> Met.YES;
         case PARTLY -> Met.PARTLY;
-        case BY_ADD_ON -> option.get().addOns().contains(fact.addOn()) ? Met.YES : Met.NO;
-        case NO -> Met.NO;
+        case NO, BY_ADD_ON -> Met.NO;
         case UNKNOWN -> Met.UNKNOWN;
       };
     }

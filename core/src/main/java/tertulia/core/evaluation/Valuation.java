@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import tertulia.core.billing.View;
+import tertulia.core.fit.Answer;
 import tertulia.core.fit.Fact;
 import tertulia.core.fit.Importance;
 import tertulia.core.fit.Need;
@@ -210,16 +211,17 @@ record Valuation(Costs costs, Panel panel) {
         BigDecimal weight = BigDecimal.valueOf(should.weight());
         Fact fact = offering.fact(need.capability());
         boolean outside = need.outside().filter(option.outside()::contains).isPresent();
-        Interval met = outside ? Interval.exactly(BigDecimal.ONE) : met(fact, option);
+        Interval met =
+            outside ? Interval.exactly(BigDecimal.ONE) : met(option.answer(need.capability()));
         all = all.add(weight);
         low = low.add(weight.multiply(met.low()));
         high = high.add(weight.multiply(met.high()));
         parts.add(
             new Working.Stated(
                 need.capability().name() + ", weight " + should.weight(),
-                outside ? fact.answer().words() + "; covered outside" : words(fact, option),
+                outside ? fact.answer().words() + "; covered outside" : words(need, option),
                 java.util.Optional.of(fact.source())
-                    .filter(source -> fact.answer() != tertulia.core.fit.Answer.UNKNOWN),
+                    .filter(source -> fact.answer() != Answer.UNKNOWN),
                 List.of()));
       }
     }
@@ -235,21 +237,18 @@ record Valuation(Costs costs, Panel panel) {
             : new Working.Missing(label, rule + "; some answers are not known", parts));
   }
 
-  private static String words(Fact fact, Option option) {
-    return fact.answer() == tertulia.core.fit.Answer.BY_ADD_ON
-            && !option.addOns().contains(fact.addOn())
+  private static String words(Need need, Option option) {
+    Fact fact = option.offering().fact(need.capability());
+    return fact.answer() == Answer.BY_ADD_ON && option.answer(need.capability()) == Answer.NO
         ? "by add-on, which no must requires and is not bought"
         : fact.answer().words();
   }
 
-  private static Interval met(Fact fact, Option option) {
-    return switch (fact.answer()) {
+  private static Interval met(Answer answer) {
+    return switch (answer) {
       case YES -> Interval.exactly(BigDecimal.ONE);
       case PARTLY -> Interval.exactly(HALF);
-      case BY_ADD_ON ->
-          Interval.exactly(
-              option.addOns().contains(fact.addOn()) ? BigDecimal.ONE : BigDecimal.ZERO);
-      case NO -> Interval.exactly(BigDecimal.ZERO);
+      case NO, BY_ADD_ON -> Interval.exactly(BigDecimal.ZERO);
       case UNKNOWN -> Interval.UNKNOWN;
     };
   }

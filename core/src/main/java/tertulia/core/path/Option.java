@@ -3,6 +3,9 @@ package tertulia.core.path;
 import java.util.List;
 import java.util.Optional;
 import org.joda.money.Money;
+import tertulia.core.fit.Answer;
+import tertulia.core.fit.Capability;
+import tertulia.core.fit.Fact;
 import tertulia.core.fit.Fit;
 import tertulia.core.fit.Offering;
 import tertulia.core.pricing.AddOn;
@@ -36,6 +39,16 @@ public record Option(
 
   public Plan plan() {
     return offering.plan();
+  }
+
+  /**
+   * What the plan says of a capability: "by an add-on" is a yes if that one is taken, else a no.
+   */
+  public Answer answer(Capability capability) {
+    Fact fact = offering.fact(capability);
+    return fact.answer() != Answer.BY_ADD_ON
+        ? fact.answer()
+        : addOns.contains(fact.addOn()) ? Answer.YES : Answer.NO;
   }
 
   /** What is covered outside costs so much a month; empty if nothing is. */

@@ -1,5 +1,6 @@
 package tertulia.core.path;
 
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -8,6 +9,7 @@ import tertulia.core.billing.Leaving;
 import tertulia.core.billing.UnitsNeeded;
 import tertulia.core.billing.View;
 import tertulia.core.fit.Offering;
+import tertulia.core.fit.Reason;
 import tertulia.core.fit.Verdict;
 import tertulia.core.money.PriceRise;
 import tertulia.core.path.Candidates.Candidate;
@@ -52,9 +54,23 @@ public sealed interface Ways {
       return !leftOut.isEmpty();
     }
 
+    /** The option with the fewest reasons against it, the first of several; empty without any. */
+    public Optional<Nearest> nearest() {
+      return verdicts.entrySet().stream()
+          .map(entry -> new Nearest(entry.getKey(), entry.getValue().reasons()))
+          .min(Comparator.comparingInt(near -> near.reasons().size()));
+    }
+
     /** Whether some option would qualify if what is unknown were confirmed. */
     public boolean isUnconfirmed() {
       return verdicts.values().stream().anyMatch(Verdict.Unconfirmed.class::isInstance);
+    }
+  }
+
+  /** What comes nearest to doing, with all that stands against it. */
+  record Nearest(String option, List<Reason> reasons) {
+    public Nearest {
+      reasons = List.copyOf(reasons);
     }
   }
 

@@ -1,0 +1,327 @@
+package tertulia.app.display;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Set;
+import java.util.stream.Collectors;
+import tertulia.core.evaluation.NeedCosts.Effect;
+import tertulia.core.evaluation.Selection;
+import tertulia.core.finding.Finding;
+import tertulia.core.finding.Finding.Cause;
+import tertulia.core.finding.Finding.CheapestByHeadcount.Stretch;
+import tertulia.core.fit.Conflicts;
+import tertulia.core.fit.Reason;
+import tertulia.core.path.LeftOut;
+
+/** The one place where findings become sentences. */
+public record FindingWords(Selection selection) {
+
+  /** A sentence with its full stop. */
+  public String of(Finding finding) {
+    return switch (finding) {
+      case Finding.WholePeriod whole -> wholePeriod(whole);
+      case Finding.NobodyHasAFigure nobody ->
+          "Nobody has a figure yet. Enter prices in the catalogue, or look at Fit.";
+      case Finding.CheapestByHeadcount cheapest -> cheapest(cheapest);
+      case Finding.LeadChange change ->
+          "From "
+              + people(change.n())
+              + " on "
+              + name(change.now())
+              + " is cheaper than "
+              + name(change.before())
+              + cause(change.cause(), change.n())
+              + ".";
+      case Finding.WithinPlan within -> withinPlan(within);
+      case Finding.FreeUpTo free -> free(free);
+      case Finding.WholeStaffPays staff ->
+          name(staff.tool())
+              + ": for a staff of "
+              + staff.staff()
+              + " the price for everybody is cheaper from the "
+              + ordinal(staff.named())
+              + " named person on.";
+      case Finding.NoWay none ->
+          name(none.tool())
+              + " has a plan for now, "
+              + none.option()
+              + ", but from "
+              + month(none.month())
+              + " on none of its plans does"
+              + because(none.reasons())
+              + ", so it has no total.";
+      case Finding.MixedTerms mixed ->
+          "The price of "
+              + names(mixed.monthly())
+              + " is without a commitment; "
+              + (mixed.committed().size() == 1 ? "that of " : "those of ")
+              + names(mixed.committed())
+              + (mixed.committed().size() == 1 ? " is" : " are")
+              + " for a committed year or more.";
+      case Finding.OlderPrice older ->
+          "price of " + Dates.day(older.asOf()) + ", others up to " + Dates.day(older.newest());
+      case Finding.FallingBand band ->
+          name(band.tool())
+              + " costs less for "
+              + band.units()
+              + " units than for the units needed now ("
+              + band.term()
+              + "): its bands fall. Ask the maker for the larger number.";
+      case Finding.BeyondCap cap ->
+          "cheaper but beyond the cap of " + cap.option() + ": " + cap.over().sentence();
+      case Finding.AtMost most ->
+          "at most: "
+              + most.because().stream().map(LeftOut::option).collect(Collectors.joining(", "))
+              + " may be cheaper and has no figure";
+      case Finding.OnlyTogether together ->
+          name(together.tool())
+              + ": "
+              + listed(together.needs().stream().map(need -> need.capability().name()).toList())
+              + together(together.effect())
+              + ".";
+      case Finding.NoPlan none -> noPlan(none);
+      case Finding.NoTotals none ->
+          none.anybodyRanked()
+              ? "There are no totals yet: nobody has given weights."
+              : "There are no totals: no contender has a plan for all months.";
+      case Finding.Leads leads ->
+          name(leads.tool()) + " leads by the totals, at " + Figures.score(leads.total()) + ".";
+      case Finding.LevelLead level ->
+          names(level.tools())
+              + " are level in the lead, at "
+              + Figures.score(tertulia.core.scoring.Interval.exactly(level.total()))
+              + ".";
+      case Finding.OpenLead open ->
+          name(open.tool())
+              + " is ahead by the middle of its total, but "
+              + (open.open().size() == 1 ? "a value under " : "values under ")
+              + listed(open.open())
+              + (open.open().size() == 1 ? " is" : " are")
+              + " only known within bounds: it could come as low as place "
+              + open.worst()
+              + ".";
+      case Finding.OutsideScale outside ->
+          names(outside.tools())
+              + " cost different amounts and are worth the same, as they lie outside the scale."
+              + " With worst "
+              + outside.worst().toPlainString()
+              + " and best "
+              + outside.best().toPlainString()
+              + " a month it would tell them apart.";
+    };
+  }
+
+  private String name(String tool) {
+    return selection.contender(tool).tool().name();
+  }
+
+  private String names(List<String> tools) {
+    return listed(tools.stream().map(this::name).toList());
+  }
+
+  /** "A", "A and B" or "A, B and C". */
+  private static String listed(List<String> names) {
+    return names.size() <= 1
+        ? String.join("", names)
+        : String.join(", ", names.subList(0, names.size() - 1)) + " and " + names.getLast();
+  }
+
+  private String month(int m) {
+    return Dates.month(selection.horizon().month(m));
+  }
+
+  private static String people(int n) {
+    return Figures.whole(n) + (n == 1 ? " person" : " people");
+  }
+
+  private static String months(int n) {
+    return n + (n == 1 ? " month" : " months");
+  }
+
+  private String wholePeriod(Finding.WholePeriod whole) {
+    String all = "over the " + months(selection.horizon().months());
+    String pays =
+        whole
+            .paysFrom()
+            .map(m ->
+                m == 0
+                    ? "; it is ahead from the first month"
+                    : "; it pays from " + month(m) + " on")
+            .orElse("");
+    if (whole.whole().size() > 1) {
+      return capitalised(all) + " " + names(whole.whole()) + " cost the same, the least of all.";
+    }
+    String cheapest = name(whole.whole().getFirst());
+    if (!whole.differs()) {
+      return cheapest
+          + (whole.now().isPresent() ? " is the cheapest now and " : " is the cheapest ")
+          + all
+          + pays
+          + ".";
+    }
+    String now = name(whole.now().orElseThrow());
+    return "Today "
+        + now
+        + (whole.by().isZero() ? ", which has no total; " : "; ")
+        + all
+        + " "
+        + cheapest
+        + (whole.by().isZero() ? "" : ", by " + Figures.moneyIn(whole.by()))
+        + pays
+        + ".";
+  }
+
+  private static String capitalised(String sentence) {
+    return sentence.substring(0, 1).toUpperCase(java.util.Locale.ENGLISH) + sentence.substring(1);
+  }
+
+  private String cheapest(Finding.CheapestByHeadcount finding) {
+    List<Stretch> stretches = finding.stretches();
+    if (stretches.size() == 1
+        && stretches.getFirst().from() == 1
+        && stretches.getFirst().to() == finding.most()
+        && stretches.getFirst().tool().isPresent()) {
+      Stretch all = stretches.getFirst();
+      return name(all.tool().orElseThrow())
+          + (all.level().isEmpty()
+              ? " is cheapest at every headcount."
+              : " is never dearer than another; " + names(all.level()) + levels(all) + ".");
+    }
+    List<String> words = new ArrayList<>();
+    for (Stretch stretch : stretches) {
+      words.add(stretch(stretch, finding.most()));
+    }
+    return capitalised(String.join("; ", words)) + ".";
+  }
+
+  private static String levels(Stretch stretch) {
+    return (stretch.level().size() == 1 ? " costs" : " cost") + " the same at some headcounts";
+  }
+
+  private String stretch(Stretch stretch, int most) {
+    String who =
+        stretch.tool().map(this::name).orElse("nobody has a figure")
+            + (stretch.level().isEmpty()
+                ? ""
+                : " (at some headcounts level with " + names(stretch.level()) + ")");
+    if (stretch.to() == most) {
+      return "from " + people(stretch.from()) + " on " + who;
+    }
+    if (stretch.from() == 1) {
+      return "up to " + people(stretch.to()) + " " + who;
+    }
+    return stretch.from() == stretch.to()
+        ? "at " + stretch.from() + " " + who
+        : stretch.from() + " to " + stretch.to() + " " + who;
+  }
+
+  private String cause(Cause cause, int n) {
+    return switch (cause) {
+      case Cause.LeavesPlan leaves ->
+          ", because "
+              + name(leaves.tool())
+              + " leaves "
+              + leaves.option()
+              + because(leaves.reasons());
+      case Cause.TakesPlan takes ->
+          ", because " + name(takes.tool()) + " goes to " + takes.option();
+      case Cause.Jumps jumps ->
+          ", because "
+              + name(jumps.tool())
+              + " costs "
+              + Figures.moneyIn(jumps.by())
+              + " more with the "
+              + ordinal(n)
+              + " person";
+      case Cause.Falls falls ->
+          ", because it costs "
+              + Figures.moneyIn(falls.by())
+              + " less with the "
+              + ordinal(n)
+              + " person: its bands fall";
+      case Cause.GrowsLess less ->
+          ", as it grows by "
+              + Figures.money(less.less())
+              + " with the "
+              + ordinal(n)
+              + " person and the other by "
+              + Figures.money(less.more());
+      case Cause.HasAFigure has -> ", as one of them had no figure before";
+    };
+  }
+
+  private static String because(List<Reason> reasons) {
+    return reasons.isEmpty()
+        ? ""
+        : " (" + reasons.stream().map(Reason::sentence).collect(Collectors.joining("; ")) + ")";
+  }
+
+  private static String withinPlan(Finding.WithinPlan within) {
+    String you =
+        "You will have "
+            + (within.fewest() == within.most()
+                ? people(within.most())
+                : within.fewest() + " to " + people(within.most()))
+            + ": ";
+    return within.changes().isEmpty()
+        ? you + "the cheapest stays the cheapest all through."
+        : you
+            + "the cheapest changes at "
+            + listed(within.changes().stream().map(n -> "" + n).toList())
+            + ".";
+  }
+
+  private String free(Finding.FreeUpTo free) {
+    String when =
+        free.doesUntil()
+            .map(
+                m -> free.always() ? "that does for the whole plan" : "that does until " + month(m))
+            .orElse("you have more from the start");
+    return name(free.tool()) + " is free up to " + people(free.people()) + "; " + when + ".";
+  }
+
+  private static String together(Effect effect) {
+    return switch (effect) {
+      case Effect.Costs costs ->
+          " cost nothing each, but together they cost " + Figures.moneyIn(costs.more());
+      case Effect.RulesOut out ->
+          " together rule it out: without any one of them there is still no total, without all of"
+              + " them there is";
+      case Effect.NoTotal none -> " leave no total, alone or together";
+    };
+  }
+
+  private String noPlan(Finding.NoPlan none) {
+    Conflicts conflicts = none.conflicts();
+    List<String> sets =
+        conflicts.smallest().stream()
+            .limit(3)
+            .map((Set<String> set) -> "“" + String.join("” with “", set) + "”")
+            .toList();
+    List<String> opens =
+        conflicts.opens().entrySet().stream()
+            .map(e -> "without “" + e.getKey() + "” " + listed(e.getValue()) + " would do")
+            .toList();
+    return name(none.tool())
+        + " has no plan for "
+        + people(none.people())
+        + ": no plan meets "
+        + String.join(", nor ", sets)
+        + (opens.isEmpty() ? "" : "; " + String.join("; ", opens))
+        + ".";
+  }
+
+  private static String ordinal(int n) {
+    boolean teen = n % 100 >= 11 && n % 100 <= 13;
+    String ending =
+        teen
+            ? "th"
+            : switch (n % 10) {
+              case 1 -> "st";
+              case 2 -> "nd";
+              case 3 -> "rd";
+              default -> "th";
+            };
+    return n + ending;
+  }
+}

@@ -1,0 +1,356 @@
+package tertulia.core.finding;
+
+import java.time.LocalDate;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import java.util.TreeSet;
+import java.util.stream.IntStream;
+import org.joda.money.Money;
+import tertulia.core.billing.InvoiceLine;
+import tertulia.core.evaluation.Contender;
+import tertulia.core.evaluation.Costs;
+import tertulia.core.finding.Finding.Cause;
+import tertulia.core.fit.Offering;
+import tertulia.core.fit.Reason;
+import tertulia.core.growth.Measure;
+import tertulia.core.path.CostByHeadcount;
+import tertulia.core.path.CostByHeadcount.Curve;
+import tertulia.core.path.CostByHeadcount.Lead;
+import tertulia.core.path.CostByHeadcount.Point;
+import tertulia.core.path.LeftOut;
+import tertulia.core.path.Option;
+import tertulia.core.path.Outcome;
+import tertulia.core.path.SteadyCost;
+import tertulia.core.path.Ways;
+
+/** What there is to say of cost. */
+public record CostFindings(Costs costs) {
+  /** So many changes of the cheapest are explained; the table has all of them. */
+  private static final int MOST_EXPLAINED = 3;
+
+  /** Prices written down further apart than this are not of one time. */
+  private static final long DAYS_APART = 90;
+
+  /** Everything that reads as a sentence, the answer first. */
+  public List<Finding.OfCost> all() {
+    List<Finding.OfCost> all = new ArrayList<>();
+    wholePeriod().ifPresent(all::add);
+    all.addAll(byHeadcount());
+    all.addAll(free());
+    all.addAll(wholeStaff());
+    all.addAll(noWays());
+    return all;
+  }
+
+  private List<Contender> active() {
+    return costs.selection().active();
+  }
+
+  private Optional<SteadyCost> steady(String tool) {
+    return costs.steady(tool) instanceof Outcome.Found<SteadyCost> found
+        ? Optional.of(found.best())
+        : Optional.empty();
+  }
+
+  /** Who is cheapest now and over the whole period; empty if nobody has a total. */
+  public Optional<Finding.WholePeriod> wholePeriod() {
+    List<String> withTotal =
+        active().stream().map(Contender::id).filter(id -> costs.total(id).isPresent()).toList();
+    Optional<Money> least = withTotal.stream().map(id -> total(id)).min(Money::compareTo);
+    if (least.isEmpty()) {
+      return Optional.empty();
+    }
+    List<String> whole = withTotal.stream().filter(id -> total(id).equals(least.get())).toList();
+    Optional<String> now = costs.orderByCost().stream().findFirst();
+    Money by =
+        now.filter(id -> !whole.contains(id))
+            .flatMap(costs::total)
+            .map(total -> total.minus(least.get()))
+            .orElseGet(() -> Money.zero(least.get().getCurrencyUnit()));
+    Optional<Integer> paysFrom =
+        whole.size() == 1 && withTotal.size() > 1
+            ? Optional.of(paysFrom(whole.getFirst(), withTotal))
+            : Optional.empty();
+    return Optional.of(new Finding.WholePeriod(now, whole, by, paysFrom));
+  }
+
+  private Money total(String tool) {
+    return costs.total(tool).orElseThrow();
+  }
+
+  /** The first month from which its running sum stays below those of all rivals. */
+  private int paysFrom(String tool, List<String> withTotal) {
+    List<Money> mine = costs.running(tool).orElseThrow();
+    int from = 0;
+    for (String rival : withTotal) {
+      if (!rival.equals(tool)) {
+        List<Money> theirs = costs.running(rival).orElseThrow();
+        for (int m = mine.size() - 1; m >= from; m--) {
+          if (!mine.get(m).isLessThan(theirs.get(m))) {
+            from = m + 1;
+            break;
+          }
+        }
+      }
+    }
+    return from;
+  }
+
+  /**
+   * Who is cheapest for which headcounts, why that changes, and whether it does within the plan.
+   */
+  List<Finding.OfCost> byHeadcount() {
+    CostByHeadcount swept = costs.costByHeadcount();
+    List<Lead> leads = swept.leads();
+    if (leads.stream().allMatch(lead -> lead.tool().isEmpty())) {
+      return List.of(new Finding.NobodyHasAFigure());
+    }
+    List<Finding.OfCost> findings = new ArrayList<>();
+    List<Finding.CheapestByHeadcount.Stretch> stretches = new ArrayList<>();
+    for (int i = 0; i < leads.size(); i++) {
+      int to = i + 1 == leads.size() ? swept.most() : leads.get(i + 1).n() - 1;
+      if (isNear(leads.get(i).n(), to)) {
+        stretches.add(stretch(swept, leads.get(i), to));
+      }
+    }
+    findings.add(new Finding.CheapestByHeadcount(stretches, swept.most()));
+    findings.add(withinPlan(swept));
+    leadChanges(swept).stream().limit(MOST_EXPLAINED).forEach(findings::add);
+    return findings;
+  }
+
+  /** Whether headcounts come near those planned: from a third of the fewest to twice the most. */
+  private boolean isNear(int from, int to) {
+    return to >= costs.lowestPlanned() / 3 && from <= 2 * costs.highestPlanned();
+  }
+
+  private Finding.CheapestByHeadcount.Stretch stretch(CostByHeadcount swept, Lead lead, int to) {
+    TreeSet<String> level = new TreeSet<>();
+    for (int n = lead.n(); n <= to; n++) {
+      level.addAll(swept.levelWithLead(n));
+    }
+    List<String> inOrder = active().stream().map(Contender::id).filter(level::contains).toList();
+    return new Finding.CheapestByHeadcount.Stretch(lead.n(), to, lead.tool(), inOrder);
+  }
+
+  private Finding.WithinPlan withinPlan(CostByHeadcount swept) {
+    int low = costs.lowestPlanned();
+    int high = costs.highestPlanned();
+    return new Finding.WithinPlan(
+        low,
+        high,
+        swept.leads().stream()
+            .map(Lead::n)
+            .filter(n -> n > Math.max(1, low) && n <= high)
+            .toList());
+  }
+
+  /** Every change of the cheapest near the headcounts planned, with its cause. */
+  List<Finding.LeadChange> leadChanges(CostByHeadcount swept) {
+    List<Finding.LeadChange> changes = new ArrayList<>();
+    List<Lead> leads = swept.leads();
+    for (int i = 1; i < leads.size(); i++) {
+      Optional<String> before = leads.get(i - 1).tool();
+      Optional<String> now = leads.get(i).tool();
+      int n = leads.get(i).n();
+      if (before.isPresent() && now.isPresent() && isNear(n, n)) {
+        changes.add(
+            new Finding.LeadChange(
+                n, before.get(), now.get(), cause(swept, before.get(), now.get(), n)));
+      }
+    }
+    return changes;
+  }
+
+  /** Looks at what each of the two does between n − 1 and n people. */
+  private Cause cause(CostByHeadcount swept, String before, String now, int n) {
+    Curve left = swept.curve(before);
+    Curve taken = swept.curve(now);
+    Optional<Point> leftWas = left.at(n - 1);
+    Optional<Point> leftIs = left.at(n);
+    if (leftWas.isPresent() && !leftWas.map(Point::option).equals(leftIs.map(Point::option))) {
+      List<Reason> reasons = costs.reasonsAt(before, leftWas.get().option(), n);
+      if (!reasons.isEmpty()) {
+        return new Cause.LeavesPlan(before, leftWas.get().option(), reasons);
+      }
+    }
+    Optional<Point> takenWas = taken.at(n - 1);
+    Point takenIs = taken.at(n).orElseThrow();
+    if (takenWas.isEmpty() || leftWas.isEmpty() || leftIs.isEmpty()) {
+      return new Cause.HasAFigure();
+    }
+    if (!takenWas.get().option().equals(takenIs.option())) {
+      return new Cause.TakesPlan(now, takenIs.option());
+    }
+    Money rise = leftIs.get().money().minus(leftWas.get().money());
+    Money own = takenIs.money().minus(takenWas.get().money());
+    if (own.isNegative()) {
+      return new Cause.Falls(now, own.negated());
+    }
+    // had it gone on as for the person before, it would not have been overtaken
+    Optional<Money> usual =
+        n > 2
+            ? left.at(n - 2).map(point -> leftWas.get().money().minus(point.money()))
+            : Optional.empty();
+    boolean jumps =
+        usual
+            .filter(step -> rise.isGreaterThan(step))
+            .filter(step -> !leftWas.get().money().plus(step).isGreaterThan(takenIs.money()))
+            .isPresent();
+    return jumps ? new Cause.Jumps(before, rise) : new Cause.GrowsLess(own, rise);
+  }
+
+  /** Tools that cost nothing up to some headcount; what is owned was paid for and is not free. */
+  List<Finding.FreeUpTo> free() {
+    List<Finding.FreeUpTo> free = new ArrayList<>();
+    CostByHeadcount swept = costs.costByHeadcount();
+    for (Contender contender : active()) {
+      Curve curve = swept.curve(contender.id());
+      int last = 0;
+      while (contender.tool().owned().isEmpty()
+          && last < swept.most()
+          && curve.at(last + 1).filter(point -> point.money().isZero()).isPresent()) {
+        last++;
+      }
+      if (last > 0) {
+        int most = last;
+        int months = costs.planned().size();
+        int until =
+            IntStream.range(0, months)
+                .filter(m -> costs.planned().get(m).total() > most)
+                .findFirst()
+                .orElse(months);
+        free.add(
+            new Finding.FreeUpTo(
+                contender.id(),
+                most,
+                until == 0 ? Optional.empty() : Optional.of(until - 1),
+                until == months));
+      }
+    }
+    return free;
+  }
+
+  private List<Finding.WholeStaffPays> wholeStaff() {
+    return active().stream()
+        .flatMap(contender ->
+            costs.wholeStaff(contender.id()).stream()
+                .map(staff ->
+                    new Finding.WholeStaffPays(
+                        contender.id(), costs.people().total(), staff.named())))
+        .toList();
+  }
+
+  /** Tools with a plan for now and without a way through all months, with why theirs ends. */
+  List<Finding.NoWay> noWays() {
+    List<Finding.NoWay> none = new ArrayList<>();
+    for (Contender contender : active()) {
+      Optional<SteadyCost> now = steady(contender.id());
+      if (now.isPresent()
+          && costs.way(contender.id()) instanceof Ways.Gap gap
+          && !gap.isUnpriced()) {
+        Option option = now.get().option();
+        none.add(
+            new Finding.NoWay(
+                contender.id(), gap.month(), option.label(), costs.reasonsIn(option, gap.month())));
+      }
+    }
+    return none;
+  }
+
+  /** Some prices without a commitment beside others with one; empty if all are alike. */
+  public Optional<Finding.MixedTerms> mixedTerms() {
+    List<String> monthly = new ArrayList<>();
+    List<String> committed = new ArrayList<>();
+    for (Contender contender : active()) {
+      steady(contender.id())
+          .ifPresent(cost ->
+              (cost.option().list().term().isCommitted() ? committed : monthly)
+                  .add(contender.id()));
+    }
+    return monthly.isEmpty() || committed.isEmpty()
+        ? Optional.empty()
+        : Optional.of(new Finding.MixedTerms(monthly, committed));
+  }
+
+  /** A price that is not of the time of the newest of the others; empty if it is. */
+  public Optional<Finding.OlderPrice> olderPrice(String tool) {
+    return steady(tool)
+        .map(CostFindings::asOf)
+        .flatMap(asOf -> {
+          LocalDate newest =
+              active().stream()
+                  .flatMap(contender -> steady(contender.id()).stream())
+                  .map(CostFindings::asOf)
+                  .max(Comparator.naturalOrder())
+                  .orElseThrow();
+          return ChronoUnit.DAYS.between(asOf, newest) > DAYS_APART
+              ? Optional.of(new Finding.OlderPrice(tool, asOf, newest))
+              : Optional.empty();
+        });
+  }
+
+  private static LocalDate asOf(SteadyCost cost) {
+    return cost.option().plan().source().asOf();
+  }
+
+  /** A number of units a little above those needed that would cost less. */
+  public Optional<Finding.FallingBand> fallingBand(String tool) {
+    return steady(tool)
+        .flatMap(cost ->
+            cost.lines().stream()
+                .filter(InvoiceLine.Held.class::isInstance)
+                .flatMapToInt(line -> ((InvoiceLine.Held) line).cheaperWithMore().stream())
+                .boxed()
+                .findFirst()
+                .map(units ->
+                    new Finding.FallingBand(tool, units, cost.option().list().term().words())));
+  }
+
+  /** Why a tool's figure is only an upper bound; empty if it is not. */
+  public Optional<Finding.AtMost> atMost(String tool) {
+    return costs.steady(tool) instanceof Outcome.Found<SteadyCost> found && found.isAtMost()
+        ? Optional.of(
+            new Finding.AtMost(
+                tool, found.leftOut().stream().filter(LeftOut::mayBeCheaper).toList()))
+        : Optional.empty();
+  }
+
+  /** The first plan of a tool that would be cheaper and is out for nothing but a cap. */
+  public Optional<Finding.BeyondCap> beyondCap(String tool) {
+    return steady(tool).flatMap(now -> beyondCap(tool, now));
+  }
+
+  private Optional<Finding.BeyondCap> beyondCap(String tool, SteadyCost now) {
+    for (Offering offering : costs.selection().contender(tool).offerings()) {
+      List<Reason> reasons = costs.against(tool).getOrDefault(offering.plan().name(), List.of());
+      if (reasons.size() == 1 && reasons.getFirst() instanceof Reason.OverCap over) {
+        boolean cheaper =
+            costs
+                .planAlone(offering)
+                .filter(cost -> cost.money().isLessThan(now.money()))
+                .isPresent();
+        if (cheaper) {
+          return Optional.of(
+              new Finding.BeyondCap(tool, offering.plan().name(), over, peopleFor(over)));
+        }
+      }
+    }
+    return Optional.empty();
+  }
+
+  /** The most people who still fit under a cap, in today's shares; 0 if nobody does. */
+  private int peopleFor(Reason.OverCap over) {
+    Measure measure = over.measure();
+    int month = costs.occasion().month();
+    return IntStream.iterate(costs.people().total() - 1, n -> n > 0, n -> n - 1)
+        .filter(n ->
+            costs.market().occasion(costs.today().scaledTo(n), month).units().of(measure).orElse(0)
+                <= over.most())
+        .findFirst()
+        .orElse(0);
+  }
+}

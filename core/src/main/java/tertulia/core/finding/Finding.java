@@ -1,0 +1,221 @@
+package tertulia.core.finding;
+
+import java.math.BigDecimal;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Optional;
+import org.joda.money.Money;
+import tertulia.core.evaluation.NeedCosts;
+import tertulia.core.fit.Conflicts;
+import tertulia.core.fit.Need;
+import tertulia.core.fit.Reason;
+import tertulia.core.path.LeftOut;
+import tertulia.core.scoring.Interval;
+
+/**
+ * Something the product says in a sentence, with the figures it rests on. Tools are named by their
+ * ids, months by their plan month. Words are made of it in one place, and each kind is tested
+ * against the evaluation on generated selections.
+ */
+public sealed interface Finding {
+  /** What is said of cost. */
+  sealed interface OfCost extends Finding {}
+
+  /** What is said of fit. */
+  sealed interface OfFit extends Finding {}
+
+  /** What is said of totals. */
+  sealed interface OfScores extends Finding {}
+
+  /**
+   * Who is cheapest in the month under discussion and who over the whole period.
+   *
+   * @param now cheapest now; empty if nobody has a figure
+   * @param whole the cheapest over the whole period; more than one if they are level
+   * @param by how much less the first of them costs than {@code now} over the period; 0 if it is
+   *     the same tool, or {@code now} has no total
+   * @param paysFrom the first plan month from which its running sum stays below that of every rival
+   *     with a total; empty if it has no rival, or they are level to the end
+   */
+  record WholePeriod(Optional<String> now, List<String> whole, Money by, Optional<Integer> paysFrom)
+      implements OfCost {
+    public WholePeriod {
+      whole = List.copyOf(whole);
+    }
+
+    /** Whether today's cheapest is not the cheapest in the long run. */
+    public boolean differs() {
+      return now.isPresent() && !whole.isEmpty() && !whole.contains(now.get());
+    }
+  }
+
+  /** Nobody has a figure at any headcount. */
+  record NobodyHasAFigure() implements OfCost {}
+
+  /**
+   * Who is cheapest for which headcounts, in order and without a gap.
+   *
+   * @param most the highest headcount looked at
+   */
+  record CheapestByHeadcount(List<Stretch> stretches, int most) implements OfCost {
+    public CheapestByHeadcount {
+      stretches = List.copyOf(stretches);
+    }
+
+    /**
+     * Headcounts in a row.
+     *
+     * @param tool the cheapest; empty: nobody has a figure
+     * @param level others that cost the same somewhere in it
+     */
+    public record Stretch(int from, int to, Optional<String> tool, List<String> level) {
+      public Stretch {
+        level = List.copyOf(level);
+      }
+    }
+  }
+
+  /** From {@code n} people on {@code now} is cheaper than {@code before}, for this cause. */
+  record LeadChange(int n, String before, String now, Cause cause) implements OfCost {}
+
+  /** Why an order changes between n − 1 and n people. */
+  sealed interface Cause {
+    /** The dearer one leaves a plan that does not do any more. */
+    record LeavesPlan(String tool, String option, List<Reason> reasons) implements Cause {
+      public LeavesPlan {
+        reasons = List.copyOf(reasons);
+      }
+    }
+
+    /** The cheaper one takes another plan or term. */
+    record TakesPlan(String tool, String option) implements Cause {}
+
+    /** The dearer one costs so much more with the n-th person, as a band, pack or block begins. */
+    record Jumps(String tool, Money by) implements Cause {}
+
+    /** The cheaper one costs so much less with the n-th person, as bands can. */
+    record Falls(String tool, Money by) implements Cause {}
+
+    /** The cheaper one grows less with the n-th person: by {@code less} against {@code more}. */
+    record GrowsLess(Money less, Money more) implements Cause {}
+
+    /** The other had no figure before. */
+    record HasAFigure() implements Cause {}
+  }
+
+  /** Whether, and at which headcounts, the cheapest changes between the fewest and most planned. */
+  record WithinPlan(int fewest, int most, List<Integer> changes) implements OfCost {
+    public WithinPlan {
+      changes = List.copyOf(changes);
+    }
+  }
+
+  /**
+   * A tool costs nothing, bought once or owned included, up to so many people.
+   *
+   * @param doesUntil the last plan month with no more people than that; empty if there are more
+   *     from the start
+   * @param always whether that is the whole plan
+   */
+  record FreeUpTo(String tool, int people, Optional<Integer> doesUntil, boolean always)
+      implements OfCost {}
+
+  /** For a staff of so many a tool's price for everybody is cheaper from so many named on. */
+  record WholeStaffPays(String tool, int staff, int named) implements OfCost {}
+
+  /**
+   * A tool has a plan for now and none for all months.
+   *
+   * @param month the first plan month for which it has none
+   * @param option what it is on now
+   * @param reasons why that does not do then
+   */
+  record NoWay(String tool, int month, String option, List<Reason> reasons) implements OfCost {
+    public NoWay {
+      reasons = List.copyOf(reasons);
+    }
+  }
+
+  /** Prices of some are without a commitment, of others with one. */
+  record MixedTerms(List<String> monthly, List<String> committed) implements OfCost {
+    public MixedTerms {
+      monthly = List.copyOf(monthly);
+      committed = List.copyOf(committed);
+    }
+
+    /** Those who are fewer, so that they can be made like the others; of as many the monthly. */
+    public List<String> fewer() {
+      return committed.size() < monthly.size() ? committed : monthly;
+    }
+  }
+
+  /** A price was written down long before the newest beside it. */
+  record OlderPrice(String tool, LocalDate asOf, LocalDate newest) implements OfCost {}
+
+  /** A larger number of units would cost less than those needed now. */
+  record FallingBand(String tool, int units, String term) implements OfCost {}
+
+  /**
+   * A cheaper plan of a tool is out only because so many are needed.
+   *
+   * @param option the plan's name
+   * @param people the most people who would still fit; 0: nobody would
+   */
+  record BeyondCap(String tool, String option, Reason.OverCap over, int people) implements OfCost {}
+
+  /** A figure is an upper bound because of what was left out. */
+  record AtMost(String tool, List<LeftOut> because) implements OfCost {
+    public AtMost {
+      because = List.copyOf(because);
+    }
+  }
+
+  /** Musts that each change nothing alone and something together. */
+  record OnlyTogether(String tool, List<Need> needs, NeedCosts.Effect effect) implements OfFit {
+    public OnlyTogether {
+      needs = List.copyOf(needs);
+    }
+  }
+
+  /** Nothing of a tool would do for so many people. */
+  record NoPlan(String tool, int people, Conflicts conflicts) implements OfFit {}
+
+  /** Nobody leads: there are no weights, or no contender is ranked. */
+  record NoTotals(boolean anybodyRanked) implements OfScores {}
+
+  /** A contender leads whatever the unknown values are. */
+  record Leads(String tool, Interval total) implements OfScores {}
+
+  /** Contenders share the lead for certain. */
+  record LevelLead(List<String> tools, BigDecimal total) implements OfScores {
+    public LevelLead {
+      tools = List.copyOf(tools);
+    }
+  }
+
+  /**
+   * A contender is ahead by the middle of its total, and could come as low as a place.
+   *
+   * @param open criteria of which a value that matters is only known within bounds
+   */
+  record OpenLead(String tool, Interval total, int worst, List<String> open) implements OfScores {
+    public OpenLead {
+      open = List.copyOf(open);
+    }
+  }
+
+  /**
+   * Costs that differ are worth the same, as they lie outside the scale of a criterion.
+   *
+   * @param end 0 if they are worth nothing, 1 if they are worth all
+   * @param worst a cost a month that would be worth 0 and hold all contenders
+   * @param best one that would be worth 1
+   */
+  record OutsideScale(
+      String criterion, List<String> tools, int end, BigDecimal worst, BigDecimal best)
+      implements OfScores {
+    public OutsideScale {
+      tools = List.copyOf(tools);
+    }
+  }
+}

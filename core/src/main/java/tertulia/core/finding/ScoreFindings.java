@@ -1,0 +1,121 @@
+package tertulia.core.finding;
+
+import java.math.BigDecimal;
+import java.math.MathContext;
+import java.math.RoundingMode;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.joda.money.Money;
+import tertulia.core.evaluation.Evaluation;
+import tertulia.core.scoring.Criterion;
+import tertulia.core.scoring.Totals;
+
+/** What there is to say of totals. */
+public record ScoreFindings(Evaluation evaluation) {
+  /** Digits kept of a proposed end of a scale. */
+  private static final MathContext ROUND = new MathContext(2, RoundingMode.UP);
+
+  /** Who leads, and how surely. */
+  public Finding.OfScores lead() {
+    return evaluation
+        .scores()
+        .totals()
+        .map(this::lead)
+        .orElseGet(() -> new Finding.NoTotals(!evaluation.costs().feasible().isEmpty()));
+  }
+
+  private Finding.OfScores lead(Totals totals) {
+    List<Totals.Standing> standings = totals.standings();
+    Totals.Standing first = standings.getFirst();
+    if (first.worstRank() == 1) {
+      return new Finding.Leads(first.contender(), first.total());
+    }
+    List<Totals.Standing> near =
+        standings.stream()
+            .filter(s -> !Totals.isAbove(first.total().low(), s.total().high()))
+            .toList();
+    if (near.stream().allMatch(s -> s.total().isExact())) {
+      return new Finding.LevelLead(
+          near.stream().map(Totals.Standing::contender).toList(), first.total().low());
+    }
+    List<String> open =
+        totals.criteria().stream()
+            .filter(c -> totals.weight(c).signum() > 0)
+            .filter(c ->
+                near.stream().anyMatch(s -> !totals.value(s.contender(), c).interval().isExact()))
+            .map(Criterion::name)
+            .toList();
+    return new Finding.OpenLead(first.contender(), first.total(), first.worstRank(), open);
+  }
+
+  /** Costs that differ and are worth the same, for each cost criterion and end of its scale. */
+  public List<Finding.OutsideScale> outsideScale() {
+    List<Finding.OutsideScale> findings = new ArrayList<>();
+    Map<String, BigDecimal> costs = costs();
+    for (Criterion criterion : evaluation.scores().criteria()) {
+      if (criterion.kind() instanceof Criterion.Cost scale) {
+        for (int end = 0; end <= 1; end++) {
+          outside(criterion, scale, end, costs, findings);
+        }
+      }
+    }
+    return findings;
+  }
+
+  private void outside(
+      Criterion criterion,
+      Criterion.Cost scale,
+      int end,
+      Map<String, BigDecimal> costs,
+      List<Finding.OutsideScale> findings) {
+    List<String> tools =
+        costs.entrySet().stream()
+            .filter(e ->
+                end == 0
+                    ? e.getValue().compareTo(scale.worst()) > 0
+                    : e.getValue().compareTo(scale.best()) < 0)
+            .map(Map.Entry::getKey)
+            .toList();
+    long unlike = tools.stream().map(costs::get).distinct().count();
+    if (unlike > 1) {
+      BigDecimal most = costs.values().stream().max(BigDecimal::compareTo).orElseThrow();
+      BigDecimal least = costs.values().stream().min(BigDecimal::compareTo).orElseThrow();
+      findings.add(
+          new Finding.OutsideScale(
+              criterion.id(),
+              tools,
+              end,
+              rounded(most.max(scale.worst()), RoundingMode.UP),
+              rounded(least.min(scale.best()), RoundingMode.DOWN)));
+    }
+  }
+
+  /** Rounded to two digits, outwards, so that it still holds all. */
+  private static BigDecimal rounded(BigDecimal cost, RoundingMode outwards) {
+    return new BigDecimal(
+        cost.round(new MathContext(ROUND.getPrecision(), outwards)).toPlainString());
+  }
+
+  /**
+   * Costs a month over the whole period as the cost criterion reads them; unknown ones left out.
+   */
+  private Map<String, BigDecimal> costs() {
+    Map<String, BigDecimal> costs = new LinkedHashMap<>();
+    int months = evaluation.selection().horizon().months();
+    evaluation
+        .costs()
+        .feasible()
+        .forEach(contender ->
+            evaluation
+                .costs()
+                .spreadTotal(contender.id())
+                .map(Money::getAmount)
+                .ifPresent(total ->
+                    costs.put(
+                        contender.id(),
+                        total.divide(BigDecimal.valueOf(months), 10, RoundingMode.HALF_UP))));
+    return costs;
+  }
+}
