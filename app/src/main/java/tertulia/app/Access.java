@@ -9,10 +9,13 @@ import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.http.HttpMethod;
 import org.springframework.security.config.annotation.web.builders.HttpSecurity;
+import org.springframework.security.core.Authentication;
+import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.security.web.SecurityFilterChain;
 import org.springframework.security.web.authentication.LoginUrlAuthenticationEntryPoint;
 import org.springframework.security.web.csrf.CsrfException;
 import org.springframework.security.web.servlet.util.matcher.PathPatternRequestMatcher;
+import tertulia.app.people.SignedIn;
 
 /** Who may do what: every route is named here, and what is not named is refused. */
 @Configuration
@@ -168,9 +171,10 @@ class Access {
   private static void signedOut(HttpServletRequest request, HttpServletResponse response)
       throws ServletException, IOException {
     response.setStatus(
-        request.getUserPrincipal() == null
-            ? HttpServletResponse.SC_UNAUTHORIZED
-            : HttpServletResponse.SC_FORBIDDEN);
+        SecurityContextHolder.getContext().getAuthentication() instanceof Authentication known
+                && known.getPrincipal() instanceof SignedIn
+            ? HttpServletResponse.SC_FORBIDDEN
+            : HttpServletResponse.SC_UNAUTHORIZED);
     request.getRequestDispatcher("/signed-out").forward(request, response);
   }
 

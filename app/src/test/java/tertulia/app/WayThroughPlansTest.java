@@ -140,7 +140,9 @@ public class WayThroughPlansTest extends ServedTest {
   @Test
   public void whereNothingQualifiesTheMonthAndTheReasonStand() throws Exception {
     String cost = page("/cost");
-    assertTrue(cost.contains("nothing qualifies from May 2027: seats: 75 of 60"), cost);
+    assertTrue(
+        cost.contains("nothing qualifies from May 2027; nearest is Few, monthly: seats: 75 of 60"),
+        cost);
     assertTrue(cost.contains("nothing from May 2027"));
   }
 
@@ -168,6 +170,7 @@ public class WayThroughPlansTest extends ServedTest {
             .getContentAsString(StandardCharsets.UTF_8);
     assertTrue(cost.contains("price not known: Blatt, yearly, up front: no rate CHF to EUR"), cost);
     assertTrue(!cost.contains("nothing qualifies from Jan 2027"), cost);
+    assertTrue(cost.contains("Blatt is not sold monthly"), "which is why it is not all monthly");
   }
 
   @Test

@@ -3,6 +3,7 @@ package tertulia.app.catalogue;
 import java.util.Locale;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import tertulia.app.display.Figures;
 import tertulia.app.exchange.Codes;
 import tertulia.core.growth.Measure;
 
@@ -52,7 +53,7 @@ record IncludedText(String perAccount, String perSeat, String seats) {
   }
 
   private static String singular(Measure measure) {
-    return measure.label().replaceAll("s$", "");
+    return Figures.one(measure.label());
   }
 
   private static IllegalArgumentException refused(String text) {

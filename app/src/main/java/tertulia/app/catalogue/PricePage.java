@@ -6,9 +6,11 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import tertulia.app.display.Dates;
+import tertulia.app.display.Figures;
 import tertulia.app.exchange.Codes;
 import tertulia.app.exchange.TermCode;
 import tertulia.app.exchange.ToolSheet;
@@ -201,7 +203,8 @@ record PricePage(
   }
 
   private static String range(ToolSheet.PlanPart plan) {
-    String unit = Codes.measure(plan.measure()).label();
+    String units = Codes.measure(plan.measure()).label();
+    String unit = Objects.equals(plan.most(), 1) ? Figures.one(units) : units;
     Integer most = plan.most();
     if (most == null) {
       return plan.least() == 0 ? "any number" : plan.least() + " " + unit + " or more";
@@ -324,9 +327,7 @@ record PricePage(
         : List.of(
             new Remark(
                 "Owned already",
-                part.units()
-                    + " "
-                    + Codes.measure(part.measure()).label()
+                Figures.counted(part.units(), Codes.measure(part.measure()).label())
                     + " until "
                     + Dates.day(LocalDate.parse(part.until())),
                 source(part.source(), isOld, "owned:")));

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 import tertulia.app.display.Dates;
+import tertulia.app.display.Figures;
 import tertulia.core.growth.Group;
 import tertulia.core.growth.Growth;
 import tertulia.core.growth.Scenario;
@@ -279,7 +280,7 @@ public final class PeopleChart {
             "aria-valuenow",
             people,
             "aria-valuetext",
-            people + " people",
+            Figures.counted(people, "people"),
             "data-group",
             line.place(),
             "data-month",

@@ -152,9 +152,7 @@ final class Alike {
             differences.add(
                 new Difference(
                     words.of(cap),
-                    "Read at "
-                        + Figures.whole(cap.people())
-                        + (cap.people() == 1 ? " person" : " people"),
+                    "Read at " + Figures.counted(cap.people(), "people"),
                     here(session.query().at(cap.people()).query()))));
   }
 }

@@ -227,7 +227,7 @@ record CostView(
           return ledger.mostIdle() == 0
               ? Cell.figure("nothing", why).looking("plain")
               : Cell.figure(Figures.money(ledger.idleMoney()), why)
-                  .noting("up to " + ledger.mostIdle() + " units");
+                  .noting("up to " + Figures.counted(ledger.mostIdle(), "units"));
         })
         .orElseGet(() -> Cell.missing("—", why));
   }
@@ -281,8 +281,7 @@ record CostView(
 
   private static Cell from(Workspace.Session session, int n, String contender) {
     return Cell.figure(
-        n == 1 ? "1 person" : Figures.whole(n) + " people",
-        session.at(n).why("steady", "contender", contender));
+        Figures.counted(n, "people"), session.at(n).why("steady", "contender", contender));
   }
 
   private static void add(

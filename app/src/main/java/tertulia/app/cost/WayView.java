@@ -132,9 +132,13 @@ record WayView(Row kept, Row monthly, String ribbon, List<Line> lines, List<Stri
     if (gap.isUnpriced()) {
       return "price not known: " + LeftOut.words(gap.leftOut());
     }
-    return "nothing qualifies from "
-        + Dates.shortMonth(horizon(session).month(gap.month()))
-        + gap.nearest().map(near -> "; nearest is " + near(near)).orElse("");
+    return gap.nearest()
+        .filter(Ways.Nearest::isOnlyNotSoldSo)
+        .map(near -> near.option() + " is " + near.reasons().getFirst().sentence())
+        .orElseGet(() ->
+            "nothing qualifies from "
+                + Dates.shortMonth(horizon(session).month(gap.month()))
+                + gap.nearest().map(near -> "; nearest is " + near(near)).orElse(""));
   }
 
   private static String near(Ways.Nearest nearest) {

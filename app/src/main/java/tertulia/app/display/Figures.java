@@ -78,7 +78,20 @@ public final class Figures {
       return decimals(amount, scale) + " " + unit;
     }
     int scale = Math.clamp(amount.stripTrailingZeros().scale(), 0, 6);
-    return decimals(amount, scale) + (unit.isEmpty() ? "" : " " + unit);
+    String counted = amount.abs().compareTo(BigDecimal.ONE) == 0 ? one(unit) : unit;
+    return decimals(amount, scale) + (unit.isEmpty() ? "" : " " + counted);
+  }
+
+  /** 1 seat, 2 seats, 1 person, 12 people. */
+  public static String counted(long number, String plural) {
+    return whole(number) + " " + (number == 1 ? one(plural) : plural);
+  }
+
+  /** What follows a one: "seats" becomes "seat", "people in one call" "person in one call". */
+  public static String one(String plural) {
+    return plural.contains("people")
+        ? plural.replaceFirst("people", "person")
+        : plural.replaceFirst("(?<=[a-z])s\\b", "");
   }
 
   private static String decimals(BigDecimal number, int places) {

@@ -79,6 +79,15 @@ public record FindingWords(Selection selection) {
               + listed(together.needs().stream().map(need -> need.capability().name()).toList())
               + together(together.effect())
               + ".";
+      case Finding.NotTheFirst not ->
+          name(not.tool())
+              + ": "
+              + not.first()
+              + " is the first plan that would do; "
+              + not.taken()
+              + ", which the column reads, is the cheapest that would, at "
+              + Figures.moneyIn(not.money())
+              + " a month.";
       case Finding.NoPlan none -> noPlan(none);
       case Finding.NoTotals none ->
           none.anybodyRanked()
@@ -131,7 +140,7 @@ public record FindingWords(Selection selection) {
   }
 
   private static String people(int n) {
-    return Figures.whole(n) + (n == 1 ? " person" : " people");
+    return Figures.counted(n, "people");
   }
 
   private static String months(int n) {

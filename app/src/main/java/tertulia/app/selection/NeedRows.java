@@ -18,7 +18,7 @@ final class NeedRows {
       int units = session.evaluation().costs().occasion().units().of(measure).orElseThrow();
       cells.add(
           Cell.figure(
-              Figures.whole(units) + " " + measure.label(),
+              Figures.counted(units, measure.label()),
               session.why("units", "measure", measure.id())));
     }
     return cells;

@@ -12,10 +12,12 @@ import org.joda.money.Money;
 import tertulia.app.chart.Marks;
 import tertulia.app.display.Dates;
 import tertulia.app.display.Figures;
+import tertulia.app.display.FindingWords;
 import tertulia.app.exchange.Codes;
 import tertulia.app.exchange.SelectionFile;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Evaluation;
+import tertulia.core.finding.FitFindings;
 import tertulia.core.fit.Answer;
 import tertulia.core.fit.Capability;
 import tertulia.core.fit.Fact;
@@ -27,7 +29,6 @@ import tertulia.core.fit.Room;
 import tertulia.core.fit.Verdict;
 import tertulia.core.growth.Measure;
 import tertulia.core.path.Option;
-import tertulia.core.path.Outcome;
 import tertulia.core.path.PlanMonths;
 import tertulia.core.path.SteadyCost;
 import tertulia.core.pricing.PlanPrices;
@@ -376,7 +377,10 @@ record PlansView(
       if (at + 1 < offerings.size()) {
         says.add(next(at + 1));
       }
-      cheaperLater(first.get(), says);
+      new FitFindings(evaluation.costs())
+          .notTheFirst(contender)
+          .map(new FindingWords(evaluation.selection())::of)
+          .ifPresent(says::add);
       return says;
     }
 
@@ -414,18 +418,6 @@ record PlansView(
         case PARTLY -> 1;
         case NO, UNKNOWN -> 0;
       };
-    }
-
-    /** A later plan can be the cheaper one: then it is the one at the head of the column. */
-    private void cheaperLater(Offering first, List<String> says) {
-      if (evaluation.costs().steady(contender.id()) instanceof Outcome.Found<SteadyCost> found
-          && !found.best().option().plan().id().equals(id(first))) {
-        says.add(
-            found.best().option().plan().name()
-                + " is the cheapest that would do, at "
-                + Figures.money(found.best().money())
-                + " a month.");
-      }
     }
   }
 }

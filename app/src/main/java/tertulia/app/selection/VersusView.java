@@ -165,7 +165,7 @@ record VersusView(
         Workspace.Session then = session.at(at.people());
         lines.add(
             new Line(
-                Cell.fact("A month for " + Figures.whole(at.people()) + " people"),
+                Cell.fact("A month for " + Figures.counted(at.people(), "people")),
                 amount(at.left(), then.why("steady", "contender", left.id())),
                 amount(at.right(), then.why("steady", "contender", right.id())),
                 cheaper(at.difference())));

@@ -9,6 +9,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.OptionalInt;
 import java.util.function.Function;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import org.springframework.web.util.UriUtils;
 import tertulia.app.chart.Marks;
@@ -230,15 +232,12 @@ public class Workspace {
             ? OptionalInt.of(full.getAsInt() + needed.of(Measure.LIGHT_SEATS).orElse(0))
             : full;
     return seats.isPresent() && seats.getAsInt() < people
-        ? ", "
-            + Figures.whole(seats.getAsInt())
-            + (seats.getAsInt() == 1 ? " seat" : " seats")
-            + ": fewer seats than people"
+        ? ", " + Figures.counted(seats.getAsInt(), "seats") + ": fewer seats than people"
         : "";
   }
 
   private static String people(int people) {
-    return Figures.whole(people) + (people == 1 ? " person" : " people");
+    return Figures.counted(people, "people");
   }
 
   private static List<StepLink> steps(Session session, String here) {
@@ -275,7 +274,7 @@ public class Workspace {
 
   private static StepLink step(
       Session session, String here, String key, String name, boolean done, long so, int all) {
-    return step(session, here, key, name, done, done ? "" : so + " of " + all);
+    return step(session, here, key, name, done, done || all == 0 ? "" : so + " of " + all);
   }
 
   private static StepLink step(
@@ -324,11 +323,21 @@ public class Workspace {
       case Outcome.Found<SteadyCost> found -> {
         yield Cell.figure(Known.amount(found, SteadyCost::money), why)
             .looking(best ? "best" : "")
-            .noting(time(session, id));
+            .noting(
+                Stream.of(boughtOnce(found.best()), time(session, id))
+                    .filter(note -> !note.isEmpty())
+                    .collect(Collectors.joining("; ")));
       }
       case Outcome.NoPlan<SteadyCost> none -> Cell.missing("—", why);
       case Outcome.Unpriced<SteadyCost> unpriced -> Cell.missing("not known", why);
     };
+  }
+
+  /** A month's share of what is bought once stands in the figure, so it is named. */
+  private static String boughtOnce(SteadyCost cost) {
+    return cost.boughtOnce().isZero()
+        ? ""
+        : "of it " + Figures.money(cost.boughtOnce()) + " for what is bought once";
   }
 
   /** What people look after and do by hand in a month, if full cost is read. */

@@ -177,6 +177,15 @@ public sealed interface Finding {
     }
   }
 
+  /**
+   * The plan at the head of a tool's column is not the first that would do, but a cheaper one.
+   *
+   * @param first name of the first plan that would do
+   * @param taken the plan and term the head reads
+   * @param money its steady cost a month
+   */
+  record NotTheFirst(String tool, String first, String taken, Money money) implements OfFit {}
+
   /** Nothing of a tool would do for so many people. */
   record NoPlan(String tool, int people, Conflicts conflicts) implements OfFit {}
 

@@ -2,9 +2,15 @@ package tertulia.core.finding;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Costs;
 import tertulia.core.fit.Conflicts;
+import tertulia.core.fit.Reason;
+import tertulia.core.path.Option;
+import tertulia.core.path.Outcome;
+import tertulia.core.path.SteadyCost;
 
 /** What there is to say of fit. */
 public record FitFindings(Costs costs) {
@@ -18,11 +24,28 @@ public record FitFindings(Costs costs) {
             groups.forEach(
                 group -> all.add(new Finding.OnlyTogether(tool, group.needs(), group.effect()))));
     for (Contender contender : costs.selection().active()) {
+      notTheFirst(contender).ifPresent(all::add);
       Conflicts conflicts = costs.conflicts(contender.id());
       if (!conflicts.smallest().isEmpty()) {
         all.add(new Finding.NoPlan(contender.id(), costs.people().total(), conflicts));
       }
     }
     return all;
+  }
+
+  /** Whether the plan taken for its price stands behind another that would do too. */
+  public Optional<Finding.NotTheFirst> notTheFirst(Contender contender) {
+    if (!(costs.steady(contender.id()) instanceof Outcome.Found<SteadyCost> found)) {
+      return Optional.empty();
+    }
+    Map<String, List<Reason>> against = costs.against(contender.id());
+    Option taken = found.best().option();
+    return contender.offerings().stream()
+        .map(offering -> offering.plan().name())
+        .filter(plan -> against.getOrDefault(plan, List.of()).isEmpty())
+        .findFirst()
+        .filter(first -> !first.equals(taken.plan().name()))
+        .map(first ->
+            new Finding.NotTheFirst(contender.id(), first, taken.label(), found.best().money()));
   }
 }

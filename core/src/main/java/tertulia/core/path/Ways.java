@@ -72,6 +72,11 @@ public sealed interface Ways {
     public Nearest {
       reasons = List.copyOf(reasons);
     }
+
+    /** Whether only the terms allowed stand against it. */
+    public boolean isOnlyNotSoldSo() {
+      return !reasons.isEmpty() && reasons.stream().allMatch(Reason.TermNotSold.class::isInstance);
+    }
   }
 
   /**

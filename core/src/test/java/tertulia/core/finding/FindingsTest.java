@@ -583,6 +583,19 @@ public class FindingsTest {
             }
           }
         }
+        case Finding.NotTheFirst not -> {
+          SteadyCost taken = ((Outcome.Found<SteadyCost>) costs.steady(not.tool())).best();
+          assertEquals(taken.option().label(), not.taken());
+          assertEquals(taken.money(), not.money());
+          List<Plan> plans = costs.selection().contender(not.tool()).tool().plans();
+          List<String> does =
+              plans.stream()
+                  .map(Plan::name)
+                  .filter(plan -> costs.against(not.tool()).getOrDefault(plan, List.of()).isEmpty())
+                  .toList();
+          assertEquals(does.getFirst(), not.first());
+          assertTrue(does.indexOf(taken.option().plan().name()) > 0, does.toString());
+        }
         case Finding.NoPlan none -> {
           assertFalse(costs.steady(none.tool()) instanceof Outcome.Found);
           none.conflicts()
