@@ -337,7 +337,7 @@ public class Workspace {
   private static String boughtOnce(SteadyCost cost) {
     return cost.boughtOnce().isZero()
         ? ""
-        : "of it " + Figures.money(cost.boughtOnce()) + " for what is bought once";
+        : "of it " + Figures.money(cost.boughtOnce()) + " a month for what is bought once";
   }
 
   /** What people look after and do by hand in a month, if full cost is read. */
