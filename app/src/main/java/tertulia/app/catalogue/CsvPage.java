@@ -185,7 +185,7 @@ final class CsvPage {
             new FormLines.Place(p, term),
             rule);
     line.cells.get(p).prices.put(term, cells.cell(row, CsvColumn.VALUE));
-    String at = "lines[" + form.lines.indexOf(line) + "]";
+    String at = "lines[" + lines.place(line) + "]";
     from(row, at + ".cells[" + p + "].prices[" + term + "]");
     origin.putIfAbsent(at + ".cells[" + p + "]", row.number());
     origin.putIfAbsent(at, row.number());
@@ -219,7 +219,7 @@ final class CsvPage {
       ToolForm.AllowanceLine line =
           lines.allowance(cells.raw(row, CsvColumn.MEASURE), source(row), p);
       line.cells.set(p, cells.cell(row, CsvColumn.VALUE));
-      from(row, "allowances[" + form.allowances.indexOf(line) + "]");
+      from(row, "allowances[" + lines.place(line) + "]");
     }
   }
 
@@ -234,7 +234,7 @@ final class CsvPage {
               source(row),
               p);
       line.answers.set(p, cells.raw(row, CsvColumn.VALUE));
-      from(row, "facts[" + form.facts.indexOf(line) + "]");
+      from(row, "facts[" + lines.place(line) + "]");
       if (line.capability.isEmpty()) {
         refuseHere(row, CsvColumn.NAME, "Which capability is this? Name it.");
       }

@@ -1,24 +1,29 @@
 package tertulia.app.catalogue;
 
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.IdentityHashMap;
 import java.util.List;
+import java.util.Map;
 
-/** Finds the line of a form to which something belongs, or adds one. */
+/**
+ * Finds the line of a form to which something belongs, or adds one. Lines are looked up by what
+ * they are about, so that a page of thousands of lines is read in proportion to them.
+ */
 final class FormLines {
   private final ToolForm form;
+  private final Map<Object, List<ToolForm.ChargeLine>> charges = new HashMap<>();
+  private final Map<Object, List<ToolForm.AllowanceLine>> allowances = new HashMap<>();
+  private final Map<Object, List<ToolForm.FactLine>> facts = new HashMap<>();
+  private final Map<Object, Integer> places = new IdentityHashMap<>();
 
+  /** For a form without lines. */
   FormLines(ToolForm form) {
     this.form = form;
   }
 
   /** What a charge line is about; the add-on is empty for the plan's own charges. */
-  record Of(String kind, String measure, String name, String addOn) {
-    boolean describes(ToolForm.ChargeLine line) {
-      return line.kind.equals(kind)
-          && line.measure.equals(measure)
-          && line.name.equals(name)
-          && line.addOn.equals(addOn);
-    }
-  }
+  record Of(String kind, String measure, String name, String addOn) {}
 
   /** A column and a term. */
   record Place(int p, String term) {}
@@ -29,8 +34,7 @@ final class FormLines {
    */
   ToolForm.ChargeLine charge(Of of, Place place, ToolForm.ChargeCell rule) {
     ToolForm.ChargeLine line =
-        form.lines.stream()
-            .filter(of::describes)
+        about(charges, of).stream()
             .filter(l -> isFree(cell(l, place.p()), place.term(), rule))
             .findFirst()
             .orElseGet(() -> added(of));
@@ -62,23 +66,21 @@ final class FormLines {
     line.measure = of.measure();
     line.name = of.name();
     line.addOn = of.addOn();
-    form.lines.add(line);
-    return line;
+    return added(line, form.lines, about(charges, of));
   }
 
   /** The line of an allowance from one source, with the cell of column {@code p} there and free. */
   ToolForm.AllowanceLine allowance(String measure, ToolForm.Source source, int p) {
+    Object key = List.of(measure, source.words());
     ToolForm.AllowanceLine line =
-        form.allowances.stream()
-            .filter(l -> l.measure.equals(measure) && l.source.isSame(source))
+        about(allowances, key).stream()
             .filter(l -> l.cells.size() <= p || l.cells.get(p).isEmpty())
             .findFirst()
             .orElseGet(() -> {
               ToolForm.AllowanceLine added = new ToolForm.AllowanceLine();
               added.measure = measure;
               added.source = source;
-              form.allowances.add(added);
-              return added;
+              return added(added, form.allowances, about(allowances, key));
             });
     fill(line.cells, p + 1);
     return line;
@@ -87,10 +89,9 @@ final class FormLines {
   /** The line of a capability: it holds the answers that one source gave. */
   ToolForm.FactLine fact(
       String capability, String group, String addOn, ToolForm.Source source, int p) {
+    Object key = List.of(capability, group, source.words());
     ToolForm.FactLine line =
-        form.facts.stream()
-            .filter(l -> l.capability.equals(capability) && l.group.equals(group))
-            .filter(l -> l.source.isSame(source))
+        about(facts, key).stream()
             .filter(l -> l.addOn.isEmpty() || addOn.isEmpty() || l.addOn.equals(addOn))
             .filter(l -> l.answers.size() <= p || l.answers.get(p).isEmpty())
             .findFirst()
@@ -99,13 +100,28 @@ final class FormLines {
               added.capability = capability;
               added.group = group;
               added.source = source;
-              form.facts.add(added);
-              return added;
+              return added(added, form.facts, about(facts, key));
             });
     if (!addOn.isEmpty()) {
       line.addOn = addOn;
     }
     fill(line.answers, p + 1);
+    return line;
+  }
+
+  /** Where in its table a line stands that was found or added here; −1 for any other. */
+  int place(Object line) {
+    return places.getOrDefault(line, -1);
+  }
+
+  private static <L> List<L> about(Map<Object, List<L>> lines, Object key) {
+    return lines.computeIfAbsent(key, unseen -> new ArrayList<>());
+  }
+
+  private <L> L added(L line, List<L> table, List<L> alike) {
+    places.put(line, table.size());
+    table.add(line);
+    alike.add(line);
     return line;
   }
 

@@ -69,10 +69,13 @@ final class ToolConverter {
     String[] parts = fault.at().split("/");
     String place = parts.length > 2 ? parts[1] + "/" + parts[2] : fault.at();
     boolean plan = parts.length > 2 && parts[1].equals("plans");
+    String fact = plan && parts.length > 4 ? place + "/" + parts[3] + "/" + parts[4] : "";
     faults.add(
-        plan
-            ? "plans[" + columns.get(Integer.parseInt(parts[2])) + "].name"
-            : places.getOrDefault(place, fault.at().equals("/owned") ? "owned.units" : "name"),
+        places.containsKey(fact)
+            ? places.get(fact)
+            : plan
+                ? "plans[" + columns.get(Integer.parseInt(parts[2])) + "].name"
+                : places.getOrDefault(place, fault.at().equals("/owned") ? "owned.units" : "name"),
         fault.message());
   }
 
@@ -191,6 +194,8 @@ final class ToolConverter {
         if (byAddOn && line.addOn.isBlank()) {
           faults.add(at + ".addOn", "By which add-on? Name it as in its price line.");
         }
+        int plan = columns.size() - 1;
+        places.put("plans/" + plan + "/facts/" + parts.size(), at + ".capability");
         parts.add(
             new ToolSheet.FactPart(
                 text(at + ".capability", line.capability, true),

@@ -50,13 +50,9 @@ public class ToolForm {
     public String note = "";
     public String interest = "";
 
-    boolean isSame(Source other) {
-      return asOf.equals(other.asOf)
-          && ground.equals(other.ground)
-          && who.equals(other.who)
-          && link.equals(other.link)
-          && note.equals(other.note)
-          && interest.equals(other.interest);
+    /** All that it says; the same for two that say the same. */
+    List<String> words() {
+      return List.of(asOf, ground, who, link, note, interest);
     }
 
     static Source on(String day) {

@@ -331,4 +331,27 @@ public class CsvFilesTest {
     assertEquals(
         CsvTable.read(text.getBytes(StandardCharsets.UTF_8)).rows().size(), CsvTable.MOST_ROWS);
   }
+
+  @Test
+  public void aPageOfThousandsOfLinesIsReadWithEachLineAtItsRow() {
+    StringBuilder csv =
+        new StringBuilder("line,tool,maker,plan,name,value,currency,as of,from\n")
+            .append("plan,Long one,Maker,A,,,EUR,2026-11-01,makers-claim\n");
+    for (int i = 0; i < 4_000; i++) {
+      csv.append("capability,Long one,Maker,A,Thing ")
+          .append(i)
+          .append(i == 3_210 ? ",maybe" : ",yes")
+          .append(",,2026-11-01,makers-claim\n");
+    }
+    String file = csv.toString();
+    CsvReader.Sheets refused = read(file.getBytes(StandardCharsets.UTF_8));
+    assertEquals(refused.sheets(), List.of());
+    assertEquals(refused.refusals().size(), 1);
+    assertTrue(refused.refusals().getFirst().toString().contains("3213"), refused.toString());
+    List<ToolSheet> sheets =
+        read(file.replace("maybe", "yes").getBytes(StandardCharsets.UTF_8)).sheets();
+    List<ToolSheet.FactPart> facts = sheets.getFirst().plans().getFirst().facts();
+    assertEquals(facts.size(), 4_000);
+    assertEquals(facts.get(3_999).capability(), "Thing 3999");
+  }
 }
