@@ -1,5 +1,6 @@
 package tertulia.app.decision;
 
+import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -8,11 +9,13 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
-import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
+import tertulia.app.display.Figures;
 import tertulia.app.exchange.Brief;
 import tertulia.app.exchange.Results;
 import tertulia.app.exchange.SelectionFile;
+import tertulia.core.scoring.Interval;
+import tertulia.core.working.Quantity;
 
 /**
  * What has changed between what a proposal rests on and what stands now, figure by figure, and then
@@ -81,13 +84,17 @@ record Difference(List<Line> lines) {
           was.map(Difference::standing).orElse("not there"),
           is.map(Difference::standing).orElse("not there"));
       if (was.isPresent() && is.isPresent()) {
-        figure(lines, name + ", a month at the start", was.get(), is.get(), c -> c.firstMonth());
-        figure(lines, name + ", over the plan", was.get(), is.get(), c -> c.horizon());
         add(
             lines,
-            name + ", total score",
-            Optional.ofNullable(was.get().total()).map(Difference::score).orElse(null),
-            Optional.ofNullable(is.get().total()).map(Difference::score).orElse(null));
+            name + ", a month at the start",
+            cost(was.get().firstMonth(), before.currency()),
+            cost(is.get().firstMonth(), now.currency()));
+        add(
+            lines,
+            name + ", over the plan",
+            cost(was.get().horizon(), before.currency()),
+            cost(is.get().horizon(), now.currency()));
+        score(lines, name + ", total score", was.get().total(), is.get().total());
       }
     }
   }
@@ -102,21 +109,43 @@ record Difference(List<Line> lines) {
     return contender.setAside() == null ? "at the table" : "set aside: " + contender.setAside();
   }
 
-  private static void figure(
+  private static @Nullable String cost(Results.@Nullable CostResult cost, String currency) {
+    if (cost == null) {
+      return null;
+    }
+    String high = money(cost.amount(), currency);
+    String low = cost.low();
+    String figure =
+        cost.atMost()
+            ? "at most " + high
+            : low == null || low.equals(cost.amount())
+                ? high
+                : money(low, currency) + " to " + high;
+    return figure + ", " + cost.option();
+  }
+
+  private static String money(String amount, String currency) {
+    return Figures.quantity(new Quantity(new BigDecimal(amount), currency));
+  }
+
+  /** As short as elsewhere, unless only the decimals cut off there tell the two apart. */
+  private static void score(
       List<Line> lines,
       String what,
-      Results.ContenderResult was,
-      Results.ContenderResult is,
-      Function<Results.ContenderResult, Results.@Nullable CostResult> cost) {
-    add(lines, what, cost(cost.apply(was)), cost(cost.apply(is)));
+      Results.@Nullable ScoreResult was,
+      Results.@Nullable ScoreResult is) {
+    boolean alike = was != null && is != null && score(was, true).equals(score(is, true));
+    add(
+        lines,
+        what,
+        was == null ? null : score(was, !alike),
+        is == null ? null : score(is, !alike));
   }
 
-  private static @Nullable String cost(Results.@Nullable CostResult cost) {
-    return cost == null ? null : cost.words() + ", " + cost.option();
-  }
-
-  private static String score(Results.ScoreResult total) {
-    return total.words()
+  private static String score(Results.ScoreResult total, boolean isShort) {
+    return (isShort
+            ? Figures.score(new Interval(new BigDecimal(total.low()), new BigDecimal(total.high())))
+            : total.words())
         + ", rank "
         + total.bestRank()
         + (total.bestRank() == total.worstRank() ? "" : " to " + total.worstRank());
