@@ -93,6 +93,8 @@ class Access {
       "/growth/rebase",
       "/growth/undo",
       "/growth/import",
+      "/growth/counts",
+      "/growth/counts/undo",
       "/catalogue/new",
       "/catalogue/check",
       "/catalogue/import",

@@ -161,7 +161,48 @@ public class GrowthTest extends ServedTest {
     assertEquals(group("office").start(), Integer.valueOf(23));
   }
 
-  @Test(dependsOnMethods = {"whatHappenedRebasesThePlan", "aPulledPointBecomesTheGroupsFigure"})
+  @Test(dependsOnMethods = "whatHappenedRebasesThePlan")
+  public void whatWasCountedByHandCountsBeforeTheDirectory() throws Exception {
+    String counts = "month,Office,Deck crews\r\n2026-10,31,\r\n2026-08,28,19\r\n";
+    assertEquals(read("/growth/counts", counts).getStatus(), 302);
+    String page = page("/growth");
+    assertTrue(page.contains("and a table that Ilse Maren read in on 24 Nov 2026"), page);
+    assertEquals(post("/growth/rebase", Map.of("month", "2026-10")).getStatus(), 302);
+    assertEquals(group("office").start(), Integer.valueOf(31), "the file's, not the directory's");
+    assertEquals(group("deck-crews").start(), Integer.valueOf(20), "an empty cell counts nobody");
+    post("/growth/undo", Map.of());
+    // taken back, the directory's stand again; taken back twice, the file's
+    assertEquals(post("/growth/counts/undo", Map.of()).getStatus(), 302);
+    assertFalse(page("/growth").contains("a table that"));
+    post("/growth/counts/undo", Map.of());
+    assertTrue(page("/growth").contains("a table that Ilse Maren read in"));
+    post("/growth/counts/undo", Map.of());
+  }
+
+  @Test(dependsOnMethods = "whatWasCountedByHandCountsBeforeTheDirectory")
+  public void wrongCountsAreRefusedWholeByLine() throws Exception {
+    MockHttpServletResponse answer =
+        read(
+            "/growth/counts",
+            "month,Office,Pilots\r\n2026-10,26,1\r\n2026-10,27,1\r\n2026-11,27,1\r\n2026-09,−3,1\r\n"
+                + "2026-08,1\r\n");
+    assertEquals(answer.getStatus(), 422);
+    String page = answer.getContentAsString(StandardCharsets.UTF_8);
+    for (String sentence :
+        List.of(
+            "The plan has no group",
+            "Line 3, month</b> <span>2026-10 stands in line 2 already.",
+            "2026-11 is not over yet. What was counted ends with 2026-10.",
+            "Line 5, Office",
+            "There are 2 cells; the header has 3.")) {
+      assertTrue(page.contains(sentence), sentence + " in " + page);
+    }
+    assertFalse(page("/growth").contains("a table that"), "nothing was read");
+    assertEquals(read("/growth/counts", "\u0000").getStatus(), 422);
+  }
+
+  @Test(
+      dependsOnMethods = {"wrongCountsAreRefusedWholeByLine", "aPulledPointBecomesTheGroupsFigure"})
   public void headcountsGoOutAndInAsATable() throws Exception {
     String csv = page("/growth/export.csv");
     assertTrue(csv.startsWith("month,Office,Freight desk,Deck crews,Engineers,Contractors"), csv);
@@ -175,8 +216,12 @@ public class GrowthTest extends ServedTest {
   }
 
   private MockHttpServletResponse read(String csv) throws Exception {
+    return read("/growth/import", csv);
+  }
+
+  private MockHttpServletResponse read(String path, String csv) throws Exception {
     return mvc.perform(
-            MockMvcRequestBuilders.multipart("/growth/import")
+            MockMvcRequestBuilders.multipart(path)
                 .file(
                     new MockMultipartFile(
                         "file", "growth.csv", "text/csv", csv.getBytes(StandardCharsets.UTF_8)))

@@ -28,6 +28,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.multipart.MultipartFile;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+import tertulia.app.display.Figures;
 import tertulia.app.exchange.Brief;
 import tertulia.app.exchange.Fault;
 import tertulia.app.exchange.Faults;
@@ -45,13 +46,14 @@ import tertulia.core.time.Horizon;
 class GrowthController {
   private static final String PAGE = "growth/growth";
   private static final String DONE = "done";
+  private static final String COUNTED = "counted";
   private final GrowthPlans plans;
-  private final StaffDirectory staff;
+  private final Headcounts headcounts;
   private final Clock clock;
 
-  GrowthController(GrowthPlans plans, StaffDirectory staff, Clock clock) {
+  GrowthController(GrowthPlans plans, Headcounts headcounts, Clock clock) {
     this.plans = plans;
-    this.staff = staff;
+    this.headcounts = headcounts;
     this.clock = clock;
   }
 
@@ -75,7 +77,9 @@ class GrowthController {
   private void fill(PeopleForm form, Map<String, String> faults, Model model) {
     model.addAttribute("form", withRoom(form));
     model.addAttribute("faults", faults);
-    model.addAttribute("directory", staff.source());
+    Headcounts.Known known = headcounts.known();
+    model.addAttribute("directory", known.source());
+    model.addAttribute("canUndoCounts", known.canUndo());
   }
 
   private void view(GrowthPlan plan, String scenario, SignedIn person, Model model) {
@@ -86,7 +90,7 @@ class GrowthController {
   }
 
   private List<StaffDirectory.Count> counts() {
-    return staff.countedBefore(YearMonth.now(clock));
+    return headcounts.known().counts();
   }
 
   private PeopleForm form(GrowthPlans.Stored stored) {
@@ -228,8 +232,7 @@ class GrowthController {
     YearMonth last =
         GrowthView.lastCounted(read, counts())
             .filter(counted -> counted.toString().equals(month))
-            .orElseThrow(
-                () -> new Conflict("The staff directory has counted anew meanwhile. Look again."));
+            .orElseThrow(() -> new Conflict("People were counted anew meanwhile. Look again."));
     List<Brief.GroupPart> groups = new ArrayList<>();
     for (int i = 0; i < read.groups().size(); i++) {
       Group group = read.groups().get(i);
@@ -244,7 +247,7 @@ class GrowthController {
     plans.change(
         stored.version(),
         stored.plan().with(groups),
-        person.name() + ", on counts of the " + staff.source());
+        person.name() + ", on counts of " + headcounts.known().source());
     flash.addFlashAttribute(
         DONE, "Re-based: each group grows on from those who were there in " + last + ".");
     return "redirect:/growth";
@@ -300,8 +303,47 @@ class GrowthController {
               + " months, listed month by month.");
       return "redirect:/growth";
     }
+    return refused(faults, person, model, response);
+  }
+
+  private String refused(
+      Faults faults, SignedIn person, Model model, HttpServletResponse response) {
     response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
     model.addAttribute("refused", faults.all());
     return page("", person, model);
+  }
+
+  /** Reads how many people there really were; it takes the place of what was read before. */
+  @PostMapping("/growth/counts")
+  String count(
+      @RequestParam MultipartFile file,
+      @AuthenticationPrincipal SignedIn person,
+      Model model,
+      RedirectAttributes flash,
+      HttpServletResponse response)
+      throws IOException {
+    GrowthPlan plan =
+        plans
+            .find()
+            .orElseThrow(() -> new Conflict("Write the growth plan first: it names the groups."))
+            .plan();
+    Faults faults = new Faults();
+    List<StaffDirectory.Count> counts =
+        GrowthCsv.counts(file.getBytes(), plan, YearMonth.now(clock), faults);
+    if (!faults.isEmpty()) {
+      return refused(faults, person, model, response);
+    }
+    headcounts.replace(counts, person.name());
+    long months = counts.stream().map(StaffDirectory.Count::month).distinct().count();
+    flash.addFlashAttribute(
+        COUNTED, "Read what was counted in " + Figures.counted(months, "months") + ".");
+    return "redirect:/growth";
+  }
+
+  @PostMapping("/growth/counts/undo")
+  String undoCounts(@AuthenticationPrincipal SignedIn person, RedirectAttributes flash) {
+    headcounts.undo(person.name());
+    flash.addFlashAttribute(COUNTED, "The headcounts are as they were before.");
+    return "redirect:/growth";
   }
 }

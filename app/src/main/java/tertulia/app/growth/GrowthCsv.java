@@ -2,13 +2,16 @@ package tertulia.app.growth;
 
 import java.time.YearMonth;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import tertulia.app.exchange.Brief;
 import tertulia.app.exchange.Codes;
 import tertulia.app.exchange.CsvTable;
 import tertulia.app.exchange.Faults;
 import tertulia.app.exchange.GrowthPlan;
+import tertulia.app.standin.StaffDirectory;
 import tertulia.core.growth.Scenario;
 
 /** Headcounts as a table: a line for each month, a column for each group. */
@@ -45,12 +48,7 @@ final class GrowthCsv {
       return Optional.empty();
     }
     List<String> header = table.get().written();
-    if (header.size() < 2 || !header.getFirst().strip().equalsIgnoreCase(MONTH)) {
-      faults.add(
-          "Line 1",
-          "The first column is called \""
-              + (header.isEmpty() ? "" : header.getFirst())
-              + "\". Call it \"month\", and each further column by a group’s name.");
+    if (!isHeaded(header, faults)) {
       return Optional.empty();
     }
     if (header.size() > MOST_GROUPS + 1) {
@@ -75,6 +73,87 @@ final class GrowthCsv {
             before.map(GrowthPlan::scenarios).orElse(null)));
   }
 
+  /**
+   * How many people a table says there were. Months may be left out and cells empty; all or
+   * nothing, faults are named by line.
+   *
+   * @param plan whose groups are meant
+   * @param now the first month that is not over
+   */
+  static List<StaffDirectory.Count> counts(
+      byte[] bytes, GrowthPlan plan, YearMonth now, Faults faults) {
+    Optional<CsvTable> table = faults.at("File", () -> CsvTable.read(bytes));
+    if (table.isEmpty() || !isHeaded(table.get().written(), faults)) {
+      return List.of();
+    }
+    List<String> header = table.get().written();
+    Map<Integer, String> ids = new HashMap<>();
+    for (int i = 1; i < header.size(); i++) {
+      int column = i;
+      String name = header.get(i).strip();
+      plan.groups().stream()
+          .filter(group -> group.name().equals(name))
+          .findFirst()
+          .ifPresentOrElse(
+              group -> ids.put(column, group.id()),
+              () ->
+                  faults.add(
+                      "Line 1",
+                      "The plan has no group \"" + name + "\". Name the columns as its groups."));
+    }
+    Map<YearMonth, Integer> seen = new HashMap<>();
+    List<StaffDirectory.Count> counts = new ArrayList<>();
+    for (CsvTable.Row row : table.get().rows()) {
+      String at = "Line " + row.number();
+      if (row.cells().size() != header.size()) {
+        faults.add(at, cells(row, header));
+        continue;
+      }
+      Optional<YearMonth> month =
+          faults.at(at + ", month", () -> over(Codes.month(row.cells().getFirst()), now));
+      if (month.isEmpty()) {
+        continue;
+      }
+      Integer before = seen.putIfAbsent(month.get(), row.number());
+      if (before != null) {
+        faults.add(at + ", month", month.get() + " stands in line " + before + " already.");
+      }
+      ids.forEach((column, id) -> {
+        String cell = row.cells().get(column);
+        if (!cell.isBlank()) {
+          faults
+              .at(at + ", " + header.get(column), () -> people(cell))
+              .ifPresent(people -> counts.add(new StaffDirectory.Count(id, month.get(), people)));
+        }
+      });
+    }
+    return counts;
+  }
+
+  private static YearMonth over(YearMonth month, YearMonth now) {
+    if (!month.isBefore(now)) {
+      throw new IllegalArgumentException(
+          month + " is not over yet. What was counted ends with " + now.minusMonths(1) + ".");
+    }
+    return month;
+  }
+
+  private static boolean isHeaded(List<String> header, Faults faults) {
+    if (header.size() < 2 || !header.getFirst().strip().equalsIgnoreCase(MONTH)) {
+      faults.add(
+          "Line 1",
+          "The first column is called \""
+              + (header.isEmpty() ? "" : header.getFirst())
+              + "\". Call it \"month\", and each further column by a group’s name.");
+      return false;
+    }
+    return true;
+  }
+
+  private static String cells(CsvTable.Row row, List<String> header) {
+    return "There are " + row.cells().size() + " cells; the header has " + header.size() + ".";
+  }
+
   private static void row(
       CsvTable.Row row,
       List<String> header,
@@ -83,8 +162,7 @@ final class GrowthCsv {
       Faults faults) {
     String at = "Line " + row.number();
     if (row.cells().size() != header.size()) {
-      faults.add(
-          at, "There are " + row.cells().size() + " cells; the header has " + header.size() + ".");
+      faults.add(at, cells(row, header));
       return;
     }
     faults

@@ -1,0 +1,109 @@
+package tertulia.app.growth;
+
+import java.time.Clock;
+import java.time.LocalDate;
+import java.time.YearMonth;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tertulia.app.display.Dates;
+import tertulia.app.exchange.Json;
+import tertulia.app.standin.StaffDirectory;
+import tertulia.app.web.Conflict;
+
+/** How many people there really were: what a file said, and what a staff directory says. */
+@Service
+class Headcounts {
+  private final HeadcountsRows rows;
+  private final StaffDirectory directory;
+  private final Clock clock;
+
+  Headcounts(HeadcountsRows rows, StaffDirectory directory, Clock clock) {
+    this.rows = rows;
+    this.directory = directory;
+    this.clock = clock;
+  }
+
+  /** A count as it is stored. */
+  record Entry(String group, String month, int people) {}
+
+  /**
+   * What is known.
+   *
+   * @param counts of months before this one; of two for one group and month the file's
+   * @param source who says so; empty if nobody does
+   * @param canUndo whether the last file can be taken back
+   */
+  record Known(List<StaffDirectory.Count> counts, String source, boolean canUndo) {}
+
+  @Transactional(readOnly = true)
+  public Known known() {
+    YearMonth now = YearMonth.now(clock);
+    Map<List<Object>, StaffDirectory.Count> counts = new LinkedHashMap<>();
+    List<String> sources = new ArrayList<>();
+    if (directory.isConnected()) {
+      sources.add("the " + directory.source());
+      directory.countedBefore(now).forEach(c -> counts.put(List.of(c.group(), c.month()), c));
+    }
+    Optional<HeadcountsRow> row = rows.findById(HeadcountsRow.ONLY);
+    List<StaffDirectory.Count> read = row.map(Headcounts::counts).orElse(List.of());
+    if (!read.isEmpty()) {
+      HeadcountsRow from = row.orElseThrow();
+      sources.add(
+          "a table that "
+              + from.notedBy
+              + " read in on "
+              + Dates.day(LocalDate.ofInstant(from.notedAt, clock.getZone())));
+      read.stream()
+          .filter(c -> c.month().isBefore(now))
+          .forEach(c -> counts.put(List.of(c.group(), c.month()), c));
+    }
+    return new Known(
+        List.copyOf(counts.values()),
+        String.join(" and ", sources),
+        row.map(stored -> stored.replaced != null).orElse(false));
+  }
+
+  private static List<StaffDirectory.Count> counts(HeadcountsRow row) {
+    return List.of(Json.stored(row.counts, Entry[].class)).stream()
+        .map(e -> new StaffDirectory.Count(e.group(), YearMonth.parse(e.month()), e.people()))
+        .toList();
+  }
+
+  /** Puts counts in the place of those read before. */
+  @Transactional
+  public void replace(List<StaffDirectory.Count> counts, String by) {
+    HeadcountsRow row = rows.findById(HeadcountsRow.ONLY).orElseGet(HeadcountsRow::new);
+    row.replaced = row.counts;
+    row.counts =
+        Json.write(
+            counts.stream()
+                .map(c -> new Entry(c.group(), c.month().toString(), c.people()))
+                .toList());
+    note(row, by);
+    rows.save(row);
+  }
+
+  /** Takes the last file back; doing it twice brings it again. */
+  @Transactional
+  public void undo(String by) {
+    HeadcountsRow row =
+        rows.findById(HeadcountsRow.ONLY)
+            .filter(stored -> stored.replaced != null)
+            .orElseThrow(() -> new Conflict("There are no headcounts to take back."));
+    String before = Objects.requireNonNull(row.replaced);
+    row.replaced = row.counts;
+    row.counts = before;
+    note(row, by);
+  }
+
+  private void note(HeadcountsRow row, String by) {
+    row.notedBy = by;
+    row.notedAt = clock.instant();
+  }
+}
