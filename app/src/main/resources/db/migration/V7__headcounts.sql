@@ -2,6 +2,7 @@
 create table headcounts (
   id bigint primary key,
   counts clob not null,
+  format integer not null,
   -- what stood here before the last change, so that it can be undone
   replaced clob,
   noted_by varchar(120) not null,

@@ -199,6 +199,14 @@ public class GrowthTest extends ServedTest {
     }
     assertFalse(page("/growth").contains("a table that"), "nothing was read");
     assertEquals(read("/growth/counts", "\u0000").getStatus(), 422);
+    StringBuilder tooMany = new StringBuilder("month,Office\r\n");
+    for (int i = 0; i <= 600; i++) {
+      tooMany.append(java.time.YearMonth.of(1970, 1).plusMonths(i)).append(",1\r\n");
+    }
+    assertTrue(
+        read("/growth/counts", tooMany.toString())
+            .getContentAsString(StandardCharsets.UTF_8)
+            .contains("There are 601 months; up to 600 are kept."));
   }
 
   @Test(

@@ -18,6 +18,7 @@ import tertulia.core.growth.Scenario;
 final class GrowthCsv {
   private static final String MONTH = "month";
   private static final int MOST_GROUPS = 50;
+  private static final int MOST_COUNTED = 600;
 
   private GrowthCsv() {}
 
@@ -84,6 +85,16 @@ final class GrowthCsv {
       byte[] bytes, GrowthPlan plan, YearMonth now, Faults faults) {
     Optional<CsvTable> table = faults.at("File", () -> CsvTable.read(bytes));
     if (table.isEmpty() || !isHeaded(table.get().written(), faults)) {
+      return List.of();
+    }
+    if (table.get().rows().size() > MOST_COUNTED) {
+      faults.add(
+          "File",
+          "There are "
+              + table.get().rows().size()
+              + " months; up to "
+              + MOST_COUNTED
+              + " are kept. Leave the oldest out.");
       return List.of();
     }
     List<String> header = table.get().written();

@@ -12,6 +12,7 @@ import java.util.Optional;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tertulia.app.display.Dates;
+import tertulia.app.exchange.DocumentFormat;
 import tertulia.app.exchange.Json;
 import tertulia.app.standin.StaffDirectory;
 import tertulia.app.web.Conflict;
@@ -19,6 +20,9 @@ import tertulia.app.web.Conflict;
 /** How many people there really were: what a file said, and what a staff directory says. */
 @Service
 class Headcounts {
+  private static final DocumentFormat<Table> TABLE =
+      new DocumentFormat<>("table of headcounts", Table.class, List.of());
+
   private final HeadcountsRows rows;
   private final StaffDirectory directory;
   private final Clock clock;
@@ -28,6 +32,9 @@ class Headcounts {
     this.directory = directory;
     this.clock = clock;
   }
+
+  /** Counts as they are stored. */
+  record Table(List<Entry> counts) {}
 
   /** A count as it is stored. */
   record Entry(String group, String month, int people) {}
@@ -70,7 +77,7 @@ class Headcounts {
   }
 
   private static List<StaffDirectory.Count> counts(HeadcountsRow row) {
-    return List.of(Json.stored(row.counts, Entry[].class)).stream()
+    return TABLE.read(row.counts, row.format).counts().stream()
         .map(e -> new StaffDirectory.Count(e.group(), YearMonth.parse(e.month()), e.people()))
         .toList();
   }
@@ -79,12 +86,14 @@ class Headcounts {
   @Transactional
   public void replace(List<StaffDirectory.Count> counts, String by) {
     HeadcountsRow row = rows.findById(HeadcountsRow.ONLY).orElseGet(HeadcountsRow::new);
-    row.replaced = row.counts;
+    row.replaced = Json.write(TABLE.read(row.counts, row.format));
     row.counts =
         Json.write(
-            counts.stream()
-                .map(c -> new Entry(c.group(), c.month().toString(), c.people()))
-                .toList());
+            new Table(
+                counts.stream()
+                    .map(c -> new Entry(c.group(), c.month().toString(), c.people()))
+                    .toList()));
+    row.format = TABLE.version();
     note(row, by);
     rows.save(row);
   }

@@ -15,7 +15,11 @@ class HeadcountsRow {
   static final long ONLY = 1;
 
   @Id long id = ONLY;
-  @Lob String counts = "[]";
+  @Lob String counts = "{\"counts\":[]}";
+
+  /** The version of the format in which {@link #counts} and {@link #replaced} are written. */
+  int format = 1;
+
   @Lob @Nullable String replaced;
   String notedBy = "";
   Instant notedAt = Instant.EPOCH;
