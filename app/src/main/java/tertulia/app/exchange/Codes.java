@@ -77,9 +77,13 @@ public final class Codes {
     return new BigDecimal(trimmed);
   }
 
-  /** A whole number from −1,000,000,000 to 1,000,000,000. */
+  /** A whole number of up to nine digits. */
   public static int whole(String text) {
     String trimmed = text.strip();
+    if (trimmed.matches("-?[0-9]{10,}")) {
+      throw new IllegalArgumentException(
+          "\"" + shortened(text) + "\" is too large: up to nine digits are read.");
+    }
     if (!trimmed.matches("-?[0-9]{1,9}")) {
       throw new IllegalArgumentException(
           "\""

@@ -140,7 +140,8 @@ public class FitWalkTest extends BrowserTest {
     Page page = signedIn("pia", ColorScheme.LIGHT, 1280);
     page.navigate("/selections/" + id + "/fit?group=none");
     assertThat(page.locator(".bench thead .name")).hasCount(6);
-    assertThat(page.locator(".bench tbody tr")).hasCount(31);
+    // thirty needs, seats and linked calendars
+    assertThat(page.locator(".bench tbody tr")).hasCount(32);
     assertEquals(
         page.evaluate(
             "() => [...document.querySelectorAll('.benchbox')].filter(b => b.scrollWidth >"

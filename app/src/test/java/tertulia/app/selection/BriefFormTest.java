@@ -41,7 +41,7 @@ public class BriefFormTest {
       {
         change(f -> f.months = "9999999999"),
         "months",
-        "\"9999999999\" is not a whole number. Write it like 25, without separators."
+        "\"9999999999\" is too large: up to nine digits are read."
       },
       {
         change(f -> f.currency = "Euro"),
