@@ -3,6 +3,7 @@ package tertulia.app;
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.user;
 import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
 
 import java.io.ByteArrayInputStream;
@@ -210,6 +211,29 @@ public class OneReadingTest extends ServedTest {
   }
 
   @Test
+  public void headToHeadABoundIsNoFigure() throws Exception {
+    String bound = versus("Plainbook", "Quietbook");
+    assertTrue(bound.contains("Quietbook is cheaper over the plan months by at least 120.00 EUR."));
+    assertTrue(bound.contains("at most 40.00"), bound);
+    assertTrue(bound.contains("cheaper by at least 10.00"), bound);
+    String range = versus("Guessbook", "Plainbook");
+    assertTrue(
+        range.contains(
+            "Over the plan months either may be cheaper: a price is only known within bounds."),
+        range);
+    assertFalse(range.contains("is cheaper over the plan months"), range);
+    // a bound from above on the dearer figure says nothing
+    assertTrue(versus("Quietbook", "Guessbook").contains("either may be cheaper"));
+    assertTrue(
+        versus("Oncebook", "Plainbook")
+            .contains("Plainbook is cheaper over the plan months by 840.00 EUR."));
+  }
+
+  private String versus(String one, String other) throws Exception {
+    return text(read("/versus?one=" + of(one).id() + "&other=" + of(other).id()));
+  }
+
+  @Test
   public void markdownSaysTheSame() throws Exception {
     String text = new String(read("/decision.md"), StandardCharsets.UTF_8);
     for (Results.ContenderResult c : results.contenders()) {
@@ -259,6 +283,7 @@ public class OneReadingTest extends ServedTest {
   @Test(
       dependsOnMethods = {
         "thePageSaysTheSame",
+        "headToHeadABoundIsNoFigure",
         "markdownSaysTheSame",
         "theWorkbookSaysTheSame",
         "theFileGivesTheSameAndSoDoesEvaluate"

@@ -123,7 +123,7 @@ record Effect(
           .append(" would lead the totals instead of ")
           .append(oldLeader);
     }
-    return words.isEmpty() ? "The order stays." : words + ".";
+    return words.isEmpty() ? "The cheapest and the leader stay." : words + ".";
   }
 
   private static String first(Evaluation evaluation, List<String> order) {

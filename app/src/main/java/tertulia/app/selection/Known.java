@@ -3,6 +3,7 @@ package tertulia.app.selection;
 import java.util.function.Function;
 import org.joda.money.Money;
 import tertulia.app.display.Figures;
+import tertulia.core.evaluation.Amount;
 import tertulia.core.path.Option;
 import tertulia.core.path.Outcome;
 import tertulia.core.path.Way;
@@ -18,6 +19,12 @@ final class Known {
     String high = Figures.money(money.apply(found.best()));
     String low = found.low().map(money).map(Figures::money).orElse(high);
     return words(low, high, found.isAtMost());
+  }
+
+  /** An amount as it is known. */
+  static String amount(Amount amount) {
+    String high = Figures.money(amount.high());
+    return words(amount.low().map(Figures::money).orElse(high), high, amount.low().isEmpty());
   }
 
   /** An upper bound says so, and then the low end of an assumed price is none. */

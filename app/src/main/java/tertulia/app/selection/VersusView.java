@@ -3,11 +3,11 @@ package tertulia.app.selection;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import org.joda.money.Money;
 import tertulia.app.chart.CostChart;
 import tertulia.app.chart.DuelChart;
 import tertulia.app.chart.Marks;
 import tertulia.app.display.Figures;
+import tertulia.core.evaluation.Amount;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Evaluation;
 import tertulia.core.evaluation.HeadToHead;
@@ -168,7 +168,7 @@ record VersusView(
                 Cell.fact("A month for " + Figures.counted(at.people(), "people")),
                 amount(at.left(), then.why("steady", "contender", left.id())),
                 amount(at.right(), then.why("steady", "contender", right.id())),
-                cheaper(at.difference())));
+                cheaper(at.apart())));
       }
       int months = session.table().selection().horizon().months();
       lines.add(
@@ -180,20 +180,24 @@ record VersusView(
       return lines;
     }
 
-    private static Cell amount(Optional<Money> amount, String why) {
+    private static Cell amount(Optional<Amount> amount, String why) {
       return amount
-          .map(m -> Cell.figure(Figures.money(m), why))
+          .map(a -> Cell.figure(Known.amount(a), why))
           .orElseGet(() -> Cell.missing("not known", why));
     }
 
-    private Cell cheaper(Optional<Money> difference) {
-      return difference
-          .map(d ->
-              d.isZero()
-                  ? Cell.fact("the same")
-                  : Cell.fact(name(d.isNegative() ? Side.LEFT : Side.RIGHT))
-                      .noting("cheaper by " + Figures.money(d.abs())))
-          .orElseGet(() -> Cell.missing("not known", ""));
+    private Cell cheaper(HeadToHead.Apart apart) {
+      return switch (apart) {
+        case HeadToHead.Apart.Same same -> Cell.fact("the same");
+        case HeadToHead.Apart.Cheaper cheaper ->
+            Cell.fact(name(cheaper.side()))
+                .noting(
+                    (cheaper.atLeast() ? "cheaper by at least " : "cheaper by ")
+                        + Figures.money(cheaper.by()));
+        case HeadToHead.Apart.Open open ->
+            Cell.missing("open", "").noting("a figure is only known within bounds");
+        case HeadToHead.Apart.NotKnown unknown -> Cell.missing("not known", "");
+      };
     }
 
     private List<String> orders() {

@@ -3,9 +3,9 @@ package tertulia.app.selection;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.UnaryOperator;
-import org.joda.money.Money;
 import tertulia.app.display.Figures;
 import tertulia.core.evaluation.HeadToHead;
+import tertulia.core.evaluation.HeadToHead.Apart;
 import tertulia.core.evaluation.HeadToHead.Side;
 import tertulia.core.evaluation.HeadToHead.Turn;
 import tertulia.core.fit.Importance;
@@ -65,16 +65,18 @@ final class VersusWords {
   }
 
   private static String money(HeadToHead found, String left, String right) {
-    return found
-        .horizon()
-        .map(d ->
-            d.isZero()
-                ? "Over the plan months they cost the same."
-                : name(d.isNegative() ? Side.LEFT : Side.RIGHT, left, right)
-                    + " is cheaper over the plan months by "
-                    + Figures.moneyIn(d.abs())
-                    + ".")
-        .orElse("Over the plan months the money between them is not known.");
+    return switch (found.horizon()) {
+      case Apart.Same same -> "Over the plan months they cost the same.";
+      case Apart.Cheaper cheaper ->
+          name(cheaper.side(), left, right)
+              + " is cheaper over the plan months by "
+              + (cheaper.atLeast() ? "at least " : "")
+              + Figures.moneyIn(cheaper.by())
+              + ".";
+      case Apart.Open open ->
+          "Over the plan months either may be cheaper: a price is only known within bounds.";
+      case Apart.NotKnown unknown -> "Over the plan months the money between them is not known.";
+    };
   }
 
   /** Musts that only one of them meets. */
@@ -98,24 +100,22 @@ final class VersusWords {
   }
 
   private static void agree(HeadToHead found, String left, String right, List<String> says) {
-    if (found.total().isEmpty() || found.horizon().isEmpty()) {
+    if (found.total().isEmpty() || !(found.horizon() instanceof Apart.Cheaper cheaper)) {
       return;
     }
-    Money difference = found.horizon().get();
     found
         .total()
         .get()
         .side()
-        .filter(side -> !difference.isZero())
         .ifPresent(side -> {
-          Side cheaper = difference.isNegative() ? Side.LEFT : Side.RIGHT;
           says.add(
-              side == cheaper
+              side == cheaper.side()
                   ? name(side, left, right) + " has both the better total and the lower cost."
                   : "The better total and the lower cost are not on the same side: "
                       + name(side, left, right)
                       + " costs "
-                      + Figures.moneyIn(difference.abs())
+                      + (cheaper.atLeast() ? "at least " : "")
+                      + Figures.moneyIn(cheaper.by())
                       + " more.");
         });
   }
@@ -140,8 +140,8 @@ final class VersusWords {
                     + ", the others in proportion, their totals would be level.";
             case Turn.Headcount headcount ->
                 "From "
-                    + Figures.whole(headcount.people())
-                    + " people on "
+                    + Figures.counted(headcount.people(), "people")
+                    + " on "
                     + name.apply(headcount.cheaper())
                     + " is the cheaper.";
             case Turn.WithoutNeed need ->

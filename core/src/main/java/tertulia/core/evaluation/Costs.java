@@ -461,11 +461,38 @@ public final class Costs {
                 whole.market.fit()));
   }
 
-  /** What a contender costs a month for the people under discussion, as it is read. */
-  Optional<Money> monthly(String contender) {
+  /**
+   * What a contender costs a month for the people under discussion, as it is read; empty if there
+   * is no figure.
+   */
+  Optional<Amount> monthly(String contender) {
     return steady(contender) instanceof Outcome.Found<SteadyCost> found
-        ? steadyTime(contender).map(found.best().money()::plus)
+        ? steadyTime(contender)
+            .map(
+                amount(found.isAtMost(), found.low().map(SteadyCost::money), found.best().money())
+                    ::plus)
         : Optional.empty();
+  }
+
+  /** As {@link #total(String)}, with both ends of it. */
+  Optional<Amount> totalBounds(String contender) {
+    return way(contender) instanceof Ways.Found found
+        ? total(contender)
+            .map(read -> {
+              Money subscription = found.best().ledger().total(whatIf.view());
+              return amount(
+                      found.isAtMost(),
+                      found.low().map(low -> low.ledger().total(whatIf.view())),
+                      subscription)
+                  .plus(read.minus(subscription));
+            })
+        : Optional.empty();
+  }
+
+  private static Amount amount(boolean atMost, Optional<Money> low, Money high) {
+    return atMost
+        ? new Amount(Optional.empty(), high)
+        : new Amount(low.or(() -> Optional.of(high)), high);
   }
 
   /**

@@ -22,7 +22,7 @@ import tertulia.core.scoring.Totals.Margin;
  *
  * @param total the lead in the total; empty if one of them is not ranked or nobody has weighed
  * @param money at three headcounts
- * @param horizon left's total cost over the plan months less right's; empty if one is not known
+ * @param horizon the money between their totals over the plan months
  * @param orders who is cheaper from which headcount on
  */
 public record HeadToHead(
@@ -32,7 +32,7 @@ public record HeadToHead(
     List<OnCriterion> criteria,
     List<OnNeed> needs,
     List<AtHeadcount> money,
-    Optional<Money> horizon,
+    Apart horizon,
     List<CostByHeadcount.Order> orders,
     List<Turn> turns) {
   public HeadToHead {
@@ -108,10 +108,50 @@ public record HeadToHead(
    *
    * @param left empty where there is no figure
    */
-  public record AtHeadcount(int people, Optional<Money> left, Optional<Money> right) {
-    /** Left less right; empty unless both are known. */
-    public Optional<Money> difference() {
-      return left.flatMap(l -> right.map(l::minus));
+  public record AtHeadcount(int people, Optional<Amount> left, Optional<Amount> right) {
+    /** The money between them. */
+    public Apart apart() {
+      return Apart.between(left, right);
+    }
+  }
+
+  /** What is certain of the money between the two. */
+  public sealed interface Apart {
+    /** Both cost the same. */
+    record Same() implements Apart {}
+
+    /**
+     * One is cheaper.
+     *
+     * @param atLeast whether it may be by more, as not both amounts are one figure
+     */
+    record Cheaper(Side side, Money by, boolean atLeast) implements Apart {}
+
+    /** Both have a figure, and which is cheaper depends on what is not known of them. */
+    record Open() implements Apart {}
+
+    /** One has no figure. */
+    record NotKnown() implements Apart {}
+
+    /** Only ends that do not meet say who is cheaper. */
+    static Apart between(Optional<Amount> left, Optional<Amount> right) {
+      if (left.isEmpty() || right.isEmpty()) {
+        return new NotKnown();
+      }
+      boolean exact = left.get().isExact() && right.get().isExact();
+      if (exact && left.get().high().equals(right.get().high())) {
+        return new Same();
+      }
+      return below(Side.LEFT, left.get(), right.get(), !exact)
+          .or(() -> below(Side.RIGHT, right.get(), left.get(), !exact))
+          .orElseGet(Open::new);
+    }
+
+    private static Optional<Apart> below(Side side, Amount one, Amount other, boolean atLeast) {
+      return other
+          .low()
+          .filter(low -> one.high().isLessThan(low))
+          .map(low -> new Cheaper(side, low.minus(one.high()), atLeast));
     }
   }
 
@@ -147,11 +187,9 @@ public record HeadToHead(
 
     HeadToHead find() {
       List<CostByHeadcount.Order> orders = orders();
-      Optional<Money> horizon =
-          evaluation
-              .costs()
-              .total(left)
-              .flatMap(l -> evaluation.costs().total(right).map(l::minus));
+      Apart horizon =
+          Apart.between(
+              evaluation.costs().totalBounds(left), evaluation.costs().totalBounds(right));
       List<Turn> turns = new ArrayList<>(weights());
       turns.addAll(headcounts(orders));
       turns.addAll(needsThatTurn());

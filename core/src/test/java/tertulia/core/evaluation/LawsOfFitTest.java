@@ -284,9 +284,17 @@ public class LawsOfFitTest {
     HeadToHead mirrored = evaluation.headToHead("t1", "t0");
     assertEquals(
         found.total().map(lead -> lead.by().negate()), mirrored.total().map(HeadToHead.Lead::by));
+    Optional<Money> between =
+        evaluation.costs().total("t0").flatMap(l -> evaluation.costs().total("t1").map(l::minus));
     assertEquals(
         found.horizon(),
-        evaluation.costs().total("t0").flatMap(l -> evaluation.costs().total("t1").map(l::minus)));
+        between
+            .map(d ->
+                d.isZero()
+                    ? new HeadToHead.Apart.Same()
+                    : new HeadToHead.Apart.Cheaper(
+                        d.isNegative() ? Side.LEFT : Side.RIGHT, d.abs(), false))
+            .orElseGet(HeadToHead.Apart.NotKnown::new));
     found
         .total()
         .ifPresent(lead -> {
@@ -299,8 +307,10 @@ public class LawsOfFitTest {
     assertEquals(found.money().size(), 3);
     for (HeadToHead.AtHeadcount at : found.money()) {
       CostByHeadcount costs = evaluation.costs().costByHeadcount();
-      assertEquals(at.left(), costs.curve("t0").at(at.people()).map(p -> p.money()));
-      assertEquals(at.right(), costs.curve("t1").at(at.people()).map(p -> p.money()));
+      assertEquals(
+          at.left().map(Amount::high), costs.curve("t0").at(at.people()).map(p -> p.money()));
+      assertEquals(
+          at.right().map(Amount::high), costs.curve("t1").at(at.people()).map(p -> p.money()));
     }
     for (OnNeed line : found.needs()) {
       assertEquals(line.left(), met(evaluation, selection, "t0", line.need()));

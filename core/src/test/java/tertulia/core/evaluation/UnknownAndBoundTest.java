@@ -451,7 +451,9 @@ public class UnknownAndBoundTest {
       standings.add(full.scores().totals().orElseThrow().standings());
       // by subscription cheap leads with 50 against 60; ten hours at 40 turn it
       assertTrue(full.costs().remedies("light").isEmpty(), "it is the cheapest already");
-      assertEquals(full.headToHead("cheap", "light").horizon(), Optional.of(money("9360.00")));
+      assertEquals(
+          full.headToHead("cheap", "light").horizon(),
+          new HeadToHead.Apart.Cheaper(HeadToHead.Side.RIGHT, money("9360.00"), false));
       NeedCosts.Line line = full.costs().needCosts().lines().getFirst();
       assertEquals(
           line.selection(),

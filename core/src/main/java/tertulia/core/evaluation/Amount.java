@@ -1,0 +1,26 @@
+package tertulia.core.evaluation;
+
+import java.util.Optional;
+import org.joda.money.Money;
+
+/**
+ * What is known of an amount: it lies between its ends.
+ *
+ * @param low the least it can be; empty if an option without a figure may be cheaper by any amount
+ * @param high the figure as it is found; the most it can be
+ */
+public record Amount(Optional<Money> low, Money high) {
+  public static Amount exactly(Money money) {
+    return new Amount(Optional.of(money), money);
+  }
+
+  /** Whether it is one figure. */
+  public boolean isExact() {
+    return low.filter(high::equals).isPresent();
+  }
+
+  /** Both ends with something added that is known. */
+  Amount plus(Money more) {
+    return new Amount(low.map(more::plus), high.plus(more));
+  }
+}
