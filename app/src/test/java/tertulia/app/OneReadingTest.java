@@ -234,6 +234,19 @@ public class OneReadingTest extends ServedTest {
   }
 
   @Test
+  public void withoutAnybodyAtTheTableNothingIsCounted() throws Exception {
+    String alone = file();
+    alone = alone.substring(0, alone.indexOf("\"panel\":")) + "\"panel\": []}";
+    PortableFile.Read read = PortableFile.read(alone.getBytes(StandardCharsets.UTF_8));
+    assertTrue(read instanceof PortableFile.Read.Accepted, read.toString());
+    long empty = intake.take(((PortableFile.Read.Accepted) read).file(), "Ilse Maren");
+    String page =
+        text(sent("ilse", MockMvcRequestBuilders.get("/selections/" + empty + "/weights"), 200));
+    assertFalse(page.contains("0 of 0"), page);
+    assertTrue(page.contains("Weights"), page);
+  }
+
+  @Test
   public void markdownSaysTheSame() throws Exception {
     String text = new String(read("/decision.md"), StandardCharsets.UTF_8);
     for (Results.ContenderResult c : results.contenders()) {
