@@ -42,7 +42,7 @@ import tertulia.core.evaluation.Selection;
  * One selection with an exact figure, an upper bound, a range, a share of what is bought once, one
  * that is not known and one that is out, read through everything that shows or hands it on.
  */
-@TestPropertySource(properties = "spring.datasource.url=jdbc:h2:mem:onereading;DB_CLOSE_DELAY=-1")
+@TestPropertySource(properties = "spring.datasource.url=jdbc:h2:mem:nothinglost;DB_CLOSE_DELAY=-1")
 public class OneReadingTest extends ServedTest {
   @Autowired private MockMvc mvc;
   @Autowired private People people;
