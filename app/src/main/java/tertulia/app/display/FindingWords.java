@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
 import java.util.stream.Collectors;
+import tertulia.core.evaluation.HeadToHead.Apart;
 import tertulia.core.evaluation.NeedCosts.Effect;
 import tertulia.core.evaluation.Selection;
 import tertulia.core.finding.Finding;
@@ -28,7 +29,7 @@ public record FindingWords(Selection selection) {
               + people(change.n())
               + " on "
               + name(change.now())
-              + " is cheaper than "
+              + (change.certain() ? " is cheaper than " : " is cheaper by its figure than ")
               + name(change.before())
               + cause(change.cause(), change.n())
               + ".";
@@ -158,7 +159,12 @@ public record FindingWords(Selection selection) {
                     : "; it pays from " + month(m) + " on")
             .orElse("");
     if (whole.whole().size() > 1) {
-      return capitalised(all) + " " + names(whole.whole()) + " cost the same, the least of all.";
+      return capitalised(all)
+          + " "
+          + names(whole.whole())
+          + " cost the same, the least of all"
+          + unless(whole.open())
+          + ".";
     }
     String cheapest = name(whole.whole().getFirst());
     if (!whole.differs()) {
@@ -166,18 +172,34 @@ public record FindingWords(Selection selection) {
           + (whole.now().isPresent() ? " is the cheapest now and " : " is the cheapest ")
           + all
           + pays
+          + unless(whole.open())
           + ".";
     }
     String now = name(whole.now().orElseThrow());
+    Apart apart = whole.apart().orElseThrow();
     return "Today "
         + now
-        + (whole.by().isZero() ? ", which has no total; " : "; ")
+        + (apart instanceof Apart.NotKnown ? ", which has no total; " : "; ")
         + all
         + " "
         + cheapest
-        + (whole.by().isZero() ? "" : ", by " + Figures.moneyIn(whole.by()))
+        + (apart instanceof Apart.Cheaper cheaper
+            ? ", by " + (cheaper.atLeast() ? "at least " : "") + Figures.moneyIn(cheaper.by())
+            : "")
         + pays
+        + unless(whole.open())
         + ".";
+  }
+
+  /** Who may yet be cheaper, as a clause of a sentence about the cheapest. */
+  private String unless(List<String> open) {
+    return open.isEmpty()
+        ? ""
+        : "; "
+            + names(open)
+            + " may cost less: what "
+            + (open.size() == 1 ? "it costs" : "they cost")
+            + " is known only within bounds or not at all";
   }
 
   private static String capitalised(String sentence) {
@@ -193,14 +215,16 @@ public record FindingWords(Selection selection) {
       Stretch all = stretches.getFirst();
       return name(all.tool().orElseThrow())
           + (all.level().isEmpty()
-              ? " is cheapest at every headcount."
-              : " is never dearer than another; " + names(all.level()) + levels(all) + ".");
+              ? " is cheapest at every headcount"
+              : " is never dearer than another; " + names(all.level()) + levels(all))
+          + unless(all.open())
+          + ".";
     }
     List<String> words = new ArrayList<>();
     for (Stretch stretch : stretches) {
       words.add(stretch(stretch, finding.most()));
     }
-    return capitalised(String.join("; ", words)) + ".";
+    return capitalised(String.join("; ", words)) + unless(finding.open()) + ".";
   }
 
   private static String levels(Stretch stretch) {
@@ -265,7 +289,7 @@ public record FindingWords(Selection selection) {
         : " (" + reasons.stream().map(Reason::sentence).collect(Collectors.joining("; ")) + ")";
   }
 
-  private static String withinPlan(Finding.WithinPlan within) {
+  private String withinPlan(Finding.WithinPlan within) {
     String you =
         "You will have "
             + (within.fewest() == within.most()
@@ -273,10 +297,11 @@ public record FindingWords(Selection selection) {
                 : within.fewest() + " to " + people(within.most()))
             + ": ";
     return within.changes().isEmpty()
-        ? you + "the cheapest stays the cheapest all through."
+        ? you + "the cheapest stays the cheapest all through" + unless(within.open()) + "."
         : you
             + "the cheapest changes at "
             + listed(within.changes().stream().map(n -> "" + n).toList())
+            + unless(within.open())
             + ".";
   }
 

@@ -19,6 +19,11 @@ public record Amount(Optional<Money> low, Money high) {
     return low.filter(high::equals).isPresent();
   }
 
+  /** Whether it may come to less than so much: its low end does, or it has none. */
+  public boolean mayBeLessThan(Money money) {
+    return low.isEmpty() || low.get().isLessThan(money);
+  }
+
   /** Both ends with something added that is known. */
   Amount plus(Money more) {
     return new Amount(low.map(more::plus), high.plus(more));

@@ -69,7 +69,7 @@ public final class Costs {
     private final Map<String, Ways> ways = new ConcurrentHashMap<>();
     private final Map<String, Ways> spread = new ConcurrentHashMap<>();
     private final Map<String, Ways> monthly = new ConcurrentHashMap<>();
-    private final Map<Asked, Optional<Money>> without = new ConcurrentHashMap<>();
+    private final Map<Asked, Optional<Amount>> without = new ConcurrentHashMap<>();
     private final Map<Integer, CostByHeadcount> sweeps = new ConcurrentHashMap<>();
     private @Nullable NeedCosts needCosts;
 
@@ -334,7 +334,7 @@ public final class Costs {
    * The total of a contender, as it is read, if some needs were given up. Needs that make no
    * difference to any of its plans lead to the same way, which is found once.
    */
-  Optional<Money> totalWithout(String contender, Set<Need> needs) {
+  Optional<Amount> totalWithout(String contender, Set<Need> needs) {
     Fit others = without(needs);
     List<Object> options = new ArrayList<>();
     for (Offering offering : selection.contender(contender).offerings()) {
@@ -349,7 +349,7 @@ public final class Costs {
     return whole.without.computeIfAbsent(
         new Asked(contender, options),
         asked ->
-            total(
+            bounds(
                 contender, way(contender, whatIf.view(), leaving(), whole.market.asking(others))));
   }
 
@@ -465,19 +465,26 @@ public final class Costs {
    * What a contender costs a month for the people under discussion, as it is read; empty if there
    * is no figure.
    */
-  Optional<Amount> monthly(String contender) {
+  public Optional<Amount> monthly(String contender) {
+    return steadyBounds(contender).flatMap(amount -> steadyTime(contender).map(amount::plus));
+  }
+
+  /** What a contender's subscription costs a month for these people; empty if without a figure. */
+  public Optional<Amount> steadyBounds(String contender) {
     return steady(contender) instanceof Outcome.Found<SteadyCost> found
-        ? steadyTime(contender)
-            .map(
-                amount(found.isAtMost(), found.low().map(SteadyCost::money), found.best().money())
-                    ::plus)
+        ? Optional.of(
+            amount(found.isAtMost(), found.low().map(SteadyCost::money), found.best().money()))
         : Optional.empty();
   }
 
   /** As {@link #total(String)}, with both ends of it. */
-  Optional<Amount> totalBounds(String contender) {
-    return way(contender) instanceof Ways.Found found
-        ? total(contender)
+  public Optional<Amount> totalBounds(String contender) {
+    return bounds(contender, way(contender));
+  }
+
+  private Optional<Amount> bounds(String contender, Ways ways) {
+    return ways instanceof Ways.Found found
+        ? total(contender, ways)
             .map(read -> {
               Money subscription = found.best().ledger().total(whatIf.view());
               return amount(

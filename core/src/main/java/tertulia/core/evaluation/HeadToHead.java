@@ -192,7 +192,7 @@ public record HeadToHead(
               evaluation.costs().totalBounds(left), evaluation.costs().totalBounds(right));
       List<Turn> turns = new ArrayList<>(weights());
       turns.addAll(headcounts(orders));
-      turns.addAll(needsThatTurn());
+      turns.addAll(needsThatTurn(horizon));
       return new HeadToHead(
           left, right, total(), criteria(), needs(), money(), horizon, orders, turns);
     }
@@ -316,23 +316,21 @@ public record HeadToHead(
           .toList();
     }
 
-    /** Musts without which the order over the plan months is the other way round. */
-    private List<Turn> needsThatTurn() {
-      Optional<Money> with =
-          evaluation
-              .costs()
-              .total(left)
-              .flatMap(l -> evaluation.costs().total(right).map(l::minus));
+    /** Musts without which it is certain that the order over the plan months is the other way. */
+    private List<Turn> needsThatTurn(Apart horizon) {
+      if (!(horizon instanceof Apart.Cheaper with)) {
+        return List.of();
+      }
       List<Turn> turns = new ArrayList<>();
       for (Need need : evaluation.selection().needs()) {
-        if (need.importance() instanceof Importance.Must && with.isPresent()) {
-          evaluation
-              .costs()
-              .totalWithout(left, Set.of(need))
-              .flatMap(l -> evaluation.costs().totalWithout(right, Set.of(need)).map(l::minus))
-              .filter(without -> without.getAmount().signum() * with.get().getAmount().signum() < 0)
-              .ifPresent(without ->
-                  turns.add(new Turn.WithoutNeed(need, without.isNegative() ? left : right)));
+        if (need.importance() instanceof Importance.Must) {
+          Apart without =
+              Apart.between(
+                  evaluation.costs().totalWithout(left, Set.of(need)),
+                  evaluation.costs().totalWithout(right, Set.of(need)));
+          if (without instanceof Apart.Cheaper other && other.side() != with.side()) {
+            turns.add(new Turn.WithoutNeed(need, other.side() == Side.LEFT ? left : right));
+          }
         }
       }
       return turns;

@@ -86,7 +86,7 @@ public record NeedCosts(List<Line> lines, Map<String, List<Together>> together) 
         Map<String, Effect> effects = new LinkedHashMap<>();
         List<Money> without = new ArrayList<>();
         for (String id : contenders()) {
-          Optional<Money> free = costs.totalWithout(id, Set.of(must));
+          Optional<Money> free = costs.totalWithout(id, Set.of(must)).map(Amount::high);
           free.ifPresent(without::add);
           effects.put(id, effect(with.getOrDefault(id, Optional.empty()), free));
         }
@@ -166,7 +166,9 @@ public record NeedCosts(List<Line> lines, Map<String, List<Together>> together) 
         Set<Need> set = new LinkedHashSet<>(chosen);
         if (found.stream().noneMatch(set::containsAll) && !isFree(contender, with, chosen)) {
           found.add(set);
-          groups.add(new Together(chosen, effect(with, costs.totalWithout(contender, set))));
+          groups.add(
+              new Together(
+                  chosen, effect(with, costs.totalWithout(contender, set).map(Amount::high))));
         }
         return;
       }

@@ -10,8 +10,10 @@ import java.util.TreeSet;
 import java.util.stream.IntStream;
 import org.joda.money.Money;
 import tertulia.core.billing.InvoiceLine;
+import tertulia.core.evaluation.Amount;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Costs;
+import tertulia.core.evaluation.HeadToHead.Apart;
 import tertulia.core.finding.Finding.Cause;
 import tertulia.core.fit.Offering;
 import tertulia.core.fit.Reason;
@@ -65,16 +67,42 @@ public record CostFindings(Costs costs) {
     }
     List<String> whole = withTotal.stream().filter(id -> total(id).equals(least.get())).toList();
     Optional<String> now = costs.orderByCost().stream().findFirst();
-    Money by =
+    Optional<Apart> apart =
         now.filter(id -> !whole.contains(id))
-            .flatMap(costs::total)
-            .map(total -> total.minus(least.get()))
-            .orElseGet(() -> Money.zero(least.get().getCurrencyUnit()));
+            .map(id -> Apart.between(costs.totalBounds(id), costs.totalBounds(whole.getFirst())));
+    boolean exact =
+        withTotal.stream().allMatch(id -> costs.totalBounds(id).orElseThrow().isExact());
     Optional<Integer> paysFrom =
-        whole.size() == 1 && withTotal.size() > 1
+        exact && whole.size() == 1 && withTotal.size() > 1
             ? Optional.of(paysFrom(whole.getFirst(), withTotal))
             : Optional.empty();
-    return Optional.of(new Finding.WholePeriod(now, whole, by, paysFrom));
+    List<String> open =
+        active().stream()
+            .map(Contender::id)
+            .filter(id ->
+                mayCostLess(id, whole)
+                    || now.filter(first -> mayCostLessNow(id, first)).isPresent())
+            .toList();
+    return Optional.of(new Finding.WholePeriod(now, whole, apart, paysFrom, open));
+  }
+
+  /** Whether a tool may cost less over the period than one of those that are cheapest. */
+  private boolean mayCostLess(String tool, List<String> whole) {
+    if (costs.way(tool) instanceof Ways.Gap gap) {
+      return gap.isUnpriced();
+    }
+    Optional<Amount> own = costs.totalBounds(tool);
+    return whole.stream()
+        .filter(id -> !id.equals(tool))
+        .anyMatch(id -> own.isEmpty() || own.get().mayBeLessThan(total(id)));
+  }
+
+  private boolean mayCostLessNow(String tool, String now) {
+    if (tool.equals(now) || costs.steady(tool) instanceof Outcome.NoPlan) {
+      return false;
+    }
+    Money figure = costs.monthly(now).orElseThrow().high();
+    return costs.monthly(tool).map(own -> own.mayBeLessThan(figure)).orElse(true);
   }
 
   private Money total(String tool) {
@@ -133,19 +161,36 @@ public record CostFindings(Costs costs) {
       level.addAll(swept.levelWithLead(n));
     }
     List<String> inOrder = active().stream().map(Contender::id).filter(level::contains).toList();
-    return new Finding.CheapestByHeadcount.Stretch(lead.n(), to, lead.tool(), inOrder);
+    return new Finding.CheapestByHeadcount.Stretch(
+        lead.n(), to, lead.tool(), inOrder, mayBeCheaper(swept, lead.tool(), lead.n(), to));
+  }
+
+  /** Who may cost less than a tool somewhere between two headcounts, in the contenders' order. */
+  private List<String> mayBeCheaper(
+      CostByHeadcount swept, Optional<String> tool, int from, int to) {
+    TreeSet<String> open = new TreeSet<>();
+    for (int n = from; n <= to && tool.isPresent(); n++) {
+      open.addAll(swept.mayBeCheaper(tool.get(), n));
+    }
+    return active().stream().map(Contender::id).filter(open::contains).toList();
   }
 
   private Finding.WithinPlan withinPlan(CostByHeadcount swept) {
     int low = costs.lowestPlanned();
     int high = costs.highestPlanned();
+    List<Lead> leads = swept.leads();
+    TreeSet<String> open = new TreeSet<>();
+    for (int i = 0; i < leads.size(); i++) {
+      int to = i + 1 == leads.size() ? swept.most() : leads.get(i + 1).n() - 1;
+      open.addAll(
+          mayBeCheaper(
+              swept, leads.get(i).tool(), Math.max(low, leads.get(i).n()), Math.min(high, to)));
+    }
     return new Finding.WithinPlan(
         low,
         high,
-        swept.leads().stream()
-            .map(Lead::n)
-            .filter(n -> n > Math.max(1, low) && n <= high)
-            .toList());
+        leads.stream().map(Lead::n).filter(n -> n > Math.max(1, low) && n <= high).toList(),
+        active().stream().map(Contender::id).filter(open::contains).toList());
   }
 
   /** Every change of the cheapest near the headcounts planned, with its cause. */
@@ -159,7 +204,11 @@ public record CostFindings(Costs costs) {
       if (before.isPresent() && now.isPresent() && isNear(n, n)) {
         changes.add(
             new Finding.LeadChange(
-                n, before.get(), now.get(), cause(swept, before.get(), now.get(), n)));
+                n,
+                before.get(),
+                now.get(),
+                cause(swept, before.get(), now.get(), n),
+                swept.isCertain(now.get(), before.get(), n)));
       }
     }
     return changes;
@@ -331,7 +380,7 @@ public record CostFindings(Costs costs) {
         boolean cheaper =
             costs
                 .planAlone(offering)
-                .filter(cost -> cost.money().isLessThan(now.money()))
+                .filter(cost -> !mayBeNoMoreThan(tool, cost.money()))
                 .isPresent();
         if (cheaper) {
           return Optional.of(
@@ -340,6 +389,15 @@ public record CostFindings(Costs costs) {
       }
     }
     return Optional.empty();
+  }
+
+  /** Whether what a tool costs now may be no more than so much. */
+  private boolean mayBeNoMoreThan(String tool, Money money) {
+    return costs
+        .steadyBounds(tool)
+        .flatMap(Amount::low)
+        .filter(low -> low.isGreaterThan(money))
+        .isEmpty();
   }
 
   /** The most people who still fit under a cap, in today's shares; 0 if nobody does. */

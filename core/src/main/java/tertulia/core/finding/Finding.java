@@ -5,6 +5,7 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
 import org.joda.money.Money;
+import tertulia.core.evaluation.HeadToHead.Apart;
 import tertulia.core.evaluation.NeedCosts;
 import tertulia.core.fit.Conflicts;
 import tertulia.core.fit.Need;
@@ -32,15 +33,23 @@ public sealed interface Finding {
    *
    * @param now cheapest now; empty if nobody has a figure
    * @param whole the cheapest over the whole period; more than one if they are level
-   * @param by how much less the first of them costs than {@code now} over the period; 0 if it is
-   *     the same tool, or {@code now} has no total
+   * @param apart what is certain of the money between {@code now} and the first of them over the
+   *     period; empty if {@code now} is one of them, or is empty
    * @param paysFrom the first plan month from which its running sum stays below that of every rival
-   *     with a total; empty if it has no rival, or they are level to the end
+   *     with a total; empty if it has no rival, they are level to the end, or a total is a bound
+   * @param open who may yet be cheaper, now or over the whole period, as what they cost is only
+   *     known within bounds or not at all
    */
-  record WholePeriod(Optional<String> now, List<String> whole, Money by, Optional<Integer> paysFrom)
+  record WholePeriod(
+      Optional<String> now,
+      List<String> whole,
+      Optional<Apart> apart,
+      Optional<Integer> paysFrom,
+      List<String> open)
       implements OfCost {
     public WholePeriod {
       whole = List.copyOf(whole);
+      open = List.copyOf(open);
     }
 
     /** Whether today's cheapest is not the cheapest in the long run. */
@@ -67,16 +76,30 @@ public sealed interface Finding {
      *
      * @param tool the cheapest; empty: nobody has a figure
      * @param level others that cost the same somewhere in it
+     * @param open others that may cost less somewhere in it, as what they cost is only known within
+     *     bounds or not at all
      */
-    public record Stretch(int from, int to, Optional<String> tool, List<String> level) {
+    public record Stretch(
+        int from, int to, Optional<String> tool, List<String> level, List<String> open) {
       public Stretch {
         level = List.copyOf(level);
+        open = List.copyOf(open);
       }
+    }
+
+    /** All who may yet be cheaper somewhere. */
+    public List<String> open() {
+      return stretches.stream().flatMap(stretch -> stretch.open().stream()).distinct().toList();
     }
   }
 
-  /** From {@code n} people on {@code now} is cheaper than {@code before}, for this cause. */
-  record LeadChange(int n, String before, String now, Cause cause) implements OfCost {}
+  /**
+   * From {@code n} people on {@code now} is cheaper than {@code before}, for this cause.
+   *
+   * @param certain whether it is at {@code n} whatever a figure comes to within its bounds
+   */
+  record LeadChange(int n, String before, String now, Cause cause, boolean certain)
+      implements OfCost {}
 
   /** Why an order changes between n − 1 and n people. */
   sealed interface Cause {
@@ -103,10 +126,16 @@ public sealed interface Finding {
     record HasAFigure() implements Cause {}
   }
 
-  /** Whether, and at which headcounts, the cheapest changes between the fewest and most planned. */
-  record WithinPlan(int fewest, int most, List<Integer> changes) implements OfCost {
+  /**
+   * Whether, and at which headcounts, the cheapest changes between the fewest and most planned.
+   *
+   * @param open who may cost less than the cheapest at one of these headcounts
+   */
+  record WithinPlan(int fewest, int most, List<Integer> changes, List<String> open)
+      implements OfCost {
     public WithinPlan {
       changes = List.copyOf(changes);
+      open = List.copyOf(open);
     }
   }
 

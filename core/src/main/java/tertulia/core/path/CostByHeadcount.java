@@ -35,7 +35,11 @@ public record CostByHeadcount(int most, Map<String, Curve> curves, List<Lead> le
    */
   record Unpriced(int place, boolean[] does) {
     boolean mayBeCheaper(int n, int taken) {
-      return place < taken && n <= does.length && does[n - 1];
+      return place < taken && does(n);
+    }
+
+    boolean does(int n) {
+      return n <= does.length && does[n - 1];
     }
   }
 
@@ -43,15 +47,21 @@ public record CostByHeadcount(int most, Map<String, Curve> curves, List<Lead> le
   public static final class Curve {
     private final CurrencyUnit currency;
     private final long[] minors;
+    private final long[] lows;
     private final int[] chosen;
     private final int[] places;
     private final List<Unpriced> open;
     private final List<String> options;
     private final List<PlanChange> changes;
 
+    /**
+     * @param minors by n − 1, with assumed prices at their high ends
+     * @param lows as {@code minors}, with assumed prices at their low ends
+     */
     Curve(
         CurrencyUnit currency,
         long[] minors,
+        long[] lows,
         int[] chosen,
         int[] places,
         List<Unpriced> open,
@@ -59,6 +69,7 @@ public record CostByHeadcount(int most, Map<String, Curve> curves, List<Lead> le
         List<PlanChange> changes) {
       this.currency = currency;
       this.minors = minors;
+      this.lows = lows;
       this.chosen = chosen;
       this.places = places;
       this.open = List.copyOf(open);
@@ -71,10 +82,24 @@ public record CostByHeadcount(int most, Map<String, Curve> curves, List<Lead> le
       return hasFigure(n)
           ? Optional.of(
               new Point(
-                  Money.ofMinor(currency, minors[n - 1]),
-                  options.get(chosen[n - 1]),
-                  open.stream().anyMatch(other -> other.mayBeCheaper(n, places[chosen[n - 1]]))))
+                  Money.ofMinor(currency, minors[n - 1]), options.get(chosen[n - 1]), isAtMost(n)))
           : Optional.empty();
+    }
+
+    private boolean isAtMost(int n) {
+      return open.stream().anyMatch(other -> other.mayBeCheaper(n, places[chosen[n - 1]]));
+    }
+
+    /**
+     * The least it can be for n people in minor units: its figure with assumed prices at their low
+     * ends, below every amount if something that would do has no figure, above every amount if
+     * nothing would do.
+     */
+    private long least(int n) {
+      if (!hasFigure(n)) {
+        return open.stream().anyMatch(other -> other.does(n)) ? Long.MIN_VALUE : Long.MAX_VALUE;
+      }
+      return isAtMost(n) ? Long.MIN_VALUE : Math.min(lows[n - 1], minors[n - 1]);
     }
 
     /** Every n at which the plan changes, the first at n = 1. */
@@ -87,18 +112,29 @@ public record CostByHeadcount(int most, Map<String, Curve> curves, List<Lead> le
       if (more.isEmpty()) {
         int[] none = new int[minors.length];
         java.util.Arrays.fill(none, -1);
+        boolean[] does = new boolean[minors.length];
+        for (int n = 1; n <= does.length; n++) {
+          does[n - 1] = hasFigure(n);
+        }
+        List<Unpriced> unknown = new ArrayList<>(open);
+        unknown.add(new Unpriced(0, does));
         return new Curve(
             currency,
             minors,
+            lows,
             none,
             places,
-            open,
+            unknown,
             options,
             List.of(new PlanChange(1, Optional.empty())));
       }
       long minor = more.get().getAmountMinorLong();
-      long[] sums = java.util.Arrays.stream(minors).map(m -> saturated(m, minor)).toArray();
-      return new Curve(currency, sums, chosen, places, open, options, changes);
+      return new Curve(
+          currency, plus(minors, minor), plus(lows, minor), chosen, places, open, options, changes);
+    }
+
+    private static long[] plus(long[] minors, long more) {
+      return java.util.Arrays.stream(minors).map(m -> saturated(m, more)).toArray();
     }
 
     private static long saturated(long a, long b) {
@@ -197,9 +233,26 @@ public record CostByHeadcount(int most, Map<String, Curve> curves, List<Lead> le
   }
 
   /**
-   * Which of two tools is strictly cheaper, from the first n at which they differ on, and every n
-   * at which that changes. Where they are equal the order before stays; where one of them has no
-   * figure there is none.
+   * The tools, other than this one, that may cost less than its figure for n people: their own is
+   * only a bound, or lies in a range, or something of theirs that would do has none.
+   *
+   * @throws IllegalArgumentException if the tool was not swept
+   */
+  public List<String> mayBeCheaper(String tool, int n) {
+    if (!curve(tool).hasFigure(n)) {
+      return List.of();
+    }
+    long figure = curve(tool).minor(n);
+    return curves.keySet().stream()
+        .filter(other -> !other.equals(tool))
+        .filter(other -> curve(other).least(n) < figure)
+        .toList();
+  }
+
+  /**
+   * Which of two tools is certain to be cheaper, from the first n at which it is on, and every n at
+   * which that changes. Where they are equal, or a bound leaves it open, the order before stays;
+   * where one of them has no figure there is none.
    */
   public List<Order> orders(String first, String second) {
     List<Order> orders = new ArrayList<>();
@@ -207,13 +260,20 @@ public record CostByHeadcount(int most, Map<String, Curve> curves, List<Lead> le
     for (int n = 1; n <= most; n++) {
       if (curve(first).hasFigure(n) && curve(second).hasFigure(n)) {
         int now = Long.compare(curve(first).minor(n), curve(second).minor(n));
-        if (now != 0 && now != order) {
+        if (now != 0
+            && now != order
+            && isCertain(now < 0 ? first : second, now < 0 ? second : first, n)) {
           orders.add(new Order(n, now < 0 ? first : second));
           order = now;
         }
       }
     }
     return orders;
+  }
+
+  /** Whether one is cheaper for n people whatever the other's figure comes to within its bounds. */
+  public boolean isCertain(String cheaper, String dearer, int n) {
+    return curve(cheaper).hasFigure(n) && curve(cheaper).minor(n) < curve(dearer).least(n);
   }
 
   /** Every n at which two tools change order, as {@link #orders} has it. */

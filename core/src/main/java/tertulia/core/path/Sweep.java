@@ -140,8 +140,8 @@ final class Sweep {
   }
 
   Curve curve(List<Offering> offerings) {
-    List<Swept> candidates =
-        Candidates.of(offerings, market).high().stream().flatMap(c -> swept(c).stream()).toList();
+    Candidates both = Candidates.of(offerings, market);
+    List<Swept> candidates = both.high().stream().flatMap(c -> swept(c).stream()).toList();
     long[][] priced = new long[candidates.size()][];
     List<Unpriced> open = new ArrayList<>();
     for (int c = 0; c < priced.length; c++) {
@@ -168,11 +168,21 @@ final class Sweep {
     return new Curve(
         market.reporting(),
         least,
+        both.low().isEmpty() ? least : lows(both.low()),
         chosen,
         candidates.stream().mapToInt(Swept::place).toArray(),
         open,
         candidates.stream().map(Swept::label).toList(),
         changes);
+  }
+
+  private long[] lows(List<Candidate> low) {
+    return least(
+        low.stream()
+            .flatMap(c -> swept(c).stream())
+            .filter(Swept::priced)
+            .map(Swept::minors)
+            .toArray(long[][]::new));
   }
 
   /** The least cost by n − 1; one candidate after the other, as memory is read fastest in a row. */

@@ -31,6 +31,7 @@ import tertulia.core.billing.View;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Costs;
 import tertulia.core.evaluation.Evaluation;
+import tertulia.core.evaluation.HeadToHead.Apart;
 import tertulia.core.evaluation.NeedCosts;
 import tertulia.core.evaluation.Practice;
 import tertulia.core.evaluation.Selection;
@@ -103,6 +104,14 @@ public class FindingsTest {
         assertTrue(seen.getOrDefault(kind.getSimpleName(), 0) > 0, kind + " of " + seen);
       }
     }
+    for (Class<?> kind :
+        List.of(
+            Finding.WholePeriod.class,
+            Finding.CheapestByHeadcount.class,
+            Finding.WithinPlan.class,
+            Finding.LeadChange.class)) {
+      assertTrue(seen.getOrDefault("open " + kind.getSimpleName(), 0) > 0, kind + " of " + seen);
+    }
     for (Class<?> cause : Finding.Cause.class.getPermittedSubclasses()) {
       assertTrue(seen.getOrDefault(cause.getSimpleName(), 0) > 0, cause + " of " + seen);
     }
@@ -110,6 +119,17 @@ public class FindingsTest {
 
   private void met(Object finding) {
     seen.merge(finding.getClass().getSimpleName(), 1, Integer::sum);
+    boolean isOpen =
+        switch (finding) {
+          case Finding.WholePeriod whole -> !whole.open().isEmpty();
+          case Finding.CheapestByHeadcount cheapest -> !cheapest.open().isEmpty();
+          case Finding.WithinPlan within -> !within.open().isEmpty();
+          case Finding.LeadChange change -> !change.certain();
+          default -> false;
+        };
+    if (isOpen) {
+      seen.merge("open " + finding.getClass().getSimpleName(), 1, Integer::sum);
+    }
   }
 
   private static Charge charge(Random random, int price) {
@@ -204,7 +224,7 @@ public class FindingsTest {
               "p" + p,
               "P" + p,
               new SeatRange(Measure.SEATS, 0, cap),
-              lists.isEmpty() ? new PlanPrices.OnRequest() : new PlanPrices.Listed(lists),
+              prices(lists, !staff && random.nextInt(10) == 0),
               t == 1 ? OLD_PAGE : PAGE));
       Map<String, Fact> own = new HashMap<>();
       for (String id : List.of("a", "b")) {
@@ -224,6 +244,23 @@ public class FindingsTest {
             0);
     return new Contender(
         new Tool("t" + t, "T" + t, "Maker", plans), facts, List.of(), null, effort);
+  }
+
+  /** As written, on request if nothing is, or assumed to lie between a half of it and all of it. */
+  private static PlanPrices prices(List<PriceList> lists, boolean assumed) {
+    if (lists.isEmpty()) {
+      return new PlanPrices.OnRequest();
+    }
+    if (!assumed) {
+      return new PlanPrices.Listed(lists);
+    }
+    List<PriceList> low = new ArrayList<>();
+    List<PriceList> high = new ArrayList<>();
+    for (PriceList list : lists) {
+      low.add(list(list.term(), new Charge.Flat("Account", Samples.eur("45"))));
+      high.add(list(list.term(), new Charge.Flat("Account", Samples.eur("90"))));
+    }
+    return new PlanPrices.Assumed(low, high);
   }
 
   private static Selection selection(int seed) {
@@ -400,6 +437,19 @@ public class FindingsTest {
           boolean changes = !leader(costs, n).equals(leader(costs, n - 1));
           assertEquals(within.changes().contains(n), changes, "at " + n);
         }
+        Set<String> open = new HashSet<>();
+        for (int n = Math.max(1, within.fewest()); n <= within.most(); n++) {
+          for (Contender other : costs.selection().active()) {
+            String lead = leader(costs, n);
+            if (!lead.isEmpty()
+                && !other.id().equals(lead)
+                && least(costs, other.id(), n)
+                    < cost(costs, lead, n).orElseThrow().getAmountMinorLong()) {
+              open.add(other.id());
+            }
+          }
+        }
+        assertEquals(new HashSet<>(within.open()), open);
       }
       case Finding.FreeUpTo free -> {
         assertTrue(cost(costs, free.tool(), free.people()).orElseThrow().isZero());
@@ -456,11 +506,28 @@ public class FindingsTest {
                   cost(costs, c.id(), costs.people().total())
                       .ifPresent(
                           other -> assertFalse(other.isLessThan(mine), id + " is cheapest now")));
-          if (whole.differs() && totals.containsKey(id)) {
-            assertEquals(whole.by(), totals.get(id).minus(least));
-            assertTrue(whole.by().isPositive());
+          assertEquals(whole.apart().isPresent(), whole.differs());
+          if (whole.differs()) {
+            apart(costs, id, whole);
           }
         });
+    for (Contender other : costs.selection().active()) {
+      boolean now =
+          whole
+              .now()
+              .filter(id -> !id.equals(other.id()))
+              .filter(id ->
+                  least(costs, other.id(), costs.people().total())
+                      < cost(costs, id, costs.people().total()).orElseThrow().getAmountMinorLong())
+              .isPresent();
+      boolean period =
+          whole.whole().stream()
+              .filter(id -> !id.equals(other.id()))
+              .anyMatch(id -> leastTotal(costs, other.id()) < least.getAmountMinorLong());
+      assertEquals(whole.open().contains(other.id()), now || period, other.id());
+    }
+    boolean exact =
+        totals.keySet().stream().allMatch(id -> costs.totalBounds(id).orElseThrow().isExact());
     whole
         .paysFrom()
         .ifPresent(from -> {
@@ -475,7 +542,58 @@ public class FindingsTest {
             assertTrue(m != from - 1 || !below, "not ahead in " + m);
           }
         });
-    assertEquals(whole.paysFrom().isPresent(), whole.whole().size() == 1 && totals.size() > 1);
+    assertEquals(
+        whole.paysFrom().isPresent(), exact && whole.whole().size() == 1 && totals.size() > 1);
+  }
+
+  /** An amount off is only said as far as it is so at the least the dearer one can cost. */
+  private static void apart(Costs costs, String now, Finding.WholePeriod whole) {
+    String cheapest = whole.whole().getFirst();
+    long figure = costs.total(cheapest).orElseThrow().getAmountMinorLong();
+    switch (whole.apart().orElseThrow()) {
+      case Apart.NotKnown none -> assertTrue(costs.total(now).isEmpty());
+      case Apart.Open open -> assertTrue(leastTotal(costs, now) <= figure);
+      case Apart.Same same -> throw new AssertionError("then it would be among the cheapest");
+      case Apart.Cheaper cheaper -> {
+        assertEquals(cheaper.by().getAmountMinorLong(), leastTotal(costs, now) - figure);
+        boolean exact =
+            leastTotal(costs, now) == costs.total(now).orElseThrow().getAmountMinorLong()
+                && leastTotal(costs, cheapest) == figure;
+        assertEquals(cheaper.atLeast(), !exact);
+      }
+    }
+  }
+
+  /** The least a tool can cost for so many people in cents, by the exact path. */
+  private static long least(Costs costs, String tool, int people) {
+    Costs then = at(costs, people);
+    return switch (then.steady(tool)) {
+      case Outcome.NoPlan<SteadyCost> none -> Long.MAX_VALUE;
+      case Outcome.Unpriced<SteadyCost> unpriced -> Long.MIN_VALUE;
+      case Outcome.Found<SteadyCost> found ->
+          found.isAtMost() || then.steadyTime(tool).isEmpty()
+              ? Long.MIN_VALUE
+              : found
+                  .low()
+                  .map(SteadyCost::money)
+                  .filter(low -> low.isLessThan(found.best().money()))
+                  .orElse(found.best().money())
+                  .plus(then.steadyTime(tool).get())
+                  .getAmountMinorLong();
+    };
+  }
+
+  /** The least a tool can cost over the plan months in cents. */
+  private static long leastTotal(Costs costs, String tool) {
+    return switch (costs.way(tool)) {
+      case Ways.Gap gap -> gap.isUnpriced() ? Long.MIN_VALUE : Long.MAX_VALUE;
+      case Ways.Found found -> {
+        Money read = costs.total(tool).orElseThrow();
+        Money high = found.best().ledger().total(costs.whatIf().view());
+        Money low = found.low().map(way -> way.ledger().total(costs.whatIf().view())).orElse(high);
+        yield found.isAtMost() ? Long.MIN_VALUE : read.minus(high).plus(low).getAmountMinorLong();
+      }
+    };
   }
 
   /** Added up anew from the months and the people's time. */
@@ -503,6 +621,7 @@ public class FindingsTest {
       assertEquals(stretch.from(), before + 1, "without a gap");
       before = stretch.to();
       Set<String> level = new HashSet<>();
+      Set<String> open = new HashSet<>();
       for (int n = stretch.from(); n <= Math.min(stretch.to(), 60); n++) {
         Optional<Money> mine =
             stretch.tool().isEmpty() ? Optional.empty() : cost(costs, stretch.tool().get(), n);
@@ -516,12 +635,19 @@ public class FindingsTest {
               level.add(other.id());
             }
           }
+          if (mine.isPresent()
+              && !other.id().equals(stretch.tool().get())
+              && least(costs, other.id(), n) < mine.get().getAmountMinorLong()) {
+            open.add(other.id());
+          }
         }
       }
       assertTrue(stretch.level().containsAll(level), "level ones are named");
       if (stretch.to() <= 60) {
         assertEquals(new HashSet<>(stretch.level()), level);
+        assertEquals(new HashSet<>(stretch.open()), open);
       }
+      assertTrue(stretch.open().containsAll(open), "those that may be cheaper are named");
     }
   }
 
@@ -529,6 +655,10 @@ public class FindingsTest {
     Optional<Money> before = cost(costs, change.before(), change.n());
     Money now = cost(costs, change.now(), change.n()).orElseThrow();
     assertTrue(before.isEmpty() || now.isLessThan(before.get()), change.toString());
+    assertEquals(
+        change.certain(),
+        now.getAmountMinorLong() < least(costs, change.before(), change.n()),
+        change.toString());
     met(change.cause());
     Optional<Money> beforeWas = cost(costs, change.before(), change.n() - 1);
     Optional<Money> nowWas = cost(costs, change.now(), change.n() - 1);
