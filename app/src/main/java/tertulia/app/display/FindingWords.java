@@ -10,9 +10,11 @@ import tertulia.core.evaluation.Selection;
 import tertulia.core.finding.Finding;
 import tertulia.core.finding.Finding.Cause;
 import tertulia.core.finding.Finding.CheapestByHeadcount.Stretch;
+import tertulia.core.fit.Capability;
 import tertulia.core.fit.Conflicts;
 import tertulia.core.fit.Reason;
 import tertulia.core.path.LeftOut;
+import tertulia.core.time.Horizon;
 
 /** The one place where findings become sentences. */
 public record FindingWords(Selection selection) {
@@ -86,9 +88,23 @@ public record FindingWords(Selection selection) {
               + not.first()
               + " is the first plan that would do; "
               + not.taken()
-              + ", which the column reads, is the cheapest that would, at "
-              + Figures.moneyIn(not.money())
+              + ", which the column reads, is the cheapest that would"
+              + (not.cost().isExact() ? ", at " : " and has a price, at most ")
+              + Figures.moneyIn(not.cost().high())
               + " a month.";
+      case Finding.NoPlanDoes none ->
+          "None of its plans would do for " + people(none.people()) + ".";
+      case Finding.FirstThatDoes first ->
+          "For "
+              + people(first.people())
+              + " "
+              + first.plan()
+              + " is the first plan that would do"
+              + (first.isFirst() ? "; nothing dearer is needed." : ".");
+      case Finding.WillNotDo not -> not.plan() + " will not do: " + reasons(not.reasons()) + ".";
+      case Finding.NextBrings next -> next(next);
+      case Finding.OrderAfter order -> order(order);
+      case Finding.OfGrowth growth -> of(growth, selection.horizon());
       case Finding.NoPlan none -> noPlan(none);
       case Finding.NoTotals none ->
           none.anybodyRanked()
@@ -284,9 +300,93 @@ public record FindingWords(Selection selection) {
   }
 
   private static String because(List<Reason> reasons) {
-    return reasons.isEmpty()
-        ? ""
-        : " (" + reasons.stream().map(Reason::sentence).collect(Collectors.joining("; ")) + ")";
+    return reasons.isEmpty() ? "" : " (" + reasons(reasons) + ")";
+  }
+
+  private static String reasons(List<Reason> reasons) {
+    return reasons.stream().map(Reason::sentence).collect(Collectors.joining("; "));
+  }
+
+  private static String next(Finding.NextBrings next) {
+    String gain =
+        next.gains().isEmpty()
+            ? "nothing that was asked for"
+            : next.gains().stream()
+                .map(need -> need.capability().name())
+                .collect(Collectors.joining(", "));
+    String more =
+        next.more()
+            .map(m ->
+                (m.isNegative()
+                        ? ", and costs " + Figures.money(m.abs()) + " less a month"
+                        : ", for " + Figures.money(m) + " more a month")
+                    + (next.assumed() ? ", at the most that is assumed" : ""))
+            .orElse("; its price is not known");
+    String beyond = next.beyond().stream().map(Capability::name).collect(Collectors.joining(", "));
+    return next.plan()
+        + " would bring "
+        + gain
+        + more
+        + (beyond.isEmpty() ? "" : "; " + beyond + " nobody asked for")
+        + ".";
+  }
+
+  private String order(Finding.OrderAfter order) {
+    if (order.isNothing()) {
+      return "Nobody is cheapest or leads, before or after.";
+    }
+    List<String> says = new ArrayList<>();
+    if (order.cheapestChanges()) {
+      says.add(
+          anybody(order.cheapest())
+              + " would be cheapest instead of "
+              + anybody(order.cheapestBefore()));
+    }
+    if (order.leadChanges()) {
+      says.add(leadAfter(order));
+    }
+    return says.isEmpty()
+        ? "The cheapest and the leader stay."
+        : capitalised(String.join("; ", says)) + ".";
+  }
+
+  private String leadAfter(Finding.OrderAfter order) {
+    List<String> before = Finding.OrderAfter.ahead(order.leadBefore());
+    List<String> now = Finding.OrderAfter.ahead(order.lead());
+    String how =
+        switch (order.lead()) {
+          case Finding.OpenLead open -> ", by the middle of what its total can be";
+          case Finding.LevelLead level -> ", level";
+          default -> before.equals(now) ? ", whatever is not known" : "";
+        };
+    return anybody(now)
+        + " would lead the totals"
+        + (before.equals(now) ? "" : " instead of " + anybody(before))
+        + how;
+  }
+
+  private String anybody(List<String> tools) {
+    return tools.isEmpty() ? "nobody" : names(tools);
+  }
+
+  /** A sentence about growth, whatever the selection. */
+  public static String of(Finding.OfGrowth finding, Horizon horizon) {
+    return switch (finding) {
+      case Finding.PeopleInTheEnd end ->
+          "In "
+              + Dates.month(horizon.month(end.month()))
+              + ": "
+              + end.ends().stream()
+                  .map(e -> Figures.whole(e.people()) + " if growth is " + e.scenario().words())
+                  .collect(Collectors.joining(", "))
+              + ".";
+      case Finding.MostPeople most ->
+          "The most people at a time, as expected: "
+              + Figures.whole(most.people())
+              + " in "
+              + Dates.month(horizon.month(most.month()))
+              + ".";
+    };
   }
 
   private String withinPlan(Finding.WithinPlan within) {

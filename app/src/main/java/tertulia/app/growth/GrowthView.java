@@ -10,8 +10,10 @@ import java.util.Optional;
 import tertulia.app.chart.PeopleChart;
 import tertulia.app.display.Dates;
 import tertulia.app.display.Figures;
+import tertulia.app.display.FindingWords;
 import tertulia.app.exchange.GrowthPlan;
 import tertulia.app.standin.StaffDirectory;
+import tertulia.core.finding.GrowthFindings;
 import tertulia.core.growth.Group;
 import tertulia.core.growth.People;
 import tertulia.core.growth.Scenario;
@@ -64,7 +66,8 @@ public record GrowthView(
     Optional<YearMonth> last = lastCounted(plan, counts);
     return new GrowthView(
         PeopleChart.draw(horizon, lines, scenario, movable),
-        says(plan),
+        new GrowthFindings(plan.groups(), plan.horizon(), plan.scenarios())
+            .all().stream().map(finding -> FindingWords.of(finding, plan.horizon())).toList(),
         plan.groups().stream().map(Group::name).toList(),
         months(plan, scenario),
         plan.scenarios().stream()
@@ -154,30 +157,5 @@ public record GrowthView(
 
   private static String total(GrowthPlan.Read plan, int m, Scenario scenario) {
     return Figures.whole(People.planned(plan.groups(), plan.horizon(), m, scenario).total());
-  }
-
-  private static List<String> says(GrowthPlan.Read plan) {
-    Horizon horizon = plan.horizon();
-    int end = horizon.months() - 1;
-    List<String> ends = new ArrayList<>();
-    for (Scenario scenario : plan.scenarios()) {
-      ends.add(total(plan, end, scenario) + " if growth is " + scenario.words());
-    }
-    int most = 0;
-    int when = 0;
-    for (int m = 0; m <= end; m++) {
-      int people = People.planned(plan.groups(), horizon, m, Scenario.EXPECTED).total();
-      if (people > most) {
-        most = people;
-        when = m;
-      }
-    }
-    return List.of(
-        "In " + Dates.month(horizon.month(end)) + ": " + String.join(", ", ends) + ".",
-        "The most people at a time, as expected: "
-            + Figures.whole(most)
-            + " in "
-            + Dates.month(horizon.month(when))
-            + ".");
   }
 }

@@ -4,15 +4,16 @@ import java.util.List;
 import java.util.Optional;
 import tertulia.app.decision.Decisions;
 import tertulia.app.display.Figures;
+import tertulia.app.display.FindingWords;
 import tertulia.app.exchange.ToolSheet;
 import tertulia.app.selection.Selections;
 import tertulia.app.selection.Table;
 import tertulia.core.billing.View;
 import tertulia.core.decision.Decision;
-import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Evaluation;
 import tertulia.core.evaluation.Figure;
 import tertulia.core.evaluation.WhatIf;
+import tertulia.core.finding.ChangeFindings;
 import tertulia.core.path.Ways;
 import tertulia.core.working.Working;
 
@@ -57,7 +58,7 @@ record Effect(
         words(oldWay),
         words(newWay),
         difference(oldWay, newWay),
-        order(old, now));
+        new FindingWords(now.selection()).of(new ChangeFindings(old, now).order()));
   }
 
   /** The working of what the tool would cost with another page; empty if it is not at the table. */
@@ -105,41 +106,5 @@ record Effect(
           now.best().ledger().total(View.SPREAD).minus(old.best().ledger().total(View.SPREAD)));
     }
     return "";
-  }
-
-  private static String order(Evaluation before, Evaluation after) {
-    StringBuilder words = new StringBuilder();
-    String oldCheapest = first(before, before.costs().orderByCost());
-    String newCheapest = first(after, after.costs().orderByCost());
-    if (!oldCheapest.equals(newCheapest)) {
-      words.append(newCheapest).append(" would be cheapest instead of ").append(oldCheapest);
-    }
-    String oldLeader = leader(before);
-    String newLeader = leader(after);
-    if (!oldLeader.equals(newLeader)) {
-      words
-          .append(words.isEmpty() ? "" : "; ")
-          .append(newLeader)
-          .append(" would lead the totals instead of ")
-          .append(oldLeader);
-    }
-    return words.isEmpty() ? "The cheapest and the leader stay." : words + ".";
-  }
-
-  private static String first(Evaluation evaluation, List<String> order) {
-    return order.isEmpty() ? "nobody" : name(evaluation, order.getFirst());
-  }
-
-  private static String leader(Evaluation evaluation) {
-    return evaluation
-        .scores()
-        .totals()
-        .map(totals -> name(evaluation, totals.standings().getFirst().contender()))
-        .orElse("nobody");
-  }
-
-  private static String name(Evaluation evaluation, String id) {
-    Contender contender = evaluation.selection().contender(id);
-    return contender.tool().name();
   }
 }

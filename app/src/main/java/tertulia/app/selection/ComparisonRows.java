@@ -4,16 +4,13 @@ import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
-import java.util.Set;
 import org.joda.money.Money;
 import tertulia.app.exchange.Brief;
 import tertulia.app.selection.RowsAsRead.Group;
 import tertulia.app.selection.RowsAsRead.Show;
-import tertulia.core.evaluation.Contender;
+import tertulia.core.evaluation.Comparison;
 import tertulia.core.evaluation.NeedCosts;
 import tertulia.core.fit.Importance;
 import tertulia.core.fit.Need;
@@ -30,16 +27,10 @@ final class ComparisonRows {
   }
 
   /**
-   * What one contender has of a row.
-   *
-   * @param has whether it is there as needed; empty if that is not known
-   */
-  record Standing(Cell cell, Optional<Boolean> has) {}
-
-  /**
    * A row before it is put in its place.
    *
    * @param cost what it costs the selection; 0 if nothing
+   * @param compared what the contenders have of it
    */
   private record Line(
       String name,
@@ -48,18 +39,13 @@ final class ComparisonRows {
       String asked,
       BigDecimal cost,
       Row row,
-      List<Standing> standings) {
-    private long having() {
-      return standings.stream().filter(s -> s.has().equals(Optional.of(true))).count();
-    }
-
+      Comparison.Row compared) {
     boolean isShown(Show show) {
       return switch (show) {
         case ALL -> true;
-        case DIFFER ->
-            standings.stream().map(s -> s.has() + s.cell().text()).distinct().count() > 1;
-        case SHARED -> having() == standings.size();
-        case ONLY_ONE -> having() == 1;
+        case DIFFER -> compared.differs();
+        case SHARED -> compared.isShared();
+        case ONLY_ONE -> compared.onlyOneHas();
       };
     }
 
@@ -79,8 +65,17 @@ final class ComparisonRows {
   }
 
   private List<Row> rows() {
-    List<Line> lines = new ArrayList<>(needs());
-    lines.addAll(quantities());
+    Map<String, Brief.NeedPart> parts = new LinkedHashMap<>();
+    session.table().file().brief().needs().forEach(part -> parts.put(part.id(), part));
+    List<Line> lines = new ArrayList<>();
+    for (Comparison.Row row : session.evaluation().costs().comparison(session.columns()).rows()) {
+      lines.add(
+          switch (row) {
+            case Comparison.Row.OfNeed of ->
+                need(of, java.util.Objects.requireNonNull(parts.get(of.need().capability().id())));
+            case Comparison.Row.OfMeasure of -> quantity(of);
+          });
+    }
     List<Line> shown =
         lines.stream()
             .filter(line -> line.isShown(read.show()) && read.finds(line.name()))
@@ -108,20 +103,8 @@ final class ComparisonRows {
     };
   }
 
-  private List<Line> needs() {
-    Map<String, Brief.NeedPart> parts = new LinkedHashMap<>();
-    session.table().file().brief().needs().forEach(part -> parts.put(part.id(), part));
-    List<Line> lines = new ArrayList<>();
-    for (Need need : session.table().selection().needs()) {
-      Brief.NeedPart part = java.util.Objects.requireNonNull(parts.get(need.capability().id()));
-      lines.add(need(need, part));
-    }
-    return lines;
-  }
-
-  private Line need(Need need, Brief.NeedPart part) {
-    List<Standing> standings =
-        session.columns().stream().map(c -> NeedCell.of(session, c, need)).toList();
+  private Line need(Comparison.Row.OfNeed compared, Brief.NeedPart part) {
+    Need need = compared.need();
     String asked = part.askedBy() == null ? "" : part.askedBy();
     List<String> notes = new ArrayList<>(List.of(importance(need)));
     if (!asked.isEmpty() && read.group() != Group.ASKED) {
@@ -142,9 +125,9 @@ final class ComparisonRows {
         cost(need),
         new Row(
             Cell.fact(need.capability().name()).noting(String.join(" · ", notes)),
-            standings.stream().map(Standing::cell).toList(),
+            session.columns().stream().map(c -> NeedCell.of(session, c, need)).toList(),
             need.importance() instanceof Importance.Must ? "must" : ""),
-        standings);
+        compared);
   }
 
   /** How much a need matters, in words. */
@@ -166,35 +149,19 @@ final class ComparisonRows {
   }
 
   /** What is counted and bounded by some contender's plan. */
-  private List<Line> quantities() {
-    List<Line> lines = new ArrayList<>();
-    for (Measure measure : session.table().selection().demands().keySet()) {
-      Set<String> bounded = new LinkedHashSet<>();
-      for (Contender contender : session.columns()) {
-        session
-            .evaluation()
-            .costs()
-            .room(contender.id(), measure)
-            .ifPresent(r -> bounded.add(contender.id()));
-      }
-      if (!bounded.isEmpty()) {
-        List<Standing> standings =
-            session.columns().stream().map(c -> RoomCell.of(session, c, measure)).toList();
-        lines.add(
-            new Line(
-                measure.label(),
-                "Must fit",
-                "Quantities",
-                "",
-                BigDecimal.ZERO,
-                new Row(
-                    Cell.fact(capitalised(measure.label())).noting("of what the plan has"),
-                    standings.stream().map(Standing::cell).toList(),
-                    "must"),
-                standings));
-      }
-    }
-    return lines;
+  private Line quantity(Comparison.Row.OfMeasure compared) {
+    Measure measure = compared.measure();
+    return new Line(
+        measure.label(),
+        "Must fit",
+        "Quantities",
+        "",
+        BigDecimal.ZERO,
+        new Row(
+            Cell.fact(capitalised(measure.label())).noting("of what the plan has"),
+            session.columns().stream().map(c -> RoomCell.of(session, c, measure)).toList(),
+            "must"),
+        compared);
   }
 
   private static String capitalised(String text) {

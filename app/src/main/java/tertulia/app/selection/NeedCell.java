@@ -6,8 +6,8 @@ import tertulia.app.display.Dates;
 import tertulia.app.display.Figures;
 import tertulia.app.exchange.Codes;
 import tertulia.app.exchange.SelectionFile;
-import tertulia.app.selection.ComparisonRows.Standing;
 import tertulia.core.evaluation.Contender;
+import tertulia.core.evaluation.Met;
 import tertulia.core.fit.Answer;
 import tertulia.core.fit.Fact;
 import tertulia.core.fit.Importance;
@@ -22,26 +22,23 @@ import tertulia.core.working.Provenance;
 final class NeedCell {
   private NeedCell() {}
 
-  static Standing of(Workspace.Session session, Contender contender, Need need) {
+  static Cell of(Workspace.Session session, Contender contender, Need need) {
     Optional<Option> option = session.evaluation().costs().optionNow(contender.id());
     if (contender.offerings().isEmpty()) {
-      return new Standing(Cell.missing("no plans entered", ""), Optional.empty());
+      return Cell.missing("no plans entered", "");
     }
     String where = new Ladder(need.capability(), contender.offerings()).words();
-    Optional<Outside> outside =
-        need.outside().filter(o -> option.map(p -> p.outside().contains(o)).orElse(false));
-    if (outside.isPresent()) {
-      return new Standing(
-          Cell.fact("◇ covered outside")
-              .looking("partly")
-              .noting(
-                  "by "
-                      + outside.get().by()
-                      + ", "
-                      + Figures.money(outside.get().monthly())
-                      + " a month; "
-                      + where),
-          Optional.of(true));
+    if (session.evaluation().costs().met(contender.id(), need) == Met.OUTSIDE) {
+      Outside outside = need.outside().orElseThrow();
+      return Cell.fact("◇ covered outside")
+          .looking("partly")
+          .noting(
+              "by "
+                  + outside.by()
+                  + ", "
+                  + Figures.money(outside.monthly())
+                  + " a month; "
+                  + where);
     }
     Fact fact =
         option
@@ -53,18 +50,12 @@ final class NeedCell {
         Cell.fact(sign(fact.answer()) + where)
             .noting(source(fact, session) + conflict(session, contender, option, need, fact))
             .confirmable(session.confirm(contender, key(session, need), fact.source()));
-    return new Standing(
-        switch (fact.answer()) {
-          case YES -> cell.looking("yes");
-          case PARTLY, BY_ADD_ON -> cell.looking("partly");
-          case NO -> cell.looking(must ? "stop" : "no");
-          case UNKNOWN -> cell.looking("missing").noting(must ? "confirm it" : "");
-        },
-        has(
-            option
-                .map(taken -> taken.answer(need.capability()))
-                .orElse(fact.answer() == Answer.BY_ADD_ON && !must ? Answer.NO : fact.answer()),
-            need));
+    return switch (fact.answer()) {
+      case YES -> cell.looking("yes");
+      case PARTLY, BY_ADD_ON -> cell.looking("partly");
+      case NO -> cell.looking(must ? "stop" : "no");
+      case UNKNOWN -> cell.looking("missing").noting(must ? "confirm it" : "");
+    };
   }
 
   /** What a confirmation of the need's fact is called: a condition is one of the whole tool. */
@@ -98,17 +89,6 @@ final class NeedCell {
                 + Codes.oneOf(Answer.class, part.answer()).words())
         .distinct()
         .collect(Collectors.joining());
-  }
-
-  private static Optional<Boolean> has(Answer answer, Need need) {
-    boolean partlyWillDo =
-        need.importance() instanceof Importance.Must must && must.partlyIsEnough();
-    return switch (answer) {
-      case YES, BY_ADD_ON -> Optional.of(true);
-      case PARTLY -> Optional.of(partlyWillDo);
-      case NO -> Optional.of(false);
-      case UNKNOWN -> Optional.empty();
-    };
   }
 
   /** What the plan's own answer is, ahead of where the capability is to be had. */

@@ -31,7 +31,7 @@ final class NeedRows {
       rows.add(
           new Row(
               Cell.fact(need.capability().name()).noting(ComparisonRows.importance(need)),
-              session.columns().stream().map(c -> NeedCell.of(session, c, need).cell()).toList(),
+              session.columns().stream().map(c -> NeedCell.of(session, c, need)).toList(),
               need.importance() instanceof Importance.Must ? "must" : ""));
     }
     return rows;

@@ -2,13 +2,10 @@ package tertulia.app.selection;
 
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.stream.Collectors;
-import org.joda.money.Money;
 import tertulia.app.chart.Marks;
 import tertulia.app.display.Dates;
 import tertulia.app.display.Figures;
@@ -17,7 +14,7 @@ import tertulia.app.exchange.Codes;
 import tertulia.app.exchange.SelectionFile;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Evaluation;
-import tertulia.core.finding.FitFindings;
+import tertulia.core.finding.PlanFindings;
 import tertulia.core.fit.Answer;
 import tertulia.core.fit.Capability;
 import tertulia.core.fit.Fact;
@@ -62,7 +59,7 @@ record PlansView(
     private final Evaluation evaluation;
     private final Contender contender;
     private final List<Offering> offerings;
-    private final Map<String, List<Reason>> against;
+    private final PlanFindings findings;
     private final Map<String, SteadyCost> costs = new LinkedHashMap<>();
 
     Writer(Workspace.Session session, Contender contender) {
@@ -70,7 +67,7 @@ record PlansView(
       this.evaluation = session.evaluation();
       this.contender = contender;
       this.offerings = contender.offerings();
-      this.against = evaluation.costs().against(contender.id());
+      this.findings = new PlanFindings(evaluation.costs(), contender, known(session, contender));
       for (Offering offering : offerings) {
         evaluation
             .costs()
@@ -95,7 +92,7 @@ record PlansView(
           Marks.inline(session.mark(contender.id())),
           offerings.stream().map(this::head).toList(),
           rows,
-          says());
+          findings.all().stream().map(new FindingWords(evaluation.selection())::of).toList());
     }
 
     private static void under(String heading, List<Row> own, List<Row> rows) {
@@ -114,16 +111,12 @@ record PlansView(
     }
 
     private Head head(Offering offering) {
-      return switch (verdict(offering)) {
+      return switch (findings.verdict(offering)) {
         case Verdict.Qualifies qualifies -> new Head(offering.plan().name(), "would do", "good");
         case Verdict.Unconfirmed unconfirmed ->
             new Head(offering.plan().name(), "not confirmed", "care");
         case Verdict.Excluded excluded -> new Head(offering.plan().name(), "out", "stop");
       };
-    }
-
-    private Verdict verdict(Offering offering) {
-      return Verdict.of(against.getOrDefault(offering.plan().name(), List.of()));
     }
 
     private List<Cell> prices() {
@@ -162,17 +155,10 @@ record PlansView(
               id(offerings.get(i)),
               "than",
               id(offerings.get(i - 1)));
-      return more(i)
+      return findings
+          .more(i)
           .map(m -> Cell.figure((m.isNegative() ? "" : "+ ") + Figures.money(m), why))
           .orElseGet(() -> Cell.missing("not known", ""));
-    }
-
-    private Optional<Money> more(int i) {
-      SteadyCost now = costs.get(id(offerings.get(i)));
-      SteadyCost before = costs.get(id(offerings.get(i - 1)));
-      return now == null || before == null
-          ? Optional.empty()
-          : Optional.of(now.money().minus(before.money()));
     }
 
     private List<Cell> months() {
@@ -215,7 +201,7 @@ record PlansView(
       return offerings.stream()
           .map(offering -> {
             String reasons =
-                verdict(offering).reasons().stream()
+                findings.verdict(offering).reasons().stream()
                     .map(Reason::sentence)
                     .collect(Collectors.joining("; "));
             return reasons.isEmpty() ? Cell.fact("nothing") : Cell.fact(reasons).looking("words");
@@ -260,12 +246,11 @@ record PlansView(
                   horizon().month(0)));
       return now.isPresent() && months.isPresent()
           ? RoomCell.of(
-                  now.get(),
-                  months.get(),
-                  evaluation.costs().people().total(),
-                  horizon(),
-                  session.why("units", "measure", measure.id()))
-              .cell()
+              now.get(),
+              months.get(),
+              evaluation.costs().people().total(),
+              horizon(),
+              session.why("units", "measure", measure.id()))
           : Cell.missing("not limited", "");
     }
 
@@ -308,116 +293,31 @@ record PlansView(
     private List<Cell> extras() {
       return offerings.stream()
           .map(offering -> {
-            List<String> own = extras(offerings.indexOf(offering));
-            return own.isEmpty()
-                ? Cell.fact("nothing more")
-                : Cell.fact(String.join(", ", own)).looking("words");
+            String own =
+                findings.beyond(offerings.indexOf(offering)).stream()
+                    .map(Capability::name)
+                    .collect(Collectors.joining(", "));
+            return own.isEmpty() ? Cell.fact("nothing more") : Cell.fact(own).looking("words");
           })
           .toList();
     }
 
-    /** What a plan has that no need names and the plan before does not have. */
-    private List<String> extras(int i) {
-      Set<String> asked =
-          session.table().selection().needs().stream()
-              .map(need -> need.capability().id())
-              .collect(Collectors.toSet());
-      Set<String> before = i == 0 ? Set.of() : has(i - 1).keySet();
-      List<String> extras = new ArrayList<>();
-      has(i)
-          .forEach((id, name) -> {
-            if (!asked.contains(id) && !before.contains(id)) {
-              extras.add(name);
-            }
-          });
-      return extras;
-    }
-
-    /** Names of what a plan has by itself, by id, as the facts in force say. */
-    private Map<String, String> has(int i) {
-      Map<String, String> has = new LinkedHashMap<>();
-      session.table().file().contenders().stream()
+    /** What the page speaks of, in its order. */
+    private static List<Capability> known(Workspace.Session session, Contender contender) {
+      return session.table().file().contenders().stream()
           .map(SelectionFile.ContenderPart::tool)
           .filter(tool -> tool.id().equals(contender.id()))
           .flatMap(tool -> tool.plans().stream())
-          .filter(plan -> plan.id().equals(id(offerings.get(i))))
           .flatMap(plan -> plan.facts().stream())
-          .map(fact -> new Capability(Codes.slug(fact.capability()), fact.capability()))
-          .filter(capability -> offerings.get(i).fact(capability).answer() == Answer.YES)
-          .forEach(capability -> has.putIfAbsent(capability.id(), capability.name()));
-      return has;
-    }
-
-    private List<String> says() {
-      List<String> says = new ArrayList<>();
-      int people = evaluation.costs().people().total();
-      Optional<Offering> first =
-          offerings.stream().filter(offering -> verdict(offering).qualifies()).findFirst();
-      if (first.isEmpty()) {
-        says.add("None of its plans would do for " + people + " people.");
-        return says;
-      }
-      int at = offerings.indexOf(first.get());
-      says.add(
-          "For "
-              + people
-              + " people "
-              + first.get().plan().name()
-              + " is the first plan that would do"
-              + (at == 0 ? "; nothing dearer is needed." : "."));
-      for (int i = 0; i < at; i++) {
-        says.add(
-            offerings.get(i).plan().name()
-                + " will not do: "
-                + verdict(offerings.get(i)).reasons().stream()
-                    .map(Reason::sentence)
-                    .collect(Collectors.joining("; "))
-                + ".");
-      }
-      if (at + 1 < offerings.size()) {
-        says.add(next(at + 1));
-      }
-      new FitFindings(evaluation.costs())
-          .notTheFirst(contender)
-          .map(new FindingWords(evaluation.selection())::of)
-          .ifPresent(says::add);
-      return says;
-    }
-
-    /** What the plan after the first that does would bring, and for how much more. */
-    private String next(int i) {
-      Offering plan = offerings.get(i);
-      Set<String> gains = new LinkedHashSet<>();
-      for (Need need : session.table().selection().needs()) {
-        if (rank(plan, need) > rank(offerings.get(i - 1), need)) {
-          gains.add(need.capability().name());
-        }
-      }
-      List<String> extras = extras(i);
-      String gain = gains.isEmpty() ? "nothing that was asked for" : String.join(", ", gains);
-      String more =
-          more(i)
-              .map(m ->
-                  m.isNegative()
-                      ? ", and costs " + Figures.money(m.abs()) + " less a month"
-                      : ", for " + Figures.money(m) + " more a month")
-              .orElse("; its price is not known");
-      return plan.plan().name()
-          + " would bring "
-          + gain
-          + more
-          + (extras.isEmpty() ? "" : "; " + String.join(", ", extras) + " nobody asked for")
-          + ".";
-    }
-
-    /** An add-on is taken only where a must requires it. */
-    private static int rank(Offering offering, Need need) {
-      return switch (offering.fact(need.capability()).answer()) {
-        case YES -> 2;
-        case BY_ADD_ON -> need.importance() instanceof Importance.Must ? 2 : 0;
-        case PARTLY -> 1;
-        case NO, UNKNOWN -> 0;
-      };
+          .collect(
+              Collectors.toMap(
+                  fact -> Codes.slug(fact.capability()),
+                  fact -> new Capability(Codes.slug(fact.capability()), fact.capability()),
+                  (first, second) -> first,
+                  LinkedHashMap::new))
+          .values()
+          .stream()
+          .toList();
     }
   }
 }

@@ -5,10 +5,8 @@ import java.math.MathContext;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.OptionalInt;
 import tertulia.app.display.Dates;
 import tertulia.app.display.Figures;
-import tertulia.app.selection.ComparisonRows.Standing;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.fit.Room;
 import tertulia.core.fit.Room.Bound;
@@ -21,30 +19,27 @@ import tertulia.core.time.Horizon;
 final class RoomCell {
   private RoomCell() {}
 
-  static Standing of(Workspace.Session session, Contender contender, Measure measure) {
+  static Cell of(Workspace.Session session, Contender contender, Measure measure) {
     String why = session.why("room", "contender", contender.id(), "measure", measure.id());
     Optional<Room> now = session.evaluation().costs().roomNow(contender.id(), measure);
     Optional<Room> months = session.evaluation().costs().room(contender.id(), measure);
     if (now.isEmpty() || months.isEmpty()) {
-      return new Standing(Cell.missing("not limited", why), Optional.of(true));
+      return Cell.missing("not limited", why);
     }
-    Standing standing =
+    Cell cell =
         of(
             now.get(),
             months.get(),
             session.evaluation().costs().people().total(),
             session.table().selection().horizon(),
             why);
-    Cell cell = standing.cell();
     if (now.get().bound() instanceof Bound.Silent) {
-      return standing;
+      return cell;
     }
     String source = NeedCell.source(now.get().source(), session);
-    return new Standing(
-        cell.noting(cell.note().isEmpty() ? source : cell.note() + "; " + source)
-            .confirmable(
-                session.confirm(contender, key(session, contender, measure), now.get().source())),
-        standing.has());
+    return cell.noting(cell.note().isEmpty() ? source : cell.note() + "; " + source)
+        .confirmable(
+            session.confirm(contender, key(session, contender, measure), now.get().source()));
   }
 
   /**
@@ -63,44 +58,31 @@ final class RoomCell {
    * @param now for the people under discussion
    * @param months over the plan months
    */
-  static Standing of(Room now, Room months, int people, Horizon horizon, String why) {
+  static Cell of(Room now, Room months, int people, Horizon horizon, String why) {
     BigDecimal used = now.used().getFirst();
     return switch (now.bound()) {
-      case Bound.Endless endless ->
-          new Standing(
-              Cell.figure(amount(used) + ", no end", why).looking("yes"), Optional.of(true));
+      case Bound.Endless endless -> Cell.figure(amount(used) + ", no end", why).looking("yes");
       case Bound.Unknown unknown ->
-          new Standing(
-              Cell.missing("? not confirmed", why).noting(amount(used) + " needed; confirm it"),
-              Optional.empty());
+          Cell.missing("? not confirmed", why).noting(amount(used) + " needed; confirm it");
       case Bound.Silent silent ->
-          new Standing(
-              Cell.missing("? nothing said", why)
-                  .noting(
-                      amount(used)
-                          + " needed"
-                          + silent.sister().map(plan -> "; " + plan + " limits it").orElse("")
-                          + "; ask the maker"),
-              Optional.empty());
-      case Bound.UpTo upTo -> bounded(now, months, people, horizon, why, upTo.rule(), "");
+          Cell.missing("? nothing said", why)
+              .noting(
+                  amount(used)
+                      + " needed"
+                      + silent.sister().map(plan -> "; " + plan + " limits it").orElse("")
+                      + "; ask the maker");
+      case Bound.UpTo upTo -> bounded(now, months, people, horizon, why, upTo.rule());
       case Bound.Charged charged ->
-          bounded(now, months, people, horizon, why, Optional.of(charged.rule()), " included");
+          bounded(now, months, people, horizon, why, Optional.of(charged.rule()));
     };
   }
 
-  private static Standing bounded(
-      Room now,
-      Room months,
-      int people,
-      Horizon horizon,
-      String why,
-      Optional<Included> rule,
-      String suffix) {
+  private static Cell bounded(
+      Room now, Room months, int people, Horizon horizon, String why, Optional<Included> rule) {
     BigDecimal used = now.used().getFirst();
     BigDecimal most = now.most(0).orElseThrow();
-    boolean charged = !suffix.isEmpty();
-    boolean over = used.compareTo(most) > 0;
-    OptionalInt out = months.runsOut();
+    Room.State state = now.state(months);
+    boolean charged = state == Room.State.CHARGED;
     int last = horizon.months() - 1;
     List<String> notes = new ArrayList<>();
     if (now.measure().nature() == Measure.Nature.SUM) {
@@ -113,17 +95,24 @@ final class RoomCell {
             + amount(months.used().get(last))
             + " of "
             + amount(months.most(last).orElseThrow()));
-    if (out.isPresent()) {
-      notes.add(
-          (charged ? "paid for beyond it from " : "runs out ")
-              + Dates.shortMonth(horizon.month(out.getAsInt())));
-    }
-    String look = charged ? "" : over ? "stop" : out.isPresent() ? "care" : "yes";
-    return new Standing(
-        Cell.figure(amount(used) + " of " + amount(most) + suffix, why)
-            .looking(look)
-            .noting(String.join("; ", notes)),
-        Optional.of(charged || !over && out.isEmpty()));
+    months
+        .runsOut()
+        .ifPresent(out ->
+            notes.add(
+                (charged ? "paid for beyond it from " : "runs out ")
+                    + Dates.shortMonth(horizon.month(out))));
+    return Cell.figure(amount(used) + " of " + amount(most) + (charged ? " included" : ""), why)
+        .looking(look(state))
+        .noting(String.join("; ", notes));
+  }
+
+  private static String look(Room.State state) {
+    return switch (state) {
+      case OVER -> "stop";
+      case RUNS_OUT -> "care";
+      case LASTS, ENDLESS -> "yes";
+      case CHARGED, NOT_CONFIRMED, NOT_SAID -> "";
+    };
   }
 
   /** A quantity for each seat and one for the account, each also as the other. */

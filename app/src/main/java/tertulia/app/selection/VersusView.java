@@ -11,10 +11,10 @@ import tertulia.core.evaluation.Amount;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Evaluation;
 import tertulia.core.evaluation.HeadToHead;
-import tertulia.core.evaluation.HeadToHead.Met;
 import tertulia.core.evaluation.HeadToHead.OnCriterion;
 import tertulia.core.evaluation.HeadToHead.OnNeed;
 import tertulia.core.evaluation.HeadToHead.Side;
+import tertulia.core.evaluation.Met;
 import tertulia.core.path.CostByHeadcount;
 import tertulia.core.scoring.Interval;
 

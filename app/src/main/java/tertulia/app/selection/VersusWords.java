@@ -3,12 +3,13 @@ package tertulia.app.selection;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.UnaryOperator;
+import java.util.stream.Collectors;
 import tertulia.app.display.Figures;
 import tertulia.core.evaluation.HeadToHead;
 import tertulia.core.evaluation.HeadToHead.Apart;
 import tertulia.core.evaluation.HeadToHead.Side;
 import tertulia.core.evaluation.HeadToHead.Turn;
-import tertulia.core.fit.Importance;
+import tertulia.core.fit.Need;
 import tertulia.core.scoring.Totals.Margin;
 
 /** What a head to head comes to in words; every clause is one of its figures, none is a guess. */
@@ -79,45 +80,36 @@ final class VersusWords {
     };
   }
 
-  /** Musts that only one of them meets. */
   private static void musts(HeadToHead found, String left, String right, List<String> says) {
     for (Side side : Side.values()) {
-      List<String> only =
-          found.needs().stream()
-              .filter(line -> line.need().importance() instanceof Importance.Must)
-              .filter(line -> line.better().filter(side::equals).isPresent())
-              .map(line -> line.need().capability().name())
-              .toList();
+      List<Need> only = found.mustsBetter(side);
       if (!only.isEmpty()) {
         says.add(
             "Of the musts "
                 + name(side, left, right)
                 + " meets better: "
-                + String.join(", ", only)
+                + only.stream()
+                    .map(need -> need.capability().name())
+                    .collect(Collectors.joining(", "))
                 + ".");
       }
     }
   }
 
   private static void agree(HeadToHead found, String left, String right, List<String> says) {
-    if (found.total().isEmpty() || !(found.horizon() instanceof Apart.Cheaper cheaper)) {
+    if (found.agrees().isEmpty() || !(found.horizon() instanceof Apart.Cheaper cheaper)) {
       return;
     }
-    found
-        .total()
-        .get()
-        .side()
-        .ifPresent(side -> {
-          says.add(
-              side == cheaper.side()
-                  ? name(side, left, right) + " has both the better total and the lower cost."
-                  : "The better total and the lower cost are not on the same side: "
-                      + name(side, left, right)
-                      + " costs "
-                      + (cheaper.atLeast() ? "at least " : "")
-                      + Figures.moneyIn(cheaper.by())
-                      + " more.");
-        });
+    Side ahead = found.total().flatMap(HeadToHead.Lead::side).orElseThrow();
+    says.add(
+        found.agrees().get()
+            ? name(ahead, left, right) + " has both the better total and the lower cost."
+            : "The better total and the lower cost are not on the same side: "
+                + name(ahead, left, right)
+                + " costs "
+                + (cheaper.atLeast() ? "at least " : "")
+                + Figures.moneyIn(cheaper.by())
+                + " more.");
   }
 
   private static String name(Side side, String left, String right) {

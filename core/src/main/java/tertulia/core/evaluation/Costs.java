@@ -540,6 +540,16 @@ public final class Costs {
             Room.of(option.offering(), option.list(), measure, List.of(occasion.units()), month()));
   }
 
+  /** How a contender meets a need with what it would be on for the people under discussion. */
+  public Met met(String contender, Need need) {
+    return Met.of(this, selection.contender(contender), need);
+  }
+
+  /** Some contenders side by side, in this order. */
+  public Comparison comparison(List<Contender> contenders) {
+    return Comparison.of(this, contenders);
+  }
+
   /** The highest headcount planned in any month. */
   public int highestPlanned() {
     return whole.planned.stream().mapToInt(People::total).max().orElse(0);

@@ -11,7 +11,6 @@ import org.joda.money.Money;
 import tertulia.core.fit.Importance;
 import tertulia.core.fit.Need;
 import tertulia.core.path.CostByHeadcount;
-import tertulia.core.path.Option;
 import tertulia.core.scoring.Criterion;
 import tertulia.core.scoring.Interval;
 import tertulia.core.scoring.Totals.Margin;
@@ -81,24 +80,6 @@ public record HeadToHead(
   /** A criterion with its weight from 0 to 1, empty if nobody has weighed. */
   public record OnCriterion(
       Criterion criterion, Optional<BigDecimal> weight, Interval left, Interval right, Lead lead) {}
-
-  /** How a need is met by the plan a contender would be on. */
-  public enum Met {
-    YES,
-    OUTSIDE,
-    PARTLY,
-    NO,
-    UNKNOWN;
-
-    /** Covered outside is met; what is not known is not comparable. */
-    private int rank() {
-      return switch (this) {
-        case YES, OUTSIDE -> 2;
-        case PARTLY -> 1;
-        case NO, UNKNOWN -> 0;
-      };
-    }
-  }
 
   /** A need; {@code better} is empty where both are alike or one is not known. */
   public record OnNeed(Need need, Met left, Met right, Optional<Side> better) {}
@@ -177,6 +158,25 @@ public record HeadToHead(
     return criteria.stream().filter(c -> c.lead().side().equals(Optional.of(side))).count();
   }
 
+  /** The musts that a side meets better. */
+  public List<Need> mustsBetter(Side side) {
+    return needs.stream()
+        .filter(line -> line.need().importance() instanceof Importance.Must)
+        .filter(line -> line.better().filter(side::equals).isPresent())
+        .map(OnNeed::need)
+        .toList();
+  }
+
+  /**
+   * Whether the better total and the lower cost are on the same side; empty if the totals are a tie
+   * or not known, or it is not certain which is cheaper.
+   */
+  public Optional<Boolean> agrees() {
+    return horizon instanceof Apart.Cheaper cheaper
+        ? total.flatMap(Lead::side).map(side -> side == cheaper.side())
+        : Optional.empty();
+  }
+
   static HeadToHead of(Evaluation evaluation, String left, String right) {
     return new Finder(evaluation, left, right).find();
   }
@@ -234,29 +234,14 @@ public record HeadToHead(
     }
 
     private OnNeed need(Need need) {
-      Met l = met(left, need);
-      Met r = met(right, need);
+      Met l = evaluation.costs().met(left, need);
+      Met r = evaluation.costs().met(right, need);
       boolean known = l != Met.UNKNOWN && r != Met.UNKNOWN;
-      int by = l.rank() - r.rank();
       Optional<Side> better =
-          !known || by == 0 ? Optional.empty() : Optional.of(by > 0 ? Side.LEFT : Side.RIGHT);
+          known && l.isBetterThan(r)
+              ? Optional.of(Side.LEFT)
+              : known && r.isBetterThan(l) ? Optional.of(Side.RIGHT) : Optional.empty();
       return new OnNeed(need, l, r, better);
-    }
-
-    private Met met(String contender, Need need) {
-      Optional<Option> option = evaluation.costs().optionNow(contender);
-      if (option.isEmpty()) {
-        return Met.UNKNOWN;
-      }
-      if (need.outside().filter(option.get().outside()::contains).isPresent()) {
-        return Met.OUTSIDE;
-      }
-      return switch (option.get().answer(need.capability())) {
-        case YES -> Met.YES;
-        case PARTLY -> Met.PARTLY;
-        case NO, BY_ADD_ON -> Met.NO;
-        case UNKNOWN -> Met.UNKNOWN;
-      };
     }
 
     /** The people of the first month, those under discussion, and the most there will be. */

@@ -5,11 +5,14 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
 import org.joda.money.Money;
+import tertulia.core.evaluation.Amount;
 import tertulia.core.evaluation.HeadToHead.Apart;
 import tertulia.core.evaluation.NeedCosts;
+import tertulia.core.fit.Capability;
 import tertulia.core.fit.Conflicts;
 import tertulia.core.fit.Need;
 import tertulia.core.fit.Reason;
+import tertulia.core.growth.Scenario;
 import tertulia.core.path.LeftOut;
 import tertulia.core.scoring.Interval;
 
@@ -27,6 +30,12 @@ public sealed interface Finding {
 
   /** What is said of totals. */
   sealed interface OfScores extends Finding {}
+
+  /** What is said of a change. */
+  sealed interface OfChange extends Finding {}
+
+  /** What is said of a plan of growth, whatever the selection. */
+  sealed interface OfGrowth extends Finding {}
 
   /**
    * Who is cheapest in the month under discussion and who over the whole period.
@@ -211,12 +220,107 @@ public sealed interface Finding {
    *
    * @param first name of the first plan that would do
    * @param taken the plan and term the head reads
-   * @param money its steady cost a month
+   * @param cost its steady cost a month
    */
-  record NotTheFirst(String tool, String first, String taken, Money money) implements OfFit {}
+  record NotTheFirst(String tool, String first, String taken, Amount cost) implements OfFit {}
 
   /** Nothing of a tool would do for so many people. */
   record NoPlan(String tool, int people, Conflicts conflicts) implements OfFit {}
+
+  /** None of a tool's plans would do for so many people. */
+  record NoPlanDoes(String tool, int people) implements OfFit {}
+
+  /**
+   * The first of a tool's plans, in the maker's order, that would do for so many people.
+   *
+   * @param isFirst whether it is the first of all
+   */
+  record FirstThatDoes(String tool, String plan, int people, boolean isFirst) implements OfFit {}
+
+  /** A plan before it will not do, for these reasons. */
+  record WillNotDo(String tool, String plan, List<Reason> reasons) implements OfFit {
+    public WillNotDo {
+      reasons = List.copyOf(reasons);
+    }
+  }
+
+  /**
+   * What the plan after the first that does would bring.
+   *
+   * @param gains needs it meets better
+   * @param more what it costs more a month, negative if less; empty if that is not known
+   * @param assumed whether that is between the high ends of assumed prices
+   * @param beyond what it has besides that nobody asked for
+   */
+  record NextBrings(
+      String tool,
+      String plan,
+      List<Need> gains,
+      Optional<Money> more,
+      boolean assumed,
+      List<Capability> beyond)
+      implements OfFit {
+    public NextBrings {
+      gains = List.copyOf(gains);
+      beyond = List.copyOf(beyond);
+    }
+  }
+
+  /**
+   * What a change does to who is cheapest for the people under discussion, and to the lead.
+   *
+   * @param cheapestBefore all with the least figure; empty if nobody had one
+   * @param cheapest the same afterwards
+   */
+  record OrderAfter(
+      List<String> cheapestBefore, List<String> cheapest, OfScores leadBefore, OfScores lead)
+      implements OfChange {
+    public OrderAfter {
+      cheapestBefore = List.copyOf(cheapestBefore);
+      cheapest = List.copyOf(cheapest);
+    }
+
+    public boolean cheapestChanges() {
+      return !cheapestBefore.equals(cheapest);
+    }
+
+    /** Whether others lead, or the same more or less surely. */
+    public boolean leadChanges() {
+      return !ahead(leadBefore).equals(ahead(lead)) || leadBefore.getClass() != lead.getClass();
+    }
+
+    /** Whether there is neither a cheapest nor a lead, before and afterwards. */
+    public boolean isNothing() {
+      return cheapestBefore.isEmpty()
+          && cheapest.isEmpty()
+          && ahead(leadBefore).isEmpty()
+          && ahead(lead).isEmpty();
+    }
+
+    /** Who is ahead; nobody if there are no totals. */
+    public static List<String> ahead(OfScores lead) {
+      return switch (lead) {
+        case NoTotals none -> List.of();
+        case Leads leads -> List.of(leads.tool());
+        case LevelLead level -> level.tools();
+        case OpenLead open -> List.of(open.tool());
+        case OutsideScale outside -> throw new IllegalArgumentException("no lead: " + outside);
+      };
+    }
+  }
+
+  /** How many people there will be in the last month of the plan, by scenario. */
+  record PeopleInTheEnd(int month, List<If> ends) implements OfGrowth {
+    public PeopleInTheEnd {
+      ends = List.copyOf(ends);
+    }
+
+    /** So many if growth comes out like this. */
+    public record If(Scenario scenario, int people) {}
+  }
+
+  /** The most people at a time, as expected, and the first month with so many. */
+  record MostPeople(int people, int month) implements OfGrowth {}
 
   /** Nobody leads: there are no weights, or no contender is ranked. */
   record NoTotals(boolean anybodyRanked) implements OfScores {}

@@ -46,6 +46,10 @@ public record FitFindings(Costs costs) {
         .findFirst()
         .filter(first -> !first.equals(taken.plan().name()))
         .map(first ->
-            new Finding.NotTheFirst(contender.id(), first, taken.label(), found.best().money()));
+            new Finding.NotTheFirst(
+                contender.id(),
+                first,
+                taken.label(),
+                costs.steadyBounds(contender.id()).orElseThrow()));
   }
 }

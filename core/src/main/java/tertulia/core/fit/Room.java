@@ -91,6 +91,51 @@ public record Room(Measure measure, Bound bound, List<BigDecimal> used, Provenan
         : new Finder(offering, list, measure, months, first).find();
   }
 
+  /** How what is used stands to what there is. */
+  public enum State {
+    /** There is no end. */
+    ENDLESS,
+    /** Nobody has confirmed how much there is. */
+    NOT_CONFIRMED,
+    /** The page says nothing of it for this plan. */
+    NOT_SAID,
+    /** It lasts, or what is beyond is paid for. */
+    CHARGED,
+    /** It lasts all through. */
+    LASTS,
+    /** It is enough now and not in some later month. */
+    RUNS_OUT,
+    /** More is used now than there is. */
+    OVER;
+
+    /** Whether it is enough all through; empty if that is not known. */
+    public Optional<Boolean> isEnough() {
+      return switch (this) {
+        case ENDLESS, CHARGED, LASTS -> Optional.of(true);
+        case RUNS_OUT, OVER -> Optional.of(false);
+        case NOT_CONFIRMED, NOT_SAID -> Optional.empty();
+      };
+    }
+  }
+
+  /**
+   * How it stands in the first of these months, and in those of the whole plan.
+   *
+   * @param months the same room over all plan months
+   */
+  public State state(Room months) {
+    return switch (bound) {
+      case Bound.Endless endless -> State.ENDLESS;
+      case Bound.Unknown unknown -> State.NOT_CONFIRMED;
+      case Bound.Silent silent -> State.NOT_SAID;
+      case Bound.Charged charged -> State.CHARGED;
+      case Bound.UpTo upTo ->
+          used.getFirst().compareTo(upTo.most().getFirst()) > 0
+              ? State.OVER
+              : months.runsOut().isPresent() ? State.RUNS_OUT : State.LASTS;
+    };
+  }
+
   private record Finder(
       Offering offering,
       PriceList list,

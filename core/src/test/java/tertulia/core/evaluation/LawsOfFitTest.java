@@ -23,7 +23,6 @@ import java.util.Random;
 import org.joda.money.Money;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
-import tertulia.core.evaluation.HeadToHead.Met;
 import tertulia.core.evaluation.HeadToHead.OnCriterion;
 import tertulia.core.evaluation.HeadToHead.OnNeed;
 import tertulia.core.evaluation.HeadToHead.Side;
@@ -321,6 +320,35 @@ public class LawsOfFitTest {
     }
     long ties = found.criteria().stream().filter(c -> c.lead().margin() == Margin.TIE).count();
     assertEquals(found.wins(Side.LEFT) + found.wins(Side.RIGHT) + ties, found.criteria().size());
+  }
+
+  @Test(dataProvider = "seeds")
+  public void aComparisonSaysWhatEachHasAndWhatIsShared(int seed) {
+    Selection selection = selection(seed);
+    Evaluation evaluation = Evaluation.of(selection, WhatIf.START);
+    Comparison comparison = evaluation.costs().comparison(selection.contenders());
+    List<Need> needs = new ArrayList<>();
+    for (Comparison.Row row : comparison.rows()) {
+      if (row instanceof Comparison.Row.OfNeed of) {
+        needs.add(of.need());
+        List<Met> met =
+            selection.contenders().stream()
+                .map(c -> met(evaluation, selection, c.id(), of.need()))
+                .toList();
+        assertEquals(
+            of.standings().stream().map(s -> ((Comparison.Standing.OfNeed) s).met()).toList(), met);
+        boolean partlyWillDo =
+            of.need().importance() instanceof Importance.Must must && must.partlyIsEnough();
+        long have =
+            met.stream()
+                .filter(m -> m == Met.YES || m == Met.OUTSIDE || m == Met.PARTLY && partlyWillDo)
+                .count();
+        assertEquals(row.isShared(), have == met.size());
+        assertEquals(row.onlyOneHas(), have == 1);
+        assertTrue(row.differs() || met.stream().distinct().count() == 1, "alike means alike");
+      }
+    }
+    assertEquals(needs, selection.needs());
   }
 
   private static Met met(Evaluation evaluation, Selection selection, String contender, Need need) {

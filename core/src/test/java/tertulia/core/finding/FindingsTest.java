@@ -5,10 +5,6 @@ import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertNotEquals;
 import static org.testng.Assert.assertTrue;
 import static tertulia.core.Samples.EUR;
-import static tertulia.core.Samples.JAN_2027;
-import static tertulia.core.Samples.PAGE;
-import static tertulia.core.Samples.band;
-import static tertulia.core.Samples.list;
 
 import java.math.BigDecimal;
 import java.time.LocalDate;
@@ -19,71 +15,35 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Random;
 import java.util.Set;
 import org.joda.money.Money;
 import org.testng.annotations.AfterClass;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
-import tertulia.core.Samples;
-import tertulia.core.billing.Leaving;
-import tertulia.core.billing.View;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Costs;
 import tertulia.core.evaluation.Evaluation;
 import tertulia.core.evaluation.HeadToHead.Apart;
 import tertulia.core.evaluation.NeedCosts;
-import tertulia.core.evaluation.Practice;
 import tertulia.core.evaluation.Selection;
 import tertulia.core.evaluation.WhatIf;
 import tertulia.core.fit.Answer;
 import tertulia.core.fit.Capability;
-import tertulia.core.fit.Fact;
-import tertulia.core.fit.Importance;
 import tertulia.core.fit.Need;
 import tertulia.core.fit.Reason;
-import tertulia.core.growth.Demand;
-import tertulia.core.growth.Group;
-import tertulia.core.growth.Growth;
-import tertulia.core.growth.Measure;
 import tertulia.core.growth.Scenario;
-import tertulia.core.growth.Step;
-import tertulia.core.labour.Effort;
-import tertulia.core.labour.Labour;
-import tertulia.core.money.ExchangeRates;
-import tertulia.core.money.PriceRise;
 import tertulia.core.path.CostByHeadcount;
 import tertulia.core.path.Outcome;
 import tertulia.core.path.SteadyCost;
-import tertulia.core.path.Terms;
 import tertulia.core.path.Ways;
-import tertulia.core.pricing.Allowance;
-import tertulia.core.pricing.BandMode;
-import tertulia.core.pricing.BillingTerm;
-import tertulia.core.pricing.Charge;
-import tertulia.core.pricing.Included;
 import tertulia.core.pricing.Plan;
-import tertulia.core.pricing.PlanPrices;
-import tertulia.core.pricing.PriceList;
-import tertulia.core.pricing.SeatRange;
-import tertulia.core.pricing.Tax;
-import tertulia.core.pricing.Tool;
-import tertulia.core.pricing.UnitRule;
 import tertulia.core.scoring.Criterion;
 import tertulia.core.scoring.Interval;
-import tertulia.core.scoring.Mark;
-import tertulia.core.scoring.Member;
-import tertulia.core.scoring.Panel;
 import tertulia.core.scoring.Totals;
-import tertulia.core.time.Horizon;
-import tertulia.core.working.Provenance;
 
 /** Each kind of finding against the evaluation it speaks of, on generated selections. */
 public class FindingsTest {
   private static final int SEEDS = 150;
-  private static final int MONTHS = 18;
-  private static final Provenance OLD_PAGE =
-      Provenance.of(PAGE.asOf().minusDays(120), PAGE.ground());
   private final Map<String, Integer> seen = new HashMap<>();
 
   @DataProvider
@@ -98,8 +58,7 @@ public class FindingsTest {
   /** Every kind has to have been met, or its check has checked nothing. */
   @AfterClass
   public void everyKindWasMet() {
-    for (Class<?> side :
-        List.of(Finding.OfCost.class, Finding.OfFit.class, Finding.OfScores.class)) {
+    for (Class<?> side : Finding.class.getPermittedSubclasses()) {
       for (Class<?> kind : side.getPermittedSubclasses()) {
         assertTrue(seen.getOrDefault(kind.getSimpleName(), 0) > 0, kind + " of " + seen);
       }
@@ -132,215 +91,9 @@ public class FindingsTest {
     }
   }
 
-  private static Charge charge(Random random, int price) {
-    return switch (random.nextInt(7)) {
-      case 0 -> new Charge.Flat("Account", Samples.eur("" + 20 * price));
-      case 1 ->
-          new Charge.Banded(
-              "Seats",
-              Measure.SEATS,
-              BandMode.WHOLE,
-              List.of(
-                  band(8 + random.nextInt(12), price + ".00", "0"),
-                  band(null, Math.max(0, price - 2) + ".00", "0")),
-              UnitRule.PLAIN);
-      case 2 ->
-          new Charge.Banded(
-              "Seats",
-              Measure.SEATS,
-              BandMode.SLICED,
-              List.of(band(10 + random.nextInt(10), price + ".00", "0"), band(null, "1", "30")),
-              UnitRule.PLAIN);
-      case 3 ->
-          new Charge.PerUnit(
-              "Seats", Measure.SEATS, Samples.eur("" + price), new UnitRule(0, 5, 0));
-      default ->
-          new Charge.PerUnit("Seats", Measure.SEATS, Samples.eur(price + ".00"), UnitRule.PLAIN);
-    };
-  }
-
-  /** One plan that does from 11 seats on, as what it includes grows with them. */
-  private static Contender enoughFromElevenSeats(int t) {
-    Included forEach = new Included(BigDecimal.ZERO, new BigDecimal("5"), Measure.SEATS);
-    Plan plan =
-        new Plan(
-            "p0",
-            "P0",
-            new SeatRange(Measure.SEATS, 0, null),
-            new PlanPrices.Listed(
-                List.of(
-                    list(
-                        BillingTerm.MONTHLY,
-                        new Charge.PerUnit(
-                            "Seats", Measure.SEATS, Samples.eur("1.00"), UnitRule.PLAIN)))),
-            Tax.NOT_INCLUDED,
-            List.of(
-                new Allowance(Measure.AUTOMATION_RUNS, new Allowance.Limit.Hard(forEach), PAGE)),
-            PAGE);
-    Map<String, Fact> has =
-        Map.of("a", new Fact(Answer.YES, PAGE), "b", new Fact(Answer.YES, PAGE));
-    return new Contender(
-        new Tool("t" + t, "T" + t, "Maker", List.of(plan)),
-        Map.of("p0", has),
-        List.of(),
-        null,
-        new Effort(
-            BigDecimal.ZERO,
-            BigDecimal.ZERO,
-            BigDecimal.ZERO,
-            BigDecimal.ZERO,
-            BigDecimal.ZERO,
-            0));
-  }
-
-  private static Contender contender(int t, Random random) {
-    if (random.nextInt(8) == 0) {
-      return enoughFromElevenSeats(t);
-    }
-    List<Plan> plans = new ArrayList<>();
-    Map<String, Map<String, Fact>> facts = new HashMap<>();
-    int price = random.nextInt(9) == 0 ? 0 : 2 + random.nextInt(5);
-    int count = 1 + random.nextInt(3);
-    for (int p = 0; p < count; p++) {
-      List<PriceList> lists = new ArrayList<>();
-      if (random.nextInt(8) > 0) {
-        lists.add(list(BillingTerm.MONTHLY, charge(random, price)));
-      }
-      if (random.nextInt(4) == 0) {
-        lists.add(list(BillingTerm.YEARLY_UP_FRONT, charge(random, Math.max(0, price - 1))));
-      }
-      boolean staff = random.nextInt(6) == 0 && p == count - 1;
-      if (staff) {
-        lists.clear();
-        lists.add(
-            list(
-                BillingTerm.MONTHLY,
-                new Charge.PerUnit(
-                    "Staff", Measure.WHOLE_STAFF, Samples.eur("3"), UnitRule.PLAIN)));
-      }
-      Integer cap = p == count - 1 && random.nextInt(3) > 0 ? null : 6 + random.nextInt(25);
-      plans.add(
-          new Plan(
-              "p" + p,
-              "P" + p,
-              new SeatRange(Measure.SEATS, 0, cap),
-              prices(lists, !staff && random.nextInt(10) == 0),
-              t == 1 ? OLD_PAGE : PAGE));
-      Map<String, Fact> own = new HashMap<>();
-      for (String id : List.of("a", "b")) {
-        boolean has = random.nextInt(4) + p > 1;
-        own.put(id, new Fact(has ? Answer.YES : Answer.NO, PAGE));
-      }
-      facts.put("p" + p, own);
-      price += random.nextInt(4);
-    }
-    Effort effort =
-        new Effort(
-            BigDecimal.valueOf(random.nextInt(20)),
-            BigDecimal.ZERO,
-            BigDecimal.ZERO,
-            BigDecimal.valueOf(random.nextInt(3)),
-            BigDecimal.ZERO,
-            0);
-    return new Contender(
-        new Tool("t" + t, "T" + t, "Maker", plans), facts, List.of(), null, effort);
-  }
-
-  /** As written, on request if nothing is, or assumed to lie between a half of it and all of it. */
-  private static PlanPrices prices(List<PriceList> lists, boolean assumed) {
-    if (lists.isEmpty()) {
-      return new PlanPrices.OnRequest();
-    }
-    if (!assumed) {
-      return new PlanPrices.Listed(lists);
-    }
-    List<PriceList> low = new ArrayList<>();
-    List<PriceList> high = new ArrayList<>();
-    for (PriceList list : lists) {
-      low.add(list(list.term(), new Charge.Flat("Account", Samples.eur("45"))));
-      high.add(list(list.term(), new Charge.Flat("Account", Samples.eur("90"))));
-    }
-    return new PlanPrices.Assumed(low, high);
-  }
-
-  private static Selection selection(int seed) {
-    Random random = new Random(31L * seed + 7);
-    List<Contender> contenders = new ArrayList<>();
-    int count = seed == 0 ? 1 : 2 + random.nextInt(3);
-    for (int t = 0; t < count; t++) {
-      contenders.add(contender(t, random));
-    }
-    List<Need> needs = new ArrayList<>();
-    for (String id : List.of("a", "b")) {
-      if (random.nextInt(3) > 0) {
-        needs.add(new Need(new Capability(id, "Need " + id), new Importance.Must(false)));
-      }
-    }
-    Step season = new Step("season", JAN_2027.plusMonths(4), JAN_2027.plusMonths(7), 6, true);
-    Group all =
-        new Group(
-            "g",
-            "All",
-            new Growth.Hires(6 + random.nextInt(12), new BigDecimal("0." + random.nextInt(9))),
-            List.of(season));
-    Demand each = new Demand(BigDecimal.ZERO, Map.of("g", BigDecimal.ONE));
-    List<Criterion> criteria =
-        List.of(
-            new Criterion(
-                "cost",
-                "Cost",
-                new Criterion.Cost(
-                    BigDecimal.valueOf(40 + random.nextInt(200)), BigDecimal.valueOf(20))),
-            new Criterion("ease", "Ease", new Criterion.Judged()));
-    Map<String, Mark> marks = new HashMap<>();
-    contenders.forEach(c -> {
-      if (random.nextInt(5) > 0) {
-        marks.put(c.id(), Mark.of(4 + random.nextInt(3)));
-      }
-    });
-    Map<String, Integer> points = new LinkedHashMap<>();
-    criteria.forEach(c -> points.put(c.id(), random.nextInt(3)));
-    return new Selection(
-        "Which?",
-        "",
-        LocalDate.of(2026, 11, 24),
-        new Horizon(JAN_2027, MONTHS),
-        EUR,
-        PriceRise.NONE,
-        List.of(all),
-        Map.of(
-            Measure.SEATS,
-            each,
-            Measure.WHOLE_STAFF,
-            each,
-            Measure.AUTOMATION_RUNS,
-            new Demand(new BigDecimal("55"), Map.of())),
-        Optional.empty(),
-        needs,
-        criteria,
-        contenders,
-        new Panel(List.of(new Member("p1", "One", 1, points, Map.of("ease", marks)))),
-        ExchangeRates.NONE,
-        Scenario.STANDARD,
-        new Practice(
-            Leaving.CREDITED,
-            new Labour(Optional.of(BigDecimal.TEN), BigDecimal.ZERO, Optional.empty())));
-  }
-
-  private static Evaluation evaluation(int seed) {
-    return Evaluation.of(
-        selection(seed),
-        new WhatIf(
-            new WhatIf.Moment.Month(seed % MONTHS),
-            Scenario.EXPECTED,
-            seed % 7 == 0 ? Terms.MONTHLY : Terms.ANY,
-            seed % 2 == 0 ? View.SPREAD : View.CASH,
-            seed % 3 == 0 ? WhatIf.Basis.FULL : WhatIf.Basis.SUBSCRIPTION));
-  }
-
   @Test(dataProvider = "seeds")
   public void whatIsSaidOfCostIsSo(int seed) {
-    Costs costs = evaluation(seed).costs();
+    Costs costs = Generated.evaluation(seed).costs();
     CostFindings findings = new CostFindings(costs);
     for (Finding.OfCost finding : findings.all()) {
       met(finding);
@@ -456,7 +209,7 @@ public class FindingsTest {
         boolean ends = free.people() < costs.costByHeadcount().most();
         Optional<Money> next = cost(costs, free.tool(), free.people() + 1);
         assertFalse(ends && next.map(Money::isZero).orElse(false), "free no further");
-        for (int m = 0; m < MONTHS; m++) {
+        for (int m = 0; m < Generated.MONTHS; m++) {
           boolean does = free.always() || free.doesUntil().filter(until -> until >= 0).isPresent();
           if (does && m <= free.doesUntil().orElseThrow()) {
             assertTrue(costs.planned().get(m).total() <= free.people());
@@ -532,7 +285,7 @@ public class FindingsTest {
         .paysFrom()
         .ifPresent(from -> {
           String id = whole.whole().getFirst();
-          for (int m = 0; m < MONTHS; m++) {
+          for (int m = 0; m < Generated.MONTHS; m++) {
             boolean below = true;
             for (String rival : totals.keySet()) {
               below &=
@@ -689,7 +442,7 @@ public class FindingsTest {
 
   @Test(dataProvider = "seeds")
   public void whatIsSaidOfFitIsSo(int seed) {
-    Costs costs = evaluation(seed).costs();
+    Costs costs = Generated.evaluation(seed).costs();
     for (Finding.OfFit finding : new FitFindings(costs).all()) {
       met(finding);
       switch (finding) {
@@ -716,7 +469,13 @@ public class FindingsTest {
         case Finding.NotTheFirst not -> {
           SteadyCost taken = ((Outcome.Found<SteadyCost>) costs.steady(not.tool())).best();
           assertEquals(taken.option().label(), not.taken());
-          assertEquals(taken.money(), not.money());
+          assertEquals(taken.money(), not.cost().high());
+          assertEquals(
+              not.cost().isExact(),
+              least(costs, not.tool(), costs.people().total())
+                  == cost(costs, not.tool(), costs.people().total())
+                      .map(Money::getAmountMinorLong)
+                      .orElse(0L));
           List<Plan> plans = costs.selection().contender(not.tool()).tool().plans();
           List<String> does =
               plans.stream()
@@ -726,6 +485,10 @@ public class FindingsTest {
           assertEquals(does.getFirst(), not.first());
           assertTrue(does.indexOf(taken.option().plan().name()) > 0, does.toString());
         }
+        case Finding.NoPlanDoes none -> throw new AssertionError("of one tool");
+        case Finding.FirstThatDoes first -> throw new AssertionError("of one tool");
+        case Finding.WillNotDo not -> throw new AssertionError("of one tool");
+        case Finding.NextBrings next -> throw new AssertionError("of one tool");
         case Finding.NoPlan none -> {
           assertFalse(costs.steady(none.tool()) instanceof Outcome.Found);
           none.conflicts()
@@ -743,8 +506,151 @@ public class FindingsTest {
   }
 
   @Test(dataProvider = "seeds")
+  public void whatIsSaidOfAToolsPlansIsSo(int seed) {
+    Costs costs = Generated.evaluation(seed).costs();
+    Capability a = new Capability("a", "Need a");
+    Capability b = new Capability("b", "Need b");
+    for (Contender contender : costs.selection().active()) {
+      List<Plan> plans = contender.tool().plans();
+      List<Boolean> does =
+          plans.stream()
+              .map(p -> costs.against(contender.id()).getOrDefault(p.name(), List.of()).isEmpty())
+              .toList();
+      int first = does.indexOf(true);
+      PlanFindings findings = new PlanFindings(costs, contender, List.of(a, b));
+      List<String> out = new ArrayList<>();
+      for (Finding.OfFit finding : findings.all()) {
+        met(finding);
+        switch (finding) {
+          case Finding.NoPlanDoes none -> assertEquals(first, -1);
+          case Finding.FirstThatDoes found -> {
+            assertEquals(found.plan(), plans.get(first).name());
+            assertEquals(found.isFirst(), first == 0);
+          }
+          case Finding.WillNotDo not -> {
+            out.add(not.plan());
+            assertFalse(not.reasons().isEmpty());
+          }
+          case Finding.NextBrings next -> next(costs, contender, first, next);
+          case Finding.NotTheFirst not -> assertEquals(not.first(), plans.get(first).name());
+          case Finding.OnlyTogether together -> throw new AssertionError("of all needs");
+          case Finding.NoPlan none -> throw new AssertionError("of all plans");
+        }
+      }
+      assertEquals(
+          out, first < 0 ? List.of() : plans.subList(0, first).stream().map(Plan::name).toList());
+    }
+  }
+
+  private static void next(Costs costs, Contender contender, int first, Finding.NextBrings next) {
+    Plan before = contender.tool().plans().get(first);
+    Plan plan = contender.tool().plans().get(first + 1);
+    assertEquals(next.plan(), plan.name());
+    List<String> asked =
+        costs.selection().needs().stream().map(need -> need.capability().id()).toList();
+    List<String> gains = new ArrayList<>();
+    List<String> beyond = new ArrayList<>();
+    for (String id : List.of("a", "b")) {
+      boolean had = contender.facts().get(before.id()).get(id).answer() == Answer.YES;
+      boolean has = contender.facts().get(plan.id()).get(id).answer() == Answer.YES;
+      if (has && !had) {
+        (asked.contains(id) ? gains : beyond).add(id);
+      }
+    }
+    assertEquals(next.gains().stream().map(need -> need.capability().id()).toList(), gains);
+    assertEquals(next.beyond().stream().map(Capability::id).toList(), beyond);
+    Optional<Money> own = costs.planAlone(contender.offerings().get(first + 1)).map(c -> c.money());
+    Optional<Money> was = costs.planAlone(contender.offerings().get(first)).map(c -> c.money());
+    assertEquals(next.more().isPresent(), own.isPresent() && was.isPresent());
+    next.more().ifPresent(more -> assertEquals(was.get().plus(more), own.get()));
+  }
+
+  /** Against the same selection without its cheapest, or with its prices of another seed. */
+  @Test(dataProvider = "seeds")
+  public void whatIsSaidOfAChangeIsSo(int seed) {
+    Evaluation before = Generated.evaluation(seed);
+    List<Contender> others = new ArrayList<>(before.selection().contenders());
+    if (seed % 3 > 0 && others.size() > 1) {
+      others.remove(seed % others.size());
+    }
+    Evaluation after =
+        Evaluation.of(Generated.with(before.selection(), others), before.costs().whatIf());
+    Finding.OrderAfter order = new ChangeFindings(before, after).order();
+    met(order);
+    assertEquals(order.cheapestBefore(), cheapest(before.costs()));
+    assertEquals(order.cheapest(), cheapest(after.costs()));
+    assertEquals(order.leadBefore(), new ScoreFindings(before).lead());
+    assertEquals(order.lead(), new ScoreFindings(after).lead());
+    if (seed % 3 == 0) {
+      assertFalse(order.cheapestChanges() || order.leadChanges(), "nothing has changed");
+    }
+    for (String id : Finding.OrderAfter.ahead(order.lead())) {
+      Totals totals = after.scores().totals().orElseThrow();
+      totals
+          .values()
+          .keySet()
+          .forEach(other ->
+              assertTrue(
+                  totals
+                          .total(other)
+                          .midpoint()
+                          .subtract(totals.total(id).midpoint())
+                          .compareTo(Totals.LEVEL)
+                      < 0,
+                  other + " is not ahead of " + id));
+    }
+  }
+
+  private static List<String> cheapest(Costs costs) {
+    Map<String, Money> all = new LinkedHashMap<>();
+    costs
+        .selection()
+        .active()
+        .forEach(
+            c -> cost(costs, c.id(), costs.people().total()).ifPresent(m -> all.put(c.id(), m)));
+    return all.entrySet().stream()
+        .filter(e -> all.values().stream().noneMatch(m -> m.isLessThan(e.getValue())))
+        .map(Map.Entry::getKey)
+        .toList();
+  }
+
+  @Test(dataProvider = "seeds")
+  public void whatIsSaidOfGrowthIsSo(int seed) {
+    Selection selection = Generated.evaluation(seed).selection();
+    GrowthFindings findings =
+        new GrowthFindings(selection.groups(), selection.horizon(), selection.scenarios());
+    for (Finding.OfGrowth finding : findings.all()) {
+      met(finding);
+      switch (finding) {
+        case Finding.PeopleInTheEnd end -> {
+          assertEquals(end.month(), Generated.MONTHS - 1);
+          assertEquals(
+              end.ends().stream().map(Finding.PeopleInTheEnd.If::scenario).toList(),
+              selection.scenarios());
+          end.ends()
+              .forEach(e -> assertEquals(e.people(), people(selection, end.month(), e.scenario())));
+        }
+        case Finding.MostPeople most -> {
+          for (int m = 0; m < Generated.MONTHS; m++) {
+            int people = people(selection, m, Scenario.EXPECTED);
+            assertTrue(m < most.month() ? people < most.people() : people <= most.people());
+          }
+          assertEquals(people(selection, most.month(), Scenario.EXPECTED), most.people());
+        }
+      }
+    }
+  }
+
+  /** Group by group. */
+  private static int people(Selection selection, int m, Scenario scenario) {
+    return selection.groups().stream()
+        .mapToInt(group -> group.headcount(selection.horizon(), m, scenario))
+        .sum();
+  }
+
+  @Test(dataProvider = "seeds")
   public void whatIsSaidOfTheLeadIsSo(int seed) {
-    Evaluation evaluation = evaluation(seed);
+    Evaluation evaluation = Generated.evaluation(seed);
     ScoreFindings findings = new ScoreFindings(evaluation);
     Finding.OfScores lead = findings.lead();
     met(lead);
@@ -796,7 +702,10 @@ public class FindingsTest {
                 .valueOf(
                     total
                         .getAmount()
-                        .divide(BigDecimal.valueOf(MONTHS), 10, java.math.RoundingMode.HALF_UP))
+                        .divide(
+                            BigDecimal.valueOf(Generated.MONTHS),
+                            10,
+                            java.math.RoundingMode.HALF_UP))
                 .stripTrailingZeros());
       }
       assertTrue(amounts.size() > 1, "they differ");

@@ -3,6 +3,7 @@ package tertulia.core.fit;
 import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertTrue;
 import static tertulia.core.Samples.EUR;
+import static tertulia.core.Samples.JAN_2027;
 import static tertulia.core.Samples.PAGE;
 import static tertulia.core.Samples.band;
 import static tertulia.core.Samples.seats;
@@ -72,7 +73,7 @@ public class RoomTest {
   public void anAllowanceForEachSeatGrowsWithTheSeatsAndRunsOutWhereUseOvertakesIt() {
     Offering plan = offering(null, List.of(upTo("100", "10")), monthly(seats("5")));
     List<UnitsNeeded> months = List.of(needed(10, 150), needed(12, 220), needed(12, 221));
-    Room room = Room.of(plan, monthly(seats("5")), RUNS, months, Samples.JAN_2027).orElseThrow();
+    Room room = Room.of(plan, monthly(seats("5")), RUNS, months, JAN_2027).orElseThrow();
     assertEquals(room.most(0), Optional.of(new BigDecimal("200")));
     assertEquals(room.most(1), Optional.of(new BigDecimal("220")));
     assertEquals(room.runsOut(), OptionalInt.of(2));
@@ -85,14 +86,10 @@ public class RoomTest {
         monthly(
             seats("5"), new Charge.Usage("Runs", RUNS, five, BigDecimal.ONE, Samples.eur("0.10")));
     Room charged =
-        Room.of(
-                offering(null, List.of(), sold),
-                sold,
-                RUNS,
-                List.of(needed(1, 9)),
-                Samples.JAN_2027)
+        Room.of(offering(null, List.of(), sold), sold, RUNS, List.of(needed(1, 9)), JAN_2027)
             .orElseThrow();
     assertEquals(charged.bound(), new Room.Bound.Charged(List.of(new BigDecimal("5")), five));
+    assertEquals(charged.state(charged), Room.State.CHARGED);
     Allowance unknown = new Allowance(RUNS, new Allowance.Limit.Unknown(), PAGE);
     Room unsaid =
         Room.of(
@@ -100,9 +97,10 @@ public class RoomTest {
                 monthly(seats("5")),
                 RUNS,
                 List.of(needed(1, 9)),
-                Samples.JAN_2027)
+                JAN_2027)
             .orElseThrow();
     assertEquals(unsaid.bound(), new Room.Bound.Unknown());
+    assertEquals(unsaid.state(unsaid), Room.State.NOT_CONFIRMED);
     assertEquals(unsaid.most(0), Optional.empty());
     assertEquals(unsaid.runsOut(), OptionalInt.empty());
   }
@@ -111,16 +109,17 @@ public class RoomTest {
   public void withoutAStatedDemandThereIsNothingToSayAndWithoutABoundThatIsSaid() {
     PriceList list = monthly(seats("5"));
     Offering plan = offering(null, List.of(), list);
-    Room silent = Room.of(plan, list, RUNS, List.of(needed(1, 9)), Samples.JAN_2027).orElseThrow();
+    Room silent = Room.of(plan, list, RUNS, List.of(needed(1, 9)), JAN_2027).orElseThrow();
     assertEquals(silent.bound(), new Room.Bound.Silent(Optional.empty()));
+    assertEquals(silent.state(silent), Room.State.NOT_SAID);
     assertEquals(silent.most(0), Optional.empty());
     Offering sister =
         new Offering(plan.plan(), Map.of(), List.of(), Optional.empty(), Map.of(RUNS, "Small"));
     assertEquals(
-        Room.of(sister, list, RUNS, List.of(needed(1, 9)), Samples.JAN_2027).orElseThrow().bound(),
+        Room.of(sister, list, RUNS, List.of(needed(1, 9)), JAN_2027).orElseThrow().bound(),
         new Room.Bound.Silent(Optional.of("Small")));
     assertEquals(
-        Room.of(plan, list, Measure.SEATS, List.of(needed(1, 9)), Samples.JAN_2027),
+        Room.of(plan, list, Measure.SEATS, List.of(needed(1, 9)), JAN_2027),
         Optional.empty(),
         "people are let in");
     assertEquals(
@@ -129,7 +128,7 @@ public class RoomTest {
             list,
             RUNS,
             List.of(Samples.seatsNeeded(3)),
-            Samples.JAN_2027),
+            JAN_2027),
         Optional.empty());
   }
 
@@ -165,10 +164,7 @@ public class RoomTest {
         OptionalInt expected = OptionalInt.empty();
         for (int m = 0; m < 24 && expected.isEmpty(); m++) {
           boolean over =
-              NO_NEEDS
-                  .at(plan, list, months.get(m), Samples.JAN_2027.plusMonths(m))
-                  .reasons()
-                  .stream()
+              NO_NEEDS.at(plan, list, months.get(m), JAN_2027.plusMonths(m)).reasons().stream()
                   .anyMatch(reason ->
                       reason instanceof Reason.OverCap c && c.measure().equals(measure)
                           || reason instanceof Reason.OverAllowance a
@@ -178,14 +174,41 @@ public class RoomTest {
           }
         }
         OptionalInt found =
-            Room.of(plan, list, measure, months, Samples.JAN_2027)
+            Room.of(plan, list, measure, months, JAN_2027)
                 .map(Room::runsOut)
                 .orElse(OptionalInt.empty());
         assertEquals(found, expected, measure.label() + " " + plan.plan() + " " + months);
+        assertEquals(
+            state(plan, list, measure, months),
+            Optional.of(expected)
+                .map(out ->
+                    out.isEmpty()
+                        ? Room.State.LASTS
+                        : out.getAsInt() == 0 ? Room.State.OVER : Room.State.RUNS_OUT)
+                .filter(state -> Room.of(plan, list, measure, months, JAN_2027).isPresent()));
         ran += expected.isPresent() ? 1 : 0;
       }
     }
     assertTrue(ran > 100, "only " + ran + " ran out");
+  }
+
+  private static Optional<Room.State> state(
+      Offering plan, PriceList list, Measure measure, List<UnitsNeeded> months) {
+    return Room.of(plan, list, measure, months.subList(0, 1), JAN_2027)
+        .flatMap(now -> Room.of(plan, list, measure, months, JAN_2027).map(now::state));
+  }
+
+  @Test
+  public void onlyWhatIsKnownToLastIsEnough() {
+    for (Room.State state : Room.State.values()) {
+      Optional<Boolean> enough =
+          switch (state) {
+            case ENDLESS, CHARGED, LASTS -> Optional.of(true);
+            case RUNS_OUT, OVER -> Optional.of(false);
+            case NOT_CONFIRMED, NOT_SAID -> Optional.empty();
+          };
+      assertEquals(state.isEnough(), enough, state.name());
+    }
   }
 
   @Test

@@ -1,0 +1,120 @@
+package tertulia.core.evaluation;
+
+import java.math.BigDecimal;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import tertulia.core.fit.Ladder;
+import tertulia.core.fit.Need;
+import tertulia.core.fit.Room;
+import tertulia.core.growth.Measure;
+
+/**
+ * Contenders side by side: what each has of every need, and of every quantity that some plan
+ * bounds.
+ *
+ * @param rows needs first, in the order written down
+ */
+public record Comparison(List<Row> rows) {
+  public Comparison {
+    rows = List.copyOf(rows);
+  }
+
+  /** What is compared, with what each contender has of it, in their order. */
+  public sealed interface Row {
+    List<Standing> standings();
+
+    /** A need. */
+    record OfNeed(Need need, List<Standing> standings) implements Row {
+      public OfNeed {
+        standings = List.copyOf(standings);
+      }
+    }
+
+    /** A quantity that is used. */
+    record OfMeasure(Measure measure, List<Standing> standings) implements Row {
+      public OfMeasure {
+        standings = List.copyOf(standings);
+      }
+    }
+
+    /** Whether not all contenders have the same of it. */
+    default boolean differs() {
+      return standings().stream().distinct().count() > 1;
+    }
+
+    /** Whether all are known to have it as needed. */
+    default boolean isShared() {
+      return having() == standings().size();
+    }
+
+    /** Whether one alone is known to have it as needed. */
+    default boolean onlyOneHas() {
+      return having() == 1;
+    }
+
+    private long having() {
+      return standings().stream().filter(s -> s.has().equals(Optional.of(true))).count();
+    }
+  }
+
+  /** What one contender has of a row. */
+  public sealed interface Standing {
+    /** Whether it is there as needed; empty if that is not known. */
+    Optional<Boolean> has();
+
+    /**
+     * Of a need.
+     *
+     * @param where which of its plans have it, in words
+     */
+    record OfNeed(Met met, String where, Optional<Boolean> has) implements Standing {}
+
+    /** Of a quantity: so much is used of so much, empty if there is no end or it is not known. */
+    record OfMeasure(Room.State state, BigDecimal used, Optional<BigDecimal> most)
+        implements Standing {
+      @Override
+      public Optional<Boolean> has() {
+        return state.isEnough();
+      }
+    }
+
+    /** Its plan does not bound the quantity. */
+    record NotBounded() implements Standing {
+      @Override
+      public Optional<Boolean> has() {
+        return Optional.of(true);
+      }
+    }
+  }
+
+  static Comparison of(Costs costs, List<Contender> contenders) {
+    List<Row> rows = new ArrayList<>();
+    for (Need need : costs.selection().needs()) {
+      rows.add(
+          new Row.OfNeed(need, contenders.stream().map(c -> standing(costs, c, need)).toList()));
+    }
+    for (Measure measure : costs.selection().demands().keySet()) {
+      List<Standing> standings = contenders.stream().map(c -> standing(costs, c, measure)).toList();
+      if (standings.stream().anyMatch(Standing.OfMeasure.class::isInstance)) {
+        rows.add(new Row.OfMeasure(measure, standings));
+      }
+    }
+    return new Comparison(rows);
+  }
+
+  private static Standing standing(Costs costs, Contender contender, Need need) {
+    Met met = costs.met(contender.id(), need);
+    return new Standing.OfNeed(
+        met, new Ladder(need.capability(), contender.offerings()).words(), met.isEnough(need));
+  }
+
+  private static Standing standing(Costs costs, Contender contender, Measure measure) {
+    Optional<Room> now = costs.roomNow(contender.id(), measure);
+    Optional<Room> months = costs.room(contender.id(), measure);
+    return now.isPresent() && months.isPresent()
+        ? new Standing.OfMeasure(
+            now.get().state(months.get()), now.get().used().getFirst(), now.get().most(0))
+        : new Standing.NotBounded();
+  }
+}

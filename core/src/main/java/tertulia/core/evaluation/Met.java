@@ -1,0 +1,74 @@
+package tertulia.core.evaluation;
+
+import java.util.Optional;
+import tertulia.core.fit.Answer;
+import tertulia.core.fit.Importance;
+import tertulia.core.fit.Need;
+import tertulia.core.fit.Offering;
+import tertulia.core.path.Option;
+
+/** How a need is met by the plan a contender would be on. */
+public enum Met {
+  YES,
+  OUTSIDE,
+  PARTLY,
+  NO,
+  UNKNOWN;
+
+  /**
+   * How a contender meets a need: by what {@link Costs#optionNow} takes, or, where no plan lists a
+   * price, by its last plan.
+   */
+  static Met of(Costs costs, Contender contender, Need need) {
+    Optional<Option> option = costs.optionNow(contender.id());
+    if (need.outside().isPresent()
+        && option.filter(taken -> taken.outside().contains(need.outside().get())).isPresent()) {
+      return OUTSIDE;
+    }
+    if (option.isPresent()) {
+      return of(option.get().answer(need.capability()), false);
+    }
+    return contender.offerings().isEmpty() ? UNKNOWN : by(contender.offerings().getLast(), need);
+  }
+
+  /** How a plan by itself meets a need; it takes an add-on only where a must requires it. */
+  public static Met by(Offering offering, Need need) {
+    return of(
+        offering.fact(need.capability()).answer(), need.importance() instanceof Importance.Must);
+  }
+
+  /** An add-on is taken only where it is asked for. */
+  private static Met of(Answer answer, boolean takesAddOn) {
+    return switch (answer) {
+      case YES -> YES;
+      case PARTLY -> PARTLY;
+      case BY_ADD_ON -> takesAddOn ? YES : NO;
+      case NO -> NO;
+      case UNKNOWN -> UNKNOWN;
+    };
+  }
+
+  /** Whether that is enough for a need; empty if it is not known. */
+  Optional<Boolean> isEnough(Need need) {
+    return switch (this) {
+      case YES, OUTSIDE -> Optional.of(true);
+      case PARTLY ->
+          Optional.of(need.importance() instanceof Importance.Must must && must.partlyIsEnough());
+      case NO -> Optional.of(false);
+      case UNKNOWN -> Optional.empty();
+    };
+  }
+
+  /** Whether more of it is there; what is not known is as if it were not there. */
+  public boolean isBetterThan(Met other) {
+    return rank() > other.rank();
+  }
+
+  private int rank() {
+    return switch (this) {
+      case YES, OUTSIDE -> 2;
+      case PARTLY -> 1;
+      case NO, UNKNOWN -> 0;
+    };
+  }
+}

@@ -1,0 +1,104 @@
+package tertulia.core.finding;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.joda.money.Money;
+import tertulia.core.evaluation.Contender;
+import tertulia.core.evaluation.Costs;
+import tertulia.core.evaluation.Met;
+import tertulia.core.fit.Answer;
+import tertulia.core.fit.Capability;
+import tertulia.core.fit.Need;
+import tertulia.core.fit.Offering;
+import tertulia.core.fit.Verdict;
+import tertulia.core.path.SteadyCost;
+
+/**
+ * What there is to say of one tool's plans for the people under discussion, in the maker's order.
+ *
+ * @param known the capabilities that its page speaks of
+ */
+public record PlanFindings(Costs costs, Contender contender, List<Capability> known) {
+  public PlanFindings {
+    known = List.copyOf(known);
+  }
+
+  /** Which plan would do, why those before it do not, and what the next would bring. */
+  public List<Finding.OfFit> all() {
+    List<Offering> offerings = contender.offerings();
+    int people = costs.people().total();
+    int first = 0;
+    while (first < offerings.size() && !verdict(offerings.get(first)).qualifies()) {
+      first++;
+    }
+    if (first == offerings.size()) {
+      return List.of(new Finding.NoPlanDoes(contender.id(), people));
+    }
+    List<Finding.OfFit> all = new ArrayList<>();
+    all.add(
+        new Finding.FirstThatDoes(
+            contender.id(), offerings.get(first).plan().name(), people, first == 0));
+    for (Offering before : offerings.subList(0, first)) {
+      all.add(
+          new Finding.WillNotDo(contender.id(), before.plan().name(), verdict(before).reasons()));
+    }
+    if (first + 1 < offerings.size()) {
+      all.add(next(first + 1));
+    }
+    new FitFindings(costs).notTheFirst(contender).ifPresent(all::add);
+    return all;
+  }
+
+  /** Whether one of its plans would do. */
+  public Verdict verdict(Offering offering) {
+    return Verdict.of(
+        costs.against(contender.id()).getOrDefault(offering.plan().name(), List.of()));
+  }
+
+  private Finding.NextBrings next(int i) {
+    Offering before = contender.offerings().get(i - 1);
+    Offering next = contender.offerings().get(i);
+    List<Need> gains =
+        costs.selection().needs().stream()
+            .filter(need -> Met.by(next, need).isBetterThan(Met.by(before, need)))
+            .toList();
+    return new Finding.NextBrings(
+        contender.id(),
+        next.plan().name(),
+        gains,
+        more(i),
+        before.plan().isAssumed() || next.plan().isAssumed(),
+        beyond(i));
+  }
+
+  /**
+   * What the i-th plan costs more a month than the one before it, negative if less, assumed prices
+   * at their high ends; empty for the first, or if one of them has no figure.
+   */
+  public Optional<Money> more(int i) {
+    return i == 0 ? Optional.empty() : alone(i).flatMap(own -> alone(i - 1).map(own::minus));
+  }
+
+  private Optional<Money> alone(int i) {
+    return costs.planAlone(contender.offerings().get(i)).map(SteadyCost::money);
+  }
+
+  /** What the i-th plan has by itself that no need names and the plan before it does not have. */
+  public List<Capability> beyond(int i) {
+    Set<String> asked =
+        costs.selection().needs().stream()
+            .map(need -> need.capability().id())
+            .collect(Collectors.toSet());
+    return known.stream()
+        .filter(capability -> !asked.contains(capability.id()))
+        .filter(capability -> has(i, capability) && !(i > 0 && has(i - 1, capability)))
+        .toList();
+  }
+
+  private boolean has(int i, Capability capability) {
+    return contender.offerings().get(i).fact(capability).answer() == Answer.YES;
+  }
+}
