@@ -21,10 +21,10 @@ import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Evaluation;
 import tertulia.core.evaluation.WhatIf;
 import tertulia.core.evaluation.WhatIf.Moment;
+import tertulia.core.finding.CostFindings;
 import tertulia.core.labour.Takes;
 import tertulia.core.path.CostByHeadcount;
 import tertulia.core.path.Outcome;
-import tertulia.core.path.SteadyCost;
 import tertulia.core.path.Way;
 import tertulia.core.path.Ways;
 
@@ -233,32 +233,27 @@ record CostView(
   }
 
   private static Cell dearer(Workspace.Session session, Contender contender) {
-    List<String> order = session.evaluation().costs().orderByCost();
     String why = session.why("dearer", "contender", contender.id());
-    if (!(session.evaluation().costs().steady(contender.id())
-        instanceof Outcome.Found<SteadyCost> mine)) {
+    if (!(session.evaluation().costs().steady(contender.id()) instanceof Outcome.Found)) {
       return Cell.missing("—", why);
     }
-    if (!order.contains(contender.id())) {
-      return Cell.missing("not known", why).noting("people’s time is not stated");
-    }
-    Money least = cheapest(session.evaluation(), order.getFirst());
-    Money more = cheapest(session.evaluation(), contender.id()).minus(least);
-    int place = order.indexOf(contender.id()) + 1;
-    if (more.isZero()) {
-      return Cell.figure("cheapest", why).looking("best").noting("1 of " + order.size());
-    }
-    String share =
-        least.isZero()
-            ? "+" + Figures.money(more)
-            : Figures.change(share(more.getAmount(), least.getAmount()));
-    return Cell.figure(share, why).noting(place + " of " + order.size());
+    return new CostFindings(session.evaluation().costs())
+        .place(contender.id())
+        .map(place -> dearer(place, why))
+        .orElseGet(() -> Cell.missing("not known", why).noting("people’s time is not stated"));
   }
 
-  private static Money cheapest(Evaluation evaluation, String contender) {
-    return evaluation.costs().steady(contender) instanceof Outcome.Found<SteadyCost> found
-        ? found.best().money().plus(evaluation.costs().steadyTime(contender).orElseThrow())
-        : Money.zero(evaluation.selection().currency());
+  private static Cell dearer(CostFindings.Place place, String why) {
+    String which =
+        place.place() + " of " + place.of() + (place.bound() ? ", by a figure within bounds" : "");
+    if (place.more().isZero()) {
+      return Cell.figure("cheapest", why).looking(place.bound() ? "" : "best").noting(which);
+    }
+    String share =
+        place.least().isZero()
+            ? "+" + Figures.money(place.more())
+            : Figures.change(share(place.more().getAmount(), place.least().getAmount()));
+    return Cell.figure(share, why).noting(which);
   }
 
   private static BigDecimal share(BigDecimal more, BigDecimal least) {

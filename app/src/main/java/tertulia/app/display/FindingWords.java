@@ -179,7 +179,7 @@ public record FindingWords(Selection selection) {
           + " "
           + names(whole.whole())
           + " cost the same, the least of all"
-          + unless(whole.open())
+          + mayCostLess(whole.open())
           + ".";
     }
     String cheapest = name(whole.whole().getFirst());
@@ -188,7 +188,7 @@ public record FindingWords(Selection selection) {
           + (whole.now().isPresent() ? " is the cheapest now and " : " is the cheapest ")
           + all
           + pays
-          + unless(whole.open())
+          + mayCostLess(whole.open())
           + ".";
     }
     String now = name(whole.now().orElseThrow());
@@ -203,19 +203,26 @@ public record FindingWords(Selection selection) {
             ? ", by " + (cheaper.atLeast() ? "at least " : "") + Figures.moneyIn(cheaper.by())
             : "")
         + pays
-        + unless(whole.open())
+        + mayCostLess(whole.open())
         + ".";
   }
 
-  /** Who may yet be cheaper, as a clause of a sentence about the cheapest. */
-  private String unless(List<String> open) {
+  /** Who may yet be cheaper, and why, as a clause of a sentence about the cheapest. */
+  private String mayCostLess(List<String> open) {
     return open.isEmpty()
         ? ""
         : "; "
             + names(open)
-            + " may cost less: what "
-            + (open.size() == 1 ? "it costs" : "they cost")
-            + " is known only within bounds or not at all";
+            + " may cost less, as "
+            + (open.size() == 1 ? "its price is" : "their prices are")
+            + " not known, or only within bounds";
+  }
+
+  /** The same in short. */
+  private String unless(List<String> open) {
+    return open.isEmpty()
+        ? ""
+        : ", unless " + names(open) + (open.size() == 1 ? " is" : " are") + " cheaper";
   }
 
   private static String capitalised(String sentence) {
@@ -229,12 +236,16 @@ public record FindingWords(Selection selection) {
         && stretches.getFirst().to() == finding.most()
         && stretches.getFirst().tool().isPresent()) {
       Stretch all = stretches.getFirst();
-      return name(all.tool().orElseThrow())
-          + (all.level().isEmpty()
-              ? " is cheapest at every headcount"
-              : " is never dearer than another; " + names(all.level()) + levels(all))
-          + unless(all.open())
-          + ".";
+      String who = name(all.tool().orElseThrow());
+      return all.level().isEmpty()
+          ? who + " is cheapest at every headcount" + unless(all.open()) + "."
+          : who
+              + " is never dearer than another"
+              + unless(all.open())
+              + "; "
+              + names(all.level())
+              + levels(all)
+              + ".";
     }
     List<String> words = new ArrayList<>();
     for (Stretch stretch : stretches) {

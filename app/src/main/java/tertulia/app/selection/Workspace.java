@@ -27,6 +27,7 @@ import tertulia.core.evaluation.Evaluation;
 import tertulia.core.evaluation.Selection;
 import tertulia.core.evaluation.WhatIf;
 import tertulia.core.evaluation.WhatIf.Moment;
+import tertulia.core.finding.CostFindings;
 import tertulia.core.growth.Measure;
 import tertulia.core.growth.People;
 import tertulia.core.path.Outcome;
@@ -287,13 +288,13 @@ public class Workspace {
   }
 
   private static List<Head> heads(Session session) {
-    List<String> order = session.evaluation().costs().orderByCost();
+    CostFindings findings = new CostFindings(session.evaluation().costs());
     List<Totals.Standing> standings =
         session.evaluation().scores().totals().map(Totals::standings).orElse(List.of());
     List<Head> heads = new ArrayList<>();
     for (Contender contender : session.columns()) {
       String id = contender.id();
-      boolean best = !order.isEmpty() && order.getFirst().equals(id);
+      boolean best = findings.place(id).filter(place -> place.place() == 1).isPresent();
       Outcome<SteadyCost> outcome = session.evaluation().costs().steady(id);
       heads.add(
           new Head(

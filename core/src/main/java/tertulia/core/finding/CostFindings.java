@@ -325,6 +325,32 @@ public record CostFindings(Costs costs) {
         : Optional.of(new Finding.MixedTerms(monthly, committed));
   }
 
+  /**
+   * Where a tool stands by what it costs now.
+   *
+   * @param place from 1; as many are before it as have a lower figure
+   * @param of how many have a figure
+   * @param more what its figure is above the least
+   * @param least the least figure
+   * @param bound whether it or one with the least figure is known only within bounds
+   */
+  public record Place(int place, int of, Money more, Money least, boolean bound) {}
+
+  /** Its place among those with a figure; empty if it has none. */
+  public Optional<Place> place(String tool) {
+    List<Amount> all =
+        costs.orderByCost().stream().map(id -> costs.monthly(id).orElseThrow()).toList();
+    return costs
+        .monthly(tool)
+        .map(own -> {
+          Money least = all.getFirst().high();
+          int before = (int) all.stream().filter(a -> a.high().isLessThan(own.high())).count();
+          boolean bound =
+              !own.isExact() || all.stream().anyMatch(a -> a.high().equals(least) && !a.isExact());
+          return new Place(before + 1, all.size(), own.high().minus(least), least, bound);
+        });
+  }
+
   /** A price that is not of the time of the newest of the others; empty if it is. */
   public Optional<Finding.OlderPrice> olderPrice(String tool) {
     return steady(tool)

@@ -148,6 +148,37 @@ public class FindingsTest {
     }
   }
 
+  @Test(dataProvider = "seeds")
+  public void aPlaceIsByFigureAndSaysWhereThatIsABound(int seed) {
+    Costs costs = Generated.evaluation(seed).costs();
+    int people = costs.people().total();
+    Map<String, Money> figures = new LinkedHashMap<>();
+    costs
+        .selection()
+        .active()
+        .forEach(c -> cost(costs, c.id(), people).ifPresent(m -> figures.put(c.id(), m)));
+    Optional<Money> least = figures.values().stream().min(Money::compareTo);
+    for (Contender contender : costs.selection().active()) {
+      Optional<CostFindings.Place> place = new CostFindings(costs).place(contender.id());
+      assertEquals(place.isPresent(), figures.containsKey(contender.id()));
+      if (place.isPresent()) {
+        Money own = figures.get(contender.id());
+        assertEquals(place.get().of(), figures.size());
+        assertEquals(place.get().least().plus(place.get().more()), own);
+        assertEquals(place.get().least(), least.orElseThrow());
+        assertEquals(
+            place.get().place() - 1L,
+            figures.values().stream().filter(m -> m.isLessThan(own)).count());
+        boolean bound =
+            figures.entrySet().stream()
+                .filter(e -> e.getKey().equals(contender.id()) || e.getValue().equals(least.get()))
+                .anyMatch(
+                    e -> least(costs, e.getKey(), people) < e.getValue().getAmountMinorLong());
+        assertEquals(place.get().bound(), bound);
+      }
+    }
+  }
+
   private static LocalDate asOf(Costs costs, String id) {
     return costs.steady(id) instanceof Outcome.Found<SteadyCost> found
         ? found.best().option().plan().source().asOf()
