@@ -10,11 +10,14 @@ import java.nio.charset.StandardCharsets;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.mock.web.MockHttpServletResponse;
 import org.springframework.mock.web.MockMultipartFile;
 import org.springframework.test.context.TestPropertySource;
 import org.springframework.test.web.servlet.MockMvc;
+import org.springframework.test.web.servlet.request.AbstractMockHttpServletRequestBuilder;
 import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
 import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
 import org.testng.annotations.Test;
@@ -31,7 +34,8 @@ public class GrowthTest extends ServedTest {
   @Autowired private Selections selections;
   @Autowired private People people;
 
-  private MockHttpServletResponse send(MockHttpServletRequestBuilder request) throws Exception {
+  private MockHttpServletResponse send(AbstractMockHttpServletRequestBuilder<?> request)
+      throws Exception {
     return mvc.perform(request.with(csrf()).with(user(people.loadUserByUsername("ilse"))))
         .andReturn()
         .getResponse();
@@ -51,6 +55,47 @@ public class GrowthTest extends ServedTest {
 
   private GrowthPlans.Stored stored() {
     return plans.find().orElseThrow();
+  }
+
+  /** The version that stands in a form of the page. */
+  private Map<String, String> version(String form) throws Exception {
+    Matcher field =
+        Pattern.compile(
+                "<form id=\"" + form + "\".*?name=\"version\" value=\"(-?\\d+)\"", Pattern.DOTALL)
+            .matcher(page("/growth"));
+    assertTrue(field.find(), form);
+    return Map.of("version", field.group(1));
+  }
+
+  private Map<String, String> rebase(String month) throws Exception {
+    return Map.of("month", month, "version", "" + stored().version());
+  }
+
+  /** Two people had the same page open; the second is told, and nothing swings back. */
+  @Test(dependsOnMethods = "headcountsGoOutAndInAsATable")
+  public void whatTwoPeopleTakeBackIsTakenBackOnce() throws Exception {
+    assertEquals(post("/growth", form("2")).getStatus(), 302);
+    Map<String, String> seen = version("undo");
+    assertEquals(post("/growth/undo", seen).getStatus(), 302);
+    String after = page("/growth/export.csv");
+    MockHttpServletResponse late = post("/growth/undo", seen);
+    assertEquals(late.getStatus(), 409);
+    assertTrue(
+        late.getContentAsString(StandardCharsets.UTF_8)
+            .contains("Somebody changed the growth plan after you opened this page."));
+    Map<String, String> stale =
+        Map.of("month", "2026-10", "version", seen.getOrDefault("version", ""));
+    assertEquals(post("/growth/rebase", stale).getStatus(), 409);
+    assertEquals(read("/growth/import", after, seen).getStatus(), 409);
+    assertEquals(page("/growth/export.csv"), after);
+
+    Map<String, String> counted = version("undo-counts");
+    String counts = "month,Office\r\n2026-10,31\r\n";
+    assertEquals(read("/growth/counts", counts, counted).getStatus(), 302);
+    assertEquals(read("/growth/counts", counts, counted).getStatus(), 409);
+    assertEquals(post("/growth/counts/undo", counted).getStatus(), 409);
+    assertTrue(page("/growth").contains("a table that Ilse Maren read in"));
+    assertEquals(post("/growth/counts/undo", version("undo-counts")).getStatus(), 302);
   }
 
   private Brief.GroupPart group(String id) {
@@ -95,7 +140,7 @@ public class GrowthTest extends ServedTest {
     // 20, 24 months of one more, and the step
     assertEquals(peopleInJanuary2028(), 48);
     assertTrue(page("/growth").contains("second quay +4"));
-    assertEquals(post("/growth/undo", Map.of()).getStatus(), 302);
+    assertEquals(post("/growth/undo", version("undo")).getStatus(), 302);
     assertEquals(peopleInJanuary2028(), before);
   }
 
@@ -151,13 +196,13 @@ public class GrowthTest extends ServedTest {
     String page = page("/growth");
     assertTrue(page.contains("simulated staff directory, made up"));
     assertTrue(page.contains("Re-base the plan on October 2026"));
-    assertEquals(post("/growth/rebase", Map.of("month", "2026-09")).getStatus(), 409);
-    assertEquals(post("/growth/rebase", Map.of("month", "2026-10")).getStatus(), 302);
+    assertEquals(post("/growth/rebase", rebase("2026-09")).getStatus(), 409);
+    assertEquals(post("/growth/rebase", rebase("2026-10")).getStatus(), 302);
     assertEquals(group("office").start(), Integer.valueOf(26));
     assertEquals(group("office").since(), "2026-10");
     assertEquals(group("deck-crews").start(), Integer.valueOf(20));
     assertEquals(group("engineers").values().getFirst(), Integer.valueOf(9));
-    post("/growth/undo", Map.of());
+    post("/growth/undo", version("undo"));
     assertEquals(group("office").start(), Integer.valueOf(23));
   }
 
@@ -167,16 +212,16 @@ public class GrowthTest extends ServedTest {
     assertEquals(read("/growth/counts", counts).getStatus(), 302);
     String page = page("/growth");
     assertTrue(page.contains("and a table that Ilse Maren read in on 24 Nov 2026"), page);
-    assertEquals(post("/growth/rebase", Map.of("month", "2026-10")).getStatus(), 302);
+    assertEquals(post("/growth/rebase", rebase("2026-10")).getStatus(), 302);
     assertEquals(group("office").start(), Integer.valueOf(31), "the file's, not the directory's");
     assertEquals(group("deck-crews").start(), Integer.valueOf(20), "an empty cell counts nobody");
-    post("/growth/undo", Map.of());
+    post("/growth/undo", version("undo"));
     // taken back, the directory's stand again; taken back twice, the file's
-    assertEquals(post("/growth/counts/undo", Map.of()).getStatus(), 302);
+    assertEquals(post("/growth/counts/undo", version("undo-counts")).getStatus(), 302);
     assertFalse(page("/growth").contains("a table that"));
-    post("/growth/counts/undo", Map.of());
+    post("/growth/counts/undo", version("undo-counts"));
     assertTrue(page("/growth").contains("a table that Ilse Maren read in"));
-    post("/growth/counts/undo", Map.of());
+    post("/growth/counts/undo", version("undo-counts"));
   }
 
   @Test(dependsOnMethods = "whatWasCountedByHandCountsBeforeTheDirectory")
@@ -219,7 +264,7 @@ public class GrowthTest extends ServedTest {
     assertEquals(taken.getStatus(), 302);
     assertEquals(page("/growth/export.csv"), csv);
     assertEquals(group("deck-crews").method(), "listed");
-    post("/growth/undo", Map.of());
+    post("/growth/undo", version("undo"));
     assertEquals(group("deck-crews").method(), "hires");
   }
 
@@ -228,15 +273,18 @@ public class GrowthTest extends ServedTest {
   }
 
   private MockHttpServletResponse read(String path, String csv) throws Exception {
-    return mvc.perform(
-            MockMvcRequestBuilders.multipart(path)
-                .file(
-                    new MockMultipartFile(
-                        "file", "growth.csv", "text/csv", csv.getBytes(StandardCharsets.UTF_8)))
-                .with(csrf())
-                .with(user(people.loadUserByUsername("ilse"))))
-        .andReturn()
-        .getResponse();
+    return read(path, csv, version(path.endsWith("counts") ? "undo-counts" : "undo"));
+  }
+
+  private MockHttpServletResponse read(String path, String csv, Map<String, String> fields)
+      throws Exception {
+    var request =
+        MockMvcRequestBuilders.multipart(path)
+            .file(
+                new MockMultipartFile(
+                    "file", "growth.csv", "text/csv", csv.getBytes(StandardCharsets.UTF_8)));
+    fields.forEach(request::param);
+    return send(request);
   }
 
   @Test(dependsOnMethods = "headcountsGoOutAndInAsATable")

@@ -73,7 +73,7 @@ class Demonstration implements SmartInitializingSingleton {
       throw new IllegalStateException("The demonstration's catalogue is at odds with itself");
     }
     growth.change(
-        0,
+        GrowthPlans.NONE,
         Json.stored(new String(bytes("growth.json"), StandardCharsets.UTF_8), GrowthPlan.class),
         ORGANISER);
     seat(intake.take(freightDesk(), ORGANISER));

@@ -80,6 +80,12 @@ class GrowthController {
     Headcounts.Known known = headcounts.known();
     model.addAttribute("directory", known.source());
     model.addAttribute("canUndoCounts", known.canUndo());
+    model.addAttribute("countsVersion", known.version());
+    model.addAttribute("planVersion", version(plans.find()));
+  }
+
+  private static long version(Optional<GrowthPlans.Stored> stored) {
+    return stored.map(GrowthPlans.Stored::version).orElse(GrowthPlans.NONE);
   }
 
   private void view(GrowthPlan plan, String scenario, SignedIn person, Model model) {
@@ -166,7 +172,7 @@ class GrowthController {
         return "redirect:/growth";
       } catch (Conflict e) {
         faults = Map.of("months", e.message());
-        form.version = plans.find().map(GrowthPlans.Stored::version).orElse(0L);
+        form.version = version(plans.find());
       }
     }
     response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
@@ -224,10 +230,12 @@ class GrowthController {
   @PostMapping("/growth/rebase")
   String rebase(
       @RequestParam String month,
+      @RequestParam long version,
       @AuthenticationPrincipal SignedIn person,
       RedirectAttributes flash) {
     GrowthPlans.Stored stored =
         plans.find().orElseThrow(() -> new Conflict("There is no growth plan to re-base yet."));
+    Conflict.unlessAt(version, stored.version(), "the growth plan");
     GrowthPlan.Read read = stored.plan().read(new Faults()).orElseThrow();
     YearMonth last =
         GrowthView.lastCounted(read, counts())
@@ -254,8 +262,11 @@ class GrowthController {
   }
 
   @PostMapping("/growth/undo")
-  String undo(@AuthenticationPrincipal SignedIn person, RedirectAttributes flash) {
-    plans.undo(person.name());
+  String undo(
+      @RequestParam long version,
+      @AuthenticationPrincipal SignedIn person,
+      RedirectAttributes flash) {
+    plans.undo(version, person.name());
     flash.addFlashAttribute(DONE, "The last change is taken back.");
     return "redirect:/growth";
   }
@@ -280,12 +291,14 @@ class GrowthController {
   @PostMapping("/growth/import")
   String read(
       @RequestParam MultipartFile file,
+      @RequestParam long version,
       @AuthenticationPrincipal SignedIn person,
       Model model,
       RedirectAttributes flash,
       HttpServletResponse response)
       throws IOException {
     Optional<GrowthPlans.Stored> stored = plans.find();
+    Conflict.unlessAt(version, version(stored), "the growth plan");
     Faults faults = new Faults();
     Optional<GrowthPlan> plan =
         GrowthCsv.read(file.getBytes(), stored.map(GrowthPlans.Stored::plan), faults);
@@ -293,7 +306,7 @@ class GrowthController {
       plan.get().read(faults);
     }
     if (plan.isPresent() && faults.isEmpty()) {
-      plans.change(stored.map(GrowthPlans.Stored::version).orElse(0L), plan.get(), person.name());
+      plans.change(version, plan.get(), person.name());
       flash.addFlashAttribute(
           DONE,
           "Read "
@@ -317,6 +330,7 @@ class GrowthController {
   @PostMapping("/growth/counts")
   String count(
       @RequestParam MultipartFile file,
+      @RequestParam long version,
       @AuthenticationPrincipal SignedIn person,
       Model model,
       RedirectAttributes flash,
@@ -333,7 +347,7 @@ class GrowthController {
     if (!faults.isEmpty()) {
       return refused(faults, person, model, response);
     }
-    headcounts.replace(counts, person.name());
+    headcounts.replace(version, counts, person.name());
     long months = counts.stream().map(StaffDirectory.Count::month).distinct().count();
     flash.addFlashAttribute(
         COUNTED, "Read what was counted in " + Figures.counted(months, "months") + ".");
@@ -341,8 +355,11 @@ class GrowthController {
   }
 
   @PostMapping("/growth/counts/undo")
-  String undoCounts(@AuthenticationPrincipal SignedIn person, RedirectAttributes flash) {
-    headcounts.undo(person.name());
+  String undoCounts(
+      @RequestParam long version,
+      @AuthenticationPrincipal SignedIn person,
+      RedirectAttributes flash) {
+    headcounts.undo(version, person.name());
     flash.addFlashAttribute(COUNTED, "The headcounts are as they were before.");
     return "redirect:/growth";
   }

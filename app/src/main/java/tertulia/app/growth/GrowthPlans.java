@@ -18,6 +18,9 @@ public class GrowthPlans {
   private static final DocumentFormat<GrowthPlan> PLAN =
       new DocumentFormat<>("growth plan", GrowthPlan.class, List.of());
 
+  /** The version of a plan that nobody has written yet. */
+  public static final long NONE = -1;
+
   private final GrowthRows rows;
   private final Clock clock;
 
@@ -50,13 +53,13 @@ public class GrowthPlans {
   /**
    * Replaces the plan.
    *
-   * @param version it was read at; 0 if there was none
+   * @param version it was read at; {@link #NONE} if there was none
    * @throws Conflict if it is not at that version any more
    */
   @Transactional
   public void change(long version, GrowthPlan plan, String by) {
     Optional<GrowthRow> stored = rows.findById(GrowthRow.ONLY);
-    if (stored.map(row -> row.version).orElse(0L) != version) {
+    if (stored.map(row -> row.version).orElse(NONE) != version) {
       throw new Conflict(
           "Somebody else changed the growth plan while you were editing. Your entries are still"
               + " here; save again to replace theirs.");
@@ -69,13 +72,19 @@ public class GrowthPlans {
     rows.save(row);
   }
 
-  /** Takes the last change back; doing it twice brings it again. */
+  /**
+   * Takes the last change back; doing it again brings it back.
+   *
+   * @param version of the plan that was read
+   * @throws Conflict if it is not at that version any more, or there is nothing to take back
+   */
   @Transactional
-  public void undo(String by) {
+  public void undo(long version, String by) {
     GrowthRow row =
         rows.findById(GrowthRow.ONLY)
             .filter(stored -> stored.replaced != null)
             .orElseThrow(() -> new Conflict("There is no change of the growth plan to take back."));
+    Conflict.unlessAt(version, row.version, "the growth plan");
     String before = java.util.Objects.requireNonNull(row.replaced);
     row.replaced = row.plan;
     row.plan = before;

@@ -23,6 +23,9 @@ class Headcounts {
   private static final DocumentFormat<Table> TABLE =
       new DocumentFormat<>("table of headcounts", Table.class, List.of());
 
+  private static final long NONE = -1;
+  private static final String WHAT = "what was counted";
+
   private final HeadcountsRows rows;
   private final StaffDirectory directory;
   private final Clock clock;
@@ -45,8 +48,9 @@ class Headcounts {
    * @param counts of months before this one; of two for one group and month the file's
    * @param source who says so; empty if nobody does
    * @param canUndo whether the last file can be taken back
+   * @param version of what files said; −1 if none was read
    */
-  record Known(List<StaffDirectory.Count> counts, String source, boolean canUndo) {}
+  record Known(List<StaffDirectory.Count> counts, String source, boolean canUndo, long version) {}
 
   @Transactional(readOnly = true)
   public Known known() {
@@ -73,7 +77,8 @@ class Headcounts {
     return new Known(
         List.copyOf(counts.values()),
         String.join(" and ", sources),
-        row.map(stored -> stored.replaced != null).orElse(false));
+        row.map(stored -> stored.replaced != null).orElse(false),
+        row.map(stored -> stored.version).orElse(NONE));
   }
 
   private static List<StaffDirectory.Count> counts(HeadcountsRow row) {
@@ -82,10 +87,17 @@ class Headcounts {
         .toList();
   }
 
-  /** Puts counts in the place of those read before. */
+  /**
+   * Puts counts in the place of those read before.
+   *
+   * @param version as known when they were looked at
+   * @throws Conflict if others were read since
+   */
   @Transactional
-  public void replace(List<StaffDirectory.Count> counts, String by) {
-    HeadcountsRow row = rows.findById(HeadcountsRow.ONLY).orElseGet(HeadcountsRow::new);
+  public void replace(long version, List<StaffDirectory.Count> counts, String by) {
+    Optional<HeadcountsRow> stored = rows.findById(HeadcountsRow.ONLY);
+    Conflict.unlessAt(version, stored.map(r -> r.version).orElse(NONE), WHAT);
+    HeadcountsRow row = stored.orElseGet(HeadcountsRow::new);
     row.replaced = Json.write(TABLE.read(row.counts, row.format));
     row.counts =
         Json.write(
@@ -98,13 +110,19 @@ class Headcounts {
     rows.save(row);
   }
 
-  /** Takes the last file back; doing it twice brings it again. */
+  /**
+   * Takes the last file back; doing it again brings it back.
+   *
+   * @param version as known when it was looked at
+   * @throws Conflict if another was read since, or there is nothing to take back
+   */
   @Transactional
-  public void undo(String by) {
+  public void undo(long version, String by) {
     HeadcountsRow row =
         rows.findById(HeadcountsRow.ONLY)
             .filter(stored -> stored.replaced != null)
             .orElseThrow(() -> new Conflict("There are no headcounts to take back."));
+    Conflict.unlessAt(version, row.version, WHAT);
     String before = Objects.requireNonNull(row.replaced);
     row.replaced = row.counts;
     row.counts = before;

@@ -5,7 +5,7 @@ import java.util.List;
 
 /** Groups of people and scenarios as typed: every field is text, so that nothing typed is lost. */
 public class PeopleForm {
-  public long version;
+  public long version = GrowthPlans.NONE;
   public String start = "";
   public String months = "";
   public List<GroupLine> groups = new ArrayList<>();
