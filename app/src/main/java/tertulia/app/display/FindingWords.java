@@ -428,7 +428,9 @@ public record FindingWords(Selection selection) {
   private static String together(Effect effect) {
     return switch (effect) {
       case Effect.Costs costs ->
-          " cost nothing each, but together they cost " + Figures.moneyIn(costs.more());
+          " cost nothing each, but together they cost "
+              + Figures.moneyIn(costs.more())
+              + (costs.exact() ? "" : " by figures that are known only within bounds");
       case Effect.RulesOut out ->
           " together rule it out: without any one of them there is still no total, without all of"
               + " them there is";

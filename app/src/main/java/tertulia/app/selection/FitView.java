@@ -374,7 +374,9 @@ record FitView(
     return switch (effect) {
       case Effect.Costs costs when costs.more().isZero() ->
           Cell.figure("nothing", why).looking("plain");
-      case Effect.Costs costs -> Cell.figure(Figures.money(costs.more()), why);
+      case Effect.Costs costs ->
+          Cell.figure(Figures.money(costs.more()), why)
+              .noting(costs.exact() ? "" : "of figures within bounds");
       case Effect.RulesOut out -> Cell.figure("rules it out", why).looking("stop");
       case Effect.NoTotal none -> Cell.missing("—", why);
     };

@@ -31,8 +31,21 @@ public record NeedCosts(List<Line> lines, Map<String, List<Together>> together) 
 
   /** What giving up a must would do to a contender. */
   public sealed interface Effect {
-    /** So much dearer with it; 0 if it costs nothing. */
-    record Costs(Money more, Money with, Money without) implements Effect {}
+    /**
+     * So much dearer with it; 0 if it costs nothing.
+     *
+     * @param exact whether both totals are one figure; otherwise they are known within bounds, and
+     *     the difference is that of their figures
+     */
+    record Costs(Money more, Money with, Money without, boolean exact) implements Effect {
+      private static Costs of(Amount with, Amount without) {
+        return new Costs(
+            with.high().minus(without.high()),
+            with.high(),
+            without.high(),
+            with.isExact() && without.isExact());
+      }
+    }
 
     /** Only without it is there a total. */
     record RulesOut(Money without) implements Effect {}
@@ -79,14 +92,14 @@ public record NeedCosts(List<Line> lines, Map<String, List<Together>> together) 
           costs.selection().needs().stream()
               .filter(need -> need.importance() instanceof Importance.Must)
               .toList();
-      Map<String, Optional<Money>> with = new LinkedHashMap<>();
-      contenders().forEach(id -> with.put(id, costs.total(id)));
+      Map<String, Optional<Amount>> with = new LinkedHashMap<>();
+      contenders().forEach(id -> with.put(id, costs.totalBounds(id)));
       List<Line> lines = new ArrayList<>();
       for (Need must : musts) {
         Map<String, Effect> effects = new LinkedHashMap<>();
-        List<Money> without = new ArrayList<>();
+        List<Amount> without = new ArrayList<>();
         for (String id : contenders()) {
-          Optional<Money> free = costs.totalWithout(id, Set.of(must)).map(Amount::high);
+          Optional<Amount> free = costs.totalWithout(id, Set.of(must));
           free.ifPresent(without::add);
           effects.put(id, effect(with.getOrDefault(id, Optional.empty()), free));
         }
@@ -108,26 +121,37 @@ public record NeedCosts(List<Line> lines, Map<String, List<Together>> together) 
       return costs.selection().active().stream().map(Contender::id).toList();
     }
 
-    private static Effect effect(Optional<Money> with, Optional<Money> without) {
+    private static Effect effect(Optional<Amount> with, Optional<Amount> without) {
       if (without.isEmpty()) {
         return new Effect.NoTotal();
       }
-      return with.<Effect>map(
-              total -> new Effect.Costs(total.minus(without.get()), total, without.get()))
-          .orElseGet(() -> new Effect.RulesOut(without.get()));
+      return with.<Effect>map(total -> Effect.Costs.of(total, without.get()))
+          .orElseGet(() -> new Effect.RulesOut(without.get().high()));
     }
 
     private static Optional<Effect> selection(
-        Map<String, Optional<Money>> with, List<Money> without) {
-      Optional<Money> least =
-          with.values().stream().flatMap(Optional::stream).min(Money::compareTo);
-      Optional<Money> free = without.stream().min(Money::compareTo);
-      return free.map(money -> effect(least, Optional.of(money)));
+        Map<String, Optional<Amount>> with, List<Amount> without) {
+      Optional<Amount> least = least(with.values().stream().flatMap(Optional::stream).toList());
+      Optional<Amount> free = least(without);
+      return free.map(amount -> effect(least, Optional.of(amount)));
+    }
+
+    /** The lowest figure; its low end is the lowest that any of them can come to. */
+    private static Optional<Amount> least(List<Amount> all) {
+      return all.stream()
+          .map(Amount::high)
+          .min(Money::compareTo)
+          .map(high ->
+              new Amount(
+                  all.stream().allMatch(a -> a.low().isPresent())
+                      ? all.stream().map(a -> a.low().orElseThrow()).min(Money::compareTo)
+                      : Optional.empty(),
+                  high));
     }
 
     /** The smallest groups among the musts that cost a contender nothing alone. */
     private List<Together> together(String contender, List<Line> lines) {
-      Optional<Money> with = costs.total(contender);
+      Optional<Amount> with = costs.totalBounds(contender);
       List<Need> free =
           lines.stream()
               .filter(line ->
@@ -149,13 +173,16 @@ public record NeedCosts(List<Line> lines, Map<String, List<Together>> together) 
       return groups;
     }
 
-    private boolean isFree(String contender, Optional<Money> with, List<Need> group) {
-      return costs.totalWithout(contender, new LinkedHashSet<>(group)).equals(with);
+    private boolean isFree(String contender, Optional<Amount> with, List<Need> group) {
+      return costs
+          .totalWithout(contender, new LinkedHashSet<>(group))
+          .map(Amount::high)
+          .equals(with.map(Amount::high));
     }
 
     private void choose(
         String contender,
-        Optional<Money> with,
+        Optional<Amount> with,
         List<Need> free,
         int from,
         int size,
@@ -166,9 +193,7 @@ public record NeedCosts(List<Line> lines, Map<String, List<Together>> together) 
         Set<Need> set = new LinkedHashSet<>(chosen);
         if (found.stream().noneMatch(set::containsAll) && !isFree(contender, with, chosen)) {
           found.add(set);
-          groups.add(
-              new Together(
-                  chosen, effect(with, costs.totalWithout(contender, set).map(Amount::high))));
+          groups.add(new Together(chosen, effect(with, costs.totalWithout(contender, set))));
         }
         return;
       }

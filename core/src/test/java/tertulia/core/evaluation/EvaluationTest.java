@@ -397,7 +397,7 @@ public class EvaluationTest {
     // 138 seats a year at 8 instead of 5
     assertEquals(
         line.byContender().get("elm"),
-        new NeedCosts.Effect.Costs(money("414.00"), money("1104.00"), money("690.00")));
+        new NeedCosts.Effect.Costs(money("414.00"), money("1104.00"), money("690.00"), true));
     assertEquals(line.byContender().get("cedar"), new NeedCosts.Effect.NoTotal());
     assertEquals(line.amount(money("0.00")), money("414.00"));
     // the second way: two selections, one without the must

@@ -245,8 +245,8 @@ public class LawsOfFitTest {
         NeedCosts.Effect expected =
             o.isEmpty()
                 ? new NeedCosts.Effect.NoTotal()
-                : w.<NeedCosts.Effect>map(
-                        total -> new NeedCosts.Effect.Costs(total.minus(o.get()), total, o.get()))
+                : w.<NeedCosts.Effect>map(total ->
+                        new NeedCosts.Effect.Costs(total.minus(o.get()), total, o.get(), true))
                     .orElseGet(() -> new NeedCosts.Effect.RulesOut(o.get()));
         assertEquals(line.byContender().get(contender.id()), expected, contender.id());
         if (expected instanceof NeedCosts.Effect.Costs costs) {

@@ -458,7 +458,8 @@ public class UnknownAndBoundTest {
       assertEquals(
           line.selection(),
           Optional.of(
-              new NeedCosts.Effect.Costs(money("480.00"), money("1440.00"), money("960.00"))));
+              new NeedCosts.Effect.Costs(
+                  money("480.00"), money("1440.00"), money("960.00"), true)));
     }
     assertEquals(standings.get(0), standings.get(1));
   }

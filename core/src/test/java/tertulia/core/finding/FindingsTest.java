@@ -479,6 +479,19 @@ public class FindingsTest {
       switch (finding) {
         case Finding.OnlyTogether together -> {
           assertTrue(together.needs().size() > 1);
+          Costs without =
+              Evaluation.of(Generated.without(costs.selection(), together.needs()), costs.whatIf())
+                  .costs();
+          assertNotEquals(
+              without.total(together.tool()),
+              costs.total(together.tool()),
+              "giving up all of them changes something");
+          if (together.effect() instanceof NeedCosts.Effect.Costs more) {
+            assertEquals(
+                more.exact(),
+                costs.totalBounds(together.tool()).orElseThrow().isExact()
+                    && without.totalBounds(together.tool()).orElseThrow().isExact());
+          }
           List<NeedCosts.Line> lines = costs.needCosts().lines();
           for (Need need : together.needs()) {
             NeedCosts.Effect alone =
