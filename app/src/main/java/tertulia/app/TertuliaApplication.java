@@ -3,6 +3,8 @@ package tertulia.app;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.autoconfigure.SpringBootApplication;
 import tertulia.app.exchange.EvaluateCommand;
+import tertulia.app.store.StoreInUse;
+import tertulia.app.store.Unusable;
 
 /** Starts the server, or evaluates one portable selection on the command line. */
 @SpringBootApplication
@@ -12,6 +14,13 @@ public class TertuliaApplication {
     if (args.length > 0 && args[0].equals("evaluate")) {
       System.exit(EvaluateCommand.run(args, System.out, System.err));
     }
-    SpringApplication.run(TertuliaApplication.class, args);
+    SpringApplication application = new SpringApplication(TertuliaApplication.class);
+    application.addInitializers(new StoreInUse());
+    try {
+      application.run(args);
+    } catch (Unusable e) {
+      // its sentence has been said
+      System.exit(Unusable.EXIT_STATUS);
+    }
   }
 }

@@ -1,0 +1,79 @@
+package tertulia.app.store;
+
+import jakarta.persistence.EntityManagerFactory;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.sql.Connection;
+import java.sql.SQLException;
+import javax.sql.DataSource;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.DisposableBean;
+import org.springframework.boot.context.event.ApplicationReadyEvent;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Conditional;
+import org.springframework.context.annotation.Configuration;
+import org.springframework.context.event.EventListener;
+import org.springframework.transaction.PlatformTransactionManager;
+
+/** How a store in a file is used; one in memory needs none of it. */
+@Configuration
+@Conditional(InFile.class)
+class StoreWiring implements DisposableBean {
+  private static final Logger LOG = LoggerFactory.getLogger(StoreWiring.class);
+  private final Store store;
+  private final DataSource database;
+  private volatile boolean isReady;
+
+  StoreWiring(Store store, DataSource database) {
+    this.store = store;
+    this.database = database;
+  }
+
+  @Bean
+  static DiskSync diskSync(Store store) {
+    return new DiskSync(store);
+  }
+
+  @Bean
+  static PlatformTransactionManager transactionManager(
+      EntityManagerFactory entities, DiskSync disk) {
+    return new DurableTransactions(entities, disk);
+  }
+
+  /** What an upgrade needed is done. */
+  @EventListener(ApplicationReadyEvent.class)
+  void ready() {
+    mark(Marker.RUNNING);
+    try {
+      OnDisk.ownerOnly(store.file());
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+    isReady = true;
+  }
+
+  /**
+   * A clean stop leaves the number of rows beside the store, to be counted against it. The pool is
+   * closed first: no request that is still running can write after the count.
+   */
+  @Override
+  public void destroy() throws Exception {
+    if (isReady) {
+      ((AutoCloseable) database).close();
+      try (Connection connection = store.open()) {
+        mark(Marker.stopped(Store.rows(connection)));
+      } catch (SQLException | UncheckedIOException | Unusable e) {
+        LOG.warn("The rows of the store were not counted at the stop: {}", e.getMessage());
+      }
+    }
+  }
+
+  private void mark(Marker marker) {
+    try {
+      marker.write(store.marker());
+    } catch (IOException e) {
+      throw new UncheckedIOException(e);
+    }
+  }
+}

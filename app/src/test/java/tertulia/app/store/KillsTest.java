@@ -1,0 +1,147 @@
+package tertulia.app.store;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertTrue;
+
+import java.io.IOException;
+import java.net.http.HttpResponse;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.sql.Connection;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.sql.Statement;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import java.util.Set;
+import java.util.concurrent.ConcurrentLinkedQueue;
+import java.util.concurrent.CountDownLatch;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
+import java.util.concurrent.TimeUnit;
+import org.testng.annotations.Test;
+
+/**
+ * What was acknowledged is there after a kill at any moment. Ten kills here; more with {@code
+ * -Dkills=500}.
+ */
+public class KillsTest {
+  private static final int KILLS = Integer.getInteger("kills", 10);
+  private static final int WRITERS = 4;
+  private static final String PASSWORD = "a long enough word";
+
+  @Test
+  public void nothingAcknowledgedIsLost() throws Exception {
+    Path data = Files.createTempDirectory("tertulia-kills");
+    Launch launch = Launch.prepare();
+    try (Server first = Server.start(launch, data)) {
+      firstAccount(first);
+      first.stop();
+    }
+    Random random = new Random(20261126);
+    Set<String> acknowledged = new HashSet<>();
+    int writes = 0;
+    for (int kill = 1; kill <= KILLS; kill++) {
+      ConcurrentLinkedQueue<String> taken = new ConcurrentLinkedQueue<>();
+      ConcurrentLinkedQueue<String> sent = new ConcurrentLinkedQueue<>();
+      try (Server server = Server.start(launch, data)) {
+        underLoad(server, kill, 100 + random.nextInt(1_400), taken, sent);
+      }
+      acknowledged.addAll(taken);
+      writes += taken.size();
+      Set<String> there = titles(data);
+      Set<String> lost = new HashSet<>(acknowledged);
+      lost.removeAll(there);
+      assertEquals(lost, Set.of(), "lost by kill " + kill);
+      there.removeAll(acknowledged);
+      there.removeAll(sent);
+      assertEquals(there, Set.of(), "nobody sent these");
+      // one that was under way may have got in: it stands from now on
+      acknowledged.addAll(titles(data));
+    }
+    assertTrue(writes > KILLS, "only " + writes + " writes");
+    System.out.println(KILLS + " kills, " + writes + " writes acknowledged, 0 lost");
+  }
+
+  private static void firstAccount(Server server) throws Exception {
+    HttpResponse<String> made =
+        server
+            .browser()
+            .post(
+                "/first-account",
+                "/first-account",
+                Map.of("signInName", "writer", "name", "Wout", "password", PASSWORD));
+    assertEquals(made.statusCode(), 302);
+  }
+
+  /** Several write until the plug is pulled. */
+  private static void underLoad(
+      Server server,
+      int kill,
+      int milliseconds,
+      ConcurrentLinkedQueue<String> taken,
+      ConcurrentLinkedQueue<String> sent)
+      throws Exception {
+    ExecutorService writers = Executors.newFixedThreadPool(WRITERS);
+    CountDownLatch ready = new CountDownLatch(WRITERS);
+    List<Future<?>> all = new ArrayList<>();
+    for (int w = 0; w < WRITERS; w++) {
+      String name = kill + "." + w + ".";
+      all.add(
+          writers.submit(() -> {
+            Server.Browser browser = server.browser();
+            browser.signIn("writer", PASSWORD);
+            String token = browser.token("/selections/new");
+            ready.countDown();
+            for (int i = 0; ; i++) {
+              String title = name + i;
+              sent.add(title);
+              if (!write(browser, title, token)) {
+                return null;
+              }
+              taken.add(title);
+            }
+          }));
+    }
+    assertTrue(ready.await(60, TimeUnit.SECONDS), server.said());
+    Thread.sleep(milliseconds);
+    server.kill();
+    writers.shutdown();
+    assertTrue(writers.awaitTermination(60, TimeUnit.SECONDS));
+    for (Future<?> writer : all) {
+      writer.get();
+    }
+  }
+
+  /** Whether it was acknowledged; not if the server is gone. */
+  private static boolean write(Server.Browser browser, String title, String token)
+      throws InterruptedException {
+    try {
+      HttpResponse<String> answer =
+          browser.post(
+              "/selections/new",
+              Map.of("title", title, "currency", "EUR", "people", "12", "growth", "0"),
+              token);
+      assertEquals(answer.statusCode(), 302, answer.body());
+      return true;
+    } catch (IOException e) {
+      return false;
+    }
+  }
+
+  private static Set<String> titles(Path data) throws SQLException {
+    Set<String> titles = new HashSet<>();
+    try (Connection connection = Store.in(data).open();
+        Statement statement = connection.createStatement();
+        ResultSet found = statement.executeQuery("select title from selection")) {
+      while (found.next()) {
+        titles.add(found.getString(1));
+      }
+    }
+    return titles;
+  }
+}
