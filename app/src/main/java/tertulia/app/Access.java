@@ -107,7 +107,8 @@ class Access {
       "/catalogue/{slug}/archive",
       "/price-changes/{change}",
       "/people",
-      "/people/{id}"
+      "/people/{id}",
+      "/safekeeping/backup"
     };
     http.authorizeHttpRequests(requests ->
             requests
@@ -188,7 +189,8 @@ class Access {
             "/catalogue/new",
             "/catalogue/import",
             "/catalogue/{slug}/edit",
-            "/people")
+            "/people",
+            "/safekeeping")
         .map(path -> paths.matcher(HttpMethod.GET, path))
         .toArray(org.springframework.security.web.util.matcher.RequestMatcher[]::new);
   }

@@ -1,10 +1,8 @@
 package tertulia.app.store;
 
 import java.io.IOException;
-import java.nio.ByteBuffer;
 import java.nio.channels.FileChannel;
 import java.nio.channels.OverlappingFileLockException;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.DirectoryStream;
 import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
@@ -13,6 +11,7 @@ import java.nio.file.StandardOpenOption;
 import java.sql.Connection;
 import java.sql.SQLException;
 import java.util.Map;
+import java.util.Optional;
 
 /** What is looked at before anything is written: whether the data are there, whole and ours. */
 final class Start {
@@ -36,6 +35,7 @@ final class Start {
     start.directory();
     FileChannel lock = start.lock();
     try {
+      start.removeLeftOver();
       start.check();
       return lock;
     } catch (Unusable e) {
@@ -72,28 +72,33 @@ final class Start {
   /**
    * One process a directory.
    *
-   * @throws Unusable if another uses it
+   * @return empty if another process has it
+   * @throws IOException if the lock cannot be written
    */
-  FileChannel lock() {
+  static Optional<FileChannel> lock(Store store) throws IOException {
+    FileChannel channel =
+        FileChannel.open(
+            store.lock(),
+            StandardOpenOption.CREATE,
+            StandardOpenOption.READ,
+            StandardOpenOption.WRITE);
+    if (!isLocked(channel)) {
+      channel.close();
+      return Optional.empty();
+    }
+    OnDisk.ownerOnly(store.lock());
+    return Optional.of(channel);
+  }
+
+  private FileChannel lock() {
     try {
-      FileChannel channel =
-          FileChannel.open(
-              store.lock(),
-              StandardOpenOption.CREATE,
-              StandardOpenOption.READ,
-              StandardOpenOption.WRITE);
-      if (!isLocked(channel)) {
-        channel.close();
-        throw new Unusable(
-            "The data in "
-                + store.directory()
-                + " are in use by another process. Stop it first, or name another directory.");
-      }
-      OnDisk.ownerOnly(store.lock());
-      channel.truncate(0);
-      channel.write(
-          ByteBuffer.wrap((ProcessHandle.current().pid() + "\n").getBytes(StandardCharsets.UTF_8)));
-      return channel;
+      return lock(store)
+          .orElseThrow(() ->
+              new Unusable(
+                  "The data in "
+                      + store.directory()
+                      + " are in use by another process. Stop it first, or name another"
+                      + " directory."));
     } catch (IOException e) {
       throw new Unusable(store.lock() + " cannot be written. Give its owner the right to.");
     }
@@ -104,6 +109,20 @@ final class Start {
       return channel.tryLock() != null;
     } catch (OverlappingFileLockException e) {
       return false;
+    }
+  }
+
+  /** Copies that were being taken when the last process ended. */
+  private void removeLeftOver() {
+    try (DirectoryStream<Path> files =
+        Files.newDirectoryStream(
+            store.directory(), "{backup-*.zip,*.part,*.new,*.backup-request,*.backup-answer}")) {
+      for (Path file : files) {
+        Files.delete(file);
+      }
+    } catch (IOException e) {
+      throw new Unusable(
+          store.directory() + " holds files that cannot be removed: " + e.getMessage());
     }
   }
 

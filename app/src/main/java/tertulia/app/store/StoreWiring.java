@@ -41,9 +41,15 @@ class StoreWiring implements DisposableBean {
     return new DurableTransactions(entities, disk);
   }
 
+  @Bean
+  static BackupRequests backupRequests(Store store, DataSource database) {
+    return new BackupRequests(store, database);
+  }
+
   /** What an upgrade needed is done. */
-  @EventListener(ApplicationReadyEvent.class)
-  void ready() {
+  @EventListener
+  void ready(ApplicationReadyEvent event) {
+    event.getApplicationContext().getBean(BackupRequests.class).begin();
     mark(Marker.RUNNING);
     try {
       OnDisk.ownerOnly(store.file());

@@ -65,6 +65,63 @@ public class KillsTest {
     }
     assertTrue(writes > KILLS, "only " + writes + " writes");
     System.out.println(KILLS + " kills, " + writes + " writes acknowledged, 0 lost");
+    copiesWhileInUse(launch, data, acknowledged);
+  }
+
+  /**
+   * A backup of a running server holds all that was there when it was asked for; files copied from
+   * under it are good, or refused.
+   */
+  private static void copiesWhileInUse(Launch launch, Path data, Set<String> before)
+      throws Exception {
+    Path copies = Files.createTempDirectory("tertulia-copies");
+    Path backup = copies.resolve("it's a copy.zip");
+    try (Server server = Server.start(launch, data)) {
+      Server.Browser browser = server.browser();
+      browser.signIn("writer", PASSWORD);
+      String token = browser.token("/selections/new");
+      ExecutorService writer = Executors.newSingleThreadExecutor();
+      Future<?> writing =
+          writer.submit(() -> {
+            for (int i = 0; write(browser, "during " + i, token); i++) {
+              Thread.onSpinWait();
+            }
+            return null;
+          });
+      assertEquals(command("backup", data.toString(), backup.toString()), 0);
+      assertEquals(command("backup", data.toString(), backup.toString()), 3, "it is there");
+      for (int i = 0; i < 5; i++) {
+        Path raw = Files.createDirectory(copies.resolve("raw" + i));
+        Files.copy(data.resolve("tertulia.mv.db"), raw.resolve("tertulia.mv.db"));
+        assertIsGoodOrRefused(raw, before);
+      }
+      server.kill();
+      writing.get();
+      writer.shutdown();
+    }
+    Path restored = copies.resolve("restored");
+    assertEquals(command("restore", backup.toString(), restored.toString()), 0);
+    assertTrue(titles(restored).containsAll(before));
+    assertEquals(command("restore", backup.toString(), restored.toString()), 3, "not empty");
+    try (Server server = Server.start(launch, restored)) {
+      server.browser().signIn("writer", PASSWORD);
+      server.stop();
+    }
+  }
+
+  private static int command(String... args) {
+    return StoreCommands.run(args, System.out, System.out);
+  }
+
+  private static void assertIsGoodOrRefused(Path directory, Set<String> before) throws Exception {
+    try {
+      Start.of(Store.in(directory)).close();
+      Set<String> there = titles(directory);
+      there.removeIf(title -> title.startsWith("during"));
+      assertEquals(there, before);
+    } catch (Unusable e) {
+      assertEquals(e.sentence().lines().count(), 1);
+    }
   }
 
   private static void firstAccount(Server server) throws Exception {

@@ -1,0 +1,78 @@
+package tertulia.app.store;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.sql.Connection;
+import java.sql.SQLException;
+import java.time.Clock;
+import java.time.LocalDate;
+import java.util.Optional;
+import javax.sql.DataSource;
+import org.springframework.beans.factory.ObjectProvider;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBody;
+import tertulia.app.web.Conflict;
+
+/** Where the data lie and how to take a copy of all of them, for organisers. */
+@Controller
+class SafekeepingController {
+  private final Optional<Store> store;
+  private final DataSource database;
+  private final Clock clock;
+
+  SafekeepingController(ObjectProvider<Store> store, DataSource database, Clock clock) {
+    this.store = Optional.ofNullable(store.getIfAvailable());
+    this.database = database;
+    this.clock = clock;
+  }
+
+  @GetMapping("/safekeeping")
+  String page(Model model) {
+    model.addAttribute("directory", store.map(s -> s.directory().toString()).orElse(""));
+    model.addAttribute("megabytes", store.map(s -> megabytes(s.size())).orElse(""));
+    model.addAttribute("schema", Store.newestSchema());
+    return "people/safekeeping";
+  }
+
+  private static String megabytes(long bytes) {
+    return String.format(java.util.Locale.ENGLISH, "%,.1f MB", bytes / 1e6);
+  }
+
+  /** A copy as of this moment; it is taken whole before anything is sent. */
+  @PostMapping("/safekeeping/backup")
+  ResponseEntity<StreamingResponseBody> backup() throws IOException, SQLException {
+    Store kept =
+        store.orElseThrow(
+            () -> new Conflict("The data lie in memory only. There is no store to copy."));
+    Path copy = kept.directory().resolve("backup-" + java.util.UUID.randomUUID() + ".zip");
+    try (Connection connection = database.getConnection()) {
+      Backup.take(connection, copy);
+    }
+    StreamingResponseBody body =
+        out -> {
+          try {
+            Files.copy(copy, out);
+          } finally {
+            Files.deleteIfExists(copy);
+          }
+        };
+    return ResponseEntity.ok()
+        .contentType(MediaType.parseMediaType("application/zip"))
+        .contentLength(Files.size(copy))
+        .header(
+            HttpHeaders.CONTENT_DISPOSITION,
+            ContentDisposition.attachment()
+                .filename("tertulia-" + LocalDate.now(clock) + ".zip")
+                .build()
+                .toString())
+        .body(body);
+  }
+}
