@@ -5,17 +5,29 @@ import jakarta.servlet.ServletException;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
+import org.springframework.boot.web.servlet.FilterRegistrationBean;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.http.HttpMethod;
 import org.springframework.security.config.annotation.web.builders.HttpSecurity;
 import org.springframework.security.core.Authentication;
 import org.springframework.security.core.context.SecurityContextHolder;
+import org.springframework.security.core.session.SessionRegistry;
+import org.springframework.security.core.session.SessionRegistryImpl;
 import org.springframework.security.web.SecurityFilterChain;
+import org.springframework.security.web.access.intercept.AuthorizationFilter;
 import org.springframework.security.web.authentication.LoginUrlAuthenticationEntryPoint;
+import org.springframework.security.web.authentication.UsernamePasswordAuthenticationFilter;
+import org.springframework.security.web.csrf.CookieCsrfTokenRepository;
 import org.springframework.security.web.csrf.CsrfException;
+import org.springframework.security.web.header.writers.CrossOriginOpenerPolicyHeaderWriter;
+import org.springframework.security.web.savedrequest.CookieRequestCache;
 import org.springframework.security.web.servlet.util.matcher.PathPatternRequestMatcher;
+import org.springframework.security.web.session.HttpSessionEventPublisher;
+import tertulia.app.people.CurrentAccount;
+import tertulia.app.people.People;
 import tertulia.app.people.SignedIn;
+import tertulia.app.people.SlowGuessing;
 
 /** Who may do what: every route is named here, and what is not named is refused. */
 @Configuration
@@ -25,11 +37,16 @@ class Access {
           + "font-src 'self'; object-src 'none'; base-uri 'none'; form-action 'self'; "
           + "frame-ancestors 'none'";
 
+  /** As many sessions a person as they like. */
+  private static final int UNLIMITED = -1;
+
   private static final LoginUrlAuthenticationEntryPoint SIGN_IN =
       new LoginUrlAuthenticationEntryPoint("/sign-in");
 
   @Bean
-  SecurityFilterChain routes(HttpSecurity http) throws Exception {
+  SecurityFilterChain routes(
+      HttpSecurity http, People people, SlowGuessing slowGuessing, SessionRegistry sessions)
+      throws Exception {
     String[] read = {
       "/",
       "/selections",
@@ -57,6 +74,7 @@ class Access {
       "/catalogue/{slug}/compare/effect",
       "/growth",
       "/growth/export.csv",
+      "/account",
       "/proposals/selection",
       "/proposals/tool",
       "/proposals/growth",
@@ -108,6 +126,8 @@ class Access {
       "/price-changes/{change}",
       "/people",
       "/people/{id}",
+      "/people/{id}/disable",
+      "/people/{id}/link",
       "/safekeeping/backup"
     };
     http.authorizeHttpRequests(requests ->
@@ -117,6 +137,7 @@ class Access {
                 .requestMatchers(
                     "/sign-in",
                     "/first-account",
+                    "/invitation/{word}",
                     "/session",
                     "/webjars/**",
                     "/css/**",
@@ -133,7 +154,8 @@ class Access {
                 .authenticated()
                 .requestMatchers(HttpMethod.POST, organise)
                 .hasRole("ORGANISER")
-                .requestMatchers(HttpMethod.POST, "/sign-out")
+                .requestMatchers(
+                    HttpMethod.POST, "/sign-out", "/account/password", "/account/sessions")
                 .authenticated()
                 .anyRequest()
                 .denyAll())
@@ -153,16 +175,62 @@ class Access {
                     response.sendError(HttpServletResponse.SC_FORBIDDEN);
                   }
                 }))
+        // neither the token of a form nor the page somebody wanted opens a session for a stranger
+        .csrf(csrf -> csrf.csrfTokenRepository(new CookieCsrfTokenRepository()))
+        .requestCache(cache -> cache.requestCache(new CookieRequestCache()))
+        .sessionManagement(session ->
+            session
+                .maximumSessions(UNLIMITED)
+                .sessionRegistry(sessions)
+                .expiredSessionStrategy(over -> expired(over.getRequest(), over.getResponse())))
+        .addFilterBefore(slowGuessing, UsernamePasswordAuthenticationFilter.class)
+        .addFilterBefore(new CurrentAccount(people), AuthorizationFilter.class)
         .formLogin(form -> form.loginPage("/sign-in").defaultSuccessUrl("/selections").permitAll())
         .logout(out -> out.logoutUrl("/sign-out").logoutSuccessUrl("/sign-in?out"))
         .headers(headers ->
             headers
+                .permissionsPolicyHeader(permissions ->
+                    permissions.policy(
+                        "camera=(), microphone=(), geolocation=(), payment=(), usb=()"))
+                .crossOriginOpenerPolicy(opener ->
+                    opener.policy(
+                        CrossOriginOpenerPolicyHeaderWriter.CrossOriginOpenerPolicy.SAME_ORIGIN))
                 .contentSecurityPolicy(csp -> csp.policyDirectives(POLICY))
                 .referrerPolicy(r ->
                     r.policy(
                         org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter
                             .ReferrerPolicy.SAME_ORIGIN)));
     return http.build();
+  }
+
+  /** Where everybody is signed in, in memory: a restart ends all sessions. */
+  @Bean
+  SessionRegistry sessionRegistry() {
+    return new SessionRegistryImpl();
+  }
+
+  @Bean
+  HttpSessionEventPublisher sessionEnds() {
+    return new HttpSessionEventPublisher();
+  }
+
+  /** It has its place among the filters of security. */
+  @Bean
+  FilterRegistrationBean<SlowGuessing> onlyAmongSecurity(SlowGuessing filter) {
+    FilterRegistrationBean<SlowGuessing> none = new FilterRegistrationBean<>(filter);
+    none.setEnabled(false);
+    return none;
+  }
+
+  /** A session that was ended elsewhere. */
+  private static void expired(HttpServletRequest request, HttpServletResponse response)
+      throws IOException, ServletException {
+    SecurityContextHolder.clearContext();
+    if (isSent(request)) {
+      signedOut(request, response);
+    } else {
+      response.sendRedirect(request.getContextPath() + "/sign-in?expired");
+    }
   }
 
   /** What a page that stood open sends: a form, or a part of itself that is to be renewed. */

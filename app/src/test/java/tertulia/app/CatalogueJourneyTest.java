@@ -154,7 +154,8 @@ public class CatalogueJourneyTest extends ServedTest {
     assertEquals(taken.all().getFirst().message(), "\"ilse\" is taken. Choose another.");
     long ilse =
         people.all().stream().filter(p -> p.signInName().equals("ilse")).findFirst().get().id();
-    MockHttpServletResponse answer = post("/people/" + ilse, Map.of("role", "READER"));
+    MockHttpServletResponse answer =
+        post("/people/" + ilse, Map.of("role", "READER", "password", "brackwater"));
     assertTrue(answer.getContentAsString().contains("Ilse Maren is the only organiser."));
     assertEquals(people.loadUserByUsername("ilse").role(), Role.ORGANISER);
     String stored =

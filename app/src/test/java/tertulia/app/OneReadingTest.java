@@ -311,7 +311,12 @@ public class OneReadingTest extends ServedTest {
             .param("givenUp", "Certainty about its price."),
         302);
     String version = "" + decisions.find(id).orElseThrow().version();
-    sent("joren", MockMvcRequestBuilders.post(at + "/sign").param("version", version), 302);
+    sent(
+        "joren",
+        MockMvcRequestBuilders.post(at + "/sign")
+            .param("version", version)
+            .param("password", "brackwater"),
+        302);
     assertEquals(
         Json.write(decisions.find(id).orElseThrow().frozen().orElseThrow().results()),
         Json.write(results));

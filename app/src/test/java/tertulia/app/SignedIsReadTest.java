@@ -110,7 +110,7 @@ public class SignedIsReadTest extends ServedTest {
   }
 
   private MockHttpServletResponse sign() throws Exception {
-    return post("joren", at + "/sign", "version", version());
+    return post("joren", at + "/sign", "version", version(), "password", "brackwater");
   }
 
   private String refusal() throws Exception {
@@ -280,7 +280,7 @@ public class SignedIsReadTest extends ServedTest {
   /** Written by the first release; its fingerprint is that of the bytes as they were stored. */
   @Test
   public void aRecordOfTheFirstFormatIsReadAndVerified() throws Exception {
-    post("joren", at + "/sign", "version", version());
+    post("joren", at + "/sign", "version", version(), "password", "brackwater");
     String json;
     try (InputStream in =
         Objects.requireNonNull(getClass().getResourceAsStream("/records/decision-1.json"))) {

@@ -15,6 +15,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import tertulia.app.exchange.Codes;
 import tertulia.app.exchange.Faults;
+import tertulia.app.people.People;
 import tertulia.app.people.SignedIn;
 import tertulia.app.selection.Narrowing;
 import tertulia.app.selection.StepBody;
@@ -31,10 +32,12 @@ class DecisionController implements StepBody {
   private static final int LONGEST = 4000;
   private final Steps steps;
   private final Decisions decisions;
+  private final People people;
 
-  DecisionController(Steps steps, Decisions decisions) {
+  DecisionController(Steps steps, Decisions decisions, People people) {
     this.steps = steps;
     this.decisions = decisions;
+    this.people = people;
   }
 
   @PostMapping("/selections/{id}/decision")
@@ -155,9 +158,19 @@ class DecisionController implements StepBody {
   String sign(
       @PathVariable long id,
       @RequestParam long version,
+      @RequestParam(defaultValue = "") String password,
       @AuthenticationPrincipal SignedIn person,
       Model model,
       HttpServletResponse response) {
+    if (!people.isPasswordOf(person.id(), password)) {
+      return refused(
+          id,
+          person,
+          "This is not your password, so nothing was signed. Enter the one you sign in with.",
+          "",
+          model,
+          response);
+    }
     try {
       decisions.sign(id, version, person);
       return "redirect:/selections/" + id + "/decision";

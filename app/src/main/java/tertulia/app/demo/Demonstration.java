@@ -83,7 +83,7 @@ class Demonstration implements SmartInitializingSingleton {
 
   private void add(String signInName, String name, Role role) {
     Faults faults = new Faults();
-    people.add(new People.NewAccount(signInName, name, PASSWORD, role), faults);
+    people.addKnown(new People.NewAccount(signInName, name, PASSWORD, role), faults);
     if (!faults.isEmpty()) {
       throw new IllegalStateException("The demonstration is at odds with itself: " + faults.all());
     }

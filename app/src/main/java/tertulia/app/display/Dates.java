@@ -4,6 +4,7 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.time.YearMonth;
 import java.time.ZoneId;
+import java.time.ZonedDateTime;
 import java.time.format.DateTimeFormatter;
 import java.util.Locale;
 
@@ -11,6 +12,8 @@ import java.util.Locale;
 public final class Dates {
   private static final DateTimeFormatter DAY =
       DateTimeFormatter.ofPattern("d MMM uuuu", Locale.ENGLISH);
+  private static final DateTimeFormatter MOMENT =
+      DateTimeFormatter.ofPattern("d MMM uuuu, HH:mm", Locale.ENGLISH);
   private static final DateTimeFormatter SHORT_MONTH =
       DateTimeFormatter.ofPattern("MMM uuuu", Locale.ENGLISH);
   private static final DateTimeFormatter MONTH =
@@ -34,5 +37,10 @@ public final class Dates {
   /** January 2027. */
   public static String month(YearMonth month) {
     return month.format(MONTH);
+  }
+
+  /** "24 Nov 2026, 09:05". */
+  public static String moment(ZonedDateTime moment) {
+    return MOMENT.format(moment);
   }
 }

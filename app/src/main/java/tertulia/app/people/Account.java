@@ -26,6 +26,9 @@ class Account {
   @Enumerated(EnumType.STRING)
   Role role = Role.READER;
 
+  /** Whether the person may not sign in any more. */
+  boolean disabled;
+
   @Version long version;
 
   SignedIn signedIn() {

@@ -1,53 +1,154 @@
 package tertulia.app.people;
 
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import java.util.Optional;
+import org.springframework.http.HttpStatus;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.security.core.session.SessionInformation;
+import org.springframework.security.core.session.SessionRegistry;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+import org.springframework.web.servlet.support.ServletUriComponentsBuilder;
 import tertulia.app.exchange.Faults;
 
-/** The list of people, for organisers. */
+/** The list of people, for organisers: who is invited, what they may do, who is here no more. */
 @Controller
 class AccountsController {
   private final People people;
+  private final SessionRegistry sessions;
 
-  AccountsController(People people) {
+  AccountsController(People people, SessionRegistry sessions) {
     this.people = people;
+    this.sessions = sessions;
   }
+
+  /** What is typed for somebody who is invited. */
+  record Invited(String signInName, String name, Role role) {}
+
+  private static final Invited NOBODY = new Invited("", "", Role.MEMBER);
 
   @GetMapping("/people")
   String list(Model model) {
-    return show(new People.NewAccount("", "", "", Role.MEMBER), new Faults(), model);
+    return show(NOBODY, new Faults(), model);
   }
 
   @PostMapping("/people")
-  String add(
+  String invite(
       @RequestParam String signInName,
       @RequestParam String name,
-      @RequestParam String password,
       @RequestParam Role role,
-      Model model) {
+      HttpServletRequest request,
+      Model model,
+      RedirectAttributes flash,
+      HttpServletResponse response) {
     Faults faults = new Faults();
-    People.NewAccount account = new People.NewAccount(signInName, name, password, role);
-    people.add(account, faults);
-    return faults.isEmpty() ? "redirect:/people" : show(account, faults, model);
+    Optional<String> word = people.invite(signInName, name, role, faults);
+    if (word.isPresent()) {
+      say(name.strip(), word.get(), request, flash);
+      return "redirect:/people";
+    }
+    return refused(new Invited(signInName, name, role), faults, model, response);
+  }
+
+  /** The link is shown once to the organiser who asked for it, to be handed on. */
+  private static void say(
+      String name, String word, HttpServletRequest request, RedirectAttributes flash) {
+    flash.addFlashAttribute("linkFor", name);
+    flash.addFlashAttribute(
+        "link",
+        ServletUriComponentsBuilder.fromContextPath(request)
+            .path("/invitation/" + word)
+            .toUriString());
   }
 
   @PostMapping("/people/{id}")
-  String change(@PathVariable long id, @RequestParam Role role, Model model) {
-    Faults faults = new Faults();
-    people.changeRole(id, role, faults);
-    return faults.isEmpty()
-        ? "redirect:/people"
-        : show(new People.NewAccount("", "", "", Role.MEMBER), faults, model);
+  String change(
+      @PathVariable long id,
+      @RequestParam Role role,
+      @RequestParam(defaultValue = "") String password,
+      @AuthenticationPrincipal SignedIn person,
+      Model model,
+      HttpServletResponse response) {
+    Faults faults = confirmed(person, password);
+    if (faults.isEmpty()) {
+      people.changeRole(id, role, faults);
+    }
+    return faults.isEmpty() ? "redirect:/people" : refused(NOBODY, faults, model, response);
   }
 
-  private String show(People.NewAccount account, Faults faults, Model model) {
+  @PostMapping("/people/{id}/disable")
+  String disable(
+      @PathVariable long id,
+      @RequestParam boolean disabled,
+      @RequestParam(defaultValue = "") String password,
+      @AuthenticationPrincipal SignedIn person,
+      Model model,
+      HttpServletResponse response) {
+    Faults faults = confirmed(person, password);
+    if (faults.isEmpty()) {
+      people.disable(id, disabled, faults);
+    }
+    if (!faults.isEmpty()) {
+      return refused(NOBODY, faults, model, response);
+    }
+    if (disabled) {
+      endSessions(id);
+    }
+    return "redirect:/people";
+  }
+
+  private void endSessions(long id) {
+    sessions.getAllPrincipals().stream()
+        .filter(principal -> principal instanceof SignedIn other && other.id() == id)
+        .flatMap(principal -> sessions.getAllSessions(principal, false).stream())
+        .forEach(SessionInformation::expireNow);
+  }
+
+  /** A new link for somebody who lost theirs, or their password. */
+  @PostMapping("/people/{id}/link")
+  String link(
+      @PathVariable long id,
+      @RequestParam(defaultValue = "") String password,
+      @AuthenticationPrincipal SignedIn person,
+      HttpServletRequest request,
+      Model model,
+      RedirectAttributes flash,
+      HttpServletResponse response) {
+    Faults faults = confirmed(person, password);
+    if (!faults.isEmpty()) {
+      return refused(NOBODY, faults, model, response);
+    }
+    String word = people.link(id);
+    people.linked(word).ifPresent(whose -> say(whose.name(), word, request, flash));
+    return "redirect:/people";
+  }
+
+  private Faults confirmed(SignedIn person, String password) {
+    Faults faults = new Faults();
+    if (!people.isPasswordOf(person.id(), password)) {
+      faults.add(
+          "password",
+          "This is not your own password, so nothing was changed. Enter the one you sign in"
+              + " with.");
+    }
+    return faults;
+  }
+
+  private String refused(Invited typed, Faults faults, Model model, HttpServletResponse response) {
+    response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
+    return show(typed, faults, model);
+  }
+
+  private String show(Invited typed, Faults faults, Model model) {
     model.addAttribute("people", people.all());
     model.addAttribute("roles", Role.values());
-    model.addAttribute("account", account);
+    model.addAttribute("account", typed);
     model.addAttribute("faults", faults.all());
     return "people/people";
   }

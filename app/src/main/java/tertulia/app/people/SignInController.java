@@ -1,6 +1,8 @@
 package tertulia.app.people;
 
+import jakarta.servlet.http.HttpServletResponse;
 import org.springframework.beans.factory.annotation.Value;
+import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -11,19 +13,24 @@ import tertulia.app.exchange.Faults;
 /** Signing in, and the very first account. */
 @Controller
 class SignInController {
+  private static final int LONGEST_WAIT = 60;
+
   private final People people;
+  private final FirstWord firstWord;
   private final boolean demo;
 
-  SignInController(People people, @Value("${tertulia.demo}") boolean demo) {
+  SignInController(People people, FirstWord firstWord, @Value("${tertulia.demo}") boolean demo) {
     this.people = people;
+    this.firstWord = firstWord;
     this.demo = demo;
   }
 
   @GetMapping("/sign-in")
-  String signIn(Model model) {
+  String signIn(@RequestParam(defaultValue = "0") int wait, Model model) {
     if (people.isEmpty()) {
       return "redirect:/first-account";
     }
+    model.addAttribute("wait", Math.clamp(wait, 0, LONGEST_WAIT));
     model.addAttribute("demo", demo ? people.all() : java.util.List.of());
     return "people/sign-in";
   }
@@ -34,25 +41,39 @@ class SignInController {
       return "redirect:/sign-in";
     }
     model.addAttribute("account", new People.NewAccount("", "", "", Role.ORGANISER));
+    model.addAttribute("word", "");
     return "people/first-account";
   }
 
+  /** The word is taken before anything is looked at, so that two at once make one account. */
   @PostMapping("/first-account")
   String createFirst(
       @RequestParam String signInName,
       @RequestParam String name,
       @RequestParam String password,
-      Model model) {
+      @RequestParam(defaultValue = "") String word,
+      Model model,
+      HttpServletResponse response) {
     if (!people.isEmpty()) {
       return "redirect:/sign-in";
     }
     Faults faults = new Faults();
     People.NewAccount account = new People.NewAccount(signInName, name, password, Role.ORGANISER);
-    people.add(account, faults);
-    if (faults.isEmpty()) {
-      return "redirect:/sign-in?created";
+    if (firstWord.take(word)) {
+      people.add(account, faults);
+      if (faults.isEmpty()) {
+        return "redirect:/sign-in?created";
+      }
+      firstWord.giveBack(word);
+    } else {
+      faults.add(
+          "word",
+          "This is not the word that was printed where the server was started. Look there, or start"
+              + " it again for a new one.");
     }
+    response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
     model.addAttribute("account", account);
+    model.addAttribute("word", word);
     model.addAttribute("faults", faults.all());
     return "people/first-account";
   }

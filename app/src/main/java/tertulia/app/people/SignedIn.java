@@ -2,6 +2,7 @@ package tertulia.app.people;
 
 import java.util.Collection;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import org.springframework.security.core.GrantedAuthority;
 import org.springframework.security.core.authority.SimpleGrantedAuthority;
 import org.springframework.security.core.userdetails.UserDetails;
@@ -43,6 +44,17 @@ public final class SignedIn implements UserDetails {
   /** Whether this person weighs, marks and signs. */
   public boolean weighs() {
     return role != Role.READER;
+  }
+
+  /** One account is one person, whatever has changed about it since. */
+  @Override
+  public boolean equals(@Nullable Object other) {
+    return other instanceof SignedIn person && person.id == id;
+  }
+
+  @Override
+  public int hashCode() {
+    return Long.hashCode(id);
   }
 
   @Override

@@ -5,8 +5,10 @@ import static org.testng.Assert.assertEquals;
 
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.ColorScheme;
+import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.test.context.TestPropertySource;
 import org.testng.annotations.Test;
+import tertulia.app.people.FirstWord;
 
 /** Somebody who starts with nothing: an empty store, no tools, no colleagues. */
 @TestPropertySource(
@@ -15,6 +17,7 @@ import org.testng.annotations.Test;
       "spring.datasource.url=jdbc:h2:mem:empty;DB_CLOSE_DELAY=-1"
     })
 public class NewUserTest extends BrowserTest {
+  @Autowired private FirstWord word;
 
   @Test
   public void fromAnEmptyStoreToAProposal() {
@@ -37,9 +40,14 @@ public class NewUserTest extends BrowserTest {
     page.locator("[name=name]").fill("Anneke Voss");
     page.locator("[name=signInName]").fill("anneke");
     page.locator("[name=password]").fill("short");
+    page.locator("[name=word]").fill("guessed");
+    page.getByText("Create the account").click();
+    assertThat(page.locator("[role=alert]").first()).containsText("This is not the word");
+    page.locator("[name=word]").fill(word.word());
+    page.locator("[name=password]").fill("short");
     page.getByText("Create the account").click();
     assertThat(page.locator("[role=alert]").first())
-        .containsText("A password has 10 to 72 characters; this one has 5.");
+        .containsText("A password has 12 characters or more; this one has 5.");
     assertThat(page.locator("[name=name]")).hasValue("Anneke Voss");
     page.locator("[name=password]").fill("long enough for me");
     page.getByText("Create the account").click();

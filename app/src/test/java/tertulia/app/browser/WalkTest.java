@@ -362,6 +362,7 @@ public class WalkTest extends BrowserTest {
     assertThat(ilse.getByText("Sign it off")).hasCount(0);
     joren.navigate(SELECTION + "/decision");
     assertThat(joren.locator(".record")).containsText("The easier desk of Slotmeer.");
+    joren.locator("[name=password]").fill("brackwater");
     joren.getByText("Sign it off").click();
     assertThat(joren.locator(".record")).containsText("signed off by Joren Talvik, 24 Nov 2026");
     assertThat(joren.locator(".record")).containsText("Unchanged since");

@@ -131,7 +131,15 @@ public class KillsTest {
             .post(
                 "/first-account",
                 "/first-account",
-                Map.of("signInName", "writer", "name", "Wout", "password", PASSWORD));
+                Map.of(
+                    "signInName",
+                    "writer",
+                    "name",
+                    "Wout",
+                    "password",
+                    PASSWORD,
+                    "word",
+                    server.printed("The word for the first one: (\\w+)")));
     assertEquals(made.statusCode(), 302);
   }
 

@@ -82,6 +82,20 @@ final class Server implements AutoCloseable {
     return Files.readString(log);
   }
 
+  /** The first group of an expression, as soon as it has been written. */
+  String printed(String expression) throws IOException, InterruptedException {
+    long end = System.nanoTime() + PATIENCE.toNanos();
+    Matcher found = Pattern.compile(expression).matcher(said());
+    while (!found.find()) {
+      if (System.nanoTime() > end) {
+        throw new IllegalStateException("not printed: " + said());
+      }
+      Thread.sleep(50);
+      found = Pattern.compile(expression).matcher(said());
+    }
+    return found.group(1);
+  }
+
   /** Waits for its end. */
   int exitStatus() throws InterruptedException {
     if (!process.waitFor(PATIENCE.toSeconds(), TimeUnit.SECONDS)) {

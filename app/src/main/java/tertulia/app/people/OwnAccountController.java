@@ -1,0 +1,143 @@
+package tertulia.app.people;
+
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import jakarta.servlet.http.HttpSession;
+import java.time.Clock;
+import java.util.Comparator;
+import java.util.List;
+import org.springframework.http.HttpStatus;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.security.core.session.SessionInformation;
+import org.springframework.security.core.session.SessionRegistry;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+import tertulia.app.display.Dates;
+import tertulia.app.exchange.Faults;
+
+/** What everybody does about their own account: the password, and where they are signed in. */
+@Controller
+class OwnAccountController {
+  private final People people;
+  private final SessionRegistry sessions;
+  private final Clock clock;
+
+  OwnAccountController(People people, SessionRegistry sessions, Clock clock) {
+    this.people = people;
+    this.sessions = sessions;
+    this.clock = clock;
+  }
+
+  /** One place where somebody is signed in. */
+  record Place(String lastSeen, boolean here) {}
+
+  @GetMapping("/account")
+  String page(@AuthenticationPrincipal SignedIn person, HttpServletRequest request, Model model) {
+    return show(person, new Faults(), request, model);
+  }
+
+  private String show(SignedIn person, Faults faults, HttpServletRequest request, Model model) {
+    HttpSession session = request.getSession(false);
+    String own = session == null ? "" : session.getId();
+    List<Place> places =
+        sessions.getAllSessions(person, false).stream()
+            .sorted(Comparator.comparing(SessionInformation::getLastRequest).reversed())
+            .map(info -> place(info, own))
+            .toList();
+    model.addAttribute("places", places);
+    model.addAttribute("faults", faults.all());
+    return "people/account";
+  }
+
+  private Place place(SessionInformation info, String own) {
+    return new Place(
+        Dates.moment(info.getLastRequest().toInstant().atZone(clock.getZone())),
+        info.getSessionId().equals(own));
+  }
+
+  @PostMapping("/account/password")
+  String change(
+      @RequestParam String now,
+      @RequestParam String password,
+      @AuthenticationPrincipal SignedIn person,
+      HttpServletRequest request,
+      Model model,
+      RedirectAttributes flash,
+      HttpServletResponse response) {
+    Faults faults = new Faults();
+    people.changePassword(person.id(), now, password, faults);
+    if (!faults.isEmpty()) {
+      response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
+      return show(person, faults, request, model);
+    }
+    endOthers(person, request);
+    flash.addFlashAttribute("done", "The password is changed. Other places are signed out.");
+    return "redirect:/account";
+  }
+
+  /** Everywhere but here. */
+  @PostMapping("/account/sessions")
+  String signOutElsewhere(
+      @AuthenticationPrincipal SignedIn person,
+      HttpServletRequest request,
+      RedirectAttributes flash) {
+    endOthers(person, request);
+    flash.addFlashAttribute("done", "You are signed out everywhere but here.");
+    return "redirect:/account";
+  }
+
+  private void endOthers(SignedIn person, HttpServletRequest request) {
+    HttpSession session = request.getSession(false);
+    sessions.getAllSessions(person, false).stream()
+        .filter(info -> session == null || !info.getSessionId().equals(session.getId()))
+        .forEach(SessionInformation::expireNow);
+  }
+
+  /** Where a person who is invited, or lost the password, sets one. */
+  @GetMapping("/invitation/{word}")
+  String invited(@PathVariable String word, Model model, HttpServletResponse response) {
+    return people
+        .linked(word)
+        .map(whose -> invitation(whose, word, new Faults(), model))
+        .orElseGet(() -> worksNoMore(model, response));
+  }
+
+  private static String invitation(People.Entry whose, String word, Faults faults, Model model) {
+    model.addAttribute("whose", whose);
+    model.addAttribute("word", word);
+    model.addAttribute("faults", faults.all());
+    return "people/invitation";
+  }
+
+  private static String worksNoMore(Model model, HttpServletResponse response) {
+    response.setStatus(HttpStatus.GONE.value());
+    model.addAttribute("sentence", "This link does not work, or not any more.");
+    model.addAttribute("remedy", "Ask an organiser for a new one: each works once and for 3 days.");
+    return "error/sentence";
+  }
+
+  @PostMapping("/invitation/{word}")
+  String setPassword(
+      @PathVariable String word,
+      @RequestParam String password,
+      Model model,
+      HttpServletResponse response) {
+    Faults faults = new Faults();
+    if (people.setPassword(word, password, faults).isPresent()) {
+      return "redirect:/sign-in?created";
+    }
+    if (faults.isEmpty()) {
+      return worksNoMore(model, response);
+    }
+    response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
+    return people
+        .linked(word)
+        .map(whose -> invitation(whose, word, faults, model))
+        .orElseGet(() -> worksNoMore(model, response));
+  }
+}
