@@ -24,6 +24,7 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import java.util.concurrent.TimeUnit;
 import org.testng.annotations.Test;
+import tertulia.app.Browser;
 
 /**
  * What was acknowledged is there after a kill at any moment. Ten kills here; more with {@code
@@ -77,7 +78,7 @@ public class KillsTest {
     Path copies = Files.createTempDirectory("tertulia-copies");
     Path backup = copies.resolve("it's a copy.zip");
     try (Server server = Server.start(launch, data)) {
-      Server.Browser browser = server.browser();
+      Browser browser = server.browser();
       browser.signIn("writer", PASSWORD);
       String token = browser.token("/selections/new");
       ExecutorService writer = Executors.newSingleThreadExecutor();
@@ -158,7 +159,7 @@ public class KillsTest {
       String name = kill + "." + w + ".";
       all.add(
           writers.submit(() -> {
-            Server.Browser browser = server.browser();
+            Browser browser = server.browser();
             browser.signIn("writer", PASSWORD);
             String token = browser.token("/selections/new");
             ready.countDown();
@@ -183,7 +184,7 @@ public class KillsTest {
   }
 
   /** Whether it was acknowledged; not if the server is gone. */
-  private static boolean write(Server.Browser browser, String title, String token)
+  private static boolean write(Browser browser, String title, String token)
       throws InterruptedException {
     try {
       HttpResponse<String> answer =
