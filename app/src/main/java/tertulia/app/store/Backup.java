@@ -133,7 +133,7 @@ final class Backup {
 
   /** A store that cannot be used is not left behind. */
   private static void check(Store store) throws IOException {
-    try (Connection connection = store.open()) {
+    try (Connection connection = store.look()) {
       int schema = store.schema(connection);
       if (schema > Store.newestSchema()) {
         throw new Unusable(

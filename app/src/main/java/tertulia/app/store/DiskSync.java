@@ -1,7 +1,6 @@
 package tertulia.app.store;
 
 import java.sql.Connection;
-import java.sql.DriverManager;
 import java.sql.SQLException;
 import java.sql.Statement;
 import java.util.concurrent.atomic.AtomicLong;
@@ -44,7 +43,7 @@ final class DiskSync implements DisposableBean {
   private void sync() {
     try {
       if (connection == null) {
-        connection = DriverManager.getConnection(store.url(), "sa", "");
+        connection = store.connect();
       }
       try (Statement statement = connection.createStatement()) {
         statement.execute("checkpoint sync");

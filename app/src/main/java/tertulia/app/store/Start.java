@@ -203,7 +203,7 @@ final class Start {
 
   /** Looks into the store; the schema version it is at. */
   private int opened(Marker marker) {
-    try (Connection connection = store.open()) {
+    try (Connection connection = store.look()) {
       int version = store.schema(connection);
       int newest = Store.newestSchema();
       if (version > newest) {

@@ -56,7 +56,7 @@ public final class StoreCommands {
         return;
       }
       try (FileChannel mine = lock.get();
-          Connection connection = store.open()) {
+          Connection connection = store.look()) {
         store.schema(connection);
         Backup.take(connection, target);
       }

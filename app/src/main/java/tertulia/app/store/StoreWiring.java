@@ -67,7 +67,7 @@ class StoreWiring implements DisposableBean {
   public void destroy() throws Exception {
     if (isReady) {
       ((AutoCloseable) database).close();
-      try (Connection connection = store.open()) {
+      try (Connection connection = store.connect()) {
         mark(Marker.stopped(Store.rows(connection)));
       } catch (SQLException | UncheckedIOException | Unusable e) {
         LOG.warn("The rows of the store were not counted at the stop: {}", e.getMessage());

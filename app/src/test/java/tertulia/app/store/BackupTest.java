@@ -65,7 +65,7 @@ public class BackupTest {
     execute("delete from account");
     assertEquals(run("restore", at("copy.zip"), at("again")), 0, said);
     Store again = Store.in(place.resolve("again"));
-    try (Connection connection = again.open()) {
+    try (Connection connection = again.look()) {
       assertEquals(Store.rows(connection).get("ACCOUNT"), Long.valueOf(1));
     }
     Start.of(again).close();

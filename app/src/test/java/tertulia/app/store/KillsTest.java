@@ -201,7 +201,7 @@ public class KillsTest {
 
   private static Set<String> titles(Path data) throws SQLException {
     Set<String> titles = new HashSet<>();
-    try (Connection connection = Store.in(data).open();
+    try (Connection connection = Store.in(data).look();
         Statement statement = connection.createStatement();
         ResultSet found = statement.executeQuery("select title from selection")) {
       while (found.next()) {

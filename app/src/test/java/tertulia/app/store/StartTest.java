@@ -145,7 +145,7 @@ public class StartTest {
   @Test
   public void rowsAreCountedAgainstTheLastCleanStop() throws Exception {
     migrate("latest");
-    try (Connection connection = store.open()) {
+    try (Connection connection = store.look()) {
       Map<String, Long> rows = Store.rows(connection);
       assertTrue(rows.containsKey("SELECTION") && rows.containsKey("ACCOUNT"), rows.toString());
       Marker.stopped(rows).write(store.marker());
@@ -177,7 +177,7 @@ public class StartTest {
     execute("drop table account cascade");
     starts();
     migrate("latest");
-    try (Connection connection = store.open();
+    try (Connection connection = store.look();
         Statement statement = connection.createStatement();
         ResultSet found = statement.executeQuery("select display_name from account")) {
       assertTrue(found.next());
