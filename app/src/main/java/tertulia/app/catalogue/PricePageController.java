@@ -23,6 +23,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 import tertulia.app.exchange.Codes;
 import tertulia.app.exchange.Faults;
+import tertulia.app.exchange.Limits;
 import tertulia.app.exchange.TermCode;
 import tertulia.app.people.SignedIn;
 import tertulia.app.web.Conflict;
@@ -36,12 +37,9 @@ import tertulia.core.working.Ground;
 /** Writing a price page down, and changing one. */
 @Controller
 class PricePageController {
-  /** As many as the catalogue's file takes. */
-  private static final int MOST_PLANS = 40;
+  /** Charges and add-ons of all plans together, each a block of the sheet. */
+  private static final int MOST_BLOCKS = 200;
 
-  private static final int MOST_CHARGES = 200;
-  private static final int MOST_ALLOWANCES = 50;
-  private static final int MOST_FACTS = 200;
   private final Catalogue catalogue;
   private final Slips slips;
 
@@ -153,13 +151,13 @@ class PricePageController {
 
   /** Each column and line makes the page longer; one more than can be stored is room to write. */
   private static void checkSize(ToolForm form) {
-    check("plans", MOST_PLANS, form.plans.size());
-    check("charges", MOST_CHARGES, form.lines.size());
-    check("allowances", MOST_ALLOWANCES, form.allowances.size());
-    check("capabilities", MOST_FACTS, form.facts.size());
+    check("plans", Limits.PLANS, form.plans.size());
+    check("charges", MOST_BLOCKS, form.lines.size());
+    check("allowances", Limits.ALLOWANCES, form.allowances.size());
+    check("capabilities", Limits.FACTS, form.facts.size());
     check("offers", Tool.MOST_OFFERS, form.offers.size());
-    check("conditions", MOST_PLANS, form.conditions.size());
-    check("ratings", MOST_PLANS, form.ratings.size());
+    check("conditions", Limits.PLANS, form.conditions.size());
+    check("ratings", Limits.PLANS, form.ratings.size());
   }
 
   private static void check(String what, int most, int found) {

@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
+import tertulia.app.exchange.CatalogueFile;
 import tertulia.app.exchange.Codes;
 import tertulia.app.exchange.Fault;
 import tertulia.app.exchange.Faults;
@@ -60,6 +61,9 @@ final class ToolConverter {
       Faults core = new Faults();
       new ToolReader(core).tool("", sheet);
       core.all().forEach(this::addAtField);
+    }
+    if (faults.isEmpty()) {
+      CatalogueFile.beyond(sheet).ifPresent(fault -> faults.add("name", fault.message()));
     }
     return new Converted(
         faults.isEmpty() ? Optional.of(sheet) : Optional.empty(), faults.byField());

@@ -13,6 +13,7 @@ import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import tertulia.app.exchange.Limits;
 import tertulia.app.exchange.Results;
 import tertulia.app.exchange.SelectionFile;
 import tertulia.app.people.SignedIn;
@@ -78,9 +79,20 @@ public class Decisions {
     return ended.findBySelectionIdOrderById(selectionId).stream().map(EndedRow::part).toList();
   }
 
-  /** Keeps proposals that did not stand elsewhere. */
+  /**
+   * Keeps proposals that did not stand, here or elsewhere.
+   *
+   * @throws Conflict if as many are kept already as can be
+   */
   @Transactional
   public void keep(long selectionId, List<SelectionFile.EndedPart> parts) {
+    if (ended.countBySelectionId(selectionId) + parts.size() > Limits.ENDED) {
+      throw new Conflict(
+          "At most "
+              + Limits.ENDED
+              + " proposals that did not stand are kept for one selection. Begin another selection"
+              + " for this question.");
+    }
     parts.forEach(part -> ended.save(EndedRow.of(selectionId, part)));
   }
 

@@ -33,6 +33,8 @@ class EndedRow {
 
   interface All extends JpaRepository<EndedRow, Long> {
     List<EndedRow> findBySelectionIdOrderById(long selectionId);
+
+    long countBySelectionId(long selectionId);
   }
 
   static EndedRow of(long selectionId, SelectionFile.EndedPart part) {

@@ -6,13 +6,19 @@ import java.util.List;
 public final class BriefCheck {
   private BriefCheck() {}
 
-  /** Everything the core would refuse, by place, such as "/brief/groups/0"; empty if nothing. */
+  /**
+   * Everything the core, or a file, would refuse, by place, such as "/brief/groups/0"; empty if
+   * nothing.
+   */
   public static List<Fault> faults(Brief brief) {
     Faults faults = new Faults();
-    new SelectionReader(faults)
-        .readNew(
-            new SelectionFile(
-                SelectionFile.FORMAT, SelectionFile.VERSION, brief, List.of(), List.of(), null));
+    SelectionFile file =
+        new SelectionFile(
+            SelectionFile.FORMAT, SelectionFile.VERSION, brief, List.of(), List.of(), null);
+    new SelectionReader(faults).readNew(file);
+    if (faults.isEmpty()) {
+      PortableFile.beyond(file).ifPresent(fault -> faults.add(fault.at(), fault.message()));
+    }
     return faults.all();
   }
 }

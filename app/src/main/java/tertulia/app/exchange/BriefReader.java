@@ -24,7 +24,6 @@ import tertulia.core.scoring.Criterion;
 
 /** Turns the parts of a brief into core values, collecting faults by place. */
 final class BriefReader {
-  static final int MOST_ROWS = 200;
   static final int LONGEST_NAME = 120;
   static final int LONGEST_WHY = 400;
   private final Faults faults;

@@ -5,6 +5,7 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 
@@ -70,6 +71,12 @@ public record CatalogueFile(String format, int version, List<Entry> tools) {
     return file.value()
         .map(CatalogueFile::accepted)
         .orElseGet(() -> new Read.Refused(file.faults()));
+  }
+
+  /** What of a price page goes beyond what a file may hold; empty if nothing does. */
+  public static Optional<Fault> beyond(ToolSheet sheet) {
+    return SCHEMA.beyond(
+        of(List.of(new Entry(null, List.of(new Page("2026-01-01", "somebody", sheet))))));
   }
 
   private static Read accepted(CatalogueFile file) {

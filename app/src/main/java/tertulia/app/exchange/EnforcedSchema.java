@@ -10,6 +10,7 @@ import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Objects;
+import java.util.Optional;
 import tools.jackson.databind.JsonNode;
 
 /** A published JSON Schema (2020-12) as it is enforced. */
@@ -28,6 +29,25 @@ record EnforcedSchema(Schema schema) {
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     }
+  }
+
+  /**
+   * What of a document that a form made goes beyond what a file may hold, so that whatever is
+   * stored can be taken out and read in again; the first.
+   *
+   * @param value written as it stands in the file
+   */
+  Optional<Fault> beyond(Object value) {
+    return schema.validate(Json.write(value), InputFormat.JSON).stream()
+        .findFirst()
+        .map(e ->
+            new Fault(
+                e.getInstanceLocation().toString(),
+                "This is more than can be kept: "
+                    + e.getMessage()
+                    + " at "
+                    + e.getInstanceLocation()
+                    + ". Leave some out, or shorten it."));
   }
 
   /** What in {@code tree} is not as the schema says; the first fifty. */

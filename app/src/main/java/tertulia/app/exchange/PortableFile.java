@@ -34,6 +34,11 @@ public final class PortableFile {
         .orElseGet(() -> new Read.Refused(file.faults()));
   }
 
+  /** What of a selection goes beyond what a file may hold; empty if nothing does. */
+  static Optional<Fault> beyond(SelectionFile file) {
+    return SCHEMA.beyond(file);
+  }
+
   private static Read accepted(SelectionFile file) {
     Faults faults = new Faults();
     Optional<Selection> selection = new SelectionReader(faults).readNew(file);

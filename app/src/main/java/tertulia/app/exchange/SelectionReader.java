@@ -29,16 +29,17 @@ public final class SelectionReader {
   private static final int LONGEST_TEXT = 4000;
   private static final int LONGEST_REASON = 500;
   private static final int LONGEST_OPTION = 300;
-  private static final int MOST_ACTS = 1000;
   private final Faults faults;
 
   public SelectionReader(Faults faults) {
     this.faults = faults;
   }
 
-  /** The selection; empty if anything was refused. */
+  /**
+   * The selection; empty if anything was refused. How much of everything there is, is no matter
+   * here: what was stored can be read for ever.
+   */
   public Optional<Selection> read(SelectionFile file) {
-    checkSizes(file);
     BriefReader reader = new BriefReader(faults);
     Brief brief = file.brief();
     List<Group> groups = reader.groups("/brief/groups", brief.groups());
@@ -78,8 +79,12 @@ public final class SelectionReader {
     return faults.isEmpty() ? selection : Optional.empty();
   }
 
-  /** As {@link #read}, for what is not stored yet: growth that leads nowhere is refused too. */
+  /**
+   * As {@link #read}, for what is not stored yet: more of anything than is kept, and growth that
+   * leads nowhere, are refused too.
+   */
   public Optional<Selection> readNew(SelectionFile file) {
+    checkSizes(file);
     Optional<Selection> selection = read(file);
     selection.ifPresent(this::checkGrowth);
     return faults.isEmpty() ? selection : Optional.empty();
@@ -107,13 +112,13 @@ public final class SelectionReader {
   }
 
   private void checkSizes(SelectionFile file) {
-    checkSize("/contenders", file.contenders().size(), 40);
-    checkSize("/log", file.narrowing().size(), MOST_ACTS);
-    checkSize("/ended", file.proposals().size(), MOST_ACTS);
-    checkSize("/panel", file.panel().size(), BriefReader.MOST_ROWS);
-    checkSize("/brief/groups", file.brief().groups().size(), BriefReader.MOST_ROWS);
-    checkSize("/brief/needs", file.brief().needs().size(), BriefReader.MOST_ROWS);
-    checkSize("/brief/criteria", file.brief().criteria().size(), 40);
+    checkSize("/contenders", file.contenders().size(), Limits.CONTENDERS);
+    checkSize("/log", file.narrowing().size(), Limits.ACTS);
+    checkSize("/ended", file.proposals().size(), Limits.ENDED);
+    checkSize("/panel", file.panel().size(), Limits.MEMBERS);
+    checkSize("/brief/groups", file.brief().groups().size(), Limits.GROUPS);
+    checkSize("/brief/needs", file.brief().needs().size(), Limits.NEEDS);
+    checkSize("/brief/criteria", file.brief().criteria().size(), Limits.CRITERIA);
   }
 
   private void checkSize(String at, int size, int most) {

@@ -6,7 +6,9 @@ import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import tertulia.app.exchange.Codes;
+import tertulia.app.exchange.Limits;
 import tertulia.app.exchange.SelectionFile;
+import tertulia.app.web.Conflict;
 
 /** Writes down how lists of contenders were narrowed; what is written is never changed. */
 @Component
@@ -41,8 +43,19 @@ class NarrowingLog {
     note(selection, new SelectionFile.LogPart(now, by, what, tool, reason));
   }
 
-  /** Notes what was done elsewhere or before. */
+  /**
+   * Notes what was done elsewhere or before.
+   *
+   * @throws Conflict if as much is noted already as is kept
+   */
   void note(long selection, SelectionFile.LogPart part) {
+    if (rows.countBySelectionId(selection) >= Limits.ACTS) {
+      throw new Conflict(
+          "The list of this selection was changed "
+              + Limits.ACTS
+              + " times, and no more is kept. Take its file and begin again from it with an empty"
+              + " log.");
+    }
     NarrowingRow row = new NarrowingRow();
     row.selectionId = selection;
     row.notedAt = Codes.instant(part.at());

@@ -25,10 +25,14 @@ final class Rows {
 
   interface Narrowings extends JpaRepository<NarrowingRow, Long> {
     List<NarrowingRow> findBySelectionIdOrderById(long selectionId);
+
+    long countBySelectionId(long selectionId);
   }
 
   interface Members extends JpaRepository<MemberRow, Long> {
     List<MemberRow> findBySelectionIdOrderById(long selectionId);
+
+    long countBySelectionId(long selectionId);
 
     List<MemberRow> findBySelectionIdIn(Collection<Long> selectionIds);
 

@@ -16,6 +16,7 @@ import tertulia.app.exchange.Brief;
 import tertulia.app.exchange.DocumentFormat;
 import tertulia.app.exchange.Faults;
 import tertulia.app.exchange.Json;
+import tertulia.app.exchange.Limits;
 import tertulia.app.exchange.Memo;
 import tertulia.app.exchange.SelectionFile;
 import tertulia.app.exchange.SelectionReader;
@@ -29,7 +30,6 @@ import tertulia.core.evaluation.Selection;
 /** Selections: loading, changing, weighing, marking. */
 @Service
 public class Selections {
-  private static final int MOST_CONTENDERS = 40;
   private static final DocumentFormat<Brief> BRIEF =
       new DocumentFormat<>("selection", Brief.class, List.of());
 
@@ -264,9 +264,11 @@ public class Selections {
     if (rows.stream().anyMatch(c -> c.toolId == tool)) {
       return;
     }
-    if (rows.size() >= MOST_CONTENDERS) {
+    if (rows.size() >= Limits.CONTENDERS) {
       throw new Conflict(
-          "A table has at most 40 contenders. Set some aside in a second selection.");
+          "A table has at most "
+              + Limits.CONTENDERS
+              + " contenders. Set some aside in a second selection.");
     }
     ContenderRow row = new ContenderRow();
     row.selectionId = id;
@@ -369,6 +371,13 @@ public class Selections {
     MemberRow row =
         members.findBySelectionIdAndAccountId(id, person.id()).orElseGet(MemberRow::new);
     if (row.id == null) {
+      if (members.countBySelectionId(id) >= Limits.MEMBERS) {
+        throw new Conflict(
+            "At most "
+                + Limits.MEMBERS
+                + " people weigh and mark in one selection, and so many do already. Ask one of them"
+                + " to speak for you.");
+      }
       row.selectionId = id;
       row.accountId = person.id();
       row.name = person.name();

@@ -1,0 +1,37 @@
+package tertulia.app.exchange;
+
+/**
+ * How many of everything there may be: the same in forms, files, the store and what is read back.
+ * The published schemas say the same numbers; a test compares them.
+ */
+public final class Limits {
+  /** Contenders of a selection, set aside or not. */
+  public static final int CONTENDERS = 40;
+
+  /** People of a selection who weigh and mark. */
+  public static final int MEMBERS = 200;
+
+  /** Acts on a selection's list of contenders that are kept. */
+  public static final int ACTS = 1000;
+
+  /** Proposals of a selection that did not stand. */
+  public static final int ENDED = 1000;
+
+  public static final int GROUPS = 200;
+  public static final int NEEDS = 200;
+  public static final int CRITERIA = 40;
+
+  /** Plans of a tool. */
+  public static final int PLANS = 40;
+
+  /** Charges of one plan under one term. */
+  public static final int CHARGES = 50;
+
+  /** Facts of one plan. */
+  public static final int FACTS = 200;
+
+  /** Allowances of one plan. */
+  public static final int ALLOWANCES = 50;
+
+  private Limits() {}
+}

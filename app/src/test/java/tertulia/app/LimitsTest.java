@@ -1,0 +1,181 @@
+package tertulia.app;
+
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.user;
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertTrue;
+
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.mock.web.MockHttpServletResponse;
+import org.springframework.test.context.TestPropertySource;
+import org.springframework.test.web.servlet.MockMvc;
+import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
+import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+import tertulia.app.exchange.Limits;
+import tertulia.app.people.People;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** One set of limits: what is taken can be stored, and what was stored can be read for ever. */
+@TestPropertySource(properties = "spring.datasource.url=jdbc:h2:mem:nothinglost;DB_CLOSE_DELAY=-1")
+public class LimitsTest extends ServedTest {
+  private static final List<String> STEPS =
+      List.of("need", "contenders", "fit", "cost", "weights", "marks", "decision");
+  @Autowired private MockMvc mvc;
+  @Autowired private People people;
+  @Autowired private JdbcTemplate jdbc;
+
+  private MockHttpServletResponse send(String who, MockHttpServletRequestBuilder request)
+      throws Exception {
+    return mvc.perform(request.with(csrf()).with(user(people.loadUserByUsername(who))))
+        .andReturn()
+        .getResponse();
+  }
+
+  private MockHttpServletResponse post(String who, String path, Map<String, String> fields)
+      throws Exception {
+    MockHttpServletRequestBuilder request = MockMvcRequestBuilders.post(path);
+    fields.forEach(request::param);
+    return send(who, request);
+  }
+
+  private long selection(String title) throws Exception {
+    String made =
+        post(
+                "ilse",
+                "/selections/new",
+                Map.of("title", title, "currency", "EUR", "people", "9", "growth", "0"))
+            .getRedirectedUrl();
+    long id = Long.parseLong(made.split("/")[2]);
+    jdbc.update(
+        "update selection set brief = (select brief from selection where id = 1) where id = ?", id);
+    assertEquals(
+        post("ilse", "/selections/" + id + "/contenders", Map.of("slug", "slotmeer")).getStatus(),
+        302);
+    return id;
+  }
+
+  private void assertEveryPageIsThere(long id) throws Exception {
+    for (String step : STEPS) {
+      assertEquals(
+          send("ilse", MockMvcRequestBuilders.get("/selections/" + id + "/" + step)).getStatus(),
+          200,
+          step);
+    }
+    assertEquals(
+        send("ilse", MockMvcRequestBuilders.get("/selections/" + id + "/file")).getStatus(), 200);
+  }
+
+  private static JsonNode schema(String name) throws IOException {
+    return JsonMapper.shared()
+        .readTree(Files.readString(Path.of("..", "docs", "formats", name + "-1.schema.json")));
+  }
+
+  @DataProvider
+  public Object[][] published() {
+    return new Object[][] {
+      {"selection", "/properties/contenders", Limits.CONTENDERS},
+      {"selection", "/properties/panel", Limits.MEMBERS},
+      {"selection", "/properties/log", Limits.ACTS},
+      {"selection", "/properties/ended", Limits.ENDED},
+      {"selection", "/$defs/brief/properties/groups", Limits.GROUPS},
+      {"selection", "/$defs/brief/properties/needs", Limits.NEEDS},
+      {"selection", "/$defs/brief/properties/criteria", Limits.CRITERIA},
+      {"catalogue", "/$defs/tool/properties/plans", Limits.PLANS},
+      {"catalogue", "/$defs/term/properties/charges", Limits.CHARGES},
+      {"catalogue", "/$defs/plan/properties/facts", Limits.FACTS},
+      {"catalogue", "/$defs/plan/properties/allowances", Limits.ALLOWANCES}
+    };
+  }
+
+  @Test(dataProvider = "published")
+  public void thePublishedSchemasSayTheSameNumbers(String schema, String at, int limit)
+      throws IOException {
+    assertEquals(schema(schema).at(at + "/maxItems").asInt(), limit);
+  }
+
+  @Test
+  public void thePersonPastTheLastSeatIsToldAndNobodysPageIsLost() throws Exception {
+    long id = selection("How many fit?");
+    int seated =
+        jdbc.queryForObject(
+            "select count(*) from panel_member where selection_id = ?", Integer.class, id);
+    for (int i = seated; i < Limits.MEMBERS; i++) {
+      jdbc.update(
+          "insert into panel_member(selection_id, name, share, version) values (?, ?, 1, 0)",
+          id,
+          "Person " + i);
+    }
+    MockHttpServletResponse full =
+        post("joren", "/selections/" + id + "/weights", Map.of("criterion", "cost", "points", "3"));
+    assertEquals(full.getStatus(), 409, full.getContentAsString());
+    assertTrue(
+        full.getContentAsString().contains("At most 200 people weigh and mark"),
+        full.getContentAsString());
+    assertEveryPageIsThere(id);
+    // one more that got in before the limit was looked at
+    jdbc.update(
+        "insert into panel_member(selection_id, name, share, version) values (?, 'One', 1, 0)", id);
+    assertEveryPageIsThere(id);
+  }
+
+  @Test
+  public void theActPastTheLastIsRefusedAndTheLogIsReadForEver() throws Exception {
+    long id = selection("How often was it narrowed?");
+    for (int i = 1; i < Limits.ACTS; i++) {
+      jdbc.update(
+          "insert into narrowing(selection_id, noted_at, noted_by, what, contender, reason)"
+              + " values (?, now(), 'Ilse', 'back', 'Slotmeer', null)",
+          id);
+    }
+    MockHttpServletResponse full =
+        post(
+            "ilse",
+            "/selections/" + id + "/contenders/slotmeer/aside",
+            Map.of("reason", "too dear"));
+    assertEquals(full.getStatus(), 409);
+    assertTrue(
+        full.getContentAsString(StandardCharsets.UTF_8)
+            .contains("The list of this selection was changed 1000 times"));
+    assertEveryPageIsThere(id);
+    jdbc.update(
+        "insert into narrowing(selection_id, noted_at, noted_by, what, contender, reason)"
+            + " values (?, now(), 'Ilse', 'back', 'Slotmeer', null)",
+        id);
+    assertEveryPageIsThere(id);
+  }
+
+  /** The form has room for more charges than one term of a plan can have. */
+  @Test
+  public void aPageThatCouldNotBeReadInAgainIsNotTaken() throws Exception {
+    Map<String, String> fields = new LinkedHashMap<>();
+    fields.put("name", "Manyfold");
+    fields.put("plans[0].name", "All");
+    fields.put("plans[0].currency", "EUR");
+    fields.put("plans[0].source.asOf", "2026-11-10");
+    for (int i = 0; i <= Limits.CHARGES; i++) {
+      fields.put("lines[" + i + "].name", "Part " + i);
+      fields.put("lines[" + i + "].kind", "flat");
+      fields.put("lines[" + i + "].cells[0].prices[m1]", "1.00");
+    }
+    MockHttpServletResponse refused = post("ilse", "/catalogue/new", fields);
+    assertEquals(refused.getStatus(), 422);
+    assertTrue(
+        refused
+            .getContentAsString(StandardCharsets.UTF_8)
+            .contains("This is more than can be kept"),
+        refused.getContentAsString());
+    fields.keySet().removeIf(field -> field.startsWith("lines[" + Limits.CHARGES + "]"));
+    assertEquals(post("ilse", "/catalogue/new", fields).getStatus(), 302);
+  }
+}
