@@ -12,7 +12,6 @@ import java.util.stream.Stream;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 import tertulia.core.billing.History.Floor;
-import tertulia.core.billing.History.Run;
 import tertulia.core.money.ExchangeRate;
 import tertulia.core.money.Rounding;
 import tertulia.core.pricing.BillingTerm.Payment;
@@ -32,7 +31,6 @@ import tertulia.core.time.MonthSpan;
  * first taken, and what is missing to a yearly minimum at the end of each year.
  */
 public final class Biller {
-  private static final int YEAR = 12;
   private final Purchase purchase;
   private final MonthSpan term;
   private final int leave;
@@ -41,7 +39,6 @@ public final class Biller {
   private final Map<Slot, List<InvoiceLine>> lines = new TreeMap<>(Slot.ORDER);
   private final int[] idleUnits;
   private final BigDecimal[] idleMoney;
-  private final List<MinimumYear> years = new ArrayList<>();
   private History history;
 
   /** When an invoice falls due and what it covers. */
@@ -153,13 +150,16 @@ public final class Biller {
     List<Invoice> invoices = new ArrayList<>();
     lines.forEach((slot, parts) ->
         invoices.add(new Invoice(slot.due(), slot.covers(), currency(), parts, rate)));
-    List<Invoice> minimums = minimums(invoices);
+    Optional<RunMonths> run = run(invoices);
+    Optional<RunMonths.Carried> carried = run.map(months -> months.carry(history.run()));
+    history = history.on(carried.flatMap(RunMonths.Carried::after));
     if (isLeft() && leaving == Leaving.CREDITED) {
       List.copyOf(invoices).forEach(invoice -> invoice.credit(leave).ifPresent(invoices::add));
     }
-    invoices.addAll(minimums);
+    carried.ifPresent(c -> invoices.addAll(c.due()));
     invoices.addAll(elsewhere());
-    return new BilledTerm(invoices, idle(), years, history);
+    return new BilledTerm(
+        invoices, idle(), carried.map(RunMonths.Carried::ended).orElse(List.of()), history, run);
   }
 
   /** What is covered outside is paid month by month, as long as the plan is used. */
@@ -368,38 +368,16 @@ public final class Biller {
     return purchase.list().currency();
   }
 
-  /**
-   * For every year of the run that ends within the term, what is missing to its minimum. The run
-   * goes on if the term before was of the same plan. A year has the minimum of the term that runs
-   * in its first month; one that begins with the next term is left to that, so nothing of the run
-   * is remembered then.
-   */
-  private List<Invoice> minimums(List<Invoice> invoices) {
-    if (purchase.plan().lists(PlanPrices.End.HIGH).stream()
-        .allMatch(list -> list.yearlyMinimum().isEmpty())) {
-      history = history.on(Optional.empty());
-      return List.of();
-    }
-    String plan = purchase.plan().id();
-    Run run =
-        history
-            .run()
-            .filter(r -> r.plan().equals(plan))
-            .orElseGet(() -> Run.begun(plan, term.from(), floor(), currency()));
-    List<Money> charged = charged(invoices);
-    List<Invoice> due = new ArrayList<>();
-    int billed = 0;
-    while (run.months() + charged.size() - billed >= YEAR) {
-      int more = YEAR - run.months();
-      run = run.plus(charged.subList(billed, billed + more));
-      run.year().ifPresent(years::add);
-      run.missing(rate).ifPresent(due::add);
-      run = Run.begun(plan, run.from() + YEAR, floor(), currency());
-      billed += more;
-    }
-    run = run.plus(charged.subList(billed, charged.size()));
-    history = history.on(run.months() == 0 ? Optional.empty() : Optional.of(run.capped()));
-    return due;
+  /** What the term adds to a run; empty if its plan has no yearly minimum under any term. */
+  private Optional<RunMonths> run(List<Invoice> invoices) {
+    boolean none =
+        purchase.plan().lists(PlanPrices.End.HIGH).stream()
+            .allMatch(list -> list.yearlyMinimum().isEmpty());
+    return none
+        ? Optional.empty()
+        : Optional.of(
+            new RunMonths(
+                purchase.plan().id(), term.from(), charged(invoices), floor(), currency(), rate));
   }
 
   private Optional<Floor> floor() {

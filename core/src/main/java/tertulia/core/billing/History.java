@@ -51,8 +51,26 @@ public record History(Map<String, Integer> once, Map<String, Integer> reduced, O
     return new History(once, more, run);
   }
 
-  History on(Optional<Run> other) {
+  /** The same with another run. */
+  public History on(Optional<Run> other) {
     return new History(once, reduced, other);
+  }
+
+  /** What an unfinished year of a run has been charged, in minor units; 0 without a run. */
+  public long chargedMinor() {
+    return run.map(r -> r.charged().getAmountMinorLong()).orElse(0L);
+  }
+
+  /** The same history but for what an unfinished year of a run has been charged. */
+  public History uncharged() {
+    return on(
+        run.map(r ->
+            new Run(
+                r.plan(),
+                r.from(),
+                r.floor(),
+                r.months(),
+                Money.zero(r.charged().getCurrencyUnit()))));
   }
 
   /** As after a term of a plan without a yearly minimum. */

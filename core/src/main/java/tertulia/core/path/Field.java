@@ -104,14 +104,12 @@ record Field(
     return priced.stream().map(Entrant::qualifies).toArray(boolean[][]::new);
   }
 
-  /** Every option with a price has amounts that cannot be counted. */
-  Ways.Gap tooLarge() {
+  /** No figure, for this reason, though there are ways. */
+  Ways.Gap without(NoFigure reason) {
     return new Ways.Gap(
         0,
         Map.of(),
-        priced.stream()
-            .map(entrant -> new LeftOut(entrant.label(), new NoFigure.TooLarge(), true))
-            .toList());
+        priced.stream().map(entrant -> new LeftOut(entrant.label(), reason, true)).toList());
   }
 
   Ways.Gap gap(int m) {

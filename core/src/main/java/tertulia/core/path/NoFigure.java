@@ -17,6 +17,9 @@ public sealed interface NoFigure {
       case NoRate no -> "no rate " + no.from() + " to " + no.to();
       case NoPaymentRate no -> "no rate " + no.from() + " to " + no.to() + " for payments";
       case NoAveragePayment no -> "no average payment stated";
+      case TooManyWays too ->
+          "there are more ways through its plans, terms and offers than can be compared; leave out"
+              + " those you would not take";
       case TooLarge too -> "the amounts are too large to count; check its prices and quantities";
     };
   }
@@ -39,6 +42,9 @@ public sealed interface NoFigure {
 
   /** Its amounts go beyond what can be counted exactly, about 92,000,000,000,000,000. */
   record TooLarge() implements NoFigure {}
+
+  /** There are more ways through its plans than can be compared in a few seconds. */
+  record TooManyWays() implements NoFigure {}
 
   /** It takes a share of payments whose average nobody has stated. */
   record NoAveragePayment() implements NoFigure {}

@@ -160,7 +160,7 @@ final class PlainTerms {
   }
 
   /** The first shares of an amount spread evenly, leftover units going to the earliest months. */
-  private static long first(long amount, int months, int count) {
+  static long first(long amount, int months, int count) {
     return amount / months * count + Math.min(amount % months, count);
   }
 }

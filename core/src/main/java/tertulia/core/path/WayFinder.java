@@ -1,7 +1,9 @@
 package tertulia.core.path;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -16,6 +18,7 @@ import tertulia.core.billing.Leaving;
 import tertulia.core.billing.Ledger;
 import tertulia.core.billing.MinimumYear;
 import tertulia.core.billing.Purchase;
+import tertulia.core.billing.RunMonths;
 import tertulia.core.billing.UnitsNeeded;
 import tertulia.core.billing.View;
 import tertulia.core.money.ExchangeRate;
@@ -23,12 +26,21 @@ import tertulia.core.pricing.Offer;
 import tertulia.core.time.MonthSpan;
 
 /**
- * Finds the cheapest way through options by looking from each month at every term that can begin
- * there. What a term costs depends on what came before only through its {@link History}, so the
- * best way on from a month, a plan and a history is found once (Bellman 1957). Amounts are exact
- * minor units.
+ * Finds the cheapest way through options, month by month: from each place a way can stand at, every
+ * term that can begin there. What a term costs depends on what came before only through its {@link
+ * History}, so of the ways that stand at the same place with the same history the best goes on
+ * (Bellman 1957). Ways that differ in nothing but what a year of a yearly minimum has been charged
+ * so far are held against each other too: what one was charged more, the other can be asked for
+ * later, but no more, so the dearer one by more than that is dropped. Amounts are exact minor
+ * units.
  */
 final class WayFinder {
+  /**
+   * Terms that are put to a way at most, to find the cheapest; some seconds of work. What takes
+   * more has no figure, and says why.
+   */
+  private static final int MOST_STEPS = 1_200_000;
+
   private final List<Option> options;
   private final boolean[][] qualifies;
   private final Setting setting;
@@ -41,8 +53,9 @@ final class WayFinder {
   private final int[][] leaves;
 
   private final List<Optional<PlainTerms>> plain;
-  private final Map<State, Onward> known = new HashMap<>();
-  private final Map<Start, BilledTerm> billed = new HashMap<>();
+  private final Map<Start, Billed> billed = new HashMap<>();
+  private @Nullable Standing best;
+  private int steps;
 
   /**
    * What holds for every way.
@@ -63,16 +76,45 @@ final class WayFinder {
 
   private record Start(int option, int month, History history) {}
 
-  /** The best way on from a state; {@code option} is −1 at the end. */
-  private record Onward(long minor, int changes, int terms, int option) {
-    boolean isBetterThan(@Nullable Onward other) {
-      if (other == null) {
-        return true;
+  /**
+   * A term billed as if nothing had run on its plan before.
+   *
+   * @param minor what it comes to in the view without what a yearly minimum asks for
+   */
+  private record Billed(BilledTerm term, long minor) {}
+
+  /** What one more term comes to, and what the next has to know. */
+  private record Step(long minor, History after) {}
+
+  /**
+   * A way up to a place.
+   *
+   * @param minor what it has cost
+   * @param option its last option; −1 at the start
+   * @param before the way up to where that began; null at the start
+   */
+  private record Standing(
+      State state, long minor, int changes, int terms, int option, @Nullable Standing before) {
+    /** Negative if this is better: cheaper, fewer changes, fewer terms, catalogue order. */
+    int compareTo(Standing other) {
+      int by = Long.compare(minor, other.minor);
+      return by != 0 ? by : compareTies(other);
+    }
+
+    private int compareTies(Standing other) {
+      int by = Integer.compare(changes, other.changes);
+      by = by != 0 ? by : Integer.compare(terms, other.terms);
+      return by != 0 ? by : Arrays.compare(route(), other.route());
+    }
+
+    int[] route() {
+      int[] route = new int[terms];
+      Standing at = this;
+      for (int t = terms - 1; t >= 0; t--) {
+        route[t] = at.option;
+        at = java.util.Objects.requireNonNull(at.before);
       }
-      if (minor != other.minor) {
-        return minor < other.minor;
-      }
-      return changes != other.changes ? changes < other.changes : terms < other.terms;
+      return route;
     }
   }
 
@@ -103,56 +145,139 @@ final class WayFinder {
    * @param qualifies by option and month; in every month some option must
    */
   static Way cheapest(List<Option> options, boolean[][] qualifies, Setting setting) {
+    return cheapest(options, qualifies, setting, MOST_STEPS);
+  }
+
+  /**
+   * As above.
+   *
+   * @throws TooManyWays if it takes more steps than {@code most}
+   */
+  static Way cheapest(List<Option> options, boolean[][] qualifies, Setting setting, int most) {
     WayFinder best = null;
+    int steps = 0;
     for (List<Offer> combination :
         OfferChoice.combinations(options.getFirst().offering().offers())) {
       WayFinder finder = new WayFinder(options, qualifies, setting, combination);
-      if (best == null || finder.start().isBetterThan(best.start())) {
+      finder.search(most - steps);
+      steps += finder.steps;
+      if (best == null || finder.best().minor() < best.best().minor() || finder.isSimpler(best)) {
         best = finder;
       }
     }
     return java.util.Objects.requireNonNull(best).way();
   }
 
-  private Onward start() {
-    return best(new State(0, -1, History.NONE));
+  private boolean isSimpler(WayFinder other) {
+    Standing mine = best();
+    Standing theirs = other.best();
+    return mine.minor() == theirs.minor()
+        && (mine.changes() < theirs.changes()
+            || mine.changes() == theirs.changes() && mine.terms() < theirs.terms());
+  }
+
+  private Standing best() {
+    return java.util.Objects.requireNonNull(best, "some option qualifies in every month");
   }
 
   private int months() {
     return setting.horizon().months();
   }
 
-  private Onward best(State state) {
-    Onward found = known.get(state);
-    if (found == null) {
-      found = state.month() >= months() ? end(state) : choose(state);
-      known.put(state, found);
+  /**
+   * Finds the best way.
+   *
+   * @param most steps that may be taken for it
+   * @throws TooManyWays if that is not enough
+   */
+  private void search(int most) {
+    List<Map<State, List<Standing>>> byMonth = new ArrayList<>();
+    for (int m = 0; m <= months(); m++) {
+      byMonth.add(new LinkedHashMap<>());
     }
-    return found;
-  }
-
-  private Onward end(State state) {
-    return new Onward(minor(closing(state)), 0, 0, -1);
-  }
-
-  private Onward choose(State state) {
-    Onward best = null;
-    for (int o = 0; o < options.size(); o++) {
-      if (qualifies[o][state.month()]) {
-        Onward onward = best(next(state, o));
-        boolean changes = isChange(state, o);
-        long minor =
-            onward.minor()
-                + minor(state, o)
-                + (changes ? minor(closing(state)) + setting.changing().getAmountMinorLong() : 0);
-        Onward plan =
-            new Onward(minor, onward.changes() + (changes ? 1 : 0), onward.terms() + 1, o);
-        if (plan.isBetterThan(best)) {
-          best = plan;
+    State start = new State(0, -1, History.NONE);
+    byMonth.getFirst().put(start, List.of(new Standing(start, 0, 0, 0, -1, null)));
+    for (int m = 0; m < months(); m++) {
+      for (List<Standing> alike : byMonth.get(m).values()) {
+        for (Standing standing : alike) {
+          goOn(standing, byMonth);
+        }
+      }
+      byMonth.get(m).clear();
+      if (steps > most) {
+        throw new TooManyWays();
+      }
+    }
+    for (List<Standing> alike : byMonth.getLast().values()) {
+      for (Standing standing : alike) {
+        Standing ended = ended(standing);
+        if (best == null || ended.compareTo(best) < 0) {
+          best = ended;
         }
       }
     }
-    return java.util.Objects.requireNonNull(best, "some option qualifies in every month");
+  }
+
+  private Standing ended(Standing way) {
+    return new Standing(
+        way.state(),
+        way.minor() + within(closing(way.state())),
+        way.changes(),
+        way.terms(),
+        way.option(),
+        way.before());
+  }
+
+  private void goOn(Standing way, List<Map<State, List<Standing>>> byMonth) {
+    State state = way.state();
+    for (int o = 0; o < options.size(); o++) {
+      if (qualifies[o][state.month()]) {
+        boolean changes = isChange(state, o);
+        Step step = step(state, o);
+        steps++;
+        long minor =
+            way.minor()
+                + step.minor()
+                + (changes ? within(closing(state)) + setting.changing().getAmountMinorLong() : 0);
+        State next = next(state, o, step.after());
+        Standing further =
+            new Standing(next, minor, way.changes() + (changes ? 1 : 0), way.terms() + 1, o, way);
+        add(
+            further,
+            byMonth
+                .get(next.month())
+                .computeIfAbsent(
+                    new State(next.month(), next.last(), next.history().uncharged()),
+                    s -> new ArrayList<>(1)));
+      }
+    }
+  }
+
+  private void add(Standing way, List<Standing> alike) {
+    for (Standing other : alike) {
+      if (isNoWorse(other, way)) {
+        return;
+      }
+    }
+    alike.removeIf(other -> isNoWorse(way, other));
+    alike.add(way);
+  }
+
+  /**
+   * Whether the first stays ahead of the second however both go on. What a year of a yearly minimum
+   * was charged less can be asked for at its end: that amount at most, and in another currency one
+   * minor unit more for its rounding.
+   */
+  private boolean isNoWorse(Standing one, Standing other) {
+    long less = other.state().history().chargedMinor() - one.state().history().chargedMinor();
+    if (less <= 0) {
+      return one.compareTo(other) <= 0;
+    }
+    Optional<ExchangeRate> rate = rate(one.state().last());
+    Money owed = Money.ofMinor(options.get(one.state().last()).list().currency(), less);
+    long most = rate.map(r -> r.convert(owed).getAmountMinorLong() + 2).orElse(less);
+    long worst = Math.addExact(one.minor(), most);
+    return worst < other.minor() || worst == other.minor() && one.compareTies(other) <= 0;
   }
 
   private boolean isChange(State state, int option) {
@@ -160,9 +285,8 @@ final class WayFinder {
         && !options.get(state.last()).plan().id().equals(options.get(option).plan().id());
   }
 
-  private State next(State state, int option) {
-    return new State(
-        Math.min(leave(option, state.month()), months()), standing[option], after(state, option));
+  private State next(State state, int option, History after) {
+    return new State(Math.min(leave(option, state.month()), months()), standing[option], after);
   }
 
   /** The first option of the same plan and currency: what comes next does not depend on more. */
@@ -198,24 +322,58 @@ final class WayFinder {
     return end;
   }
 
-  /** What a term comes to: in whole numbers where they will do, else by its invoices. */
-  private long minor(State state, int option) {
+  /**
+   * One more term: in whole numbers where they will do, else by its invoices. A plain option leaves
+   * nothing to know for the next but that a run on a plan has ended.
+   */
+  private Step step(State state, int option) {
     int start = state.month();
     return plain
         .get(option)
-        .map(terms -> terms.minor(start, termEnd(option, start), leave(option, start)))
-        .orElseGet(() -> minor(bill(state, option).invoices()));
+        .map(terms ->
+            new Step(
+                terms.minor(start, termEnd(option, start), leave(option, start)),
+                state.history().withoutRun()))
+        .orElseGet(() -> carried(state, option));
   }
 
-  /** A plain option leaves nothing to know for the next but that a run on a plan has ended. */
-  private History after(State state, int option) {
-    return plain.get(option).isPresent()
-        ? state.history().withoutRun()
-        : bill(state, option).after();
+  /** The invoices do not depend on the run so far; only what a yearly minimum asks for does. */
+  private Step carried(State state, int option) {
+    Billed term =
+        this.billed.computeIfAbsent(
+            new Start(option, state.month(), state.history().withoutRun()), this::billed);
+    History after = term.term().after();
+    Optional<RunMonths> run = term.term().run();
+    if (run.isEmpty()) {
+      return new Step(term.minor(), after);
+    }
+    RunMonths.Carried carried = run.get().carry(state.history().run());
+    return new Step(term.minor() + within(carried.due()), after.on(carried.after()));
   }
 
-  private BilledTerm bill(State state, int option) {
-    return billed.computeIfAbsent(new Start(option, state.month(), state.history()), this::bill);
+  private Billed billed(Start start) {
+    BilledTerm term = bill(start);
+    long asked = term.run().map(run -> within(run.carry(Optional.empty()).due())).orElse(0L);
+    return new Billed(term, minor(term.invoices()) - asked);
+  }
+
+  /** What counts within the horizon of invoices that ask for a minimum, in the view. */
+  private long within(List<Invoice> invoices) {
+    long sum = 0;
+    for (Invoice invoice : invoices) {
+      long amount = invoice.reported().getAmountMinorLong();
+      MonthSpan covers = invoice.covers();
+      sum +=
+          switch (setting.view()) {
+            case CASH -> invoice.due() < months() ? amount : 0;
+            case SPREAD ->
+                PlainTerms.first(
+                    amount,
+                    covers.months(),
+                    Math.clamp(months() - covers.from(), 0, covers.months()));
+          };
+    }
+    return sum;
   }
 
   private BilledTerm bill(Start start) {
@@ -271,12 +429,7 @@ final class WayFinder {
   }
 
   private Way way() {
-    List<Integer> route = new ArrayList<>();
-    for (State state = new State(0, -1, History.NONE); state.month() < months(); ) {
-      int option = best(state).option();
-      route.add(option);
-      state = next(state, option);
-    }
+    List<Integer> route = Arrays.stream(best().route()).boxed().toList();
     return along(route, used(route));
   }
 
@@ -307,8 +460,8 @@ final class WayFinder {
         state.history().closingYear(months()).ifPresent(minimums::add);
         changes++;
       }
-      State next = next(state, option);
-      BilledTerm term = bill(state, option);
+      BilledTerm term = bill(new Start(option, state.month(), state.history()));
+      State next = next(state, option, step(state, option).after());
       terms.add(term);
       minimums.addAll(term.minimums());
       legs.add(

@@ -128,7 +128,9 @@ public sealed interface Ways {
       best.ledger().total(setting.view());
       return new Found(best, field.leftOutBeside(best), Optional.empty());
     } catch (ArithmeticException e) {
-      return field.tooLarge();
+      return field.without(new NoFigure.TooLarge());
+    } catch (TooManyWays e) {
+      return field.without(new NoFigure.TooManyWays());
     }
   }
 }

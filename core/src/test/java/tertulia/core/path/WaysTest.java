@@ -22,7 +22,9 @@ import java.util.Optional;
 import java.util.Random;
 import java.util.Set;
 import java.util.stream.IntStream;
+import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
+import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import tertulia.core.Samples;
 import tertulia.core.billing.BilledTerm;
@@ -38,6 +40,7 @@ import tertulia.core.fit.Offering;
 import tertulia.core.growth.Measure;
 import tertulia.core.money.ExchangeRates;
 import tertulia.core.money.PriceRise;
+import tertulia.core.money.UnitPrice;
 import tertulia.core.pricing.BillingTerm;
 import tertulia.core.pricing.Charge;
 import tertulia.core.pricing.Offer;
@@ -386,6 +389,125 @@ public class WaysTest {
       }
     }
     assertTrue(left > 3, "some terms were left early: " + left);
+  }
+
+  /** Yearly minimums that are reached or not, over the end of their first year. */
+  @Test
+  public void withYearlyMinimumsToo() {
+    Random random = new Random(20261126);
+    int owed = 0;
+    for (int round = 0; round < 25; round++) {
+      int horizon = 12 + random.nextInt(3);
+      String least = "" + (900 + 50 * random.nextInt(20));
+      Plan minimum =
+          plan(
+              "Minimum",
+              withMinimum(list(BillingTerm.MONTHLY, seats(6 + random.nextInt(3) + ".90")), least),
+              withMinimum(
+                  list(BillingTerm.YEARLY_PAID_MONTHLY, seats(5 + random.nextInt(2) + ".10")),
+                  "" + (900 + 50 * random.nextInt(20))));
+      Plan first = capped("First", 9 + random.nextInt(4), list(BillingTerm.MONTHLY, seats("7.30")));
+      List<Offering> offerings =
+          List.of(
+              new Offering(first, Map.of(), List.of(), Optional.empty()),
+              new Offering(minimum, Map.of(), List.of(), Optional.empty()));
+      List<UnitsNeeded> months = months(random, horizon);
+      View view = random.nextBoolean() ? View.SPREAD : View.CASH;
+      Leaving leaving = random.nextBoolean() ? Leaving.CREDITED : Leaving.LOST;
+      Way found = ((Ways.Found) ways(offerings, months, view, leaving)).best();
+      List<Option> options =
+          offerings.stream()
+              .flatMap(offering ->
+                  offering.plan().lists(tertulia.core.pricing.PlanPrices.End.HIGH).stream()
+                      .map(list -> Option.of(offering, list, new Fit(List.of()))))
+              .toList();
+      assertEquals(
+          found.ledger().total(view),
+          enumerated(options, List.of(), months, view, leaving),
+          "round " + round);
+      owed += found.minimums().stream().anyMatch(year -> !year.line().amount().isZero()) ? 1 : 0;
+    }
+    assertTrue(owed > 3, "minimums were owed: " + owed);
+  }
+
+  /** Many terms with yearly minimums over ten years come to an end. */
+  @Test(dataProvider = "currencies")
+  public void aLargePageOverTenYearsComesToAnEnd(CurrencyUnit currency, boolean offers) {
+    List<Plan> plans = new ArrayList<>();
+    for (int p = 0; p < 6; p++) {
+      List<PriceList> lists = new ArrayList<>();
+      for (BillingTerm term :
+          List.of(
+              BillingTerm.MONTHLY,
+              BillingTerm.YEARLY_PAID_MONTHLY,
+              BillingTerm.YEARLY_UP_FRONT,
+              new BillingTerm(24, BillingTerm.Payment.UP_FRONT))) {
+        lists.add(
+            new PriceList(
+                term,
+                currency,
+                List.of(
+                    new Charge.PerUnit(
+                        "Seats",
+                        Measure.SEATS,
+                        UnitPrice.of(currency.getCode(), (7 + p) + "." + (10 + 7 * lists.size())),
+                        UnitRule.PLAIN)),
+                List.of(),
+                Optional.of(UnitPrice.of(currency.getCode(), "" + (4000 + 900 * p)))));
+      }
+      plans.add(capped("Plan " + p, 40 + 25 * p, lists.toArray(new PriceList[0])));
+    }
+    List<Offer> off =
+        offers
+            ? List.of(
+                offer("Off", new Offer.Benefit.Percent(new java.math.BigDecimal("0.10")), 3, null),
+                offer("Less", new Offer.Benefit.AmountOff(eur("25"), 2), null, null))
+            : List.of();
+    List<Offering> offerings =
+        plans.stream().map(plan -> new Offering(plan, Map.of(), off, Optional.empty())).toList();
+    Ways ways =
+        Ways.through(
+            offerings,
+            MARKET,
+            growing(20, 1, 120),
+            PriceRise.NONE,
+            new Horizon(JAN_2027, 120),
+            View.SPREAD,
+            Leaving.CREDITED,
+            NOTHING);
+    assertTrue(ways instanceof Ways.Found, ways.toString());
+  }
+
+  @Test
+  public void moreWaysThanCanBeComparedHaveNoFigureAndSaySo() {
+    WayFinder.Setting setting =
+        new WayFinder.Setting(
+            MARKET,
+            SEASON,
+            PriceRise.NONE,
+            new Horizon(JAN_2027, SEASON.size()),
+            View.SPREAD,
+            Leaving.CREDITED,
+            NOTHING);
+    Field field =
+        Field.of(
+            Candidates.of(List.of(Samples.offering(plan("Crew", BY_MONTH, BY_YEAR))), MARKET)
+                .high(),
+            setting);
+    WayFinder.cheapest(field.options(), field.qualifies(), setting, 100);
+    org.testng.Assert.expectThrows(
+        TooManyWays.class,
+        () -> WayFinder.cheapest(field.options(), field.qualifies(), setting, 40));
+    Ways.Gap gap = field.without(new NoFigure.TooManyWays());
+    assertTrue(gap.isUnpriced());
+    assertTrue(
+        gap.leftOut().getFirst().why().words().contains("more ways through its plans"),
+        gap.toString());
+  }
+
+  @DataProvider
+  public Object[][] currencies() {
+    return new Object[][] {{EUR, false}, {EUR, true}};
   }
 
   private static Plan small(Random random) {
