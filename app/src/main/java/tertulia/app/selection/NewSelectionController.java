@@ -19,6 +19,7 @@ import tertulia.app.exchange.Codes;
 import tertulia.app.exchange.Faults;
 import tertulia.app.growth.GrowthPlans;
 import tertulia.app.people.SignedIn;
+import tertulia.app.web.Again;
 import tertulia.core.time.Horizon;
 
 /** Begins a selection with the least there is to say. */
@@ -57,7 +58,8 @@ class NewSelectionController {
       response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
       return show(typed, faults.byField(), model);
     }
-    return "redirect:/selections/" + selections.create(brief, person) + "/need";
+    long id = Again.until(() -> selections.create(brief, person));
+    return "redirect:/selections/" + id + "/need";
   }
 
   private String show(Map<String, String> typed, Map<String, String> faults, Model model) {

@@ -24,11 +24,8 @@ import org.springframework.core.io.support.PathMatchingResourcePatternResolver;
 record Store(Path directory, String name) {
   private static final String FILE_URL = "jdbc:h2:file:";
 
-  /**
-   * Whatever is committed is in the file at once, not half a second later; the server closes the
-   * store itself when it stops.
-   */
-  private static final String SETTINGS = ";WRITE_DELAY=0;DB_CLOSE_ON_EXIT=FALSE";
+  /** The server closes the store itself when it stops. */
+  private static final String SETTINGS = ";DB_CLOSE_ON_EXIT=FALSE";
 
   /** The store an address of a database leads to; empty if it is not a file. */
   static Optional<Store> at(String url) {

@@ -9,12 +9,16 @@ import javax.sql.DataSource;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.DisposableBean;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
+import org.springframework.boot.web.servlet.FilterRegistrationBean;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Conditional;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.context.event.EventListener;
+import org.springframework.core.Ordered;
 import org.springframework.transaction.PlatformTransactionManager;
+import org.springframework.util.unit.DataSize;
 
 /** How a store in a file is used; one in memory needs none of it. */
 @Configuration
@@ -39,6 +43,17 @@ class StoreWiring implements DisposableBean {
   static PlatformTransactionManager transactionManager(
       EntityManagerFactory entities, DiskSync disk) {
     return new DurableTransactions(entities, disk);
+  }
+
+  /** Before security, which has nothing to say to a disk that is full. */
+  @Bean
+  static FilterRegistrationBean<RoomOnDisk> roomOnDisk(
+      Store store, @Value("${tertulia.least-free}") DataSize least) {
+    FilterRegistrationBean<RoomOnDisk> room =
+        new FilterRegistrationBean<>(
+            new RoomOnDisk(store.directory().toFile()::getUsableSpace, least.toBytes()));
+    room.setOrder(Ordered.HIGHEST_PRECEDENCE);
+    return room;
   }
 
   @Bean

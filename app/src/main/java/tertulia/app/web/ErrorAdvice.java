@@ -1,8 +1,15 @@
 package tertulia.app.web;
 
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.core.NestedExceptionUtils;
+import org.springframework.dao.DataAccessResourceFailureException;
 import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.http.HttpStatus;
 import org.springframework.orm.ObjectOptimisticLockingFailureException;
+import org.springframework.orm.jpa.JpaSystemException;
+import org.springframework.transaction.CannotCreateTransactionException;
+import org.springframework.transaction.TransactionSystemException;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.MissingServletRequestParameterException;
 import org.springframework.web.bind.annotation.ControllerAdvice;
@@ -14,6 +21,8 @@ import org.springframework.web.multipart.MaxUploadSizeExceededException;
 /** One place that turns what went wrong into a page with a sentence and a way out. */
 @ControllerAdvice
 class ErrorAdvice {
+  private static final Logger LOG = LoggerFactory.getLogger(ErrorAdvice.class);
+
   @ExceptionHandler(NotFound.class)
   @ResponseStatus(HttpStatus.NOT_FOUND)
   String notFound(NotFound e, Model model) {
@@ -31,11 +40,30 @@ class ErrorAdvice {
     DataIntegrityViolationException.class
   })
   @ResponseStatus(HttpStatus.CONFLICT)
-  String locked(Model model) {
+  String locked(RuntimeException e, Model model) {
+    LOG.info("Refused, as another write came first: {}", e.getClass().getSimpleName());
     return page(
         model,
         "Somebody else saved the same thing at the same moment.",
         "Go back, look at their change and save again.");
+  }
+
+  /** The store does not take or give anything just now; it is opened anew at the next request. */
+  @ExceptionHandler({
+    DataAccessResourceFailureException.class,
+    CannotCreateTransactionException.class,
+    TransactionSystemException.class,
+    JpaSystemException.class
+  })
+  @ResponseStatus(HttpStatus.SERVICE_UNAVAILABLE)
+  String notStored(RuntimeException e, Model model) {
+    Throwable root = NestedExceptionUtils.getMostSpecificCause(e);
+    LOG.error("The store failed: {}: {}", e.getMessage(), root.getMessage());
+    return page(
+        model,
+        "The store does not answer just now, so it is not certain that this was saved.",
+        "Go back and look; save again if it was not. If it stays like this, whoever runs the server"
+            + " should look at its disk.");
   }
 
   @ExceptionHandler({

@@ -54,6 +54,9 @@ public class KillsTest {
       }
       acknowledged.addAll(taken);
       writes += taken.size();
+      if (kill % 50 == 0) {
+        System.out.println(kill + " kills, " + writes + " writes so far");
+      }
       Set<String> there = titles(data);
       Set<String> lost = new HashSet<>(acknowledged);
       lost.removeAll(there);
