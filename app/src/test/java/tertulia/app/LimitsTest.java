@@ -178,4 +178,46 @@ public class LimitsTest extends ServedTest {
     fields.keySet().removeIf(field -> field.startsWith("lines[" + Limits.CHARGES + "]"));
     assertEquals(post("ilse", "/catalogue/new", fields).getStatus(), 302);
   }
+
+  @DataProvider
+  public Object[][] unseen() {
+    return new Object[][] {
+      {"Dear \u202Eevil", "U+202E"}, {"a\u0000b", "U+0000"}, {"\u2066x", "U+2066"}
+    };
+  }
+
+  /** A name that reads other than it is comes in by no way: form, JSON or CSV. */
+  @Test(dataProvider = "unseen")
+  public void aCharacterThatNobodySeesIsRefusedByEveryWayIn(String text, String named)
+      throws Exception {
+    MockHttpServletResponse form =
+        post(
+            "ilse",
+            "/selections/new",
+            Map.of("title", text, "currency", "EUR", "people", "9", "growth", "0"));
+    assertEquals(form.getForwardedUrl(), "/unseen");
+    byte[] json =
+        tertulia.app.exchange.Demo.text()
+            .replaceFirst("\"title\": \"[^\"]*\"", "\"title\": \"" + escaped(text) + "\"")
+            .getBytes(StandardCharsets.UTF_8);
+    assertSays(tertulia.app.exchange.PortableFile.read(json), named);
+    byte[] latin =
+        tertulia.app.exchange.Demo.text()
+            .replaceFirst("\"title\": \"[^\"]*\"", "\"title\": \"Caf\u00e9\"")
+            .getBytes(StandardCharsets.ISO_8859_1);
+    assertSays(tertulia.app.exchange.PortableFile.read(latin), "not written in UTF-8");
+  }
+
+  private static String escaped(String text) {
+    StringBuilder escaped = new StringBuilder();
+    text.chars().forEach(c -> escaped.append(String.format("\\\\u%04x", c)));
+    return escaped.toString();
+  }
+
+  private static void assertSays(tertulia.app.exchange.PortableFile.Read read, String part) {
+    assertTrue(
+        read instanceof tertulia.app.exchange.PortableFile.Read.Refused refused
+            && refused.faults().getFirst().message().contains(part),
+        read.toString());
+  }
 }

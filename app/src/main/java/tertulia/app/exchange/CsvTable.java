@@ -185,6 +185,13 @@ public record CsvTable(
     try (CSVParser parser = CSVParser.parse(new StringReader(text), format)) {
       for (CSVRecord found : parser) {
         List<String> cells = found.stream().map(CsvTable::original).toList();
+        cells.stream()
+            .flatMap(cell -> Unseen.in(cell).stream())
+            .findFirst()
+            .ifPresent(unseen -> {
+              throw new IllegalArgumentException(
+                  "Row " + found.getRecordNumber() + ": " + Unseen.sentence(unseen));
+            });
         if (cells.stream().anyMatch(cell -> !cell.isBlank())) {
           rows.add(new Row(Math.toIntExact(found.getRecordNumber()), cells));
         }

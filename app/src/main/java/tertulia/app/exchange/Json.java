@@ -1,5 +1,7 @@
 package tertulia.app.exchange;
 
+import java.nio.ByteBuffer;
+import java.nio.charset.CharacterCodingException;
 import java.nio.charset.StandardCharsets;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.StreamReadFeature;
@@ -63,7 +65,13 @@ public final class Json {
    */
   static JsonNode tree(byte[] bytes) {
     try {
-      return MAPPER.readTree(new String(bytes, StandardCharsets.UTF_8));
+      return MAPPER.readTree(
+          StandardCharsets.UTF_8.newDecoder().decode(ByteBuffer.wrap(bytes)).toString());
+    } catch (CharacterCodingException e) {
+      throw new IllegalArgumentException(
+          "The file is not written in UTF-8, so its letters cannot be told for certain. Save it in"
+              + " UTF-8.",
+          e);
     } catch (JacksonException e) {
       throw new IllegalArgumentException(
           "This is not a JSON file: line "

@@ -31,6 +31,10 @@ record JsonFile<T>(Optional<T> value, List<Fault> faults) {
         return refused(
             "This is JSON but no Tertulia " + what + ": \"format\" should be \"" + format + "\".");
       }
+      Optional<Fault> unseen = Unseen.in("", tree);
+      if (unseen.isPresent()) {
+        return new JsonFile<>(Optional.empty(), List.of(unseen.get()));
+      }
       List<Fault> errors = schema.faults(tree);
       return errors.isEmpty()
           ? new JsonFile<>(Optional.of(Json.convert(tree, type)), List.of())

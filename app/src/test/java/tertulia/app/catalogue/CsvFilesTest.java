@@ -18,6 +18,7 @@ import org.testng.annotations.Test;
 import tertulia.app.exchange.CatalogueFile;
 import tertulia.app.exchange.CsvTable;
 import tertulia.app.exchange.Json;
+import tertulia.app.exchange.Limits;
 import tertulia.app.exchange.ToolSheet;
 
 /** The catalogue as CSV: out, in, and what is refused. */
@@ -332,26 +333,35 @@ public class CsvFilesTest {
         CsvTable.read(text.getBytes(StandardCharsets.UTF_8)).rows().size(), CsvTable.MOST_ROWS);
   }
 
+  private static String plans(int count) {
+    StringBuilder csv = new StringBuilder("line,tool,maker,plan,name,value,currency,as of,from\n");
+    for (int p = 0; p < count; p++) {
+      csv.append("plan,Long one,Maker,P" + p + ",,,EUR,2026-11-01,makers-claim\n");
+      for (int i = 0; i < Limits.FACTS; i++) {
+        csv.append("capability,Long one,Maker,P" + p + ",Thing " + i + ",yes,")
+            .append(",2026-11-01,makers-claim\n");
+      }
+    }
+    return csv.toString();
+  }
+
   @Test
   public void aPageOfThousandsOfLinesIsReadWithEachLineAtItsRow() {
-    StringBuilder csv =
-        new StringBuilder("line,tool,maker,plan,name,value,currency,as of,from\n")
-            .append("plan,Long one,Maker,A,,,EUR,2026-11-01,makers-claim\n");
-    for (int i = 0; i < 4_000; i++) {
-      csv.append("capability,Long one,Maker,A,Thing ")
-          .append(i)
-          .append(i == 3_210 ? ",maybe" : ",yes")
-          .append(",,2026-11-01,makers-claim\n");
-    }
-    String file = csv.toString();
-    CsvReader.Sheets refused = read(file.getBytes(StandardCharsets.UTF_8));
+    String right = plans(20);
+    List<ToolSheet> sheets = read(right.getBytes(StandardCharsets.UTF_8)).sheets();
+    List<ToolSheet.FactPart> facts = sheets.getFirst().plans().getLast().facts();
+    assertEquals(facts.size(), Limits.FACTS);
+    assertEquals(facts.getLast().capability(), "Thing " + (Limits.FACTS - 1));
+    String more = "capability,Long one,Maker,P0,One more,yes,,2026-11-01,makers-claim\n";
+    assertEquals(
+        read((right + more).getBytes(StandardCharsets.UTF_8)).sheets(),
+        List.of(),
+        "it could not be read in again");
+    CsvReader.Sheets refused =
+        read(plans(1).replace("Thing 110,yes", "Thing 110,maybe").getBytes(StandardCharsets.UTF_8));
     assertEquals(refused.sheets(), List.of());
     assertEquals(refused.refusals().size(), 1);
-    assertTrue(refused.refusals().getFirst().toString().contains("3213"), refused.toString());
-    List<ToolSheet> sheets =
-        read(file.replace("maybe", "yes").getBytes(StandardCharsets.UTF_8)).sheets();
-    List<ToolSheet.FactPart> facts = sheets.getFirst().plans().getFirst().facts();
-    assertEquals(facts.size(), 4_000);
-    assertEquals(facts.get(3_999).capability(), "Thing 3999");
+    // the header, the plan, and the 111th fact
+    assertTrue(refused.refusals().getFirst().toString().contains("row 113"), refused.toString());
   }
 }
