@@ -5,8 +5,6 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.util.Optional;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
-import org.springframework.security.core.session.SessionInformation;
-import org.springframework.security.core.session.SessionRegistry;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -21,9 +19,9 @@ import tertulia.app.exchange.Faults;
 @Controller
 class AccountsController {
   private final People people;
-  private final SessionRegistry sessions;
+  private final OpenSessions sessions;
 
-  AccountsController(People people, SessionRegistry sessions) {
+  AccountsController(People people, OpenSessions sessions) {
     this.people = people;
     this.sessions = sessions;
   }
@@ -98,16 +96,9 @@ class AccountsController {
       return refused(NOBODY, faults, model, response);
     }
     if (disabled) {
-      endSessions(id);
+      sessions.end(id);
     }
     return "redirect:/people";
-  }
-
-  private void endSessions(long id) {
-    sessions.getAllPrincipals().stream()
-        .filter(principal -> principal instanceof SignedIn other && other.id() == id)
-        .flatMap(principal -> sessions.getAllSessions(principal, false).stream())
-        .forEach(SessionInformation::expireNow);
   }
 
   /** A new link for somebody who lost theirs, or their password. */

@@ -6,10 +6,10 @@ import jakarta.servlet.http.HttpSession;
 import java.time.Clock;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.security.core.session.SessionInformation;
-import org.springframework.security.core.session.SessionRegistry;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -24,10 +24,10 @@ import tertulia.app.exchange.Faults;
 @Controller
 class OwnAccountController {
   private final People people;
-  private final SessionRegistry sessions;
+  private final OpenSessions sessions;
   private final Clock clock;
 
-  OwnAccountController(People people, SessionRegistry sessions, Clock clock) {
+  OwnAccountController(People people, OpenSessions sessions, Clock clock) {
     this.people = people;
     this.sessions = sessions;
     this.clock = clock;
@@ -42,10 +42,9 @@ class OwnAccountController {
   }
 
   private String show(SignedIn person, Faults faults, HttpServletRequest request, Model model) {
-    HttpSession session = request.getSession(false);
-    String own = session == null ? "" : session.getId();
+    String own = ownId(request);
     List<Place> places =
-        sessions.getAllSessions(person, false).stream()
+        sessions.of(person).stream()
             .sorted(Comparator.comparing(SessionInformation::getLastRequest).reversed())
             .map(info -> place(info, own))
             .toList();
@@ -92,10 +91,12 @@ class OwnAccountController {
   }
 
   private void endOthers(SignedIn person, HttpServletRequest request) {
+    sessions.endBut(person.id(), ownId(request));
+  }
+
+  private static String ownId(HttpServletRequest request) {
     HttpSession session = request.getSession(false);
-    sessions.getAllSessions(person, false).stream()
-        .filter(info -> session == null || !info.getSessionId().equals(session.getId()))
-        .forEach(SessionInformation::expireNow);
+    return session == null ? "" : session.getId();
   }
 
   /** Where a person who is invited, or lost the password, sets one. */
@@ -128,7 +129,9 @@ class OwnAccountController {
       Model model,
       HttpServletResponse response) {
     Faults faults = new Faults();
-    if (people.setPassword(word, password, faults).isPresent()) {
+    Optional<People.Entry> whose = people.setPassword(word, password, faults);
+    if (whose.isPresent()) {
+      sessions.end(whose.get().id());
       return "redirect:/sign-in?created";
     }
     if (faults.isEmpty()) {
@@ -137,7 +140,7 @@ class OwnAccountController {
     response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
     return people
         .linked(word)
-        .map(whose -> invitation(whose, word, faults, model))
+        .map(still -> invitation(still, word, faults, model))
         .orElseGet(() -> worksNoMore(model, response));
   }
 }

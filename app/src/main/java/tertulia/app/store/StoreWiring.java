@@ -12,6 +12,7 @@ import org.springframework.beans.factory.DisposableBean;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.boot.web.servlet.FilterRegistrationBean;
+import org.springframework.context.SmartLifecycle;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Conditional;
 import org.springframework.context.annotation.Configuration;
@@ -23,11 +24,11 @@ import org.springframework.util.unit.DataSize;
 /** How a store in a file is used; one in memory needs none of it. */
 @Configuration
 @Conditional(InFile.class)
-class StoreWiring implements DisposableBean {
+class StoreWiring implements DisposableBean, SmartLifecycle {
   private static final Logger LOG = LoggerFactory.getLogger(StoreWiring.class);
   private final Store store;
   private final DataSource database;
-  private volatile boolean isReady;
+  private volatile boolean isRunning;
 
   StoreWiring(Store store, DataSource database) {
     this.store = store;
@@ -61,17 +62,39 @@ class StoreWiring implements DisposableBean {
     return new BackupRequests(store, database);
   }
 
-  /** What an upgrade needed is done. */
+  /**
+   * What an upgrade needed is done, and nobody has written anything yet: the web server starts
+   * after this.
+   */
+  @Override
+  public void start() {
+    mark(Marker.RUNNING);
+    isRunning = true;
+  }
+
+  @Override
+  public void stop() {
+    // what is counted at the end is counted when nothing can write any more
+  }
+
+  @Override
+  public boolean isRunning() {
+    return isRunning;
+  }
+
+  @Override
+  public int getPhase() {
+    return 0;
+  }
+
   @EventListener
   void ready(ApplicationReadyEvent event) {
     event.getApplicationContext().getBean(BackupRequests.class).begin();
-    mark(Marker.RUNNING);
     try {
       OnDisk.ownerOnly(store.file());
     } catch (IOException e) {
       throw new UncheckedIOException(e);
     }
-    isReady = true;
   }
 
   /**
@@ -80,7 +103,7 @@ class StoreWiring implements DisposableBean {
    */
   @Override
   public void destroy() throws Exception {
-    if (isReady) {
+    if (isRunning) {
       ((AutoCloseable) database).close();
       try (Connection connection = store.connect()) {
         mark(Marker.stopped(Store.rows(connection)));

@@ -239,6 +239,17 @@ public class AccountsTest extends ServedTest {
     browser().signIn("odile", "eleven wooden ladders");
   }
 
+  @Test(dependsOnMethods = "aPasswordIsChangedByWhoKnowsItAndOtherPlacesAreSignedOut")
+  public void aPasswordSetByALinkSignsOutEverywhere() throws Exception {
+    Browser there = browser();
+    there.signIn("odile", "eleven wooden ladders");
+    String link = "/invitation/" + people.link(entry("odile").id());
+    assertEquals(browser().post(link, link, Map.of("password", PASSWORD)).statusCode(), 302);
+    HttpResponse<String> out = there.get("/account");
+    assertEquals(out.statusCode(), 302);
+    signedIn("odile");
+  }
+
   @Test(dependsOnMethods = "ofTwoOrganisersWhoDemoteEachOtherOneStays")
   public void strangersLeaveNoSession() throws Exception {
     Browser stranger = browser();
@@ -254,7 +265,12 @@ public class AccountsTest extends ServedTest {
     assertEquals(stranger.cookies().contains("JSESSIONID"), true);
   }
 
-  @Test(dependsOnMethods = {"strangersLeaveNoSession", "namesAreUniqueAsDecisionsCarryThem"})
+  @Test(
+      dependsOnMethods = {
+        "strangersLeaveNoSession",
+        "namesAreUniqueAsDecisionsCarryThem",
+        "aPasswordSetByALinkSignsOutEverywhere"
+      })
   public void guessingIsSlowAndThePersonComesIn() throws Exception {
     Browser joren = signedIn("joren");
     assertEquals(joren.get("/selections").statusCode(), 200);
