@@ -1,0 +1,110 @@
+package tertulia.app.display;
+
+import static org.testng.Assert.assertEquals;
+
+import java.math.BigDecimal;
+import java.util.List;
+import java.util.Optional;
+import org.joda.money.CurrencyUnit;
+import org.joda.money.Money;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+import tertulia.app.exchange.Demo;
+import tertulia.core.evaluation.HeadToHead.Apart;
+import tertulia.core.evaluation.HeadToHead.Side;
+import tertulia.core.finding.Finding;
+import tertulia.core.finding.Finding.CheapestByHeadcount;
+import tertulia.core.finding.Finding.CheapestByHeadcount.Stretch;
+import tertulia.core.finding.Finding.OfScores;
+import tertulia.core.finding.Finding.OrderAfter;
+import tertulia.core.scoring.Interval;
+
+/** What findings read like: a clause for each of their figures, and none that is not theirs. */
+public class FindingWordsTest {
+  private static final OfScores SLOTMEER_LEADS =
+      new Finding.Leads("slotmeer", Interval.exactly(new BigDecimal("0.6")));
+  private static final OfScores PIERBOOK_LEADS =
+      new Finding.Leads("pierbook", Interval.exactly(new BigDecimal("0.7")));
+  private static final OfScores SLOTMEER_OPEN =
+      new Finding.OpenLead("slotmeer", Interval.exactly(new BigDecimal("0.6")), 2, List.of("Cost"));
+  private static final OfScores LEVEL =
+      new Finding.LevelLead(List.of("slotmeer", "pierbook"), new BigDecimal("0.6"));
+  private static final OfScores NONE = new Finding.NoTotals(true);
+
+  private static OrderAfter order(
+      List<String> before, List<String> after, OfScores leadBefore, OfScores lead) {
+    return new OrderAfter(before, after, leadBefore, lead);
+  }
+
+  private static Finding whole(String now, Optional<Apart> apart, List<String> open) {
+    return new Finding.WholePeriod(
+        Optional.of(now), List.of("pierbook"), apart, Optional.empty(), open);
+  }
+
+  @DataProvider
+  public Object[][] findings() {
+    List<String> slotmeer = List.of("slotmeer");
+    List<String> pierbook = List.of("pierbook");
+    Money by = Money.of(CurrencyUnit.EUR, 12);
+    Stretch all = new Stretch(1, 500, Optional.of("slotmeer"), List.of(), pierbook);
+    return new Object[][] {
+      {
+        order(slotmeer, slotmeer, SLOTMEER_LEADS, SLOTMEER_LEADS),
+        "The cheapest and the leader stay."
+      },
+      {
+        order(slotmeer, pierbook, SLOTMEER_LEADS, SLOTMEER_LEADS),
+        "Pierbook would be cheapest instead of Slotmeer."
+      },
+      {
+        order(slotmeer, slotmeer, SLOTMEER_LEADS, PIERBOOK_LEADS),
+        "Pierbook would lead the totals instead of Slotmeer."
+      },
+      {
+        order(slotmeer, slotmeer, SLOTMEER_LEADS, SLOTMEER_OPEN),
+        "Slotmeer would lead the totals, by the middle of what its total can be."
+      },
+      {
+        order(slotmeer, slotmeer, SLOTMEER_OPEN, SLOTMEER_LEADS),
+        "Slotmeer would lead the totals, whatever is not known."
+      },
+      {
+        order(slotmeer, List.of(), SLOTMEER_LEADS, LEVEL),
+        "Nobody would be cheapest instead of Slotmeer; Slotmeer and Pierbook would lead the totals"
+            + " instead of Slotmeer, level."
+      },
+      {order(List.of(), List.of(), NONE, NONE), "Nobody is cheapest or leads, before or after."},
+      {
+        whole("slotmeer", Optional.of(new Apart.Cheaper(Side.RIGHT, by, false)), List.of()),
+        "Today Slotmeer; over the 36 months Pierbook, by 12.00 EUR."
+      },
+      {
+        whole("slotmeer", Optional.of(new Apart.Cheaper(Side.RIGHT, by, true)), List.of()),
+        "Today Slotmeer; over the 36 months Pierbook, by at least 12.00 EUR."
+      },
+      {
+        whole("slotmeer", Optional.of(new Apart.NotKnown()), List.of()),
+        "Today Slotmeer, which has no total; over the 36 months Pierbook."
+      },
+      {
+        whole("slotmeer", Optional.of(new Apart.Open()), slotmeer),
+        "Today Slotmeer; over the 36 months Pierbook; Slotmeer may cost less, as its price is not"
+            + " known, or only within bounds."
+      },
+      {
+        new CheapestByHeadcount(List.of(all), 500),
+        "Slotmeer is cheapest at every headcount, unless Pierbook is cheaper."
+      },
+      {
+        new Finding.WithinPlan(9, 12, List.of(), pierbook),
+        "You will have 9 to 12 people: the cheapest stays the cheapest all through, unless Pierbook"
+            + " is cheaper."
+      }
+    };
+  }
+
+  @Test(dataProvider = "findings")
+  public void everyClauseIsOneOfTheFindingsFigures(Finding finding, String words) {
+    assertEquals(new FindingWords(Demo.selection()).of(finding), words);
+  }
+}
