@@ -17,6 +17,9 @@ import tertulia.core.billing.Ledger;
 import tertulia.core.billing.Purchase;
 import tertulia.core.billing.UnitsNeeded;
 import tertulia.core.billing.View;
+import tertulia.core.evaluation.Contender;
+import tertulia.core.evaluation.Selection;
+import tertulia.core.fit.Need;
 import tertulia.core.fit.Offering;
 import tertulia.core.growth.Measure;
 import tertulia.core.money.PriceRise;
@@ -133,5 +136,31 @@ public final class Samples {
       }
     }
     return due;
+  }
+
+  /** The same question with other needs. */
+  public static Selection asking(Selection s, List<Need> needs) {
+    return asking(s, needs, s.contenders());
+  }
+
+  /** The same question with other needs and contenders. */
+  public static Selection asking(Selection s, List<Need> needs, List<Contender> contenders) {
+    return new Selection(
+        s.title(),
+        s.purpose(),
+        s.asOf(),
+        s.horizon(),
+        s.currency(),
+        s.rise(),
+        s.groups(),
+        s.demands(),
+        s.averagePayment(),
+        needs,
+        s.criteria(),
+        contenders,
+        s.panel(),
+        s.rates(),
+        s.scenarios(),
+        s.practice());
   }
 }

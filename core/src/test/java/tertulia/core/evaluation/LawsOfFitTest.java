@@ -23,6 +23,7 @@ import java.util.Random;
 import org.joda.money.Money;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
+import tertulia.core.Samples;
 import tertulia.core.evaluation.HeadToHead.OnCriterion;
 import tertulia.core.evaluation.HeadToHead.OnNeed;
 import tertulia.core.evaluation.HeadToHead.Side;
@@ -233,7 +234,7 @@ public class LawsOfFitTest {
     for (NeedCosts.Line line : with.costs().needCosts().lines()) {
       Evaluation without =
           Evaluation.of(
-              needing(
+              Samples.asking(
                   selection,
                   selection.needs().stream().filter(need -> !need.equals(line.need())).toList()),
               WhatIf.START);
@@ -255,24 +256,6 @@ public class LawsOfFitTest {
       }
       assertEquals(line.selection().isPresent(), !all.isEmpty());
     }
-  }
-
-  private static Selection needing(Selection s, List<Need> needs) {
-    return new Selection(
-        s.title(),
-        s.purpose(),
-        s.asOf(),
-        s.horizon(),
-        s.currency(),
-        s.rise(),
-        s.groups(),
-        s.demands(),
-        s.averagePayment(),
-        needs,
-        s.criteria(),
-        s.contenders(),
-        s.panel(),
-        s.rates());
   }
 
   @Test(dataProvider = "seeds")
@@ -398,7 +381,7 @@ public class LawsOfFitTest {
         case Turn.WithoutNeed need -> {
           Evaluation without =
               Evaluation.of(
-                  needing(
+                  Samples.asking(
                       selection,
                       selection.needs().stream().filter(n -> !n.equals(need.need())).toList()),
                   WhatIf.START);

@@ -274,31 +274,12 @@ final class Generated {
 
   /** The same question with other contenders. */
   static Selection with(Selection s, List<Contender> contenders) {
-    return of(s, s.needs(), contenders);
+    return Samples.asking(s, s.needs(), contenders);
   }
 
   /** The same question with some needs given up. */
   static Selection without(Selection s, List<Need> needs) {
-    return of(s, s.needs().stream().filter(need -> !needs.contains(need)).toList(), s.contenders());
-  }
-
-  private static Selection of(Selection s, List<Need> needs, List<Contender> contenders) {
-    return new Selection(
-        s.title(),
-        s.purpose(),
-        s.asOf(),
-        s.horizon(),
-        s.currency(),
-        s.rise(),
-        s.groups(),
-        s.demands(),
-        s.averagePayment(),
-        needs,
-        s.criteria(),
-        contenders,
-        s.panel(),
-        s.rates(),
-        s.scenarios(),
-        s.practice());
+    return Samples.asking(
+        s, s.needs().stream().filter(need -> !needs.contains(need)).toList(), s.contenders());
   }
 }
