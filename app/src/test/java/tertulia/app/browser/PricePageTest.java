@@ -200,7 +200,7 @@ public class PricePageTest extends BrowserTest {
         .containsText("read as CSV, UTF-8, separated by semicolons, decimal comma");
     assertThat(page.locator("main")).containsText("1 new, 0 changed, 0 unchanged");
     assertTrue(catalogue.find("sanderling").isEmpty());
-    accessible(page, "import preview");
+    accessible(page, ColorScheme.LIGHT, "import preview");
     page.getByText("Take it all").click();
     page.waitForURL("**/catalogue");
     assertThat(page.locator("[role=status]").first()).containsText("1 tool taken from pages.csv.");

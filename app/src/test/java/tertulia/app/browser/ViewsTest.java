@@ -2,6 +2,7 @@ package tertulia.app.browser;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertThrows;
 import static org.testng.Assert.assertTrue;
 
 import com.microsoft.playwright.Page;
@@ -38,7 +39,9 @@ public class ViewsTest extends BrowserTest {
           "/catalogue/import",
           "/growth",
           "/price-changes",
-          "/people");
+          "/people",
+          "/account",
+          "/safekeeping");
 
   @DataProvider
   public Object[][] schemes() {
@@ -50,14 +53,24 @@ public class ViewsTest extends BrowserTest {
     Page page = signedIn("ilse", scheme, 1280);
     for (String view : VIEWS) {
       page.navigate(view);
-      accessible(page, view + " " + scheme);
+      accessible(page, scheme, view);
     }
     page.navigate("/selections/1/cost?month=17");
     page.locator(".bench .big button").first().click();
     assertThat(page.locator("#why .working")).isVisible();
     page.waitForFunction("() => !document.querySelector('#why').classList.contains('showing')");
-    accessible(page, "why " + scheme);
+    accessible(page, scheme, "why");
     assertEquals(String.join("\n", complaints), "");
+  }
+
+  /** Else the test above could pass by seeing nothing. */
+  @Test(dataProvider = "schemes")
+  public void axeSeesWhatIsPale(ColorScheme scheme) {
+    Page page = signedIn("ilse", scheme, 1280);
+    page.evaluate(
+        "() => document.querySelectorAll('main *').forEach(e => Object.assign(e.style, {color:"
+            + " '#777', background: '#888'}))");
+    assertThrows(AssertionError.class, () -> accessible(page, scheme, "/selections"));
   }
 
   @Test
