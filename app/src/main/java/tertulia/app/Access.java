@@ -5,11 +5,17 @@ import jakarta.servlet.ServletException;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
+import org.springframework.boot.actuate.autoconfigure.web.server.ConditionalOnManagementPort;
+import org.springframework.boot.actuate.autoconfigure.web.server.ManagementPortType;
+import org.springframework.boot.security.autoconfigure.actuate.web.servlet.EndpointRequest;
 import org.springframework.boot.web.servlet.FilterRegistrationBean;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
+import org.springframework.core.Ordered;
+import org.springframework.core.annotation.Order;
 import org.springframework.http.HttpMethod;
 import org.springframework.security.config.annotation.web.builders.HttpSecurity;
+import org.springframework.security.config.http.SessionCreationPolicy;
 import org.springframework.security.core.Authentication;
 import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.security.core.session.SessionRegistry;
@@ -36,6 +42,8 @@ class Access {
       "default-src 'self'; script-src 'self'; style-src 'self'; img-src 'self' data:; "
           + "font-src 'self'; object-src 'none'; base-uri 'none'; form-action 'self'; "
           + "frame-ancestors 'none'";
+
+  private static final String SAME_SITE = "Lax";
 
   /** As many sessions a person as they like. */
   private static final int UNLIMITED = -1;
@@ -176,8 +184,8 @@ class Access {
                   }
                 }))
         // neither the token of a form nor the page somebody wanted opens a session for a stranger
-        .csrf(csrf -> csrf.csrfTokenRepository(new CookieCsrfTokenRepository()))
-        .requestCache(cache -> cache.requestCache(new CookieRequestCache()))
+        .csrf(csrf -> csrf.csrfTokenRepository(tokens()))
+        .requestCache(cache -> cache.requestCache(pagesWanted()))
         .sessionManagement(session ->
             session
                 .maximumSessions(UNLIMITED)
@@ -201,6 +209,30 @@ class Access {
                         org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter
                             .ReferrerPolicy.SAME_ORIGIN)));
     return http.build();
+  }
+
+  private static CookieCsrfTokenRepository tokens() {
+    CookieCsrfTokenRepository tokens = new CookieCsrfTokenRepository();
+    tokens.setCookieCustomizer(cookie -> cookie.sameSite(SAME_SITE));
+    return tokens;
+  }
+
+  private static CookieRequestCache pagesWanted() {
+    CookieRequestCache pages = new CookieRequestCache();
+    pages.setCookieCustomizer(cookie -> cookie.setAttribute("SameSite", SAME_SITE));
+    return pages;
+  }
+
+  /** Health and figures are served on a port of their own, to those who reach that port. */
+  @Bean
+  @ConditionalOnManagementPort(ManagementPortType.DIFFERENT)
+  @Order(Ordered.HIGHEST_PRECEDENCE)
+  SecurityFilterChain operations(HttpSecurity http) throws Exception {
+    return http.securityMatcher(EndpointRequest.toAnyEndpoint())
+        .authorizeHttpRequests(requests -> requests.anyRequest().permitAll())
+        .sessionManagement(
+            session -> session.sessionCreationPolicy(SessionCreationPolicy.STATELESS))
+        .build();
   }
 
   /** Where everybody is signed in, in memory: a restart ends all sessions. */

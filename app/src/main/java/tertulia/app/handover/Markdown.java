@@ -2,6 +2,8 @@ package tertulia.app.handover;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 import tertulia.app.exchange.Brief;
 import tertulia.app.exchange.Results;
 import tertulia.app.exchange.SelectionFile;
@@ -10,6 +12,12 @@ import tertulia.core.decision.Proposal;
 
 /** A decision as Markdown, in the order of a decision record: context to consequences. */
 final class Markdown {
+  /** What is markup wherever it stands; a colon before slashes would be made a link by some. */
+  private static final Pattern MARKUP = Pattern.compile("([\\\\`*_\\[\\]<>#|~&]|:(?=//))");
+
+  /** What would open a list or underline a heading at the beginning of a line. */
+  private static final Pattern LINE_BEGINNING = Pattern.compile("^([0-9]{0,9})([-+=.)])");
+
   private final StringBuilder out = new StringBuilder();
 
   private Markdown() {}
@@ -53,7 +61,7 @@ final class Markdown {
   private void context(Brief brief, Results results) {
     line("## Context");
     line("");
-    line(escaped(brief.purpose()));
+    line(paragraphs(brief.purpose()));
     line("");
     int low = results.people().stream().mapToInt(Integer::intValue).min().orElse(0);
     int high = results.people().stream().mapToInt(Integer::intValue).max().orElse(0);
@@ -201,14 +209,14 @@ final class Markdown {
     line("");
     line("Chosen: **" + escaped(name) + "**, " + escaped(proposal.option()) + ".");
     line("");
-    line(escaped(proposal.reasons()));
+    line(paragraphs(proposal.reasons()));
     line("");
     line("## Consequences");
     line("");
-    line("Given up: " + escaped(proposal.givenUp()));
+    line("Given up: " + paragraphs(proposal.givenUp()));
     line("");
     if (!proposal.conditions().isBlank()) {
-      line("Holds as long as: " + escaped(proposal.conditions()));
+      line("Holds as long as: " + paragraphs(proposal.conditions()));
       line("");
     }
     proposal.reviewOn().ifPresent(day -> line("To be looked at again on " + day + "."));
@@ -218,8 +226,18 @@ final class Markdown {
     out.append(line).append('\n');
   }
 
-  /** Text of people, so that it reads as typed and cannot become markup. */
+  /** Text of people on one line, so that it reads as typed and cannot become markup. */
   static String escaped(String text) {
-    return text.replaceAll("([\\\\`*_\\[\\]<>#|~])", "\\\\$1").replace("\r\n", "\n");
+    return LINE_BEGINNING
+        .matcher(MARKUP.matcher(text.strip().replaceAll("\\s+", " ")).replaceAll("\\\\$1"))
+        .replaceFirst("$1\\\\$2");
+  }
+
+  /** As above, with the lines and paragraphs as typed; where no list or table is open. */
+  private static String paragraphs(String text) {
+    return text.lines()
+        .map(Markdown::escaped)
+        .collect(Collectors.joining("\n"))
+        .replaceAll("\n{3,}", "\n\n");
   }
 }

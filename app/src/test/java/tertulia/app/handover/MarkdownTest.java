@@ -6,12 +6,26 @@ import static org.testng.Assert.assertTrue;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
+import java.util.regex.Pattern;
+import org.commonmark.Extension;
+import org.commonmark.ext.gfm.tables.TablesExtension;
+import org.commonmark.node.Node;
+import org.commonmark.parser.Parser;
+import org.commonmark.renderer.text.TextContentRenderer;
+import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
+import tertulia.app.exchange.Brief;
 import tertulia.app.exchange.Demo;
 import tertulia.app.exchange.Results;
+import tertulia.app.exchange.SelectionFile;
 import tertulia.core.decision.Decision;
 import tertulia.core.decision.Proposal;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ObjectNode;
 
 public class MarkdownTest {
   private static final Results RESULTS = Results.of(Demo.selection());
@@ -84,10 +98,112 @@ public class MarkdownTest {
     assertTrue(text.contains("To be looked at again on 2027-10-01."));
   }
 
-  @Test
-  public void textOfPeopleCannotBecomeMarkup() {
-    assertEquals(
-        Markdown.escaped("<img src=x> [a](b) `c` | d ~e~ \\"),
-        "\\<img src=x\\> \\[a\\](b) \\`c\\` \\| d \\~e\\~ \\\\");
+  @DataProvider
+  public Object[][] typed() {
+    return new Object[][] {
+      {"<img src=x> [a](b) `c` | d ~e~ \\"},
+      {"# A heading"},
+      {"Underlined\n====="},
+      {"Underlined\n-----"},
+      {"- a list\n- of two"},
+      {"+ a list"},
+      {"1. numbered\n2) numbered"},
+      {"a | b\n|---|---|\n1 | 2"},
+      {"    indented as code"},
+      {"```\nfenced\n```"},
+      {"> quoted"},
+      {"***"},
+      {"&lt;b&gt; &amp; &#35;"},
+      {"<script>alert(1)</script>\n<!-- not seen"},
+      {"![picture](https://example.org/a.png) <https://example.org> [r]: /x"},
+      {"two\n\n\n\nparagraphs\n\n---\n\n## and more"},
+      {"ends with a backslash \\"}
+    };
+  }
+
+  /**
+   * Read by a parser of Markdown, a record has the same headings, lists and rows whatever people
+   * typed, nothing else of markup, and every word as it was typed.
+   */
+  @Test(dataProvider = "typed")
+  public void textOfPeopleCannotBecomeMarkup(String text) {
+    Shape plain = Shape.of(record("plain words"));
+    String written = record(text);
+    Shape shape = Shape.of(written);
+    assertEquals(shape.counts(), plain.counts(), written);
+    String words = text.strip().replaceAll("\\s+", " ");
+    long times = occurrences(plain.words(), "plain words");
+    assertTrue(times > 8, "only " + times);
+    assertEquals(occurrences(shape.words(), words), times, shape.words());
+  }
+
+  private static long occurrences(String in, String what) {
+    return Pattern.compile(Pattern.quote(what)).matcher(in).results().count();
+  }
+
+  /** The demonstration's record with one text in every place where people write. */
+  private static String record(String typed) {
+    SelectionFile file = Demo.file();
+    Brief brief = file.brief();
+    ObjectNode tree = (ObjectNode) new JsonMapper().valueToTree(brief);
+    tree.put("title", typed).put("purpose", typed);
+    for (JsonNode need : tree.path("needs")) {
+      ((ObjectNode) need).put("name", typed).put("askedBy", typed).put("why", typed);
+    }
+    for (JsonNode criterion : tree.path("criteria")) {
+      ((ObjectNode) criterion).put("name", typed);
+    }
+    SelectionFile other =
+        new SelectionFile(
+            file.format(),
+            file.version(),
+            new JsonMapper().treeToValue(tree, Brief.class),
+            file.contenders(),
+            file.panel(),
+            null,
+            List.of(
+                new SelectionFile.LogPart(
+                    "2026-10-20T09:00:00Z", typed, "set-aside", typed, typed)),
+            List.of(
+                new SelectionFile.EndedPart(
+                    typed,
+                    typed,
+                    typed,
+                    typed,
+                    typed,
+                    "2026-10-20T09:00:00Z",
+                    "objected",
+                    typed,
+                    "2026-10-21T09:00:00Z",
+                    typed)));
+    Decision decision =
+        new Decision.Draft(
+                new Proposal("gone", typed, typed, typed, typed, LocalDate.of(2027, 10, 1)))
+            .propose(typed, Instant.parse("2026-11-23T09:00:00Z"))
+            .object("Joren", Instant.parse("2026-11-24T09:00:00Z"), typed);
+    return Markdown.of(other, RESULTS, Optional.of(decision));
+  }
+
+  /** What a parser sees: how often each kind of node but text, and the text between. */
+  private record Shape(Map<String, Integer> counts, String words) {
+    static Shape of(String markdown) {
+      List<Extension> tables = List.of(TablesExtension.create());
+      Node document = Parser.builder().extensions(tables).build().parse(markdown);
+      Map<String, Integer> counts = new TreeMap<>();
+      count(document, counts);
+      // typed paragraphs stay paragraphs
+      counts.remove("Paragraph");
+      counts.remove("SoftLineBreak");
+      counts.remove("Text");
+      String words = TextContentRenderer.builder().extensions(tables).build().render(document);
+      return new Shape(counts, words.replaceAll("\\s+", " "));
+    }
+
+    private static void count(Node node, Map<String, Integer> counts) {
+      counts.merge(node.getClass().getSimpleName(), 1, Integer::sum);
+      for (Node child = node.getFirstChild(); child != null; child = child.getNext()) {
+        count(child, counts);
+      }
+    }
   }
 }
