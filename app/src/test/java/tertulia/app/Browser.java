@@ -36,6 +36,13 @@ public final class Browser {
         .collect(Collectors.toSet());
   }
 
+  /** All of them, as a header. */
+  public String cookieHeader() {
+    return cookies.getCookieStore().getCookies().stream()
+        .map(cookie -> cookie.getName() + "=" + cookie.getValue())
+        .collect(Collectors.joining("; "));
+  }
+
   public HttpResponse<String> get(String path) throws IOException, InterruptedException {
     return client.send(
         request(path).GET().build(), HttpResponse.BodyHandlers.ofString(StandardCharsets.UTF_8));

@@ -50,7 +50,7 @@ class PricePageController {
 
   @InitBinder("form")
   void bindFields(WebDataBinder binder, HttpServletRequest request) {
-    FormFields.bind(binder, request);
+    FormFields.bind(binder, request, "prices");
     // a single key may hold commas; it is not a list of several
     binder.registerCustomEditor(
         List.class, "confirmed", new CustomCollectionEditor(ArrayList.class));

@@ -36,6 +36,15 @@ public final class Codes {
     return constant.name().toLowerCase(Locale.ROOT).replace('_', '-');
   }
 
+  /** A word where one of a fixed list belongs; the message names the word and the list. */
+  public static final class Unknown extends IllegalArgumentException {
+    private static final long serialVersionUID = 1L;
+
+    private Unknown(String sentence) {
+      super(sentence);
+    }
+  }
+
   public static Measure measure(String text) {
     return pick(Measure.KNOWN, Measure::id, text);
   }
@@ -45,9 +54,9 @@ public final class Codes {
         .filter(candidate -> code.apply(candidate).equals(text))
         .findFirst()
         .orElseThrow(() ->
-            new IllegalArgumentException(
+            new Unknown(
                 "\""
-                    + text
+                    + shortened(text)
                     + "\" is not one of "
                     + known.stream().map(code).collect(Collectors.joining(", "))
                     + "."));

@@ -4,7 +4,11 @@ import java.nio.ByteBuffer;
 import java.nio.charset.CharacterCodingException;
 import java.nio.charset.StandardCharsets;
 import tools.jackson.core.JacksonException;
+import tools.jackson.core.StreamReadConstraints;
 import tools.jackson.core.StreamReadFeature;
+import tools.jackson.core.TokenStreamLocation;
+import tools.jackson.core.exc.StreamConstraintsException;
+import tools.jackson.core.json.JsonFactory;
 import tools.jackson.databind.DeserializationFeature;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.SerializationFeature;
@@ -15,16 +19,37 @@ import tools.jackson.databind.node.ObjectNode;
  * The one way JSON is written and read here: fields in declared order, nothing unknown accepted.
  */
 public final class Json {
-  private static final JsonMapper MAPPER =
-      JsonMapper.builder()
-          .enable(SerializationFeature.INDENT_OUTPUT)
-          .enable(StreamReadFeature.STRICT_DUPLICATE_DETECTION)
-          .enable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES)
-          .enable(DeserializationFeature.FAIL_ON_TRAILING_TOKENS)
-          .disable(tools.jackson.databind.MapperFeature.SORT_PROPERTIES_ALPHABETICALLY)
-          .build();
+  /** What of a file from outside is read: no format of ours is nested as deep or as long. */
+  private static final int DEEPEST = 40;
+
+  private static final int MOST_TOKENS = 1_000_000;
+
+  private static final JsonMapper MAPPER = mapper(new JsonFactory());
+
+  private static final JsonMapper OUTSIDE =
+      mapper(
+          JsonFactory.builder()
+              .streamReadConstraints(
+                  StreamReadConstraints.builder()
+                      .maxNestingDepth(DEEPEST)
+                      .maxTokenCount(MOST_TOKENS)
+                      .maxNumberLength(100)
+                      .maxNameLength(1_000)
+                      .maxStringLength(1_000_000)
+                      .build())
+              .build());
 
   private Json() {}
+
+  private static JsonMapper mapper(JsonFactory factory) {
+    return JsonMapper.builder(factory)
+        .enable(SerializationFeature.INDENT_OUTPUT)
+        .enable(StreamReadFeature.STRICT_DUPLICATE_DETECTION)
+        .enable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES)
+        .enable(DeserializationFeature.FAIL_ON_TRAILING_TOKENS)
+        .disable(tools.jackson.databind.MapperFeature.SORT_PROPERTIES_ALPHABETICALLY)
+        .build();
+  }
 
   public static String write(Object value) {
     return MAPPER.writeValueAsString(value) + "\n";
@@ -61,24 +86,30 @@ public final class Json {
   /**
    * The tree of a file from outside.
    *
-   * @throws IllegalArgumentException with line and column if it is not JSON
+   * @throws IllegalArgumentException with line and column if it is not JSON; or if it is nested
+   *     deeper, or holds more, than any file of ours
    */
   static JsonNode tree(byte[] bytes) {
     try {
-      return MAPPER.readTree(
+      return OUTSIDE.readTree(
           StandardCharsets.UTF_8.newDecoder().decode(ByteBuffer.wrap(bytes)).toString());
     } catch (CharacterCodingException e) {
       throw new IllegalArgumentException(
           "The file is not written in UTF-8, so its letters cannot be told for certain. Save it in"
               + " UTF-8.",
           e);
-    } catch (JacksonException e) {
+    } catch (StreamConstraintsException e) {
       throw new IllegalArgumentException(
-          "This is not a JSON file: line "
-              + e.getLocation().getLineNr()
-              + ", column "
-              + e.getLocation().getColumnNr()
-              + ": "
+          "This is no file of Tertulia: one is nested at most "
+              + DEEPEST
+              + String.format(" deep and holds at most %,d", MOST_TOKENS)
+              + " names, values and brackets. Take out what does not belong there, or split it.",
+          e);
+    } catch (JacksonException e) {
+      TokenStreamLocation at = e.getLocation();
+      throw new IllegalArgumentException(
+          "This is not a JSON file: "
+              + (at == null ? "" : "line " + at.getLineNr() + ", column " + at.getColumnNr() + ": ")
               + e.getOriginalMessage()
               + ".",
           e);

@@ -1,5 +1,6 @@
 package tertulia.app.web;
 
+import java.time.Duration;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.core.NestedExceptionUtils;
@@ -17,6 +18,8 @@ import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
 import org.springframework.web.multipart.MaxUploadSizeExceededException;
+import tertulia.app.exchange.Codes;
+import tertulia.core.deadline.Overdue;
 
 /** One place that turns what went wrong into a page with a sentence and a way out. */
 @ControllerAdvice
@@ -74,6 +77,41 @@ class ErrorAdvice {
   String malformed(Model model) {
     return page(
         model, "This address or form is not complete.", "Go back and use the page's own buttons.");
+  }
+
+  /** Forms offer a list to choose from; another word comes from another form than ours. */
+  @ExceptionHandler(Codes.Unknown.class)
+  @ResponseStatus(HttpStatus.BAD_REQUEST)
+  String unknown(Codes.Unknown e, Model model) {
+    return page(
+        model,
+        "This address or form has a word that is not offered here: " + e.getMessage(),
+        "Nothing was saved. Go back and choose from the page's own lists.");
+  }
+
+  @ExceptionHandler(Overdue.class)
+  @ResponseStatus(HttpStatus.SERVICE_UNAVAILABLE)
+  String overdue(Overdue e, Model model) {
+    if (e.isAbandoned()) {
+      return page(
+          model,
+          "The server is being stopped, so this page was not worked out.",
+          "Nothing was changed. Open it again when the server is back.");
+    }
+    LOG.warn("Stopped after {}: {}", e.most(), e.what());
+    return page(
+        model,
+        "This page took longer than "
+            + seconds(e.most())
+            + " and was stopped, while working out "
+            + e.what()
+            + ".",
+        "Nothing was changed. Fewer contenders at the table, fewer terms allowed or fewer months"
+            + " take less time. If the server is busy, try again later.");
+  }
+
+  private static String seconds(Duration most) {
+    return most.toSeconds() == 1 ? "1 second" : most.toSeconds() + " seconds";
   }
 
   @ExceptionHandler(TooMany.class)

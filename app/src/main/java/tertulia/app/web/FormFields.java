@@ -1,6 +1,7 @@
 package tertulia.app.web;
 
 import jakarta.servlet.http.HttpServletRequest;
+import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.springframework.web.bind.WebDataBinder;
@@ -10,28 +11,35 @@ public final class FormFields {
   /** More lines than any form of ours has; a field numbered higher is not one of ours. */
   private static final int MOST_LINES = 401;
 
-  private static final Pattern NUMBER = Pattern.compile("\\[([0-9]+)]");
+  private static final int MOST_DIGITS = 6;
+  private static final Pattern LINE = Pattern.compile("([^.\\[\\]]*)\\[([^\\]]*)(]?)");
 
   private FormFields() {}
 
   /**
-   * Binds to public fields. Before anything grows, the numbers of all fields are looked at.
+   * Binds to public fields. Before anything grows, the numbers of all lines are looked at.
    *
-   * @throws TooMany if one is higher than any form of ours has
+   * @param byName fields whose lines have names rather than numbers
+   * @throws TooMany if a line has no number, or a higher one than any form of ours has
    */
-  public static void bind(WebDataBinder binder, HttpServletRequest request) {
+  public static void bind(WebDataBinder binder, HttpServletRequest request, String... byName) {
+    Set<String> named = Set.of(byName);
     for (String field : request.getParameterMap().keySet()) {
-      Matcher numbers = NUMBER.matcher(field);
-      while (numbers.find()) {
-        check(field, numbers.group(1));
+      Matcher lines = LINE.matcher(field);
+      while (lines.find()) {
+        if (lines.group(3).isEmpty()
+            || !named.contains(lines.group(1)) && !isLine(lines.group(2))) {
+          throw new TooMany(field);
+        }
       }
     }
     binder.initDirectFieldAccess();
   }
 
-  private static void check(String field, String number) {
-    if (number.length() > 6 || Integer.parseInt(number) >= MOST_LINES) {
-      throw new TooMany(field);
-    }
+  private static boolean isLine(String number) {
+    return !number.isEmpty()
+        && number.length() <= MOST_DIGITS
+        && number.chars().allMatch(c -> c >= '0' && c <= '9')
+        && Integer.parseInt(number) < MOST_LINES;
   }
 }

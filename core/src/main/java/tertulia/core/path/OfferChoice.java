@@ -10,6 +10,7 @@ import tertulia.core.billing.Biller;
 import tertulia.core.billing.Ledger;
 import tertulia.core.billing.Purchase;
 import tertulia.core.billing.View;
+import tertulia.core.deadline.Deadline;
 import tertulia.core.money.ExchangeRate;
 import tertulia.core.pricing.Offer;
 
@@ -43,6 +44,7 @@ record OfferChoice(Ledger ledger, List<Offer> used, Map<String, String> refused)
     }
     OfferChoice best = null;
     for (List<Offer> combination : combinations(permitted)) {
+      Deadline.check(() -> "what the offers for " + purchase.plan().name() + " come to");
       Ledger ledger = Biller.bill(purchase.with(combination), rate);
       if (best == null || ledger.total(view).isLessThan(best.ledger.total(view))) {
         best = new OfferChoice(ledger, combination, refused);

@@ -11,6 +11,7 @@ import java.util.function.LongUnaryOperator;
 import org.joda.money.Money;
 import org.jspecify.annotations.Nullable;
 import tertulia.core.billing.UnitsNeeded;
+import tertulia.core.deadline.Deadline;
 import tertulia.core.fit.Offering;
 import tertulia.core.growth.Demand;
 import tertulia.core.growth.Measure;
@@ -40,6 +41,9 @@ final class Sweep {
 
   /** Units per head are whole millionths here; others take the exact path. */
   private static final int RATE_DECIMALS = 6;
+
+  /** Headcounts after which it is asked whether somebody still waits; some milliseconds. */
+  private static final int BETWEEN_CHECKS = 64;
 
   private static final long RATE_UNIT = 1_000_000;
   private final Market market;
@@ -215,6 +219,9 @@ final class Sweep {
   private long[] byPeople(IntToLongFunction minor) {
     long[] all = new long[most];
     for (int n = 1; n <= most; n++) {
+      if (n % BETWEEN_CHECKS == 0) {
+        Deadline.check(() -> "what plans cost for 1 to " + most + " people");
+      }
       all[n - 1] = minor.applyAsLong(n);
     }
     return all;

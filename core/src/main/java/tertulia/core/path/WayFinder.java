@@ -21,6 +21,7 @@ import tertulia.core.billing.Purchase;
 import tertulia.core.billing.RunMonths;
 import tertulia.core.billing.UnitsNeeded;
 import tertulia.core.billing.View;
+import tertulia.core.deadline.Deadline;
 import tertulia.core.money.ExchangeRate;
 import tertulia.core.pricing.Offer;
 import tertulia.core.time.MonthSpan;
@@ -200,13 +201,14 @@ final class WayFinder {
     for (int m = 0; m < months(); m++) {
       for (List<Standing> alike : byMonth.get(m).values()) {
         for (Standing standing : alike) {
+          if (steps > most) {
+            throw new TooManyWays();
+          }
+          Deadline.check(this::work);
           goOn(standing, byMonth);
         }
       }
       byMonth.get(m).clear();
-      if (steps > most) {
-        throw new TooManyWays();
-      }
     }
     for (List<Standing> alike : byMonth.getLast().values()) {
       for (Standing standing : alike) {
@@ -216,6 +218,15 @@ final class WayFinder {
         }
       }
     }
+  }
+
+  private String work() {
+    return "the cheapest way through "
+        + options.size()
+        + " plans and terms over "
+        + months()
+        + " months, the first being "
+        + options.getFirst().label();
   }
 
   private Standing ended(Standing way) {
