@@ -5,6 +5,9 @@ import jakarta.servlet.ServletException;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
+import java.util.regex.Pattern;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.boot.actuate.autoconfigure.web.server.ConditionalOnManagementPort;
 import org.springframework.boot.actuate.autoconfigure.web.server.ManagementPortType;
 import org.springframework.boot.security.autoconfigure.actuate.web.servlet.EndpointRequest;
@@ -43,6 +46,11 @@ class Access {
           + "font-src 'self'; object-src 'none'; base-uri 'none'; form-action 'self'; "
           + "frame-ancestors 'none'";
 
+  private static final Logger LOG = LoggerFactory.getLogger(Access.class);
+
+  /** Such addresses as we write them ourselves. */
+  private static final Pattern ADDRESS = Pattern.compile("(/[a-z0-9.-]{0,80}){1,6}");
+
   private static final String SAME_SITE = "Lax";
 
   /** As many sessions a person as they like. */
@@ -70,6 +78,8 @@ class Access {
       "/selections/{id}/plans",
       "/selections/{id}/versus",
       "/selections/{id}/why",
+      "/selections/{id}/people",
+      "/selections/{id}/changes",
       "/selections/{id}/file",
       "/selections/{id}/cost.xlsx",
       "/catalogue",
@@ -111,6 +121,8 @@ class Access {
       "/selections/{id}/decision/propose",
       "/selections/{id}/decision/renew",
       "/selections/{id}/decision/withdraw",
+      "/selections/{id}/people",
+      "/selections/{id}/changes/{revision}/restore",
       "/selections/{id}/rates",
       "/selections/{id}/follow",
       "/selections/{id}/effort",
@@ -180,6 +192,7 @@ class Access {
                   if (e instanceof CsrfException) {
                     signedOut(request, response);
                   } else {
+                    LOG.info("Refused to {}: {} {}", who(), request.getMethod(), shape(request));
                     response.sendError(HttpServletResponse.SC_FORBIDDEN);
                   }
                 }))
@@ -209,6 +222,19 @@ class Access {
                         org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter
                             .ReferrerPolicy.SAME_ORIGIN)));
     return http.build();
+  }
+
+  private static String who() {
+    return SecurityContextHolder.getContext().getAuthentication() instanceof Authentication known
+            && known.getPrincipal() instanceof SignedIn person
+        ? "account " + person.id()
+        : "nobody";
+  }
+
+  /** An address without what somebody may have typed into it. */
+  private static String shape(HttpServletRequest request) {
+    String path = request.getServletPath();
+    return ADDRESS.matcher(path).matches() ? path : "an address that is not one of ours";
   }
 
   private static CookieCsrfTokenRepository tokens() {

@@ -43,6 +43,7 @@ public class AccessTest extends ServedTest {
           pattern
               .replace("{id}", "987654")
               .replace("{slug}", "no-such-tool")
+              .replace("{revision}", "1")
               .replace("{change}", "no-such-change")
               .replaceAll("\\{step:([a-z]+)[^}]*}", "$1");
       return MockMvcRequestBuilders.request(method, path).with(csrf());

@@ -6,6 +6,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
 import org.jspecify.annotations.Nullable;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
@@ -28,6 +30,7 @@ import tertulia.core.path.Ways;
 /** The Decision step. */
 @Controller
 class DecisionController implements StepBody {
+  private static final Logger LOG = LoggerFactory.getLogger(DecisionController.class);
   private static final String VIEW = "decision/decision";
   private static final int LONGEST = 4000;
   private final Steps steps;
@@ -75,6 +78,7 @@ class DecisionController implements StepBody {
         OptionalLong version = version(typed);
         if (propose) {
           decisions.propose(id, version, proposal.get(), person);
+          LOG.info("Account {} proposed a decision of selection {}", person.id(), id);
         } else {
           decisions.draft(id, version, proposal.get());
         }
@@ -173,6 +177,7 @@ class DecisionController implements StepBody {
     }
     try {
       decisions.sign(id, version, person);
+      LOG.info("Account {} signed the decision of selection {}", person.id(), id);
       return "redirect:/selections/" + id + "/decision";
     } catch (Changed e) {
       String page = refused(id, person, String.valueOf(e.getMessage()), "", model, response);
@@ -193,6 +198,7 @@ class DecisionController implements StepBody {
       HttpServletResponse response) {
     try {
       decisions.withdraw(id, version, person, Codes.text(reason, LONGEST));
+      LOG.info("Account {} withdrew the proposal of selection {}", person.id(), id);
       return "redirect:/selections/" + id + "/decision";
     } catch (IllegalArgumentException e) {
       String page = refused(id, person, String.valueOf(e.getMessage()), "", model, response);
@@ -228,6 +234,7 @@ class DecisionController implements StepBody {
       HttpServletResponse response) {
     try {
       decisions.object(id, version, person, Codes.text(reason, LONGEST));
+      LOG.info("Account {} objected to the decision of selection {}", person.id(), id);
       return "redirect:/selections/" + id + "/decision";
     } catch (IllegalStateException | IllegalArgumentException e) {
       return refused(id, person, String.valueOf(e.getMessage()), reason, model, response);

@@ -69,6 +69,7 @@ public class Decisions {
 
   @Transactional(readOnly = true)
   public Optional<Stored> find(long selectionId) {
+    checkThere(selectionId);
     return rows.findBySelectionId(selectionId)
         .map(row -> new Stored(row.toCore(), row.snapshot, row.sha256, row.version));
   }
@@ -76,6 +77,7 @@ public class Decisions {
   /** Proposals that did not stand, oldest first. */
   @Transactional(readOnly = true)
   public List<SelectionFile.EndedPart> ended(long selectionId) {
+    checkThere(selectionId);
     return ended.findBySelectionIdOrderById(selectionId).stream().map(EndedRow::part).toList();
   }
 
@@ -118,6 +120,7 @@ public class Decisions {
   }
 
   private DecisionRow write(long selectionId, OptionalLong version, Proposal proposal) {
+    checkThere(selectionId);
     Optional<DecisionRow> stored = rows.findBySelectionId(selectionId);
     OptionalLong now =
         stored.map(row -> OptionalLong.of(row.version)).orElseGet(OptionalLong::empty);
@@ -257,6 +260,7 @@ public class Decisions {
   @Transactional(readOnly = true)
   List<Waiting> waiting() {
     return rows.findByState(DecisionRow.State.PROPOSED).stream()
+        .filter(row -> selections.isThere(row.selectionId))
         .map(row ->
             new Waiting(
                 row.selectionId,
@@ -352,8 +356,16 @@ public class Decisions {
   }
 
   private DecisionRow row(long selectionId) {
+    checkThere(selectionId);
     return rows.findBySelectionId(selectionId)
         .orElseThrow(() -> new NotFound("decision in this selection yet"));
+  }
+
+  /** Nothing is said of a selection that is not open to whoever asks. */
+  private void checkThere(long selectionId) {
+    if (!selections.isThere(selectionId)) {
+      throw new NotFound("selection " + selectionId);
+    }
   }
 
   private Instant now() {

@@ -3,6 +3,8 @@ package tertulia.app.people;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.util.Optional;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
@@ -18,6 +20,7 @@ import tertulia.app.exchange.Faults;
 /** The list of people, for organisers: who is invited, what they may do, who is here no more. */
 @Controller
 class AccountsController {
+  private static final Logger LOG = LoggerFactory.getLogger(AccountsController.class);
   private final People people;
   private final OpenSessions sessions;
 
@@ -77,7 +80,11 @@ class AccountsController {
     if (faults.isEmpty()) {
       people.changeRole(id, role, faults);
     }
-    return faults.isEmpty() ? "redirect:/people" : refused(NOBODY, faults, model, response);
+    if (!faults.isEmpty()) {
+      return refused(NOBODY, faults, model, response);
+    }
+    LOG.info("Account {} gave account {} the role {}", person.id(), id, role);
+    return "redirect:/people";
   }
 
   @PostMapping("/people/{id}/disable")
@@ -98,6 +105,7 @@ class AccountsController {
     if (disabled) {
       sessions.end(id);
     }
+    LOG.info("Account {} {} account {}", person.id(), disabled ? "disabled" : "enabled", id);
     return "redirect:/people";
   }
 
@@ -116,6 +124,7 @@ class AccountsController {
       return refused(NOBODY, faults, model, response);
     }
     String word = people.link(id);
+    LOG.info("Account {} made a link for the password of account {}", person.id(), id);
     people.linked(word).ifPresent(whose -> say(whose.name(), word, request, flash));
     return "redirect:/people";
   }

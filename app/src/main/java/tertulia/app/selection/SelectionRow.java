@@ -1,13 +1,21 @@
 package tertulia.app.selection;
 
+import jakarta.persistence.CollectionTable;
+import jakarta.persistence.Column;
+import jakarta.persistence.ElementCollection;
 import jakarta.persistence.Entity;
 import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
+import jakarta.persistence.JoinColumn;
 import jakarta.persistence.Lob;
 import jakarta.persistence.Table;
 import jakarta.persistence.Version;
+import java.util.HashSet;
+import java.util.Set;
+import org.hibernate.annotations.BatchSize;
 import org.hibernate.envers.Audited;
+import org.hibernate.envers.NotAudited;
 import org.jspecify.annotations.Nullable;
 
 /** Storage of a selection: its brief as one document. */
@@ -26,5 +34,17 @@ class SelectionRow {
   int format;
 
   boolean decided;
+
+  /** Whether everybody with an account may open it, or only those named and organisers. */
+  boolean openToAll = true;
+
+  /** Accounts of the people named; a change of them is a change of the selection. */
+  @ElementCollection
+  @CollectionTable(name = "selection_person", joinColumns = @JoinColumn(name = "selection_id"))
+  @Column(name = "account_id")
+  @NotAudited
+  @BatchSize(size = 50)
+  Set<Long> named = new HashSet<>();
+
   @Version long version;
 }

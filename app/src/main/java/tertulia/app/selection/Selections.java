@@ -42,6 +42,7 @@ public class Selections {
   private final Catalogue catalogue;
   private final GrowthPlans growth;
   private final NarrowingLog log;
+  private final Entrance entrance;
 
   Selections(
       Rows.Selections selections,
@@ -51,8 +52,10 @@ public class Selections {
       Rows.Marks marks,
       Catalogue catalogue,
       GrowthPlans growth,
-      NarrowingLog log) {
+      NarrowingLog log,
+      Entrance entrance) {
     this.log = log;
+    this.entrance = entrance;
     this.selections = selections;
     this.contenders = contenders;
     this.members = members;
@@ -66,10 +69,13 @@ public class Selections {
   public record Listed(
       long id, String title, String purpose, long contenders, long members, boolean decided) {}
 
-  /** Every selection, newest first; four queries whatever their number. */
+  /**
+   * Every selection that whoever is signed in may open, newest first; four queries whatever their
+   * number.
+   */
   @Transactional(readOnly = true)
   public List<Listed> all() {
-    List<SelectionRow> rows = selections.findAllByOrderByIdDesc();
+    List<SelectionRow> rows = admitted();
     List<Long> ids = rows.stream().map(row -> Objects.requireNonNull(row.id)).toList();
     Map<Long, Long> tools =
         contenders.findBySelectionIdInAndSetAsideIsNull(ids).stream()
@@ -130,26 +136,42 @@ public class Selections {
     return row(id).title;
   }
 
-  /** The ids of the selections in which a tool is at the table, set aside or not. */
+  /**
+   * The ids of the selections in which a tool is at the table, set aside or not, and which whoever
+   * is signed in may open.
+   */
   @Transactional(readOnly = true)
   public List<Long> with(String slug) {
-    return contenders.findByToolId(catalogue.get(slug).id()).stream()
-        .map(row -> row.selectionId)
+    List<Long> ids =
+        contenders.findByToolId(catalogue.get(slug).id()).stream()
+            .map(row -> row.selectionId)
+            .toList();
+    return selections.findAllById(ids).stream()
+        .filter(entrance::admits)
+        .map(row -> Objects.requireNonNull(row.id))
         .sorted()
         .toList();
   }
 
-  /** The ids of the open selections whose people follow the growth plan. */
+  /**
+   * The ids of the open selections whose people follow the growth plan, and which whoever is signed
+   * in may open.
+   */
   @Transactional(readOnly = true)
   public List<Long> following() {
-    return selections.findAllByOrderByIdDesc().stream()
+    return admitted().stream()
         .filter(row -> !row.decided && brief(row).follows())
         .map(row -> Objects.requireNonNull(row.id))
         .toList();
   }
 
   private static Brief brief(SelectionRow row) {
-    return BRIEF.read(row.brief, row.format);
+    return asked(row.brief, row.format);
+  }
+
+  /** A brief as it was stored at some time, in the format of that time. */
+  public static Brief asked(String stored, int format) {
+    return BRIEF.read(stored, format);
   }
 
   /** What a table would be with another price page of one of its tools. */
@@ -453,8 +475,50 @@ public class Selections {
         .ifPresent(m -> m.accountId = accountId);
   }
 
+  /** Whether there is a selection that whoever is signed in may open. */
+  @Transactional(readOnly = true)
+  public boolean isThere(long id) {
+    return selections.findById(id).filter(entrance::admits).isPresent();
+  }
+
+  /**
+   * Who may open a selection.
+   *
+   * @param named accounts of those who may if it is not open to all
+   * @param version that of the selection
+   */
+  record Admission(boolean openToAll, Set<Long> named, long version) {}
+
+  @Transactional(readOnly = true)
+  Admission admission(long id) {
+    SelectionRow row = row(id);
+    return new Admission(row.openToAll, Set.copyOf(row.named), row.version);
+  }
+
+  /**
+   * Opens a selection to all, or to the people named; a decided one too.
+   *
+   * @param version that was read
+   * @throws Conflict if somebody changed the selection since
+   */
+  @Transactional
+  void admit(long id, long version, boolean openToAll, Set<Long> named) {
+    SelectionRow row = row(id);
+    Conflict.unlessAt(version, row.version, "this selection");
+    row.openToAll = openToAll;
+    row.named.clear();
+    row.named.addAll(named);
+  }
+
+  private List<SelectionRow> admitted() {
+    return selections.findAllByOrderByIdDesc().stream().filter(entrance::admits).toList();
+  }
+
   private SelectionRow row(long id) {
-    return selections.findById(id).orElseThrow(() -> new NotFound("selection " + id));
+    return selections
+        .findById(id)
+        .filter(entrance::admits)
+        .orElseThrow(() -> new NotFound("selection " + id));
   }
 
   private SelectionRow open(long id) {

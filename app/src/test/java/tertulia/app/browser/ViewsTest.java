@@ -25,6 +25,8 @@ public class ViewsTest extends BrowserTest {
           "/selections/1/decision",
           "/selections/1/plans",
           "/selections/1/versus",
+          "/selections/1/changes",
+          "/selections/1/people",
           "/selections/3/fit",
           "/selections/3/need",
           "/selections/new",

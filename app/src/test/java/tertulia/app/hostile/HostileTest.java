@@ -7,6 +7,7 @@ import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
+import java.net.http.HttpTimeoutException;
 import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.util.ArrayList;
@@ -81,11 +82,17 @@ public class HostileTest extends ServedTest {
     for (int i = 0; i < CASES; i++) {
       Sent sent = mutations.of(mutations.one(mutations.one(kinds)));
       Map<String, String> before = contents();
-      HttpResponse<String> answer = send(sent);
-      if (isSignedOut(answer)) {
-        signIn();
-        before = contents();
+      HttpResponse<String> answer;
+      try {
         answer = send(sent);
+        if (isSignedOut(answer)) {
+          signIn();
+          before = contents();
+          answer = send(sent);
+        }
+      } catch (HttpTimeoutException e) {
+        wrong.add("case " + i + ": no answer within a minute\n" + sent + "\n");
+        continue;
       }
       statuses.merge(answer.statusCode(), 1, Integer::sum);
       String fault = fault(sent, answer, before);

@@ -1,0 +1,295 @@
+package tertulia.app.trail;
+
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.NavigableMap;
+import java.util.Optional;
+import java.util.TreeMap;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tertulia.app.catalogue.Catalogue;
+import tertulia.app.exchange.Brief;
+import tertulia.app.people.People;
+import tertulia.app.selection.Selections;
+import tertulia.app.web.NotFound;
+
+/** Reads the stored revisions of a selection. */
+@Service
+class Trail {
+  /** Acts shown at most, the newest. */
+  static final int MOST = 300;
+
+  private static final short ADDED = 0;
+  private static final short REMOVED = 2;
+  private final JdbcTemplate store;
+  private final Selections selections;
+  private final People people;
+  private final Catalogue catalogue;
+
+  Trail(JdbcTemplate store, Selections selections, People people, Catalogue catalogue) {
+    this.store = store;
+    this.selections = selections;
+    this.people = people;
+    this.catalogue = catalogue;
+  }
+
+  /** What one stored revision says of one row: the sentences it makes. */
+  private interface Telling {
+    List<String> of(ResultSet row) throws SQLException;
+  }
+
+  /**
+   * What was done to a selection, newest first; {@value #MOST} acts at most.
+   *
+   * @throws NotFound if whoever is signed in may not open it, or there is none
+   */
+  @Transactional(readOnly = true)
+  List<Act> of(long selection) {
+    selections.title(selection);
+    NavigableMap<Integer, List<String>> what = new TreeMap<>();
+    NavigableMap<Integer, Brief> briefs = briefs(selection);
+    List<Integer> asked = questions(briefs, what);
+    tell(what, ADMISSIONS, this::admission, selection);
+    tell(what, CONTENDERS, contenders(), selection);
+    tell(what, SEATS, this::seat, selection);
+    tell(what, WEIGHTS, points("Weight of ", criteria(briefs), row -> ""), selection);
+    Map<String, String> tools = toolNames();
+    tell(
+        what,
+        MARKS,
+        points("Mark for ", criteria(briefs), row -> ", " + tools.getOrDefault(row, row)),
+        selection);
+    tell(what, DECISIONS, this::decision, selection);
+    return acts(what, asked);
+  }
+
+  private List<Act> acts(NavigableMap<Integer, List<String>> what, List<Integer> asked) {
+    Map<String, String> names =
+        people.all().stream()
+            .collect(Collectors.toMap(People.Entry::signInName, People.Entry::name));
+    List<Act> acts = new ArrayList<>();
+    for (Map.Entry<Integer, List<String>> entry : what.descendingMap().entrySet()) {
+      if (acts.size() == MOST) {
+        break;
+      }
+      store.query(
+          "select revtstmp, person from revinfo where rev = ?",
+          row -> {
+            String person = row.getString("person");
+            acts.add(
+                new Act(
+                    entry.getKey(),
+                    Instant.ofEpochMilli(row.getLong("revtstmp")),
+                    person == null ? "the program" : names.getOrDefault(person, person),
+                    entry.getValue(),
+                    asked.contains(entry.getKey())));
+          },
+          entry.getKey());
+    }
+    return acts;
+  }
+
+  private NavigableMap<Integer, Brief> briefs(long selection) {
+    NavigableMap<Integer, Brief> briefs = new TreeMap<>();
+    store.query(
+        "select rev, brief, format from selection_aud where id = ? and brief is not null order by"
+            + " rev",
+        row -> {
+          briefs.put(row.getInt(1), Selections.asked(row.getString(2), row.getInt(3)));
+        },
+        selection);
+    return briefs;
+  }
+
+  /** Tells what was asked; gives back the revisions before which something else was. */
+  private static List<Integer> questions(
+      NavigableMap<Integer, Brief> briefs, NavigableMap<Integer, List<String>> what) {
+    List<Integer> changed = new ArrayList<>();
+    Optional<Brief> before = Optional.empty();
+    for (Map.Entry<Integer, Brief> entry : briefs.entrySet()) {
+      List<String> lines =
+          before
+              .map(old -> BriefChanges.between(old, entry.getValue()))
+              .orElseGet(() -> List.of("Begun: “" + entry.getValue().title() + "”"));
+      if (!lines.isEmpty()) {
+        what.computeIfAbsent(entry.getKey(), r -> new ArrayList<>()).addAll(lines);
+        if (before.isPresent()) {
+          changed.add(entry.getKey());
+        }
+      }
+      before = Optional.of(entry.getValue());
+    }
+    return changed;
+  }
+
+  /**
+   * The question as it was before a revision.
+   *
+   * @throws NotFound if that revision did not change it
+   */
+  @Transactional(readOnly = true)
+  Brief before(long selection, int revision) {
+    selections.title(selection);
+    NavigableMap<Integer, Brief> briefs = briefs(selection);
+    Map.Entry<Integer, Brief> before = briefs.lowerEntry(revision);
+    if (before == null || !briefs.containsKey(revision)) {
+      throw new NotFound("such change of this selection");
+    }
+    return before.getValue();
+  }
+
+  private void tell(
+      NavigableMap<Integer, List<String>> what, String query, Telling telling, long selection) {
+    store.query(
+        query,
+        row -> {
+          List<String> lines = telling.of(row);
+          if (!lines.isEmpty()) {
+            what.computeIfAbsent(row.getInt("rev"), r -> new ArrayList<>()).addAll(lines);
+          }
+        },
+        selection);
+  }
+
+  private static final String ADMISSIONS =
+      "select rev, open_to_all, lag(open_to_all) over (order by rev) as was, decided,"
+          + " lag(decided) over (order by rev) as undecided from selection_aud where id = ? and"
+          + " revtype <> 2 order by rev";
+
+  private List<String> admission(ResultSet row) throws SQLException {
+    List<String> lines = new ArrayList<>();
+    Object was = row.getObject("was");
+    if (was != null && !was.equals(row.getObject("open_to_all"))) {
+      lines.add(row.getBoolean("open_to_all") ? "Opened to all" : "Kept to the people named");
+    }
+    if (row.getBoolean("decided") && Boolean.FALSE.equals(row.getObject("undecided"))) {
+      lines.add("Closed, as its decision is signed");
+    }
+    return lines;
+  }
+
+  private static final String CONTENDERS =
+      "select rev, revtype, coalesce(tool_id, lag(tool_id) over (partition by c.id order by rev))"
+          + " as tool_id, set_aside, lag(set_aside) over (partition by c.id order by rev) as"
+          + " was_aside from contender_aud c where c.id in (select id from contender_aud where"
+          + " selection_id = ?) order by rev, c.id";
+
+  private Telling contenders() {
+    Map<Long, String> names = new HashMap<>();
+    return row -> {
+      String name = names.computeIfAbsent(row.getLong("tool_id"), this::toolName);
+      String aside = row.getString("set_aside");
+      String was = row.getString("was_aside");
+      return switch (row.getShort("revtype")) {
+        case ADDED -> List.of(name + ": brought to the table");
+        case REMOVED -> List.of(name + ": taken off the table");
+        default ->
+            aside != null && was == null
+                ? List.of(name + ": set aside: " + aside)
+                : aside == null && was != null
+                    ? List.of(name + ": brought back")
+                    : List.of(name + ": the hours it takes changed");
+      };
+    };
+  }
+
+  private String toolName(long tool) {
+    List<String> names = new ArrayList<>();
+    store.query(
+        "select slug from tool where id = ?",
+        row -> {
+          names.add(catalogue.get(row.getString("slug")).sheet().name());
+        },
+        tool);
+    return names.isEmpty() ? "a tool" : names.getFirst();
+  }
+
+  private Map<String, String> toolNames() {
+    return catalogue.sheets().stream()
+        .collect(Collectors.toMap(sheet -> sheet.id(), sheet -> sheet.name(), (a, b) -> a));
+  }
+
+  private static final String SEATS =
+      "select rev, revtype, name, share, lag(share) over (partition by m.id order by rev) as was"
+          + " from panel_member_aud m where selection_id = ? order by rev, m.id";
+
+  private List<String> seat(ResultSet row) throws SQLException {
+    if (row.getShort("revtype") == ADDED) {
+      return List.of(row.getString("name") + ": at the table");
+    }
+    int was = row.getInt("was");
+    return was == row.getInt("share")
+        ? List.of()
+        : List.of("Share of " + row.getString("name") + ": " + was + " → " + row.getInt("share"));
+  }
+
+  private static final String OF_MEMBERS =
+      " join (select distinct id, name from panel_member_aud where selection_id = ?) m on m.id ="
+          + " p.member_id order by rev, p.id";
+
+  private static final String WEIGHTS =
+      "select rev, revtype, m.name, criterion, '' as contender, cast(points as varchar) as points,"
+          + " cast(lag(points) over (partition by p.id order by rev) as varchar) as was from"
+          + " weight_aud p"
+          + OF_MEMBERS;
+
+  private static final String MARKS =
+      "select rev, revtype, m.name, criterion, contender, points, lag(points) over (partition by"
+          + " p.id order by rev) as was from mark_aud p"
+          + OF_MEMBERS;
+
+  private static Telling points(
+      String kind, Map<String, String> criteria, Function<String, String> contender) {
+    return row -> {
+      String id = row.getString("criterion");
+      if (id == null) {
+        return List.of(kind.strip() + ": taken back");
+      }
+      return List.of(
+          kind
+              + criteria.getOrDefault(id, id)
+              + contender.apply(row.getString("contender"))
+              + ", "
+              + row.getString("name")
+              + ": "
+              + (row.getShort("revtype") == ADDED ? "" : said(row.getString("was")) + " → ")
+              + said(row.getString("points")));
+    };
+  }
+
+  private static String said(@org.jspecify.annotations.Nullable String points) {
+    return points == null ? "cannot judge" : points;
+  }
+
+  private static Map<String, String> criteria(NavigableMap<Integer, Brief> briefs) {
+    Map<String, String> names = new HashMap<>();
+    briefs
+        .values()
+        .forEach(brief -> brief.criteria().forEach(part -> names.put(part.id(), part.name())));
+    return names;
+  }
+
+  private static final String DECISIONS =
+      "select rev, state, lag(state) over (partition by d.id order by rev) as was from"
+          + " decision_aud d where selection_id = ? order by rev";
+
+  private List<String> decision(ResultSet row) throws SQLException {
+    String state = String.valueOf(row.getString("state"));
+    boolean withdrawn = state.equals("DRAFT") && "PROPOSED".equals(row.getString("was"));
+    return List.of(
+        switch (state) {
+          case "PROPOSED" -> "Decision: proposed";
+          case "SIGNED" -> "Decision: signed";
+          case "OBJECTED" -> "Decision: objected to";
+          default -> withdrawn ? "Decision: proposal withdrawn" : "Decision: written down";
+        });
+  }
+}

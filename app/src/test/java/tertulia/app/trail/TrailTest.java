@@ -1,0 +1,126 @@
+package tertulia.app.trail;
+
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.user;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertTrue;
+
+import java.util.List;
+import org.jsoup.Jsoup;
+import org.jsoup.nodes.Element;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.mock.web.MockHttpServletResponse;
+import org.springframework.test.web.servlet.MockMvc;
+import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
+import org.testng.annotations.Test;
+import tertulia.app.ServedTest;
+import tertulia.app.exchange.Brief;
+import tertulia.app.people.People;
+import tertulia.app.selection.Selections;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ObjectNode;
+
+public class TrailTest extends ServedTest {
+  @Autowired private MockMvc mvc;
+  @Autowired private People people;
+  @Autowired private Selections selections;
+
+  private MockHttpServletResponse answer(MockHttpServletRequestBuilder request, String who)
+      throws Exception {
+    return mvc.perform(request.with(csrf()).with(user(people.loadUserByUsername(who))))
+        .andReturn()
+        .getResponse();
+  }
+
+  private void sent(MockHttpServletRequestBuilder request, String who) throws Exception {
+    int status = answer(request, who).getStatus();
+    assertTrue(status < 400, "" + status);
+  }
+
+  private List<String> lines(long id, String who) throws Exception {
+    String page = answer(get("/selections/" + id + "/changes"), who).getContentAsString();
+    return Jsoup.parse(page).select("tbody tr").stream()
+        .map(row -> row.select("td").first().text() + ": " + row.select("td").get(1).text())
+        .toList();
+  }
+
+  private long begun() throws Exception {
+    String at =
+        answer(
+                post("/selections/new")
+                    .param("title", "Which boards for the workshop?")
+                    .param("currency", "EUR")
+                    .param("people", "12")
+                    .param("growth", "0"),
+                "ilse")
+            .getRedirectedUrl();
+    return Long.parseLong(String.valueOf(at).replaceAll("\\D*(\\d+).*", "$1"));
+  }
+
+  private void ask(long id, String title) {
+    ObjectNode brief = new JsonMapper().valueToTree(selections.load(id).file().brief());
+    brief.put("title", title);
+    selections.changeBrief(
+        id, selections.load(id).version(), new JsonMapper().treeToValue(brief, Brief.class));
+  }
+
+  @Test
+  public void everyActIsToldWithWhoDidItNewestFirst() throws Exception {
+    long id = begun();
+    sent(post("/selections/" + id + "/contenders").param("slug", "slotmeer"), "ilse");
+    sent(
+        post("/selections/" + id + "/contenders/slotmeer/aside").param("reason", "Too large"),
+        "ilse");
+    sent(post("/selections/" + id + "/contenders/slotmeer/back"), "ilse");
+    String criterion = selections.load(id).file().brief().criteria().getFirst().id();
+    String name = selections.load(id).file().brief().criteria().getFirst().name();
+    sent(
+        post("/selections/" + id + "/weights").param("criterion", criterion).param("points", "3"),
+        "joren");
+    sent(
+        post("/selections/" + id + "/weights").param("criterion", criterion).param("points", "7"),
+        "joren");
+    assertEquals(
+        lines(id, "pia"),
+        List.of(
+            "Joren Talvik: Weight of " + name + ", Joren Talvik: 3 → 7",
+            "Joren Talvik: Joren Talvik: at the table Weight of " + name + ", Joren Talvik: 3",
+            "Ilse Maren: Slotmeer: brought back",
+            "Ilse Maren: Slotmeer: set aside: Too large",
+            "Ilse Maren: Slotmeer: brought to the table",
+            "Ilse Maren: Begun: “Which boards for the workshop?” Ilse Maren: at the table"));
+  }
+
+  @Test
+  public void theQuestionCanBePutBackAsItWasAndThatIsTold() throws Exception {
+    long id = begun();
+    ask(id, "Which board?");
+    ask(id, "Which one?");
+    String page = answer(get("/selections/" + id + "/changes"), "ilse").getContentAsString();
+    List<Element> undo = Jsoup.parse(page).select("tbody form");
+    assertEquals(undo.size(), 2, page);
+    String newest = undo.getFirst().attr("action");
+    String version = undo.getFirst().select("[name=version]").attr("value");
+    assertEquals(answer(post(newest).param("version", "0"), "ilse").getStatus(), 409);
+    assertEquals(answer(post(newest).param("version", version), "joren").getStatus(), 403);
+    sent(post(newest).param("version", version), "ilse");
+    assertEquals(selections.title(id), "Which board?");
+    assertEquals(
+        lines(id, "ilse").getFirst(), "Ilse Maren: The question: Which one? → Which board?");
+    long other = begun();
+    String elsewhere = newest.replace("/selections/" + id + "/", "/selections/" + other + "/");
+    assertEquals(
+        answer(post(elsewhere).param("version", "" + selections.load(other).version()), "ilse")
+            .getStatus(),
+        404);
+  }
+
+  @Test
+  public void aLongActIsShortUntilOneAsks() throws Exception {
+    String page = answer(get("/selections/1/changes"), "pia").getContentAsString();
+    assertTrue(Jsoup.parse(page).select("details summary").text().contains(" more"), page);
+    assertEquals(Jsoup.parse(page).select("tbody form").size(), 0, "readers undo nothing");
+  }
+}
