@@ -23,6 +23,7 @@ public final class Json {
   private static final int DEEPEST = 40;
 
   private static final int MOST_TOKENS = 1_000_000;
+  private static final int LONGEST_NUMBER = 100;
 
   private static final JsonMapper MAPPER = mapper(new JsonFactory());
 
@@ -33,7 +34,7 @@ public final class Json {
                   StreamReadConstraints.builder()
                       .maxNestingDepth(DEEPEST)
                       .maxTokenCount(MOST_TOKENS)
-                      .maxNumberLength(100)
+                      .maxNumberLength(LONGEST_NUMBER)
                       .maxNameLength(1_000)
                       .maxStringLength(1_000_000)
                       .build())
@@ -102,8 +103,10 @@ public final class Json {
       throw new IllegalArgumentException(
           "This is no file of Tertulia: one is nested at most "
               + DEEPEST
-              + String.format(" deep and holds at most %,d", MOST_TOKENS)
-              + " names, values and brackets. Take out what does not belong there, or split it.",
+              + String.format(" deep, holds at most %,d", MOST_TOKENS)
+              + " names, values and brackets, and no number of more than "
+              + LONGEST_NUMBER
+              + " digits. Take out what does not belong there, or split it.",
           e);
     } catch (JacksonException e) {
       TokenStreamLocation at = e.getLocation();

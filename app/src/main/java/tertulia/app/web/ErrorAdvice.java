@@ -3,6 +3,7 @@ package tertulia.app.web;
 import java.time.Duration;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.beans.InvalidPropertyException;
 import org.springframework.core.NestedExceptionUtils;
 import org.springframework.dao.DataAccessResourceFailureException;
 import org.springframework.dao.DataIntegrityViolationException;
@@ -18,6 +19,7 @@ import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
 import org.springframework.web.multipart.MaxUploadSizeExceededException;
+import org.springframework.web.multipart.MultipartException;
 import tertulia.app.exchange.Codes;
 import tertulia.core.deadline.Overdue;
 
@@ -71,7 +73,10 @@ class ErrorAdvice {
 
   @ExceptionHandler({
     MethodArgumentTypeMismatchException.class,
-    MissingServletRequestParameterException.class
+    MissingServletRequestParameterException.class,
+    // a form sent without its file, or with a field in a way that none of ours has
+    MultipartException.class,
+    InvalidPropertyException.class
   })
   @ResponseStatus(HttpStatus.BAD_REQUEST)
   String malformed(Model model) {

@@ -12,6 +12,7 @@ public final class FormFields {
   private static final int MOST_LINES = 401;
 
   private static final int MOST_DIGITS = 6;
+  private static final int LONGEST_NAME = 200;
   private static final Pattern LINE = Pattern.compile("([^.\\[\\]]*)\\[([^\\]]*)(]?)");
 
   private FormFields() {}
@@ -20,11 +21,16 @@ public final class FormFields {
    * Binds to public fields. Before anything grows, the numbers of all lines are looked at.
    *
    * @param byName fields whose lines have names rather than numbers
-   * @throws TooMany if a line has no number, or a higher one than any form of ours has
+   * @throws TooMany if a name is longer than ours, or a line has no number, or a higher one than
+   *     any form of ours has
    */
   public static void bind(WebDataBinder binder, HttpServletRequest request, String... byName) {
     Set<String> named = Set.of(byName);
     for (String field : request.getParameterMap().keySet()) {
+      if (field.length() > LONGEST_NAME) {
+        // looking for lines takes the square of its length
+        throw new TooMany(field);
+      }
       Matcher lines = LINE.matcher(field);
       while (lines.find()) {
         if (lines.group(3).isEmpty()

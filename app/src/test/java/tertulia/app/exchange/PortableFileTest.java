@@ -41,6 +41,10 @@ public class PortableFileTest {
     return new Object[][] {
       {"", "\"format\" should be \"tertulia-selection\""},
       {"{", "This is not a JSON file: line 1, column 2"},
+      {"[".repeat(100_000), "nested at most 40 deep"},
+      {"{\"a\":".repeat(100_000), "nested at most 40 deep"},
+      {"[" + "{},".repeat(600_000) + "0]", "holds at most 1,000,000"},
+      {"[" + "1".repeat(5_000) + "]", "holds at most 1,000,000"},
       {"[]", "\"format\" should be"},
       {"\u0000\u0001", "This is not a JSON file"},
       {text + "x", "This is not a JSON file"},
@@ -151,5 +155,15 @@ public class PortableFileTest {
     assertTrue(refused.err().contains("is not a selection that can be evaluated"));
     assertEquals(evaluate("evaluate", "/nowhere/at-all.json").status(), 1);
     assertEquals(evaluate("evaluate").status(), 2);
+  }
+
+  @Test
+  public void ofAMillionFaultsFiftyAreLookedFor() {
+    String wrong =
+        "{\"format\": \"tertulia-selection\", \"version\": 1, \"contenders\": ["
+            + "{},".repeat(300_000)
+            + "{}]}";
+    PortableFile.Read.Refused refused = (PortableFile.Read.Refused) read(wrong);
+    assertEquals(refused.faults().size(), 50);
   }
 }
