@@ -17,7 +17,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import tertulia.app.exchange.Codes;
 import tertulia.app.exchange.Faults;
-import tertulia.app.people.People;
+import tertulia.app.people.OwnPassword;
 import tertulia.app.people.SignedIn;
 import tertulia.app.selection.Narrowing;
 import tertulia.app.selection.StepBody;
@@ -35,12 +35,12 @@ class DecisionController implements StepBody {
   private static final int LONGEST = 4000;
   private final Steps steps;
   private final Decisions decisions;
-  private final People people;
+  private final OwnPassword ownPassword;
 
-  DecisionController(Steps steps, Decisions decisions, People people) {
+  DecisionController(Steps steps, Decisions decisions, OwnPassword ownPassword) {
     this.steps = steps;
     this.decisions = decisions;
-    this.people = people;
+    this.ownPassword = ownPassword;
   }
 
   @PostMapping("/selections/{id}/decision")
@@ -166,14 +166,9 @@ class DecisionController implements StepBody {
       @AuthenticationPrincipal SignedIn person,
       Model model,
       HttpServletResponse response) {
-    if (!people.isPasswordOf(person.id(), password)) {
-      return refused(
-          id,
-          person,
-          "This is not your password, so nothing was signed. Enter the one you sign in with.",
-          "",
-          model,
-          response);
+    Optional<String> fault = ownPassword.fault(person, password, "nothing was signed");
+    if (fault.isPresent()) {
+      return refused(id, person, fault.get(), "", model, response);
     }
     try {
       decisions.sign(id, version, person);

@@ -23,10 +23,12 @@ class AccountsController {
   private static final Logger LOG = LoggerFactory.getLogger(AccountsController.class);
   private final People people;
   private final OpenSessions sessions;
+  private final OwnPassword ownPassword;
 
-  AccountsController(People people, OpenSessions sessions) {
+  AccountsController(People people, OpenSessions sessions, OwnPassword ownPassword) {
     this.people = people;
     this.sessions = sessions;
+    this.ownPassword = ownPassword;
   }
 
   /** What is typed for somebody who is invited. */
@@ -131,12 +133,9 @@ class AccountsController {
 
   private Faults confirmed(SignedIn person, String password) {
     Faults faults = new Faults();
-    if (!people.isPasswordOf(person.id(), password)) {
-      faults.add(
-          "password",
-          "This is not your own password, so nothing was changed. Enter the one you sign in"
-              + " with.");
-    }
+    ownPassword
+        .fault(person, password, "nothing was changed")
+        .ifPresent(fault -> faults.add("password", fault));
     return faults;
   }
 

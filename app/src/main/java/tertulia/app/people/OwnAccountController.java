@@ -25,9 +25,11 @@ import tertulia.app.exchange.Faults;
 class OwnAccountController {
   private final People people;
   private final OpenSessions sessions;
+  private final OwnPassword ownPassword;
   private final Clock clock;
 
-  OwnAccountController(People people, OpenSessions sessions, Clock clock) {
+  OwnAccountController(People people, OpenSessions sessions, OwnPassword ownPassword, Clock clock) {
+    this.ownPassword = ownPassword;
     this.people = people;
     this.sessions = sessions;
     this.clock = clock;
@@ -69,7 +71,11 @@ class OwnAccountController {
       RedirectAttributes flash,
       HttpServletResponse response) {
     Faults faults = new Faults();
-    people.changePassword(person.id(), now, password, faults);
+    ownPassword
+        .fault(person, now, "nothing was changed")
+        .ifPresentOrElse(
+            fault -> faults.add("now", fault),
+            () -> people.changePassword(person.id(), password, faults));
     if (!faults.isEmpty()) {
       response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
       return show(person, faults, request, model);

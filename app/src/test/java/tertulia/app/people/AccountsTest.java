@@ -213,6 +213,27 @@ public class AccountsTest extends ServedTest {
             + " name or a place.");
   }
 
+  @Test(dependsOnMethods = "aPasswordIsChangedByWhoKnowsItAndOtherPlacesAreSignedOut")
+  public void guessingInAnOpenSessionIsSlowedDownToo() throws Exception {
+    Browser ilse = signedIn("ilse");
+    String token = ilse.token("/people");
+    String change = "/people/" + entry("joren").id();
+    Map<String, String> wrong = Map.of("role", "READER", "password", "not mine at all");
+    Map<String, String> right = Map.of("role", "READER", "password", PASSWORD);
+    for (int i = 0; i < 5; i++) {
+      assertTrue(ilse.post(change, wrong, token).body().contains("This is not your own"), "" + i);
+    }
+    HttpResponse<String> waits = ilse.post(change, right, token);
+    assertEquals(waits.statusCode(), 422);
+    assertTrue(waits.body().contains("too many wrong passwords"), waits.body());
+    assertEquals(entry("joren").role(), Role.MEMBER, "not even the right one is looked at");
+    clock.moveTo("2026-11-27");
+    assertEquals(ilse.post(change, right, token).statusCode(), 302);
+    assertEquals(entry("joren").role(), Role.READER);
+    assertEquals(
+        ilse.post(change, Map.of("role", "MEMBER", "password", PASSWORD), token).statusCode(), 302);
+  }
+
   @Test(dependsOnMethods = "aLinkSetsThePasswordOnceAndForThreeDays")
   public void aPasswordIsChangedByWhoKnowsItAndOtherPlacesAreSignedOut() throws Exception {
     Browser here = signedIn("odile");
@@ -224,7 +245,7 @@ public class AccountsTest extends ServedTest {
             "/account/password",
             Map.of("now", "wrong", "password", "eleven wooden ladders"));
     assertEquals(refused.statusCode(), 422);
-    assertTrue(refused.body().contains("This is not your password"));
+    assertTrue(refused.body().contains("This is not your own password"));
     assertEquals(
         here.post(
                 "/account",
