@@ -138,7 +138,8 @@ public class SignedIsReadTest extends ServedTest {
     Results read = Results.of(selections.load(id).selection());
     assertEquals(sign().getStatus(), 302);
     Snapshot frozen = decisions.find(id).orElseThrow().frozen().orElseThrow();
-    assertEquals(frozen.version(), 2);
+    assertEquals(frozen.version(), 3);
+    assertEquals(frozen.decision().signedByAccount(), "joren");
     assertEquals(frozen.results(), read);
     assertTrue(decisions.find(id).orElseThrow().isIntact());
   }
@@ -296,7 +297,7 @@ public class SignedIsReadTest extends ServedTest {
     Decisions.Stored stored = decisions.find(id).orElseThrow();
     assertTrue(stored.isIntact());
     Snapshot frozen = stored.frozen().orElseThrow();
-    assertEquals(frozen.version(), 2, "brought to today's format");
+    assertEquals(frozen.version(), 3, "brought to today's format");
     assertEquals(frozen.decision().choice(), "rigglet");
     String page = text(page("pia", at));
     assertTrue(page.contains("Unchanged since"), page);

@@ -19,6 +19,7 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.data.jpa.repository.JpaRepository;
 import tertulia.core.decision.Decision;
 import tertulia.core.decision.Proposal;
+import tertulia.core.decision.Signatory;
 
 /** Storage of a decision in whatever state it is. */
 @Entity
@@ -49,8 +50,10 @@ class DecisionRow {
   String conditions = "";
   @Nullable LocalDate lookAgain;
   @Nullable String proposedBy;
+  @Nullable String proposedByAccount;
   @Nullable Instant proposedAt;
   @Nullable String answeredBy;
+  @Nullable String answeredByAccount;
   @Nullable Instant answeredAt;
   @Nullable String objection;
 
@@ -73,15 +76,11 @@ class DecisionRow {
     Proposal proposal = new Proposal(choice, planOption, reasons, givenUp, conditions, lookAgain);
     return switch (state) {
       case DRAFT -> new Decision.Draft(proposal);
-      case PROPOSED -> new Decision.Proposed(proposal, act(proposedBy, proposedAt));
-      case SIGNED ->
-          new Decision.Signed(proposal, act(proposedBy, proposedAt), act(answeredBy, answeredAt));
+      case PROPOSED -> new Decision.Proposed(proposal, proposed());
+      case SIGNED -> new Decision.Signed(proposal, proposed(), answered());
       case OBJECTED ->
           new Decision.Objected(
-              proposal,
-              act(proposedBy, proposedAt),
-              act(answeredBy, answeredAt),
-              Objects.requireNonNull(objection));
+              proposal, proposed(), answered(), Objects.requireNonNull(objection));
     };
   }
 
@@ -110,13 +109,26 @@ class DecisionRow {
       @Nullable String reason) {
     state = now;
     proposedBy = proposed == null ? null : proposed.person();
+    proposedByAccount = proposed == null ? null : proposed.by().account();
     proposedAt = proposed == null ? null : proposed.at();
     answeredBy = answered == null ? null : answered.person();
+    answeredByAccount = answered == null ? null : answered.by().account();
     answeredAt = answered == null ? null : answered.at();
     objection = reason;
   }
 
-  private static Proposal.Act act(@Nullable String person, @Nullable Instant at) {
-    return new Proposal.Act(Objects.requireNonNull(person), Objects.requireNonNull(at));
+  private Proposal.Act proposed() {
+    return act(proposedBy, proposedByAccount, proposedAt);
+  }
+
+  private Proposal.Act answered() {
+    return act(answeredBy, answeredByAccount, answeredAt);
+  }
+
+  private static Proposal.Act act(
+      @Nullable String person, @Nullable String account, @Nullable Instant at) {
+    return new Proposal.Act(
+        new Signatory(Objects.requireNonNull(person), Objects.requireNonNullElse(account, "")),
+        Objects.requireNonNull(at));
   }
 }

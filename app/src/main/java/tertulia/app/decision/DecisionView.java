@@ -76,7 +76,7 @@ record DecisionView(
         lead(session),
         proposal.map(p -> caution(session, p)).orElse(""),
         stored.map(Decisions.Stored::version).orElse(0L),
-        by.map(act -> act.person().equals(session.person().name())).orElse(false),
+        by.map(act -> act.by().isSameAs(Decisions.signatory(session.person()))).orElse(false),
         proposal.map(p -> name(session, p.choice())).orElse(""),
         proposal.map(Proposal::option).orElse(""),
         proposal.map(Proposal::reasons).orElse(""),
@@ -135,7 +135,7 @@ record DecisionView(
   }
 
   private static String act(Proposal.Act act) {
-    return act.person() + ", " + day(act.at());
+    return act.by().words() + ", " + day(act.at());
   }
 
   private static String day(Instant at) {

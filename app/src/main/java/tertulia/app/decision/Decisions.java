@@ -24,6 +24,7 @@ import tertulia.app.web.NotFound;
 import tertulia.core.decision.Decision;
 import tertulia.core.decision.Ended;
 import tertulia.core.decision.Proposal;
+import tertulia.core.decision.Signatory;
 import tertulia.core.evaluation.Evaluation;
 import tertulia.core.evaluation.WhatIf;
 import tertulia.core.path.Ways;
@@ -114,7 +115,7 @@ public class Decisions {
   public void propose(long selectionId, OptionalLong version, Proposal proposal, SignedIn person) {
     DecisionRow row = write(selectionId, version, proposal);
     Basis basis = Basis.of(selections.load(selectionId));
-    row.write(new Decision.Draft(proposal).propose(person.name(), now()));
+    row.write(new Decision.Draft(proposal).propose(signatory(person), now()));
     row.basis = basis.toJson();
     row.digest = basis.digest();
   }
@@ -154,7 +155,7 @@ public class Decisions {
   public void withdraw(long selectionId, long version, SignedIn person, String reason) {
     DecisionRow row = row(selectionId);
     Decision.Proposed proposed = proposed(row, version);
-    keep(row, proposed.withdraw(person.name(), now(), reason));
+    keep(row, proposed.withdraw(signatory(person), now(), reason));
     row.write(new Decision.Draft(proposed.proposal()));
     row.basis = null;
     row.digest = null;
@@ -184,9 +185,9 @@ public class Decisions {
       throw new IllegalStateException(
           "The choice would not do any more. Withdraw the proposal and write another down.");
     }
-    keep(row, proposed.withdraw(person.name(), now(), reason(lines)));
+    keep(row, proposed.withdraw(signatory(person), now(), reason(lines)));
     Basis basis = Basis.of(table);
-    row.write(new Decision.Draft(proposed.proposal().under(now)).propose(person.name(), now()));
+    row.write(new Decision.Draft(proposed.proposal().under(now)).propose(signatory(person), now()));
     row.basis = basis.toJson();
     row.digest = basis.digest();
   }
@@ -212,7 +213,7 @@ public class Decisions {
   @Transactional
   public void sign(long selectionId, long version, SignedIn person) {
     DecisionRow row = row(selectionId);
-    Decision.Signed signed = proposed(row, version).sign(person.name(), now());
+    Decision.Signed signed = proposed(row, version).sign(signatory(person), now());
     Table table = selections.load(selectionId);
     Difference difference =
         changed(row, table)
@@ -299,7 +300,7 @@ public class Decisions {
   @Transactional
   public void object(long selectionId, long version, SignedIn person, String reason) {
     DecisionRow row = row(selectionId);
-    Decision.Objected objected = proposed(row, version).object(person.name(), now(), reason);
+    Decision.Objected objected = proposed(row, version).object(signatory(person), now(), reason);
     row.write(objected);
     keep(row, objected.ended());
   }
@@ -366,6 +367,11 @@ public class Decisions {
     if (!selections.isThere(selectionId)) {
       throw new NotFound("selection " + selectionId);
     }
+  }
+
+  /** As what somebody proposes, signs and objects. */
+  static Signatory signatory(SignedIn person) {
+    return new Signatory(person.name(), person.getUsername());
   }
 
   private Instant now() {

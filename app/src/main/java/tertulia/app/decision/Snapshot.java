@@ -12,6 +12,7 @@ import tertulia.app.exchange.Json;
 import tertulia.app.exchange.Results;
 import tertulia.app.exchange.SelectionFile;
 import tertulia.core.decision.Decision;
+import tertulia.core.decision.Proposal;
 
 /**
  * Everything a signed decision rested on, frozen: what was agreed, what had been entered, what came
@@ -20,10 +21,15 @@ import tertulia.core.decision.Decision;
 public record Snapshot(
     String format, int version, Agreed decision, SelectionFile selection, Results results) {
 
-  /** Since version 2 there may be proposals that did not stand, and how figures read. */
+  /**
+   * Since version 2 there may be proposals that did not stand, and how figures read; since version
+   * 3 the accounts of those who proposed and signed.
+   */
   private static final DocumentFormat<Snapshot> FORMAT =
       new DocumentFormat<>(
-          "frozen record", Snapshot.class, List.of(first -> first.put("version", 2)));
+          "frozen record",
+          Snapshot.class,
+          List.of(first -> first.put("version", 2), second -> second.put("version", 3)));
 
   /** What was agreed, by whom and when. */
   @JsonInclude(JsonInclude.Include.NON_NULL)
@@ -35,8 +41,10 @@ public record Snapshot(
       String conditions,
       @Nullable String lookAgain,
       String proposedBy,
+      @Nullable String proposedByAccount,
       String proposedAt,
       String signedBy,
+      @Nullable String signedByAccount,
       String signedAt) {}
 
   static Snapshot of(Decision.Signed signed, SelectionFile file, Results results) {
@@ -51,11 +59,17 @@ public record Snapshot(
             signed.proposal().conditions(),
             signed.proposal().reviewOn().map(Object::toString).orElse(null),
             signed.by().person(),
+            account(signed.by()),
             signed.by().at().toString(),
             signed.signedBy().person(),
+            account(signed.signedBy()),
             signed.signedBy().at().toString()),
         file,
         results);
+  }
+
+  private static @Nullable String account(Proposal.Act act) {
+    return act.by().account().isEmpty() ? null : act.by().account();
   }
 
   String toJson() {

@@ -25,6 +25,7 @@ import tertulia.app.people.Role;
 import tertulia.app.selection.Selections;
 import tertulia.core.decision.Decision;
 import tertulia.core.decision.Proposal;
+import tertulia.core.decision.Signatory;
 
 /** Fills an empty store with Brackwater Line, an invented island-ferry operator. */
 @Component
@@ -103,7 +104,7 @@ class Demonstration implements SmartInitializingSingleton {
     }
   }
 
-  private static Decision.Signed signed(Story.Agreed agreed) {
+  private Decision.Signed signed(Story.Agreed agreed) {
     return new Decision.Draft(
             new Proposal(
                 agreed.choice(),
@@ -112,8 +113,18 @@ class Demonstration implements SmartInitializingSingleton {
                 agreed.givenUp(),
                 agreed.conditions(),
                 LocalDate.parse(agreed.lookAgain())))
-        .propose(agreed.proposedBy(), Instant.parse(agreed.proposedAt()))
-        .sign(agreed.signedBy(), Instant.parse(agreed.signedAt()));
+        .propose(signatory(agreed.proposedBy()), Instant.parse(agreed.proposedAt()))
+        .sign(signatory(agreed.signedBy()), Instant.parse(agreed.signedAt()));
+  }
+
+  private Signatory signatory(String name) {
+    return new Signatory(
+        name,
+        people.all().stream()
+            .filter(entry -> entry.name().equals(name))
+            .map(People.Entry::signInName)
+            .findFirst()
+            .orElse(""));
   }
 
   private static SelectionFile freightDesk() {

@@ -55,7 +55,7 @@ final class Markdown {
   }
 
   private static String act(Proposal.Act act) {
-    return escaped(act.person()) + " on " + act.at().toString().substring(0, 10);
+    return escaped(act.by().words()) + " on " + act.at().toString().substring(0, 10);
   }
 
   private void context(Brief brief, Results results) {

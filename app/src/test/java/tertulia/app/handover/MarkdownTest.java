@@ -23,6 +23,7 @@ import tertulia.app.exchange.Results;
 import tertulia.app.exchange.SelectionFile;
 import tertulia.core.decision.Decision;
 import tertulia.core.decision.Proposal;
+import tertulia.core.decision.Signatory;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ObjectNode;
@@ -85,12 +86,12 @@ public class MarkdownTest {
             LocalDate.of(2027, 10, 1));
     Decision signed =
         new Decision.Draft(proposal)
-            .propose("Ilse", Instant.parse("2026-11-23T09:00:00Z"))
-            .sign("Joren", Instant.parse("2026-11-24T09:00:00Z"));
+            .propose(new Signatory("Ilse", "ilse"), Instant.parse("2026-11-23T09:00:00Z"))
+            .sign(new Signatory("Joren", ""), Instant.parse("2026-11-24T09:00:00Z"));
     String text = written(Optional.of(signed));
     assertTrue(
         text.contains(
-            "- Status: accepted; proposed by Ilse on 2026-11-23, signed off by Joren on"
+            "- Status: accepted; proposed by Ilse (ilse) on 2026-11-23, signed off by Joren on"
                 + " 2026-11-24"));
     assertTrue(text.contains("Chosen: **Halvard Desk**, Desk 25, yearly, up front."));
     assertTrue(text.contains("It \\*serves\\*.\n\\# Not a heading"));
@@ -179,8 +180,8 @@ public class MarkdownTest {
     Decision decision =
         new Decision.Draft(
                 new Proposal("gone", typed, typed, typed, typed, LocalDate.of(2027, 10, 1)))
-            .propose(typed, Instant.parse("2026-11-23T09:00:00Z"))
-            .object("Joren", Instant.parse("2026-11-24T09:00:00Z"), typed);
+            .propose(new Signatory(typed, ""), Instant.parse("2026-11-23T09:00:00Z"))
+            .object(new Signatory("Joren", "joren"), Instant.parse("2026-11-24T09:00:00Z"), typed);
     return Markdown.of(other, RESULTS, Optional.of(decision));
   }
 

@@ -11,7 +11,7 @@ public sealed interface Decision {
 
   /** Written down, not yet put forward. */
   record Draft(Proposal proposal) implements Decision {
-    public Proposed propose(String person, Instant at) {
+    public Proposed propose(Signatory person, Instant at) {
       return new Proposed(proposal, new Proposal.Act(person, at));
     }
   }
@@ -23,7 +23,7 @@ public sealed interface Decision {
      *
      * @throws IllegalStateException if the same person proposed it
      */
-    public Signed sign(String person, Instant at) {
+    public Signed sign(Signatory person, Instant at) {
       checkSecond(person);
       return new Signed(proposal, by, new Proposal.Act(person, at));
     }
@@ -34,7 +34,7 @@ public sealed interface Decision {
      * @throws IllegalStateException if the same person proposed it
      * @throws IllegalArgumentException if the reason is blank
      */
-    public Objected object(String person, Instant at, String reason) {
+    public Objected object(Signatory person, Instant at, String reason) {
       checkSecond(person);
       return new Objected(proposal, by, new Proposal.Act(person, at), reason);
     }
@@ -44,12 +44,12 @@ public sealed interface Decision {
      *
      * @throws IllegalArgumentException if the reason is blank
      */
-    public Ended.Withdrawn withdraw(String person, Instant at, String reason) {
+    public Ended.Withdrawn withdraw(Signatory person, Instant at, String reason) {
       return new Ended.Withdrawn(proposal, by, new Proposal.Act(person, at), reason);
     }
 
-    private void checkSecond(String person) {
-      if (person.equals(by.person())) {
+    private void checkSecond(Signatory person) {
+      if (person.isSameAs(by.by())) {
         throw new IllegalStateException(
             "Whoever proposes a decision cannot sign it off. Ask a colleague.");
       }

@@ -47,5 +47,10 @@ public record Proposal(
   }
 
   /** Who did something, and when. */
-  public record Act(String person, Instant at) {}
+  public record Act(Signatory by, Instant at) {
+    /** The name of who did it. */
+    public String person() {
+      return by.name();
+    }
+  }
 }

@@ -1,6 +1,8 @@
 package tertulia.core.decision;
 
 import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertFalse;
+import static org.testng.Assert.assertTrue;
 import static org.testng.Assert.expectThrows;
 
 import java.time.Instant;
@@ -19,29 +21,45 @@ public class DecisionTest {
           "below 134 people",
           LocalDate.of(2027, 10, 1));
 
+  private static final Signatory ILSE = new Signatory("Ilse", "ilse");
+  private static final Signatory JOREN = new Signatory("Joren", "joren");
+
+  /** A name can be changed, an account cannot; where one is not known the name has to tell. */
+  @Test
+  public void onePersonIsOneAccount() {
+    assertTrue(new Signatory("Ilse Maren", "ilse").isSameAs(ILSE));
+    assertFalse(new Signatory("Ilse", "another").isSameAs(ILSE));
+    assertTrue(new Signatory("Ilse", "").isSameAs(ILSE));
+    assertFalse(new Signatory("Joren", "").isSameAs(ILSE));
+    Decision.Proposed proposed = new Decision.Draft(PROPOSAL).propose(ILSE, MONDAY);
+    Signatory renamed = new Signatory("Somebody else", "ilse");
+    expectThrows(IllegalStateException.class, () -> proposed.sign(renamed, TUESDAY));
+    assertEquals(ILSE.words(), "Ilse (ilse)");
+    assertEquals(new Signatory("Ilse", "").words(), "Ilse");
+  }
+
   @Test
   public void aSecondPersonSigns() {
-    Decision.Proposed proposed = new Decision.Draft(PROPOSAL).propose("Ilse", MONDAY);
-    Decision.Signed signed = proposed.sign("Joren", TUESDAY);
-    assertEquals(signed.by(), new Proposal.Act("Ilse", MONDAY));
-    assertEquals(signed.signedBy(), new Proposal.Act("Joren", TUESDAY));
+    Decision.Proposed proposed = new Decision.Draft(PROPOSAL).propose(ILSE, MONDAY);
+    Decision.Signed signed = proposed.sign(JOREN, TUESDAY);
+    assertEquals(signed.by(), new Proposal.Act(ILSE, MONDAY));
+    assertEquals(signed.signedBy(), new Proposal.Act(JOREN, TUESDAY));
   }
 
   @Test
   public void nobodySignsTheirOwnProposal() {
-    Decision.Proposed proposed = new Decision.Draft(PROPOSAL).propose("Ilse", MONDAY);
+    Decision.Proposed proposed = new Decision.Draft(PROPOSAL).propose(ILSE, MONDAY);
     assertEquals(
-        expectThrows(IllegalStateException.class, () -> proposed.sign("Ilse", TUESDAY))
-            .getMessage(),
+        expectThrows(IllegalStateException.class, () -> proposed.sign(ILSE, TUESDAY)).getMessage(),
         "Whoever proposes a decision cannot sign it off. Ask a colleague.");
-    expectThrows(IllegalStateException.class, () -> proposed.object("Ilse", TUESDAY, "no"));
+    expectThrows(IllegalStateException.class, () -> proposed.object(ILSE, TUESDAY, "no"));
   }
 
   @Test
   public void anObjectionNeedsAReasonAndLeadsBackToTheTable() {
-    Decision.Proposed proposed = new Decision.Draft(PROPOSAL).propose("Ilse", MONDAY);
-    expectThrows(IllegalArgumentException.class, () -> proposed.object("Joren", TUESDAY, "  "));
-    Decision.Objected objected = proposed.object("Joren", TUESDAY, "The trial is not over.");
+    Decision.Proposed proposed = new Decision.Draft(PROPOSAL).propose(ILSE, MONDAY);
+    expectThrows(IllegalArgumentException.class, () -> proposed.object(JOREN, TUESDAY, "  "));
+    Decision.Objected objected = proposed.object(JOREN, TUESDAY, "The trial is not over.");
     assertEquals(objected.revise(PROPOSAL), new Decision.Draft(PROPOSAL));
   }
 
