@@ -7,3 +7,8 @@ create table selection_person (
   account_id bigint not null references account,
   primary key (selection_id, account_id)
 );
+create table selection_person_aud (
+  rev integer not null references revinfo, revtype tinyint,
+  selection_id bigint not null, account_id bigint not null,
+  primary key (rev, selection_id, account_id)
+);

@@ -15,7 +15,6 @@ import java.util.HashSet;
 import java.util.Set;
 import org.hibernate.annotations.BatchSize;
 import org.hibernate.envers.Audited;
-import org.hibernate.envers.NotAudited;
 import org.jspecify.annotations.Nullable;
 
 /** Storage of a selection: its brief as one document. */
@@ -42,7 +41,6 @@ class SelectionRow {
   @ElementCollection
   @CollectionTable(name = "selection_person", joinColumns = @JoinColumn(name = "selection_id"))
   @Column(name = "account_id")
-  @NotAudited
   @BatchSize(size = 50)
   Set<Long> named = new HashSet<>();
 

@@ -58,6 +58,7 @@ class Trail {
     NavigableMap<Integer, Brief> briefs = briefs(selection);
     List<Integer> asked = questions(briefs, what);
     tell(what, ADMISSIONS, this::admission, selection);
+    tell(what, NAMED, this::named, selection);
     tell(what, CONTENDERS, contenders(), selection);
     tell(what, SEATS, this::seat, selection);
     tell(what, WEIGHTS, points("Weight of ", criteria(briefs), row -> ""), selection);
@@ -160,9 +161,19 @@ class Trail {
   }
 
   private static final String ADMISSIONS =
-      "select rev, open_to_all, lag(open_to_all) over (order by rev) as was, decided,"
-          + " lag(decided) over (order by rev) as undecided from selection_aud where id = ? and"
-          + " revtype <> 2 order by rev";
+      "select rev, coalesce(open_to_all, true) as open_to_all, lag(coalesce(open_to_all, true))"
+          + " over (order by rev) as was, decided, lag(decided) over (order by rev) as undecided"
+          + " from selection_aud where id = ? and revtype <> 2 order by rev";
+
+  private static final String NAMED =
+      "select p.rev, p.revtype, display_name from selection_person_aud p join account a on a.id ="
+          + " p.account_id where selection_id = ? order by p.rev, display_name";
+
+  private List<String> named(ResultSet row) throws SQLException {
+    return List.of(
+        row.getString("display_name")
+            + (row.getShort("revtype") == ADDED ? ": named" : ": no longer named"));
+  }
 
   private List<String> admission(ResultSet row) throws SQLException {
     List<String> lines = new ArrayList<>();
@@ -231,28 +242,31 @@ class Trail {
         : List.of("Share of " + row.getString("name") + ": " + was + " → " + row.getInt("share"));
   }
 
-  private static final String OF_MEMBERS =
-      " join (select distinct id, name from panel_member_aud where selection_id = ?) m on m.id ="
-          + " p.member_id order by rev, p.id";
-
-  private static final String WEIGHTS =
-      "select rev, revtype, m.name, criterion, '' as contender, cast(points as varchar) as points,"
-          + " cast(lag(points) over (partition by p.id order by rev) as varchar) as was from"
-          + " weight_aud p"
-          + OF_MEMBERS;
+  /**
+   * A row that was deleted keeps nothing but its number, so what it was stands a revision before.
+   */
+  private static final String WEIGHTS = pointsOf("weight_aud", "''");
 
   private static final String MARKS =
-      "select rev, revtype, m.name, criterion, contender, points, lag(points) over (partition by"
-          + " p.id order by rev) as was from mark_aud p"
-          + OF_MEMBERS;
+      pointsOf(
+          "mark_aud", "coalesce(contender, lag(contender) over (partition by id order by rev))");
+
+  private static String pointsOf(String table, String contender) {
+    return "select p.*, m.name from (select rev, revtype, id, coalesce(member_id, lag(member_id)"
+        + " over (partition by id order by rev)) as member_id, coalesce(criterion, lag(criterion)"
+        + " over (partition by id order by rev)) as criterion, "
+        + contender
+        + " as contender, cast(points as varchar) as points, cast(lag(points) over (partition by"
+        + " id order by rev) as varchar) as was from "
+        + table
+        + ") p join (select distinct id, name from panel_member_aud where selection_id = ?) m on"
+        + " m.id = p.member_id order by rev, p.id";
+  }
 
   private static Telling points(
       String kind, Map<String, String> criteria, Function<String, String> contender) {
     return row -> {
       String id = row.getString("criterion");
-      if (id == null) {
-        return List.of(kind.strip() + ": taken back");
-      }
       return List.of(
           kind
               + criteria.getOrDefault(id, id)
@@ -261,7 +275,9 @@ class Trail {
               + row.getString("name")
               + ": "
               + (row.getShort("revtype") == ADDED ? "" : said(row.getString("was")) + " → ")
-              + said(row.getString("points")));
+              + (row.getShort("revtype") == REMOVED
+                  ? "taken back"
+                  : said(row.getString("points"))));
     };
   }
 

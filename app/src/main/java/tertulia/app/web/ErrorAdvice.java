@@ -7,6 +7,7 @@ import org.springframework.beans.InvalidPropertyException;
 import org.springframework.core.NestedExceptionUtils;
 import org.springframework.dao.DataAccessResourceFailureException;
 import org.springframework.dao.DataIntegrityViolationException;
+import org.springframework.http.HttpMethod;
 import org.springframework.http.HttpStatus;
 import org.springframework.orm.ObjectOptimisticLockingFailureException;
 import org.springframework.orm.jpa.JpaSystemException;
@@ -96,12 +97,16 @@ class ErrorAdvice {
 
   @ExceptionHandler(Overdue.class)
   @ResponseStatus(HttpStatus.SERVICE_UNAVAILABLE)
-  String overdue(Overdue e, Model model) {
+  String overdue(Overdue e, HttpMethod method, Model model) {
+    String changed =
+        method == HttpMethod.GET
+            ? "Nothing was changed. "
+            : "What you sent may have been saved: go back and look. ";
     if (e.isAbandoned()) {
       return page(
           model,
           "The server is being stopped, so this page was not worked out.",
-          "Nothing was changed. Open it again when the server is back.");
+          changed + "Open it again when the server is back.");
     }
     LOG.warn("Stopped after {}: {}", e.most(), e.what());
     return page(
@@ -111,7 +116,8 @@ class ErrorAdvice {
             + " and was stopped, while working out "
             + e.what()
             + ".",
-        "Nothing was changed. Fewer contenders at the table, fewer terms allowed or fewer months"
+        changed
+            + "Fewer contenders at the table, fewer terms allowed or fewer months"
             + " take less time. If the server is busy, try again later.");
   }
 

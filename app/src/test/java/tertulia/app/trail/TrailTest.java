@@ -46,6 +46,15 @@ public class TrailTest extends ServedTest {
         .toList();
   }
 
+  private String pia() {
+    return ""
+        + people.all().stream()
+            .filter(entry -> entry.signInName().equals("pia"))
+            .findFirst()
+            .orElseThrow()
+            .id();
+  }
+
   private long begun() throws Exception {
     String at =
         answer(
@@ -82,9 +91,36 @@ public class TrailTest extends ServedTest {
     sent(
         post("/selections/" + id + "/weights").param("criterion", criterion).param("points", "7"),
         "joren");
+    Brief.CriterionPart judged =
+        selections.load(id).file().brief().criteria().stream()
+            .filter(part -> part.kind().equals("judged"))
+            .findFirst()
+            .orElseThrow();
+    for (String mark : List.of("7", "x", "")) {
+      sent(
+          post("/selections/" + id + "/marks")
+              .param("criterion", judged.id())
+              .param("contender", "slotmeer")
+              .param("mark", mark),
+          "joren");
+    }
+    for (String open : List.of("false", "true")) {
+      sent(
+          post("/selections/" + id + "/people")
+              .param("version", "" + selections.load(id).version())
+              .param("open", open)
+              .param("named", open.equals("false") ? pia() : ""),
+          "ilse");
+    }
+    String mark = "Joren Talvik: Mark for " + judged.name() + ", Slotmeer, Joren Talvik: ";
     assertEquals(
         lines(id, "pia"),
         List.of(
+            "Ilse Maren: Opened to all Pia Sandvoll: no longer named",
+            "Ilse Maren: Kept to the people named Pia Sandvoll: named",
+            mark + "cannot judge → taken back",
+            mark + "7 → cannot judge",
+            mark + "7",
             "Joren Talvik: Weight of " + name + ", Joren Talvik: 3 → 7",
             "Joren Talvik: Joren Talvik: at the table Weight of " + name + ", Joren Talvik: 3",
             "Ilse Maren: Slotmeer: brought back",
