@@ -21,6 +21,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
 import java.util.Set;
+import java.util.TreeMap;
 import java.util.stream.IntStream;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
@@ -35,12 +36,18 @@ import tertulia.core.billing.Leaving;
 import tertulia.core.billing.Purchase;
 import tertulia.core.billing.UnitsNeeded;
 import tertulia.core.billing.View;
+import tertulia.core.fit.Answer;
+import tertulia.core.fit.Capability;
+import tertulia.core.fit.Fact;
 import tertulia.core.fit.Fit;
+import tertulia.core.fit.Importance;
+import tertulia.core.fit.Need;
 import tertulia.core.fit.Offering;
 import tertulia.core.growth.Measure;
 import tertulia.core.money.ExchangeRates;
 import tertulia.core.money.PriceRise;
 import tertulia.core.money.UnitPrice;
+import tertulia.core.pricing.AddOn;
 import tertulia.core.pricing.BillingTerm;
 import tertulia.core.pricing.Charge;
 import tertulia.core.pricing.Offer;
@@ -430,7 +437,33 @@ public class WaysTest {
     assertTrue(owed > 3, "minimums were owed: " + owed);
   }
 
-  /** Many terms with yearly minimums over ten years come to an end. */
+  private static final List<String> ADD_ONS = List.of("Gate", "Audit", "Archive");
+
+  /** A market in which three musts ask for an add-on each. */
+  private static Market askingForAddOns() {
+    return new Market(
+        new Fit(
+            ADD_ONS.stream()
+                .map(name -> new Need(new Capability(name, name), new Importance.Must(false)))
+                .toList()),
+        Map.of(),
+        EUR,
+        ExchangeRates.NONE,
+        LocalDate.of(2026, 11, 24),
+        Terms.ANY,
+        Optional.empty(),
+        new Horizon(Samples.JAN_2027, 36));
+  }
+
+  private static AddOn addOn(String name, CurrencyUnit currency) {
+    return new AddOn(
+        name,
+        List.of(
+            new Charge.PerUnit(
+                name, Measure.SEATS, UnitPrice.of(currency.getCode(), "0.35"), UnitRule.PLAIN)));
+  }
+
+  /** Many terms with add-ons and yearly minimums over ten years come to an end. */
   @Test(dataProvider = "currencies")
   public void aLargePageOverTenYearsComesToAnEnd(CurrencyUnit currency, boolean offers) {
     List<Plan> plans = new ArrayList<>();
@@ -452,7 +485,7 @@ public class WaysTest {
                         Measure.SEATS,
                         UnitPrice.of(currency.getCode(), (7 + p) + "." + (10 + 7 * lists.size())),
                         UnitRule.PLAIN)),
-                List.of(),
+                ADD_ONS.stream().map(name -> addOn(name, currency)).toList(),
                 Optional.of(UnitPrice.of(currency.getCode(), "" + (4000 + 900 * p)))));
       }
       plans.add(capped("Plan " + p, 40 + 25 * p, lists.toArray(new PriceList[0])));
@@ -463,19 +496,22 @@ public class WaysTest {
                 offer("Off", new Offer.Benefit.Percent(new java.math.BigDecimal("0.10")), 3, null),
                 offer("Less", new Offer.Benefit.AmountOff(eur("25"), 2), null, null))
             : List.of();
+    Map<String, Fact> facts = new TreeMap<>();
+    ADD_ONS.forEach(name -> facts.put(name, new Fact(Answer.BY_ADD_ON, name, Samples.PAGE)));
     List<Offering> offerings =
-        plans.stream().map(plan -> new Offering(plan, Map.of(), off, Optional.empty())).toList();
+        plans.stream().map(plan -> new Offering(plan, facts, off, Optional.empty())).toList();
     Ways ways =
         Ways.through(
             offerings,
-            MARKET,
+            askingForAddOns(),
             growing(20, 1, 120),
             PriceRise.NONE,
             new Horizon(JAN_2027, 120),
             View.SPREAD,
             Leaving.CREDITED,
             NOTHING);
-    assertTrue(ways instanceof Ways.Found, ways.toString());
+    Way best = ((Ways.Found) ways).best();
+    assertTrue(best.label().contains(" with Gate and Audit and Archive"), best.label());
   }
 
   @Test
