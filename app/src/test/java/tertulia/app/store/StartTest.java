@@ -188,6 +188,65 @@ public class StartTest {
     assertSays(refusal(), "An upgrade was interrupted and the copy taken before it");
   }
 
+  /** What was put down under any schema is there, in its place, under today's. */
+  @Test(dataProvider = "versions")
+  public void everySchemaComesForwardWithItsData(int from) throws Exception {
+    migrate("" + from);
+    execute(
+        "insert into account(sign_in_name, display_name, password_hash, role, version)"
+            + " values ('ilse', 'Ilse', 'x', 'ORGANISER', 0), ('joren', 'Joren', 'x', 'MEMBER', 0)");
+    execute(
+        "insert into selection(title, brief, decided, version) values ('Which?', '{}', false, 7)");
+    execute(
+        from < 5
+            ? "insert into tool(slug, name, sheet, version) values ('crew', 'Crew', '{\"a\":1}', 0)"
+            : "insert into tool(slug, version) values ('crew', 0)");
+    if (from >= 2) {
+      execute(
+          "insert into tool_version(tool_id, valid_from, sheet, noted_by, noted_at, version)"
+              + " values (1, date '2026-01-01', '{\"a\":1}', 'Ilse', now(), 0)");
+    }
+    execute("insert into contender(selection_id, tool_id, place, version) values (1, 1, 0, 0)");
+    execute(
+        "insert into panel_member(selection_id, account_id, name, share, version)"
+            + " values (1, 2, 'Joren', 3, 0)");
+    execute("insert into weight(member_id, criterion, points, version) values (1, 'ease', 5, 0)");
+    execute(
+        "insert into mark(member_id, criterion, contender, points, note, version)"
+            + " values (1, 'ease', 'crew', '8', 'Seen', 0)");
+    execute(
+        "insert into decision(selection_id, state, choice, plan_option, reasons, given_up,"
+            + " conditions, proposed_by, proposed_at, answered_by, answered_at, objection, version)"
+            + " values (1, 'OBJECTED', 'crew', 'yearly', 'r', 'g', '', 'Ilse', now(), 'Joren',"
+            + " now(), 'Too early', 0)");
+    starts();
+    migrate("latest");
+    assertEquals(told("select title || version || open_to_all from selection"), "Which?7TRUE");
+    assertEquals(
+        told("select slug || sheet from tool t join tool_version v on v.tool_id = t.id"),
+        "crew{\"a\":1}");
+    assertEquals(
+        told(
+            "select name || share || w.points || m.points || note from panel_member p join weight"
+                + " w on w.member_id = p.id join mark m on m.member_id = p.id join contender c on"
+                + " c.selection_id = p.selection_id"),
+        "Joren358Seen");
+    assertEquals(
+        told("select proposed_by_account || answered_by_account || objection from decision"),
+        "ilsejorenToo early");
+    assertEquals(told("select count(*) from decision_ended"), from < 6 ? "1" : "0");
+    assertEquals(told("select count(*) from account where not disabled"), "2");
+  }
+
+  private String told(String query) throws SQLException {
+    try (Connection connection = store.look();
+        Statement statement = connection.createStatement();
+        ResultSet found = statement.executeQuery(query)) {
+      assertTrue(found.next(), query);
+      return found.getString(1);
+    }
+  }
+
   @Test
   public void anInstallationWhoseMakingWasInterruptedBeginsAgain() throws Exception {
     starts();
