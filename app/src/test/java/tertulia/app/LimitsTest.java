@@ -195,7 +195,7 @@ public class LimitsTest extends ServedTest {
             "ilse",
             "/selections/new",
             Map.of("title", text, "currency", "EUR", "people", "9", "growth", "0"));
-    assertEquals(form.getForwardedUrl(), "/unseen");
+    assertEquals(form.getForwardedUrl(), "/refused-text");
     byte[] json =
         tertulia.app.exchange.Demo.text()
             .replaceFirst("\"title\": \"[^\"]*\"", "\"title\": \"" + escaped(text) + "\"")
@@ -206,6 +206,19 @@ public class LimitsTest extends ServedTest {
             .replaceFirst("\"title\": \"[^\"]*\"", "\"title\": \"Caf\u00e9\"")
             .getBytes(StandardCharsets.ISO_8859_1);
     assertSays(tertulia.app.exchange.PortableFile.read(latin), "not written in UTF-8");
+  }
+
+  @Test
+  public void aTextLongerThanAnyFieldIsRefusedBeforeItIsRead() throws Exception {
+    for (int length : new int[] {50_000, 50_001}) {
+      MockHttpServletResponse answer =
+          post(
+              "ilse",
+              "/selections/new",
+              Map.of("title", "x".repeat(length), "currency", "EUR", "people", "9", "growth", "0"));
+      assertEquals(answer.getForwardedUrl(), length > 50_000 ? "/refused-text" : null);
+      assertTrue(length > 50_000 || answer.getStatus() == 422, "" + answer.getStatus());
+    }
   }
 
   private static String escaped(String text) {

@@ -11,11 +11,15 @@ import org.springframework.stereotype.Component;
 import org.springframework.web.filter.OncePerRequestFilter;
 import tertulia.app.exchange.Unseen;
 
-/** Refuses a form with a character in it that nobody sees, before anything of it is read. */
+/**
+ * Refuses a form with a character in it that nobody sees, or with a text longer than any field of
+ * ours holds, before anything of it is read.
+ */
 @Component
-class UnseenFilter extends OncePerRequestFilter {
-  static final String FIELD = "tertulia.unseen.field";
-  static final String FOUND = "tertulia.unseen.found";
+class RefusedTextFilter extends OncePerRequestFilter {
+  static final String FIELD = "tertulia.refused.field";
+  static final String SENTENCE = "tertulia.refused.sentence";
+  private static final int LONGEST = 50_000;
 
   @Override
   protected void doFilterInternal(
@@ -23,16 +27,25 @@ class UnseenFilter extends OncePerRequestFilter {
       throws ServletException, IOException {
     for (Map.Entry<String, String[]> field : request.getParameterMap().entrySet()) {
       for (String value : field.getValue()) {
-        Optional<String> found = Unseen.in(value);
-        if (found.isPresent()) {
+        Optional<String> fault = fault(value);
+        if (fault.isPresent()) {
           request.setAttribute(FIELD, field.getKey());
-          request.setAttribute(FOUND, found.get());
-          request.getRequestDispatcher("/unseen").forward(request, response);
+          request.setAttribute(SENTENCE, fault.get());
+          request.getRequestDispatcher("/refused-text").forward(request, response);
           return;
         }
       }
     }
     chain.doFilter(request, response);
+  }
+
+  private static Optional<String> fault(String value) {
+    return value.length() > LONGEST
+        ? Optional.of(
+            String.format(
+                "It has %,d characters, and at most %,d are read. Shorten it.",
+                value.length(), LONGEST))
+        : Unseen.in(value).map(Unseen::sentence);
   }
 
   /** A password may hold anything, and is shown to nobody. */
