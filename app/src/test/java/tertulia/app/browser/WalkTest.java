@@ -358,13 +358,14 @@ public class WalkTest extends BrowserTest {
     ilse.getByLabel("What is given up").fill("The easier desk of Slotmeer.");
     ilse.getByLabel("Look again on").fill("2027-10-01");
     ilse.getByText("Propose it").click();
-    assertThat(ilse.locator(".record")).containsText("Proposed by Ilse Maren, 24 Nov 2026");
+    assertThat(ilse.locator(".record")).containsText("Proposed by Ilse Maren (ilse), 24 Nov 2026");
     assertThat(ilse.getByText("Sign it off")).hasCount(0);
     joren.navigate(SELECTION + "/decision");
     assertThat(joren.locator(".record")).containsText("The easier desk of Slotmeer.");
     joren.locator("[name=password]").fill("brackwater");
     joren.getByText("Sign it off").click();
-    assertThat(joren.locator(".record")).containsText("signed off by Joren Talvik, 24 Nov 2026");
+    assertThat(joren.locator(".record"))
+        .containsText("signed off by Joren Talvik (joren), 24 Nov 2026");
     assertThat(joren.locator(".record")).containsText("Unchanged since");
     Download download =
         joren.waitForDownload(() -> joren.getByText("Take the frozen record").click());

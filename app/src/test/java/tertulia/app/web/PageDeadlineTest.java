@@ -9,6 +9,7 @@ import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.
 
 import java.time.Duration;
 import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.test.context.TestPropertySource;
 import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.setup.MockMvcBuilders;
 import org.springframework.web.context.WebApplicationContext;
@@ -16,8 +17,9 @@ import org.testng.annotations.Test;
 import tertulia.app.ServedTest;
 import tertulia.app.people.People;
 
+/** In a house of its own: what was asked before is kept, and takes no time. */
+@TestPropertySource(properties = "spring.datasource.url=jdbc:h2:mem:deadline;DB_CLOSE_DELAY=-1")
 public class PageDeadlineTest extends ServedTest {
-  /** A question that no other test asks, so that its answer is not kept already. */
   private static final String NEW_QUESTION = "/selections/1/cost?people=173&growth=high";
 
   @Autowired private WebApplicationContext context;
