@@ -181,8 +181,8 @@ public class NamedPeopleTest extends ServedTest {
       boolean reads = route.method().equals(HttpMethod.GET);
       String before = contents();
       int status = answer(route.on(others, contender(others)), name).getStatus();
-      boolean isOpen = organises || status == 404 || !reads && status == 403;
-      if (!isOpen || organises && reads && status == 403) {
+      boolean isAsOwed = organises || status == 404 || !reads && status == 403;
+      if (!isAsOwed || organises && reads && status == 403) {
         wrong.add(route + " of others gave " + status);
       }
       if (!organises && !contents().equals(before)) {

@@ -101,8 +101,9 @@ class Trail {
   private NavigableMap<Integer, Brief> briefs(long selection) {
     NavigableMap<Integer, Brief> briefs = new TreeMap<>();
     store.query(
-        "select rev, brief, format from selection_aud where id = ? and brief is not null order by"
-            + " rev",
+        // revisions from before formats had numbers are of the first
+        "select rev, brief, coalesce(format, 1) from selection_aud where id = ? and brief is not"
+            + " null order by rev",
         row -> {
           briefs.put(row.getInt(1), Selections.asked(row.getString(2), row.getInt(3)));
         },
