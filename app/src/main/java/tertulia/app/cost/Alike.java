@@ -7,7 +7,7 @@ import java.util.Optional;
 import tertulia.app.display.Dates;
 import tertulia.app.display.Figures;
 import tertulia.app.display.FindingWords;
-import tertulia.app.selection.Workspace;
+import tertulia.app.workspace.Workspace;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.finding.CostFindings;
 import tertulia.core.money.ExchangeRate;

@@ -2,8 +2,8 @@ package tertulia.app.cost;
 
 import org.springframework.stereotype.Component;
 import org.springframework.ui.Model;
-import tertulia.app.selection.StepBody;
-import tertulia.app.selection.Workspace;
+import tertulia.app.workspace.StepBody;
+import tertulia.app.workspace.Workspace;
 
 /** The Cost step. */
 @Component

@@ -19,8 +19,8 @@ import tertulia.app.exchange.Fields;
 import tertulia.app.exchange.SelectionFile.EffortPart;
 import tertulia.app.people.SignedIn;
 import tertulia.app.selection.Selections;
-import tertulia.app.selection.Steps;
 import tertulia.app.web.FormFields;
+import tertulia.app.workspace.Steps;
 
 /** The hours each contender takes. */
 @Controller

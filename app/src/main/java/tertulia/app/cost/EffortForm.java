@@ -6,7 +6,7 @@ import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import tertulia.app.exchange.Fields;
 import tertulia.app.exchange.SelectionFile.EffortPart;
-import tertulia.app.selection.Workspace;
+import tertulia.app.workspace.Workspace;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.labour.Effort;
 

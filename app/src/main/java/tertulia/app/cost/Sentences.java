@@ -5,7 +5,7 @@ import java.util.List;
 import tertulia.app.cost.CostView.Warning;
 import tertulia.app.display.Dates;
 import tertulia.app.display.FindingWords;
-import tertulia.app.selection.Workspace;
+import tertulia.app.workspace.Workspace;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.finding.CostFindings;
 import tertulia.core.path.Outcome;

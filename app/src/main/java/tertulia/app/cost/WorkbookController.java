@@ -12,9 +12,9 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestParam;
 import tertulia.app.exchange.Codes;
 import tertulia.app.people.SignedIn;
-import tertulia.app.selection.Steps;
-import tertulia.app.selection.Workspace;
 import tertulia.app.workbook.CostWorkbook;
+import tertulia.app.workspace.Steps;
+import tertulia.app.workspace.Workspace;
 
 /** The cost model out as a workbook. */
 @Controller

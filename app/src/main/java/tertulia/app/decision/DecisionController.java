@@ -20,10 +20,10 @@ import tertulia.app.exchange.Faults;
 import tertulia.app.people.OwnPassword;
 import tertulia.app.people.SignedIn;
 import tertulia.app.selection.Narrowing;
-import tertulia.app.selection.StepBody;
-import tertulia.app.selection.Steps;
-import tertulia.app.selection.Workspace;
 import tertulia.app.web.Conflict;
+import tertulia.app.workspace.StepBody;
+import tertulia.app.workspace.Steps;
+import tertulia.app.workspace.Workspace;
 import tertulia.core.decision.Proposal;
 import tertulia.core.path.Ways;
 

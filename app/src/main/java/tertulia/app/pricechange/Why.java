@@ -11,6 +11,6 @@ final class Why {
   static String show(Working working, Model model) {
     model.addAttribute("about", working.label());
     model.addAttribute("line", WorkingLine.of(working));
-    return "selection/why";
+    return "workspace/why";
   }
 }

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.stream.Collectors;
 import tertulia.app.display.Dates;
 import tertulia.app.exchange.SelectionFile;
+import tertulia.app.workspace.Workspace;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Evaluation;
 import tertulia.core.fit.Reason;

@@ -1,4 +1,4 @@
-/** Selections: their brief, contenders and fit, and the workspace every step stands in. */
+/** Selections as they are stored, and who may open them. */
 @NullMarked
 package tertulia.app.selection;
 

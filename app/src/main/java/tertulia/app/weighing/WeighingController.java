@@ -17,13 +17,13 @@ import org.springframework.web.bind.annotation.RequestParam;
 import tertulia.app.exchange.Codes;
 import tertulia.app.people.SignedIn;
 import tertulia.app.selection.Selections;
-import tertulia.app.selection.StepBody;
-import tertulia.app.selection.Steps;
-import tertulia.app.selection.Workspace;
 import tertulia.app.web.Again;
 import tertulia.app.web.Conflict;
 import tertulia.app.web.FormFields;
 import tertulia.app.web.NotFound;
+import tertulia.app.workspace.StepBody;
+import tertulia.app.workspace.Steps;
+import tertulia.app.workspace.Workspace;
 
 /** The Weights step. */
 @Controller

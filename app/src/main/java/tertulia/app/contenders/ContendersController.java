@@ -1,0 +1,220 @@
+package tertulia.app.contenders;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.stream.Collectors;
+import org.joda.money.CurrencyUnit;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+import tertulia.app.catalogue.Catalogue;
+import tertulia.app.display.Dates;
+import tertulia.app.display.Figures;
+import tertulia.app.exchange.ToolSheet;
+import tertulia.app.people.SignedIn;
+import tertulia.app.selection.Narrowing;
+import tertulia.app.selection.Selections;
+import tertulia.app.workspace.Cell;
+import tertulia.app.workspace.Row;
+import tertulia.app.workspace.StepBody;
+import tertulia.app.workspace.Workspace;
+import tertulia.core.evaluation.Contender;
+import tertulia.core.evaluation.Selection;
+import tertulia.core.money.ExchangeRate;
+import tertulia.core.pricing.Plan;
+import tertulia.core.pricing.PlanPrices;
+import tertulia.core.pricing.PriceList;
+import tertulia.core.scoring.PublicRating;
+
+/** The Contenders step: who is at the table, who was set aside and why. */
+@Controller
+class ContendersController implements StepBody {
+  private static final String VIEW = "contenders/contenders";
+  private final Selections selections;
+  private final Catalogue catalogue;
+
+  ContendersController(Selections selections, Catalogue catalogue) {
+    this.selections = selections;
+    this.catalogue = catalogue;
+  }
+
+  /** A contender set aside. */
+  record Aside(String slug, String name, String reason) {}
+
+  @PostMapping("/selections/{id}/contenders")
+  String add(
+      @PathVariable long id, @RequestParam String slug, @AuthenticationPrincipal SignedIn person) {
+    selections.addContender(id, slug, person.name());
+    return back(id);
+  }
+
+  @PostMapping("/selections/{id}/contenders/{slug}/aside")
+  String setAside(
+      @PathVariable long id,
+      @PathVariable String slug,
+      @RequestParam String reason,
+      @AuthenticationPrincipal SignedIn person,
+      RedirectAttributes flash) {
+    String text = reason.strip();
+    if (text.isEmpty() || text.length() > 500) {
+      flash.addFlashAttribute("asideFault", "Say in up to 500 characters why it is set aside.");
+      flash.addFlashAttribute("asideSlug", slug);
+      flash.addFlashAttribute("asideReason", reason);
+    } else {
+      selections.setAside(id, slug, text, person.name());
+    }
+    return back(id);
+  }
+
+  @PostMapping("/selections/{id}/contenders/{slug}/back")
+  String bringBack(
+      @PathVariable long id, @PathVariable String slug, @AuthenticationPrincipal SignedIn person) {
+    selections.bringBack(id, slug, person.name());
+    return back(id);
+  }
+
+  @PostMapping("/selections/{id}/contenders/{slug}/remove")
+  String remove(
+      @PathVariable long id,
+      @PathVariable String slug,
+      @AuthenticationPrincipal SignedIn person,
+      RedirectAttributes flash) {
+    selections.removeContender(id, slug, person.name());
+    flash.addFlashAttribute("removed", catalogue.get(slug).sheet());
+    return back(id);
+  }
+
+  private static String back(long id) {
+    return "redirect:/selections/" + id + "/contenders";
+  }
+
+  @Override
+  public String key() {
+    return "contenders";
+  }
+
+  @Override
+  public String view() {
+    return VIEW;
+  }
+
+  @Override
+  public void fill(Workspace.Session session, Model model) {
+    List<Contender> all = session.table().selection().contenders();
+    Set<String> here = all.stream().map(Contender::id).collect(Collectors.toSet());
+    model.addAttribute("rows", rows(session));
+    model.addAttribute(
+        "aside",
+        all.stream()
+            .filter(c -> c.setAside().isPresent())
+            .map(c -> new Aside(c.id(), c.tool().name(), c.setAside().get()))
+            .toList());
+    model.addAttribute("narrowing", Narrowing.of(session));
+    Map<String, List<ToolSheet>> others = new TreeMap<>();
+    catalogue.all().stream()
+        .map(Catalogue.Stored::sheet)
+        .filter(sheet -> !here.contains(sheet.id()))
+        .forEach(sheet ->
+            others
+                .computeIfAbsent(
+                    sheet.areas().isEmpty() ? "other" : sheet.areas().getFirst(),
+                    area -> new ArrayList<>())
+                .add(sheet));
+    model.addAttribute("others", others);
+  }
+
+  private static List<Row> rows(Workspace.Session session) {
+    List<Row> rows = new ArrayList<>();
+    rows.add(
+        Row.of("Maker", session.columns().stream().map(c -> Cell.fact(c.tool().maker())).toList()));
+    rows.add(Row.of("Plans", session.columns().stream().map(ContendersController::plans).toList()));
+    rows.add(
+        Row.of("Prices as of", session.columns().stream().map(c -> prices(session, c)).toList()));
+    rows.add(
+        Row.of("Priced in", session.columns().stream().map(c -> currencies(session, c)).toList()));
+    rows.add(
+        Row.of(
+            "Public rating",
+            session.columns().stream().map(ContendersController::rating).toList()));
+    return rows;
+  }
+
+  private static Cell plans(Contender contender) {
+    List<Plan> plans = contender.tool().plans();
+    return plans.isEmpty()
+        ? Cell.missing("none entered", "")
+        : Cell.fact("" + plans.size())
+            .noting(plans.stream().map(Plan::name).collect(Collectors.joining(", ")));
+  }
+
+  private static Cell prices(Workspace.Session session, Contender contender) {
+    Optional<Plan> oldest =
+        contender.tool().plans().stream().min(Comparator.comparing(p -> p.source().asOf()));
+    return oldest
+        .map(plan -> {
+          Cell cell =
+              Cell.fact(Dates.day(plan.source().asOf())).noting(plan.source().ground().words());
+          return session.isOld(plan.source())
+              ? cell.looking("old")
+                  .noting("older than " + session.daysFresh() + " days")
+                  .confirmable(session.confirm(contender, "prices:" + plan.id(), plan.source()))
+              : cell;
+        })
+        .orElseGet(() -> Cell.missing("—", ""));
+  }
+
+  /** The currencies of a contender's plans, with the rate that brings them together. */
+  private static Cell currencies(Workspace.Session session, Contender contender) {
+    Selection selection = session.table().selection();
+    List<CurrencyUnit> own =
+        contender.tool().plans().stream()
+            .flatMap(plan -> plan.lists(PlanPrices.End.HIGH).stream())
+            .map(PriceList::currency)
+            .distinct()
+            .toList();
+    if (own.isEmpty()) {
+      return Cell.missing("—", "");
+    }
+    Cell cell =
+        Cell.fact(own.stream().map(CurrencyUnit::getCode).collect(Collectors.joining(", ")));
+    for (CurrencyUnit currency : own) {
+      if (!currency.equals(selection.currency())) {
+        Optional<ExchangeRate> rate =
+            selection.rates().latest(currency, selection.currency(), selection.asOf());
+        return rate.map(r ->
+                cell.noting(
+                    "at "
+                        + r.rate().toPlainString()
+                        + " "
+                        + r.to()
+                        + ", "
+                        + Dates.day(r.on())
+                        + ", "
+                        + r.source()))
+            .orElseGet(() ->
+                cell.looking("stop")
+                    .noting("no rate to " + selection.currency() + "; see Rates under Need"));
+      }
+    }
+    return cell;
+  }
+
+  private static Cell rating(Contender contender) {
+    if (contender.ratings().isEmpty()) {
+      return Cell.missing("none entered", "");
+    }
+    PublicRating first = contender.ratings().getFirst();
+    int count = contender.ratings().stream().mapToInt(PublicRating::count).sum();
+    String note = "from " + Figures.whole(count) + (count < 30 ? " only" : "");
+    return Cell.fact(first.rating().toPlainString() + " of 5").noting(note);
+  }
+}

@@ -1,0 +1,36 @@
+package tertulia.app.fit;
+
+import org.springframework.stereotype.Component;
+import org.springframework.ui.Model;
+import tertulia.app.workspace.StepBody;
+import tertulia.app.workspace.Workspace;
+
+/** The Fit step: the plan each contender would really need, and why not a cheaper one. */
+@Component
+class FitStep implements StepBody {
+  private static final String VIEW = "fit/fit";
+
+  @Override
+  public String key() {
+    return "fit";
+  }
+
+  @Override
+  public String view() {
+    return VIEW;
+  }
+
+  @Override
+  public String own(Workspace.Session session) {
+    return RowsAsRead.of(session.asked()).query();
+  }
+
+  @Override
+  public void fill(Workspace.Session session, Model model) {
+    RowsAsRead read = RowsAsRead.of(session.asked());
+    model.addAttribute("demand", NeedRows.demand(session));
+    model.addAttribute("fit", FitView.of(session));
+    model.addAttribute("read", read);
+    model.addAttribute("rows", ComparisonRows.of(session, read));
+  }
+}

@@ -1,0 +1,416 @@
+package tertulia.app.fit;
+
+import java.time.YearMonth;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import org.joda.money.Money;
+import tertulia.app.chart.Marks;
+import tertulia.app.chart.NeedsChart;
+import tertulia.app.chart.PlansChart;
+import tertulia.app.display.Dates;
+import tertulia.app.display.Figures;
+import tertulia.app.display.FindingWords;
+import tertulia.app.workspace.Cell;
+import tertulia.app.workspace.Workspace;
+import tertulia.core.evaluation.Contender;
+import tertulia.core.evaluation.NeedCosts;
+import tertulia.core.evaluation.NeedCosts.Effect;
+import tertulia.core.finding.FitFindings;
+import tertulia.core.fit.Question;
+import tertulia.core.fit.Reason;
+import tertulia.core.fit.Verdict;
+import tertulia.core.path.Outcome;
+import tertulia.core.path.PlanMonths;
+import tertulia.core.path.PlanNeeded;
+import tertulia.core.path.SteadyCost;
+import tertulia.core.pricing.PlanPrices;
+import tertulia.core.time.Horizon;
+
+/**
+ * Which plan each contender needs when, and what each must costs.
+ *
+ * @param years the plan years as calendar years
+ * @param needed for each contender the plan that would do at the end of each year, and its turns
+ * @param costs what each must costs, the dearest first
+ * @param picture the same as SVG
+ * @param says sentences on groups of musts, and on why a contender is out
+ * @param months what is said of every plan, month by month
+ * @param strips the same as SVG
+ * @param open what nobody has said yet and might change which plan is needed
+ * @param promises what each contender would cost if nothing were needed, and what it comes to
+ */
+record FitView(
+    List<String> years,
+    List<Needed> needed,
+    List<Cost> costs,
+    String picture,
+    List<String> says,
+    List<PlanLine> months,
+    String strips,
+    List<Unsaid> open,
+    List<Promise> promises) {
+
+  /**
+   * Something nobody has said yet of a contender.
+   *
+   * @param way where it is answered, in words, with its address
+   */
+  record Unsaid(String contender, String mark, String sentence, String way, String href) {}
+
+  /**
+   * Months of a plan with one verdict.
+   *
+   * @param why address of the verdicts on all plans of the contender
+   */
+  record PlanLine(
+      String contender,
+      String plan,
+      String from,
+      String until,
+      String word,
+      String look,
+      String reasons,
+      String why) {}
+
+  /**
+   * A contender as its page has it beside what we would need of it.
+   *
+   * @param bare the cheapest plan if nothing were needed
+   * @param needed the plan with our needs, or why there is none
+   * @param because what the cheaper plan lacks, or that it is the same
+   * @param aside why it was set aside; empty if it is at the table
+   */
+  record Promise(
+      String contender, String mark, Cell bare, Cell needed, String because, String aside) {}
+
+  /** Turns said of one contender; the picture below has all of them. */
+  private static final int MOST_TURNS = 4;
+
+  /**
+   * A contender's plans over the months.
+   *
+   * @param byYear the plan needed by the end of each year
+   * @param turns when a plan stops and why, in sentences
+   */
+  record Needed(String contender, String mark, List<String> byYear, List<String> turns) {}
+
+  /** What a must costs the selection and each contender. */
+  record Cost(String need, Cell selection, List<Cell> contenders) {}
+
+  static FitView of(Workspace.Session session) {
+    NeedCosts costs = session.evaluation().costs().needCosts();
+    List<Integer> ends = yearEnds(session);
+    return new FitView(
+        ends.stream().map(m -> "" + horizon(session).month(m).getYear()).toList(),
+        session.columns().stream().map(c -> needed(session, c, ends)).toList(),
+        costs.lines().stream().map(line -> cost(session, line)).toList(),
+        picture(session, costs),
+        says(session),
+        session.columns().stream().flatMap(c -> planLines(session, c).stream()).toList(),
+        strips(session),
+        session.columns().stream().flatMap(c -> unsaid(session, c)).toList(),
+        session.table().selection().contenders().stream()
+            .flatMap(c -> promise(session, c).stream())
+            .toList());
+  }
+
+  private static Stream<Unsaid> unsaid(Workspace.Session session, Contender contender) {
+    return session.evaluation().costs().questions(contender.id()).stream()
+        .map(question -> unsaid(session, contender, question));
+  }
+
+  /** What we use is said under Need; what a page allows, in the catalogue. */
+  private static Unsaid unsaid(Workspace.Session session, Contender contender, Question question) {
+    boolean organises = session.person().organises() && !session.table().decided();
+    return new Unsaid(
+        contender.tool().name(),
+        Marks.inline(session.mark(contender.id())),
+        question.sentence() + ".",
+        question.isOurs() ? "say it" : organises ? "put it down" : "see the price page",
+        question.isOurs()
+            ? "/selections/" + session.table().id() + "/need#demand-" + question.answeredBy().id()
+            : "/catalogue/" + contender.id() + (organises ? "/edit" : ""));
+  }
+
+  private static List<PlanLine> planLines(Workspace.Session session, Contender contender) {
+    String why = session.why("plans", "contender", contender.id());
+    List<PlanLine> lines = new ArrayList<>();
+    for (PlanMonths plan : session.evaluation().costs().planMonths(contender.id())) {
+      for (PlanMonths.Stretch stretch : plan.stretches()) {
+        lines.add(
+            new PlanLine(
+                contender.tool().name(),
+                plan.plan(),
+                Dates.shortMonth(horizon(session).month(stretch.months().from())),
+                Dates.shortMonth(horizon(session).month(stretch.months().end() - 1)),
+                word(stretch.verdict()),
+                look(stretch.verdict()),
+                reasons(contender, plan, stretch.verdict()),
+                why));
+      }
+    }
+    return lines;
+  }
+
+  private static String word(Verdict verdict) {
+    return switch (verdict) {
+      case Verdict.Qualifies qualifies -> "would do";
+      case Verdict.Unconfirmed unconfirmed -> "not confirmed";
+      case Verdict.Excluded excluded -> "out";
+    };
+  }
+
+  private static String look(Verdict verdict) {
+    return switch (verdict) {
+      case Verdict.Qualifies qualifies -> "good";
+      case Verdict.Unconfirmed unconfirmed -> "care";
+      case Verdict.Excluded excluded -> "stop";
+    };
+  }
+
+  private static String reasons(Verdict verdict) {
+    return verdict.reasons().stream().map(Reason::sentence).collect(Collectors.joining("; "));
+  }
+
+  /** As above; of a plan that would do but has no price, that. */
+  private static String reasons(Contender contender, PlanMonths plan, Verdict verdict) {
+    boolean unpriced =
+        contender.tool().plans().stream()
+            .anyMatch(p -> p.name().equals(plan.plan()) && p.lists(PlanPrices.End.HIGH).isEmpty());
+    return verdict.qualifies() && unpriced ? "price on request" : reasons(verdict);
+  }
+
+  private static String strips(Workspace.Session session) {
+    List<PlansChart.Tool> tools =
+        session.columns().stream()
+            .map(c ->
+                new PlansChart.Tool(
+                    c.tool().name(),
+                    session.mark(c.id()),
+                    session.evaluation().costs().planMonths(c.id()).stream()
+                        .map(plan -> strip(c, plan))
+                        .toList()))
+            .toList();
+    return PlansChart.draw(tools, horizon(session));
+  }
+
+  /** Months with one verdict in a row, with the reasons that hold in all of them. */
+  private static PlansChart.Plan strip(Contender contender, PlanMonths plan) {
+    List<PlansChart.Stretch> strips = new ArrayList<>();
+    List<PlanMonths.Stretch> alike = new ArrayList<>();
+    for (PlanMonths.Stretch stretch : plan.stretches()) {
+      if (!alike.isEmpty() && state(alike.getFirst()) != state(stretch)) {
+        strips.add(strip(contender, plan, alike));
+        alike.clear();
+      }
+      alike.add(stretch);
+    }
+    strips.add(strip(contender, plan, alike));
+    return new PlansChart.Plan(plan.plan(), strips);
+  }
+
+  private static PlansChart.Stretch strip(
+      Contender contender, PlanMonths plan, List<PlanMonths.Stretch> alike) {
+    String words =
+        alike.getFirst().verdict().reasons().stream()
+            .filter(reason ->
+                alike.stream()
+                    .allMatch(stretch ->
+                        stretch.verdict().reasons().stream()
+                            .anyMatch(r -> r.requirement().equals(reason.requirement()))))
+            .map(Reason::sentence)
+            .collect(Collectors.joining("; "));
+    return new PlansChart.Stretch(
+        alike.getFirst().months().from(),
+        alike.getLast().months().end(),
+        state(alike.getFirst()),
+        words.isEmpty() ? reasons(contender, plan, alike.getFirst().verdict()) : words);
+  }
+
+  private static PlansChart.State state(PlanMonths.Stretch stretch) {
+    return switch (stretch.verdict()) {
+      case Verdict.Qualifies qualifies -> PlansChart.State.DOES;
+      case Verdict.Unconfirmed unconfirmed -> PlansChart.State.UNCONFIRMED;
+      case Verdict.Excluded excluded -> PlansChart.State.OUT;
+    };
+  }
+
+  /** The same plan can cost more with our needs: by an add-on, or by what is covered outside. */
+  private static String same(SteadyCost bare, Outcome<SteadyCost> needed) {
+    return needed instanceof Outcome.Found<SteadyCost> found
+            && !found.best().money().equals(bare.money())
+        ? "the same plan, and "
+            + Figures.money(found.best().money().minus(bare.money()))
+            + " for what it lacks"
+        : "it is the same plan";
+  }
+
+  /** Only of contenders that have a plan with a figure for these people. */
+  private static Optional<Promise> promise(Workspace.Session session, Contender contender) {
+    if (!(session.evaluation().costs().withoutNeeds(contender.id())
+        instanceof Outcome.Found<SteadyCost> bare)) {
+      return Optional.empty();
+    }
+    Outcome<SteadyCost> needed = session.evaluation().costs().steady(contender.id());
+    String cheaper = bare.best().option().plan().name();
+    String because =
+        session
+            .evaluation()
+            .costs()
+            .against(contender.id())
+            .getOrDefault(cheaper, List.of())
+            .stream()
+            .map(Reason::sentence)
+            .collect(Collectors.joining("; "));
+    return Optional.of(
+        new Promise(
+            contender.tool().name(),
+            tertulia.app.chart.Marks.inline(session.mark(contender.id())),
+            Cell.fact(Figures.money(bare.best().money())).noting(bare.best().option().label()),
+            switch (needed) {
+              case Outcome.Found<SteadyCost> found ->
+                  Cell.figure(
+                          Figures.money(found.best().money()),
+                          session.why("steady", "contender", contender.id()))
+                      .noting(found.best().option().label());
+              case Outcome.NoPlan<SteadyCost> none ->
+                  Cell.missing(
+                      none.isUnconfirmed() ? "not confirmed" : "no plan fits",
+                      session.why("steady", "contender", contender.id()));
+              case Outcome.Unpriced<SteadyCost> unpriced ->
+                  Cell.missing(
+                      "price not known", session.why("steady", "contender", contender.id()));
+            },
+            because.isEmpty() ? same(bare.best(), needed) : because,
+            contender.setAside().orElse("")));
+  }
+
+  private static Horizon horizon(Workspace.Session session) {
+    return session.table().selection().horizon();
+  }
+
+  /** The last plan month of each calendar year. */
+  private static List<Integer> yearEnds(Workspace.Session session) {
+    List<Integer> ends = new ArrayList<>();
+    for (int m = 0; m < horizon(session).months(); m++) {
+      YearMonth month = horizon(session).month(m);
+      if (m == horizon(session).months() - 1 || month.getMonthValue() == 12) {
+        ends.add(m);
+      }
+    }
+    return ends;
+  }
+
+  private static Needed needed(Workspace.Session session, Contender contender, List<Integer> ends) {
+    List<PlanNeeded> stretches = session.evaluation().costs().plansNeeded(contender.id());
+    List<String> byYear = new ArrayList<>();
+    for (int end : ends) {
+      byYear.add(
+          stretches.stream()
+              .filter(s -> s.months().from() <= end && end < s.months().end())
+              .findFirst()
+              .flatMap(PlanNeeded::plan)
+              .orElse("none"));
+    }
+    List<String> turns = new ArrayList<>();
+    for (int i = 0; i + 1 < stretches.size() && turns.size() < MOST_TURNS; i++) {
+      turns.add(turn(session, contender, stretches.get(i), stretches.get(i + 1)));
+    }
+    stretches
+        .getFirst()
+        .plan()
+        .filter(plan -> stretches.size() == 1 && isFree(session, contender, plan))
+        .ifPresent(plan -> turns.add("the free plan " + plan + " will do all through"));
+    return new Needed(
+        contender.tool().name(),
+        tertulia.app.chart.Marks.inline(session.mark(contender.id())),
+        byYear,
+        turns);
+  }
+
+  private static boolean isFree(Workspace.Session session, Contender contender, String plan) {
+    return contender.offerings().stream()
+        .filter(offering -> offering.plan().name().equals(plan))
+        .flatMap(offering -> session.evaluation().costs().planAlone(offering).stream())
+        .anyMatch(cost -> cost.money().isZero());
+  }
+
+  private static String turn(
+      Workspace.Session session, Contender contender, PlanNeeded before, PlanNeeded after) {
+    String until = Dates.shortMonth(horizon(session).month(before.months().end() - 1));
+    String reasons =
+        before.stops().stream().map(Reason::sentence).collect(Collectors.joining("; "));
+    return before
+            .plan()
+            .map(plan ->
+                (isFree(session, contender, plan) ? "the free plan " : "")
+                    + plan
+                    + " will do until "
+                    + until)
+            .orElse("nothing until " + until)
+        + ", then "
+        + after.plan().orElse("nothing")
+        + (reasons.isEmpty() ? "" : " (" + reasons + ")");
+  }
+
+  private static Cost cost(Workspace.Session session, NeedCosts.Line line) {
+    String capability = line.need().capability().id();
+    String whyAll = session.why("needcostall", "capability", capability);
+    return new Cost(
+        line.need().capability().name(),
+        line.selection()
+            .map(effect -> cell(effect, whyAll))
+            .orElseGet(() -> Cell.missing("no total", whyAll)),
+        session.columns().stream()
+            .map(c ->
+                cell(
+                    java.util.Objects.requireNonNull(line.byContender().get(c.id())),
+                    session.why("needcost", "capability", capability, "contender", c.id())))
+            .toList());
+  }
+
+  private static Cell cell(Effect effect, String why) {
+    return switch (effect) {
+      case Effect.Costs costs when costs.more().isZero() ->
+          Cell.figure("nothing", why).looking("plain");
+      case Effect.Costs costs ->
+          Cell.figure(Figures.money(costs.more()), why)
+              .noting(costs.exact() ? "" : "of figures within bounds");
+      case Effect.RulesOut out -> Cell.figure("rules it out", why).looking("stop");
+      case Effect.NoTotal none -> Cell.missing("—", why);
+    };
+  }
+
+  private static String picture(Workspace.Session session, NeedCosts costs) {
+    Money zero = Money.zero(session.evaluation().selection().currency());
+    List<NeedsChart.Bar> bars = new ArrayList<>();
+    for (NeedCosts.Line line : costs.lines()) {
+      List<NeedsChart.Dot> dots = new ArrayList<>();
+      for (Contender contender : session.columns()) {
+        if (line.byContender().get(contender.id()) instanceof Effect.Costs c) {
+          dots.add(
+              new NeedsChart.Dot(contender.tool().name(), session.mark(contender.id()), c.more()));
+        }
+      }
+      List<String> out =
+          session.columns().stream()
+              .filter(c -> line.byContender().get(c.id()) instanceof Effect.RulesOut)
+              .map(c -> c.tool().name())
+              .toList();
+      bars.add(new NeedsChart.Bar(line.need().capability().name(), line.amount(zero), dots, out));
+    }
+    return bars.isEmpty() ? "" : NeedsChart.draw(bars, horizon(session).months());
+  }
+
+  private static List<String> says(Workspace.Session session) {
+    FindingWords words = new FindingWords(session.table().selection());
+    return new FitFindings(session.evaluation().costs()).all().stream().map(words::of).toList();
+  }
+
+  private static String name(Workspace.Session session, String id) {
+    return session.table().selection().contender(id).tool().name();
+  }
+}

@@ -1,0 +1,34 @@
+package tertulia.app.fit;
+
+import tertulia.app.display.Dates;
+import tertulia.app.workspace.Cell;
+import tertulia.app.workspace.Known;
+import tertulia.app.workspace.Workspace;
+import tertulia.core.billing.View;
+import tertulia.core.evaluation.Contender;
+import tertulia.core.path.Ways;
+
+/** A contender's total over all months as it reads in the table, wherever it stands. */
+public final class HorizonCell {
+  private HorizonCell() {}
+
+  /** The total of the best way, with what is taken below it; "at most" if one was left out. */
+  public static Cell of(Workspace.Session session, Contender contender) {
+    View view = session.evaluation().whatIf().view();
+    String why = session.why("way", "contender", contender.id());
+    return switch (session.evaluation().costs().way(contender.id())) {
+      case Ways.Found found ->
+          Cell.figure(Known.amount(found, way -> way.ledger().total(view)), why)
+              .noting(found.best().label() + Known.mark(found.best().legs().getLast().option()));
+      case Ways.Gap gap when gap.isUnpriced() -> Cell.missing("not known", why);
+      case Ways.Gap gap ->
+          Cell.missing(gap.isUnconfirmed() ? "not confirmed" : "no plan fits", why)
+              .noting(
+                  gap.month() == 0
+                      ? ""
+                      : "nothing from "
+                          + Dates.shortMonth(
+                              session.table().selection().horizon().month(gap.month())));
+    };
+  }
+}

@@ -1,0 +1,138 @@
+package tertulia.app.fit;
+
+import java.math.BigDecimal;
+import java.math.MathContext;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import tertulia.app.display.Dates;
+import tertulia.app.display.Figures;
+import tertulia.app.workspace.Cell;
+import tertulia.app.workspace.Workspace;
+import tertulia.core.evaluation.Contender;
+import tertulia.core.fit.Room;
+import tertulia.core.fit.Room.Bound;
+import tertulia.core.growth.Measure;
+import tertulia.core.pricing.Included;
+import tertulia.core.pricing.Plan;
+import tertulia.core.time.Horizon;
+
+/** How much of what a plan has is used now and at the end of the plan months, and until when. */
+final class RoomCell {
+  private RoomCell() {}
+
+  static Cell of(Workspace.Session session, Contender contender, Measure measure) {
+    String why = session.why("room", "contender", contender.id(), "measure", measure.id());
+    Optional<Room> now = session.evaluation().costs().roomNow(contender.id(), measure);
+    Optional<Room> months = session.evaluation().costs().room(contender.id(), measure);
+    if (now.isEmpty() || months.isEmpty()) {
+      return Cell.missing("not limited", why);
+    }
+    Cell cell =
+        of(
+            now.get(),
+            months.get(),
+            session.evaluation().costs().people().total(),
+            session.table().selection().horizon(),
+            why);
+    if (now.get().bound() instanceof Bound.Silent) {
+      return cell;
+    }
+    String source = NeedCell.source(now.get().source(), session);
+    return cell.noting(cell.note().isEmpty() ? source : cell.note() + "; " + source)
+        .confirmable(
+            session.confirm(contender, key(session, contender, measure), now.get().source()));
+  }
+
+  /**
+   * What a confirmation is called: of an allowance by itself, of all else with the plan's prices.
+   */
+  private static String key(Workspace.Session session, Contender contender, Measure measure) {
+    Plan plan = session.evaluation().costs().optionNow(contender.id()).orElseThrow().plan();
+    return plan.allowances().stream().anyMatch(a -> a.measure().equals(measure))
+        ? "allowance:" + measure.id()
+        : "prices:" + plan.id();
+  }
+
+  /**
+   * The same for any plan.
+   *
+   * @param now for the people under discussion
+   * @param months over the plan months
+   */
+  static Cell of(Room now, Room months, int people, Horizon horizon, String why) {
+    BigDecimal used = now.used().getFirst();
+    return switch (now.bound()) {
+      case Bound.Endless endless -> Cell.figure(amount(used) + ", no end", why).looking("yes");
+      case Bound.Unknown unknown ->
+          Cell.missing("? not confirmed", why).noting(amount(used) + " needed; confirm it");
+      case Bound.Silent silent ->
+          Cell.missing("? nothing said", why)
+              .noting(
+                  amount(used)
+                      + " needed"
+                      + silent.sister().map(plan -> "; " + plan + " limits it").orElse("")
+                      + "; ask the maker");
+      case Bound.UpTo upTo -> bounded(now, months, people, horizon, why, upTo.rule());
+      case Bound.Charged charged ->
+          bounded(now, months, people, horizon, why, Optional.of(charged.rule()));
+    };
+  }
+
+  private static Cell bounded(
+      Room now, Room months, int people, Horizon horizon, String why, Optional<Included> rule) {
+    BigDecimal used = now.used().getFirst();
+    BigDecimal most = now.most(0).orElseThrow();
+    Room.State state = now.state(months);
+    boolean charged = state == Room.State.CHARGED;
+    int last = horizon.months() - 1;
+    List<String> notes = new ArrayList<>();
+    if (now.measure().nature() == Measure.Nature.SUM) {
+      notes.add("added up since the start");
+    }
+    rule.ifPresent(r -> notes.add(perHead(r, most, people)));
+    notes.add(
+        Dates.shortMonth(horizon.month(last))
+            + ": "
+            + amount(months.used().get(last))
+            + " of "
+            + amount(months.most(last).orElseThrow()));
+    months
+        .runsOut()
+        .ifPresent(out ->
+            notes.add(
+                (charged ? "paid for beyond it from " : "runs out ")
+                    + Dates.shortMonth(horizon.month(out))));
+    return Cell.figure(amount(used) + " of " + amount(most) + (charged ? " included" : ""), why)
+        .looking(look(state))
+        .noting(String.join("; ", notes));
+  }
+
+  private static String look(Room.State state) {
+    return switch (state) {
+      case OVER -> "stop";
+      case RUNS_OUT -> "care";
+      case LASTS, ENDLESS -> "yes";
+      case CHARGED, NOT_CONFIRMED, NOT_SAID -> "";
+    };
+  }
+
+  /** A quantity for each seat and one for the account, each also as the other. */
+  static String perHead(Included rule, BigDecimal most, int people) {
+    boolean bySeat = rule.perSeat().signum() > 0;
+    if (bySeat) {
+      return rule.words() + ", " + amount(most) + " in all";
+    }
+    return people == 0
+        ? rule.words()
+        : rule.words()
+            + ", "
+            + amount(most.divide(BigDecimal.valueOf(people), new MathContext(2)))
+            + " a person";
+  }
+
+  static String amount(BigDecimal units) {
+    BigDecimal plain = units.stripTrailingZeros();
+    return plain.scale() <= 0 ? Figures.whole(plain.longValue()) : plain.toPlainString();
+  }
+}

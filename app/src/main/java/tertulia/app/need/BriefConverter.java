@@ -1,0 +1,308 @@
+package tertulia.app.need;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import org.jspecify.annotations.Nullable;
+import tertulia.app.exchange.Brief;
+import tertulia.app.exchange.BriefCheck;
+import tertulia.app.exchange.Codes;
+import tertulia.app.exchange.Fault;
+import tertulia.app.exchange.Faults;
+import tertulia.app.exchange.Fields;
+import tertulia.app.growth.PeopleConverter;
+import tertulia.app.growth.PeopleForm;
+import tertulia.core.growth.Measure;
+
+/** Between the Need form and a brief; faults carry the names of the form's fields. */
+final class BriefConverter {
+  private static final Pattern ROW = Pattern.compile("/brief/(\\w+)/(\\d+)(?:/steps/(\\d+))?.*");
+  private static final int SPARE = 2;
+  private final Faults faults = new Faults();
+
+  /** Form rows of the brief's rows, for faults that the core finds. */
+  private final Map<String, String> places = new HashMap<>();
+
+  private final Fields fields = new Fields(faults);
+
+  /** What became of a form: a brief, or the faults by field. */
+  record Converted(Optional<Brief> brief, Map<String, String> faults) {}
+
+  /** The form for a brief, with spare lines to fill in. */
+  static BriefForm form(Brief brief, long version) {
+    BriefForm form = new BriefForm();
+    form.version = version;
+    form.title = brief.title();
+    form.purpose = brief.purpose();
+    form.asOf = brief.asOf();
+    form.start = brief.start();
+    form.months = "" + brief.months();
+    form.currency = brief.currency();
+    form.averagePayment = brief.averagePayment() == null ? "" : brief.averagePayment();
+    form.rise = brief.priceRisePercent();
+    form.follows = brief.follows();
+    form.groups.addAll(PeopleConverter.lines(brief.groups()));
+    Brief.PracticePart practice = brief.practice();
+    if (practice != null) {
+      form.hour = practice.hour() == null ? "" : practice.hour();
+      form.changeHours = practice.changeHours().equals("0") ? "" : practice.changeHours();
+      form.oldTool = practice.oldTool() == null ? "" : practice.oldTool();
+      form.leaving = practice.leaving();
+    }
+    brief.needs().forEach(need -> form.needs.add(line(need)));
+    brief.rates().forEach(rate -> form.rates.add(line(rate)));
+    for (Measure measure : Measure.KNOWN) {
+      form.demand.add(demandLine(brief, measure));
+    }
+    return form;
+  }
+
+  /** Adds spare lines, so that there is always room to write. */
+  static BriefForm withRoom(BriefForm form) {
+    if (!form.follows) {
+      form.groups.forEach(group -> group.steps.add(new PeopleForm.StepLine()));
+      form.groups.add(new PeopleForm.GroupLine());
+    }
+    form.rates.add(new BriefForm.RateLine());
+    for (int i = 0; i < SPARE; i++) {
+      form.needs.add(new BriefForm.NeedLine());
+    }
+    for (BriefForm.DemandLine line : form.demand) {
+      line.label = Codes.measure(line.measure).label();
+      while (line.rates.size() < form.groups.size()) {
+        line.rates.add("");
+      }
+    }
+    return form;
+  }
+
+  private static BriefForm.NeedLine line(Brief.NeedPart part) {
+    BriefForm.NeedLine line = new BriefForm.NeedLine();
+    line.capability = part.capability();
+    line.importance = part.importance();
+    line.weight = part.weight() == null ? "" : "" + part.weight();
+    line.partly = part.partlyIsEnough();
+    line.condition = part.condition() == null ? "" : part.condition();
+    line.askedBy = part.askedBy() == null ? "" : part.askedBy();
+    line.why = part.why() == null ? "" : part.why();
+    Brief.OutsidePart outside = part.outside();
+    if (outside != null) {
+      line.outsideBy = outside.by();
+      line.outsideMonthly = outside.monthly();
+    }
+    return line;
+  }
+
+  private static BriefForm.RateLine line(Brief.RatePart part) {
+    BriefForm.RateLine line = new BriefForm.RateLine();
+    line.from = part.from();
+    line.to = part.to();
+    line.rate = part.rate();
+    line.on = part.on();
+    line.source = part.source();
+    return line;
+  }
+
+  private static BriefForm.DemandLine demandLine(Brief brief, Measure measure) {
+    BriefForm.DemandLine line = new BriefForm.DemandLine();
+    line.measure = measure.id();
+    line.label = measure.label();
+    for (Brief.DemandPart part : brief.demand()) {
+      if (part.measure().equals(measure.id())) {
+        line.fixed = part.fixed().equals("0") ? "" : part.fixed();
+        brief
+            .groups()
+            .forEach(group -> line.rates.add(part.perHead().getOrDefault(group.id(), "")));
+      }
+    }
+    return line;
+  }
+
+  /** The brief a form describes; criteria stay as they are in {@code before}. */
+  Converted convert(BriefForm form, Brief before) {
+    List<String> ids = new ArrayList<>();
+    List<Brief.GroupPart> groups = groups(form, before, ids);
+    Brief brief =
+        new Brief(
+            fields.text("title", form.title, 200, true),
+            fields.text("purpose", form.purpose, 4000, false),
+            fields.day("asOf", form.asOf),
+            fields.month("start", form.start),
+            fields.whole("months", form.months),
+            fields.currency("currency", form.currency),
+            fields.decimal("rise", form.rise.isBlank() ? "0" : form.rise),
+            groups,
+            demand(form, ids),
+            form.averagePayment.isBlank()
+                ? null
+                : fields.decimal("averagePayment", form.averagePayment),
+            needs(form),
+            before.criteria(),
+            rates(form),
+            before.scenarios(),
+            practice(form),
+            before.followsGrowth());
+    List<String> known = before.groups().stream().map(Brief.GroupPart::id).toList();
+    Brief seated =
+        brief.seating(
+            groups.stream()
+                .map(Brief.GroupPart::id)
+                .filter(group -> !known.contains(group))
+                .toList());
+    if (faults.isEmpty()) {
+      BriefCheck.faults(seated).forEach(this::addAtField);
+    }
+    return new Converted(
+        faults.isEmpty() ? Optional.of(seated) : Optional.empty(), faults.byField());
+  }
+
+  private void addAtField(Fault fault) {
+    Matcher row = ROW.matcher(fault.at());
+    if (!row.matches()) {
+      faults.add(fault.at().equals("/brief") ? "months" : "title", fault.message());
+      return;
+    }
+    String key =
+        row.group(1) + "/" + row.group(2) + (row.group(3) == null ? "" : "/" + row.group(3));
+    faults.add(places.getOrDefault(key, "title"), fault.message());
+  }
+
+  /** People that follow the growth plan are not changed here. */
+  private List<Brief.GroupPart> groups(BriefForm form, Brief before, List<String> ids) {
+    if (!before.follows()) {
+      return new PeopleConverter(fields, places).groups(form.groups, ids);
+    }
+    before.groups().forEach(group -> ids.add(group.id()));
+    form.groups = new ArrayList<>(PeopleConverter.lines(before.groups()));
+    return before.groups();
+  }
+
+  private Brief.@Nullable PracticePart practice(BriefForm form) {
+    boolean unsaid =
+        form.hour.isBlank()
+            && form.changeHours.isBlank()
+            && form.oldTool.isBlank()
+            && form.leaving.equals("credited");
+    return unsaid
+        ? null
+        : new Brief.PracticePart(
+            form.leaving,
+            fields.decimalIfAny("hour", form.hour),
+            form.changeHours.isBlank() ? "0" : fields.decimal("changeHours", form.changeHours),
+            fields.decimalIfAny("oldTool", form.oldTool));
+  }
+
+  private List<Brief.DemandPart> demand(BriefForm form, List<String> ids) {
+    List<Brief.DemandPart> parts = new ArrayList<>();
+    for (int i = 0; i < form.demand.size(); i++) {
+      BriefForm.DemandLine line = form.demand.get(i);
+      if (!line.isBlank()) {
+        String at = "demand[" + i + "]";
+        places.put("demand/" + parts.size(), at + ".fixed");
+        Map<String, String> rates = new LinkedHashMap<>();
+        for (int g = 0; g < Math.min(ids.size(), line.rates.size()); g++) {
+          String rate = line.rates.get(g);
+          if (!ids.get(g).isEmpty() && rate != null && !rate.isBlank()) {
+            rates.put(ids.get(g), fields.decimal(at + ".rates[" + g + "]", rate));
+          }
+        }
+        String fixed = fields.decimal(at + ".fixed", line.fixed.isBlank() ? "0" : line.fixed);
+        parts.add(new Brief.DemandPart(line.measure, fixed, rates));
+      }
+    }
+    return parts;
+  }
+
+  private List<Brief.NeedPart> needs(BriefForm form) {
+    List<Brief.NeedPart> parts = new ArrayList<>();
+    List<String> seen = new ArrayList<>();
+    for (int i = 0; i < form.needs.size(); i++) {
+      BriefForm.NeedLine line = form.needs.get(i);
+      if (!line.isBlank()) {
+        String at = "needs[" + i + "]";
+        places.put("needs/" + parts.size(), at + ".weight");
+        boolean should = line.importance.equals("should");
+        Brief.NeedPart part =
+            new Brief.NeedPart(
+                fields.text(at + ".capability", line.capability, 120, true),
+                line.importance,
+                should
+                    ? Integer.valueOf(
+                        fields.whole(at + ".weight", line.weight.isBlank() ? "1" : line.weight))
+                    : null,
+                line.partly && line.importance.equals("must"),
+                Brief.CONDITIONS.containsKey(line.condition) ? line.condition : null,
+                outside(at, line),
+                textIfAny(at + ".askedBy", line.askedBy, 120),
+                textIfAny(at + ".why", line.why, 400));
+        if (seen.contains(part.id())) {
+          faults.add(
+              at + ".capability", "\"" + part.name() + "\" is listed twice. Remove one of them.");
+        }
+        seen.add(part.id());
+        parts.add(part);
+      }
+    }
+    return parts;
+  }
+
+  private @Nullable String textIfAny(String field, String text, int most) {
+    return text.isBlank() ? null : fields.text(field, text, most, false);
+  }
+
+  /** What costs nothing may be left empty; what covers it has to be named. */
+  private Brief.@Nullable OutsidePart outside(String at, BriefForm.NeedLine line) {
+    if (line.outsideBy.isBlank() && line.outsideMonthly.isBlank()) {
+      return null;
+    }
+    if (line.outsideBy.isBlank()) {
+      faults.add(at + ".outsideBy", "By what is it covered? Name it, or take the amount away.");
+    }
+    return new Brief.OutsidePart(
+        fields.text(at + ".outsideBy", line.outsideBy, 120, false),
+        fields.decimal(
+            at + ".outsideMonthly", line.outsideMonthly.isBlank() ? "0" : line.outsideMonthly));
+  }
+
+  /** Adds needs that the form does not have yet; how many were added. */
+  static int add(BriefForm form, List<Brief.NeedPart> needs) {
+    form.needs.removeIf(BriefForm.NeedLine::isBlank);
+    List<String> there = form.needs.stream().map(BriefConverter::id).toList();
+    int added = 0;
+    for (Brief.NeedPart need : needs) {
+      if (!there.contains(need.id())) {
+        form.needs.add(line(need));
+        added++;
+      }
+    }
+    return added;
+  }
+
+  private static String id(BriefForm.NeedLine line) {
+    return Codes.slug((line.condition + " " + line.capability).strip());
+  }
+
+  private List<Brief.RatePart> rates(BriefForm form) {
+    List<Brief.RatePart> parts = new ArrayList<>();
+    for (int i = 0; i < form.rates.size(); i++) {
+      BriefForm.RateLine line = form.rates.get(i);
+      if (!line.isBlank()) {
+        String at = "rates[" + i + "]";
+        places.put("rates/" + parts.size(), at + ".rate");
+        parts.add(
+            new Brief.RatePart(
+                fields.currency(at + ".from", line.from),
+                fields.currency(at + ".to", line.to.isBlank() ? form.currency : line.to),
+                fields.decimal(at + ".rate", line.rate),
+                fields.day(at + ".on", line.on),
+                fields.text(at + ".source", line.source, 120, false)));
+      }
+    }
+    return parts;
+  }
+}

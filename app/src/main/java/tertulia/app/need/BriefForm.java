@@ -1,0 +1,74 @@
+package tertulia.app.need;
+
+import java.util.ArrayList;
+import java.util.List;
+import tertulia.app.growth.PeopleForm;
+
+/** The Need form as typed: every field is text, so that nothing typed is lost. */
+public class BriefForm {
+  public long version;
+  public String title = "";
+  public String purpose = "";
+  public String asOf = "";
+  public String start = "";
+  public String months = "";
+  public String currency = "";
+  public String rise = "";
+  public String averagePayment = "";
+
+  /** Whether the groups are those of the growth plan. */
+  public boolean follows;
+
+  public String hour = "";
+  public String changeHours = "";
+  public String oldTool = "";
+  public String leaving = "credited";
+  public List<PeopleForm.GroupLine> groups = new ArrayList<>();
+  public List<DemandLine> demand = new ArrayList<>();
+  public List<NeedLine> needs = new ArrayList<>();
+  public List<RateLine> rates = new ArrayList<>();
+
+  /** Units of a measure; one rate for each group line. */
+  public static class DemandLine {
+    public String measure = "";
+    public String label = "";
+    public String fixed = "";
+    public List<String> rates = new ArrayList<>();
+
+    boolean isBlank() {
+      return fixed.isBlank() && rates.stream().allMatch(rate -> rate == null || rate.isBlank());
+    }
+  }
+
+  /** A needed capability, or a condition. */
+  public static class NeedLine {
+    /** Empty, or the kind of condition. */
+    public String condition = "";
+
+    public String capability = "";
+    public String importance = "must";
+    public String weight = "";
+    public boolean partly;
+    public String outsideBy = "";
+    public String outsideMonthly = "";
+    public String askedBy = "";
+    public String why = "";
+
+    boolean isBlank() {
+      return capability.isBlank();
+    }
+  }
+
+  /** A rate of exchange; into the selection's currency if nothing else is said. */
+  public static class RateLine {
+    public String from = "";
+    public String to = "";
+    public String rate = "";
+    public String on = "";
+    public String source = "";
+
+    boolean isBlank() {
+      return from.isBlank() && rate.isBlank();
+    }
+  }
+}

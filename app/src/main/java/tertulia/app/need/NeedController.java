@@ -1,0 +1,164 @@
+package tertulia.app.need;
+
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import java.util.Map;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.WebDataBinder;
+import org.springframework.web.bind.annotation.InitBinder;
+import org.springframework.web.bind.annotation.ModelAttribute;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+import tertulia.app.catalogue.Catalogue;
+import tertulia.app.exchange.Brief;
+import tertulia.app.fit.NeedRows;
+import tertulia.app.growth.GrowthPlans;
+import tertulia.app.people.SignedIn;
+import tertulia.app.selection.Selections;
+import tertulia.app.selection.Table;
+import tertulia.app.standin.RatesOfExchange;
+import tertulia.app.web.Conflict;
+import tertulia.app.web.FormFields;
+import tertulia.app.workspace.StepBody;
+import tertulia.app.workspace.Steps;
+import tertulia.app.workspace.Workspace;
+import tertulia.core.fit.Places;
+
+/** The Need step: for whom, how many, what must be there. */
+@Controller
+class NeedController implements StepBody {
+  private static final String VIEW = "need/need";
+  private final Steps steps;
+  private final Selections selections;
+  private final Catalogue catalogue;
+  private final RatesOfExchange rates;
+  private final GrowthPlans growth;
+  private final NeedSources sources;
+
+  NeedController(
+      Steps steps,
+      Selections selections,
+      Catalogue catalogue,
+      RatesOfExchange rates,
+      GrowthPlans growth,
+      NeedSources sources) {
+    this.sources = sources;
+    this.growth = growth;
+    this.rates = rates;
+    this.steps = steps;
+    this.selections = selections;
+    this.catalogue = catalogue;
+  }
+
+  @InitBinder("form")
+  void bindFields(WebDataBinder binder, HttpServletRequest request) {
+    FormFields.bind(binder, request);
+  }
+
+  @PostMapping("/selections/{id}/need")
+  String save(
+      @PathVariable long id,
+      @ModelAttribute("form") BriefForm form,
+      @AuthenticationPrincipal SignedIn person,
+      Model model,
+      HttpServletResponse response) {
+    Table table = selections.load(id);
+    BriefConverter.Converted converted = new BriefConverter().convert(form, table.file().brief());
+    Map<String, String> faults = converted.faults();
+    if (converted.brief().isPresent()) {
+      Brief brief = converted.brief().get();
+      try {
+        selections.changeBrief(id, form.version, brief);
+        return "redirect:/selections/" + id + "/need?saved";
+      } catch (Conflict e) {
+        faults = Map.of("title", e.message());
+        form.version = table.version();
+      }
+    }
+    String page = steps.refused(steps.open(id, Map.of(), person), this, model, response);
+    model.addAttribute("form", BriefConverter.withRoom(form));
+    model.addAttribute("faults", faults);
+    return page;
+  }
+
+  /** Puts needs from elsewhere into the form as it is typed; nothing is stored yet. */
+  @PostMapping("/selections/{id}/need/take")
+  String take(
+      @PathVariable long id,
+      @RequestParam String from,
+      @ModelAttribute("form") BriefForm form,
+      @AuthenticationPrincipal SignedIn person,
+      Model model) {
+    int added = BriefConverter.add(form, sources.needs(from));
+    if (form.follows) {
+      form.groups = BriefConverter.form(selections.load(id).file().brief(), form.version).groups;
+    }
+    String page = steps.page(steps.open(id, Map.of(), person), this, model);
+    model.addAttribute("form", BriefConverter.withRoom(form));
+    model.addAttribute(
+        "taken",
+        added == 0
+            ? "Every need of it is in the list already."
+            : (added == 1 ? "1 need was" : added + " needs were")
+                + " put into the list below. Say how much each matters, take away what does not,"
+                + " and save; nothing is saved yet.");
+    return page;
+  }
+
+  /** Lets the people follow the growth plan, or stay as they are now. */
+  @PostMapping("/selections/{id}/follow")
+  String follow(@PathVariable long id, @RequestParam boolean follow, RedirectAttributes flash) {
+    Table table = selections.load(id);
+    Brief brief = table.file().brief();
+    selections.changeBrief(
+        id, table.version(), follow ? growth.joined(brief) : brief.following(false));
+    flash.addFlashAttribute(
+        "done",
+        follow
+            ? "The people follow the growth plan now. Say below what each group needs."
+            : "These people are this selection’s own now.");
+    return "redirect:/selections/" + id + "/need";
+  }
+
+  /** Puts the latest published rates in place of those entered. */
+  @PostMapping("/selections/{id}/rates")
+  String takeRates(@PathVariable long id, RedirectAttributes flash) {
+    Table table = selections.load(id);
+    PublishedRates published = PublishedRates.of(table.selection(), rates);
+    selections.changeBrief(id, table.version(), table.file().brief().with(published.parts()));
+    flash.addFlashAttribute("done", published.words());
+    return "redirect:/selections/" + id + "/need";
+  }
+
+  @Override
+  public String key() {
+    return "need";
+  }
+
+  @Override
+  public String view() {
+    return VIEW;
+  }
+
+  @Override
+  public void fill(Workspace.Session session, Model model) {
+    Table table = session.table();
+    model.addAttribute("demand", NeedRows.demand(session));
+    model.addAttribute("rows", NeedRows.needs(session));
+    model.addAttribute("faults", Map.of());
+    model.addAttribute("planned", growth.find().isPresent());
+    model.addAttribute("ratesFrom", rates.source());
+    model.addAttribute("ratesThere", rates.isConnected());
+    model.addAttribute("sources", sources.of(table.id()));
+    model.addAttribute("conditions", Brief.CONDITIONS);
+    model.addAttribute("places", Places.names());
+    model.addAttribute("capabilities", catalogue.capabilities().values());
+    model.addAttribute(
+        "form",
+        BriefConverter.withRoom(BriefConverter.form(table.file().brief(), table.version())));
+  }
+}

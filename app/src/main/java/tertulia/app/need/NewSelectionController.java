@@ -1,0 +1,123 @@
+package tertulia.app.need;
+
+import jakarta.servlet.http.HttpServletResponse;
+import java.time.Clock;
+import java.time.LocalDate;
+import java.time.YearMonth;
+import java.util.List;
+import java.util.Map;
+import org.springframework.http.HttpStatus;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import tertulia.app.exchange.Brief;
+import tertulia.app.exchange.BriefCheck;
+import tertulia.app.exchange.Codes;
+import tertulia.app.exchange.Faults;
+import tertulia.app.growth.GrowthPlans;
+import tertulia.app.people.SignedIn;
+import tertulia.app.selection.Selections;
+import tertulia.app.web.Again;
+import tertulia.core.time.Horizon;
+
+/** Begins a selection with the least there is to say. */
+@Controller
+class NewSelectionController {
+  private final Selections selections;
+
+  private final GrowthPlans plans;
+  private final Clock clock;
+
+  NewSelectionController(Selections selections, GrowthPlans plans, Clock clock) {
+    this.selections = selections;
+    this.plans = plans;
+
+    this.clock = clock;
+  }
+
+  @GetMapping("/selections/new")
+  String form(Model model) {
+    return show(
+        Map.of("currency", "EUR", "people", "", "growth", "0", "follow", "true"), Map.of(), model);
+  }
+
+  @PostMapping("/selections/new")
+  String create(
+      @RequestParam Map<String, String> typed,
+      @AuthenticationPrincipal SignedIn person,
+      Model model,
+      HttpServletResponse response) {
+    Faults faults = new Faults();
+    Brief brief = brief(typed, faults);
+    if (faults.isEmpty()) {
+      BriefCheck.faults(brief).forEach(fault -> faults.add("people", fault.message()));
+    }
+    if (!faults.isEmpty()) {
+      response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
+      return show(typed, faults.byField(), model);
+    }
+    long id = Again.until(() -> selections.create(brief, person));
+    return "redirect:/selections/" + id + "/need";
+  }
+
+  private String show(Map<String, String> typed, Map<String, String> faults, Model model) {
+    model.addAttribute("typed", typed);
+    model.addAttribute("planned", plans.find().isPresent());
+    model.addAttribute("faults", faults);
+    return "need/new";
+  }
+
+  private Brief brief(Map<String, String> typed, Faults faults) {
+    String title = typed.getOrDefault("title", "");
+    if (title.isBlank()) {
+      faults.add("title", "Put the question you want to settle, such as \"Which planning tool?\"");
+    }
+    LocalDate today = LocalDate.now(clock);
+    // people who are typed are meant, whatever is ticked
+    boolean follows =
+        typed.containsKey("follow")
+            && typed.getOrDefault("people", "").isBlank()
+            && plans.find().isPresent();
+    int people =
+        follows
+            ? 1
+            : faults.at("people", () -> Codes.whole(typed.getOrDefault("people", ""))).orElse(1);
+    String growth =
+        faults
+            .at("growth", () -> Codes.decimal(typed.getOrDefault("growth", "")).toPlainString())
+            .orElse("0");
+    String currency =
+        faults
+            .at("currency", () -> Codes.currency(typed.getOrDefault("currency", "")).getCode())
+            .orElse("EUR");
+    Brief own =
+        new Brief(
+            faults.at("title", () -> Codes.text(title, 200)).orElse(""),
+            faults
+                .at("purpose", () -> Codes.text(typed.getOrDefault("purpose", ""), 4000))
+                .orElse(""),
+            today.toString(),
+            YearMonth.from(today).plusMonths(1).toString(),
+            Horizon.DEFAULT_MONTHS,
+            currency,
+            "0",
+            List.of(
+                new Brief.GroupPart(
+                    "staff", "Staff", "percent", people, null, growth, null, List.of())),
+            List.of(
+                new Brief.DemandPart("seats", "0", Map.of("staff", "1")),
+                new Brief.DemandPart("whole-staff", "0", Map.of("staff", "1"))),
+            null,
+            List.of(),
+            List.of(
+                new Brief.CriterionPart(
+                    "ease", "Ease of daily use", "judged", null, null, null, null),
+                new Brief.CriterionPart(
+                    "coverage", "What should be there", "coverage", null, null, null, null)),
+            List.of());
+    return follows ? plans.joined(own).oneForEachHead() : own;
+  }
+}

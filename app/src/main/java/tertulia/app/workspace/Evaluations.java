@@ -1,0 +1,29 @@
+package tertulia.app.workspace;
+
+import tertulia.app.exchange.Memo;
+import tertulia.core.evaluation.Costs;
+import tertulia.core.evaluation.Evaluation;
+import tertulia.core.evaluation.Selection;
+import tertulia.core.evaluation.WhatIf;
+
+/**
+ * The last costs, so that neither a step along the months nor a weight or a mark computes anew what
+ * does not depend on it.
+ */
+final class Evaluations {
+  private final Memo<Key, Costs> costs = new Memo<>(24);
+
+  /**
+   * What costs rest on.
+   *
+   * @param selection without anybody's view
+   * @param whatIf that of the first month
+   */
+  private record Key(Selection selection, WhatIf whatIf) {}
+
+  Evaluation of(Selection selection, WhatIf whatIf) {
+    Key first = new Key(selection.unjudged(), whatIf.at(WhatIf.START.moment()));
+    Costs known = costs.get(first, key -> Costs.of(key.selection(), key.whatIf()));
+    return Evaluation.of(selection, known.at(whatIf.moment()));
+  }
+}

@@ -1,0 +1,55 @@
+package tertulia.app.workspace;
+
+import java.util.List;
+
+/**
+ * What stays the same from step to step: the title, the steps, the thread of "what if" and the
+ * contenders as columns.
+ *
+ * @param view template of the step
+ * @param path address of the step without the "what if"
+ * @param query the "what if" as it stands in addresses; may be empty
+ * @param moment such as "June 2028 · 97 people"
+ * @param costLabel what the cost at the head of a column is for
+ * @param profile the thread's picture as SVG
+ * @param asksLight whether some contender sells light seats
+ * @param typedLight percent of light users; empty: as the demand says
+ * @param pricesOf the day whose price pages are used, as typed; empty: today's
+ * @param asideCount contenders set aside
+ */
+public record Frame(
+    long id,
+    String title,
+    String subtitle,
+    String view,
+    String path,
+    String query,
+    List<StepLink> steps,
+    List<Head> heads,
+    int asideCount,
+    String moment,
+    String costLabel,
+    String profile,
+    int month,
+    int lastMonth,
+    String typedPeople,
+    boolean asksLight,
+    String typedLight,
+    String pricesOf,
+    String peopleFault,
+    List<Choice> growths,
+    List<Choice> terms,
+    List<Choice> views,
+    List<Choice> bases,
+    boolean organises,
+    boolean weighs,
+    boolean decided) {
+
+  /** One of several ways to look; the code stands in addresses. */
+  public record Choice(String code, String words, boolean chosen) {}
+
+  /** The address of another page of this selection, with the "what if". */
+  public String href(String page) {
+    return "/selections/" + id + "/" + page + (query.isEmpty() ? "" : "?" + query);
+  }
+}

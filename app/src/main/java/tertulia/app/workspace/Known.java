@@ -1,0 +1,54 @@
+package tertulia.app.workspace;
+
+import java.util.function.Function;
+import org.joda.money.Money;
+import tertulia.app.display.Figures;
+import tertulia.core.evaluation.Amount;
+import tertulia.core.path.Option;
+import tertulia.core.path.Outcome;
+import tertulia.core.path.Way;
+import tertulia.core.path.Ways;
+import tertulia.core.pricing.PlanPrices;
+
+/** How well the price behind a figure is known, as it reads beside it. */
+public final class Known {
+  private Known() {}
+
+  /** The amount; "at most" if an option was left out, both ends if a price is assumed. */
+  public static <C> String amount(Outcome.Found<C> found, Function<C, Money> money) {
+    String high = Figures.money(money.apply(found.best()));
+    String low = found.low().map(money).map(Figures::money).orElse(high);
+    return words(low, high, found.isAtMost());
+  }
+
+  /** An amount as it is known. */
+  public static String amount(Amount amount) {
+    String high = Figures.money(amount.high());
+    return words(amount.low().map(Figures::money).orElse(high), high, amount.low().isEmpty());
+  }
+
+  /** An upper bound says so, and then the low end of an assumed price is none. */
+  private static String words(String low, String high, boolean atMost) {
+    if (atMost) {
+      return "at most " + high;
+    }
+    return low.equals(high) ? high : low + " to " + high;
+  }
+
+  /** As above, for the best way. */
+  public static String amount(Ways.Found found, Function<Way, Money> money) {
+    String high = Figures.money(money.apply(found.best()));
+    String low = found.low().map(money).map(Figures::money).orElse(high);
+    return words(low, high, found.isAtMost());
+  }
+
+  /** Such as ", assumed"; empty for a listed price. */
+  public static String mark(Option option) {
+    return switch (option.plan().prices()) {
+      case PlanPrices.Listed listed -> "";
+      case PlanPrices.Quoted quoted -> ", by quote";
+      case PlanPrices.Assumed assumed -> ", assumed";
+      case PlanPrices.OnRequest onRequest -> "";
+    };
+  }
+}

@@ -1,0 +1,60 @@
+package tertulia.app.workspace;
+
+import io.github.wimdeblauwe.htmx.spring.boot.mvc.HxRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import java.util.List;
+import java.util.Map;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestParam;
+import tertulia.app.people.SignedIn;
+import tertulia.app.web.NotFound;
+
+/** Shows every step: the whole page, or what a changed "what if" changes on it. */
+@Controller
+class StepController {
+  private static final String ADDRESS =
+      "/selections/{id}/{step:need|contenders|fit|cost|weights|marks|decision|plans|versus}";
+  private final Steps steps;
+  private final Map<String, StepBody> bodies;
+
+  StepController(Steps steps, List<StepBody> bodies) {
+    this.steps = steps;
+    this.bodies = bodies.stream().collect(Collectors.toMap(StepBody::key, Function.identity()));
+  }
+
+  @GetMapping(ADDRESS)
+  String page(
+      @PathVariable long id,
+      @PathVariable String step,
+      @RequestParam Map<String, String> query,
+      @AuthenticationPrincipal SignedIn person,
+      Model model) {
+    return steps.page(steps.open(id, query, person), body(step), model);
+  }
+
+  @HxRequest
+  @GetMapping(ADDRESS)
+  String update(
+      @PathVariable long id,
+      @PathVariable String step,
+      @RequestParam Map<String, String> query,
+      @AuthenticationPrincipal SignedIn person,
+      Model model,
+      HttpServletResponse response) {
+    return steps.update(steps.open(id, query, person), body(step), model, response);
+  }
+
+  private StepBody body(String step) {
+    StepBody body = bodies.get(step);
+    if (body == null) {
+      throw new NotFound("step \"" + step + "\"");
+    }
+    return body;
+  }
+}

@@ -1,0 +1,59 @@
+package tertulia.app.workspace;
+
+import jakarta.servlet.http.HttpServletResponse;
+import java.util.Map;
+import org.springframework.http.HttpStatus;
+import org.springframework.stereotype.Component;
+import org.springframework.ui.Model;
+import tertulia.app.people.SignedIn;
+
+/** What the controllers of all steps do alike: open the session, frame it, choose the view. */
+@Component
+public class Steps {
+  private static final String PAGE = "workspace/workspace";
+  private static final String UPDATE = "workspace/update";
+  private final Workspace workspace;
+
+  Steps(Workspace workspace) {
+    this.workspace = workspace;
+  }
+
+  /** Opens a selection as {@link Workspace#open} does. */
+  public Workspace.Session open(long id, Map<String, String> query, SignedIn person) {
+    return workspace.open(id, query, person);
+  }
+
+  /** The whole page of a step. */
+  public String page(Workspace.Session session, StepBody body, Model model) {
+    fill(session, body, model);
+    return PAGE;
+  }
+
+  /**
+   * The page of a step after something typed was refused; what the caller puts into the model
+   * afterwards stands in place of what is stored.
+   */
+  public String refused(
+      Workspace.Session session, StepBody body, Model model, HttpServletResponse response) {
+    response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
+    return page(session, body, model);
+  }
+
+  /** What a changed "what if" changes on the page of a step; the browser's address follows. */
+  String update(
+      Workspace.Session session, StepBody body, Model model, HttpServletResponse response) {
+    String address = fill(session, body, model).href(body.key());
+    String own = body.own(session);
+    response.setHeader(
+        "HX-Replace-Url",
+        own.isEmpty() ? address : address + (address.contains("?") ? "&" : "?") + own);
+    return UPDATE;
+  }
+
+  private Frame fill(Workspace.Session session, StepBody body, Model model) {
+    Frame frame = workspace.frame(session, body.key(), body.view());
+    body.fill(session, model);
+    model.addAttribute("frame", frame);
+    return frame;
+  }
+}

@@ -1,0 +1,167 @@
+package tertulia.app.workspace;
+
+import java.math.BigDecimal;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import tertulia.app.exchange.Codes;
+import tertulia.app.exchange.Fault;
+import tertulia.app.exchange.Faults;
+import tertulia.core.billing.View;
+import tertulia.core.evaluation.Selection;
+import tertulia.core.evaluation.WhatIf;
+import tertulia.core.evaluation.WhatIf.Moment;
+import tertulia.core.growth.Scenario;
+import tertulia.core.path.CostByHeadcount;
+import tertulia.core.path.Terms;
+import tertulia.core.time.Horizon;
+
+/**
+ * The "what if" as it stands in the address.
+ *
+ * @param typedPeople what was typed as a headcount; empty if a month is under discussion
+ * @param pricesOf the day whose price pages are used, as typed; empty: today's
+ * @param fault what is wrong with it; empty if nothing
+ */
+public record WhatIfQuery(WhatIf whatIf, String typedPeople, String pricesOf, String fault) {
+
+  /** Reads an address; what is missing or makes no sense stands as at the start. */
+  public static WhatIfQuery of(Map<String, String> query, Selection selection) {
+    Horizon horizon = selection.horizon();
+    Scenario scenario = selection.scenario(query.getOrDefault("growth", Scenario.EXPECTED.id()));
+    WhatIf.Basis basis = choice(WhatIf.Basis.class, query.get("cost"), WhatIf.Basis.SUBSCRIPTION);
+    Terms terms = choice(Terms.class, query.get("terms"), Terms.ANY);
+    View view = choice(View.class, query.get("view"), View.SPREAD);
+    Moment month = new Moment.Month(month(query.getOrDefault("month", "0"), horizon));
+    String typed = query.getOrDefault("people", "").strip();
+    String pricesOf = query.getOrDefault("asof", "").strip();
+    Faults faults = new Faults();
+    Optional<BigDecimal> light = light(query.getOrDefault("light", "").strip(), faults);
+    if (!pricesOf.isEmpty()) {
+      faults.at("asof", () -> Codes.day(pricesOf));
+    }
+    Moment moment =
+        typed.isEmpty()
+            ? month
+            : faults.<Moment>at("people", () -> new Moment.Headcount(people(typed))).orElse(month);
+    return new WhatIfQuery(
+        new WhatIf(moment, scenario, terms, view, basis, light),
+        typed,
+        pricesOf,
+        faults.all().stream().map(Fault::message).collect(Collectors.joining(" ")));
+  }
+
+  /** The day whose price pages are used; empty: today's. */
+  public Optional<LocalDate> day() {
+    try {
+      return pricesOf.isEmpty() ? Optional.empty() : Optional.of(Codes.day(pricesOf));
+    } catch (IllegalArgumentException e) {
+      return Optional.empty();
+    }
+  }
+
+  /** This "what if" for so many people. */
+  public WhatIfQuery at(int people) {
+    return new WhatIfQuery(whatIf.at(new Moment.Headcount(people)), "" + people, pricesOf, fault);
+  }
+
+  /** This "what if" with the price pages as they held on a day. */
+  public WhatIfQuery pricedOn(LocalDate day) {
+    return new WhatIfQuery(whatIf, typedPeople, day.toString(), fault);
+  }
+
+  /** The day whose price pages an address asks for; empty: today's. */
+  static Optional<LocalDate> pricesOf(Map<String, String> query) {
+    String typed = query.getOrDefault("asof", "").strip();
+    return new WhatIfQuery(WhatIf.START, "", typed, "").day();
+  }
+
+  /** Percent of those who need a seat; empty: as the demand says. */
+  private static Optional<BigDecimal> light(String typed, Faults faults) {
+    return typed.isEmpty()
+        ? Optional.empty()
+        : faults.at(
+            "light",
+            () -> {
+              BigDecimal percent = Codes.decimal(typed);
+              if (percent.signum() < 0 || percent.compareTo(BigDecimal.valueOf(100)) > 0) {
+                throw new IllegalArgumentException(
+                    "Light users are 0 to 100 % of all; found " + typed + ".");
+              }
+              return percent.movePointLeft(2);
+            });
+  }
+
+  /** Percent of light users as it is typed; empty: as the demand says. */
+  public String typedLight() {
+    return whatIf
+        .light()
+        .map(share -> share.movePointRight(2).stripTrailingZeros().toPlainString())
+        .orElse("");
+  }
+
+  private static int people(String typed) {
+    int people = Codes.whole(typed.replace(",", ""));
+    if (people < 1 || people > CostByHeadcount.MOST_SWEPT) {
+      throw new IllegalArgumentException(
+          "A headcount under discussion lies between 1 and 5,000; found " + typed + ".");
+    }
+    return people;
+  }
+
+  private static int month(String text, Horizon horizon) {
+    try {
+      return Math.clamp(Codes.whole(text), 0, horizon.months() - 1);
+    } catch (IllegalArgumentException e) {
+      return 0;
+    }
+  }
+
+  private static <E extends Enum<E>> E choice(
+      Class<E> type, @org.jspecify.annotations.Nullable String code, E standard) {
+    try {
+      return code == null ? standard : Codes.oneOf(type, code);
+    } catch (IllegalArgumentException e) {
+      return standard;
+    }
+  }
+
+  /** The month under discussion, or −1 if a headcount was typed. */
+  public int month() {
+    return whatIf.moment() instanceof Moment.Month month ? month.m() : -1;
+  }
+
+  /** This "what if" as the shortest address that leads back to it; empty at the start. */
+  public String query() {
+    return query(whatIf.terms());
+  }
+
+  /** As {@link #query()} with other terms. */
+  public String query(Terms terms) {
+    List<String> parts = new ArrayList<>();
+    switch (whatIf.moment()) {
+      case Moment.Month month -> add(parts, month.m() != 0, "month", "" + month.m());
+      case Moment.Headcount headcount -> parts.add("people=" + headcount.people());
+    }
+    add(
+        parts,
+        !whatIf.scenario().id().equals(Scenario.EXPECTED.id()),
+        "growth",
+        whatIf.scenario().id());
+    add(parts, terms != Terms.ANY, "terms", Codes.code(terms));
+    add(parts, whatIf.view() != View.SPREAD, "view", Codes.code(whatIf.view()));
+    add(parts, whatIf.basis() != WhatIf.Basis.SUBSCRIPTION, "cost", Codes.code(whatIf.basis()));
+    add(parts, whatIf.light().isPresent(), "light", typedLight());
+    day().ifPresent(day -> parts.add("asof=" + day));
+    return String.join("&", parts);
+  }
+
+  private static void add(List<String> parts, boolean differs, String name, String value) {
+    if (differs) {
+      parts.add(name + "=" + value);
+    }
+  }
+}

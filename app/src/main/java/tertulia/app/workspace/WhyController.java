@@ -1,0 +1,83 @@
+package tertulia.app.workspace;
+
+import java.util.Map;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestParam;
+import tertulia.app.display.WorkingLine;
+import tertulia.app.people.SignedIn;
+import tertulia.app.web.NotFound;
+import tertulia.core.evaluation.Figure;
+
+/** The answer to "why": the working of one figure. */
+@Controller
+class WhyController {
+  private final Steps steps;
+
+  WhyController(Steps steps) {
+    this.steps = steps;
+  }
+
+  @GetMapping("/selections/{id}/why")
+  String why(
+      @PathVariable long id,
+      @RequestParam Map<String, String> query,
+      @AuthenticationPrincipal SignedIn person,
+      Model model) {
+    Workspace.Session session = steps.open(id, query, person);
+    try {
+      Figure figure = figure(query);
+      model.addAttribute("about", about(session, query));
+      model.addAttribute(
+          "line", WorkingLine.of(session.evaluation().explain(figure), session::isOld));
+    } catch (IllegalArgumentException e) {
+      throw new NotFound("such figure: " + e.getMessage());
+    }
+    return "workspace/why";
+  }
+
+  private static String about(Workspace.Session session, Map<String, String> query) {
+    String contender = query.get("contender");
+    return contender == null
+        ? session.table().selection().title()
+        : session.table().selection().contender(contender).tool().name();
+  }
+
+  private static Figure figure(Map<String, String> query) {
+    String contender = query.getOrDefault("contender", "");
+    String criterion = query.getOrDefault("criterion", "");
+    return switch (query.getOrDefault("figure", "")) {
+      case "headcount" -> new Figure.Headcount();
+      case "units" -> new Figure.Units(query.getOrDefault("measure", ""));
+      case "steady" -> new Figure.Steady(contender);
+      case "horizon" -> new Figure.Horizon(contender);
+      case "way" -> new Figure.Way(contender);
+      case "month" -> new Figure.Month(contender, Integer.parseInt(query.getOrDefault("of", "0")));
+      case "year" -> new Figure.Year(contender, Integer.parseInt(query.getOrDefault("of", "0")));
+      case "time" -> new Figure.Time(contender);
+      case "full" -> new Figure.Full(contender);
+      case "remedies" -> new Figure.Remedies(contender);
+      case "staff" -> new Figure.WholeStaff(contender);
+      case "past" -> new Figure.PastHorizon(contender);
+      case "idle" -> new Figure.Idle(contender);
+      case "dearer" -> new Figure.Dearer(contender);
+      case "needcost" -> new Figure.NeedCost(query.getOrDefault("capability", ""), contender);
+      case "needcostall" -> new Figure.NeedCostOfAll(query.getOrDefault("capability", ""));
+      case "planalone" -> new Figure.PlanAlone(contender, query.getOrDefault("plan", ""));
+      case "planmore" ->
+          new Figure.PlanMore(
+              contender, query.getOrDefault("plan", ""), query.getOrDefault("than", ""));
+      case "room" -> new Figure.Room(contender, query.getOrDefault("measure", ""));
+      case "plans" -> new Figure.Plans(contender);
+      case "weight" -> new Figure.Weight(criterion);
+      case "value" -> new Figure.Value(contender, criterion);
+      case "total" -> new Figure.Total(contender);
+      case "wins" -> new Figure.Wins(contender);
+      case "winner" -> new Figure.Winner(criterion);
+      default -> throw new IllegalArgumentException("unknown kind");
+    };
+  }
+}

@@ -1,0 +1,376 @@
+package tertulia.app.workspace;
+
+import java.nio.charset.StandardCharsets;
+import java.time.Clock;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Map;
+import java.util.OptionalInt;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import org.springframework.stereotype.Component;
+import org.springframework.web.util.UriUtils;
+import tertulia.app.chart.Marks;
+import tertulia.app.chart.ThreadChart;
+import tertulia.app.display.Dates;
+import tertulia.app.display.Figures;
+import tertulia.app.exchange.Codes;
+import tertulia.app.people.SignedIn;
+import tertulia.app.selection.Selections;
+import tertulia.app.selection.Table;
+import tertulia.app.settings.Freshness;
+import tertulia.core.billing.UnitsNeeded;
+import tertulia.core.billing.View;
+import tertulia.core.evaluation.Contender;
+import tertulia.core.evaluation.Evaluation;
+import tertulia.core.evaluation.Selection;
+import tertulia.core.evaluation.WhatIf;
+import tertulia.core.evaluation.WhatIf.Moment;
+import tertulia.core.finding.CostFindings;
+import tertulia.core.growth.Measure;
+import tertulia.core.growth.People;
+import tertulia.core.path.Outcome;
+import tertulia.core.path.SteadyCost;
+import tertulia.core.path.Terms;
+import tertulia.core.pricing.PlanPrices;
+import tertulia.core.scoring.Criterion;
+import tertulia.core.scoring.Member;
+import tertulia.core.scoring.Panel;
+import tertulia.core.scoring.Totals;
+import tertulia.core.working.Provenance;
+
+/** Sets a selection on the table for one request: loaded, computed out, with its frame. */
+@Component
+public class Workspace {
+  private static final int MARKS = 8;
+  private final Selections selections;
+  private final Freshness freshness;
+  private final Clock clock;
+  private final Evaluations evaluations = new Evaluations();
+
+  Workspace(Selections selections, Freshness freshness, Clock clock) {
+    this.freshness = freshness;
+    this.selections = selections;
+    this.clock = clock;
+  }
+
+  /**
+   * A selection computed out for a person and a "what if".
+   *
+   * @param asked everything the address asks for
+   */
+  public record Session(
+      Table table,
+      Map<String, String> asked,
+      WhatIfQuery query,
+      Evaluation evaluation,
+      SignedIn person,
+      LocalDate today,
+      int daysFresh) {
+
+    /** Whether a fact is older than the workspace wants facts to be. */
+    public boolean isOld(Provenance source) {
+      return source.isOldOn(today, daysFresh);
+    }
+
+    /**
+     * The address that confirms a fact of a contender as of today; empty if the fact is not old,
+     * not known, or this person does not organise.
+     */
+    public String confirm(Contender contender, String what, Provenance source) {
+      boolean known = !source.asOf().equals(LocalDate.EPOCH);
+      return known && isOld(source) && person.organises() && !table.decided()
+          ? "/catalogue/"
+              + contender.id()
+              + "/confirm?what="
+              + UriUtils.encodeQueryParam(what, StandardCharsets.UTF_8)
+          : "";
+    }
+
+    /** The contenders that have a column. */
+    public List<Contender> columns() {
+      return table.selection().active();
+    }
+
+    /** The address of a figure's working. */
+    public String why(String figure, String... more) {
+      StringBuilder address =
+          new StringBuilder("/selections/" + table.id() + "/why?figure=" + figure);
+      for (int i = 0; i + 1 < more.length; i += 2) {
+        address
+            .append('&')
+            .append(more[i])
+            .append('=')
+            .append(UriUtils.encode(more[i + 1], StandardCharsets.UTF_8));
+      }
+      return address.append(query.query().isEmpty() ? "" : "&" + query.query()).toString();
+    }
+
+    /** This session's addresses for so many people. */
+    public Session at(int people) {
+      return new Session(table, asked, query.at(people), evaluation, person, today, daysFresh);
+    }
+
+    /** The number of a contender's mark, 1 to 8, the same in every step. */
+    public int mark(String contender) {
+      List<String> ids = table.selection().contenders().stream().map(Contender::id).toList();
+      return ids.indexOf(contender) % MARKS + 1;
+    }
+  }
+
+  /** Loads and computes; the query is the request's parameters. */
+  public Session open(long id, Map<String, String> parameters, SignedIn person) {
+    Table table =
+        selections.load(id, WhatIfQuery.pricesOf(parameters).orElse(LocalDate.now(clock)));
+    WhatIfQuery query = WhatIfQuery.of(parameters, table.selection());
+    Evaluation evaluation = evaluations.of(table.selection(), query.whatIf());
+    return new Session(
+        table,
+        Map.copyOf(parameters),
+        query,
+        evaluation,
+        person,
+        LocalDate.now(clock),
+        freshness.days());
+  }
+
+  /** The frame of a step; {@code view} is the step's template. */
+  public Frame frame(Session session, String step, String view) {
+    Table table = session.table();
+    Selection selection = table.selection();
+    String query = session.query().query();
+    int columns = session.columns().size();
+    return new Frame(
+        table.id(),
+        selection.title(),
+        subtitle(session.evaluation()),
+        view,
+        "/selections/" + table.id() + "/" + step,
+        query,
+        steps(session, step),
+        heads(session),
+        selection.contenders().size() - columns,
+        moment(session),
+        "A month for " + people(session.evaluation().costs().people().total()),
+        ThreadChart.draw(
+            session.evaluation().costs().planned().stream().map(People::total).toList(),
+            selection,
+            session.query().whatIf().scenario()),
+        session.query().month(),
+        selection.horizon().months() - 1,
+        session.query().typedPeople(),
+        session.columns().stream().anyMatch(Workspace::sellsLightSeats),
+        session.query().typedLight(),
+        session.query().pricesOf(),
+        session.query().fault(),
+        scenarios(session),
+        choices(Terms.values(), Terms::words, session.query().whatIf().terms()),
+        choices(View.values(), View::words, session.query().whatIf().view()),
+        choices(WhatIf.Basis.values(), WhatIf.Basis::words, session.query().whatIf().basis()),
+        session.person().organises() && !table.decided(),
+        session.person().weighs() && !table.decided(),
+        table.decided());
+  }
+
+  private static String subtitle(Evaluation evaluation) {
+    Selection selection = evaluation.selection();
+    return evaluation.costs().lowestPlanned()
+        + " to "
+        + evaluation.costs().highestPlanned()
+        + " people · "
+        + selection.horizon().months()
+        + " months from "
+        + Dates.shortMonth(selection.horizon().start())
+        + " · "
+        + selection.currency().getCode()
+        + ", before tax · rates of "
+        + Dates.day(selection.asOf())
+        + (selection.rise().isNone()
+            ? ""
+            : " · prices rise " + Figures.percent(selection.rise().perYear()) + " a year");
+  }
+
+  private static <E extends Enum<E>> List<Frame.Choice> choices(
+      E[] all, Function<E, String> words, E chosen) {
+    return Arrays.stream(all)
+        .map(e -> new Frame.Choice(Codes.code(e), words.apply(e), e == chosen))
+        .toList();
+  }
+
+  private static boolean sellsLightSeats(Contender contender) {
+    return contender.tool().plans().stream()
+        .flatMap(plan -> plan.lists(PlanPrices.End.HIGH).stream())
+        .anyMatch(list -> list.measures().contains(Measure.LIGHT_SEATS));
+  }
+
+  private static List<Frame.Choice> scenarios(Session session) {
+    String chosen = session.query().whatIf().scenario().id();
+    return session.table().selection().scenarios().stream()
+        .map(s -> new Frame.Choice(s.id(), s.words(), s.id().equals(chosen)))
+        .toList();
+  }
+
+  private static String moment(Session session) {
+    int people = session.evaluation().costs().people().total();
+    String count = people(people);
+    return switch (session.query().whatIf().moment()) {
+      case Moment.Month month ->
+          Dates.month(session.table().selection().horizon().month(month.m()))
+              + " · "
+              + count
+              + seats(session, people);
+      case Moment.Headcount typed -> "If there were " + count + seats(session, people);
+    };
+  }
+
+  /** Fewer seats than people is meant by some and a slip of others; it is said. */
+  private static String seats(Session session, int people) {
+    UnitsNeeded needed = session.evaluation().costs().occasion().units();
+    OptionalInt full = needed.of(Measure.SEATS);
+    OptionalInt seats =
+        full.isPresent()
+            ? OptionalInt.of(full.getAsInt() + needed.of(Measure.LIGHT_SEATS).orElse(0))
+            : full;
+    return seats.isPresent() && seats.getAsInt() < people
+        ? ", " + Figures.counted(seats.getAsInt(), "seats") + ": fewer seats than people"
+        : "";
+  }
+
+  private static String people(int people) {
+    return Figures.counted(people, "people");
+  }
+
+  private static List<StepLink> steps(Session session, String here) {
+    Selection selection = session.table().selection();
+    boolean need = !selection.groups().isEmpty() && !selection.needs().isEmpty();
+    boolean contenders = session.columns().size() >= 2;
+    boolean fit = contenders && session.evaluation().costs().feasible().size() >= 2;
+    boolean cost = fit && session.evaluation().costs().orderByCost().size() >= 2;
+    List<StepLink> steps = new ArrayList<>();
+    steps.add(step(session, here, "need", "Need", need, ""));
+    steps.add(step(session, here, "contenders", "Contenders", contenders, ""));
+    steps.add(step(session, here, "fit", "Fit", fit, ""));
+    steps.add(step(session, here, "cost", "Cost", cost, ""));
+    List<Member> members = selection.panel().members();
+    long weighed =
+        members.stream()
+            .filter(m -> Panel.ownWeights(m, session.evaluation().scores().criteria()).isPresent())
+            .count();
+    long marked = members.stream().filter(m -> hasMarkedAll(session, m)).count();
+    int all = members.size();
+    steps.add(step(session, here, "weights", "Weights", weighed == all && all > 0, weighed, all));
+    steps.add(step(session, here, "marks", "Marks", marked == all && all > 0, marked, all));
+    steps.add(step(session, here, "decision", "Decision", session.table().decided(), ""));
+    return steps;
+  }
+
+  private static boolean hasMarkedAll(Session session, Member member) {
+    return session.evaluation().scores().criteria().stream()
+        .filter(c -> c.kind() instanceof Criterion.Judged)
+        .allMatch(c ->
+            session.columns().stream()
+                .allMatch(t -> member.marks().getOrDefault(c.id(), Map.of()).containsKey(t.id())));
+  }
+
+  private static StepLink step(
+      Session session, String here, String key, String name, boolean done, long so, int all) {
+    return step(session, here, key, name, done, done || all == 0 ? "" : so + " of " + all);
+  }
+
+  private static StepLink step(
+      Session session, String here, String key, String name, boolean done, String note) {
+    String query = session.query().query();
+    String href =
+        "/selections/" + session.table().id() + "/" + key + (query.isEmpty() ? "" : "?" + query);
+    String state = key.equals(here) ? "here" : done ? "done" : "open";
+    return new StepLink(key, name, href, state, note);
+  }
+
+  private static List<Head> heads(Session session) {
+    CostFindings findings = new CostFindings(session.evaluation().costs());
+    List<Totals.Standing> standings =
+        session.evaluation().scores().totals().map(Totals::standings).orElse(List.of());
+    List<Head> heads = new ArrayList<>();
+    for (Contender contender : session.columns()) {
+      String id = contender.id();
+      boolean best = findings.place(id).filter(place -> place.place() == 1).isPresent();
+      Outcome<SteadyCost> outcome = session.evaluation().costs().steady(id);
+      heads.add(
+          new Head(
+              id,
+              contender.tool().name(),
+              Marks.inline(session.mark(id)),
+              plan(outcome),
+              cost(session, id, outcome, best),
+              total(session, id, standings)));
+    }
+    return heads;
+  }
+
+  private static String plan(Outcome<SteadyCost> outcome) {
+    return switch (outcome) {
+      case Outcome.Found<SteadyCost> found ->
+          found.best().option().label() + Known.mark(found.best().option());
+      case Outcome.NoPlan<SteadyCost> none ->
+          none.isUnconfirmed() ? "not confirmed" : "no plan fits";
+      case Outcome.Unpriced<SteadyCost> unpriced -> "price not known";
+    };
+  }
+
+  private static Cell cost(Session session, String id, Outcome<SteadyCost> outcome, boolean best) {
+    String why = session.why("steady", "contender", id);
+    return switch (outcome) {
+      case Outcome.Found<SteadyCost> found -> {
+        yield Cell.figure(Known.amount(found, SteadyCost::money), why)
+            .looking(best ? "best" : "")
+            .noting(
+                Stream.of(boughtOnce(found.best()), time(session, id))
+                    .filter(note -> !note.isEmpty())
+                    .collect(Collectors.joining("; ")));
+      }
+      case Outcome.NoPlan<SteadyCost> none -> Cell.missing("—", why);
+      case Outcome.Unpriced<SteadyCost> unpriced -> Cell.missing("not known", why);
+    };
+  }
+
+  /** A month's share of what is bought once stands in the figure, so it is named. */
+  private static String boughtOnce(SteadyCost cost) {
+    return cost.boughtOnce().isZero()
+        ? ""
+        : "of it " + Figures.money(cost.boughtOnce()) + " a month for what is bought once";
+  }
+
+  /** What people look after and do by hand in a month, if full cost is read. */
+  private static String time(Session session, String id) {
+    return session.query().whatIf().basis() == WhatIf.Basis.SUBSCRIPTION
+        ? ""
+        : session
+            .evaluation()
+            .costs()
+            .steadyTime(id)
+            .map(money -> "+ " + Figures.money(money) + " of people’s time")
+            .orElse("people’s time not known");
+  }
+
+  /** A contender's total as it reads at the head of its column. */
+  private static Cell total(Session session, String id, List<Totals.Standing> standings) {
+    String why = session.why("total", "contender", id);
+    return standings.stream()
+        .filter(s -> s.contender().equals(id))
+        .findFirst()
+        .map(mine -> total(mine, standings.getFirst() == mine, why))
+        .orElseGet(() -> Cell.missing("—", why))
+        .named("total-" + id);
+  }
+
+  private static Cell total(Totals.Standing mine, boolean first, String why) {
+    String ranks =
+        mine.bestRank() == mine.worstRank()
+            ? "rank " + mine.bestRank()
+            : "rank " + mine.bestRank() + " to " + mine.worstRank();
+    return Cell.figure(Figures.score(mine.total()), why).looking(first ? "best" : "").noting(ranks);
+  }
+}

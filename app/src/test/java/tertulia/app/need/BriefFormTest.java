@@ -1,0 +1,156 @@
+package tertulia.app.need;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertTrue;
+
+import java.util.Map;
+import java.util.function.Consumer;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+import tertulia.app.exchange.Brief;
+import tertulia.app.exchange.Demo;
+import tertulia.app.growth.PeopleForm;
+import tertulia.app.workspace.WhatIfQuery;
+
+public class BriefFormTest {
+  private static final Brief BRIEF = Demo.file().brief();
+
+  private static BriefForm form() {
+    return BriefConverter.withRoom(BriefConverter.form(BRIEF, 3));
+  }
+
+  @Test
+  public void aBriefShownAndSavedUntouchedIsTheSame() {
+    BriefConverter.Converted converted = new BriefConverter().convert(form(), BRIEF);
+    assertEquals(converted.faults(), Map.of());
+    assertEquals(converted.brief().orElseThrow(), BRIEF);
+  }
+
+  private static Consumer<BriefForm> change(Consumer<BriefForm> change) {
+    return change;
+  }
+
+  @DataProvider
+  public Object[][] mistakes() {
+    return new Object[][] {
+      {change(f -> f.title = ""), "title", "This is empty. Fill it in."},
+      {
+        change(f -> f.months = "-3"),
+        "months",
+        "A plan covers 1 to 120 months; found -3. Choose a number in that range."
+      },
+      {
+        change(f -> f.months = "9999999999"),
+        "months",
+        "\"9999999999\" is too large: up to nine digits are read."
+      },
+      {
+        change(f -> f.currency = "Euro"),
+        "currency",
+        "\"Euro\" is not a currency. Write its three-letter code, like EUR."
+      },
+      {
+        change(f -> f.start = "January"),
+        "start",
+        "\"January\" is not a month. Write it like 2027-01."
+      },
+      {
+        change(f -> f.groups.get(0).start = "-24"),
+        "groups[0].name",
+        "A headcount lies between 0 and 1,000,000; found -24."
+      },
+      {
+        change(f -> f.groups.get(0).figure = "5000"),
+        "groups[0].name",
+        "Growth lies between −60 % and 1000 % a year; found 5000 %."
+      },
+      {
+        change(f -> f.groups.get(2).steps.get(0).until = "2027-03"),
+        "groups[2].steps[0].from",
+        "Step \"summer season\" ends in 2027-03, before it starts in 2027-05. Exchange the two"
+            + " months."
+      },
+      {
+        change(f -> f.groups.get(3).figure = "8, nine, 10"),
+        "groups[3].figure",
+        "\"nine\" is not a whole number. Write it like 25, without separators."
+      },
+      {
+        change(f -> f.needs.get(3).weight = "0"),
+        "needs[3].weight",
+        "The weight of a should lies between 1 and 100; found 0."
+      },
+      {
+        change(f -> f.needs.get(4).capability = "Waiting list"),
+        "needs[4].capability",
+        "\"Waiting list\" is listed twice. Remove one of them."
+      },
+      {
+        change(f -> f.demand.get(0).rates.set(1, "-1")),
+        "demand[0].fixed",
+        "Units per head lie between 0 and 1000; found -1 for freight-desk."
+      },
+      {
+        change(f -> f.groups.clear()),
+        "groups[0].name",
+        "Nobody is named. Name at least one group of people."
+      },
+      {
+        change(f -> f.rates.get(0).rate = "0"),
+        "rates[0].rate",
+        "A rate of exchange is above 0; found 0."
+      },
+    };
+  }
+
+  @Test(dataProvider = "mistakes")
+  public void aMistakeIsAnsweredAtItsField(
+      Consumer<BriefForm> mistake, String field, String message) {
+    BriefForm form = form();
+    mistake.accept(form);
+    BriefConverter.Converted converted = new BriefConverter().convert(form, BRIEF);
+    assertTrue(converted.brief().isEmpty());
+    assertEquals(converted.faults().get(field), message, converted.faults().toString());
+  }
+
+  @Test
+  public void aNewGroupTakesItsRatesAlong() {
+    BriefForm form = form();
+    PeopleForm.GroupLine spare = form.groups.getLast();
+    spare.name = "Contractors";
+    spare.start = "5";
+    spare.figure = "0";
+    form.demand.get(0).rates.set(4, "0.5");
+    Brief brief = new BriefConverter().convert(form, BRIEF).brief().orElseThrow();
+    assertEquals(brief.groups().getLast().id(), "contractors");
+    assertEquals(brief.demand().getFirst().perHead().get("contractors"), "0.5");
+  }
+
+  @Test
+  public void theAddressOfAWhatIfLeadsBackToIt() {
+    var selection = Demo.selection();
+    for (String address :
+        java.util.List.of(
+            "",
+            "month=17",
+            "people=121&growth=high&terms=monthly",
+            "terms=committed&view=cash",
+            "cost=full")) {
+      Map<String, String> query = new java.util.HashMap<>();
+      for (String part : address.split("&")) {
+        if (!part.isEmpty()) {
+          query.put(part.split("=")[0], part.split("=")[1]);
+        }
+      }
+      assertEquals(WhatIfQuery.of(query, selection).query(), address);
+    }
+    assertEquals(WhatIfQuery.of(Map.of("month", "999"), selection).month(), 35);
+    assertEquals(WhatIfQuery.of(Map.of("month", "x", "growth", "wild"), selection).query(), "");
+    assertEquals(
+        WhatIfQuery.of(Map.of("people", "0"), selection).fault(),
+        "A headcount under discussion lies between 1 and 5,000; found 0.");
+    assertEquals(
+        WhatIfQuery.of(Map.of("people", "many"), selection).fault(),
+        "\"many\" is not a whole number. Write it like 25, without separators.");
+  }
+}
