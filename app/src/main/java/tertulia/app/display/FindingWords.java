@@ -126,6 +126,8 @@ public record FindingWords(Selection selection) {
               + " only known within bounds: it could come as low as place "
               + open.worst()
               + ".";
+      case Finding.OfAnswer answer -> answer(answer);
+      case Finding.OfMissing missing -> missing(missing);
       case Finding.OutsideScale outside ->
           names(outside.tools())
               + " cost different amounts and are worth the same, as they lie outside the scale."
@@ -134,6 +136,96 @@ public record FindingWords(Selection selection) {
               + " and best "
               + outside.best().toPlainString()
               + " a month it would tell them apart.";
+    };
+  }
+
+  private String answer(Finding.OfAnswer answer) {
+    return switch (answer) {
+      case Finding.NobodyCompared nobody -> "Nothing is compared yet: bring two contenders.";
+      case Finding.NobodyDoes none ->
+          "None of the contenders has a plan that does for all people and months"
+              + (none.toConfirm().isEmpty()
+                  ? "."
+                  : "; "
+                      + names(none.toConfirm())
+                      + " may, once "
+                      + (none.toConfirm().size() == 1 ? "its" : "their")
+                      + " facts are confirmed.");
+      case Finding.NobodyHasATotal none ->
+          names(none.tools())
+              + (none.tools().size() == 1 ? " does" : " do")
+              + " what is needed; what "
+              + (none.tools().size() == 1 ? "it costs" : "they cost")
+              + " is not known yet.";
+      case Finding.CheapestThatDoes cheapest -> cheapest(cheapest);
+      case Finding.Ahead ahead -> ahead(ahead);
+    };
+  }
+
+  private String cheapest(Finding.CheapestThatDoes cheapest) {
+    boolean one = cheapest.tools().size() == 1;
+    return names(cheapest.tools())
+        + (one ? " is the cheapest that does, " : " are the cheapest that do, ")
+        + (cheapest.now() ? "now and " : "")
+        + period()
+        + mayCostLess(cheapest.open())
+        + ". Nobody has weighed yet.";
+  }
+
+  private String ahead(Finding.Ahead ahead) {
+    if (ahead.tools().size() > 1) {
+      return names(ahead.tools()) + " are level in the lead.";
+    }
+    String cost =
+        switch (ahead.cost()) {
+          case NOW_AND_WHOLE -> " and is the cheapest, now and " + period();
+          case WHOLE -> " and is the cheapest " + period() + ", though not now";
+          case NOW -> " and is the cheapest now, though not " + period();
+          case NEITHER -> "; it is not the cheapest";
+          case NOT_KNOWN -> "; what it costs is not known";
+        };
+    return names(ahead.tools())
+        + " leads"
+        + cost
+        + (ahead.cost() == Finding.Cheapness.NEITHER || ahead.cost() == Finding.Cheapness.NOT_KNOWN
+            ? ""
+            : mayCostLess(ahead.open()))
+        + "."
+        + (ahead.isCertain()
+            ? ""
+            : " It is not settled: " + names(ahead.mayPass()) + " could still pass it.");
+  }
+
+  /** "over the 36 months". */
+  private String period() {
+    return "over the " + months(selection.horizon().months());
+  }
+
+  private String missing(Finding.OfMissing missing) {
+    return switch (missing) {
+      case Finding.NoCriteria none -> "Nothing says yet what counts.";
+      case Finding.NotWeighed nobody ->
+          nobody.members().isEmpty()
+              ? "Nobody has been asked to weigh yet."
+              : listed(nobody.members())
+                  + (nobody.members().size() == 1 ? " has" : " have")
+                  + " not weighed yet.";
+      case Finding.NotMarked marks ->
+          marks.member() + " has " + marks.left() + " of " + marks.of() + " marks left to give.";
+      case Finding.ValueOpen open ->
+          name(open.tool()) + ": " + open.criterion() + " is known only within bounds.";
+      case Finding.ToConfirm confirm ->
+          name(confirm.tool()) + ": something that must be there is not confirmed.";
+      case Finding.NoPrice none -> name(none.tool()) + ": a price is not known.";
+      case Finding.OpenQuestions open ->
+          name(open.tool())
+              + ": "
+              + (open.questions() == 1
+                  ? "one thing nobody has said"
+                  : open.questions() + " things nobody has said")
+              + " may change the plan it needs.";
+      case Finding.OldPrice old ->
+          name(old.tool()) + ": the price is of " + Dates.day(old.asOf()) + ".";
     };
   }
 

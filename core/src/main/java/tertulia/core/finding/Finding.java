@@ -34,6 +34,15 @@ public sealed interface Finding {
   /** What is said of a change. */
   sealed interface OfChange extends Finding {}
 
+  /** What is said first of a selection, to somebody who was not there. */
+  sealed interface OfAnswer extends Finding {}
+
+  /** What keeps an answer from being settled, and can be put right. */
+  sealed interface OfMissing extends Finding {
+    /** Where it is put right. */
+    Stage step();
+  }
+
   /** What is said of a plan of growth, whatever the selection. */
   sealed interface OfGrowth extends Finding {}
 
@@ -358,6 +367,134 @@ public sealed interface Finding {
       implements OfScores {
     public OutsideScale {
       tools = List.copyOf(tools);
+    }
+  }
+
+  /** Nobody has been brought to be compared, or all are set aside. */
+  record NobodyCompared() implements OfAnswer {}
+
+  /**
+   * None of the contenders has a plan for all people and months.
+   *
+   * @param toConfirm those that may have one, if facts were confirmed
+   */
+  record NobodyDoes(List<String> toConfirm) implements OfAnswer {
+    public NobodyDoes {
+      toConfirm = List.copyOf(toConfirm);
+    }
+  }
+
+  /** Some have a plan for all people and months, and none of them has a figure. */
+  record NobodyHasATotal(List<String> tools) implements OfAnswer {
+    public NobodyHasATotal {
+      tools = List.copyOf(tools);
+    }
+  }
+
+  /**
+   * Nobody has weighed yet; so much is known: who costs least over the whole period.
+   *
+   * @param tools more than one if they cost the same
+   * @param now whether each is also the cheapest now
+   * @param open who may cost less, now or over the whole period
+   */
+  record CheapestThatDoes(List<String> tools, boolean now, List<String> open) implements OfAnswer {
+    public CheapestThatDoes {
+      tools = List.copyOf(tools);
+      open = List.copyOf(open);
+    }
+  }
+
+  /**
+   * Who is ahead by the totals.
+   *
+   * @param tools more than one if they are level for certain
+   * @param mayPass who could be first for all that is known; nobody: the lead is certain
+   * @param cost where it stands by cost; of those that are level the first
+   * @param open who may cost less than it, as what they cost is not known well enough
+   */
+  record Ahead(List<String> tools, List<String> mayPass, Cheapness cost, List<String> open)
+      implements OfAnswer {
+    public Ahead {
+      tools = List.copyOf(tools);
+      mayPass = List.copyOf(mayPass);
+      open = List.copyOf(open);
+    }
+
+    public boolean isCertain() {
+      return mayPass.isEmpty();
+    }
+  }
+
+  /** Where somebody stands by cost. */
+  enum Cheapness {
+    NOW_AND_WHOLE,
+    WHOLE,
+    NOW,
+    NEITHER,
+    NOT_KNOWN
+  }
+
+  /** Nothing says yet what counts. */
+  record NoCriteria() implements OfMissing {
+    @Override
+    public Stage step() {
+      return Stage.WEIGHTS;
+    }
+  }
+
+  /** People at the table who have given no weights; nobody at the table: the list is empty. */
+  record NotWeighed(List<String> members) implements OfMissing {
+    public NotWeighed {
+      members = List.copyOf(members);
+    }
+
+    @Override
+    public Stage step() {
+      return Stage.WEIGHTS;
+    }
+  }
+
+  /** Somebody at the table has marks left to give. */
+  record NotMarked(String member, int left, int of) implements OfMissing {
+    @Override
+    public Stage step() {
+      return Stage.MARKS;
+    }
+  }
+
+  /** A contender's value under a criterion that counts is not known. */
+  record ValueOpen(String tool, String criterion, Stage step) implements OfMissing {}
+
+  /** A contender has no plan that is sure to do, and would have one if facts were confirmed. */
+  record ToConfirm(String tool) implements OfMissing {
+    @Override
+    public Stage step() {
+      return Stage.FIT;
+    }
+  }
+
+  /** A contender does and has no figure, as a price is not known. */
+  record NoPrice(String tool) implements OfMissing {
+    @Override
+    public Stage step() {
+      return Stage.COST;
+    }
+  }
+
+  /** Things nobody has said of a contender that might change which plan it needs. */
+  record OpenQuestions(String tool, int questions) implements OfMissing {
+    @Override
+    public Stage step() {
+      return Stage.CONTENDERS;
+    }
+  }
+
+  /** The price a contender is judged by is older than prices should be. */
+  record OldPrice(String tool, LocalDate asOf) implements OfMissing {
+    @Override
+    public Stage step() {
+      return Stage.COST;
     }
   }
 }

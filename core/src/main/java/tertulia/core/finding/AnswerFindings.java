@@ -1,0 +1,215 @@
+package tertulia.core.finding;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import tertulia.core.evaluation.Amount;
+import tertulia.core.evaluation.Contender;
+import tertulia.core.evaluation.Costs;
+import tertulia.core.evaluation.Evaluation;
+import tertulia.core.finding.Finding.Cheapness;
+import tertulia.core.path.Outcome;
+import tertulia.core.path.SteadyCost;
+import tertulia.core.path.Ways;
+import tertulia.core.scoring.Criterion;
+import tertulia.core.scoring.Member;
+import tertulia.core.scoring.Totals;
+import tertulia.core.working.Provenance;
+
+/** What a selection answers so far, and what keeps that from being settled. */
+public record AnswerFindings(Evaluation evaluation) {
+
+  private Costs costs() {
+    return evaluation.costs();
+  }
+
+  /** The answer so far, by the strongest ground there is: totals, then cost, then fit. */
+  public Finding.OfAnswer answer() {
+    if (evaluation.selection().active().isEmpty()) {
+      return new Finding.NobodyCompared();
+    }
+    if (costs().feasible().isEmpty()) {
+      return new Finding.NobodyDoes(toConfirm());
+    }
+    return evaluation
+        .scores()
+        .totals()
+        .<Finding.OfAnswer>map(this::ahead)
+        .orElseGet(this::cheapest);
+  }
+
+  /** The contender an answer is about; empty if it is about none. */
+  public static Optional<String> front(Finding.OfAnswer answer) {
+    return switch (answer) {
+      case Finding.Ahead ahead -> Optional.of(ahead.tools().getFirst());
+      case Finding.CheapestThatDoes cheapest -> Optional.of(cheapest.tools().getFirst());
+      case Finding.NobodyHasATotal none -> Optional.empty();
+      case Finding.NobodyDoes none -> Optional.empty();
+      case Finding.NobodyCompared nobody -> Optional.empty();
+    };
+  }
+
+  private Finding.Ahead ahead(Totals totals) {
+    List<Totals.Standing> standings = totals.standings();
+    Totals.Standing first = standings.getFirst();
+    List<Totals.Standing> near =
+        standings.stream()
+            .filter(s -> !Totals.isAbove(first.total().low(), s.total().high()))
+            .toList();
+    boolean level = near.size() > 1 && near.stream().allMatch(s -> s.total().isExact());
+    List<String> tools =
+        level ? near.stream().map(Totals.Standing::contender).toList() : List.of(first.contender());
+    List<String> mayPass =
+        level
+            ? List.of()
+            : near.stream()
+                .map(Totals.Standing::contender)
+                .filter(id -> !tools.contains(id))
+                .toList();
+    String front = tools.getFirst();
+    return new Finding.Ahead(tools, mayPass, cheapness(front), mayCostLess(front));
+  }
+
+  private Finding.OfAnswer cheapest() {
+    List<String> doing = costs().feasible().stream().map(Contender::id).toList();
+    Optional<Finding.WholePeriod> whole = new CostFindings(costs()).wholePeriod();
+    return whole
+        .<Finding.OfAnswer>map(period ->
+            new Finding.CheapestThatDoes(
+                period.whole(),
+                period.whole().stream().allMatch(this::isCheapestNow),
+                period.open()))
+        .orElseGet(() -> new Finding.NobodyHasATotal(doing));
+  }
+
+  private boolean isCheapestNow(String tool) {
+    return new CostFindings(costs()).place(tool).filter(place -> place.place() == 1).isPresent();
+  }
+
+  /** Where a contender stands by its figures, now and over the whole period. */
+  private Cheapness cheapness(String tool) {
+    if (costs().monthly(tool).isEmpty() || costs().totalBounds(tool).isEmpty()) {
+      return Cheapness.NOT_KNOWN;
+    }
+    boolean whole =
+        new CostFindings(costs()).wholePeriod().filter(w -> w.whole().contains(tool)).isPresent();
+    if (isCheapestNow(tool)) {
+      return whole ? Cheapness.NOW_AND_WHOLE : Cheapness.NOW;
+    }
+    return whole ? Cheapness.WHOLE : Cheapness.NEITHER;
+  }
+
+  /** Who may cost less than a contender, though its figure is not above theirs. */
+  private List<String> mayCostLess(String tool) {
+    Optional<Amount> now = costs().monthly(tool);
+    Optional<Amount> whole = costs().totalBounds(tool);
+    return costs().feasible().stream()
+        .map(Contender::id)
+        .filter(id -> !id.equals(tool))
+        .filter(id -> isOpen(now, costs().monthly(id)) || isOpen(whole, costs().totalBounds(id)))
+        .toList();
+  }
+
+  private static boolean isOpen(Optional<Amount> mine, Optional<Amount> other) {
+    return mine.isPresent()
+        && (other.isEmpty()
+            || !other.get().high().isLessThan(mine.get().high())
+                && other.get().mayBeLessThan(mine.get().high()));
+  }
+
+  private List<String> toConfirm() {
+    return evaluation.selection().active().stream()
+        .map(Contender::id)
+        .filter(this::isUnconfirmed)
+        .toList();
+  }
+
+  private boolean isUnconfirmed(String tool) {
+    return costs().steady(tool) instanceof Outcome.NoPlan<SteadyCost> none && none.isUnconfirmed();
+  }
+
+  /**
+   * What is missing, what matters most first.
+   *
+   * @param daysFresh prices older than this are old
+   */
+  public List<Finding.OfMissing> missing(LocalDate today, int daysFresh) {
+    List<Finding.OfMissing> missing = new ArrayList<>();
+    toConfirm().forEach(tool -> missing.add(new Finding.ToConfirm(tool)));
+    costs().feasible().stream()
+        .map(Contender::id)
+        .filter(this::hasNoPrice)
+        .forEach(tool -> missing.add(new Finding.NoPrice(tool)));
+    judging(missing);
+    for (Contender contender : evaluation.selection().active()) {
+      int questions = costs().questions(contender.id()).size();
+      if (questions > 0) {
+        missing.add(new Finding.OpenQuestions(contender.id(), questions));
+      }
+    }
+    oldPrices(today, daysFresh, missing);
+    return missing;
+  }
+
+  private boolean hasNoPrice(String tool) {
+    return costs().steady(tool) instanceof Outcome.Unpriced
+        || costs().way(tool) instanceof Ways.Gap gap && gap.isUnpriced();
+  }
+
+  /** Weights and marks, once there is something to judge. */
+  private void judging(List<Finding.OfMissing> missing) {
+    if (costs().feasible().size() < 2) {
+      return;
+    }
+    if (evaluation.scores().criteria().isEmpty()) {
+      missing.add(new Finding.NoCriteria());
+      return;
+    }
+    List<Member> members = evaluation.selection().panel().members();
+    List<String> idle =
+        members.stream()
+            .filter(m -> !Progress.hasWeighed(evaluation, m))
+            .map(Member::name)
+            .toList();
+    if (members.isEmpty() || !idle.isEmpty()) {
+      missing.add(new Finding.NotWeighed(idle));
+    }
+    int all = Progress.marksToGive(evaluation);
+    for (Member member : members) {
+      int left = Progress.marksLeft(evaluation, member);
+      if (left > 0) {
+        missing.add(new Finding.NotMarked(member.name(), left, all));
+      }
+    }
+    evaluation.scores().totals().ifPresent(totals -> openValues(totals, missing));
+  }
+
+  private static void openValues(Totals totals, List<Finding.OfMissing> missing) {
+    for (Criterion criterion : totals.criteria()) {
+      if (totals.weight(criterion).signum() > 0) {
+        Stage step =
+            switch (criterion.kind()) {
+              case Criterion.Judged judged -> Stage.MARKS;
+              case Criterion.Cost cost -> Stage.COST;
+              case Criterion.Coverage coverage -> Stage.FIT;
+              case Criterion.Ratings ratings -> Stage.CONTENDERS;
+            };
+        totals.values().keySet().stream()
+            .filter(tool -> !totals.value(tool, criterion).interval().isExact())
+            .forEach(tool -> missing.add(new Finding.ValueOpen(tool, criterion.name(), step)));
+      }
+    }
+  }
+
+  private void oldPrices(LocalDate today, int daysFresh, List<Finding.OfMissing> missing) {
+    for (Contender contender : evaluation.selection().active()) {
+      if (costs().steady(contender.id()) instanceof Outcome.Found<SteadyCost> found) {
+        Provenance source = found.best().option().plan().source();
+        if (source.isOldOn(today, daysFresh)) {
+          missing.add(new Finding.OldPrice(contender.id(), source.asOf()));
+        }
+      }
+    }
+  }
+}

@@ -1,0 +1,300 @@
+package tertulia.core.finding;
+
+import static java.util.Objects.requireNonNull;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import tertulia.core.decision.Decision;
+import tertulia.core.decision.Signatory;
+import tertulia.core.evaluation.Contender;
+import tertulia.core.evaluation.Evaluation;
+import tertulia.core.evaluation.Selection;
+import tertulia.core.scoring.Criterion;
+import tertulia.core.scoring.Member;
+import tertulia.core.scoring.Panel;
+
+/**
+ * How far a selection has come, and what comes next.
+ *
+ * @param states of every step
+ * @param next what the table does next
+ */
+public record Progress(Map<Stage, State> states, Next next) {
+  public Progress {
+    states = java.util.Collections.unmodifiableMap(new EnumMap<>(states));
+  }
+
+  /** So many of so many are done; of 0 there is nothing to do yet. */
+  public record State(int so, int of) {
+    public boolean isDone() {
+      return of > 0 && so == of;
+    }
+
+    private static State of(boolean... parts) {
+      int so = 0;
+      for (boolean part : parts) {
+        so += part ? 1 : 0;
+      }
+      return new State(so, parts.length);
+    }
+  }
+
+  /** What comes next. */
+  public sealed interface Next {
+    Stage step();
+
+    /** Say for whom, and how many. */
+    record SayWho() implements Next {
+      @Override
+      public Stage step() {
+        return Stage.NEED;
+      }
+    }
+
+    /** Bring contenders, so that there are two; so many there are. */
+    record BringContenders(int have) implements Next {
+      @Override
+      public Stage step() {
+        return Stage.CONTENDERS;
+      }
+    }
+
+    /** Say what must be there. */
+    record SayWhatIsNeeded() implements Next {
+      @Override
+      public Stage step() {
+        return Stage.NEED;
+      }
+    }
+
+    /** Fewer than two do: confirm facts, give up a must, or bring others. */
+    record FindOneThatDoes(int doing) implements Next {
+      @Override
+      public Stage step() {
+        return Stage.FIT;
+      }
+    }
+
+    /** Fewer than two of those that do have a figure. */
+    record FindPrices(int priced) implements Next {
+      @Override
+      public Stage step() {
+        return Stage.COST;
+      }
+    }
+
+    /** Name what counts. */
+    record NameCriteria() implements Next {
+      @Override
+      public Stage step() {
+        return Stage.WEIGHTS;
+      }
+    }
+
+    /** So many of so many have weighed. */
+    record Weigh(int so, int of) implements Next {
+      @Override
+      public Stage step() {
+        return Stage.WEIGHTS;
+      }
+    }
+
+    /** So many of so many have marked. */
+    record Mark(int so, int of) implements Next {
+      @Override
+      public Stage step() {
+        return Stage.MARKS;
+      }
+    }
+
+    /** Everybody has weighed and marked: write the decision down. */
+    record Propose() implements Next {
+      @Override
+      public Stage step() {
+        return Stage.DECISION;
+      }
+    }
+
+    /** A proposal waits for a second person. */
+    record Sign(String proposedBy) implements Next {
+      @Override
+      public Stage step() {
+        return Stage.DECISION;
+      }
+    }
+
+    /** It is decided; look again on that day, if one was agreed. */
+    record LookAgain(Optional<LocalDate> on) implements Next {
+      @Override
+      public Stage step() {
+        return Stage.DECISION;
+      }
+
+      /** Whether the day has come. */
+      public boolean isDue(LocalDate today) {
+        return on.filter(day -> !day.isAfter(today)).isPresent();
+      }
+    }
+  }
+
+  /** How far a selection has come; {@code decision} is what was written down as such, if any. */
+  public static Progress of(Evaluation evaluation, Optional<Decision> decision) {
+    Selection selection = evaluation.selection();
+    List<Member> members = selection.panel().members();
+    int contenders = selection.active().size();
+    int doing = evaluation.costs().feasible().size();
+    int priced = evaluation.costs().orderByCost().size();
+    int weighed = (int) members.stream().filter(m -> hasWeighed(evaluation, m)).count();
+    int marked = (int) members.stream().filter(m -> marksLeft(evaluation, m) == 0).count();
+    Map<Stage, State> states = new EnumMap<>(Stage.class);
+    states.put(Stage.NEED, State.of(!selection.groups().isEmpty(), !selection.needs().isEmpty()));
+    states.put(Stage.CONTENDERS, State.of(contenders >= 2));
+    states.put(Stage.FIT, State.of(contenders >= 2 && doing >= 2));
+    states.put(Stage.COST, State.of(contenders >= 2 && doing >= 2 && priced >= 2));
+    states.put(Stage.WEIGHTS, new State(weighed, members.size()));
+    states.put(Stage.MARKS, new State(marked, members.size()));
+    states.put(
+        Stage.DECISION, State.of(decision.filter(Decision.Signed.class::isInstance).isPresent()));
+    return new Progress(
+        states, decision.flatMap(Progress::after).orElseGet(() -> next(evaluation, states)));
+  }
+
+  /** What a proposal or a signed decision asks for; empty before either. */
+  private static Optional<Next> after(Decision decision) {
+    return switch (decision) {
+      case Decision.Signed signed -> Optional.of(new Next.LookAgain(signed.proposal().reviewOn()));
+      case Decision.Proposed proposed -> Optional.of(new Next.Sign(proposed.by().person()));
+      case Decision.Draft draft -> Optional.empty();
+      case Decision.Objected objected -> Optional.empty();
+    };
+  }
+
+  private static Next next(Evaluation evaluation, Map<Stage, State> states) {
+    Selection selection = evaluation.selection();
+    if (selection.groups().isEmpty()) {
+      return new Next.SayWho();
+    }
+    if (selection.active().size() < 2) {
+      return new Next.BringContenders(selection.active().size());
+    }
+    if (selection.needs().isEmpty()) {
+      return new Next.SayWhatIsNeeded();
+    }
+    int doing = evaluation.costs().feasible().size();
+    if (doing < 2) {
+      return new Next.FindOneThatDoes(doing);
+    }
+    int priced = evaluation.costs().orderByCost().size();
+    if (priced < 2) {
+      return new Next.FindPrices(priced);
+    }
+    return judge(evaluation, states);
+  }
+
+  private static Next judge(Evaluation evaluation, Map<Stage, State> states) {
+    if (evaluation.scores().criteria().isEmpty()) {
+      return new Next.NameCriteria();
+    }
+    State weighed = requireNonNull(states.get(Stage.WEIGHTS));
+    if (!weighed.isDone()) {
+      return new Next.Weigh(weighed.so(), weighed.of());
+    }
+    State marked = requireNonNull(states.get(Stage.MARKS));
+    return marked.isDone() ? new Next.Propose() : new Next.Mark(marked.so(), marked.of());
+  }
+
+  /** Whether somebody has given weights that count. */
+  public static boolean hasWeighed(Evaluation evaluation, Member member) {
+    return Panel.ownWeights(member, evaluation.scores().criteria()).isPresent();
+  }
+
+  /** How many marks somebody may give: judged criteria times contenders. */
+  public static int marksToGive(Evaluation evaluation) {
+    return judged(evaluation).size() * evaluation.selection().active().size();
+  }
+
+  /** How many of them somebody has not given, "cannot judge" given. */
+  public static int marksLeft(Evaluation evaluation, Member member) {
+    int left = 0;
+    for (Criterion criterion : judged(evaluation)) {
+      for (Contender contender : evaluation.selection().active()) {
+        left +=
+            member.marks().getOrDefault(criterion.id(), Map.of()).containsKey(contender.id())
+                ? 0
+                : 1;
+      }
+    }
+    return left;
+  }
+
+  private static List<Criterion> judged(Evaluation evaluation) {
+    return evaluation.scores().criteria().stream()
+        .filter(c -> c.kind() instanceof Criterion.Judged)
+        .toList();
+  }
+
+  /** Something a selection waits for from one person. */
+  public sealed interface Asked {
+    /** Give weights. */
+    record Weigh() implements Asked {}
+
+    /** Give so many marks. */
+    record Mark(int left) implements Asked {}
+
+    /** Sign or object to what somebody proposed. */
+    record Sign(String proposedBy) implements Asked {}
+
+    /** Look again at what was decided: the day agreed has come. */
+    record LookAgain(LocalDate since) implements Asked {}
+  }
+
+  /**
+   * What a selection waits for from one person.
+   *
+   * @param member that person's seat at the table; empty if there is none
+   * @param decision what was written down, if anything
+   * @param signs whether that person may sign
+   */
+  public static List<Asked> asked(
+      Evaluation evaluation,
+      Optional<Member> member,
+      Optional<Decision> decision,
+      Signatory person,
+      boolean signs,
+      LocalDate today) {
+    List<Asked> asked = new ArrayList<>();
+    if (decision.isPresent() && decision.get() instanceof Decision.Signed signed) {
+      signed
+          .proposal()
+          .reviewOn()
+          .filter(day -> !day.isAfter(today))
+          .map(Asked.LookAgain::new)
+          .ifPresent(asked::add);
+      return asked;
+    }
+    if (decision.isPresent()
+        && decision.get() instanceof Decision.Proposed proposed
+        && signs
+        && !person.isSameAs(proposed.by().by())) {
+      asked.add(new Asked.Sign(proposed.by().person()));
+    }
+    boolean judging =
+        !evaluation.scores().criteria().isEmpty() && evaluation.selection().active().size() > 1;
+    member
+        .filter(m -> signs && judging)
+        .ifPresent(m -> {
+          if (!hasWeighed(evaluation, m)) {
+            asked.add(new Asked.Weigh());
+          }
+          int left = marksLeft(evaluation, m);
+          if (left > 0) {
+            asked.add(new Asked.Mark(left));
+          }
+        });
+    return asked;
+  }
+}

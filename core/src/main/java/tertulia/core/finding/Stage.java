@@ -1,0 +1,22 @@
+package tertulia.core.finding;
+
+/** The steps of a selection, in the order in which people work. */
+public enum Stage {
+  NEED("Need"),
+  CONTENDERS("Contenders"),
+  FIT("Fit"),
+  COST("Cost"),
+  WEIGHTS("Weights"),
+  MARKS("Marks"),
+  DECISION("Decision");
+
+  private final String words;
+
+  Stage(String words) {
+    this.words = words;
+  }
+
+  public String words() {
+    return words;
+  }
+}
