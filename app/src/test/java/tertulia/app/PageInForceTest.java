@@ -168,8 +168,8 @@ public class PageInForceTest extends ServedTest {
       assertTrue(e.message().contains("could not be read again"), e.message());
     }
     assertEquals(catalogue.get("werfplan").sheet(), sheet);
-    assertFalse(selections.all().isEmpty());
-    selections.all().forEach(listed -> selections.load(listed.id()));
+    assertFalse(selections.titles().isEmpty());
+    selections.titles().forEach(listed -> selections.load(listed.id()));
   }
 
   private static String price(ToolSheet sheet) {

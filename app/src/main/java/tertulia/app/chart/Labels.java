@@ -36,6 +36,11 @@ final class Labels {
     taken.add(new Box(x - around, y - around, x + around, y + around));
   }
 
+  /** Keeps a straight line, across or upright, free of labels. */
+  void keepFree(double left, double top, double right, double bottom) {
+    taken.add(new Box(Math.min(left, right) - 2, top - 2, Math.max(left, right) + 2, bottom + 2));
+  }
+
   /** The first free place for a text near a point, nearest first; empty if there is none. */
   Optional<Place> place(String text, double x, double y) {
     double width = text.length() * CHARACTER;

@@ -3,32 +3,42 @@ package tertulia.app.chart;
 import java.util.ArrayList;
 import java.util.List;
 
-/** Maps numbers from 0 to a round maximum onto a stretch of the picture. */
-record Scale(double most, double step, double from, double to) {
+/** Maps numbers between two round ends onto a stretch of the picture. */
+record Scale(double least, double most, double step, double from, double to) {
   private static final double[] ROUND = {1, 2, 2.5, 5, 10};
 
   /** A scale that holds {@code highest}, with about {@code ticks} round ticks. */
   static Scale over(double highest, int ticks, double from, double to) {
-    double rough = Math.max(highest, 1) / ticks;
+    double step = step(Math.max(highest, 1) / ticks);
+    return new Scale(0, Math.ceil(Math.max(highest, 1) / step) * step, step, from, to);
+  }
+
+  /** A scale that holds both, though not 0 if they are far from it, with about so many ticks. */
+  static Scale between(double lowest, double highest, int ticks, double from, double to) {
+    double step = step(Math.max(highest - lowest, highest / 100) / ticks);
+    return new Scale(
+        Math.floor(lowest / step) * step, Math.ceil(highest / step) * step, step, from, to);
+  }
+
+  /** The next round number. */
+  private static double step(double rough) {
     double power = Math.pow(10, Math.floor(Math.log10(rough)));
-    double step = 10 * power;
     for (double round : ROUND) {
       if (round * power >= rough) {
-        step = round * power;
-        break;
+        return round * power;
       }
     }
-    return new Scale(Math.ceil(Math.max(highest, 1) / step) * step, step, from, to);
+    return 10 * power;
   }
 
   double at(double value) {
-    return from + (to - from) * value / most;
+    return most == least ? from : from + (to - from) * (value - least) / (most - least);
   }
 
   List<Double> ticks() {
     List<Double> ticks = new ArrayList<>();
-    for (int i = 0; i * step <= most + step / 1000; i++) {
-      ticks.add(i * step);
+    for (int i = 0; least + i * step <= most + step / 1000; i++) {
+      ticks.add(least + i * step);
     }
     return ticks;
   }

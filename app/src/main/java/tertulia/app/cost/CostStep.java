@@ -21,6 +21,11 @@ class CostStep implements StepBody {
   }
 
   @Override
+  public boolean asksWhatIf() {
+    return true;
+  }
+
+  @Override
   public void fill(Workspace.Session session, Model model) {
     model.addAttribute("cost", CostView.of(session));
     model.addAttribute("effort", EffortForm.of(session));

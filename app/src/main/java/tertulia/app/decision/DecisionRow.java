@@ -11,6 +11,7 @@ import jakarta.persistence.Table;
 import jakarta.persistence.Version;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.util.Collection;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
@@ -67,6 +68,8 @@ class DecisionRow {
 
   interface All extends JpaRepository<DecisionRow, Long> {
     Optional<DecisionRow> findBySelectionId(long selectionId);
+
+    List<DecisionRow> findBySelectionIdIn(Collection<Long> selectionIds);
 
     List<DecisionRow> findByState(State state);
   }

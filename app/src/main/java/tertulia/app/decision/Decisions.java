@@ -4,7 +4,9 @@ import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
+import java.util.Collection;
 import java.util.List;
+import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.OptionalLong;
@@ -73,6 +75,13 @@ public class Decisions {
     checkThere(selectionId);
     return rows.findBySelectionId(selectionId)
         .map(row -> new Stored(row.toCore(), row.snapshot, row.sha256, row.version));
+  }
+
+  /** Decisions of some selections, by selection, whatever their state; one query. */
+  @Transactional(readOnly = true)
+  public Map<Long, Decision> of(Collection<Long> selectionIds) {
+    return rows.findBySelectionIdIn(selectionIds).stream()
+        .collect(Collectors.toMap(row -> row.selectionId, DecisionRow::toCore));
   }
 
   /** Proposals that did not stand, oldest first. */

@@ -159,7 +159,44 @@ public record FindingWords(Selection selection) {
               + " is not known yet.";
       case Finding.CheapestThatDoes cheapest -> cheapest(cheapest);
       case Finding.Ahead ahead -> ahead(ahead);
+      case Finding.DecisionToday today -> today(today);
     };
+  }
+
+  /** An answer in a few words, where its tool stands beside it. */
+  public String inShort(Finding.OfAnswer answer) {
+    return switch (answer) {
+      case Finding.NobodyCompared nobody -> "nothing is compared yet";
+      case Finding.NobodyDoes none ->
+          none.toConfirm().isEmpty()
+              ? "no contender does for all people and months"
+              : "nobody is sure to do; facts are to be confirmed";
+      case Finding.NobodyHasATotal none ->
+          Figures.counted(none.tools().size(), "contenders") + " would do, without a known cost";
+      case Finding.CheapestThatDoes cheapest ->
+          (cheapest.tools().size() == 1
+                  ? "the cheapest that does"
+                  : names(cheapest.tools()) + " cost the same")
+              + (cheapest.open().isEmpty() ? "" : ", not for certain")
+              + "; nobody has weighed";
+      case Finding.Ahead ahead ->
+          ahead.tools().size() > 1
+              ? names(ahead.tools()) + " are level"
+              : ahead.isCertain() ? "leads, whatever is not known" : "leads, not for certain";
+      case Finding.DecisionToday today -> today(today);
+    };
+  }
+
+  private String today(Finding.DecisionToday today) {
+    if (today.first().isEmpty()) {
+      return "Today nobody could be put first.";
+    }
+    if (!today.stands()) {
+      return "Today " + names(today.first()) + " would be first.";
+    }
+    return today.first().size() == 1
+        ? "It would be first today too."
+        : "Today " + names(today.first()) + " would be level.";
   }
 
   private String cheapest(Finding.CheapestThatDoes cheapest) {

@@ -26,6 +26,11 @@ class FitStep implements StepBody {
   }
 
   @Override
+  public boolean asksWhatIf() {
+    return true;
+  }
+
+  @Override
   public void fill(Workspace.Session session, Model model) {
     RowsAsRead read = RowsAsRead.of(session.asked());
     model.addAttribute("demand", NeedRows.demand(session));

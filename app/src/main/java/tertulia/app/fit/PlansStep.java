@@ -28,6 +28,11 @@ class PlansStep implements StepBody {
   }
 
   @Override
+  public boolean asksWhatIf() {
+    return true;
+  }
+
+  @Override
   public void fill(Workspace.Session session, Model model) {
     model.addAttribute("all", session.columns());
     asked(session)

@@ -32,6 +32,11 @@ class VersusStep implements StepBody {
   }
 
   @Override
+  public boolean asksWhatIf() {
+    return true;
+  }
+
+  @Override
   public void fill(Workspace.Session session, Model model) {
     model.addAttribute("all", session.columns());
     pair(session)

@@ -8,6 +8,7 @@ import tertulia.app.chart.DuelChart;
 import tertulia.app.chart.Marks;
 import tertulia.app.display.Figures;
 import tertulia.app.workspace.Cell;
+import tertulia.app.workspace.HorizonCell;
 import tertulia.app.workspace.Known;
 import tertulia.app.workspace.Workspace;
 import tertulia.core.evaluation.Amount;

@@ -37,7 +37,7 @@ class NeedSources {
   List<Source> of(long selection) {
     List<Source> sources = new ArrayList<>();
     catalogue.areas().forEach(area -> sources.add(new Source(AREA + area, "work area: " + area)));
-    selections.all().stream()
+    selections.titles().stream()
         .filter(listed -> listed.id() != selection)
         .forEach(listed -> sources.add(new Source(SELECTION + listed.id(), listed.title())));
     return sources;

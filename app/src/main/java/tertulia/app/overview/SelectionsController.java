@@ -1,30 +1,139 @@
 package tertulia.app.overview;
 
+import io.github.wimdeblauwe.htmx.spring.boot.mvc.HxRequest;
+import java.time.Clock;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+import tertulia.app.decision.Decisions;
+import tertulia.app.exchange.Codes;
 import tertulia.app.people.SignedIn;
+import tertulia.app.pricechange.PriceChanges;
+import tertulia.app.selection.PutAway;
 import tertulia.app.selection.Selections;
+import tertulia.app.selection.Table;
+import tertulia.app.web.Again;
+import tertulia.app.workspace.Workspace;
+import tertulia.core.decision.Decision;
 
-/** The list of selections. */
+/** The first page: every selection in a line, and putting them away. */
 @Controller
 class SelectionsController {
+  private static final String HOME = "redirect:/selections";
   private final Selections selections;
+  private final Decisions decisions;
+  private final PriceChanges announcements;
+  private final Workspace workspace;
+  private final Sample sample;
+  private final Clock clock;
 
-  SelectionsController(Selections selections) {
+  SelectionsController(
+      Selections selections,
+      Decisions decisions,
+      PriceChanges announcements,
+      Workspace workspace,
+      Sample sample,
+      Clock clock) {
     this.selections = selections;
+    this.decisions = decisions;
+    this.announcements = announcements;
+    this.workspace = workspace;
+    this.sample = sample;
+    this.clock = clock;
   }
 
   @GetMapping("/")
   String start() {
-    return "redirect:/selections";
+    return HOME;
   }
 
   @GetMapping("/selections")
-  String list(@AuthenticationPrincipal SignedIn person, Model model) {
-    model.addAttribute("selections", selections.all());
+  String list(
+      @RequestParam(defaultValue = "at-hand") String show,
+      @RequestParam(defaultValue = "") String find,
+      @AuthenticationPrincipal SignedIn person,
+      Model model) {
+    PutAway.Shown wanted = Codes.oneOf(PutAway.Shown.class, show);
+    PutAway.Shown shown =
+        wanted == PutAway.Shown.DELETED && !person.organises() ? PutAway.Shown.AT_HAND : wanted;
+    List<Table> tables = selections.all(shown);
+    FirstPage page =
+        FirstPage.of(
+            tables,
+            decisions.of(tables.stream().map(Table::id).toList()),
+            shown,
+            find.strip(),
+            new FirstPage.Reader(person, LocalDate.now(clock)),
+            (table, decision) -> AnswerLine.of(workspace.open(table, Map.of(), person), decision));
+    model.addAttribute("first", page);
     model.addAttribute("organises", person.organises());
+    model.addAttribute("announcements", person.organises() ? announcements.waiting() : 0);
     return "overview/list";
+  }
+
+  /** A line that was scrolled to. */
+  @HxRequest
+  @GetMapping("/selections/{id}/line")
+  String line(@PathVariable long id, @AuthenticationPrincipal SignedIn person, Model model) {
+    Workspace.Session session = workspace.open(id, Map.of(), person);
+    Optional<Decision> decision = decisions.find(id).map(Decisions.Stored::decision);
+    model.addAttribute(
+        "line",
+        new FirstPage.Line(
+            id,
+            session.table().selection().title(),
+            FirstPage.about(session.table()),
+            session.table().putAway().sample(),
+            Optional.of(AnswerLine.of(session, decision))));
+    model.addAttribute("organises", person.organises());
+    model.addAttribute("deleted", false);
+    model.addAttribute("athand", session.table().putAway().how() == null);
+    return "overview/line :: line";
+  }
+
+  /** Takes the sample in, and opens it. */
+  @PostMapping("/selections/sample")
+  String sample(@AuthenticationPrincipal SignedIn person) {
+    return "redirect:/selections/" + sample.take(person) + "/overview";
+  }
+
+  /** Takes a selection out of sight, or deletes it; both can be taken back. */
+  @PostMapping("/selections/{id}/put-away")
+  String putAway(
+      @PathVariable long id,
+      @RequestParam String how,
+      @AuthenticationPrincipal SignedIn person,
+      RedirectAttributes redirect) {
+    PutAway.How asked = Codes.oneOf(PutAway.How.class, how);
+    boolean thrownAway = asked == PutAway.How.DELETED && sample.isOne(id);
+    String title = thrownAway ? sample.throwAway(id, person.name()) : putAway(id, asked, person);
+    redirect.addFlashAttribute(
+        "done", "“" + title + "” is " + (asked == PutAway.How.DELETED ? "deleted." : "put away."));
+    redirect.addFlashAttribute("undo", id);
+    return HOME;
+  }
+
+  @PostMapping("/selections/{id}/put-back")
+  String putBack(
+      @PathVariable long id,
+      @AuthenticationPrincipal SignedIn person,
+      RedirectAttributes redirect) {
+    String title = putAway(id, null, person);
+    redirect.addFlashAttribute("done", "“" + title + "” is back.");
+    return HOME;
+  }
+
+  private String putAway(long id, PutAway.@Nullable How how, SignedIn person) {
+    return Again.until(() -> selections.putAway(id, how, person.name()));
   }
 }

@@ -8,6 +8,7 @@ import tertulia.app.display.FindingWords;
 import tertulia.app.exchange.ToolSheet;
 import tertulia.app.selection.Selections;
 import tertulia.app.selection.Table;
+import tertulia.app.selection.Tables;
 import tertulia.core.billing.View;
 import tertulia.core.decision.Decision;
 import tertulia.core.evaluation.Evaluation;
@@ -46,8 +47,8 @@ record Effect(
 
   private static Effect of(
       Table table, ToolSheet before, ToolSheet after, Optional<Decisions.Stored> decision) {
-    Evaluation old = Evaluation.of(Selections.replacing(table, before), WhatIf.START);
-    Evaluation now = Evaluation.of(Selections.replacing(table, after), WhatIf.START);
+    Evaluation old = Evaluation.of(Tables.replacing(table, before), WhatIf.START);
+    Evaluation now = Evaluation.of(Tables.replacing(table, after), WhatIf.START);
     Ways oldWay = old.costs().way(before.id());
     Ways newWay = now.costs().way(before.id());
     return new Effect(
@@ -66,7 +67,7 @@ record Effect(
     boolean there = table.selection().contenders().stream().anyMatch(c -> c.id().equals(page.id()));
     return there
         ? Optional.of(
-            Evaluation.of(Selections.replacing(table, page), WhatIf.START)
+            Evaluation.of(Tables.replacing(table, page), WhatIf.START)
                 .explain(new Figure.Way(page.id())))
         : Optional.empty();
   }

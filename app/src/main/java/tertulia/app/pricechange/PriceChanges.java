@@ -26,7 +26,7 @@ import tertulia.app.web.NotFound;
 
 /** What makers announce: proposals with old and new, taken over or passed by. */
 @Service
-class PriceChanges {
+public class PriceChanges {
   private final MakersFeed feed;
   private final AnswerRow.All answers;
   private final Catalogue catalogue;
@@ -78,7 +78,7 @@ class PriceChanges {
 
   /** How many announcements wait for an answer. */
   @Transactional(readOnly = true)
-  long waiting() {
+  public long waiting() {
     Map<String, AnswerRow> answered = answered();
     return known().stream().filter(a -> !answered.containsKey(a.id())).count();
   }

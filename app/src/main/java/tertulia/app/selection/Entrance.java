@@ -13,7 +13,13 @@ import tertulia.app.people.SignedIn;
  */
 @Component
 class Entrance {
+  /** Whether a selection is there for whoever is signed in; a deleted one is for nobody. */
   boolean admits(SelectionRow row) {
+    return row.putAway != PutAway.How.DELETED && isOpenTo(row);
+  }
+
+  /** The same whether or not it is deleted. */
+  boolean isOpenTo(SelectionRow row) {
     Authentication here = SecurityContextHolder.getContext().getAuthentication();
     if (row.openToAll || here == null) {
       // without anybody asking it is the program itself, at its start

@@ -2,7 +2,10 @@ package tertulia.app.selection;
 
 import java.time.Clock;
 import java.time.temporal.ChronoUnit;
+import java.util.Collection;
 import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import tertulia.app.exchange.Codes;
@@ -21,15 +24,21 @@ class NarrowingLog {
     this.clock = clock;
   }
 
-  /** The acts on a selection's list, oldest first; null if there are none. */
-  @Nullable List<SelectionFile.LogPart> of(long selection) {
-    List<SelectionFile.LogPart> log =
-        rows.findBySelectionIdOrderById(selection).stream()
-            .map(row ->
-                new SelectionFile.LogPart(
-                    row.notedAt.toString(), row.notedBy, row.what, row.contender, row.reason))
-            .toList();
-    return log.isEmpty() ? null : log;
+  /** The acts on selections' lists by selection, oldest first; nothing for one without any. */
+  Map<Long, List<SelectionFile.LogPart>> of(Collection<Long> selections) {
+    return rows.findBySelectionIdInOrderById(selections).stream()
+        .collect(
+            Collectors.groupingBy(
+                row -> row.selectionId,
+                Collectors.mapping(
+                    row ->
+                        new SelectionFile.LogPart(
+                            row.notedAt.toString(),
+                            row.notedBy,
+                            row.what,
+                            row.contender,
+                            row.reason),
+                    Collectors.toList())));
   }
 
   /**

@@ -16,7 +16,7 @@ final class Rows {
   interface Contenders extends JpaRepository<ContenderRow, Long> {
     List<ContenderRow> findBySelectionIdOrderByPlace(long selectionId);
 
-    List<ContenderRow> findBySelectionIdInAndSetAsideIsNull(Collection<Long> selectionIds);
+    List<ContenderRow> findBySelectionIdInOrderByPlace(Collection<Long> selectionIds);
 
     List<ContenderRow> findByToolId(long toolId);
 
@@ -24,7 +24,7 @@ final class Rows {
   }
 
   interface Narrowings extends JpaRepository<NarrowingRow, Long> {
-    List<NarrowingRow> findBySelectionIdOrderById(long selectionId);
+    List<NarrowingRow> findBySelectionIdInOrderById(Collection<Long> selectionIds);
 
     long countBySelectionId(long selectionId);
   }
@@ -34,7 +34,7 @@ final class Rows {
 
     long countBySelectionId(long selectionId);
 
-    List<MemberRow> findBySelectionIdIn(Collection<Long> selectionIds);
+    List<MemberRow> findBySelectionIdInOrderById(Collection<Long> selectionIds);
 
     Optional<MemberRow> findBySelectionIdAndAccountId(long selectionId, long accountId);
   }

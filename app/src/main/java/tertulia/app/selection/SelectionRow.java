@@ -4,6 +4,8 @@ import jakarta.persistence.CollectionTable;
 import jakarta.persistence.Column;
 import jakarta.persistence.ElementCollection;
 import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
 import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
@@ -43,6 +45,15 @@ class SelectionRow {
   @Column(name = "account_id")
   @BatchSize(size = 50)
   Set<Long> named = new HashSet<>();
+
+  /** Where it is put away; null: at hand. */
+  @Enumerated(EnumType.STRING)
+  PutAway.@Nullable How putAway;
+
+  @Nullable String putAwayBy;
+
+  /** Whether it is the sample a newcomer asked for. */
+  boolean sample;
 
   @Version long version;
 }

@@ -1,42 +1,32 @@
 package tertulia.app.selection;
 
 import java.time.LocalDate;
-import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
-import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tertulia.app.catalogue.Catalogue;
 import tertulia.app.exchange.Brief;
-import tertulia.app.exchange.DocumentFormat;
-import tertulia.app.exchange.Faults;
 import tertulia.app.exchange.Json;
 import tertulia.app.exchange.Limits;
-import tertulia.app.exchange.Memo;
 import tertulia.app.exchange.SelectionFile;
-import tertulia.app.exchange.SelectionReader;
-import tertulia.app.exchange.ToolSheet;
 import tertulia.app.growth.GrowthPlans;
 import tertulia.app.people.SignedIn;
 import tertulia.app.web.Conflict;
 import tertulia.app.web.NotFound;
-import tertulia.core.evaluation.Selection;
 
 /** Selections: loading, changing, weighing, marking. */
 @Service
 public class Selections {
-  private static final DocumentFormat<Brief> BRIEF =
-      new DocumentFormat<>("selection", Brief.class, List.of());
-
-  private static final Memo<SelectionFile, Selection> READ = new Memo<>(16);
   private final Rows.Selections selections;
   private final Rows.Contenders contenders;
   private final Rows.Members members;
+  private final Tables tables;
   private final Rows.Weights weights;
   private final Rows.Marks marks;
   private final Catalogue catalogue;
@@ -48,6 +38,7 @@ public class Selections {
       Rows.Selections selections,
       Rows.Contenders contenders,
       Rows.Members members,
+      Tables tables,
       Rows.Weights weights,
       Rows.Marks marks,
       Catalogue catalogue,
@@ -59,46 +50,17 @@ public class Selections {
     this.selections = selections;
     this.contenders = contenders;
     this.members = members;
+    this.tables = tables;
     this.weights = weights;
     this.marks = marks;
     this.catalogue = catalogue;
     this.growth = growth;
   }
 
-  /** A line of the list of selections. */
-  public record Listed(
-      long id, String title, String purpose, long contenders, long members, boolean decided) {}
-
-  /**
-   * Every selection that whoever is signed in may open, newest first; four queries whatever their
-   * number.
-   */
-  @Transactional(readOnly = true)
-  public List<Listed> all() {
-    List<SelectionRow> rows = admitted();
-    List<Long> ids = rows.stream().map(row -> Objects.requireNonNull(row.id)).toList();
-    Map<Long, Long> tools =
-        contenders.findBySelectionIdInAndSetAsideIsNull(ids).stream()
-            .collect(Collectors.groupingBy(row -> row.selectionId, Collectors.counting()));
-    Map<Long, Long> people =
-        members.findBySelectionIdIn(ids).stream()
-            .collect(Collectors.groupingBy(row -> row.selectionId, Collectors.counting()));
-    return rows.stream()
-        .map(row ->
-            new Listed(
-                Objects.requireNonNull(row.id),
-                row.title,
-                brief(row).purpose(),
-                tools.getOrDefault(row.id, 0L),
-                people.getOrDefault(row.id, 0L),
-                row.decided))
-        .toList();
-  }
-
   /**
    * One selection whole.
    *
-   * @throws NotFound if there is none
+   * @throws NotFound if there is none that whoever is signed in may open
    */
   @Transactional(readOnly = true)
   public Table load(long id) {
@@ -108,26 +70,33 @@ public class Selections {
   /** As {@link #load(long)}, with the price pages as they held on a day. */
   @Transactional(readOnly = true)
   public Table load(long id, LocalDate day) {
-    SelectionRow row = row(id);
-    Brief brief = growth.followedBy(brief(row), row.decided);
-    List<SelectionFile.ContenderPart> tools = contenderParts(id, day);
-    List<MemberRow> seated = members.findBySelectionIdOrderById(id);
-    List<SelectionFile.MemberPart> panel = panel(seated, brief, tools);
-    SelectionFile file =
-        new SelectionFile(
-            SelectionFile.FORMAT,
-            SelectionFile.VERSION,
-            brief,
-            tools,
-            panel,
-            null,
-            log.of(id),
-            null);
-    List<Table.Seat> seats =
-        seated.stream()
-            .map(m -> new Table.Seat(Objects.requireNonNull(m.id), m.accountId, m.name, m.share))
-            .toList();
-    return new Table(id, row.version, row.decided, file, stored(file), seats);
+    return tables.of(List.of(row(id)), day).getFirst();
+  }
+
+  /** The name of a selection. */
+  public record Titled(long id, String title) {}
+
+  /** Those at hand that whoever is signed in may open, newest first. */
+  @Transactional(readOnly = true)
+  public List<Titled> titles() {
+    return admitted().stream()
+        .filter(row -> row.putAway == null)
+        .map(row -> new Titled(Objects.requireNonNull(row.id), row.title))
+        .toList();
+  }
+
+  /**
+   * Every selection whole that whoever is signed in may open, newest first; as many queries
+   * whatever their number.
+   */
+  @Transactional(readOnly = true)
+  public List<Table> all(PutAway.Shown shown) {
+    return tables.of(
+        selections.findAllByOrderByIdDesc().stream()
+            .filter(row -> PutAway.shown(row.putAway, shown))
+            .filter(entrance::isOpenTo)
+            .toList(),
+        catalogue.today());
   }
 
   /** The title of a selection. */
@@ -160,87 +129,8 @@ public class Selections {
   @Transactional(readOnly = true)
   public List<Long> following() {
     return admitted().stream()
-        .filter(row -> !row.decided && brief(row).follows())
+        .filter(row -> !row.decided && Tables.brief(row).follows())
         .map(row -> Objects.requireNonNull(row.id))
-        .toList();
-  }
-
-  private static Brief brief(SelectionRow row) {
-    return asked(row.brief, row.format);
-  }
-
-  /** A brief as it was stored at some time, in the format of that time. */
-  public static Brief asked(String stored, int format) {
-    return BRIEF.read(stored, format);
-  }
-
-  /** What a table would be with another price page of one of its tools. */
-  public static Selection replacing(Table table, ToolSheet sheet) {
-    SelectionFile file = table.file();
-    return stored(
-        file.among(
-            file.contenders().stream()
-                .map(part ->
-                    part.tool().id().equals(sheet.id())
-                        ? new SelectionFile.ContenderPart(sheet, part.setAside(), part.effort())
-                        : part)
-                .toList()));
-  }
-
-  private static Selection stored(SelectionFile file) {
-    return READ.get(file, Selections::read);
-  }
-
-  private static Selection read(SelectionFile file) {
-    Faults faults = new Faults();
-    return new SelectionReader(faults)
-        .read(file)
-        .orElseThrow(
-            () -> new IllegalStateException("The store holds no selection: " + faults.all()));
-  }
-
-  private List<SelectionFile.ContenderPart> contenderParts(long id, LocalDate day) {
-    List<ContenderRow> rows = contenders.findBySelectionIdOrderByPlace(id);
-    Map<Long, ToolSheet> sheets = catalogue.sheets(rows.stream().map(c -> c.toolId).toList(), day);
-    return rows.stream()
-        .map(c ->
-            new SelectionFile.ContenderPart(
-                Objects.requireNonNull(sheets.get(c.toolId)),
-                c.setAside,
-                c.effort == null ? null : Json.stored(c.effort, SelectionFile.EffortPart.class)))
-        .toList();
-  }
-
-  /** Weights and marks of criteria and contenders that are not there any more are left out. */
-  private List<SelectionFile.MemberPart> panel(
-      List<MemberRow> seated, Brief brief, List<SelectionFile.ContenderPart> tools) {
-    Set<String> criteria =
-        brief.criteria().stream().map(Brief.CriterionPart::id).collect(Collectors.toSet());
-    Set<String> slugs = tools.stream().map(c -> c.tool().id()).collect(Collectors.toSet());
-    List<Long> ids = seated.stream().map(m -> Objects.requireNonNull(m.id)).toList();
-    Map<Long, Map<String, Integer>> points = new HashMap<>();
-    for (WeightRow w : weights.findByMemberIdIn(ids)) {
-      if (criteria.contains(w.criterion)) {
-        points
-            .computeIfAbsent(w.memberId, m -> new java.util.TreeMap<>())
-            .put(w.criterion, w.points);
-      }
-    }
-    Map<Long, List<SelectionFile.MarkPart>> given = new HashMap<>();
-    for (MarkRow m : marks.findByMemberIdIn(ids)) {
-      if (criteria.contains(m.criterion) && slugs.contains(m.contender)) {
-        given
-            .computeIfAbsent(m.memberId, k -> new ArrayList<>())
-            .add(new SelectionFile.MarkPart(m.criterion, m.contender, m.points, m.note));
-      }
-    }
-    return seated.stream()
-        .map(m ->
-            new SelectionFile.MemberPart(
-                m.name,
-                m.share,
-                points.getOrDefault(m.id, Map.of()),
-                given.getOrDefault(m.id, List.of())))
         .toList();
   }
 
@@ -273,7 +163,7 @@ public class Selections {
   private static void write(SelectionRow row, Brief brief) {
     row.title = brief.title();
     row.brief = Json.write(brief);
-    row.format = BRIEF.version();
+    row.format = Tables.FORMAT.version();
   }
 
   /** Brings a tool to the table, at the end; nothing happens if it sits there already. */
@@ -412,7 +302,7 @@ public class Selections {
   @Transactional
   public void close(long id) {
     SelectionRow row = open(id);
-    Brief brief = growth.followedBy(brief(row), false);
+    Brief brief = growth.followedBy(Tables.brief(row), false);
     write(row, brief.following(false));
     row.decided = true;
   }
@@ -473,6 +363,31 @@ public class Selections {
         .filter(m -> m.accountId == null && m.name.equals(name))
         .findFirst()
         .ifPresent(m -> m.accountId = accountId);
+  }
+
+  /**
+   * Puts a selection away, or back where everybody looks; nothing else about it changes.
+   *
+   * @param how null: back
+   * @return its title
+   * @throws NotFound if there is none that whoever is signed in may open
+   */
+  @Transactional
+  public String putAway(long id, PutAway.@Nullable How how, String by) {
+    SelectionRow row =
+        selections
+            .findById(id)
+            .filter(entrance::isOpenTo)
+            .orElseThrow(() -> new NotFound("selection " + id));
+    row.putAway = how;
+    row.putAwayBy = how == null ? null : by;
+    return row.title;
+  }
+
+  /** Marks a selection as the sample. */
+  @Transactional
+  public void markSample(long id) {
+    row(id).sample = true;
   }
 
   /** Whether there is a selection that whoever is signed in may open. */

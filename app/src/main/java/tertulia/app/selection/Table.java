@@ -21,7 +21,8 @@ public record Table(
     boolean decided,
     SelectionFile file,
     Selection selection,
-    List<Seat> seats) {
+    List<Seat> seats,
+    PutAway putAway) {
 
   /** Somebody at the table; without an account if read from a file. */
   public record Seat(long memberId, @Nullable Long accountId, String name, int share) {}

@@ -11,8 +11,8 @@ import java.util.List;
  * @param what in sentences without a full stop, in the order of the tables
  * @param undoable whether the question as it was before can be put back
  */
-record Act(int revision, Instant at, String who, List<String> what, boolean undoable) {
-  Act {
+public record Act(int revision, Instant at, String who, List<String> what, boolean undoable) {
+  public Act {
     what = List.copyOf(what);
   }
 }

@@ -8,6 +8,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.NavigableMap;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.TreeMap;
 import java.util.function.Function;
@@ -19,11 +20,12 @@ import tertulia.app.catalogue.Catalogue;
 import tertulia.app.exchange.Brief;
 import tertulia.app.people.People;
 import tertulia.app.selection.Selections;
+import tertulia.app.selection.Tables;
 import tertulia.app.web.NotFound;
 
 /** Reads the stored revisions of a selection. */
 @Service
-class Trail {
+public class Trail {
   /** Acts shown at most, the newest. */
   static final int MOST = 300;
 
@@ -72,6 +74,18 @@ class Trail {
     return acts(what, asked);
   }
 
+  /**
+   * What others did to a selection after some moment, newest first.
+   *
+   * @param name of whoever asks
+   */
+  @Transactional(readOnly = true)
+  public List<Act> since(long selection, Instant moment, String name) {
+    return of(selection).stream()
+        .filter(act -> act.at().isAfter(moment) && !act.who().equals(name))
+        .toList();
+  }
+
   private List<Act> acts(NavigableMap<Integer, List<String>> what, List<Integer> asked) {
     Map<String, String> names =
         people.all().stream()
@@ -105,7 +119,7 @@ class Trail {
         "select rev, brief, coalesce(format, 1) from selection_aud where id = ? and brief is not"
             + " null order by rev",
         row -> {
-          briefs.put(row.getInt(1), Selections.asked(row.getString(2), row.getInt(3)));
+          briefs.put(row.getInt(1), Tables.asked(row.getString(2), row.getInt(3)));
         },
         selection);
     return briefs;
@@ -163,7 +177,8 @@ class Trail {
 
   private static final String ADMISSIONS =
       "select rev, coalesce(open_to_all, true) as open_to_all, lag(coalesce(open_to_all, true))"
-          + " over (order by rev) as was, decided, lag(decided) over (order by rev) as undecided"
+          + " over (order by rev) as was, decided, lag(decided) over (order by rev) as undecided,"
+          + " put_away, lag(put_away) over (order by rev) as was_away"
           + " from selection_aud where id = ? and revtype <> 2 order by rev";
 
   private static final String NAMED =
@@ -184,6 +199,10 @@ class Trail {
     }
     if (row.getBoolean("decided") && Boolean.FALSE.equals(row.getObject("undecided"))) {
       lines.add("Closed, as its decision is signed");
+    }
+    String away = row.getString("put_away");
+    if (was != null && !Objects.equals(away, row.getString("was_away"))) {
+      lines.add(away == null ? "Put back" : away.equals("DELETED") ? "Deleted" : "Put away");
     }
     return lines;
   }

@@ -7,6 +7,7 @@ import java.util.List;
  * contenders as columns.
  *
  * @param view template of the step
+ * @param asksWhatIf whether "what if" can be changed on this step
  * @param path address of the step without the "what if"
  * @param query the "what if" as it stands in addresses; may be empty
  * @param moment such as "June 2028 · 97 people"
@@ -22,6 +23,7 @@ public record Frame(
     String title,
     String subtitle,
     String view,
+    boolean asksWhatIf,
     String path,
     String query,
     List<StepLink> steps,
@@ -47,6 +49,19 @@ public record Frame(
 
   /** One of several ways to look; the code stands in addresses. */
   public record Choice(String code, String words, boolean chosen) {}
+
+  /** Whether anything is read other than as at the start. */
+  public boolean isRead() {
+    return !query.isEmpty();
+  }
+
+  /** Whether something of the "what if" that is seldom changed is changed. */
+  public boolean isSeldom() {
+    return !pricesOf.isEmpty()
+        || !typedLight.isEmpty()
+        || !views.getFirst().chosen()
+        || !bases.getFirst().chosen();
+  }
 
   /** The address of another page of this selection, with the "what if". */
   public String href(String page) {

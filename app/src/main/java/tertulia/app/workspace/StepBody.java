@@ -15,6 +15,11 @@ public interface StepBody {
     return "";
   }
 
+  /** Whether its figures can be read for other people, terms and prices on the spot. */
+  default boolean asksWhatIf() {
+    return false;
+  }
+
   /** Puts what the template reads into the model. */
   void fill(Workspace.Session session, Model model);
 }

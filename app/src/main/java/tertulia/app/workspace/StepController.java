@@ -19,13 +19,19 @@ import tertulia.app.web.NotFound;
 @Controller
 class StepController {
   private static final String ADDRESS =
-      "/selections/{id}/{step:need|contenders|fit|cost|weights|marks|decision|plans|versus}";
+      "/selections/{id}/{step:overview|need|contenders|fit|cost|weights|marks|decision|plans|versus}";
   private final Steps steps;
   private final Map<String, StepBody> bodies;
 
   StepController(Steps steps, List<StepBody> bodies) {
     this.steps = steps;
     this.bodies = bodies.stream().collect(Collectors.toMap(StepBody::key, Function.identity()));
+  }
+
+  /** A selection opens where it says what it has come to. */
+  @GetMapping("/selections/{id:[0-9]+}")
+  String opened(@PathVariable long id) {
+    return "redirect:/selections/" + id + "/overview";
   }
 
   @GetMapping(ADDRESS)

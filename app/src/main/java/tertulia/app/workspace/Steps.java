@@ -51,7 +51,7 @@ public class Steps {
   }
 
   private Frame fill(Workspace.Session session, StepBody body, Model model) {
-    Frame frame = workspace.frame(session, body.key(), body.view());
+    Frame frame = workspace.frame(session, body.key(), body.view(), body.asksWhatIf());
     body.fill(session, model);
     model.addAttribute("frame", frame);
     return frame;

@@ -30,15 +30,14 @@ import tertulia.core.evaluation.Selection;
 import tertulia.core.evaluation.WhatIf;
 import tertulia.core.evaluation.WhatIf.Moment;
 import tertulia.core.finding.CostFindings;
+import tertulia.core.finding.Progress;
+import tertulia.core.finding.Stage;
 import tertulia.core.growth.Measure;
 import tertulia.core.growth.People;
 import tertulia.core.path.Outcome;
 import tertulia.core.path.SteadyCost;
 import tertulia.core.path.Terms;
 import tertulia.core.pricing.PlanPrices;
-import tertulia.core.scoring.Criterion;
-import tertulia.core.scoring.Member;
-import tertulia.core.scoring.Panel;
 import tertulia.core.scoring.Totals;
 import tertulia.core.working.Provenance;
 
@@ -109,6 +108,15 @@ public class Workspace {
       return address.append(query.query().isEmpty() ? "" : "&" + query.query()).toString();
     }
 
+    /** The address of a step of this selection, under this "what if". */
+    public String step(String key) {
+      return "/selections/"
+          + table.id()
+          + "/"
+          + key
+          + (query.query().isEmpty() ? "" : "?" + query.query());
+    }
+
     /** This session's addresses for so many people. */
     public Session at(int people) {
       return new Session(table, asked, query.at(people), evaluation, person, today, daysFresh);
@@ -123,8 +131,14 @@ public class Workspace {
 
   /** Loads and computes; the query is the request's parameters. */
   public Session open(long id, Map<String, String> parameters, SignedIn person) {
-    Table table =
-        selections.load(id, WhatIfQuery.pricesOf(parameters).orElse(LocalDate.now(clock)));
+    return open(
+        selections.load(id, WhatIfQuery.pricesOf(parameters).orElse(LocalDate.now(clock))),
+        parameters,
+        person);
+  }
+
+  /** Computes what is loaded. */
+  public Session open(Table table, Map<String, String> parameters, SignedIn person) {
     WhatIfQuery query = WhatIfQuery.of(parameters, table.selection());
     Evaluation evaluation = evaluations.of(table.selection(), query.whatIf());
     return new Session(
@@ -137,8 +151,13 @@ public class Workspace {
         freshness.days());
   }
 
-  /** The frame of a step; {@code view} is the step's template. */
-  public Frame frame(Session session, String step, String view) {
+  /**
+   * The frame of a step.
+   *
+   * @param view the step's template
+   * @param asksWhatIf whether what is read in it can be read for other people and terms there
+   */
+  public Frame frame(Session session, String step, String view, boolean asksWhatIf) {
     Table table = session.table();
     Selection selection = table.selection();
     String query = session.query().query();
@@ -148,6 +167,7 @@ public class Workspace {
         selection.title(),
         subtitle(session.evaluation()),
         view,
+        asksWhatIf,
         "/selections/" + table.id() + "/" + step,
         query,
         steps(session, step),
@@ -244,70 +264,47 @@ public class Workspace {
   }
 
   private static List<StepLink> steps(Session session, String here) {
-    Selection selection = session.table().selection();
-    boolean need = !selection.groups().isEmpty() && !selection.needs().isEmpty();
-    boolean contenders = session.columns().size() >= 2;
-    boolean fit = contenders && session.evaluation().costs().feasible().size() >= 2;
-    boolean cost = fit && session.evaluation().costs().orderByCost().size() >= 2;
     List<StepLink> steps = new ArrayList<>();
-    steps.add(step(session, here, "need", "Need", need, ""));
-    steps.add(step(session, here, "contenders", "Contenders", contenders, ""));
-    steps.add(step(session, here, "fit", "Fit", fit, ""));
-    steps.add(step(session, here, "cost", "Cost", cost, ""));
-    List<Member> members = selection.panel().members();
-    long weighed =
-        members.stream()
-            .filter(m -> Panel.ownWeights(m, session.evaluation().scores().criteria()).isPresent())
-            .count();
-    long marked = members.stream().filter(m -> hasMarkedAll(session, m)).count();
-    int all = members.size();
-    steps.add(step(session, here, "weights", "Weights", weighed == all && all > 0, weighed, all));
-    steps.add(step(session, here, "marks", "Marks", marked == all && all > 0, marked, all));
-    steps.add(step(session, here, "decision", "Decision", session.table().decided(), ""));
+    steps.add(step(session, here, "overview", "Overview", false, ""));
+    Progress.states(session.evaluation(), session.table().decided())
+        .forEach((stage, state) -> {
+          boolean counted = stage == Stage.WEIGHTS || stage == Stage.MARKS;
+          String note =
+              counted && state.of() > 0 && !state.isDone() ? state.so() + " of " + state.of() : "";
+          steps.add(step(session, here, Codes.code(stage), stage.words(), state.isDone(), note));
+        });
     return steps;
-  }
-
-  private static boolean hasMarkedAll(Session session, Member member) {
-    return session.evaluation().scores().criteria().stream()
-        .filter(c -> c.kind() instanceof Criterion.Judged)
-        .allMatch(c ->
-            session.columns().stream()
-                .allMatch(t -> member.marks().getOrDefault(c.id(), Map.of()).containsKey(t.id())));
-  }
-
-  private static StepLink step(
-      Session session, String here, String key, String name, boolean done, long so, int all) {
-    return step(session, here, key, name, done, done || all == 0 ? "" : so + " of " + all);
   }
 
   private static StepLink step(
       Session session, String here, String key, String name, boolean done, String note) {
-    String query = session.query().query();
-    String href =
-        "/selections/" + session.table().id() + "/" + key + (query.isEmpty() ? "" : "?" + query);
     String state = key.equals(here) ? "here" : done ? "done" : "open";
-    return new StepLink(key, name, href, state, note);
+    return new StepLink(key, name, session.step(key), state, note);
   }
 
   private static List<Head> heads(Session session) {
-    CostFindings findings = new CostFindings(session.evaluation().costs());
-    List<Totals.Standing> standings =
-        session.evaluation().scores().totals().map(Totals::standings).orElse(List.of());
-    List<Head> heads = new ArrayList<>();
-    for (Contender contender : session.columns()) {
-      String id = contender.id();
-      boolean best = findings.place(id).filter(place -> place.place() == 1).isPresent();
-      Outcome<SteadyCost> outcome = session.evaluation().costs().steady(id);
-      heads.add(
-          new Head(
-              id,
-              contender.tool().name(),
-              Marks.inline(session.mark(id)),
-              plan(outcome),
-              cost(session, id, outcome, best),
-              total(session, id, standings)));
-    }
-    return heads;
+    return session.columns().stream().map(contender -> head(session, contender)).toList();
+  }
+
+  /** The head of a contender's column. */
+  public static Head head(Session session, Contender contender) {
+    String id = contender.id();
+    boolean best =
+        new CostFindings(session.evaluation().costs())
+            .place(id)
+            .filter(place -> place.place() == 1)
+            .isPresent();
+    Outcome<SteadyCost> outcome = session.evaluation().costs().steady(id);
+    return new Head(
+        id,
+        contender.tool().name(),
+        Marks.inline(session.mark(id)),
+        plan(outcome),
+        cost(session, id, outcome, best),
+        total(
+            session,
+            id,
+            session.evaluation().scores().totals().map(Totals::standings).orElse(List.of())));
   }
 
   private static String plan(Outcome<SteadyCost> outcome) {

@@ -46,6 +46,11 @@ public final class Scores {
         .toList();
   }
 
+  /** The criteria of a selection that count; see {@link #criteria()}. */
+  public static List<Criterion> criteria(Selection selection) {
+    return live(selection.criteria(), selection);
+  }
+
   /** The criteria that count: coverage is left out if there is nothing to cover. */
   public List<Criterion> criteria() {
     return criteria;

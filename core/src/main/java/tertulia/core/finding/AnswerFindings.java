@@ -47,7 +47,23 @@ public record AnswerFindings(Evaluation evaluation) {
       case Finding.NobodyHasATotal none -> Optional.empty();
       case Finding.NobodyDoes none -> Optional.empty();
       case Finding.NobodyCompared nobody -> Optional.empty();
+      case Finding.DecisionToday today -> today.first().stream().findFirst();
     };
+  }
+
+  /** Whether what was decided would lead today; {@code choice} need not be a contender any more. */
+  public Finding.DecisionToday today(String choice) {
+    Finding.OfAnswer answer = answer();
+    List<String> first =
+        switch (answer) {
+          case Finding.Ahead ahead -> ahead.tools();
+          case Finding.CheapestThatDoes cheapest -> cheapest.tools();
+          case Finding.NobodyHasATotal none -> List.of();
+          case Finding.NobodyDoes none -> List.of();
+          case Finding.NobodyCompared nobody -> List.of();
+          case Finding.DecisionToday today -> today.first();
+        };
+    return new Finding.DecisionToday(first, first.contains(choice));
   }
 
   private Finding.Ahead ahead(Totals totals) {
@@ -169,15 +185,15 @@ public record AnswerFindings(Evaluation evaluation) {
     List<Member> members = evaluation.selection().panel().members();
     List<String> idle =
         members.stream()
-            .filter(m -> !Progress.hasWeighed(evaluation, m))
+            .filter(m -> !Progress.hasWeighed(evaluation.selection(), m))
             .map(Member::name)
             .toList();
     if (members.isEmpty() || !idle.isEmpty()) {
       missing.add(new Finding.NotWeighed(idle));
     }
-    int all = Progress.marksToGive(evaluation);
+    int all = Progress.marksToGive(evaluation.selection());
     for (Member member : members) {
-      int left = Progress.marksLeft(evaluation, member);
+      int left = Progress.marksLeft(evaluation.selection(), member);
       if (left > 0) {
         missing.add(new Finding.NotMarked(member.name(), left, all));
       }

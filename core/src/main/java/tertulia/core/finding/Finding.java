@@ -426,6 +426,18 @@ public sealed interface Finding {
     }
   }
 
+  /**
+   * What has become of a decision.
+   *
+   * @param first who is first today, by totals or else by cost; more than one if they are level
+   * @param stands whether the choice is among them
+   */
+  record DecisionToday(List<String> first, boolean stands) implements OfAnswer {
+    public DecisionToday {
+      first = List.copyOf(first);
+    }
+  }
+
   /** Where somebody stands by cost. */
   enum Cheapness {
     NOW_AND_WHOLE,

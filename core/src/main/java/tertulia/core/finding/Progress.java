@@ -12,6 +12,7 @@ import tertulia.core.decision.Decision;
 import tertulia.core.decision.Signatory;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Evaluation;
+import tertulia.core.evaluation.Scores;
 import tertulia.core.evaluation.Selection;
 import tertulia.core.scoring.Criterion;
 import tertulia.core.scoring.Member;
@@ -143,13 +144,21 @@ public record Progress(Map<Stage, State> states, Next next) {
 
   /** How far a selection has come; {@code decision} is what was written down as such, if any. */
   public static Progress of(Evaluation evaluation, Optional<Decision> decision) {
+    Map<Stage, State> states =
+        states(evaluation, decision.filter(Decision.Signed.class::isInstance).isPresent());
+    return new Progress(
+        states, decision.flatMap(Progress::after).orElseGet(() -> next(evaluation, states)));
+  }
+
+  /** What is done of every step. */
+  public static Map<Stage, State> states(Evaluation evaluation, boolean decided) {
     Selection selection = evaluation.selection();
     List<Member> members = selection.panel().members();
     int contenders = selection.active().size();
     int doing = evaluation.costs().feasible().size();
     int priced = evaluation.costs().orderByCost().size();
-    int weighed = (int) members.stream().filter(m -> hasWeighed(evaluation, m)).count();
-    int marked = (int) members.stream().filter(m -> marksLeft(evaluation, m) == 0).count();
+    int weighed = (int) members.stream().filter(m -> hasWeighed(selection, m)).count();
+    int marked = (int) members.stream().filter(m -> marksLeft(selection, m) == 0).count();
     Map<Stage, State> states = new EnumMap<>(Stage.class);
     states.put(Stage.NEED, State.of(!selection.groups().isEmpty(), !selection.needs().isEmpty()));
     states.put(Stage.CONTENDERS, State.of(contenders >= 2));
@@ -157,10 +166,8 @@ public record Progress(Map<Stage, State> states, Next next) {
     states.put(Stage.COST, State.of(contenders >= 2 && doing >= 2 && priced >= 2));
     states.put(Stage.WEIGHTS, new State(weighed, members.size()));
     states.put(Stage.MARKS, new State(marked, members.size()));
-    states.put(
-        Stage.DECISION, State.of(decision.filter(Decision.Signed.class::isInstance).isPresent()));
-    return new Progress(
-        states, decision.flatMap(Progress::after).orElseGet(() -> next(evaluation, states)));
+    states.put(Stage.DECISION, State.of(decided));
+    return states;
   }
 
   /** What a proposal or a signed decision asks for; empty before either. */
@@ -208,20 +215,20 @@ public record Progress(Map<Stage, State> states, Next next) {
   }
 
   /** Whether somebody has given weights that count. */
-  public static boolean hasWeighed(Evaluation evaluation, Member member) {
-    return Panel.ownWeights(member, evaluation.scores().criteria()).isPresent();
+  public static boolean hasWeighed(Selection selection, Member member) {
+    return Panel.ownWeights(member, Scores.criteria(selection)).isPresent();
   }
 
   /** How many marks somebody may give: judged criteria times contenders. */
-  public static int marksToGive(Evaluation evaluation) {
-    return judged(evaluation).size() * evaluation.selection().active().size();
+  public static int marksToGive(Selection selection) {
+    return judged(selection).size() * selection.active().size();
   }
 
   /** How many of them somebody has not given, "cannot judge" given. */
-  public static int marksLeft(Evaluation evaluation, Member member) {
+  public static int marksLeft(Selection selection, Member member) {
     int left = 0;
-    for (Criterion criterion : judged(evaluation)) {
-      for (Contender contender : evaluation.selection().active()) {
+    for (Criterion criterion : judged(selection)) {
+      for (Contender contender : selection.active()) {
         left +=
             member.marks().getOrDefault(criterion.id(), Map.of()).containsKey(contender.id())
                 ? 0
@@ -231,10 +238,8 @@ public record Progress(Map<Stage, State> states, Next next) {
     return left;
   }
 
-  private static List<Criterion> judged(Evaluation evaluation) {
-    return evaluation.scores().criteria().stream()
-        .filter(c -> c.kind() instanceof Criterion.Judged)
-        .toList();
+  private static List<Criterion> judged(Selection selection) {
+    return selection.criteria().stream().filter(c -> c.kind() instanceof Criterion.Judged).toList();
   }
 
   /** Something a selection waits for from one person. */
@@ -260,7 +265,7 @@ public record Progress(Map<Stage, State> states, Next next) {
    * @param signs whether that person may sign
    */
   public static List<Asked> asked(
-      Evaluation evaluation,
+      Selection selection,
       Optional<Member> member,
       Optional<Decision> decision,
       Signatory person,
@@ -282,15 +287,14 @@ public record Progress(Map<Stage, State> states, Next next) {
         && !person.isSameAs(proposed.by().by())) {
       asked.add(new Asked.Sign(proposed.by().person()));
     }
-    boolean judging =
-        !evaluation.scores().criteria().isEmpty() && evaluation.selection().active().size() > 1;
+    boolean judging = !Scores.criteria(selection).isEmpty() && selection.active().size() > 1;
     member
         .filter(m -> signs && judging)
         .ifPresent(m -> {
-          if (!hasWeighed(evaluation, m)) {
+          if (!hasWeighed(selection, m)) {
             asked.add(new Asked.Weigh());
           }
-          int left = marksLeft(evaluation, m);
+          int left = marksLeft(selection, m);
           if (left > 0) {
             asked.add(new Asked.Mark(left));
           }

@@ -81,6 +81,12 @@ public class AnswerTest {
       Finding.OfAnswer answer = new AnswerFindings(evaluation).answer();
       seen.add(answer.getClass().getSimpleName());
       check(evaluation, answer);
+      for (Contender contender : whole.contenders()) {
+        Finding.DecisionToday today = new AnswerFindings(evaluation).today(contender.id());
+        seen.add(today.getClass().getSimpleName());
+        assertEquals(today.stands(), today.first().contains(contender.id()));
+        assertEquals(today.first().stream().findFirst(), AnswerFindings.front(answer));
+      }
       assertEquals(
           AnswerFindings.front(answer).isPresent(),
           answer instanceof Finding.Ahead || answer instanceof Finding.CheapestThatDoes);
@@ -120,6 +126,7 @@ public class AnswerTest {
         assertEquals(cheapest.now(), cheapest.tools().stream().allMatch(t -> isLeastNow(costs, t)));
       }
       case Finding.Ahead ahead -> checkAhead(evaluation, ahead);
+      case Finding.DecisionToday today -> throw new AssertionError("no answer: " + today);
     }
   }
 
@@ -351,7 +358,7 @@ public class AnswerTest {
     Selection selection = doing(Generated.selection(0));
     Member idle = new Member("idle", "Idle", 1, Map.of(), Map.of());
     Evaluation evaluation = evaluate(judgedBy(selection, new Panel(List.of(idle))));
-    int all = Progress.marksToGive(evaluation);
+    int all = Progress.marksToGive(evaluation.selection());
     assertTrue(all > 0);
     List<Progress.Asked> both = List.of(new Progress.Asked.Weigh(), new Progress.Asked.Mark(all));
     assertEquals(asked(evaluation, idle, Optional.empty(), ILSE, true), both);
@@ -363,7 +370,8 @@ public class AnswerTest {
         new Progress.Asked.Sign("Ilse"));
     assertEquals(asked(evaluation, idle, Optional.of(signed()), JOREN, true), List.of());
     assertEquals(
-        Progress.asked(evaluation, Optional.empty(), Optional.of(signed()), JOREN, true, AGREED),
+        Progress.asked(
+            evaluation.selection(), Optional.empty(), Optional.of(signed()), JOREN, true, AGREED),
         List.of(new Progress.Asked.LookAgain(AGREED)));
   }
 
@@ -374,6 +382,6 @@ public class AnswerTest {
       Signatory person,
       boolean weighs) {
     return Progress.asked(
-        evaluation, Optional.of(member), decision, person, weighs, AGREED.minusDays(1));
+        evaluation.selection(), Optional.of(member), decision, person, weighs, AGREED.minusDays(1));
   }
 }

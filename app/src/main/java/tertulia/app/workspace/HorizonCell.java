@@ -1,9 +1,6 @@
-package tertulia.app.fit;
+package tertulia.app.workspace;
 
 import tertulia.app.display.Dates;
-import tertulia.app.workspace.Cell;
-import tertulia.app.workspace.Known;
-import tertulia.app.workspace.Workspace;
 import tertulia.core.billing.View;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.path.Ways;

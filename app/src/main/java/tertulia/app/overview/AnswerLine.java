@@ -1,0 +1,95 @@
+package tertulia.app.overview;
+
+import java.time.ZoneId;
+import java.util.Optional;
+import tertulia.app.chart.Marks;
+import tertulia.app.display.Dates;
+import tertulia.app.display.FindingWords;
+import tertulia.app.workspace.Cell;
+import tertulia.app.workspace.Head;
+import tertulia.app.workspace.HorizonCell;
+import tertulia.app.workspace.Workspace;
+import tertulia.core.decision.Decision;
+import tertulia.core.evaluation.Contender;
+import tertulia.core.finding.AnswerFindings;
+import tertulia.core.finding.Finding;
+import tertulia.core.finding.Progress;
+
+/**
+ * What a selection has come to, in a line.
+ *
+ * @param mark of the tool the answer is about, as SVG; empty: it is about none
+ * @param plan that it would need, or that was agreed
+ * @param stands how surely
+ * @param now what it costs a month now
+ * @param whole what it costs over the months
+ * @param step the step it is at
+ * @param href address of that step
+ * @param note what is to be done there
+ */
+record AnswerLine(
+    String mark,
+    String tool,
+    String plan,
+    String stands,
+    Cell now,
+    Cell whole,
+    boolean decided,
+    String step,
+    String href,
+    String note) {
+  private static final Cell NOTHING = Cell.fact("");
+
+  static AnswerLine of(Workspace.Session session, Optional<Decision> decision) {
+    AnswerFindings findings = new AnswerFindings(session.evaluation());
+    FindingWords words = new FindingWords(session.table().selection());
+    Progress.Next next = Progress.of(session.evaluation(), decision).next();
+    Optional<Decision.Signed> signed =
+        decision.filter(Decision.Signed.class::isInstance).map(Decision.Signed.class::cast);
+    Finding.OfAnswer answer = findings.answer();
+    Optional<String> about =
+        signed.map(s -> s.proposal().choice()).or(() -> AnswerFindings.front(answer));
+    Optional<Contender> tool =
+        about.flatMap(id -> session.columns().stream().filter(c -> c.id().equals(id)).findFirst());
+    String stands =
+        signed
+            .map(s -> agreed(s) + " " + words.of(findings.today(s.proposal().choice())))
+            .orElseGet(() -> words.inShort(answer));
+    String plan =
+        signed
+            .map(s -> s.proposal().option())
+            .or(() -> tool.map(c -> head(session, c).plan()))
+            .orElse("");
+    return new AnswerLine(
+        tool.map(c -> Marks.inline(session.mark(c.id()))).orElse(""),
+        tool.map(c -> c.tool().name()).or(() -> about).orElse(""),
+        plan,
+        stands,
+        tool.map(c -> head(session, c).cost()).orElse(NOTHING),
+        tool.map(c ->
+                HorizonCell.of(session, c)
+                    .noting(session.table().selection().horizon().months() + " months"))
+            .orElse(NOTHING),
+        signed.isPresent(),
+        ProgressWords.step(next),
+        "/selections/"
+            + session.table().id()
+            + "/"
+            + next.step().name().toLowerCase(java.util.Locale.ENGLISH),
+        ProgressWords.note(next, session.today()));
+  }
+
+  private static String agreed(Decision.Signed signed) {
+    return "Agreed "
+        + Dates.day(signed.signedBy().at(), ZoneId.systemDefault())
+        + " by "
+        + signed.by().person()
+        + " and "
+        + signed.signedBy().person()
+        + ".";
+  }
+
+  private static Head head(Workspace.Session session, Contender contender) {
+    return Workspace.head(session, contender);
+  }
+}

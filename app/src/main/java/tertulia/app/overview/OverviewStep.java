@@ -1,0 +1,51 @@
+package tertulia.app.overview;
+
+import org.springframework.stereotype.Component;
+import org.springframework.ui.Model;
+import tertulia.app.decision.Decisions;
+import tertulia.app.trail.Trail;
+import tertulia.app.web.Again;
+import tertulia.app.workspace.StepBody;
+import tertulia.app.workspace.Workspace;
+
+/** What a selection has come to, for somebody who was not there. */
+@Component
+class OverviewStep implements StepBody {
+  private static final String VIEW = "overview/overview";
+  private final Decisions decisions;
+  private final Visits visits;
+  private final Trail trail;
+
+  OverviewStep(Decisions decisions, Visits visits, Trail trail) {
+    this.decisions = decisions;
+    this.visits = visits;
+    this.trail = trail;
+  }
+
+  @Override
+  public String key() {
+    return "overview";
+  }
+
+  @Override
+  public String view() {
+    return VIEW;
+  }
+
+  @Override
+  public boolean asksWhatIf() {
+    return true;
+  }
+
+  @Override
+  public void fill(Workspace.Session session, Model model) {
+    long id = session.table().id();
+    model.addAttribute(
+        "overview", OverviewView.of(session, decisions.find(id).map(Decisions.Stored::decision)));
+    model.addAttribute(
+        "since",
+        Again.until(() -> visits.note(id, session.person().id()))
+            .map(before -> Since.of(before, trail.since(id, before, session.person().name())))
+            .orElse(null));
+  }
+}

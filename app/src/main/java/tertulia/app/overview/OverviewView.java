@@ -1,0 +1,234 @@
+package tertulia.app.overview;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import tertulia.app.chart.CostChart;
+import tertulia.app.chart.WorthChart;
+import tertulia.app.display.Dates;
+import tertulia.app.display.FindingWords;
+import tertulia.app.workspace.Cell;
+import tertulia.app.workspace.Head;
+import tertulia.app.workspace.HorizonCell;
+import tertulia.app.workspace.Workspace;
+import tertulia.core.decision.Decision;
+import tertulia.core.evaluation.Contender;
+import tertulia.core.evaluation.Costs;
+import tertulia.core.evaluation.ValueForMoney;
+import tertulia.core.finding.AnswerFindings;
+import tertulia.core.finding.CostFindings;
+import tertulia.core.finding.Finding;
+import tertulia.core.finding.Progress;
+import tertulia.core.scoring.Totals;
+
+/**
+ * The overview as it is read.
+ *
+ * @param answer the answer so far, in a sentence or two
+ * @param agreed what was decided, if it is; empty: it is not
+ * @param front what the tool the answer is about costs
+ * @param picture as SVG; empty if there is nothing to draw
+ * @param pictured what the picture shows
+ * @param worthHint how to read it; empty if that is plain
+ * @param lines contenders in the order of the answer
+ * @param bySize who is cheapest for how many people, and whether that changes within the plan
+ * @param missing what keeps it from being settled
+ * @param moreMissing how much more is missing than is said
+ * @param act the one thing to do next
+ */
+record OverviewView(
+    String purpose,
+    String answer,
+    Optional<Agreed> agreed,
+    Optional<Front> front,
+    String picture,
+    String pictured,
+    String worthHint,
+    List<Line> lines,
+    List<String> bySize,
+    List<Missing> missing,
+    int moreMissing,
+    Act act) {
+  private static final int MOST_MISSING = 5;
+
+  /** What was agreed, by whom, and whether it would be again. */
+  record Agreed(
+      String choice, String option, String reasons, String by, String today, String again) {}
+
+  /** The tool the answer is about: its plan, and what it costs. */
+  record Front(String plan, Cell now, String people, Cell whole, Optional<Next> next) {}
+
+  /** The cheapest of the others over the whole period. */
+  record Next(String name, Cell whole) {}
+
+  /** A contender in the table. */
+  record Line(
+      String mark, String name, String slug, String plan, Cell now, Cell whole, Cell total) {}
+
+  /** Something that is missing, and where it is put right. */
+  record Missing(String words, String step, String href) {}
+
+  /** A button, why it is there, and where it leads. */
+  record Act(String words, String note, String href) {}
+
+  static OverviewView of(Workspace.Session session, Optional<Decision> decision) {
+    AnswerFindings findings = new AnswerFindings(session.evaluation());
+    FindingWords words = new FindingWords(session.table().selection());
+    Finding.OfAnswer answer = findings.answer();
+    List<Finding.OfMissing> missing =
+        session.table().decided()
+            ? List.of()
+            : findings.missing(session.today(), session.daysFresh());
+    Optional<ValueForMoney> worth = ValueForMoney.of(session.evaluation());
+    Optional<String> front = AnswerFindings.front(answer);
+    return new OverviewView(
+        session.table().selection().purpose(),
+        words.of(answer),
+        decision
+            .filter(Decision.Signed.class::isInstance)
+            .map(d -> agreed(session, (Decision.Signed) d, findings, words)),
+        front.map(id -> front(session, id)),
+        worth.map(w -> WorthChart.draw(w, drawn(session, front))).orElseGet(() -> costs(session)),
+        worth.isPresent()
+            ? "What each is worth against what it costs"
+            : "Monthly cost by headcount",
+        worth.isPresent() ? "up is better liked, right is cheaper" : "",
+        order(session).stream().map(c -> line(session, c)).toList(),
+        bySize(session, words),
+        missing.stream().limit(MOST_MISSING).map(m -> missing(session, m, words)).toList(),
+        Math.max(0, missing.size() - MOST_MISSING),
+        act(session, decision));
+  }
+
+  private static Agreed agreed(
+      Workspace.Session session,
+      Decision.Signed signed,
+      AnswerFindings findings,
+      FindingWords words) {
+    String choice =
+        session.table().selection().contenders().stream()
+            .filter(c -> c.id().equals(signed.proposal().choice()))
+            .map(c -> c.tool().name())
+            .findFirst()
+            .orElse(signed.proposal().choice());
+    return new Agreed(
+        choice,
+        signed.proposal().option(),
+        signed.proposal().reasons(),
+        signed.by().person()
+            + " and "
+            + signed.signedBy().person()
+            + ", "
+            + Dates.day(signed.signedBy().at(), java.time.ZoneId.systemDefault()),
+        words.of(findings.today(signed.proposal().choice())),
+        signed.proposal().reviewOn().map(Dates::day).orElse(""));
+  }
+
+  private static Front front(Workspace.Session session, String id) {
+    Contender contender = session.table().selection().contender(id);
+    Head head = Workspace.head(session, contender);
+    Costs costs = session.evaluation().costs();
+    Optional<Next> next =
+        session.columns().stream()
+            .filter(c -> !c.id().equals(id) && costs.total(c.id()).isPresent())
+            .min(Comparator.comparing(c -> costs.total(c.id()).orElseThrow()))
+            .map(c -> new Next(c.tool().name(), plain(HorizonCell.of(session, c))));
+    return new Front(
+        head.plan(),
+        plain(head.cost()),
+        tertulia.app.display.Figures.counted(costs.people().total(), "people"),
+        plain(HorizonCell.of(session, contender)),
+        next);
+  }
+
+  /** A figure without what is noted below it, for use in a sentence. */
+  private static Cell plain(Cell cell) {
+    return cell.noting("").looking("");
+  }
+
+  private static List<WorthChart.Contender> drawn(
+      Workspace.Session session, Optional<String> front) {
+    return session.columns().stream()
+        .map(c ->
+            new WorthChart.Contender(
+                c.id(), c.tool().name(), session.mark(c.id()), front.equals(Optional.of(c.id()))))
+        .toList();
+  }
+
+  /** Cost by headcount, for as long as nothing says what each is worth. */
+  private static String costs(Workspace.Session session) {
+    Costs costs = session.evaluation().costs();
+    if (costs.orderByCost().isEmpty()) {
+      return "";
+    }
+    return CostChart.draw(
+        costs.costByHeadcount(),
+        session.columns().stream()
+            .map(c -> new CostChart.Line(c.id(), c.tool().name(), session.mark(c.id())))
+            .toList(),
+        new CostChart.Read(costs.people().total(), costs.lowestPlanned(), costs.highestPlanned()));
+  }
+
+  /** By totals, then by cost over the months, then as they were brought. */
+  private static List<Contender> order(Workspace.Session session) {
+    List<String> ranked =
+        session.evaluation().scores().totals().map(Totals::standings).orElse(List.of()).stream()
+            .map(Totals.Standing::contender)
+            .toList();
+    Costs costs = session.evaluation().costs();
+    List<Contender> order = new ArrayList<>(session.columns());
+    order.sort(
+        Comparator.comparingInt(
+                (Contender c) -> ranked.contains(c.id()) ? ranked.indexOf(c.id()) : ranked.size())
+            .thenComparing(
+                c -> costs.total(c.id()),
+                Comparator.comparing(
+                    total -> total.orElse(null), Comparator.nullsLast(Comparator.naturalOrder()))));
+    return order;
+  }
+
+  private static Line line(Workspace.Session session, Contender contender) {
+    Head head = Workspace.head(session, contender);
+    return new Line(
+        head.mark(),
+        head.name(),
+        head.slug(),
+        head.plan(),
+        head.cost().noting(""),
+        HorizonCell.of(session, contender).noting(""),
+        head.total().noting("").named(""));
+  }
+
+  private static List<String> bySize(Workspace.Session session, FindingWords words) {
+    return new CostFindings(session.evaluation().costs())
+        .all().stream()
+            .filter(finding ->
+                finding instanceof Finding.CheapestByHeadcount
+                    || finding instanceof Finding.WithinPlan)
+            .map(words::of)
+            .toList();
+  }
+
+  private static Missing missing(
+      Workspace.Session session, Finding.OfMissing missing, FindingWords words) {
+    return new Missing(words.of(missing), missing.step().words(), href(session, missing.step()));
+  }
+
+  private static String href(Workspace.Session session, tertulia.core.finding.Stage stage) {
+    return session.step(tertulia.app.exchange.Codes.code(stage));
+  }
+
+  /** What is asked of the reader; or else what the table does next. */
+  private static Act act(Workspace.Session session, Optional<Decision> decision) {
+    Progress.Next next = Progress.of(session.evaluation(), decision).next();
+    String note = ProgressWords.note(next, session.today());
+    return FirstPage.asked(
+            session.table(), decision, new FirstPage.Reader(session.person(), session.today()))
+        .stream()
+        .findFirst()
+        .map(asked ->
+            new Act(ProgressWords.button(asked), note, href(session, ProgressWords.step(asked))))
+        .orElseGet(() -> new Act(ProgressWords.button(next), note, href(session, next.step())));
+  }
+}

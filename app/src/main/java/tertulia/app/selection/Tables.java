@@ -1,0 +1,182 @@
+package tertulia.app.selection;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.stream.Collectors;
+import org.springframework.stereotype.Component;
+import tertulia.app.catalogue.Catalogue;
+import tertulia.app.exchange.Brief;
+import tertulia.app.exchange.DocumentFormat;
+import tertulia.app.exchange.Faults;
+import tertulia.app.exchange.Json;
+import tertulia.app.exchange.Memo;
+import tertulia.app.exchange.SelectionFile;
+import tertulia.app.exchange.SelectionReader;
+import tertulia.app.exchange.ToolSheet;
+import tertulia.app.growth.GrowthPlans;
+import tertulia.core.evaluation.Selection;
+
+/** Reads selections whole: as many queries for many as for one. */
+@Component
+public class Tables {
+  static final DocumentFormat<Brief> FORMAT =
+      new DocumentFormat<>("selection", Brief.class, List.of());
+
+  private static final Memo<SelectionFile, Selection> READ = new Memo<>(64);
+  private final Rows.Contenders contenders;
+  private final Rows.Members members;
+  private final Rows.Weights weights;
+  private final Rows.Marks marks;
+  private final Catalogue catalogue;
+  private final GrowthPlans growth;
+  private final NarrowingLog log;
+
+  Tables(
+      Rows.Contenders contenders,
+      Rows.Members members,
+      Rows.Weights weights,
+      Rows.Marks marks,
+      Catalogue catalogue,
+      GrowthPlans growth,
+      NarrowingLog log) {
+    this.contenders = contenders;
+    this.members = members;
+    this.weights = weights;
+    this.marks = marks;
+    this.catalogue = catalogue;
+    this.growth = growth;
+    this.log = log;
+  }
+
+  static Brief brief(SelectionRow row) {
+    return asked(row.brief, row.format);
+  }
+
+  /** A brief as it was stored at some time, in the format of that time. */
+  public static Brief asked(String stored, int format) {
+    return FORMAT.read(stored, format);
+  }
+
+  /** What a table would be with another price page of one of its tools. */
+  public static Selection replacing(Table table, ToolSheet sheet) {
+    SelectionFile file = table.file();
+    return stored(
+        file.among(
+            file.contenders().stream()
+                .map(part ->
+                    part.tool().id().equals(sheet.id())
+                        ? new SelectionFile.ContenderPart(sheet, part.setAside(), part.effort())
+                        : part)
+                .toList()));
+  }
+
+  private static Selection stored(SelectionFile file) {
+    return READ.get(file, Tables::read);
+  }
+
+  private static Selection read(SelectionFile file) {
+    Faults faults = new Faults();
+    return new SelectionReader(faults)
+        .read(file)
+        .orElseThrow(
+            () -> new IllegalStateException("The store holds no selection: " + faults.all()));
+  }
+
+  /** Selections whole, in this order, with the price pages as they held on a day. */
+  List<Table> of(List<SelectionRow> rows, LocalDate day) {
+    List<Long> ids = rows.stream().map(row -> Objects.requireNonNull(row.id)).toList();
+    Map<Long, List<ContenderRow>> tools =
+        contenders.findBySelectionIdInOrderByPlace(ids).stream()
+            .collect(Collectors.groupingBy(row -> row.selectionId));
+    Map<Long, ToolSheet> sheets =
+        catalogue.sheets(
+            tools.values().stream()
+                .flatMap(List::stream)
+                .map(row -> row.toolId)
+                .distinct()
+                .toList(),
+            day);
+    List<MemberRow> everybody = members.findBySelectionIdInOrderById(ids);
+    Map<Long, List<MemberRow>> seated =
+        everybody.stream().collect(Collectors.groupingBy(row -> row.selectionId));
+    Judged judged = judged(everybody.stream().map(row -> Objects.requireNonNull(row.id)).toList());
+    Map<Long, List<SelectionFile.LogPart>> acts = log.of(ids);
+    List<Table> tables = new ArrayList<>();
+    for (SelectionRow row : rows) {
+      Brief brief = growth.followedBy(brief(row), row.decided);
+      List<SelectionFile.ContenderPart> parts =
+          tools.getOrDefault(row.id, List.of()).stream().map(tool -> part(tool, sheets)).toList();
+      List<MemberRow> panel = seated.getOrDefault(row.id, List.of());
+      SelectionFile file =
+          new SelectionFile(
+              SelectionFile.FORMAT,
+              SelectionFile.VERSION,
+              brief,
+              parts,
+              panel(panel, brief, parts, judged),
+              null,
+              acts.get(row.id),
+              null);
+      tables.add(table(row, file, panel));
+    }
+    return tables;
+  }
+
+  private static Table table(SelectionRow row, SelectionFile file, List<MemberRow> panel) {
+    return new Table(
+        Objects.requireNonNull(row.id),
+        row.version,
+        row.decided,
+        file,
+        stored(file),
+        panel.stream()
+            .map(m -> new Table.Seat(Objects.requireNonNull(m.id), m.accountId, m.name, m.share))
+            .toList(),
+        new PutAway(row.putAway, row.putAwayBy, row.sample));
+  }
+
+  private static SelectionFile.ContenderPart part(ContenderRow row, Map<Long, ToolSheet> sheets) {
+    return new SelectionFile.ContenderPart(
+        Objects.requireNonNull(sheets.get(row.toolId)),
+        row.setAside,
+        row.effort == null ? null : Json.stored(row.effort, SelectionFile.EffortPart.class));
+  }
+
+  /** Weights and marks by member. */
+  private record Judged(Map<Long, List<WeightRow>> weights, Map<Long, List<MarkRow>> marks) {}
+
+  private Judged judged(List<Long> members) {
+    return new Judged(
+        weights.findByMemberIdIn(members).stream()
+            .collect(Collectors.groupingBy(row -> row.memberId)),
+        marks.findByMemberIdIn(members).stream()
+            .collect(Collectors.groupingBy(row -> row.memberId)));
+  }
+
+  /** Weights and marks of criteria and contenders that are not there any more are left out. */
+  private static List<SelectionFile.MemberPart> panel(
+      List<MemberRow> seated, Brief brief, List<SelectionFile.ContenderPart> tools, Judged judged) {
+    Set<String> criteria =
+        brief.criteria().stream().map(Brief.CriterionPart::id).collect(Collectors.toSet());
+    Set<String> slugs = tools.stream().map(c -> c.tool().id()).collect(Collectors.toSet());
+    List<SelectionFile.MemberPart> panel = new ArrayList<>();
+    for (MemberRow member : seated) {
+      Map<String, Integer> points = new TreeMap<>();
+      judged.weights().getOrDefault(member.id, List.of()).stream()
+          .filter(w -> criteria.contains(w.criterion))
+          .forEach(w -> points.put(w.criterion, w.points));
+      List<SelectionFile.MarkPart> given =
+          judged.marks().getOrDefault(member.id, List.of()).stream()
+              .filter(m -> criteria.contains(m.criterion) && slugs.contains(m.contender))
+              .map(m -> new SelectionFile.MarkPart(m.criterion, m.contender, m.points, m.note))
+              .toList();
+      panel.add(new SelectionFile.MemberPart(member.name, member.share, points, given));
+    }
+    return panel;
+  }
+}
