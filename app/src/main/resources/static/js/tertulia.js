@@ -8,7 +8,8 @@ import { columns } from './parts/columns.js';
 import { guard } from './parts/guard.js';
 import { priceSheet } from './parts/price-sheet.js';
 import { growth } from './parts/growth.js';
+import { readings } from './parts/readings.js';
 import { fold } from './parts/fold.js';
 import { places } from './parts/places.js';
 
-[theme, thread, charts, why, keys, exchange, columns, guard, priceSheet, growth, fold, places].forEach((start) => start(document));
+[theme, thread, charts, why, keys, exchange, columns, guard, priceSheet, growth, fold, readings, places].forEach((start) => start(document));

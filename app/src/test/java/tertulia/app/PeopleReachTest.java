@@ -105,7 +105,7 @@ public class PeopleReachTest extends ServedTest {
       assertEquals(saved.getStatus(), 302, saved.getContentAsString());
       String group = selections.load(id).file().brief().groups().getLast().id();
       assertEquals(seats(id).get(group), typed[1]);
-      String head = page("/selections/" + id + "/need");
+      String head = page("/selections/" + id + "/cost");
       assertEquals(head.contains("fewer seats than people"), !typed[1].equals("1"), typed[1]);
     }
   }

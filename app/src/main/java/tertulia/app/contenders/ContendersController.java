@@ -21,7 +21,6 @@ import tertulia.app.display.Dates;
 import tertulia.app.display.Figures;
 import tertulia.app.exchange.ToolSheet;
 import tertulia.app.people.SignedIn;
-import tertulia.app.selection.Narrowing;
 import tertulia.app.selection.Selections;
 import tertulia.app.workspace.Cell;
 import tertulia.app.workspace.Row;

@@ -19,7 +19,7 @@ public record Fields(Faults faults) {
   }
 
   public String decimal(String field, String text) {
-    return read(field, text, t -> Codes.decimal(t).toPlainString());
+    return read(field, text, t -> TypedNumber.read(t).text());
   }
 
   /** A decimal that may be left out; null if it is. */
@@ -29,7 +29,7 @@ public record Fields(Faults faults) {
 
   /** A whole number; 1 if it is refused. */
   public int whole(String field, @Nullable String text) {
-    return faults.at(field, () -> Codes.whole(text == null ? "" : text)).orElse(1);
+    return faults.at(field, () -> TypedNumber.readWhole(text == null ? "" : text)).orElse(1);
   }
 
   public String month(String field, String text) {

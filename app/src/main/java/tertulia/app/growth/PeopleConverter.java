@@ -1,5 +1,7 @@
 package tertulia.app.growth;
 
+import java.math.BigDecimal;
+import java.math.RoundingMode;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -7,6 +9,7 @@ import org.jspecify.annotations.Nullable;
 import tertulia.app.exchange.Brief;
 import tertulia.app.exchange.Codes;
 import tertulia.app.exchange.Fields;
+import tertulia.app.exchange.TypedNumber;
 
 /**
  * Between lines of a form and groups of people.
@@ -16,6 +19,13 @@ import tertulia.app.exchange.Fields;
  */
 public record PeopleConverter(Fields fields, Map<String, String> places) {
   private static final int LONGEST_NAME = 120;
+
+  private static final String HIRES = "hires";
+  private static final String HIRES_A_YEAR = "hires-a-year";
+  private static final BigDecimal MONTHS = BigDecimal.valueOf(12);
+
+  /** "0.25" people a month are typed; "0.33333333" were four a year. */
+  private static final int LONGEST_A_MONTH = 6;
 
   /** The lines of groups. */
   public static List<PeopleForm.GroupLine> lines(List<Brief.GroupPart> parts) {
@@ -29,6 +39,7 @@ public record PeopleConverter(Fields fields, Map<String, String> places) {
     line.method = part.method();
     line.start = part.start() == null ? "" : "" + part.start();
     line.figure = figure(part);
+    yearly(line);
     line.since = orEmpty(part.since());
     for (Brief.StepPart step : part.steps()) {
       PeopleForm.StepLine s = new PeopleForm.StepLine();
@@ -41,6 +52,22 @@ public record PeopleConverter(Fields fields, Map<String, String> places) {
       line.steps.add(s);
     }
     return line;
+  }
+
+  /** A twelfth that nobody would type is shown as the number a year that was. */
+  private static void yearly(PeopleForm.GroupLine line) {
+    if (line.method.equals(HIRES) && line.figure.length() > LONGEST_A_MONTH) {
+      BigDecimal year =
+          new BigDecimal(line.figure).multiply(MONTHS).setScale(2, RoundingMode.HALF_UP);
+      if (aMonth(year.toPlainString()).equals(line.figure)) {
+        line.method = HIRES_A_YEAR;
+        line.figure = year.stripTrailingZeros().toPlainString();
+      }
+    }
+  }
+
+  private static String aMonth(String aYear) {
+    return TypedNumber.read(aYear + "/12").text();
   }
 
   private static String figure(Brief.GroupPart part) {
@@ -88,15 +115,18 @@ public record PeopleConverter(Fields fields, Map<String, String> places) {
         values.add(fields.whole(at + ".figure", value));
       }
     }
-    String figure =
+    boolean yearly = line.method.equals(HIRES_A_YEAR);
+    String typed =
         listed ? "0" : fields.decimal(at + ".figure", line.figure.isBlank() ? "0" : line.figure);
+    String figure = yearly && !typed.isEmpty() ? aMonth(typed) : typed;
+    String method = yearly ? HIRES : line.method;
     return new Brief.GroupPart(
         id,
         name,
-        line.method,
+        method,
         listed ? null : Integer.valueOf(fields.whole(at + ".start", line.start)),
-        line.method.equals("hires") ? figure : null,
-        line.method.equals("percent") ? figure : null,
+        method.equals(HIRES) ? figure : null,
+        method.equals("percent") ? figure : null,
         listed ? values : null,
         steps(line, at, place),
         line.since.isBlank() ? null : fields.month(at + ".since", line.since));

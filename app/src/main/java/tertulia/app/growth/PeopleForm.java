@@ -25,6 +25,26 @@ public class PeopleForm {
 
     public List<StepLine> steps = new ArrayList<>();
 
+    /** What is said of it, in a few words; empty if nothing is. */
+    public String words() {
+      if (isBlank()) {
+        return "";
+      }
+      long changes = steps.stream().filter(step -> !step.isBlank()).count();
+      String grows =
+          switch (method) {
+            case "listed" -> "listed month by month";
+            case "hires" -> figure.isBlank() || figure.equals("0") ? "stays" : figure + " a month";
+            case "hires-a-year" -> figure + " a year";
+            default -> figure.isBlank() || figure.equals("0") ? "stays" : figure + " % a year";
+          };
+      return (start.isBlank() ? "" : start + " at the start, ")
+          + grows
+          + (changes == 0
+              ? ""
+              : changes == 1 ? ", a dated change" : ", " + changes + " dated changes");
+    }
+
     boolean isBlank() {
       return out || name.isBlank() && start.isBlank() && figure.isBlank();
     }

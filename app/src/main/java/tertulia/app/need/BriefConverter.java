@@ -62,8 +62,12 @@ final class BriefConverter {
     return form;
   }
 
-  /** Adds spare lines, so that there is always room to write. */
-  static BriefForm withRoom(BriefForm form) {
+  /**
+   * Adds spare lines, so that there is always room to write.
+   *
+   * @param counted measures that matter here
+   */
+  static BriefForm withRoom(BriefForm form, List<Measure> counted) {
     if (!form.follows) {
       form.groups.forEach(group -> group.steps.add(new PeopleForm.StepLine()));
       form.groups.add(new PeopleForm.GroupLine());
@@ -73,7 +77,10 @@ final class BriefConverter {
       form.needs.add(new BriefForm.NeedLine());
     }
     for (BriefForm.DemandLine line : form.demand) {
-      line.label = Codes.measure(line.measure).label();
+      Measure measure = Codes.measure(line.measure);
+      line.label = measure.label();
+      line.nature = measure.nature() == Measure.Nature.LEVEL ? "" : measure.nature().words();
+      line.used = counted.contains(measure) || !line.isBlank();
       while (line.rates.size() < form.groups.size()) {
         line.rates.add("");
       }

@@ -32,6 +32,13 @@ public class BriefForm {
   public static class DemandLine {
     public String measure = "";
     public String label = "";
+
+    /** How it adds up, such as "a month". */
+    public String nature = "";
+
+    /** Whether it matters here; the others stand behind a search. */
+    public boolean used;
+
     public String fixed = "";
     public List<String> rates = new ArrayList<>();
 
@@ -53,6 +60,18 @@ public class BriefForm {
     public String outsideMonthly = "";
     public String askedBy = "";
     public String why = "";
+
+    /** What is said beyond the need itself, in a few words; empty if nothing is. */
+    public String more() {
+      return java.util.stream.Stream.of(
+              condition,
+              partly ? "partly will do" : "",
+              outsideBy.isBlank() ? "" : "or " + outsideBy,
+              askedBy.isBlank() ? "" : "asked for by " + askedBy,
+              why)
+          .filter(part -> !part.isBlank())
+          .collect(java.util.stream.Collectors.joining(" · "));
+    }
 
     boolean isBlank() {
       return capability.isBlank();

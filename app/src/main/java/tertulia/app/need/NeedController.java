@@ -3,6 +3,7 @@ package tertulia.app.need;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.util.Map;
+import java.util.Set;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -79,9 +80,12 @@ class NeedController implements StepBody {
         form.version = table.version();
       }
     }
-    String page = steps.refused(steps.open(id, Map.of(), person), this, model, response);
-    model.addAttribute("form", BriefConverter.withRoom(form));
+    Workspace.Session session = steps.open(id, Map.of(), person);
+    String page = steps.refused(session, this, model, response);
+    model.addAttribute(
+        "form", BriefConverter.withRoom(form, session.table().selection().counted()));
     model.addAttribute("faults", faults);
+    model.addAttribute("sections", NeedSection.of(session, faults.keySet()));
     return page;
   }
 
@@ -97,8 +101,11 @@ class NeedController implements StepBody {
     if (form.follows) {
       form.groups = BriefConverter.form(selections.load(id).file().brief(), form.version).groups;
     }
-    String page = steps.page(steps.open(id, Map.of(), person), this, model);
-    model.addAttribute("form", BriefConverter.withRoom(form));
+    Workspace.Session session = steps.open(id, Map.of(), person);
+    String page = steps.page(session, this, model);
+    model.addAttribute(
+        "form", BriefConverter.withRoom(form, session.table().selection().counted()));
+    model.addAttribute("sections", NeedSection.of(session, Set.of("needs")));
     model.addAttribute(
         "taken",
         added == 0
@@ -159,6 +166,9 @@ class NeedController implements StepBody {
     model.addAttribute("capabilities", catalogue.capabilities().values());
     model.addAttribute(
         "form",
-        BriefConverter.withRoom(BriefConverter.form(table.file().brief(), table.version())));
+        BriefConverter.withRoom(
+            BriefConverter.form(table.file().brief(), table.version()),
+            table.selection().counted()));
+    model.addAttribute("sections", NeedSection.of(session, Set.of()));
   }
 }

@@ -1,6 +1,5 @@
 package tertulia.app.overview;
 
-import io.github.wimdeblauwe.htmx.spring.boot.mvc.HxRequest;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.util.List;
@@ -82,7 +81,6 @@ class SelectionsController {
   }
 
   /** A line that was scrolled to. */
-  @HxRequest
   @GetMapping("/selections/{id}/line")
   String line(@PathVariable long id, @AuthenticationPrincipal SignedIn person, Model model) {
     Workspace.Session session = workspace.open(id, Map.of(), person);

@@ -29,7 +29,7 @@ class StepController {
   }
 
   /** A selection opens where it says what it has come to. */
-  @GetMapping("/selections/{id:[0-9]+}")
+  @GetMapping("/selections/{id}")
   String opened(@PathVariable long id) {
     return "redirect:/selections/" + id + "/overview";
   }

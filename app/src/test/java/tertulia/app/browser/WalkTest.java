@@ -277,7 +277,8 @@ public class WalkTest extends BrowserTest {
     page.locator("#people").fill("minus three");
     page.locator("#people").press("Enter");
     assertThat(page.locator("#moment .fault"))
-        .hasText("\"minus three\" is not a whole number. Write it like 25, without separators.");
+        .hasText(
+            "\"minus three\" is not a whole number of up to nine digits. Write it like 25 or 1,200.");
     assertThat(page.locator("#people")).hasValue("minus three");
     page.locator("#people").fill("");
     page.locator("#people").press("Enter");

@@ -3,6 +3,7 @@ package tertulia.app.need;
 import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertTrue;
 
+import java.util.List;
 import java.util.Map;
 import java.util.function.Consumer;
 import org.testng.annotations.DataProvider;
@@ -16,7 +17,7 @@ public class BriefFormTest {
   private static final Brief BRIEF = Demo.file().brief();
 
   private static BriefForm form() {
-    return BriefConverter.withRoom(BriefConverter.form(BRIEF, 3));
+    return BriefConverter.withRoom(BriefConverter.form(BRIEF, 3), List.of());
   }
 
   @Test
@@ -73,7 +74,7 @@ public class BriefFormTest {
       {
         change(f -> f.groups.get(3).figure = "8, nine, 10"),
         "groups[3].figure",
-        "\"nine\" is not a whole number. Write it like 25, without separators."
+        "\"nine\" is not a whole number of up to nine digits. Write it like 25 or 1,200."
       },
       {
         change(f -> f.needs.get(3).weight = "0"),
@@ -151,6 +152,6 @@ public class BriefFormTest {
         "A headcount under discussion lies between 1 and 5,000; found 0.");
     assertEquals(
         WhatIfQuery.of(Map.of("people", "many"), selection).fault(),
-        "\"many\" is not a whole number. Write it like 25, without separators.");
+        "\"many\" is not a whole number of up to nine digits. Write it like 25 or 1,200.");
   }
 }

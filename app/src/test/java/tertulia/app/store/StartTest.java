@@ -219,6 +219,9 @@ public class StartTest {
             + " conditions, proposed_by, proposed_at, answered_by, answered_at, objection, version)"
             + " values (1, 'OBJECTED', 'crew', 'yearly', 'r', 'g', '', 'Ilse', now(), 'Joren',"
             + " now(), 'Too early', 0)");
+    if (from >= 10) {
+      execute("update decision set proposed_by_account = 'ilse', answered_by_account = 'joren'");
+    }
     starts();
     migrate("latest");
     assertEquals(told("select title || version || open_to_all from selection"), "Which?7TRUE");

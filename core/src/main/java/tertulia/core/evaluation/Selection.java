@@ -5,9 +5,11 @@ import static java.util.Objects.requireNonNull;
 import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Stream;
 import org.joda.money.CurrencyUnit;
 import tertulia.core.fit.Need;
@@ -17,6 +19,8 @@ import tertulia.core.growth.Measure;
 import tertulia.core.growth.Scenario;
 import tertulia.core.money.ExchangeRates;
 import tertulia.core.money.PriceRise;
+import tertulia.core.pricing.Plan;
+import tertulia.core.pricing.PlanPrices;
 import tertulia.core.scoring.Criterion;
 import tertulia.core.scoring.Panel;
 import tertulia.core.time.Horizon;
@@ -189,5 +193,20 @@ public record Selection(
   /** The contenders that nobody set aside. */
   public List<Contender> active() {
     return contenders.stream().filter(c -> c.setAside().isEmpty()).toList();
+  }
+
+  /**
+   * What matters here of all that can be counted: the measures stated, and those that a plan of a
+   * contender charges or limits, in the usual order.
+   */
+  public List<Measure> counted() {
+    Set<Measure> counted = new LinkedHashSet<>(demands.keySet());
+    for (Contender contender : active()) {
+      for (Plan plan : contender.tool().plans()) {
+        plan.lists(PlanPrices.End.HIGH).forEach(list -> counted.addAll(list.measures()));
+        plan.allowances().forEach(allowance -> counted.add(allowance.measure()));
+      }
+    }
+    return Measure.KNOWN.stream().filter(counted::contains).toList();
   }
 }

@@ -1,4 +1,4 @@
-package tertulia.app.selection;
+package tertulia.app.contenders;
 
 import java.time.Instant;
 import java.time.ZoneId;
