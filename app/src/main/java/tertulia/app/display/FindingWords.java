@@ -37,6 +37,23 @@ public record FindingWords(Selection selection) {
               + ".";
       case Finding.WithinPlan within -> withinPlan(within);
       case Finding.FreeUpTo free -> free(free);
+      case Finding.PaysFrom pays ->
+          "From "
+              + month(pays.month())
+              + " on "
+              + name(pays.tool())
+              + " has cost less than "
+              + name(pays.rival())
+              + ".";
+      case Finding.CommitmentPays pays ->
+          name(pays.tool())
+              + ": "
+              + (pays.month() == 0
+                  ? "committing costs less from the first month on than paying by the month."
+                  : "from "
+                      + month(pays.month())
+                      + " on committing has cost less than paying by the month.");
+      case Finding.CheapestByQuantity cheapest -> cheapest(cheapest);
       case Finding.WholeStaffPays staff ->
           name(staff.tool())
               + ": for a staff of "
@@ -381,6 +398,32 @@ public record FindingWords(Selection selection) {
       words.add(stretch(stretch, finding.most()));
     }
     return capitalised(String.join("; ", words)) + unless(finding.open()) + ".";
+  }
+
+  private String cheapest(Finding.CheapestByQuantity finding) {
+    List<String> words = new ArrayList<>();
+    List<String> open = new ArrayList<>();
+    for (Stretch stretch : finding.stretches()) {
+      String who =
+          stretch.tool().map(this::name).orElse("nobody has a figure")
+              + (stretch.level().isEmpty() ? "" : " (level with " + names(stretch.level()) + ")");
+      String range =
+          stretch == finding.stretches().getFirst()
+              ? stretch.to() == finding.most()
+                  ? "for any number up to " + Figures.whole(finding.most())
+                  : "up to " + Figures.whole(stretch.to())
+              : stretch.to() == finding.most()
+                  ? "from " + Figures.whole(stretch.from()) + " on"
+                  : Figures.whole(stretch.from()) + " to " + Figures.whole(stretch.to());
+      words.add(range + " " + who);
+      stretch.open().stream().filter(tool -> !open.contains(tool)).forEach(open::add);
+    }
+    return "By "
+        + finding.measure().label()
+        + ": "
+        + String.join("; ", words)
+        + unless(open)
+        + (finding.step() == 1 ? "." : ", in steps of " + Figures.whole(finding.step()) + ".");
   }
 
   private static String levels(Stretch stretch) {

@@ -16,6 +16,8 @@ import java.util.List;
  * @param asksLight whether some contender sells light seats
  * @param typedLight percent of light users; empty: as the demand says
  * @param pricesOf the day whose price pages are used, as typed; empty: today's
+ * @param measures what else there might be more or fewer of; the first is none
+ * @param typedMany how many of that, as typed; empty: as many as are needed
  * @param asideCount contenders set aside
  */
 public record Frame(
@@ -39,6 +41,8 @@ public record Frame(
     String typedLight,
     String pricesOf,
     String peopleFault,
+    List<Choice> measures,
+    String typedMany,
     List<Choice> growths,
     List<Choice> terms,
     List<Choice> views,
@@ -58,6 +62,7 @@ public record Frame(
   /** Whether something of the "what if" that is seldom changed is changed. */
   public boolean isSeldom() {
     return !pricesOf.isEmpty()
+        || !measures.getFirst().chosen()
         || !typedLight.isEmpty()
         || !views.getFirst().chosen()
         || !bases.getFirst().chosen();

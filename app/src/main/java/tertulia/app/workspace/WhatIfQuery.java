@@ -10,8 +10,11 @@ import java.util.stream.Collectors;
 import tertulia.app.exchange.Codes;
 import tertulia.app.exchange.Fault;
 import tertulia.app.exchange.Faults;
+import tertulia.app.exchange.TypedNumber;
 import tertulia.core.billing.View;
 import tertulia.core.evaluation.Selection;
+import tertulia.core.evaluation.Stated;
+import tertulia.core.growth.Measure;
 import tertulia.core.evaluation.WhatIf;
 import tertulia.core.evaluation.WhatIf.Moment;
 import tertulia.core.growth.Scenario;
@@ -24,9 +27,15 @@ import tertulia.core.time.Horizon;
  *
  * @param typedPeople what was typed as a headcount; empty if a month is under discussion
  * @param pricesOf the day whose price pages are used, as typed; empty: today's
+ * @param across the measure other than people by which cost is drawn, if any
  * @param fault what is wrong with it; empty if nothing
  */
-public record WhatIfQuery(WhatIf whatIf, String typedPeople, String pricesOf, String fault) {
+public record WhatIfQuery(
+    WhatIf whatIf,
+    String typedPeople,
+    String pricesOf,
+    Optional<Measure> across,
+    String fault) {
 
   /** Reads an address; what is missing or makes no sense stands as at the start. */
   public static WhatIfQuery of(Map<String, String> query, Selection selection) {
@@ -47,10 +56,17 @@ public record WhatIfQuery(WhatIf whatIf, String typedPeople, String pricesOf, St
         typed.isEmpty()
             ? month
             : faults.<Moment>at("people", () -> new Moment.Headcount(people(typed))).orElse(month);
+    Optional<Measure> across =
+        selection.counted().stream()
+            .filter(measure -> measure.id().equals(query.getOrDefault("what", "")))
+            .findFirst();
+    Optional<Stated> stated =
+        across.flatMap(measure -> stated(measure, query.getOrDefault("many", "").strip(), faults));
     return new WhatIfQuery(
-        new WhatIf(moment, scenario, terms, view, basis, light),
+        new WhatIf(moment, scenario, terms, view, basis, light, stated),
         typed,
         pricesOf,
+        across,
         faults.all().stream().map(Fault::message).collect(Collectors.joining(" ")));
   }
 
@@ -65,18 +81,44 @@ public record WhatIfQuery(WhatIf whatIf, String typedPeople, String pricesOf, St
 
   /** This "what if" for so many people. */
   public WhatIfQuery at(int people) {
-    return new WhatIfQuery(whatIf.at(new Moment.Headcount(people)), "" + people, pricesOf, fault);
+    return new WhatIfQuery(
+        whatIf.at(new Moment.Headcount(people)), "" + people, pricesOf, across, fault);
   }
 
   /** This "what if" with the price pages as they held on a day. */
   public WhatIfQuery pricedOn(LocalDate day) {
-    return new WhatIfQuery(whatIf, typedPeople, day.toString(), fault);
+    return new WhatIfQuery(whatIf, typedPeople, day.toString(), across, fault);
   }
 
   /** The day whose price pages an address asks for; empty: today's. */
   static Optional<LocalDate> pricesOf(Map<String, String> query) {
     String typed = query.getOrDefault("asof", "").strip();
-    return new WhatIfQuery(WhatIf.START, "", typed, "").day();
+    return new WhatIfQuery(WhatIf.START, "", typed, Optional.empty(), "").day();
+  }
+
+  private static Optional<Stated> stated(Measure measure, String typed, Faults faults) {
+    return typed.isEmpty()
+        ? Optional.empty()
+        : faults.at("many", () -> new Stated(measure, TypedNumber.read(typed).value()));
+  }
+
+  /** How many of the measure there would be, as it is typed; empty: as many as are needed. */
+  public String typedMany() {
+    return whatIf.stated().map(stated -> stated.units().toPlainString()).orElse("");
+  }
+
+  /** This "what if" read across a measure, with as many of it as are needed. */
+  public WhatIfQuery across(Measure measure) {
+    WhatIf plain =
+        new WhatIf(
+            whatIf.moment(),
+            whatIf.scenario(),
+            whatIf.terms(),
+            whatIf.view(),
+            whatIf.basis(),
+            whatIf.light(),
+            Optional.empty());
+    return new WhatIfQuery(plain, typedPeople, pricesOf, Optional.of(measure), fault);
   }
 
   /** Percent of those who need a seat; empty: as the demand says. */
@@ -104,7 +146,7 @@ public record WhatIfQuery(WhatIf whatIf, String typedPeople, String pricesOf, St
   }
 
   private static int people(String typed) {
-    int people = Codes.whole(typed.replace(",", ""));
+    int people = TypedNumber.readWhole(typed);
     if (people < 1 || people > CostByHeadcount.MOST_SWEPT) {
       throw new IllegalArgumentException(
           "A headcount under discussion lies between 1 and 5,000; found " + typed + ".");
@@ -155,6 +197,8 @@ public record WhatIfQuery(WhatIf whatIf, String typedPeople, String pricesOf, St
     add(parts, whatIf.view() != View.SPREAD, "view", Codes.code(whatIf.view()));
     add(parts, whatIf.basis() != WhatIf.Basis.SUBSCRIPTION, "cost", Codes.code(whatIf.basis()));
     add(parts, whatIf.light().isPresent(), "light", typedLight());
+    across.ifPresent(measure -> parts.add("what=" + measure.id()));
+    add(parts, whatIf.stated().isPresent(), "many", typedMany());
     day().ifPresent(day -> parts.add("asof=" + day));
     return String.join("&", parts);
   }

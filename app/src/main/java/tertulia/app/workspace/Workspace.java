@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.function.Function;
 import java.util.stream.Collectors;
@@ -45,6 +46,8 @@ import tertulia.core.working.Provenance;
 @Component
 public class Workspace {
   private static final int MARKS = 8;
+  private static final List<Measure> PEOPLE =
+      List.of(Measure.SEATS, Measure.LIGHT_SEATS, Measure.WHOLE_STAFF);
   private final Selections selections;
   private final Freshness freshness;
   private final Clock clock;
@@ -186,6 +189,8 @@ public class Workspace {
         session.query().typedLight(),
         session.query().pricesOf(),
         session.query().fault(),
+        measures(session),
+        session.query().typedMany(),
         scenarios(session),
         choices(Terms.values(), Terms::words, session.query().whatIf().terms()),
         choices(View.values(), View::words, session.query().whatIf().view()),
@@ -224,6 +229,20 @@ public class Workspace {
     return contender.tool().plans().stream()
         .flatMap(plan -> plan.lists(PlanPrices.End.HIGH).stream())
         .anyMatch(list -> list.measures().contains(Measure.LIGHT_SEATS));
+  }
+
+  /** People and staff are what a headcount is for. */
+  private static List<Frame.Choice> measures(Session session) {
+    Optional<Measure> across = session.query().across();
+    List<Frame.Choice> measures = new ArrayList<>();
+    measures.add(new Frame.Choice("", "of something else", across.isEmpty()));
+    session.table().selection().counted().stream()
+        .filter(measure -> !PEOPLE.contains(measure))
+        .forEach(measure ->
+            measures.add(
+                new Frame.Choice(
+                    measure.id(), measure.label(), across.equals(Optional.of(measure)))));
+    return measures;
   }
 
   private static List<Frame.Choice> scenarios(Session session) {

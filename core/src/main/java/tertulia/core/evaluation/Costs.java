@@ -3,6 +3,7 @@ package tertulia.core.evaluation;
 import static java.util.Objects.requireNonNull;
 
 import java.math.BigDecimal;
+import java.math.RoundingMode;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
@@ -32,6 +33,8 @@ import tertulia.core.labour.Labour;
 import tertulia.core.labour.PeopleTime;
 import tertulia.core.labour.Takes;
 import tertulia.core.money.Rounding;
+import tertulia.core.growth.Demand;
+import tertulia.core.path.CostByQuantity;
 import tertulia.core.path.CostByHeadcount;
 import tertulia.core.path.Market;
 import tertulia.core.path.Occasion;
@@ -119,13 +122,15 @@ public final class Costs {
    * @param selection its panel and criteria are not looked at
    */
   public static Costs of(Selection selection, WhatIf whatIf) {
+    Map<Measure, Demand> needed =
+        whatIf
+            .light()
+            .map(share -> Light.demands(selection.demands(), share))
+            .orElse(selection.demands());
     Market market =
         new Market(
             new Fit(selection.needs()),
-            whatIf
-                .light()
-                .map(share -> Light.demands(selection.demands(), share))
-                .orElse(selection.demands()),
+            whatIf.stated().map(stated -> stated.in(needed)).orElse(needed),
             selection.currency(),
             selection.rates(),
             selection.asOf(),
@@ -305,11 +310,17 @@ public final class Costs {
    * view, with people's time if full cost is read. Empty if its total is not known.
    */
   public Optional<List<Money>> running(String contender) {
-    if (!(way(contender) instanceof Ways.Found found) || total(contender).isEmpty()) {
+    return running(contender, way(contender));
+  }
+
+  /** As above along any way of the contender. */
+  Optional<List<Money>> running(String contender, Ways along) {
+    if (!(along instanceof Ways.Found found) || total(contender, along).isEmpty()) {
       return Optional.empty();
     }
     List<Money> months = new ArrayList<>(found.best().ledger().months(whatIf.view()));
-    if (whatIf.basis() == WhatIf.Basis.FULL && takes(contender) instanceof Takes.Known known) {
+    if (whatIf.basis() == WhatIf.Basis.FULL
+        && takes(contender, found) instanceof Takes.Known known) {
       known
           .time()
           .lines()
@@ -467,6 +478,27 @@ public final class Costs {
    */
   public Optional<Amount> monthly(String contender) {
     return steadyBounds(contender).flatMap(amount -> steadyTime(contender).map(amount::plus));
+  }
+
+  /**
+   * What a contender costs for each of the people under discussion over so many months, rounded
+   * half-up; empty if that is not known, or there are no people.
+   *
+   * @param months 1 or 12
+   */
+  public Optional<Amount> perHead(String contender, int months) {
+    int all = people.total();
+    return all == 0
+        ? Optional.empty()
+        : monthly(contender)
+            .map(amount ->
+                new Amount(
+                    amount.low().map(low -> perHead(low, months, all)),
+                    perHead(amount.high(), months, all)));
+  }
+
+  private static Money perHead(Money monthly, int months, int people) {
+    return monthly.multipliedBy(months).dividedBy(people, RoundingMode.HALF_UP);
   }
 
   /** What a contender's subscription costs a month for these people; empty if without a figure. */
@@ -647,6 +679,11 @@ public final class Costs {
         selection.contender(contender).offerings(), whole.market, people, occasion);
   }
 
+  /** As {@link #running(String)} if nothing were committed. */
+  public Optional<List<Money>> runningAllMonthly(String contender) {
+    return running(contender, wayAllMonthly(contender));
+  }
+
   /** Why an option of a contender does not qualify for so many people; none if it does. */
   public List<Reason> reasonsAt(String contender, String option, int people) {
     Outcome<SteadyCost> outcome =
@@ -664,6 +701,25 @@ public final class Costs {
     return whole.sweeps.computeIfAbsent(sweptMonth(), this::sweep);
   }
 
+  /**
+   * Cost by how much there is of a measure, for the people under discussion; with steady people's
+   * time if full cost is read. Empty if more is needed of something than can be counted.
+   */
+  public Optional<CostByQuantity> costByQuantity(Measure measure) {
+    Demand needed = whole.market.demands().get(measure);
+    long highest =
+        needed == null
+            ? 0
+            : whole.planned.stream()
+                .map(people -> needed.units(measure, people))
+                .max(Comparator.naturalOrder())
+                .map(most -> most.setScale(0, RoundingMode.CEILING).longValueExact())
+                .orElse(0L);
+    return CostByQuantity.sweep(
+            offerings(), whole.market, people, measure, occasion.month(), highest)
+        .map(swept -> new CostByQuantity(measure, swept.step(), withTime(swept.points())));
+  }
+
   /** The month of the sweep: any other leads to the same if nothing is owned and nothing kept. */
   private int sweptMonth() {
     boolean matters =
@@ -674,16 +730,25 @@ public final class Costs {
   }
 
   private CostByHeadcount sweep(int month) {
+    return withTime(
+        CostByHeadcount.sweep(
+            offerings(), whole.market, today(), month, CostByHeadcount.reach(highestPlanned())));
+  }
+
+  /** The offerings of the active contenders. */
+  private Map<String, List<Offering>> offerings() {
     Map<String, List<Offering>> tools = new LinkedHashMap<>();
     selection.active().forEach(c -> tools.put(c.id(), c.offerings()));
-    CostByHeadcount subscription =
-        CostByHeadcount.sweep(
-            tools, whole.market, today(), month, CostByHeadcount.reach(highestPlanned()));
+    return tools;
+  }
+
+  /** A sweep with steady people's time, if full cost is read. */
+  private CostByHeadcount withTime(CostByHeadcount subscription) {
     if (whatIf.basis() == WhatIf.Basis.SUBSCRIPTION) {
       return subscription;
     }
     Map<String, Optional<Money>> time = new LinkedHashMap<>();
-    tools.keySet().forEach(id -> time.put(id, steadyTime(id)));
+    selection.active().forEach(c -> time.put(c.id(), steadyTime(c.id())));
     return subscription.adding(time);
   }
 }

@@ -42,6 +42,8 @@ record Explanation(Evaluation evaluation) {
       case Figure.WholeStaff staff -> wholeStaff(staff.contender());
       case Figure.Month month -> month(month.contender(), month.m());
       case Figure.Year year -> year(year.contender(), year.year());
+      case Figure.Running running -> periods().running(running.contender(), running.m());
+      case Figure.PerHead head -> periods().perHead(head.contender(), head.months());
       case Figure.PastHorizon past -> pastHorizon(past.contender());
       case Figure.Idle idle -> idle(idle.contender());
       case Figure.Dearer dearer -> dearer(dearer.contender());
@@ -61,6 +63,10 @@ record Explanation(Evaluation evaluation) {
 
   private Selection selection() {
     return evaluation.selection();
+  }
+
+  private RunningExplanation periods() {
+    return new RunningExplanation(evaluation.costs(), this::way, this::steady);
   }
 
   private ScoreExplanation scores() {

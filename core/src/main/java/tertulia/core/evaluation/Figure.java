@@ -38,6 +38,12 @@ public sealed interface Figure {
   /** Amount of one plan month. */
   record Month(String contender, int m) implements Figure {}
 
+  /** What a contender has cost by the end of a plan month. */
+  record Running(String contender, int m) implements Figure {}
+
+  /** Steady cost of a contender for each of the people under discussion, for so many months. */
+  record PerHead(String contender, int months) implements Figure {}
+
   /** Amount of the twelve plan months of a year, counted from 0; the last may be shorter. */
   record Year(String contender, int year) implements Figure {}
 

@@ -12,6 +12,7 @@ import tertulia.core.path.Terms;
  *
  * @param light share of those who need a seat, full or light, that do with a light one, 0 to 1;
  *     empty: as the demand says
+ * @param stated so many of a measure in place of what is needed of it; empty: as it is needed
  */
 public record WhatIf(
     Moment moment,
@@ -19,7 +20,8 @@ public record WhatIf(
     Terms terms,
     View view,
     Basis basis,
-    Optional<BigDecimal> light) {
+    Optional<BigDecimal> light,
+    Optional<Stated> stated) {
   public WhatIf {
     light.ifPresent(share -> {
       if (share.signum() < 0 || share.compareTo(BigDecimal.ONE) > 0) {
@@ -33,7 +35,7 @@ public record WhatIf(
 
   /** As above with light seats as the demand says. */
   public WhatIf(Moment moment, Scenario scenario, Terms terms, View view, Basis basis) {
-    this(moment, scenario, terms, view, basis, Optional.empty());
+    this(moment, scenario, terms, view, basis, Optional.empty(), Optional.empty());
   }
 
   /** What a tool's cost is taken to be. */
@@ -81,7 +83,12 @@ public record WhatIf(
     this(moment, scenario, terms, view, Basis.SUBSCRIPTION);
   }
 
+  /** The same if there were so many of a measure. */
+  public WhatIf stating(Stated other) {
+    return new WhatIf(moment, scenario, terms, view, basis, light, Optional.of(other));
+  }
+
   public WhatIf at(Moment other) {
-    return new WhatIf(other, scenario, terms, view, basis, light);
+    return new WhatIf(other, scenario, terms, view, basis, light, stated);
   }
 }

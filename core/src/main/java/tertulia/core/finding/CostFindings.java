@@ -22,6 +22,7 @@ import tertulia.core.path.CostByHeadcount;
 import tertulia.core.path.CostByHeadcount.Curve;
 import tertulia.core.path.CostByHeadcount.Lead;
 import tertulia.core.path.CostByHeadcount.Point;
+import tertulia.core.path.CostByQuantity;
 import tertulia.core.path.LeftOut;
 import tertulia.core.path.Option;
 import tertulia.core.path.Outcome;
@@ -112,19 +113,85 @@ public record CostFindings(Costs costs) {
   /** The first month from which its running sum stays below those of all rivals. */
   private int paysFrom(String tool, List<String> withTotal) {
     List<Money> mine = costs.running(tool).orElseThrow();
-    int from = 0;
-    for (String rival : withTotal) {
-      if (!rival.equals(tool)) {
-        List<Money> theirs = costs.running(rival).orElseThrow();
-        for (int m = mine.size() - 1; m >= from; m--) {
-          if (!mine.get(m).isLessThan(theirs.get(m))) {
-            from = m + 1;
-            break;
-          }
+    return withTotal.stream()
+        .filter(rival -> !rival.equals(tool))
+        .mapToInt(rival -> staysBelow(mine, costs.running(rival).orElseThrow()))
+        .max()
+        .orElse(0);
+  }
+
+  /** The first month from which one running sum stays below another; past the end: it never does. */
+  private static int staysBelow(List<Money> mine, List<Money> theirs) {
+    int from = mine.size();
+    while (from > 0 && mine.get(from - 1).isLessThan(theirs.get(from - 1))) {
+      from--;
+    }
+    return from;
+  }
+
+  /**
+   * Where running sums cross for good: for each two tools with exact totals, from when the one that
+   * costs less in the end has cost less; earliest first. Two that never cross are not named.
+   */
+  public List<Finding.PaysFrom> crossings() {
+    List<String> exact =
+        active().stream()
+            .map(Contender::id)
+            .filter(id -> costs.totalBounds(id).filter(Amount::isExact).isPresent())
+            .toList();
+    List<Finding.PaysFrom> crossings = new ArrayList<>();
+    for (String tool : exact) {
+      for (String rival : exact) {
+        List<Money> mine = costs.running(tool).orElseThrow();
+        int from = staysBelow(mine, costs.running(rival).orElseThrow());
+        if (from > 0 && from < mine.size()) {
+          crossings.add(new Finding.PaysFrom(tool, rival, from));
         }
       }
     }
-    return from;
+    crossings.sort(Comparator.comparingInt(Finding.PaysFrom::month));
+    return crossings;
+  }
+
+  /** From when the committed terms of best ways pay against paying by the month. */
+  public List<Finding.CommitmentPays> commitments() {
+    List<Finding.CommitmentPays> pays = new ArrayList<>();
+    for (Contender contender : active()) {
+      Optional<List<Money>> best = costs.running(contender.id());
+      Optional<List<Money>> monthly = costs.runningAllMonthly(contender.id());
+      boolean exact = costs.totalBounds(contender.id()).filter(Amount::isExact).isPresent();
+      if (exact && best.isPresent() && monthly.isPresent()) {
+        int from = staysBelow(best.get(), monthly.get());
+        if (from < best.get().size()) {
+          pays.add(new Finding.CommitmentPays(contender.id(), from));
+        }
+      }
+    }
+    return pays;
+  }
+
+  /** Who is cheapest for how much of a measure; empty if nobody has a figure at any. */
+  public Optional<Finding.CheapestByQuantity> byQuantity(CostByQuantity swept) {
+    List<Lead> leads = swept.points().leads();
+    if (leads.stream().allMatch(lead -> lead.tool().isEmpty())) {
+      return Optional.empty();
+    }
+    List<Finding.CheapestByHeadcount.Stretch> stretches = new ArrayList<>();
+    for (int i = 0; i < leads.size(); i++) {
+      boolean last = i + 1 == leads.size();
+      int to = last ? swept.points().most() : leads.get(i + 1).n() - 1;
+      Finding.CheapestByHeadcount.Stretch points = stretch(swept.points(), leads.get(i), to);
+      stretches.add(
+          new Finding.CheapestByHeadcount.Stretch(
+              Math.toIntExact(swept.quantity(points.from())),
+              Math.toIntExact(swept.quantity(points.to())),
+              points.tool(),
+              points.level(),
+              points.open()));
+    }
+    return Optional.of(
+        new Finding.CheapestByQuantity(
+            swept.measure(), swept.step(), stretches, swept.quantity(swept.points().most())));
   }
 
   /**

@@ -12,6 +12,7 @@ import tertulia.core.fit.Capability;
 import tertulia.core.fit.Conflicts;
 import tertulia.core.fit.Need;
 import tertulia.core.fit.Reason;
+import tertulia.core.growth.Measure;
 import tertulia.core.growth.Scenario;
 import tertulia.core.path.LeftOut;
 import tertulia.core.scoring.Interval;
@@ -169,6 +170,35 @@ public sealed interface Finding {
 
   /** For a staff of so many a tool's price for everybody is cheaper from so many named on. */
   record WholeStaffPays(String tool, int staff, int named) implements OfCost {}
+
+  /**
+   * One tool has cost less than another from a plan month on to the end, and did not before.
+   *
+   * @param month above 0
+   */
+  record PaysFrom(String tool, String rival, int month) implements OfCost {}
+
+  /**
+   * Taking the committed terms of a tool's best way has cost less than paying it by the month from
+   * a plan month on to the end.
+   *
+   * @param month 0: from the start
+   */
+  record CommitmentPays(String tool, int month) implements OfCost {}
+
+  /**
+   * Who is cheapest for how much of a measure, with the people under discussion.
+   *
+   * @param step how exactly the ends of the stretches are known, in units of the measure
+   * @param stretches counted in units of the measure
+   */
+  record CheapestByQuantity(
+      Measure measure, int step, List<CheapestByHeadcount.Stretch> stretches, long most)
+      implements OfCost {
+    public CheapestByQuantity {
+      stretches = List.copyOf(stretches);
+    }
+  }
 
   /**
    * A tool has a plan for now and none for all months.

@@ -41,6 +41,11 @@ public record Market(
     return new Market(others, demands, reporting, rates, ratesOf, terms, averagePayment, horizon);
   }
 
+  /** This market with other demands. */
+  Market demanding(Map<Measure, Demand> others) {
+    return new Market(fit, others, reporting, rates, ratesOf, terms, averagePayment, horizon);
+  }
+
   /** This market with other terms allowed. */
   public Market allowing(Terms others) {
     return new Market(fit, demands, reporting, rates, ratesOf, others, averagePayment, horizon);

@@ -335,7 +335,8 @@ public class EvaluationTest {
             Terms.ANY,
             View.SPREAD,
             WhatIf.Basis.SUBSCRIPTION,
-            java.util.Optional.of(new BigDecimal("0.25")));
+            java.util.Optional.of(new BigDecimal("0.25")),
+            java.util.Optional.empty());
     Evaluation evaluation = Evaluation.of(FULL, light);
     // 10 people: 7.5 and 2.5, each rounded up
     assertEquals(evaluation.costs().months().getFirst().of(Measure.SEATS).getAsInt(), 8);

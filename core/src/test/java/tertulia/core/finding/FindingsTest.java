@@ -26,11 +26,13 @@ import tertulia.core.evaluation.Evaluation;
 import tertulia.core.evaluation.HeadToHead.Apart;
 import tertulia.core.evaluation.NeedCosts;
 import tertulia.core.evaluation.Selection;
+import tertulia.core.evaluation.Stated;
 import tertulia.core.evaluation.WhatIf;
 import tertulia.core.fit.Answer;
 import tertulia.core.fit.Capability;
 import tertulia.core.fit.Need;
 import tertulia.core.fit.Reason;
+import tertulia.core.growth.Measure;
 import tertulia.core.growth.Scenario;
 import tertulia.core.path.CostByHeadcount;
 import tertulia.core.path.Outcome;
@@ -94,11 +96,60 @@ public class FindingsTest {
     }
   }
 
+  /** One running sum is below the other from that month on, and was not in the month before. */
+  private static void stayBelow(List<Money> mine, List<Money> theirs, int month) {
+    for (int m = month; m < mine.size(); m++) {
+      assertTrue(mine.get(m).isLessThan(theirs.get(m)), "in month " + m);
+    }
+    assertTrue(month == 0 || !mine.get(month - 1).isLessThan(theirs.get(month - 1)));
+  }
+
+  /** Each end of each stretch against the costs if just so many were stated. */
+  private void byQuantity(Costs costs, Finding.CheapestByQuantity finding) {
+    long next = finding.step();
+    for (Finding.CheapestByHeadcount.Stretch stretch : finding.stretches()) {
+      assertEquals(stretch.from(), next);
+      for (int quantity : List.of(stretch.from(), stretch.to())) {
+        Costs stated =
+            Costs.of(
+                    costs.selection(),
+                    costs.whatIf().stating(new Stated(finding.measure(), new BigDecimal(quantity))))
+                .at(costs.whatIf().moment());
+        Optional<Money> least =
+            stated.orderByCost().stream()
+                .findFirst()
+                .map(tool -> stated.monthly(tool).orElseThrow().high());
+        assertEquals(
+            stretch.tool().map(tool -> stated.monthly(tool).orElseThrow().high()),
+            least,
+            quantity + " " + finding.measure().label());
+        CostByHeadcount points = costs.costByQuantity(finding.measure()).orElseThrow().points();
+        for (Contender contender : costs.selection().active()) {
+          assertEquals(
+              points.curve(contender.id()).at(quantity / finding.step()).map(p -> p.money()),
+              stated.monthly(contender.id()).map(amount -> amount.high()),
+              contender.id() + " for " + quantity + " " + finding.measure().label());
+        }
+      }
+      next = stretch.to() + finding.step();
+    }
+    assertEquals(next - finding.step(), finding.most());
+  }
+
   @Test(dataProvider = "seeds")
   public void whatIsSaidOfCostIsSo(int seed) {
     Costs costs = Generated.evaluation(seed).costs();
     CostFindings findings = new CostFindings(costs);
     for (Finding.OfCost finding : findings.all()) {
+      met(finding);
+      check(costs, finding);
+    }
+    List<Finding.OfCost> overTime = new ArrayList<>(findings.crossings());
+    overTime.addAll(findings.commitments());
+    for (Measure measure : costs.selection().counted()) {
+      costs.costByQuantity(measure).flatMap(findings::byQuantity).ifPresent(overTime::add);
+    }
+    for (Finding.OfCost finding : overTime) {
       met(finding);
       check(costs, finding);
     }
@@ -257,6 +308,17 @@ public class FindingsTest {
         assertTrue(costs.total(none.tool()).isEmpty());
         assertFalse(none.reasons().isEmpty(), "what it is on now does not do then");
       }
+      case Finding.PaysFrom pays ->
+          stayBelow(
+              costs.running(pays.tool()).orElseThrow(),
+              costs.running(pays.rival()).orElseThrow(),
+              pays.month());
+      case Finding.CommitmentPays pays ->
+          stayBelow(
+              costs.running(pays.tool()).orElseThrow(),
+              costs.runningAllMonthly(pays.tool()).orElseThrow(),
+              pays.month());
+      case Finding.CheapestByQuantity cheapest -> byQuantity(costs, cheapest);
       case Finding.MixedTerms mixed -> throw new AssertionError("a warning");
       case Finding.OlderPrice older -> throw new AssertionError("a warning");
       case Finding.FallingBand band -> throw new AssertionError("a warning");

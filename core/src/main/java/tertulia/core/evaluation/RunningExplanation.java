@@ -1,0 +1,67 @@
+package tertulia.core.evaluation;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Function;
+import org.joda.money.Money;
+import tertulia.core.billing.View;
+import tertulia.core.labour.Takes;
+import tertulia.core.path.Ways;
+import tertulia.core.working.Quantity;
+import tertulia.core.working.Working;
+
+/**
+ * The workings of running sums and of prices a head.
+ *
+ * @param way explains the best way of a contender
+ * @param steady explains what a contender costs a month
+ */
+record RunningExplanation(
+    Costs costs, Function<String, Working> way, Function<String, Working> steady) {
+
+  Working running(String contender, int m) {
+    if (!costs.selection().horizon().contains(m)) {
+      throw new IllegalArgumentException("no plan month " + m);
+    }
+    Optional<List<Money>> running = costs.running(contender);
+    if (running.isEmpty() || !(costs.way(contender) instanceof Ways.Found found)) {
+      return way.apply(contender);
+    }
+    View view = costs.whatIf().view();
+    List<Working> parts = new ArrayList<>();
+    for (int i = 0; i <= m; i++) {
+      parts.add(found.best().ledger().explainMonth(i, view));
+    }
+    if (costs.whatIf().basis() == WhatIf.Basis.FULL
+        && costs.takes(contender) instanceof Takes.Known known) {
+      Money time =
+          known.time().lines().stream()
+              .filter(line -> line.month() <= m)
+              .map(line -> line.money())
+              .reduce(Money.zero(costs.selection().currency()), Money::plus);
+      parts.add(
+          new Working.Derived(
+              "People’s time",
+              Quantity.of(time),
+              "what falls into these months",
+              List.of(known.time().explain())));
+    }
+    return Working.Sum.of(
+        "So far, " + view.words(), costs.selection().currency().getCode(), parts);
+  }
+
+  Working perHead(String contender, int months) {
+    Optional<Amount> head = costs.perHead(contender, months);
+    String label = "For each of " + costs.people().total() + ", for " + months + " months";
+    return head.<Working>map(amount ->
+            new Working.Derived(
+                label,
+                Quantity.of(amount.high()),
+                "what it costs a month × " + months + " ÷ people, rounded half-up",
+                List.of(
+                    steady.apply(contender),
+                    new Working.Entered("people", Quantity.of(costs.people().total(), "people")))))
+        .orElseGet(() -> steady.apply(contender));
+  }
+}
