@@ -17,7 +17,7 @@ import tertulia.core.path.CostByHeadcount.Point;
 /** Monthly cost by headcount, with plan changes and crossings labelled where they are. */
 public final class CostChart {
   private static final double LEFT = 56;
-  private static final double RIGHT = 662;
+  private static final double WIDTH = 812;
   private static final double TOP = 18;
   private static final double BOTTOM = 296;
   private static final int MOST_PLAN_LABELS = 5;
@@ -25,10 +25,12 @@ public final class CostChart {
   private final CostByHeadcount costs;
   private final List<Line> lines;
   private final Read read;
+  private final Across across;
   private final Scale x;
   private final Scale y;
   private final Svg svg = new Svg();
-  private final Labels labels = new Labels(LEFT, TOP - 4, RIGHT, BOTTOM - 4);
+  private final double right;
+  private final Labels labels;
 
   /** A contender's line: its name and the number of its mark. */
   public record Line(String id, String name, int mark) {}
@@ -42,23 +44,42 @@ public final class CostChart {
    */
   public record Read(int people, int lowest, int highest) {}
 
-  private CostChart(CostByHeadcount costs, List<Line> lines, Read read) {
+  /**
+   * What runs across the picture.
+   *
+   * @param words in the plural, such as "people"
+   * @param step how much of it lies between two points
+   * @param field name of the field in which so many of it are typed
+   */
+  public record Across(String words, int step, String field) {
+    public static final Across PEOPLE = new Across("people", 1, "people");
+  }
+
+  private CostChart(CostByHeadcount costs, List<Line> lines, Read read, Across across) {
     this.costs = costs;
     this.lines = lines;
     this.read = read;
+    this.across = across;
+    this.right = WIDTH - Math.max(140, EndLabels.room(lines.stream().map(Line::name).toList()));
+    this.labels = new Labels(LEFT, TOP - 4, right, BOTTOM - 4);
     double wanted = Math.max(Math.max(read.highest(), read.people()) * 1.7, 40);
-    this.x = Scale.over(Math.min(wanted, costs.most()), 8, LEFT, RIGHT);
+    this.x = Scale.over(Math.min(wanted, costs.most()), 8, LEFT, right);
     this.y = Scale.over(highestShown(), 6, BOTTOM, TOP);
   }
 
   /** Draws the picture as an SVG element. */
   public static String draw(CostByHeadcount costs, List<Line> lines, Read read) {
-    return new CostChart(costs, lines, read).draw();
+    return draw(costs, lines, read, Across.PEOPLE);
+  }
+
+  /** As above across another quantity; everything that is read is counted in steps of it. */
+  public static String draw(CostByHeadcount costs, List<Line> lines, Read read, Across across) {
+    return new CostChart(costs, lines, read, across).draw();
   }
 
   /** How many people the picture reaches to. */
   public static int reach(CostByHeadcount costs, Read read) {
-    return new CostChart(costs, List.of(), read).lastN();
+    return new CostChart(costs, List.of(), read, Across.PEOPLE).lastN();
   }
 
   private int lastN() {
@@ -105,15 +126,21 @@ public final class CostChart {
         "data-left",
         LEFT,
         "data-right",
-        RIGHT,
+        right,
         "data-most",
-        x.most());
+        x.most(),
+        "data-step",
+        across.step(),
+        "data-words",
+        across.words(),
+        "data-field",
+        across.field());
     grid();
     planned();
-    svg.open("clipPath", "id", "plot")
-        .leaf("rect", "x", LEFT, "y", TOP - 2, "width", RIGHT - LEFT, "height", BOTTOM - TOP + 4)
+    svg.open("clipPath", "id", "plot-" + across.field())
+        .leaf("rect", "x", LEFT, "y", TOP - 2, "width", right - LEFT, "height", BOTTOM - TOP + 4)
         .close("clipPath");
-    svg.open("g", "clip-path", "url(#plot)");
+    svg.open("g", "clip-path", "url(#plot-" + across.field() + ")");
     lines.forEach(this::curve);
     svg.close("g");
     now();
@@ -138,11 +165,17 @@ public final class CostChart {
   }
 
   private String summary() {
-    return "Monthly cost by headcount. "
+    return "Monthly cost by number of "
+        + across.words()
+        + ". "
         + costs.leads().stream()
             .filter(lead -> lead.n() <= lastN())
-            .map(lead -> "From " + lead.n() + ": " + leader(lead) + ".")
+            .map(lead -> "From " + many(lead.n()) + ": " + leader(lead) + ".")
             .collect(Collectors.joining(" "));
+  }
+
+  private String many(long points) {
+    return Figures.whole(points * across.step());
   }
 
   private String leader(Lead lead) {
@@ -167,7 +200,7 @@ public final class CostChart {
           "x1",
           LEFT,
           "x2",
-          RIGHT,
+          right,
           "y1",
           at,
           "y2",
@@ -175,9 +208,9 @@ public final class CostChart {
       svg.text(LEFT - 8, at + 4, "tick", "end", Figures.whole((long) tick));
     }
     for (double tick : x.ticks()) {
-      svg.text(x.at(tick), 316, "tick", "middle", Figures.whole((long) tick));
+      svg.text(x.at(tick), 316, "tick", "middle", many((long) tick));
     }
-    svg.text((LEFT + RIGHT) / 2, 329, "tick", "middle", "people");
+    svg.text((LEFT + right) / 2, 329, "tick", "middle", across.words());
   }
 
   private void planned() {
@@ -195,7 +228,7 @@ public final class CostChart {
         Math.max(1, to - from),
         "height",
         BOTTOM - TOP);
-    String text = read.lowest() + " to " + read.highest() + " over the months";
+    String text = many(read.lowest()) + " to " + many(read.highest()) + " over the months";
     svg.text((from + to) / 2, TOP + 12, "note", "middle", text);
     for (double at = from; at < to; at += 12) {
       labels.keepFree(at, TOP + 8, 9);
@@ -260,7 +293,7 @@ public final class CostChart {
   private void now() {
     double at = x.at(read.people());
     svg.leaf("line", "class", "now", "x1", at, "x2", at, "y1", TOP + 20, "y2", BOTTOM);
-    svg.text(at + 5, BOTTOM - 8, "call", "start", Figures.whole(read.people()));
+    svg.text(at + 5, BOTTOM - 8, "call", "start", many(read.people()));
     labels.keepFree(at + 12, BOTTOM - 12, 14);
   }
 
@@ -269,7 +302,7 @@ public final class CostChart {
       Optional<Double> height =
           lead.tool().flatMap(id -> costs.curve(id).at(lead.n())).map(p -> y.at(amount(p)));
       if (lead.n() > 1 && lead.n() <= lastN() && height.isPresent()) {
-        crossing(x.at(lead.n()), height.get(), "from " + lead.n() + ": " + leader(lead));
+        crossing(x.at(lead.n()), height.get(), "from " + many(lead.n()) + ": " + leader(lead));
       }
     }
   }
@@ -311,7 +344,7 @@ public final class CostChart {
     double cy = y.at(amount(shown.get()));
     svg.leaf("circle", "class", "turn m" + line.mark(), "cx", cx, "cy", cy, "r", "2.6");
     String plan = change.option().orElse("no plan");
-    String text = line.name() + ": " + plan + " from " + change.n();
+    String text = line.name() + ": " + plan + " from " + many(change.n());
     Optional<Labels.Place> place = labels.place(text, cx, cy);
     place.ifPresent(p -> {
       svg.leaf("line", "class", "lead thin", "x1", cx, "y1", cy, "x2", cx, "y2", toward(p, cy));
@@ -327,12 +360,10 @@ public final class CostChart {
       lastShown(costs.curve(line.id())).ifPresent(at -> ends.add(new End(line, at)));
     }
     ends.sort(Comparator.comparingDouble(End::y));
-    double free = TOP - 8;
-    for (End end : ends) {
-      double at = Math.max(end.y(), free + 16);
-      Marks.draw(svg, end.line().mark(), RIGHT + 12, at);
-      svg.text(RIGHT + 24, at + 4, "lab", "start", end.line().name());
-      free = at;
+    double[] at = EndLabels.apart(ends.stream().mapToDouble(End::y).toArray(), TOP, BOTTOM);
+    for (int i = 0; i < at.length; i++) {
+      Marks.draw(svg, ends.get(i).line().mark(), right + 12, at[i]);
+      svg.text(right + 24, at[i] + 4, "lab", "start", ends.get(i).line().name());
     }
   }
 

@@ -1,6 +1,5 @@
 package tertulia.app.chart;
 
-import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -121,11 +120,8 @@ public final class MonthsChart {
   }
 
   private void years(double left, double step, double bottom) {
-    for (int m = 0; m < horizon.months(); m++) {
-      YearMonth month = horizon.month(m);
-      if (month.getMonthValue() == 1 || m == 0) {
-        svg.text(left + m * step, bottom + 15, "tick", "start", Dates.shortMonth(month));
-      }
+    for (int m : TimeAxis.labelled(horizon, step)) {
+      svg.text(left + m * step, bottom + 15, "tick", "start", Dates.shortMonth(horizon.month(m)));
     }
   }
 
@@ -177,7 +173,7 @@ public final class MonthsChart {
 
   private String lines(List<Line> lines, String view) {
     double height = 270;
-    double right = 1046;
+    double right = WIDTH - 14 - EndLabels.room(lines.stream().map(Line::name).toList());
     open(height, "Cost of each month by tool, " + view);
     double most =
         lines.stream()
@@ -202,14 +198,18 @@ public final class MonthsChart {
       }
       svg.leaf("path", "class", "line m" + line.mark(), "d", d);
     }
-    double free = 0;
     List<Line> sorted =
         lines.stream()
             .sorted(Comparator.comparing((Line l) -> amount(l.months().getLast())).reversed())
             .toList();
-    for (Line line : sorted) {
-      double at = Math.max(free + 15, y.at(amount(line.months().getLast())) + 4);
-      free = at;
+    double[] apart =
+        EndLabels.apart(
+            sorted.stream().mapToDouble(l -> y.at(amount(l.months().getLast()))).toArray(),
+            14,
+            height - 20);
+    for (int i = 0; i < apart.length; i++) {
+      Line line = sorted.get(i);
+      double at = apart[i] + 4;
       svg.leaf(
           "line",
           "class",

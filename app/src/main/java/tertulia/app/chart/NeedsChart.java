@@ -10,6 +10,8 @@ public final class NeedsChart {
   private static final double LEFT = 250;
   private static final double RIGHT = 960;
   private static final double ROW = 26;
+  private static final double LINE = 14;
+  private static final int A_LINE = 36;
   private static final double TOP = 8;
 
   private NeedsChart() {}
@@ -32,7 +34,7 @@ public final class NeedsChart {
   /** Draws the musts in the order given. */
   public static String draw(List<Bar> bars, int months) {
     Svg svg = new Svg();
-    double height = TOP + ROW * bars.size() + 22;
+    double height = TOP + bars.stream().mapToDouble(NeedsChart::height).sum() + 22;
     svg.open(
         "svg",
         "class",
@@ -52,7 +54,7 @@ public final class NeedsChart {
             .max()
             .orElse(1);
     Scale x = Scale.over(most, 5, LEFT, RIGHT);
-    double bottom = TOP + ROW * bars.size();
+    double bottom = height - 22;
     for (double tick : x.ticks()) {
       svg.leaf(
           "line",
@@ -68,15 +70,17 @@ public final class NeedsChart {
           bottom);
       svg.text(x.at(tick), bottom + 15, "tick", "middle", Figures.whole((long) tick));
     }
-    for (int i = 0; i < bars.size(); i++) {
-      row(svg, bars.get(i), TOP + ROW * i, x);
+    double top = TOP;
+    for (Bar bar : bars) {
+      row(svg, bar, top, x);
+      top += height(bar);
     }
     return svg.close("svg").toString();
   }
 
   private static void row(Svg svg, Bar bar, double top, Scale x) {
-    double middle = top + ROW / 2;
-    svg.text(LEFT - 10, middle + 4, "call", "end", shortened(bar.need()));
+    double middle = top + height(bar) / 2;
+    text(svg, LEFT - 10, middle, "call", "end", bar.need());
     if (bar.selection().isPositive()) {
       svg.leaf(
           "rect",
@@ -85,7 +89,7 @@ public final class NeedsChart {
           "x",
           LEFT,
           "y",
-          top + 5,
+          middle - ROW / 2 + 5,
           "width",
           x.at(amount(bar.selection())) - LEFT,
           "height",
@@ -106,15 +110,31 @@ public final class NeedsChart {
           4.5);
       svg.close("g");
     }
-    String words =
-        (bar.selection().isZero()
-                ? "costs the selection nothing"
-                : "costs the selection " + Figures.moneyIn(bar.selection()))
-            + (bar.out().isEmpty() ? "" : "; rules out " + String.join(", ", bar.out()));
-    svg.text(RIGHT + 12, middle + 4, "note", "start", shortened(words));
+    text(svg, RIGHT + 12, middle, "note", "start", words(bar));
   }
 
-  private static String shortened(String text) {
-    return text.length() > 40 ? text.substring(0, 39) + "…" : text;
+  private static String words(Bar bar) {
+    return (bar.selection().isZero()
+            ? "costs the selection nothing"
+            : "costs the selection " + Figures.moneyIn(bar.selection()))
+        + (bar.out().isEmpty() ? "" : "; rules out " + String.join(", ", bar.out()));
+  }
+
+  /** A row is as high as its words take. */
+  private static double height(Bar bar) {
+    int lines =
+        Math.max(
+            Wrapped.lines(bar.need(), A_LINE).size(), Wrapped.lines(words(bar), A_LINE).size());
+    return ROW + LINE * (lines - 1);
+  }
+
+  private static void text(
+      Svg svg, double x, double middle, String look, String anchor, String text) {
+    List<String> lines = Wrapped.lines(text, A_LINE);
+    double y = middle + 4 - LINE * (lines.size() - 1) / 2;
+    for (String line : lines) {
+      svg.text(x, y, look, anchor, line);
+      y += LINE;
+    }
   }
 }

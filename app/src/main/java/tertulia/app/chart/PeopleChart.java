@@ -1,6 +1,5 @@
 package tertulia.app.chart;
 
-import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -111,13 +110,9 @@ public final class PeopleChart {
           at);
       svg.text(LEFT - 8, at + 4, "tick", "end", "" + (long) tick);
     }
-    for (int m = 0; m < horizon.months(); m++) {
-      YearMonth month = horizon.month(m);
-      boolean year = month.getMonthValue() == 1;
-      if (year || m == 0 || horizon.months() <= 24 && month.getMonthValue() % 3 == 1) {
-        svg.leaf("line", "class", "grid", "x1", x(m), "x2", x(m), "y1", BOTTOM, "y2", BOTTOM + 5);
-        svg.text(x(m), BOTTOM + 18, "tick", "start", Dates.shortMonth(month));
-      }
+    for (int m : TimeAxis.labelled(horizon, x(1) - x(0))) {
+      svg.leaf("line", "class", "grid", "x1", x(m), "x2", x(m), "y1", BOTTOM, "y2", BOTTOM + 5);
+      svg.text(x(m), BOTTOM + 18, "tick", "start", Dates.shortMonth(horizon.month(m)));
     }
   }
 

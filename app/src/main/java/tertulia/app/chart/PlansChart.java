@@ -9,7 +9,6 @@ import tertulia.core.time.Horizon;
  * something is not confirmed, bare with the reason where it is out.
  */
 public final class PlansChart {
-  private static final double LEFT = 230;
   private static final double RIGHT = 1204;
   private static final double WIDTH = 1216;
   private static final double HEAD = 22;
@@ -18,7 +17,11 @@ public final class PlansChart {
   private static final double BAR = 13;
   private static final double LETTER = 6.2;
 
-  private PlansChart() {}
+  private final double left;
+
+  private PlansChart(double left) {
+    this.left = left;
+  }
 
   /** Whether a plan would do. */
   public enum State {
@@ -47,6 +50,13 @@ public final class PlansChart {
 
   /** Draws all contenders over one axis of months. */
   public static String draw(List<Tool> tools, Horizon horizon) {
+    List<String> plans =
+        tools.stream().flatMap(tool -> tool.plans().stream()).map(Plan::name).toList();
+    double names = EndLabels.room(tools.stream().map(Tool::name).toList());
+    return new PlansChart(Math.max(230, names + EndLabels.room(plans))).drawn(tools, horizon);
+  }
+
+  private String drawn(List<Tool> tools, Horizon horizon) {
     double height =
         HEAD + tools.stream().mapToDouble(tool -> tool.plans().size() * LINE + GAP).sum();
     Svg svg = new Svg();
@@ -74,12 +84,10 @@ public final class PlansChart {
             "rotate(45)")
         .leaf("line", "class", "hatch", "x1", "0", "y1", "0", "x2", "0", "y2", "6")
         .close("pattern");
-    for (int m = 0; m < horizon.months(); m++) {
-      if (m == 0 || horizon.month(m).getMonthValue() == 1) {
-        double x = x(m, horizon);
-        svg.leaf("line", "class", "grid", "x1", x, "x2", x, "y1", HEAD - 6, "y2", height - GAP);
-        svg.text(x + 4, HEAD - 8, "tick", "start", Dates.shortMonth(horizon.month(m)));
-      }
+    for (int m : TimeAxis.labelled(horizon, x(1, horizon) - x(0, horizon))) {
+      double x = x(m, horizon);
+      svg.leaf("line", "class", "grid", "x1", x, "x2", x, "y1", HEAD - 6, "y2", height - GAP);
+      svg.text(x + 4, HEAD - 8, "tick", "start", Dates.shortMonth(horizon.month(m)));
     }
     double top = HEAD;
     for (Tool tool : tools) {
@@ -94,12 +102,12 @@ public final class PlansChart {
     return svg.close("svg").toString();
   }
 
-  private static double x(int m, Horizon horizon) {
-    return LEFT + (RIGHT - LEFT) * m / horizon.months();
+  private double x(int m, Horizon horizon) {
+    return left + (RIGHT - left) * m / horizon.months();
   }
 
-  private static void line(Svg svg, Tool tool, Plan plan, Horizon horizon, double top) {
-    svg.text(LEFT - 10, top + LINE / 2 + 4, "call", "end", fitted(plan.name(), 110));
+  private void line(Svg svg, Tool tool, Plan plan, Horizon horizon, double top) {
+    svg.text(left - 10, top + LINE / 2 + 4, "call", "end", plan.name());
     for (Stretch stretch : plan.stretches()) {
       double x = x(stretch.from(), horizon);
       double width = x(stretch.end(), horizon) - x;
@@ -129,11 +137,9 @@ public final class PlansChart {
     }
   }
 
-  /** A text as far as there is room for it. */
+  /** A text if there is room for all of it; it can be read by pointing and in the table. */
   private static String fitted(String text, double room) {
     int letters = (int) (room / LETTER);
-    return text.length() <= letters
-        ? text
-        : letters < 5 ? "" : text.substring(0, letters - 1) + "…";
+    return text.length() <= letters ? text : "";
   }
 }

@@ -10,7 +10,6 @@ import tertulia.core.time.Horizon;
  * filled as far as they are used, cut where plan or term changes.
  */
 public final class RibbonChart {
-  private static final double LEFT = 128;
   private static final double RIGHT = 1204;
   private static final double WIDTH = 1216;
   private static final double HEAD = 22;
@@ -18,7 +17,11 @@ public final class RibbonChart {
   private static final double BAND = 34;
   private static final double LETTER = 6.4;
 
-  private RibbonChart() {}
+  private final double left;
+
+  private RibbonChart(double left) {
+    this.left = left;
+  }
 
   /**
    * One contender.
@@ -40,6 +43,11 @@ public final class RibbonChart {
 
   /** Draws all lanes over one axis of months. */
   public static String draw(List<Lane> lanes, Horizon horizon) {
+    List<String> names = lanes.stream().map(Lane::name).toList();
+    return new RibbonChart(Math.max(128, EndLabels.room(names))).drawn(lanes, horizon);
+  }
+
+  private String drawn(List<Lane> lanes, Horizon horizon) {
     double height = HEAD + LANE * lanes.size();
     Svg svg = new Svg();
     svg.open(
@@ -59,36 +67,34 @@ public final class RibbonChart {
     return svg.close("svg").toString();
   }
 
-  private static double x(int m, int months) {
-    return LEFT + (RIGHT - LEFT) * m / months;
+  private double x(int m, int months) {
+    return left + (RIGHT - left) * m / months;
   }
 
-  private static void axis(Svg svg, Horizon horizon, double height) {
-    for (int m = 0; m < horizon.months(); m++) {
-      if (m == 0 || horizon.month(m).getMonthValue() == 1) {
-        double x = x(m, horizon.months());
-        svg.leaf("line", "class", "grid", "x1", x, "x2", x, "y1", HEAD - 6, "y2", height);
-        svg.text(x + 4, HEAD - 8, "tick", "start", Dates.shortMonth(horizon.month(m)));
-      }
+  private void axis(Svg svg, Horizon horizon, double height) {
+    double step = x(1, horizon.months()) - x(0, horizon.months());
+    for (int m : TimeAxis.labelled(horizon, step)) {
+      double x = x(m, horizon.months());
+      svg.leaf("line", "class", "grid", "x1", x, "x2", x, "y1", HEAD - 6, "y2", height);
+      svg.text(x + 4, HEAD - 8, "tick", "start", Dates.shortMonth(horizon.month(m)));
     }
   }
 
-  private static void lane(Svg svg, Lane lane, int months, double top) {
+  private void lane(Svg svg, Lane lane, int months, double top) {
     double base = top + LANE - 8;
     Marks.draw(svg, lane.mark(), 8, base - BAND / 2);
     svg.text(20, base - BAND / 2 + 4, "lab", "start", lane.name());
     if (!lane.gap().isEmpty()) {
-      svg.text(LEFT + 4, base - BAND / 2 + 4, "note", "start", lane.gap());
+      svg.text(left + 4, base - BAND / 2 + 4, "note", "start", lane.gap());
     }
     int most = lane.held().stream().mapToInt(units -> units.orElse(0)).max().orElse(0);
     for (Stretch stretch : lane.stretches()) {
       stretch(svg, lane, stretch, months, base, most);
     }
-    svg.leaf("line", "class", "base", "x1", LEFT, "x2", RIGHT, "y1", base, "y2", base);
+    svg.leaf("line", "class", "base", "x1", left, "x2", RIGHT, "y1", base, "y2", base);
   }
 
-  private static void stretch(
-      Svg svg, Lane lane, Stretch stretch, int months, double base, int most) {
+  private void stretch(Svg svg, Lane lane, Stretch stretch, int months, double base, int most) {
     String look = "m" + lane.mark();
     svg.open("g", "class", "stretch " + look);
     svg.leaf("path", "class", "heldband", "d", area(lane.held(), stretch, months, base, most));
@@ -102,17 +108,14 @@ public final class RibbonChart {
     svg.close("g");
   }
 
-  /** A label as far as there is room for it. */
+  /** A label if there is room for all of it; it can be read by pointing and in the table. */
   private static String fitted(String label, double room) {
     int letters = (int) (room / LETTER);
-    return label.length() <= letters
-        ? label
-        : letters < 4 ? "" : label.substring(0, letters - 1) + "…";
+    return label.length() <= letters ? label : "";
   }
 
   /** Steps month by month; without units the full height. */
-  private static String area(
-      List<OptionalInt> units, Stretch stretch, int months, double base, int most) {
+  private String area(List<OptionalInt> units, Stretch stretch, int months, double base, int most) {
     StringBuilder d =
         new StringBuilder("M" + Svg.number(x(stretch.from(), months)) + " " + Svg.number(base));
     for (int m = stretch.from(); m < stretch.end(); m++) {

@@ -1,6 +1,5 @@
 package tertulia.app.chart;
 
-import java.time.YearMonth;
 import java.util.List;
 import tertulia.app.display.Dates;
 import tertulia.core.evaluation.Selection;
@@ -57,13 +56,11 @@ public final class ThreadChart {
   }
 
   private static void years(Svg svg, Horizon horizon) {
-    for (int m = 0; m < horizon.months(); m++) {
-      YearMonth month = horizon.month(m);
-      if (m == 0 || month.getMonthValue() == 1) {
-        double x = x(m, horizon.months());
-        svg.leaf("line", "class", "cord", "x1", x, "x2", x, "y1", CORD - 4, "y2", CORD + 4);
-        svg.text(x + 4, 13, "tick", "start", Dates.shortMonth(month));
-      }
+    double step = x(1, horizon.months()) - x(0, horizon.months());
+    for (int m : TimeAxis.labelled(horizon, step)) {
+      double x = x(m, horizon.months());
+      svg.leaf("line", "class", "cord", "x1", x, "x2", x, "y1", CORD - 4, "y2", CORD + 4);
+      svg.text(x + 4, 13, "tick", "start", Dates.shortMonth(horizon.month(m)));
     }
   }
 

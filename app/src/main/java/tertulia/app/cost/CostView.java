@@ -13,6 +13,7 @@ import tertulia.app.display.Dates;
 import tertulia.app.display.Figures;
 import tertulia.app.workspace.Cell;
 import tertulia.app.workspace.HorizonCell;
+import tertulia.app.workspace.Known;
 import tertulia.app.workspace.Row;
 import tertulia.app.workspace.Workspace;
 import tertulia.core.billing.Ledger;
@@ -40,6 +41,8 @@ import tertulia.core.path.Ways;
  * @param warnings where a mistake would be made, with the way out
  * @param ways the best way through each contender's plans
  * @param months cost over the months
+ * @param running what each has cost so far
+ * @param quantity cost by something other than people
  * @param unlike for each column what is not equal to the others
  */
 record CostView(
@@ -52,6 +55,8 @@ record CostView(
     List<Warning> warnings,
     WayView ways,
     MonthsView months,
+    RunningView running,
+    QuantityView quantity,
     List<List<Alike.Difference>> unlike) {
 
   /** From so many people on this happens to a contender. */
@@ -71,10 +76,6 @@ record CostView(
   static CostView of(Workspace.Session session) {
     Evaluation evaluation = session.evaluation();
     CostByHeadcount costs = evaluation.costs().costByHeadcount();
-    List<CostChart.Line> lines =
-        session.columns().stream()
-            .map(c -> new CostChart.Line(c.id(), c.tool().name(), session.mark(c.id())))
-            .toList();
     CostChart.Read read =
         new CostChart.Read(
             evaluation.costs().people().total(),
@@ -83,7 +84,7 @@ record CostView(
     WayView ways = WayView.of(session);
     return new CostView(
         rows(session, List.of(ways.kept(), ways.monthly())),
-        CostChart.draw(costs, lines, read),
+        CostChart.draw(costs, lines(session), read),
         CostChart.reach(costs, read),
         changes(session, costs),
         evaluation.whatIf().basis() == WhatIf.Basis.FULL
@@ -93,7 +94,16 @@ record CostView(
         Sentences.warnings(session),
         ways,
         MonthsView.of(session),
+        RunningView.of(session),
+        QuantityView.of(session),
         Alike.of(session));
+  }
+
+  /** The contenders as lines of a picture. */
+  static List<CostChart.Line> lines(Workspace.Session session) {
+    return session.columns().stream()
+        .map(c -> new CostChart.Line(c.id(), c.tool().name(), session.mark(c.id())))
+        .toList();
   }
 
   private static List<Row> rows(Workspace.Session session, List<Row> beside) {
@@ -107,6 +117,8 @@ record CostView(
                 ? "More than the cheapest, time counted"
                 : "More than the cheapest",
             cells(session, c -> dearer(session, c))));
+    rows.add(Row.of("A head a month", cells(session, c -> head(session, c, 1))));
+    rows.add(Row.of("A head a year", cells(session, c -> head(session, c, 12))));
     rows.add(Row.of("To become the cheapest", cells(session, c -> remedy(session, c))));
     rows.add(
         new Row(
@@ -168,6 +180,16 @@ record CostView(
     return mine.map(total -> Cell.figure(Figures.money(total), why))
         .map(cell -> mine.equals(least) ? cell.looking("best") : cell)
         .orElseGet(() -> Cell.missing("not known", why));
+  }
+
+  private static Cell head(Workspace.Session session, Contender contender, int months) {
+    String why = session.why("head", "contender", contender.id(), "of", "" + months);
+    return session
+        .evaluation()
+        .costs()
+        .perHead(contender.id(), months)
+        .map(amount -> Cell.figure(Known.amount(amount), why))
+        .orElseGet(() -> Cell.missing("—", why));
   }
 
   /** Asked for, as it takes many computations. */

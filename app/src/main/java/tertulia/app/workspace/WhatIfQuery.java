@@ -14,9 +14,9 @@ import tertulia.app.exchange.TypedNumber;
 import tertulia.core.billing.View;
 import tertulia.core.evaluation.Selection;
 import tertulia.core.evaluation.Stated;
-import tertulia.core.growth.Measure;
 import tertulia.core.evaluation.WhatIf;
 import tertulia.core.evaluation.WhatIf.Moment;
+import tertulia.core.growth.Measure;
 import tertulia.core.growth.Scenario;
 import tertulia.core.path.CostByHeadcount;
 import tertulia.core.path.Terms;
@@ -31,11 +31,7 @@ import tertulia.core.time.Horizon;
  * @param fault what is wrong with it; empty if nothing
  */
 public record WhatIfQuery(
-    WhatIf whatIf,
-    String typedPeople,
-    String pricesOf,
-    Optional<Measure> across,
-    String fault) {
+    WhatIf whatIf, String typedPeople, String pricesOf, Optional<Measure> across, String fault) {
 
   /** Reads an address; what is missing or makes no sense stands as at the start. */
   public static WhatIfQuery of(Map<String, String> query, Selection selection) {

@@ -56,6 +56,10 @@ class WhyController {
       case "horizon" -> new Figure.Horizon(contender);
       case "way" -> new Figure.Way(contender);
       case "month" -> new Figure.Month(contender, Integer.parseInt(query.getOrDefault("of", "0")));
+      case "running" ->
+          new Figure.Running(contender, Integer.parseInt(query.getOrDefault("of", "0")));
+      case "head" ->
+          new Figure.PerHead(contender, query.getOrDefault("of", "").equals("12") ? 12 : 1);
       case "year" -> new Figure.Year(contender, Integer.parseInt(query.getOrDefault("of", "0")));
       case "time" -> new Figure.Time(contender);
       case "full" -> new Figure.Full(contender);

@@ -231,18 +231,23 @@ public class Workspace {
         .anyMatch(list -> list.measures().contains(Measure.LIGHT_SEATS));
   }
 
-  /** People and staff are what a headcount is for. */
   private static List<Frame.Choice> measures(Session session) {
     Optional<Measure> across = session.query().across();
     List<Frame.Choice> measures = new ArrayList<>();
     measures.add(new Frame.Choice("", "of something else", across.isEmpty()));
-    session.table().selection().counted().stream()
-        .filter(measure -> !PEOPLE.contains(measure))
+    quantities(session)
         .forEach(measure ->
             measures.add(
                 new Frame.Choice(
                     measure.id(), measure.label(), across.equals(Optional.of(measure)))));
     return measures;
+  }
+
+  /** Of what there may be more or fewer whoever the people are. */
+  public static List<Measure> quantities(Session session) {
+    return session.table().selection().counted().stream()
+        .filter(measure -> !PEOPLE.contains(measure))
+        .toList();
   }
 
   private static List<Frame.Choice> scenarios(Session session) {

@@ -9,10 +9,10 @@ export function charts(document) {
   });
   document.addEventListener('click', (event) => {
     const at = position(event);
-    const people = document.getElementById('people');
-    if (at && people) {
-      people.value = String(at.n);
-      people.dispatchEvent(new Event('change', { bubbles: true }));
+    const field = at && document.querySelector(`#whatif [name=${at.svg.dataset.field}]`);
+    if (field) {
+      field.value = String(at.n * Number(at.svg.dataset.step));
+      field.dispatchEvent(new Event('change', { bubbles: true }));
     }
   });
 }
@@ -24,7 +24,7 @@ function position(event) {
   const { left, right, most, reach } = numbers(svg);
   const x = ((event.clientX - box.left) / box.width) * svg.viewBox.baseVal.width;
   const n = Math.round(((x - left) / (right - left)) * most);
-  return n < 1 || n > reach ? null : { chart: svg.closest('[data-chart]'), n };
+  return n < 1 || n > reach ? null : { svg, chart: svg.closest('[data-chart]'), n };
 }
 
 function numbers(svg) {
@@ -46,7 +46,7 @@ function read(chart, n) {
     .filter(({ cost }) => cost !== '—')
     .sort((a, b) => amount(a.cost) - amount(b.cost));
   chart.querySelector('output').textContent =
-    `${n} ${n === 1 ? 'person' : 'people'}: ` + (costs.map(({ name, cost }) => `${name} ${cost}`).join(' · ') || 'no figure');
+    `${(n * Number(svg.dataset.step)).toLocaleString('en')} ${svg.dataset.words === 'people' && n === 1 ? 'person' : svg.dataset.words}: ` + (costs.map(({ name, cost }) => `${name} ${cost}`).join(' · ') || 'no figure');
 }
 
 function amount(text) {

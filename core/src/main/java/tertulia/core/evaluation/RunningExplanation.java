@@ -47,8 +47,7 @@ record RunningExplanation(
               "what falls into these months",
               List.of(known.time().explain())));
     }
-    return Working.Sum.of(
-        "So far, " + view.words(), costs.selection().currency().getCode(), parts);
+    return Working.Sum.of("So far, " + view.words(), costs.selection().currency().getCode(), parts);
   }
 
   Working perHead(String contender, int months) {

@@ -20,8 +20,11 @@ public record Stated(Measure measure, BigDecimal units) {
     requireNonNull(measure);
     if (units.signum() < 0 || units.compareTo(MOST) > 0) {
       throw new IllegalArgumentException(
-          "So many " + measure.label() + " lie between 0 and 1,000,000; found "
-              + units.toPlainString() + ".");
+          "So many "
+              + measure.label()
+              + " lie between 0 and 1,000,000; found "
+              + units.toPlainString()
+              + ".");
     }
     if (measure.whole() && units.stripTrailingZeros().scale() > 0) {
       throw new IllegalArgumentException(

@@ -120,7 +120,9 @@ public record CostFindings(Costs costs) {
         .orElse(0);
   }
 
-  /** The first month from which one running sum stays below another; past the end: it never does. */
+  /**
+   * The first month from which one running sum stays below another; past the end: it never does.
+   */
   private static int staysBelow(List<Money> mine, List<Money> theirs) {
     int from = mine.size();
     while (from > 0 && mine.get(from - 1).isLessThan(theirs.get(from - 1))) {

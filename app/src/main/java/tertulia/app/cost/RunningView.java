@@ -1,0 +1,98 @@
+package tertulia.app.cost;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Stream;
+import org.joda.money.Money;
+import tertulia.app.chart.RunningChart;
+import tertulia.app.display.Dates;
+import tertulia.app.display.Figures;
+import tertulia.app.display.FindingWords;
+import tertulia.app.workspace.Cell;
+import tertulia.app.workspace.Workspace;
+import tertulia.core.evaluation.Contender;
+import tertulia.core.evaluation.Costs;
+import tertulia.core.finding.CostFindings;
+import tertulia.core.finding.Finding;
+import tertulia.core.time.Horizon;
+
+/**
+ * What each has cost so far, month after month.
+ *
+ * @param chart as SVG; empty if nobody has a total
+ * @param says from when what pays
+ * @param ends the months for which the table has a column
+ */
+record RunningView(String chart, List<String> says, List<String> ends, List<Line> lines) {
+  private static final int YEAR = 12;
+  private static final int MOST_CROSSINGS = 4;
+
+  /** A contender's sums at the ends of the plan years. */
+  record Line(String contender, List<Cell> sums) {}
+
+  static RunningView of(Workspace.Session session) {
+    Costs costs = session.evaluation().costs();
+    Horizon horizon = session.table().selection().horizon();
+    FindingWords words = new FindingWords(session.table().selection());
+    CostFindings findings = new CostFindings(costs);
+    List<RunningChart.Line> drawn = new ArrayList<>();
+    for (Contender contender : session.columns()) {
+      costs
+          .running(contender.id())
+          .ifPresent(sums ->
+              drawn.add(
+                  new RunningChart.Line(
+                      contender.tool().name(), session.mark(contender.id()), sums)));
+    }
+    List<Finding.PaysFrom> crossings = findings.crossings();
+    List<Integer> ends = ends(horizon);
+    return new RunningView(
+        RunningChart.draw(horizon, drawn, crossings(session, crossings)),
+        Stream.concat(
+                crossings.stream().limit(MOST_CROSSINGS).map(words::of),
+                findings.commitments().stream().map(words::of))
+            .toList(),
+        ends.stream().map(m -> "by " + Dates.shortMonth(horizon.month(m))).toList(),
+        session.columns().stream().map(c -> line(session, c, ends)).toList());
+  }
+
+  private static List<RunningChart.Crossing> crossings(
+      Workspace.Session session, List<Finding.PaysFrom> crossings) {
+    Costs costs = session.evaluation().costs();
+    Horizon horizon = session.table().selection().horizon();
+    return crossings.stream()
+        .limit(MOST_CROSSINGS)
+        .map(c ->
+            new RunningChart.Crossing(
+                c.month(),
+                Sentences.name(session, c.tool())
+                    + " pays from "
+                    + Dates.shortMonth(horizon.month(c.month())),
+                costs.running(c.tool()).orElseThrow().get(c.month())))
+        .toList();
+  }
+
+  private static List<Integer> ends(Horizon horizon) {
+    List<Integer> ends = new ArrayList<>();
+    for (int m = YEAR - 1; m < horizon.months(); m += YEAR) {
+      ends.add(m);
+    }
+    if (ends.isEmpty() || ends.getLast() != horizon.months() - 1) {
+      ends.add(horizon.months() - 1);
+    }
+    return ends;
+  }
+
+  private static Line line(Workspace.Session session, Contender contender, List<Integer> ends) {
+    Optional<List<Money>> sums = session.evaluation().costs().running(contender.id());
+    List<Cell> cells = new ArrayList<>();
+    for (int m : ends) {
+      String why = session.why("running", "contender", contender.id(), "of", "" + m);
+      cells.add(
+          sums.map(found -> Cell.figure(Figures.money(found.get(m)), why))
+              .orElseGet(() -> Cell.missing("—", why)));
+    }
+    return new Line(contender.tool().name(), cells);
+  }
+}
