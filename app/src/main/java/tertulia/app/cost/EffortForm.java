@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
+import tertulia.app.display.Figures;
 import tertulia.app.exchange.Fields;
 import tertulia.app.exchange.SelectionFile.EffortPart;
 import tertulia.app.workspace.Workspace;
@@ -25,9 +26,21 @@ public class EffortForm {
     public String manualMinutes = "";
     public String parallelMonths = "";
 
+    boolean isEmpty() {
+      return all().stream().allMatch(text -> text == null || text.isBlank());
+    }
+
     private List<String> all() {
       return List.of(setUp, migration, learning, upkeep, manualMinutes, parallelMonths);
     }
+  }
+
+  /** Of how many contenders somebody has said something. */
+  public String words() {
+    long said = lines.stream().filter(line -> !line.isEmpty()).count();
+    return said == 0
+        ? "nobody has said anything yet"
+        : "said of " + said + " of " + Figures.counted(lines.size(), "contenders");
   }
 
   static EffortForm of(Workspace.Session session) {
@@ -55,7 +68,7 @@ public class EffortForm {
 
   /** What a line says; empty if it is empty. Fields left empty beside others count as none. */
   static Optional<EffortPart> part(Line line, String at, Fields fields) {
-    if (line.all().stream().allMatch(text -> text == null || text.isBlank())) {
+    if (line.isEmpty()) {
       return Optional.empty();
     }
     return Optional.of(

@@ -1,6 +1,8 @@
 package tertulia.app.workspace;
 
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 
 /**
  * What stays the same from step to step: the title, the steps, the thread of "what if" and the
@@ -53,6 +55,16 @@ public record Frame(
 
   /** One of several ways to look; the code stands in addresses. */
   public record Choice(String code, String words, boolean chosen) {}
+
+  /** The "what if" by the names it has in addresses. */
+  public Map<String, String> asked() {
+    Map<String, String> asked = new LinkedHashMap<>();
+    for (String part : query.isEmpty() ? new String[0] : query.split("&")) {
+      int equals = part.indexOf('=');
+      asked.put(part.substring(0, equals), part.substring(equals + 1));
+    }
+    return asked;
+  }
 
   /** Whether anything is read other than as at the start. */
   public boolean isRead() {

@@ -13,6 +13,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestParam;
 import tertulia.app.people.SignedIn;
+import tertulia.app.selection.Selections;
 import tertulia.app.web.NotFound;
 
 /** Shows every step: the whole page, or what a changed "what if" changes on it. */
@@ -21,9 +22,11 @@ class StepController {
   private static final String ADDRESS =
       "/selections/{id}/{step:overview|need|contenders|fit|cost|weights|marks|decision|plans|versus}";
   private final Steps steps;
+  private final Selections selections;
   private final Map<String, StepBody> bodies;
 
-  StepController(Steps steps, List<StepBody> bodies) {
+  StepController(Steps steps, Selections selections, List<StepBody> bodies) {
+    this.selections = selections;
     this.steps = steps;
     this.bodies = bodies.stream().collect(Collectors.toMap(StepBody::key, Function.identity()));
   }
@@ -31,6 +34,9 @@ class StepController {
   /** A selection opens where it says what it has come to. */
   @GetMapping("/selections/{id}")
   String opened(@PathVariable long id) {
+    if (!selections.isThere(id)) {
+      throw new NotFound("selection " + id);
+    }
     return "redirect:/selections/" + id + "/overview";
   }
 

@@ -3,8 +3,8 @@ const PAUSE = 60;
 
 export function thread(document) {
   const form = document.getElementById('whatif');
-  if (!form) return;
   const bead = document.getElementById('bead');
+  if (!form || !bead) return;
   const people = document.getElementById('people');
   let waiting = null;
   const moved = () => {

@@ -70,6 +70,16 @@ public abstract class BrowserTest extends ServedTest {
     return page;
   }
 
+  /** Opens a part of a form that is one line until it is opened. */
+  protected static void open(Page page, String part) {
+    page.locator("#section-" + part + ":not([open]) > summary").click();
+  }
+
+  /** Opens everything that is folded. */
+  protected static void unfold(Page page) {
+    page.evaluate("document.querySelectorAll('details').forEach(d => { d.open = true; })");
+  }
+
   /** A browser window of its own. */
   protected Page window(ColorScheme scheme, int width) {
     BrowserContext context =

@@ -48,6 +48,7 @@ public class FitWalkTest extends BrowserTest {
     cost(page, 0, "446.40");
     assertThat(row(page, "More than the cheapest").locator("td").nth(0)).containsText("2 of 5");
     step(page, "Need");
+    open(page, "needs");
     page.getByLabel("Importance 4", exactly()).selectOption("must");
     page.getByText("Save the need").click();
     assertThat(page.locator("[role=status].good")).hasText("Saved.");
@@ -95,6 +96,8 @@ public class FitWalkTest extends BrowserTest {
   /** Where a list on paper will do, the cheaper plan is back, and pays for it. */
   private void coveredOutside(Page page, long id) {
     step(page, "Need");
+    open(page, "needs");
+    page.locator(".needlines summary").nth(3).click();
     page.getByLabel("Covered outside by 4", exactly()).fill("a list on paper");
     page.getByLabel("Cover a month 4", exactly()).fill("20");
     page.getByText("Save the need").click();

@@ -33,6 +33,7 @@ public class GrowthPageTest extends BrowserTest {
     assertThat(figure).not().hasValue(before);
     assertThat(page.locator("#handle-0-47")).not().hasAttribute("aria-valuenow", "30");
     // typed: the picture follows, and what is typed stays
+    page.locator("fieldset.group summary").first().click();
     figure.fill("0");
     figure.press("Tab");
     assertThat(page.locator("#handle-0-47")).hasAttribute("aria-valuenow", "23");

@@ -61,7 +61,7 @@ public class NewUserTest extends BrowserTest {
 
   private static void begin(Page page) {
     page.navigate("/selections");
-    page.getByText("Begin a selection").click();
+    page.getByText("Ask a question").click();
     page.locator("[name=title]").fill("Which planning tool for the workshop?");
     page.locator("[name=people]").fill("-4");
     page.locator("[name=currency]").fill("Euros");
@@ -74,11 +74,12 @@ public class NewUserTest extends BrowserTest {
     page.locator("[name=people]").fill("20");
     page.locator("main form.sheet button").click();
     page.waitForURL("**/need");
-    assertThat(page.locator("#moment")).containsText("December 2026 · 20 people");
+    assertThat(page.locator("#section-people > summary")).containsText("20 people in 1 group");
   }
 
   private static void need(Page page) {
-    page.getByLabel("Capability 1").fill("Shared plans");
+    page.getByLabel("Need 1").fill("Shared plans");
+    page.locator(".needlines summary").first().click();
     page.getByLabel("Partly will do 1").check();
     page.getByText("Save the need").click();
     assertThat(page.locator("[role=status].good")).hasText("Saved.");

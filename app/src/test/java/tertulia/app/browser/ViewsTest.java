@@ -16,6 +16,8 @@ public class ViewsTest extends BrowserTest {
   private static final List<String> VIEWS =
       List.of(
           "/selections",
+          "/selections/1/overview",
+          "/selections/3/overview",
           "/selections/1/need",
           "/selections/1/contenders",
           "/selections/1/fit",
@@ -55,6 +57,7 @@ public class ViewsTest extends BrowserTest {
     Page page = signedIn("ilse", scheme, 1280);
     for (String view : VIEWS) {
       page.navigate(view);
+      unfold(page);
       accessible(page, scheme, view);
     }
     page.navigate("/selections/1/cost?month=17");

@@ -7,6 +7,7 @@ import static org.testng.Assert.assertTrue;
 import com.microsoft.playwright.Download;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
@@ -146,8 +147,12 @@ public class WalkTest extends BrowserTest {
   @Test
   public void twoPeopleTakeASelectionFromNeedToDecision() throws Exception {
     Page ilse = signedIn("ilse", ColorScheme.LIGHT, 1280);
-    ilse.getByText("Which booking tool for the freight desk?").click();
-    ilse.waitForURL("**/need");
+    ilse.getByRole(
+            AriaRole.LINK,
+            new Page.GetByRoleOptions().setName("Which booking tool for the freight desk?"))
+        .click();
+    ilse.waitForURL("**/overview");
+    overview(ilse);
     needAndContenders(ilse);
     fit(ilse);
     cost(ilse);
@@ -157,8 +162,32 @@ public class WalkTest extends BrowserTest {
     assertEquals(String.join("\n", complaints), "");
   }
 
-  private void needAndContenders(Page page) {
+  private void overview(Page page) {
     assertThat(page.locator("#moment")).containsText("January 2027 · " + total(0) + " people");
+    assertThat(page.locator(".bigsay")).containsText("Halvard Desk leads and is the cheapest");
+    assertThat(page.locator(".bigsay")).containsText("Quaymate could still pass it");
+    assertThat(page.locator(".standing tbody tr").first()).containsText("16,333.72");
+    assertThat(page.locator(".besides")).containsText("Joren Talvik has not weighed yet.");
+    page.locator("#people").fill("121");
+    page.locator("#people").press("Enter");
+    assertThat(page.locator(".costsay")).containsText("for 121 people");
+    page.locator("#people").fill("");
+    page.locator("#people").press("Enter");
+    assertThat(page.locator(".costsay")).containsText("for 62 people");
+  }
+
+  private void needAndContenders(Page page) {
+    step(page, "Need");
+    assertThat(page.locator("#section-people > summary")).containsText("62 people in 4 groups");
+    // a number is read as it is written, and that is said beside it
+    open(page, "counted");
+    page.getByLabel("linked calendars, fixed").fill("14,000");
+    page.getByLabel("linked calendars, fixed").press("Tab");
+    assertThat(page.locator(".reading")).hasText("read as 14000");
+    page.getByLabel("linked calendars, fixed").fill("6");
+    page.getByLabel("linked calendars, fixed").press("Tab");
+    assertThat(page.locator(".reading")).hasCount(0);
+    page.onceDialog(dialog -> dialog.accept());
     assertThat(page.locator(".demandline")).containsText("62 seats");
     assertThat(page.locator(".demandline")).containsText("10 linked calendars");
     step(page, "Contenders");

@@ -43,7 +43,7 @@ public class BriefFormTest {
       {
         change(f -> f.months = "9999999999"),
         "months",
-        "\"9999999999\" is too large: up to nine digits are read."
+        "\"9999999999\" is not a whole number of up to nine digits. Write it like 25 or 1,200."
       },
       {
         change(f -> f.currency = "Euro"),

@@ -158,6 +158,7 @@ public record AnswerFindings(Evaluation evaluation) {
         .filter(this::hasNoPrice)
         .forEach(tool -> missing.add(new Finding.NoPrice(tool)));
     judging(missing);
+    evaluation.scores().totals().ifPresent(totals -> openValues(totals, missing));
     for (Contender contender : evaluation.selection().active()) {
       int questions = costs().questions(contender.id()).size();
       if (questions > 0) {
@@ -198,7 +199,6 @@ public record AnswerFindings(Evaluation evaluation) {
         missing.add(new Finding.NotMarked(member.name(), left, all));
       }
     }
-    evaluation.scores().totals().ifPresent(totals -> openValues(totals, missing));
   }
 
   private static void openValues(Totals totals, List<Finding.OfMissing> missing) {

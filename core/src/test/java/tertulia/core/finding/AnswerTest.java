@@ -16,6 +16,7 @@ import org.joda.money.Money;
 import org.testng.annotations.AfterClass;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
+import tertulia.core.Samples;
 import tertulia.core.decision.Decision;
 import tertulia.core.decision.Proposal;
 import tertulia.core.decision.Signatory;
@@ -26,6 +27,9 @@ import tertulia.core.evaluation.Evaluation;
 import tertulia.core.evaluation.Selection;
 import tertulia.core.evaluation.WhatIf;
 import tertulia.core.finding.Finding.Cheapness;
+import tertulia.core.fit.Capability;
+import tertulia.core.fit.Importance;
+import tertulia.core.fit.Need;
 import tertulia.core.path.Ways;
 import tertulia.core.scoring.Criterion;
 import tertulia.core.scoring.Interval;
@@ -37,7 +41,7 @@ import tertulia.core.scoring.Totals;
 public class AnswerTest {
   private static final int SEEDS = 150;
   private static final int DAYS_FRESH = 100;
-  private static final LocalDate TODAY = tertulia.core.Samples.PAGE.asOf().plusDays(10);
+  private static final LocalDate TODAY = Samples.PAGE.asOf().plusDays(10);
   private final Set<String> seen = new HashSet<>();
 
   @DataProvider
@@ -74,6 +78,7 @@ public class AnswerTest {
     for (Selection selection :
         List.of(
             whole,
+            asking(whole),
             whole.unjudged(),
             onlyThoseWithoutAWay(whole),
             Generated.with(whole, List.of()))) {
@@ -91,6 +96,13 @@ public class AnswerTest {
           AnswerFindings.front(answer).isPresent(),
           answer instanceof Finding.Ahead || answer instanceof Finding.CheapestThatDoes);
     }
+  }
+
+  /** The same with a must of which nobody knows anything. */
+  private static Selection asking(Selection selection) {
+    List<Need> needs = new ArrayList<>(selection.needs());
+    needs.add(new Need(new Capability("unheard", "Unheard of"), new Importance.Must(false)));
+    return Samples.asking(selection, needs, selection.contenders());
   }
 
   /** The same among those who have no plan for all months. */
@@ -184,7 +196,8 @@ public class AnswerTest {
   @Test(dataProvider = "seeds")
   public void whatIsSaidToBeMissingIs(int seed) {
     Selection whole = Generated.selection(seed);
-    for (Selection selection : List.of(whole, whole.unjudged(), withoutPanel(whole))) {
+    for (Selection selection :
+        List.of(whole, whole.unjudged(), withoutPanel(whole), asking(whole))) {
       Evaluation evaluation = evaluate(selection);
       List<Finding.OfMissing> missing = new AnswerFindings(evaluation).missing(TODAY, DAYS_FRESH);
       missing.forEach(m -> seen.add(m.getClass().getSimpleName()));
