@@ -115,6 +115,7 @@ class Access {
       "/selections/import",
       "/selections/{id}/need",
       "/selections/{id}/need/take",
+      "/selections/{id}/need/ask",
       "/selections/{id}/criteria",
       "/selections/{id}/shares",
       "/selections/{id}/contenders",

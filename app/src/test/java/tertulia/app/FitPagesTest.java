@@ -64,6 +64,46 @@ public class FitPagesTest extends ServedTest {
     return html.replaceAll("<[^>]*>", " ").replaceAll("\\s+", " ");
   }
 
+  /** What contenders have becomes a need where it is seen, once. */
+  @Test
+  public void whatTheyHaveIsAskedForInPlace() throws Exception {
+    SelectionFile file = Demo.file();
+    Brief.NeedPart dropped = file.brief().needs().getFirst();
+    long other =
+        intake.take(
+            new SelectionFile(
+                file.format(),
+                file.version(),
+                file.brief().needing(file.brief().needs().subList(1, 3)),
+                file.contenders(),
+                file.panel(),
+                null,
+                null,
+                null),
+            "Ilse Maren");
+    String path = "/selections/" + other;
+    String ask = "must:" + dropped.id();
+    String before = send(MockMvcRequestBuilders.get(path + "/fit")).getContentAsString();
+    assertTrue(before.contains("value=\"" + ask + "\""), before);
+    for (int i = 0; i < 2; i++) {
+      MockHttpServletResponse asked =
+          send(MockMvcRequestBuilders.post(path + "/need/ask?month=3").param("ask", ask));
+      assertEquals(asked.getRedirectedUrl(), path + "/fit?month=3");
+    }
+    List<Brief.NeedPart> needs = selections.load(other).file().brief().needs();
+    assertEquals(needs.size(), 3);
+    assertEquals(needs.getLast().id(), dropped.id());
+    assertEquals(needs.getLast().importance(), "must");
+    String after = send(MockMvcRequestBuilders.get(path + "/fit")).getContentAsString();
+    assertFalse(after.contains("value=\"" + ask + "\""), "it is asked for");
+    for (String wrong : List.of("must:unheard-of", "perhaps:" + dropped.id(), "must", "")) {
+      assertEquals(
+          send(MockMvcRequestBuilders.post(path + "/need/ask").param("ask", wrong)).getStatus(),
+          404,
+          wrong);
+    }
+  }
+
   /** The names of the comparison's rows, headings left out. */
   private List<String> rows(String query) throws Exception {
     String table = page("fit" + query);

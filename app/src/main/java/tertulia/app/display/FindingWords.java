@@ -177,6 +177,7 @@ public record FindingWords(Selection selection) {
       case Finding.CheapestThatDoes cheapest -> cheapest(cheapest);
       case Finding.Ahead ahead -> ahead(ahead);
       case Finding.DecisionToday today -> today(today);
+      case Finding.WhoDoes does -> whoDoes(does);
     };
   }
 
@@ -201,7 +202,32 @@ public record FindingWords(Selection selection) {
               ? names(ahead.tools()) + " are level"
               : ahead.isCertain() ? "leads, whatever is not known" : "leads, not for certain";
       case Finding.DecisionToday today -> today(today);
+      case Finding.WhoDoes does -> whoDoes(does);
     };
+  }
+
+  private String whoDoes(Finding.WhoDoes does) {
+    if (does.doing().size() + does.toConfirm().size() + does.not().size() == 0) {
+      return "Nothing is compared yet: bring two contenders.";
+    }
+    List<String> parts = new ArrayList<>();
+    if (!does.doing().isEmpty()) {
+      parts.add(
+          names(does.doing())
+              + (does.doing().size() == 1 ? " has" : " have")
+              + " a plan that does for all people and months");
+    }
+    if (!does.toConfirm().isEmpty()) {
+      parts.add(
+          names(does.toConfirm())
+              + " may, once "
+              + (does.toConfirm().size() == 1 ? "its" : "their")
+              + " facts are confirmed");
+    }
+    if (!does.not().isEmpty()) {
+      parts.add(names(does.not()) + (does.not().size() == 1 ? " has none" : " have none"));
+    }
+    return String.join("; ", parts) + ".";
   }
 
   private String today(Finding.DecisionToday today) {

@@ -2,8 +2,10 @@ package tertulia.app.fit;
 
 import org.springframework.stereotype.Component;
 import org.springframework.ui.Model;
+import tertulia.app.display.FindingWords;
 import tertulia.app.workspace.StepBody;
 import tertulia.app.workspace.Workspace;
+import tertulia.core.finding.AnswerFindings;
 
 /** The Fit step: the plan each contender would really need, and why not a cheaper one. */
 @Component
@@ -35,7 +37,12 @@ class FitStep implements StepBody {
     RowsAsRead read = RowsAsRead.of(session.asked());
     model.addAttribute("demand", NeedRows.demand(session));
     model.addAttribute("fit", FitView.of(session));
+    model.addAttribute(
+        "answer",
+        new FindingWords(session.table().selection())
+            .of(new AnswerFindings(session.evaluation()).whoDoes()));
     model.addAttribute("read", read);
+    model.addAttribute("needless", session.table().selection().needs().isEmpty());
     model.addAttribute("rows", ComparisonRows.of(session, read));
   }
 }

@@ -40,6 +40,7 @@ import tertulia.core.time.Horizon;
  * @param months what is said of every plan, month by month
  * @param strips the same as SVG
  * @param open what nobody has said yet and might change which plan is needed
+ * @param unasked what contenders have and nobody asked for
  * @param promises what each contender would cost if nothing were needed, and what it comes to
  */
 record FitView(
@@ -51,7 +52,8 @@ record FitView(
     List<PlanLine> months,
     String strips,
     List<Unsaid> open,
-    List<Promise> promises) {
+    List<Promise> promises,
+    List<Unasked> unasked) {
 
   /**
    * Something nobody has said yet of a contender.
@@ -114,7 +116,8 @@ record FitView(
         session.columns().stream().flatMap(c -> unsaid(session, c)).toList(),
         session.table().selection().contenders().stream()
             .flatMap(c -> promise(session, c).stream())
-            .toList());
+            .toList(),
+        Unasked.of(session));
   }
 
   private static Stream<Unsaid> unsaid(Workspace.Session session, Contender contender) {

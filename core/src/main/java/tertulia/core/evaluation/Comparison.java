@@ -53,7 +53,8 @@ public record Comparison(List<Row> rows) {
       return having() == 1;
     }
 
-    private long having() {
+    /** How many are known to have it as needed. */
+    default long having() {
       return standings().stream().filter(s -> s.has().equals(Optional.of(true))).count();
     }
   }
@@ -88,12 +89,24 @@ public record Comparison(List<Row> rows) {
     }
   }
 
-  static Comparison of(Costs costs, List<Contender> contenders) {
-    List<Row> rows = new ArrayList<>();
-    for (Need need : costs.selection().needs()) {
-      rows.add(
-          new Row.OfNeed(need, contenders.stream().map(c -> standing(costs, c, need)).toList()));
+  /** What contenders have of some needs, whether or not anybody stated them. */
+  public record OfNeeds(List<Row.OfNeed> rows) {
+    public OfNeeds {
+      rows = List.copyOf(rows);
     }
+  }
+
+  static OfNeeds of(Costs costs, List<Contender> contenders, List<Need> needs) {
+    return new OfNeeds(
+        needs.stream()
+            .map(need ->
+                new Row.OfNeed(
+                    need, contenders.stream().map(c -> standing(costs, c, need)).toList()))
+            .toList());
+  }
+
+  static Comparison of(Costs costs, List<Contender> contenders) {
+    List<Row> rows = new ArrayList<>(of(costs, contenders, costs.selection().needs()).rows());
     for (Measure measure : costs.selection().demands().keySet()) {
       List<Standing> standings = contenders.stream().map(c -> standing(costs, c, measure)).toList();
       if (standings.stream().anyMatch(Standing.OfMeasure.class::isInstance)) {

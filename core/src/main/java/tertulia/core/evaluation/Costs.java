@@ -582,6 +582,11 @@ public final class Costs {
     return Comparison.of(this, contenders);
   }
 
+  /** Some contenders by some needs, whether or not anybody stated them. */
+  public Comparison.OfNeeds comparison(List<Contender> contenders, List<Need> needs) {
+    return Comparison.of(this, contenders, needs);
+  }
+
   /** The highest headcount planned in any month. */
   public int highestPlanned() {
     return whole.planned.stream().mapToInt(People::total).max().orElse(0);

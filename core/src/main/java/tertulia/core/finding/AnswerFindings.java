@@ -48,7 +48,21 @@ public record AnswerFindings(Evaluation evaluation) {
       case Finding.NobodyDoes none -> Optional.empty();
       case Finding.NobodyCompared nobody -> Optional.empty();
       case Finding.DecisionToday today -> today.first().stream().findFirst();
+      case Finding.WhoDoes does -> Optional.empty();
     };
+  }
+
+  /** Who does what is needed; everybody at the table is named once. */
+  public Finding.WhoDoes whoDoes() {
+    List<String> doing = costs().feasible().stream().map(Contender::id).toList();
+    List<String> toConfirm = toConfirm().stream().filter(id -> !doing.contains(id)).toList();
+    return new Finding.WhoDoes(
+        doing,
+        toConfirm,
+        evaluation.selection().active().stream()
+            .map(Contender::id)
+            .filter(id -> !doing.contains(id) && !toConfirm.contains(id))
+            .toList());
   }
 
   /** Whether what was decided would lead today; {@code choice} need not be a contender any more. */
@@ -62,6 +76,7 @@ public record AnswerFindings(Evaluation evaluation) {
           case Finding.NobodyDoes none -> List.of();
           case Finding.NobodyCompared nobody -> List.of();
           case Finding.DecisionToday today -> today.first();
+          case Finding.WhoDoes does -> List.of();
         };
     return new Finding.DecisionToday(first, first.contains(choice));
   }

@@ -468,6 +468,20 @@ public sealed interface Finding {
     }
   }
 
+  /**
+   * Who does what is needed, for all people and months.
+   *
+   * @param toConfirm those that may, if facts were confirmed
+   * @param not those that do not, whatever is confirmed
+   */
+  record WhoDoes(List<String> doing, List<String> toConfirm, List<String> not) implements OfAnswer {
+    public WhoDoes {
+      doing = List.copyOf(doing);
+      toConfirm = List.copyOf(toConfirm);
+      not = List.copyOf(not);
+    }
+  }
+
   /** Where somebody stands by cost. */
   enum Cheapness {
     NOW_AND_WHOLE,

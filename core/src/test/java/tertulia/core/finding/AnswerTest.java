@@ -86,6 +86,18 @@ public class AnswerTest {
       Finding.OfAnswer answer = new AnswerFindings(evaluation).answer();
       seen.add(answer.getClass().getSimpleName());
       check(evaluation, answer);
+      Finding.WhoDoes does = new AnswerFindings(evaluation).whoDoes();
+      seen.add(does.getClass().getSimpleName());
+      List<String> everybody = new ArrayList<>(does.doing());
+      everybody.addAll(does.toConfirm());
+      everybody.addAll(does.not());
+      assertEquals(
+          Set.copyOf(everybody),
+          Set.copyOf(evaluation.selection().active().stream().map(Contender::id).toList()));
+      assertEquals(everybody.size(), evaluation.selection().active().size());
+      for (String id : does.doing()) {
+        assertFalse(evaluation.costs().way(id) instanceof Ways.Gap gap && !gap.isUnpriced(), id);
+      }
       for (Contender contender : whole.contenders()) {
         Finding.DecisionToday today = new AnswerFindings(evaluation).today(contender.id());
         seen.add(today.getClass().getSimpleName());
@@ -139,6 +151,7 @@ public class AnswerTest {
       }
       case Finding.Ahead ahead -> checkAhead(evaluation, ahead);
       case Finding.DecisionToday today -> throw new AssertionError("no answer: " + today);
+      case Finding.WhoDoes does -> throw new AssertionError("no answer: " + does);
     }
   }
 
