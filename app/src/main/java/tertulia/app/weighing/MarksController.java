@@ -19,6 +19,7 @@ import tertulia.app.workspace.StepBody;
 import tertulia.app.workspace.Steps;
 import tertulia.app.workspace.Workspace;
 import tertulia.core.evaluation.Contender;
+import tertulia.core.finding.Progress;
 import tertulia.core.scoring.Criterion;
 import tertulia.core.scoring.Mark;
 
@@ -102,6 +103,21 @@ class MarksController implements StepBody {
                     session.columns().stream().map(c -> cell(session, criterion, c)).toList()))
             .toList();
     model.addAttribute("lines", lines);
+    model.addAttribute("left", left(session));
+  }
+
+  /** How many marks the reader has left to give. */
+  private static String left(Workspace.Session session) {
+    int all = Progress.marksToGive(session.table().selection());
+    int left =
+        session
+            .table()
+            .member(session.person())
+            .map(member -> Progress.marksLeft(session.table().selection(), member))
+            .orElse(all);
+    return left == 0
+        ? "You have given all " + all + " marks."
+        : "You have " + left + " of " + all + " marks left to give.";
   }
 
   private static MarkCell cell(
