@@ -14,6 +14,8 @@ import tertulia.app.exchange.Faults;
 import tertulia.app.exchange.TermCode;
 import tertulia.app.exchange.ToolReader;
 import tertulia.app.exchange.ToolSheet;
+import tertulia.app.exchange.TypedNumber;
+import tertulia.app.exchange.TypedPrice;
 
 /** The price cells of one column of the form as price lists by term. */
 final class PriceCells {
@@ -115,7 +117,7 @@ final class PriceCells {
     }
     String name = faults.at("lines[" + l + "].name", () -> Codes.text(line.name, 120)).orElse("");
     return switch (line.kind) {
-      case "flat" -> Optional.of(new ToolSheet.FlatPart(name, decimal(at, price)));
+      case "flat" -> Optional.of(new ToolSheet.FlatPart(name, monthly(at, price)));
       case "one-off" -> Optional.of(new ToolSheet.OneOffPart(name, decimal(at, price), null));
       case "one-off-each" ->
           Optional.of(new ToolSheet.OneOffPart(name, decimal(at, price), line.measure));
@@ -136,7 +138,7 @@ final class PriceCells {
               new ToolSheet.PerUnitPart(
                   name,
                   line.measure,
-                  decimal(at, price),
+                  monthly(at, price),
                   whole(here + ".minimum", cell.minimum, 0),
                   whole(here + ".pack", cell.pack, 1),
                   whole(here + ".included", cell.included, 0)));
@@ -206,9 +208,9 @@ final class PriceCells {
               + " 5.10\".");
     }
     return new ToolSheet.BandPart(
-        words[0].equals("more") ? null : Integer.valueOf(Codes.whole(words[0])),
-        Codes.decimal(words[1]).toPlainString(),
-        words.length == 3 ? Codes.decimal(words[2]).toPlainString() : "0");
+        words[0].equals("more") ? null : Integer.valueOf(TypedNumber.readWhole(words[0])),
+        TypedNumber.read(words[1]).text(),
+        words.length == 3 ? TypedNumber.read(words[2]).text() : "0");
   }
 
   /** What was typed, with every range "8 to 14" brought to one end if prices are assumed. */
@@ -228,14 +230,24 @@ final class PriceCells {
     return range.replaceAll(end == End.LOW ? "$1" : "$2");
   }
 
+  /** A price a month. */
+  private String monthly(String at, String text) {
+    return faults.at(at, () -> TypedPrice.read(text, currency(), true)).orElse("0");
+  }
+
+  /** A price that is not one of every month, or a number. */
   private String decimal(String at, String text) {
-    return faults.at(at, () -> Codes.decimal(text).toPlainString()).orElse("0");
+    return faults.at(at, () -> TypedPrice.read(text, currency(), false)).orElse("0");
+  }
+
+  private String currency() {
+    return form.plans.get(p).currency;
   }
 
   private int whole(String at, @Nullable String text, int blank) {
     if (text == null || text.isBlank()) {
       return blank;
     }
-    return faults.at(at, () -> Codes.whole(text)).orElse(1);
+    return faults.at(at, () -> TypedNumber.readWhole(text)).orElse(1);
   }
 }

@@ -74,7 +74,8 @@ public record TypedNumber(BigDecimal value, boolean plain) {
     return COMMA.matcher(text).matches() ? new BigDecimal(text.replace(',', '.')) : null;
   }
 
-  private static BigDecimal plain(BigDecimal value) {
+  /** Without zeros at the end of its decimals. */
+  static BigDecimal plain(BigDecimal value) {
     BigDecimal stripped = value.stripTrailingZeros();
     return stripped.scale() < 0 ? stripped.setScale(0) : stripped;
   }

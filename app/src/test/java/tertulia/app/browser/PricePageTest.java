@@ -128,7 +128,7 @@ public class PricePageTest extends BrowserTest {
     page.locator(price(0, 0, "m1")).fill("eight");
     page.locator(price(0, 0, "m1")).blur();
     assertThat(page.locator("td:has(" + price(0, 0, "m1") + ") .fault"))
-        .hasText("\"eight\" is not a number. Write it like 7.30, without separators.");
+        .hasText("\"eight\" is not a number. Write it like 7.30, 1,200 or 4/12.");
     page.locator(price(0, 0, "m1")).fill("9.10");
     page.locator(price(0, 0, "u12")).fill("87.60");
     page.locator(price(0, 0, "u12")).blur();

@@ -189,7 +189,7 @@ public class CsvFilesTest {
       {
         HEADER + PLAN + "price,Mapelroot,,Works,Seats,,,m1,eight,,,,,\n",
         "row 3",
-        "\"eight\" is not a number. Write it like 7.30, without separators."
+        "\"eight\" is not a number. Write it like 7.30, 1,200 or 4/12."
       },
       {
         HEADER + PLAN + "price,Mapelroot,,Works,Seats,,,m1,1.23456,,,,,\n",

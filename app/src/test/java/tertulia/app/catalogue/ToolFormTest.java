@@ -80,12 +80,12 @@ public class ToolFormTest {
       {
         change(f -> f.lines.get(0).cells.get(1).prices.put("m1", "eight")),
         month,
-        "\"eight\" is not a number. Write it like 7.30, without separators."
+        "\"eight\" is not a number. Write it like 7.30, 1,200 or 4/12."
       },
       {
-        change(f -> f.lines.get(0).cells.get(1).prices.put("m1", "8,60")),
+        change(f -> f.lines.get(0).cells.get(1).prices.put("m1", "£8,60")),
         month,
-        "\"8,60\" is not a number. Write it like 7.30, without separators."
+        "\"£8,60\" is in £, and the prices of this plan are in EUR. Change one of them."
       },
       {
         change(f -> f.lines.get(0).cells.get(1).prices.put("m1", "-8.60")),
@@ -224,7 +224,7 @@ public class ToolFormTest {
       {
         change(f -> f.lines.get(0).cells.get(1).included = "a lot"),
         "lines[0].cells[1].included",
-        "\"a lot\" is not a whole number. Write it like 25, without separators."
+        "\"a lot\" is not a whole number of up to nine digits. Write it like 25 or 1,200."
       },
       {
         change(f -> {

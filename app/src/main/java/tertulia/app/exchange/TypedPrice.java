@@ -1,0 +1,88 @@
+package tertulia.app.exchange;
+
+import java.math.BigDecimal;
+import java.math.RoundingMode;
+import java.util.List;
+import java.util.Map;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+/**
+ * A price as it stands on a page: {@code $8}, {@code 8,40 €}, {@code EUR 1,299.00}, {@code 96 a
+ * year}, {@code 96/12} or {@code free}.
+ */
+public final class TypedPrice {
+  /** Unit prices carry so many decimals. */
+  private static final int DECIMALS = 4;
+
+  private static final BigDecimal MONTHS = BigDecimal.valueOf(12);
+  private static final String CURRENCY = "([€$£¥]|[A-Z]{3})?";
+  private static final String EVERY = "(?:(?:a|per|/)\\s*(month|year)|(monthly|yearly))?";
+  private static final Pattern PRICE =
+      Pattern.compile(CURRENCY + "\\s*([^A-Za-z€$£¥]+?)\\s*" + CURRENCY + "\\s*" + EVERY);
+
+  /** What a sign may stand for. */
+  private static final Map<String, List<String>> SIGNS =
+      Map.of(
+          "€", List.of("EUR"),
+          "£", List.of("GBP"),
+          "$", List.of("USD", "CAD", "AUD", "NZD", "SGD", "HKD", "MXN"),
+          "¥", List.of("JPY", "CNY"));
+
+  private TypedPrice() {}
+
+  /**
+   * Reads a price.
+   *
+   * @param currency in which the prices beside it are
+   * @param monthly whether it is one a month, so that one a year is a twelfth; then it is rounded
+   *     half-up to four decimals
+   * @return as it is written in files
+   * @throws IllegalArgumentException if it is none, or of another currency
+   */
+  public static String read(String text, String currency, boolean monthly) {
+    String typed = text.strip();
+    if (typed.equalsIgnoreCase("free")) {
+      return "0";
+    }
+    Matcher price = PRICE.matcher(typed);
+    if (!price.matches()) {
+      return TypedNumber.read(text).text();
+    }
+    checkCurrency(typed, price.group(1), currency);
+    checkCurrency(typed, price.group(3), currency);
+    BigDecimal value = TypedNumber.read(price.group(2)).value();
+    String every = price.group(4) == null ? price.group(5) : price.group(4);
+    if (every != null && !monthly) {
+      throw new IllegalArgumentException(
+          "\""
+              + Codes.shortened(text)
+              + "\": this is paid once or by use, not every "
+              + every
+              + ". Write the amount alone.");
+    }
+    if (every != null && every.startsWith("year")) {
+      return TypedNumber.plain(value.divide(MONTHS, DECIMALS, RoundingMode.HALF_UP))
+          .toPlainString();
+    }
+    return typed.contains("/")
+        ? TypedNumber.plain(value.setScale(Math.min(value.scale(), DECIMALS), RoundingMode.HALF_UP))
+            .toPlainString()
+        : value.toPlainString();
+  }
+
+  private static void checkCurrency(
+      String typed, @org.jspecify.annotations.Nullable String sign, String currency) {
+    String wanted = currency.strip().toUpperCase(java.util.Locale.ROOT);
+    if (sign != null && !SIGNS.getOrDefault(sign, List.of(sign)).contains(wanted)) {
+      throw new IllegalArgumentException(
+          "\""
+              + Codes.shortened(typed)
+              + "\" is in "
+              + sign
+              + ", and the prices of this plan are in "
+              + wanted
+              + ". Change one of them.");
+    }
+  }
+}
