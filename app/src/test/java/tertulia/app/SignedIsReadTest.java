@@ -188,7 +188,7 @@ public class SignedIsReadTest extends ServedTest {
   @Test
   public void aChoiceThatIsNoContenderAnyMoreCannotBeSignedNorRenewed() throws Exception {
     post("ilse", "/selections/" + id + "/contenders/" + slug("slotmeer") + "/remove");
-    assertTrue(refusal().contains("Slotmeer at the table not there"));
+    assertTrue(refusal().contains("Slotmeer compared not there"));
     MockHttpServletResponse renewed = post("ilse", at + "/renew", "version", version());
     assertEquals(renewed.getStatus(), 422);
     assertTrue(renewed.getContentAsString().contains("The choice would not do any more."));

@@ -1,7 +1,9 @@
 package tertulia.app.chart;
 
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.joda.money.Money;
@@ -82,7 +84,7 @@ public final class WorthChart {
   }
 
   private static String decimals(double tick, double step) {
-    return String.format(java.util.Locale.ENGLISH, step < 0.1 ? "%.2f" : "%.1f", tick);
+    return String.format(Locale.ENGLISH, step < 0.1 ? "%.2f" : "%.1f", tick);
   }
 
   private double x(Point point) {
@@ -98,7 +100,7 @@ public final class WorthChart {
   }
 
   private Contender contender(Point point) {
-    return java.util.Objects.requireNonNull(contenders.get(point.contender()));
+    return Objects.requireNonNull(contenders.get(point.contender()));
   }
 
   /** How far each may lie elsewhere; a cost that may be anything below is open to the right. */

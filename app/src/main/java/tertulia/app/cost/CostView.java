@@ -134,7 +134,8 @@ record CostView(
     List<Way> found = session.columns().stream().flatMap(c -> found(session, c).stream()).toList();
     if (found.stream().anyMatch(s -> !s.ledger().pastHorizon(view).isZero())) {
       rows.add(
-          Row.of("Committed past the horizon", cells(session, c -> pastHorizon(session, c, view))));
+          Row.of(
+              "Committed after these months", cells(session, c -> pastHorizon(session, c, view))));
     }
     if (found.stream().anyMatch(s -> s.ledger().mostIdle() > 0)) {
       rows.add(Row.of("Paid for and idle", cells(session, c -> idle(session, c))));

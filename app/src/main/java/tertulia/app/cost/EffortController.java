@@ -56,7 +56,7 @@ class EffortController {
     }
     if (faults.isEmpty()) {
       selections.noteEfforts(id, parts);
-      flash.addFlashAttribute("done", "Saved. Read “full cost” in the thread to count it.");
+      flash.addFlashAttribute("done", "Saved. Choose “full cost” beside “cost” above to count it.");
       return "redirect:/selections/" + id + "/cost";
     }
     String page = steps.refused(steps.open(id, Map.of(), person), cost, model, response);

@@ -106,7 +106,7 @@ record Difference(List<Line> lines) {
   }
 
   private static String standing(Results.ContenderResult contender) {
-    return contender.setAside() == null ? "at the table" : "set aside: " + contender.setAside();
+    return contender.setAside() == null ? "compared" : "set aside: " + contender.setAside();
   }
 
   private static @Nullable String cost(Results.@Nullable CostResult cost, String currency) {
@@ -221,7 +221,9 @@ record Difference(List<Line> lines) {
           .findFirst()
           .ifPresentOrElse(
               was -> changed(lines, "The weights and marks of " + member.name(), was, member),
-              () -> lines.add(new Line(member.name(), "not at the table", "at the table")));
+              () ->
+                  lines.add(
+                      new Line(member.name(), "not among those who weigh", "weighs and marks")));
     }
   }
 

@@ -4,6 +4,7 @@ import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A number as people write it: {@code 7.30}, {@code 7,30}, {@code 14,000}, {@code 14.000,00},
@@ -60,7 +61,7 @@ public record TypedNumber(BigDecimal value, boolean plain) {
         "\"" + Codes.shortened(text) + "\" is not a number. Write it like 7.30, 1,200 or 4/12.");
   }
 
-  private static @org.jspecify.annotations.Nullable BigDecimal single(String typed) {
+  private static @Nullable BigDecimal single(String typed) {
     String text = GAP.matcher(typed).replaceAll("");
     if (PLAIN.matcher(text).matches()) {
       return new BigDecimal(text);

@@ -3,9 +3,11 @@ package tertulia.app.exchange;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import org.jspecify.annotations.Nullable;
 
 /**
  * A price as it stands on a page: {@code $8}, {@code 8,40 €}, {@code EUR 1,299.00}, {@code 96 a
@@ -15,6 +17,7 @@ public final class TypedPrice {
   /** Unit prices carry so many decimals. */
   private static final int DECIMALS = 4;
 
+  private static final int LONGEST = 60;
   private static final BigDecimal MONTHS = BigDecimal.valueOf(12);
   private static final String CURRENCY = "([€$£¥]|[A-Z]{3})?";
   private static final String EVERY = "(?:(?:a|per|/)\\s*(month|year)|(monthly|yearly))?";
@@ -46,7 +49,8 @@ public final class TypedPrice {
       return "0";
     }
     Matcher price = PRICE.matcher(typed);
-    if (!price.matches()) {
+    // longer than any price, and matching takes the square of its length
+    if (typed.length() > LONGEST || !price.matches()) {
       return TypedNumber.read(text).text();
     }
     checkCurrency(typed, price.group(1), currency);
@@ -71,9 +75,8 @@ public final class TypedPrice {
         : value.toPlainString();
   }
 
-  private static void checkCurrency(
-      String typed, @org.jspecify.annotations.Nullable String sign, String currency) {
-    String wanted = currency.strip().toUpperCase(java.util.Locale.ROOT);
+  private static void checkCurrency(String typed, @Nullable String sign, String currency) {
+    String wanted = currency.strip().toUpperCase(Locale.ROOT);
     if (sign != null && !SIGNS.getOrDefault(sign, List.of(sign)).contains(wanted)) {
       throw new IllegalArgumentException(
           "\""

@@ -1,9 +1,7 @@
 package tertulia.app.fit;
 
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -11,11 +9,9 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 import tertulia.app.exchange.Brief;
-import tertulia.app.exchange.Limits;
 import tertulia.app.people.SignedIn;
 import tertulia.app.selection.Selections;
 import tertulia.app.web.Again;
-import tertulia.app.web.Conflict;
 import tertulia.app.web.NotFound;
 import tertulia.app.workspace.Steps;
 import tertulia.app.workspace.Workspace;
@@ -51,23 +47,8 @@ class AskController {
     }
     Brief.NeedPart part =
         new Brief.NeedPart(capability, importance, importance.equals("should") ? 1 : null, false);
-    Again.until(() -> add(id, part));
+    Again.until(() -> selections.ask(id, part));
     flash.addFlashAttribute("done", "“" + capability + "” is a " + importance + " now.");
     return "redirect:" + session.step("fit");
-  }
-
-  /** Nothing happens if it is asked for already. */
-  private void add(long id, Brief.NeedPart part) {
-    var table = selections.load(id);
-    Brief brief = table.file().brief();
-    if (brief.needs().stream().anyMatch(need -> Objects.equals(need.id(), part.id()))) {
-      return;
-    }
-    if (brief.needs().size() >= Limits.NEEDS) {
-      throw new Conflict("At most " + Limits.NEEDS + " needs are compared. Take one away first.");
-    }
-    List<Brief.NeedPart> needs = new ArrayList<>(brief.needs());
-    needs.add(part);
-    selections.changeBrief(id, table.version(), brief.needing(needs));
   }
 }

@@ -3,6 +3,7 @@ package tertulia.app.need;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.regex.Pattern;
 import tertulia.app.display.Dates;
@@ -60,8 +61,7 @@ record NeedSection(String id, String title, String says, boolean open) {
       String id, String title, String says, boolean empty, Set<String> faults) {
     boolean wrong =
         faults.stream()
-            .anyMatch(
-                field -> java.util.Objects.requireNonNull(FIELDS.get(id)).matcher(field).matches());
+            .anyMatch(field -> Objects.requireNonNull(FIELDS.get(id)).matcher(field).matches());
     return new NeedSection(id, title, says, wrong || empty);
   }
 

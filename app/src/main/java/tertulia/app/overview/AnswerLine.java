@@ -1,6 +1,7 @@
 package tertulia.app.overview;
 
 import java.time.ZoneId;
+import java.util.Locale;
 import java.util.Optional;
 import tertulia.app.chart.Marks;
 import tertulia.app.display.Dates;
@@ -75,7 +76,7 @@ record AnswerLine(
         "/selections/"
             + session.table().id()
             + "/"
-            + next.step().name().toLowerCase(java.util.Locale.ENGLISH),
+            + next.step().name().toLowerCase(Locale.ENGLISH),
         ProgressWords.note(next, session.today()));
   }
 

@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import tertulia.app.display.Figures;
 import tertulia.app.people.SignedIn;
 import tertulia.app.selection.PutAway;
 import tertulia.app.selection.Table;
@@ -77,7 +78,9 @@ record FirstPage(
               table.putAway().sample(),
               now ? Optional.of(computing.of(table, decision)) : Optional.empty()));
     }
-    return new FirstPage(asked(tables, decisions, reader), lines, shown, find, tables.isEmpty());
+    List<Asked> asked =
+        shown == PutAway.Shown.AT_HAND ? asked(tables, decisions, reader) : List.of();
+    return new FirstPage(asked, lines, shown, find, tables.isEmpty());
   }
 
   private static List<Asked> asked(
@@ -115,7 +118,7 @@ record FirstPage(
     int all = table.selection().contenders().size();
     int active = table.selection().active().size();
     String contenders =
-        tertulia.app.display.Figures.counted(active, "contenders")
+        Figures.counted(active, "contenders")
             + (all > active ? ", " + (all - active) + " set aside" : "");
     String people =
         table.selection().panel().members().stream()

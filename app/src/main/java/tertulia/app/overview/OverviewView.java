@@ -1,5 +1,6 @@
 package tertulia.app.overview;
 
+import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -7,7 +8,9 @@ import java.util.Optional;
 import tertulia.app.chart.CostChart;
 import tertulia.app.chart.WorthChart;
 import tertulia.app.display.Dates;
+import tertulia.app.display.Figures;
 import tertulia.app.display.FindingWords;
+import tertulia.app.exchange.Codes;
 import tertulia.app.workspace.Cell;
 import tertulia.app.workspace.Head;
 import tertulia.app.workspace.HorizonCell;
@@ -20,6 +23,7 @@ import tertulia.core.finding.AnswerFindings;
 import tertulia.core.finding.CostFindings;
 import tertulia.core.finding.Finding;
 import tertulia.core.finding.Progress;
+import tertulia.core.finding.Stage;
 import tertulia.core.scoring.Totals;
 
 /**
@@ -120,7 +124,7 @@ record OverviewView(
             + " and "
             + signed.signedBy().person()
             + ", "
-            + Dates.day(signed.signedBy().at(), java.time.ZoneId.systemDefault()),
+            + Dates.day(signed.signedBy().at(), ZoneId.systemDefault()),
         words.of(findings.today(signed.proposal().choice())),
         signed.proposal().reviewOn().map(Dates::day).orElse(""));
   }
@@ -137,7 +141,7 @@ record OverviewView(
     return new Front(
         head.plan(),
         plain(head.cost()),
-        tertulia.app.display.Figures.counted(costs.people().total(), "people"),
+        Figures.counted(costs.people().total(), "people"),
         plain(HorizonCell.of(session, contender)),
         next);
   }
@@ -215,8 +219,8 @@ record OverviewView(
     return new Missing(words.of(missing), missing.step().words(), href(session, missing.step()));
   }
 
-  private static String href(Workspace.Session session, tertulia.core.finding.Stage stage) {
-    return session.step(tertulia.app.exchange.Codes.code(stage));
+  private static String href(Workspace.Session session, Stage stage) {
+    return session.step(Codes.code(stage));
   }
 
   /** What is asked of the reader; or else what the table does next. */

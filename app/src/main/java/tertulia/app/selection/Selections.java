@@ -1,6 +1,7 @@
 package tertulia.app.selection;
 
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -158,6 +159,26 @@ public class Selections {
               + " here; save again to replace theirs.");
     }
     write(row, brief);
+  }
+
+  /**
+   * Asks for something more; nothing happens if it is asked for already.
+   *
+   * @throws Conflict if as much is asked for as can be, or the selection is decided
+   */
+  @Transactional
+  public void ask(long id, Brief.NeedPart part) {
+    SelectionRow row = open(id);
+    Brief brief = Tables.brief(row);
+    if (brief.needs().stream().anyMatch(need -> need.id().equals(part.id()))) {
+      return;
+    }
+    if (brief.needs().size() >= Limits.NEEDS) {
+      throw new Conflict("At most " + Limits.NEEDS + " needs are compared. Take one away first.");
+    }
+    List<Brief.NeedPart> needs = new ArrayList<>(brief.needs());
+    needs.add(part);
+    write(row, brief.needing(needs));
   }
 
   private static void write(SelectionRow row, Brief brief) {

@@ -254,7 +254,7 @@ public class Trail {
 
   private List<String> seat(ResultSet row) throws SQLException {
     if (row.getShort("revtype") == ADDED) {
-      return List.of(row.getString("name") + ": at the table");
+      return List.of(row.getString("name") + ": weighs and marks");
     }
     int was = row.getInt("was");
     return was == row.getInt("share")

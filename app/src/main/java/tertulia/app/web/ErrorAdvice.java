@@ -117,7 +117,7 @@ class ErrorAdvice {
             + e.what()
             + ".",
         changed
-            + "Fewer contenders at the table, fewer terms allowed or fewer months"
+            + "Fewer contenders, fewer terms allowed or fewer months"
             + " take less time. If the server is busy, try again later.");
   }
 

@@ -56,6 +56,9 @@ public record WhatIfQuery(
         selection.counted().stream()
             .filter(measure -> measure.id().equals(query.getOrDefault("what", "")))
             .findFirst();
+    if (across.isEmpty() && !query.getOrDefault("many", "").isBlank()) {
+      faults.add("many", "Of what would there be so many? Choose it beside the number.");
+    }
     Optional<Stated> stated =
         across.flatMap(measure -> stated(measure, query.getOrDefault("many", "").strip(), faults));
     return new WhatIfQuery(

@@ -124,11 +124,11 @@ public class TrailTest extends ServedTest {
             mark + "7 → cannot judge",
             mark + "7",
             "Joren Talvik: Weight of " + name + ", Joren Talvik: 3 → 7",
-            "Joren Talvik: Joren Talvik: at the table Weight of " + name + ", Joren Talvik: 3",
+            "Joren Talvik: Joren Talvik: weighs and marks Weight of " + name + ", Joren Talvik: 3",
             "Ilse Maren: Slotmeer: brought back",
             "Ilse Maren: Slotmeer: set aside: Too large",
             "Ilse Maren: Slotmeer: brought to the table",
-            "Ilse Maren: Begun: “Which boards for the workshop?” Ilse Maren: at the table"));
+            "Ilse Maren: Begun: “Which boards for the workshop?” Ilse Maren: weighs and marks"));
   }
 
   @Test

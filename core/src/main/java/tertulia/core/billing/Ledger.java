@@ -160,7 +160,7 @@ public record Ledger(
     if (!past.isZero()) {
       parts.add(
           new Working.Derived(
-              "Committed past the horizon, not counted",
+              "Committed after these months, not counted",
               Quantity.of(past.negated()),
               "shares of months from plan month " + horizon.months() + " on",
               List.of()));

@@ -536,7 +536,7 @@ record Explanation(Evaluation evaluation) {
           }
           return (Working)
               new Working.Derived(
-                  "Committed past the horizon",
+                  "Committed after these months",
                   Quantity.of(ledger.pastHorizon(view)),
                   "the part of these invoices that falls after month "
                       + selection().horizon().months(),

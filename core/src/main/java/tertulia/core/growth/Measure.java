@@ -15,7 +15,7 @@ public record Measure(String id, String label, Nature nature, boolean whole) {
   /** How a measure behaves over the months. */
   public enum Nature {
     /** So many held at a time. */
-    LEVEL("held at a time"),
+    LEVEL("at any one time"),
     /** So many a month. */
     FLOW("a month"),
     /** Adds up since the start; its demand is the monthly flow into it. */
