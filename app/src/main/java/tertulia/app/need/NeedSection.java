@@ -38,8 +38,7 @@ record NeedSection(String id, String title, String says, boolean open) {
   static List<NeedSection> of(Workspace.Session session, Set<String> faults) {
     Selection s = session.table().selection();
     List<NeedSection> sections = new ArrayList<>();
-    sections.add(
-        section("question", "The question", shortened(s.purpose()), s.purpose().isBlank(), faults));
+    sections.add(section("question", "The question", shortened(s.purpose()), false, faults));
     sections.add(section("needs", "What must be there", needs(s), s.needs().isEmpty(), faults));
     sections.add(
         section(
@@ -66,7 +65,11 @@ record NeedSection(String id, String title, String says, boolean open) {
   }
 
   private static String shortened(String text) {
-    String line = text.strip().lines().findFirst().orElse("nothing said yet");
+    String line =
+        text.strip()
+            .lines()
+            .findFirst()
+            .orElse("for whom, and for which job only: nothing said yet");
     return line.length() <= LONGEST
         ? line
         : line.substring(
@@ -95,9 +98,10 @@ record NeedSection(String id, String title, String says, boolean open) {
     return Figures.counted(costs.today().total(), "people")
         + " in "
         + Figures.counted(s.groups().size(), "groups")
-        + ", up to "
-        + Figures.whole(costs.highestPlanned())
-        + " within "
+        + (costs.highestPlanned() > costs.today().total()
+            ? ", up to " + Figures.whole(costs.highestPlanned())
+            : "")
+        + ", over "
         + Figures.counted(s.horizon().months(), "months")
         + " from "
         + Dates.shortMonth(s.horizon().start());

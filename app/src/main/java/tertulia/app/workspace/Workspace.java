@@ -202,10 +202,10 @@ public class Workspace {
 
   private static String subtitle(Evaluation evaluation) {
     Selection selection = evaluation.selection();
-    return evaluation.costs().lowestPlanned()
-        + " to "
-        + evaluation.costs().highestPlanned()
-        + " people · "
+    int fewest = evaluation.costs().lowestPlanned();
+    int most = evaluation.costs().highestPlanned();
+    return (fewest == most ? people(most) : fewest + " to " + people(most))
+        + " · "
         + selection.horizon().months()
         + " months from "
         + Dates.shortMonth(selection.horizon().start())

@@ -165,7 +165,8 @@ public record Progress(Map<Stage, State> states, Next next) {
     states.put(Stage.FIT, State.of(contenders >= 2 && doing >= 2));
     states.put(Stage.COST, State.of(contenders >= 2 && doing >= 2 && priced >= 2));
     states.put(Stage.WEIGHTS, new State(weighed, members.size()));
-    states.put(Stage.MARKS, new State(marked, members.size()));
+    boolean marks = marksToGive(selection) > 0;
+    states.put(Stage.MARKS, marks ? new State(marked, members.size()) : new State(0, 0));
     states.put(Stage.DECISION, State.of(decided));
     return states;
   }
@@ -211,7 +212,9 @@ public record Progress(Map<Stage, State> states, Next next) {
       return new Next.Weigh(weighed.so(), weighed.of());
     }
     State marked = requireNonNull(states.get(Stage.MARKS));
-    return marked.isDone() ? new Next.Propose() : new Next.Mark(marked.so(), marked.of());
+    return marked.isDone() || marked.of() == 0
+        ? new Next.Propose()
+        : new Next.Mark(marked.so(), marked.of());
   }
 
   /** Whether somebody has given weights that count. */

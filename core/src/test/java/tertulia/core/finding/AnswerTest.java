@@ -309,6 +309,11 @@ public class AnswerTest {
     assertEquals(
         next(withoutPanel(doing(whole))).step(), Stage.WEIGHTS, "nobody sits at the table yet");
     assertEquals(next(doing(whole).unjudged()), new Progress.Next.NameCriteria());
+    assertFalse(
+        Progress.states(evaluate(doing(whole).unjudged()), false)
+            .getOrDefault(Stage.MARKS, new Progress.State(1, 1))
+            .isDone(),
+        "nothing to mark is not marked");
   }
 
   private static Progress.Next next(Selection selection) {
