@@ -5,6 +5,7 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
@@ -66,6 +67,7 @@ class SelectionsController {
     PutAway.Shown shown =
         wanted == PutAway.Shown.DELETED && !person.organises() ? PutAway.Shown.AT_HAND : wanted;
     List<Table> tables = selections.all(shown);
+    Function<Table, Workspace.Session> opening = workspace.opening(person);
     FirstPage page =
         FirstPage.of(
             tables,
@@ -73,7 +75,7 @@ class SelectionsController {
             shown,
             find.strip(),
             new FirstPage.Reader(person, LocalDate.now(clock)),
-            (table, decision) -> AnswerLine.of(workspace.open(table, Map.of(), person), decision));
+            (table, decision) -> AnswerLine.of(opening.apply(table), decision));
     model.addAttribute("first", page);
     model.addAttribute("organises", person.organises());
     model.addAttribute("announcements", person.organises() ? announcements.waiting() : 0);

@@ -142,16 +142,25 @@ public class Workspace {
 
   /** Computes what is loaded. */
   public Session open(Table table, Map<String, String> parameters, SignedIn person) {
+    return open(table, parameters, person, LocalDate.now(clock), freshness.days());
+  }
+
+  /** Computes each of several that are loaded; what holds for all is read once. */
+  public Function<Table, Session> opening(SignedIn person) {
+    LocalDate today = LocalDate.now(clock);
+    int daysFresh = freshness.days();
+    return table -> open(table, Map.of(), person, today, daysFresh);
+  }
+
+  private Session open(
+      Table table,
+      Map<String, String> parameters,
+      SignedIn person,
+      LocalDate today,
+      int daysFresh) {
     WhatIfQuery query = WhatIfQuery.of(parameters, table.selection());
     Evaluation evaluation = evaluations.of(table.selection(), query.whatIf());
-    return new Session(
-        table,
-        Map.copyOf(parameters),
-        query,
-        evaluation,
-        person,
-        LocalDate.now(clock),
-        freshness.days());
+    return new Session(table, Map.copyOf(parameters), query, evaluation, person, today, daysFresh);
   }
 
   /**
