@@ -5,8 +5,10 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import tertulia.app.exchange.Codes;
 import tertulia.app.exchange.CsvTable;
 import tertulia.app.exchange.TermCode;
 import tertulia.app.exchange.ToolSheet;
@@ -171,19 +173,23 @@ final class CsvPage {
     if (p < 0 || !isTerm(row, term)) {
       return;
     }
-    ToolForm.ChargeCell rule = new ToolForm.ChargeCell();
-    rule.minimum = cells.raw(row, CsvColumn.MINIMUM);
-    rule.pack = cells.cell(row, CsvColumn.PACK);
-    rule.included = cells.cell(row, CsvColumn.INCLUDED);
+    Optional<ChargeKind> kind = kind(row);
+    if (kind.isEmpty()) {
+      return;
+    }
     ToolForm.ChargeLine line =
         lines.charge(
-            new FormLines.Of(
-                orElse(cells.raw(row, CsvColumn.PRICED), "per-unit"),
+            new ChargePlaces.Of(
+                kind.get(),
                 orElse(cells.raw(row, CsvColumn.MEASURE), "seats"),
                 cells.raw(row, CsvColumn.NAME),
                 cells.raw(row, CsvColumn.ADD_ON)),
-            new FormLines.Place(p, term),
-            rule);
+            p,
+            term,
+            new ChargePlaces.Rule(
+                cells.raw(row, CsvColumn.MINIMUM),
+                cells.cell(row, CsvColumn.PACK),
+                cells.cell(row, CsvColumn.INCLUDED)));
     line.cells.get(p).prices.put(term, cells.cell(row, CsvColumn.VALUE));
     String at = "lines[" + lines.place(line) + "]";
     from(row, at + ".cells[" + p + "].prices[" + term + "]");
@@ -192,11 +198,14 @@ final class CsvPage {
     if (cells.raw(row, CsvColumn.VALUE).isEmpty()) {
       refuseHere(row, CsvColumn.VALUE, "A row \"price\" states a price; this cell is empty.");
     }
-    if (!ToolForm.KINDS.contains(line.kind)) {
-      refuseHere(
-          row,
-          CsvColumn.PRICED,
-          "\"" + line.kind + "\" is not one of " + String.join(", ", ToolForm.KINDS) + ".");
+  }
+
+  private Optional<ChargeKind> kind(CsvTable.Row row) {
+    try {
+      return Optional.of(ChargeKind.of(orElse(cells.raw(row, CsvColumn.PRICED), "per-unit")));
+    } catch (Codes.Unknown e) {
+      refuseHere(row, CsvColumn.PRICED, Objects.requireNonNull(e.getMessage()));
+      return Optional.empty();
     }
   }
 

@@ -12,7 +12,7 @@ import java.util.Map;
  */
 final class FormLines {
   private final ToolForm form;
-  private final Map<Object, List<ToolForm.ChargeLine>> charges = new HashMap<>();
+  private final ChargePlaces charges = new ChargePlaces();
   private final Map<Object, List<ToolForm.AllowanceLine>> allowances = new HashMap<>();
   private final Map<Object, List<ToolForm.FactLine>> facts = new HashMap<>();
   private final Map<Object, Integer> places = new IdentityHashMap<>();
@@ -22,51 +22,23 @@ final class FormLines {
     this.form = form;
   }
 
-  /** What a charge line is about; the add-on is empty for the plan's own charges. */
-  record Of(String kind, String measure, String name, String addOn) {}
-
-  /** A column and a term. */
-  record Place(int p, String term) {}
-
   /**
    * The line of a charge: about the same, with the cell free for the term and counting units the
    * same way; a new one if there is none. The cell counts units by {@code rule} afterwards.
    */
-  ToolForm.ChargeLine charge(Of of, Place place, ToolForm.ChargeCell rule) {
-    ToolForm.ChargeLine line =
-        about(charges, of).stream()
-            .filter(l -> isFree(cell(l, place.p()), place.term(), rule))
-            .findFirst()
-            .orElseGet(() -> added(of));
-    ToolForm.ChargeCell cell = cell(line, place.p());
-    cell.minimum = rule.minimum;
-    cell.pack = rule.pack;
-    cell.included = rule.included;
-    return line;
-  }
-
-  private static boolean isFree(ToolForm.ChargeCell cell, String term, ToolForm.ChargeCell rule) {
-    boolean same =
-        cell.minimum.equals(rule.minimum)
-            && cell.pack.equals(rule.pack)
-            && cell.included.equals(rule.included);
-    return !cell.prices.containsKey(term) && (cell.isBlank() || same);
-  }
-
-  private static ToolForm.ChargeCell cell(ToolForm.ChargeLine line, int p) {
-    while (line.cells.size() <= p) {
+  ToolForm.ChargeLine charge(ChargePlaces.Of of, int plan, String term, ChargePlaces.Rule rule) {
+    int place = charges.place(of, plan, term, rule);
+    if (place == form.lines.size()) {
+      ToolForm.ChargeLine added = ToolForm.ChargeLine.about(of);
+      places.put(added, place);
+      form.lines.add(added);
+    }
+    ToolForm.ChargeLine line = form.lines.get(place);
+    while (line.cells.size() <= plan) {
       line.cells.add(new ToolForm.ChargeCell());
     }
-    return line.cells.get(p);
-  }
-
-  private ToolForm.ChargeLine added(Of of) {
-    ToolForm.ChargeLine line = new ToolForm.ChargeLine();
-    line.kind = of.kind();
-    line.measure = of.measure();
-    line.name = of.name();
-    line.addOn = of.addOn();
-    return added(line, form.lines, about(charges, of));
+    line.cells.get(plan).count(rule);
+    return line;
   }
 
   /** The line of an allowance from one source, with the cell of column {@code p} there and free. */

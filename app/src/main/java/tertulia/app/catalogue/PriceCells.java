@@ -25,7 +25,7 @@ final class PriceCells {
     HIGH
   }
 
-  private static final Pattern RANGE = Pattern.compile("([0-9.,]+)\\s+to\\s+([0-9.,]+)");
+  private static final Pattern RANGE = Pattern.compile("([0-9.,]+)[ \\t]+to[ \\t]+([0-9.,]+)");
   private static final Pattern FEE = Pattern.compile("(?:([0-9.,]+)\\s*%)?\\s*\\+?\\s*([0-9.,]+)?");
 
   /** A smaller share is a fraction typed for percents. */
@@ -73,10 +73,11 @@ final class PriceCells {
       String term = price(line, code).isBlank() ? ToolForm.ANY_TERM : code;
       String at = "lines[" + l + "].cells[" + p + "].prices[" + term + "]";
       String price = oneEnd(at, price(line, term));
-      if (!price.isBlank() && line.kind.equals("yearly-minimum")) {
+      ChargeKind kind = price.isBlank() ? null : kind(l);
+      if (kind == ChargeKind.YEARLY_MINIMUM) {
         minimum = decimal(at, price);
-      } else if (!price.isBlank()) {
-        charge(l, at, price)
+      } else if (kind != null) {
+        charge(kind, l, at, price)
             .filter(charge -> isPossible(at, charge))
             .ifPresent(
                 (line.addOn.isBlank()
@@ -96,6 +97,12 @@ final class PriceCells {
         minimum);
   }
 
+  private @Nullable ChargeKind kind(int l) {
+    return faults
+        .at("lines[" + l + "].kind", () -> ChargeKind.of(form.lines.get(l).kind))
+        .orElse(null);
+  }
+
   private boolean isPossible(String at, ToolSheet.ChargePart charge) {
     return faults
         .at(
@@ -107,7 +114,7 @@ final class PriceCells {
         .orElse(false);
   }
 
-  private Optional<ToolSheet.ChargePart> charge(int l, String at, String price) {
+  private Optional<ToolSheet.ChargePart> charge(ChargeKind kind, int l, String at, String price) {
     ToolForm.ChargeLine line = form.lines.get(l);
     ToolForm.ChargeCell cell = line.cells.get(p);
     String here = "lines[" + l + "].cells[" + p + "]";
@@ -116,24 +123,16 @@ final class PriceCells {
       return Optional.empty();
     }
     String name = faults.at("lines[" + l + "].name", () -> Codes.text(line.name, 120)).orElse("");
-    return switch (line.kind) {
-      case "flat" -> Optional.of(new ToolSheet.FlatPart(name, monthly(at, price)));
-      case "one-off" -> Optional.of(new ToolSheet.OneOffPart(name, decimal(at, price), null));
-      case "one-off-each" ->
+    return switch (kind) {
+      case FLAT -> Optional.of(new ToolSheet.FlatPart(name, monthly(at, price)));
+      case ONE_OFF -> Optional.of(new ToolSheet.OneOffPart(name, decimal(at, price), null));
+      case ONE_OFF_EACH ->
           Optional.of(new ToolSheet.OneOffPart(name, decimal(at, price), line.measure));
-      case "usage" -> usage(here, at, name, line, price);
-      case "payment-fee" -> faults.at(at, () -> fee(name, line.measure, price));
-      case "banded-whole", "banded-sliced" ->
-          Optional.of(
-              new ToolSheet.BandedPart(
-                  name,
-                  line.measure,
-                  line.kind.substring("banded-".length()),
-                  bands(at, price),
-                  whole(here + ".minimum", cell.minimum, 0),
-                  whole(here + ".pack", cell.pack, 1),
-                  whole(here + ".included", cell.included, 0)));
-      default ->
+      case USAGE -> usage(here, at, name, line, price);
+      case PAYMENT_FEE -> faults.at(at, () -> fee(name, line.measure, price));
+      case BANDED_WHOLE -> Optional.of(banded(here, at, name, line, "whole", price));
+      case BANDED_SLICED -> Optional.of(banded(here, at, name, line, "sliced", price));
+      case PER_UNIT ->
           Optional.of(
               new ToolSheet.PerUnitPart(
                   name,
@@ -142,7 +141,22 @@ final class PriceCells {
                   whole(here + ".minimum", cell.minimum, 0),
                   whole(here + ".pack", cell.pack, 1),
                   whole(here + ".included", cell.included, 0)));
+      case YEARLY_MINIMUM ->
+          throw new IllegalArgumentException("A yearly minimum is no charge of its own.");
     };
+  }
+
+  private ToolSheet.ChargePart banded(
+      String here, String at, String name, ToolForm.ChargeLine line, String mode, String price) {
+    ToolForm.ChargeCell cell = line.cells.get(p);
+    return new ToolSheet.BandedPart(
+        name,
+        line.measure,
+        mode,
+        BandText.read(price, currency(), sentence -> faults.add(at, sentence)),
+        whole(here + ".minimum", cell.minimum, 0),
+        whole(here + ".pack", cell.pack, 1),
+        whole(here + ".included", cell.included, 0));
   }
 
   private Optional<ToolSheet.ChargePart> usage(
@@ -186,31 +200,6 @@ final class PriceCells {
 
   private static String numberOrZero(@Nullable String text) {
     return text == null ? "0" : Codes.decimal(text).toPlainString();
-  }
-
-  /** One band a line: up to how many units (or "more"), the price each, the flat price if any. */
-  private List<ToolSheet.BandPart> bands(String at, String text) {
-    List<ToolSheet.BandPart> bands = new ArrayList<>();
-    for (String line : text.strip().split("\\s*(\\R|;)\\s*")) {
-      faults.at(at, () -> band(line)).ifPresent(bands::add);
-    }
-    return bands;
-  }
-
-  private static ToolSheet.BandPart band(String line) {
-    String[] words = line.strip().split("\\s+");
-    if (words.length < 2 || words.length > 3) {
-      throw new IllegalArgumentException(
-          "\""
-              + line.strip()
-              + "\" is not a band. Write one a line: up to how many units, the"
-              + " price each and, if there is one, the flat price; like \"25 8.40\" or \"more"
-              + " 5.10\".");
-    }
-    return new ToolSheet.BandPart(
-        words[0].equals("more") ? null : Integer.valueOf(TypedNumber.readWhole(words[0])),
-        TypedNumber.read(words[1]).text(),
-        words.length == 3 ? TypedNumber.read(words[2]).text() : "0");
   }
 
   /** What was typed, with every range "8 to 14" brought to one end if prices are assumed. */

@@ -80,14 +80,13 @@ record PricePage(
    * @param isOld whether a fact of a day is older than the workspace wants facts to be
    */
   static PricePage of(ToolSheet sheet, Predicate<LocalDate> isOld) {
-    ToolForm form = ToolForms.of(sheet, 0);
     return new PricePage(
         sheet.plans().stream().map(plan -> new Head(plan.name(), mark(plan))).toList(),
         sheet.plans().stream()
             .map(plan -> source(plan.source(), isOld, "prices:" + plan.id()))
             .toList(),
-        prices(sheet, form),
-        form.allowances.stream().map(line -> allowance(sheet, line, isOld)).toList(),
+        prices(sheet),
+        allowances(sheet, isOld),
         facts(sheet, isOld),
         sheet.offers().stream()
             .map(o -> new Remark(o.name(), OfferText.of(o, sheet), source(o.source(), isOld, "")))
@@ -120,7 +119,7 @@ record PricePage(
     };
   }
 
-  private static List<Line> prices(ToolSheet sheet, ToolForm form) {
+  private static List<Line> prices(ToolSheet sheet) {
     List<Line> lines = new ArrayList<>();
     lines.add(Line.of("Sold for", sheet.plans().stream().map(PricePage::range).toList()));
     if (sheet.plans().stream().anyMatch(plan -> plan.taxPercent() != null)) {
@@ -136,13 +135,14 @@ record PricePage(
     }
     List<String> terms = new ArrayList<>(TermCode.ALL.stream().map(TermCode::code).toList());
     terms.add(ToolForm.ANY_TERM);
-    for (ToolForm.ChargeLine charge : form.lines) {
+    for (PriceLine charge : PriceLine.of(sheet)) {
       for (String term : terms) {
         List<String> cells = new ArrayList<>();
-        for (int p = 0; p < charge.cells.size(); p++) {
-          cells.add(cell(charge, charge.cells.get(p), term, sheet.plans().get(p).currency()));
+        for (int p = 0; p < charge.cells().size(); p++) {
+          PriceLine.Price price = charge.cells().get(p).get(term);
+          cells.add(price == null ? "" : cell(price, sheet.plans().get(p).currency()));
         }
-        Line line = Line.of(label(charge, term), cells);
+        Line line = Line.of(label(charge.of(), term), cells);
         if (!line.isEmpty()) {
           lines.add(line);
         }
@@ -151,55 +151,61 @@ record PricePage(
     return lines;
   }
 
-  private static String label(ToolForm.ChargeLine line, String term) {
-    String addOn = line.addOn.isEmpty() ? "" : "Add-on " + line.addOn + ": ";
+  private static String label(ChargePlaces.Of line, String term) {
+    String addOn = line.addOn().isEmpty() ? "" : "Add-on " + line.addOn() + ": ";
     String when = term.equals(ToolForm.ANY_TERM) ? "" : ", " + TermCode.of(term).label();
-    return addOn + line.name + unit(line) + when;
+    return addOn + line.name() + unit(line) + when;
   }
 
-  private static String unit(ToolForm.ChargeLine line) {
-    String label = Codes.measure(line.measure).label();
-    return switch (line.kind) {
-      case "flat" -> line.name.equalsIgnoreCase("account") ? "" : ", for the account";
-      case "banded-whole" -> ", bands of " + label + ", all at one price";
-      case "banded-sliced" -> ", bands of " + label + ", slice by slice";
-      case "one-off" -> ", once";
-      case "one-off-each" -> ", once for each of the " + label;
-      case "usage" -> ", " + label + " above what is included";
-      case "payment-fee" -> ", of each of the " + label;
-      case "yearly-minimum" -> ", for the account";
-      default ->
-          line.name.toLowerCase(Locale.ROOT).endsWith(label) ? ", each" : ", each of the " + label;
+  private static String unit(ChargePlaces.Of line) {
+    String label = Codes.measure(line.measure()).label();
+    return switch (line.kind()) {
+      case PER_UNIT ->
+          line.name().toLowerCase(Locale.ROOT).endsWith(label)
+              ? ", each"
+              : ", each of the " + label;
+      case BANDED_WHOLE -> ", bands of " + label + ", all at one price";
+      case BANDED_SLICED -> ", bands of " + label + ", slice by slice";
+      case FLAT -> line.name().equalsIgnoreCase("account") ? "" : ", for the account";
+      case USAGE -> ", " + label + " above what is included";
+      case PAYMENT_FEE -> ", of each of the " + label;
+      case ONE_OFF -> ", once";
+      case ONE_OFF_EACH -> ", once for each of the " + label;
+      case YEARLY_MINIMUM -> ", for the account";
     };
   }
 
-  private static String cell(
-      ToolForm.ChargeLine line, ToolForm.ChargeCell cell, String term, String currency) {
-    String price = cell.prices.getOrDefault(term, "");
-    if (price.isEmpty()) {
-      return "";
+  private static String cell(PriceLine.Price price, String currency) {
+    return switch (price) {
+      case PriceLine.Price.Minimum minimum -> minimum.amount() + " " + currency + " a year";
+      case PriceLine.Price.Charged charged -> amount(charged, currency) + counted(charged.low());
+    };
+  }
+
+  private static String amount(PriceLine.Price.Charged charged, String currency) {
+    String price = ChargeTexts.price(charged).replace("\n", "; ") + " " + currency;
+    return switch (charged.low()) {
+      case ToolSheet.FlatPart flat -> price + " a month";
+      case ToolSheet.PerUnitPart unit -> price + " a month";
+      case ToolSheet.BandedPart banded -> price + " a month";
+      case ToolSheet.OneOffPart once -> price;
+      case ToolSheet.UsagePart usage -> price + " for each " + usage.block() + " begun";
+      case ToolSheet.PaymentFeePart fee -> price;
+    };
+  }
+
+  private static String counted(ToolSheet.ChargePart charge) {
+    ChargePlaces.Rule rule = ChargeTexts.rule(charge);
+    if (charge instanceof ToolSheet.UsagePart) {
+      return ", " + (rule.included().isEmpty() ? "none" : rule.included()) + " included";
     }
-    StringBuilder text = new StringBuilder();
-    switch (line.kind) {
-      case "banded-whole", "banded-sliced" ->
-          text.append(bands(price)).append(' ').append(currency).append(" a month");
-      case "one-off", "one-off-each" -> text.append(price).append(' ').append(currency);
-      case "usage" -> {
-        text.append(price).append(' ').append(currency);
-        text.append(" for each ").append(cell.pack.isEmpty() ? "1" : cell.pack).append(" begun");
-        text.append(", ").append(cell.included.isEmpty() ? "none" : cell.included);
-        text.append(" included");
-      }
-      case "payment-fee" -> text.append(price).append(' ').append(currency);
-      case "yearly-minimum" -> text.append(price).append(' ').append(currency).append(" a year");
-      default -> text.append(price).append(' ').append(currency).append(" a month");
-    }
-    if (!line.kind.equals("usage")) {
-      note(text, cell.minimum, "at least %s");
-      note(text, cell.pack, "in packs of %s");
-      note(text, cell.included, "%s included");
-    }
-    return text.toString();
+    return note(rule.minimum(), "at least %s")
+        + note(rule.pack(), "in packs of %s")
+        + note(rule.included(), "%s included");
+  }
+
+  private static String note(String value, String words) {
+    return value.isEmpty() ? "" : ", " + String.format(Locale.ROOT, words, value);
   }
 
   private static String range(ToolSheet.PlanPart plan) {
@@ -212,43 +218,36 @@ record PricePage(
     return (plan.least() == 0 ? "up to " : plan.least() + " to ") + most + " " + unit;
   }
 
-  /** The form's bands in words: "to 60: 7.90 each; above: 4.60 each". */
-  private static String bands(String text) {
-    return text.lines().map(PricePage::band).collect(Collectors.joining("; "));
-  }
-
-  private static String band(String line) {
-    List<String> words = List.of(line.strip().split("\\s+"));
-    String stretch = words.getFirst().equals("more") ? "above: " : "to " + words.getFirst() + ": ";
-    boolean each = words.get(1).matches("0*[.]?0*");
-    String flat = words.size() > 2 ? words.get(2) + " flat" : "";
-    if (each) {
-      return stretch + (flat.isEmpty() ? "0" : flat);
-    }
-    return stretch + words.get(1) + " each" + (flat.isEmpty() ? "" : " and " + flat);
-  }
-
-  private static void note(StringBuilder text, String value, String words) {
-    if (!value.isEmpty()) {
-      text.append(", ").append(String.format(Locale.ROOT, words, value));
-    }
+  /** A line for each measure and source, with the limits of the plans. */
+  private static List<Line> allowances(ToolSheet sheet, Predicate<LocalDate> isOld) {
+    Map<List<Object>, List<ToolSheet.AllowancePart>> lines = new LinkedHashMap<>();
+    sheet.plans().stream()
+        .flatMap(plan -> plan.allowances().stream())
+        .forEach(part ->
+            lines
+                .computeIfAbsent(
+                    List.of(part.measure(), part.source()), unseen -> new ArrayList<>())
+                .add(part));
+    return lines.values().stream().map(parts -> allowance(sheet, parts.getFirst(), isOld)).toList();
   }
 
   private static Line allowance(
-      ToolSheet sheet, ToolForm.AllowanceLine line, Predicate<LocalDate> isOld) {
-    Measure measure = Codes.measure(line.measure);
-    List<String> cells = new ArrayList<>();
-    for (int p = 0; p < sheet.plans().size(); p++) {
-      String limit = p < line.cells.size() ? line.cells.get(p) : "";
-      cells.add(
-          limit.isEmpty() && sellsMore(sheet.plans().get(p), line.measure)
-              ? "more at a charge"
-              : limit);
-    }
+      ToolSheet sheet, ToolSheet.AllowancePart about, Predicate<LocalDate> isOld) {
+    Measure measure = Codes.measure(about.measure());
+    List<String> cells = sheet.plans().stream().map(plan -> allowed(plan, about)).toList();
     return Line.of(
         measure.label() + ", " + measure.nature().words(),
         cells,
-        source(line.source, isOld, "allowance:" + line.measure));
+        source(about.source(), isOld, "allowance:" + about.measure()));
+  }
+
+  private static String allowed(ToolSheet.PlanPart plan, ToolSheet.AllowancePart about) {
+    return plan.allowances().stream()
+        .filter(part -> part.measure().equals(about.measure()))
+        .filter(part -> part.source().equals(about.source()))
+        .findFirst()
+        .map(ToolForms::allowance)
+        .orElse(sellsMore(plan, about.measure()) ? "more at a charge" : "");
   }
 
   private static boolean sellsMore(ToolSheet.PlanPart plan, String measure) {

@@ -226,7 +226,7 @@ class PricePageController {
     model.addAttribute("measures", Measure.KNOWN);
     model.addAttribute("grounds", grounds());
     model.addAttribute("answers", answers());
-    model.addAttribute("kinds", KINDS);
+    model.addAttribute("kinds", ChargeKind.values());
     model.addAttribute("bases", BASES);
     model.addAttribute("benefits", BENEFITS);
     return "catalogue/edit";
@@ -234,18 +234,6 @@ class PricePageController {
 
   /** A choice in a list: what is stored and what is read. */
   record Choice(String code, String words) {}
-
-  private static final List<Choice> KINDS =
-      List.of(
-          new Choice("per-unit", "for each unit"),
-          new Choice("banded-whole", "in bands, all units at one price"),
-          new Choice("banded-sliced", "in bands, slice by slice"),
-          new Choice("flat", "for the account"),
-          new Choice("usage", "for use above what is included"),
-          new Choice("payment-fee", "as a fee of each payment"),
-          new Choice("one-off", "once, for the account"),
-          new Choice("one-off-each", "once, for each unit"),
-          new Choice("yearly-minimum", "at least so much a year"));
 
   private static final List<Choice> BASES =
       List.of(

@@ -71,9 +71,9 @@ public final class SheetCells {
     put("Maker", sheet.maker());
     put("Work areas", String.join(", ", sheet.areas()));
     put("A suite of", String.join(", ", sheet.contains()));
-    ToolForm form = ToolForms.of(sheet, 0);
+    List<PriceLine> lines = PriceLine.of(sheet);
     for (int p = 0; p < sheet.plans().size(); p++) {
-      plan(form, p);
+      plan(lines, p);
     }
     for (ToolSheet.OfferPart offer : sheet.offers()) {
       put("Offer " + offer.name(), OfferText.of(offer, sheet));
@@ -99,17 +99,16 @@ public final class SheetCells {
     put("Confirmed as it is", String.join("; ", sheet.confirmed()));
   }
 
-  private void plan(ToolForm form, int p) {
+  private void plan(List<PriceLine> lines, int p) {
     ToolSheet.PlanPart plan = sheet.plans().get(p);
-    ToolForm.PlanColumn column = form.plans.get(p);
     UnaryOperator<String> about = what -> plan.name() + ": " + what;
-    put(about.apply("sold"), sold(column));
-    put(about.apply("prices are"), column.basis.replace('-', ' ') + ", in " + plan.currency());
-    put(about.apply("tax in prices"), column.tax.isEmpty() ? "" : column.tax + " %");
-    for (ToolForm.ChargeLine line : form.lines) {
-      if (p < line.cells.size()) {
-        charge(about, line, line.cells.get(p));
-      }
+    put(about.apply("sold"), sold(plan));
+    put(
+        about.apply("prices are"),
+        ToolForms.basis(plan).replace('-', ' ') + ", in " + plan.currency());
+    put(about.apply("tax in prices"), plan.taxPercent() == null ? "" : plan.taxPercent() + " %");
+    for (PriceLine line : lines) {
+      charge(about, line, p);
     }
     put(about.apply("prices" + KNOWN_FROM), source(plan.source()));
     for (ToolSheet.AllowancePart part : plan.allowances()) {
@@ -124,24 +123,28 @@ public final class SheetCells {
     }
   }
 
-  private static String sold(ToolForm.PlanColumn column) {
-    String least = column.least.isEmpty() ? "from 0" : "from " + column.least;
-    String most = column.most.isEmpty() ? "" : " to " + column.most;
-    return least + most + " " + Codes.measure(column.measure).label();
+  private static String sold(ToolSheet.PlanPart plan) {
+    String most = plan.most() == null ? "" : " to " + plan.most();
+    return "from " + plan.least() + most + " " + Codes.measure(plan.measure()).label();
   }
 
-  private void charge(
-      UnaryOperator<String> about, ToolForm.ChargeLine line, ToolForm.ChargeCell cell) {
-    String name = (line.addOn.isEmpty() ? "" : "add-on " + line.addOn + ", ") + line.name;
+  private void charge(UnaryOperator<String> about, PriceLine line, int p) {
+    ChargePlaces.Of of = line.of();
+    String name = (of.addOn().isEmpty() ? "" : "add-on " + of.addOn() + ", ") + of.name();
     List<String> rule = new ArrayList<>();
-    note(rule, cell.minimum, "at least %s");
-    note(rule, cell.pack, line.kind.equals("usage") ? "blocks of %s" : "packs of %s");
-    note(rule, cell.included, "%s included");
+    note(rule, line.rule(p).minimum(), "at least %s");
+    note(
+        rule,
+        line.rule(p).pack(),
+        line.kind() == ChargeKind.USAGE ? "blocks of %s" : "packs of %s");
+    note(rule, line.rule(p).included(), "%s included");
     String suffix = rule.isEmpty() ? "" : " (" + String.join(", ", rule) + ")";
-    cell.prices.forEach((term, price) -> {
-      String when = term.equals(ToolForm.ANY_TERM) ? "" : ", " + TermCode.of(term).label();
-      put(about.apply(name + when), price.replace("\n", "; ") + suffix);
-    });
+    line.cells()
+        .get(p)
+        .forEach((term, price) -> {
+          String when = term.equals(ToolForm.ANY_TERM) ? "" : ", " + TermCode.of(term).label();
+          put(about.apply(name + when), ChargeTexts.price(price).replace("\n", "; ") + suffix);
+        });
   }
 
   private static void note(List<String> rule, String value, String words) {

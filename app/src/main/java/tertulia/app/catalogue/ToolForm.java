@@ -10,19 +10,6 @@ public class ToolForm {
   /** The price cell that holds for every term a plan sells. */
   public static final String ANY_TERM = "all";
 
-  /** The ways in which a charge line can be priced. */
-  static final List<String> KINDS =
-      List.of(
-          "per-unit",
-          "banded-whole",
-          "banded-sliced",
-          "flat",
-          "usage",
-          "payment-fee",
-          "one-off",
-          "one-off-each",
-          "yearly-minimum");
-
   public long version;
   public String name = "";
   public String maker = "";
@@ -87,6 +74,15 @@ public class ToolForm {
     public String addOn = "";
     public List<ChargeCell> cells = new ArrayList<>();
 
+    static ChargeLine about(ChargePlaces.Of of) {
+      ChargeLine line = new ChargeLine();
+      line.kind = of.kind().code();
+      line.measure = of.measure();
+      line.name = of.name();
+      line.addOn = of.addOn();
+      return line;
+    }
+
     boolean isBlank() {
       return name.isBlank() && cells.stream().allMatch(ChargeCell::isBlank);
     }
@@ -101,6 +97,12 @@ public class ToolForm {
     public String minimum = "";
     public String pack = "";
     public String included = "";
+
+    void count(ChargePlaces.Rule rule) {
+      minimum = rule.minimum();
+      pack = rule.pack();
+      included = rule.included();
+    }
 
     boolean isBlank() {
       return prices.values().stream().allMatch(price -> price == null || price.isBlank());

@@ -4,16 +4,13 @@ import java.util.ArrayList;
 import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import tertulia.app.exchange.Codes;
-import tertulia.app.exchange.TermCode;
 import tertulia.app.exchange.ToolReader;
 import tertulia.app.exchange.ToolSheet;
 
 /** From a tool sheet to the form that shows it. */
 final class ToolForms {
-  private static final String MINIMUM = "yearly-minimum";
   private final ToolForm form = new ToolForm();
   private final FormLines lines = new FormLines(form);
   private final ToolSheet sheet;
@@ -44,10 +41,10 @@ final class ToolForms {
     form.contains = NameList.write(sheet.contains());
     for (int p = 0; p < sheet.plans().size(); p++) {
       form.plans.add(column(sheet.plans().get(p)));
-      charges(p);
       allowances(p);
       facts(p);
     }
+    PriceLine.of(sheet).forEach(line -> form.lines.add(charge(line)));
     sheet.offers().forEach(offer -> form.offers.add(line(offer)));
     if (sheet.owned() != null) {
       form.owned = line(sheet.owned());
@@ -186,7 +183,8 @@ final class ToolForms {
     return column;
   }
 
-  private static String basis(ToolSheet.PlanPart plan) {
+  /** As chosen in the form: listed, free, on-request, quote or assumed. */
+  static String basis(ToolSheet.PlanPart plan) {
     if (plan.prices().isEmpty()) {
       return "on-request";
     }
@@ -196,71 +194,15 @@ final class ToolForms {
     return basis.equals("listed") && nothing ? "free" : basis;
   }
 
-  private void charges(int p) {
-    ToolSheet.PlanPart plan = sheet.plans().get(p);
-    for (int t = 0; t < plan.prices().size(); t++) {
-      ToolSheet.TermPart term = plan.prices().get(t);
-      ToolSheet.@Nullable TermPart high =
-          t < plan.highPrices().size() ? plan.highPrices().get(t) : null;
-      String code = TermCode.of(term.monthsCommitted(), term.upFront()).code();
-      for (int c = 0; c < term.charges().size(); c++) {
-        charge(p, code, "", term.charges().get(c), high == null ? null : high.charges().get(c));
-      }
-      for (int a = 0; a < term.addOns().size(); a++) {
-        ToolSheet.AddOnPart addOn = term.addOns().get(a);
-        for (int c = 0; c < addOn.charges().size(); c++) {
-          charge(
-              p,
-              code,
-              addOn.name(),
-              addOn.charges().get(c),
-              high == null ? null : high.addOns().get(a).charges().get(c));
-        }
-      }
-      if (term.yearlyMinimum() != null) {
-        lines
-            .charge(
-                new FormLines.Of(MINIMUM, "seats", "Yearly minimum", ""),
-                new FormLines.Place(p, code),
-                new ToolForm.ChargeCell())
-            .cells
-            .get(p)
-            .prices
-            .put(code, term.yearlyMinimum());
-      }
+  private static ToolForm.ChargeLine charge(PriceLine line) {
+    ToolForm.ChargeLine typed = ToolForm.ChargeLine.about(line.of());
+    for (int p = 0; p < line.cells().size(); p++) {
+      ToolForm.ChargeCell cell = new ToolForm.ChargeCell();
+      cell.count(line.rule(p));
+      line.cells().get(p).forEach((term, price) -> cell.prices.put(term, ChargeTexts.price(price)));
+      typed.cells.add(cell);
     }
-    for (ToolForm.ChargeLine line : form.lines) {
-      joinTerms(line.cells.size() > p ? line.cells.get(p) : null, plan.prices().size(), line.kind);
-    }
-  }
-
-  /** What costs the same under every term, and is billed whatever the term, stands in one cell. */
-  private static void joinTerms(ToolForm.@Nullable ChargeCell cell, int terms, String kind) {
-    boolean anyTerm = ChargeCells.ANY_TERM.contains(kind);
-    if (cell != null
-        && anyTerm
-        && cell.prices.size() == terms
-        && cell.prices.values().stream().distinct().count() == 1) {
-      String price = cell.prices.values().iterator().next();
-      cell.prices = new LinkedHashMap<>(Map.of(ToolForm.ANY_TERM, price));
-    }
-  }
-
-  private void charge(
-      int p,
-      String code,
-      String addOn,
-      ToolSheet.ChargePart charge,
-      ToolSheet.@Nullable ChargePart high) {
-    ToolForm.ChargeCell rule = ChargeCells.rule(charge);
-    ToolForm.ChargeLine line =
-        lines.charge(
-            new FormLines.Of(
-                ChargeCells.kind(charge), ChargeCells.measure(charge), charge.name(), addOn),
-            new FormLines.Place(p, code),
-            rule);
-    ToolForm.ChargeCell cell = line.cells.get(p);
-    cell.prices.put(code, ChargeCells.price(charge, high == null ? charge : high));
+    return typed;
   }
 
   private void allowances(int p) {

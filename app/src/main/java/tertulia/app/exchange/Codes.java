@@ -215,7 +215,7 @@ public final class Codes {
     return id;
   }
 
-  static String shortened(String text) {
+  public static String shortened(String text) {
     return text.length() > 40 ? text.substring(0, 40) + "…" : text;
   }
 

@@ -271,6 +271,8 @@ public class ToolFormTest {
             new ToolSheet.BandPart(25, "8.40", "0"),
             new ToolSheet.BandPart(60, "6.90", "12"),
             new ToolSheet.BandPart(null, "5.10", "0")));
-    assertEquals(ChargeCells.price(bands, bands), "25 8.40\n60 6.90 12\nmore 5.10");
+    assertEquals(
+        ChargeTexts.price(bands, bands),
+        "to 25: 8.40 each\nto 60: 6.90 each plus 12\nabove: 5.10 each");
   }
 }
