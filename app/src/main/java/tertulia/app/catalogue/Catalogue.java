@@ -5,6 +5,7 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.Collections;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -19,6 +20,7 @@ import java.util.TreeSet;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -225,14 +227,28 @@ public class Catalogue {
     return sheets(ids, today());
   }
 
-  /** Names of every capability for which some plan has a fact, by its slug. */
-  public Map<String, String> capabilities() {
+  /**
+   * Names of the capabilities that price pages state, in order.
+   *
+   * @param ofAreas of the tools that serve one of some work areas
+   */
+  public record Capabilities(List<String> all, List<String> ofAreas) {}
+
+  /** What price pages state, and what those of tools for some work areas state. */
+  public Capabilities capabilities(Collection<String> areas) {
+    List<Stored> tools = all();
+    return new Capabilities(
+        stated(tools.stream()),
+        stated(tools.stream().filter(tool -> !Collections.disjoint(tool.sheet().areas(), areas))));
+  }
+
+  private static List<String> stated(Stream<Stored> tools) {
     Map<String, String> names = new TreeMap<>();
-    all().stream()
+    tools
         .flatMap(tool -> tool.sheet().plans().stream())
         .flatMap(plan -> plan.facts().stream())
         .forEach(fact -> names.putIfAbsent(Codes.slug(fact.capability()), fact.capability()));
-    return names;
+    return List.copyOf(names.values());
   }
 
   /** Every work area some tool serves, in order. */

@@ -299,8 +299,9 @@ final class CsvPage {
   }
 
   private ToolForm.Source source(CsvTable.Row row) {
-    ToolForm.Source source = ToolForm.Source.on(cells.raw(row, CsvColumn.AS_OF));
-    source.ground = orElse(cells.raw(row, CsvColumn.FROM), source.ground);
+    ToolForm.Source source = new ToolForm.Source();
+    source.asOf = cells.raw(row, CsvColumn.AS_OF);
+    source.ground = orElse(cells.raw(row, CsvColumn.FROM), "makers-claim");
     source.who = cells.raw(row, CsvColumn.WHO);
     source.link = cells.raw(row, CsvColumn.LINK);
     source.note = cells.raw(row, CsvColumn.NOTE);

@@ -5,6 +5,7 @@ import java.util.Collection;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import org.jspecify.annotations.Nullable;
 import tertulia.app.exchange.CsvTable;
 import tertulia.app.exchange.TermCode;
 import tertulia.app.exchange.ToolSheet;
@@ -147,7 +148,8 @@ final class CsvWriter {
         .add();
   }
 
-  private RowOf row(String line, ToolForm.@org.jspecify.annotations.Nullable Source source) {
+  private RowOf row(String line, ToolForm.@Nullable Source own) {
+    ToolForm.Source source = own == null || !own.isBlank() ? own : form.source;
     RowOf row =
         new RowOf()
             .put(CsvColumn.LINE, line)

@@ -109,7 +109,7 @@ record Doubts(List<Doubt> open) {
   private static String dateField(ToolForm form, String what) {
     for (int p = 0; p < form.plans.size(); p++) {
       if (what.equals("Prices of " + form.plans.get(p).name.strip())) {
-        return "plans[" + p + "].source.asOf";
+        return form.plans.get(p).source.isBlank() ? "source.asOf" : "plans[" + p + "].source.asOf";
       }
     }
     return "name";

@@ -4,10 +4,12 @@ import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import org.joda.money.CurrencyUnit;
 import org.jspecify.annotations.Nullable;
 import tertulia.app.exchange.Codes;
 import tertulia.app.exchange.Faults;
@@ -35,6 +37,8 @@ final class PriceCells {
   private final Faults faults;
   private final int p;
   private final End end;
+  private final Map<String, ToolSheet.ChargePart> charged = new LinkedHashMap<>();
+  private final Map<String, String> typed = new LinkedHashMap<>();
 
   PriceCells(ToolForm form, Faults faults, int p, End end) {
     this.form = form;
@@ -56,12 +60,44 @@ final class PriceCells {
     if (sold.isEmpty() && !anyTerm && !free) {
       return List.of();
     }
+    refuseOnRequest();
     return (sold.isEmpty() ? List.of("m1") : sold).stream().map(this::term).toList();
   }
 
+  /** A plan has prices or is on request; half of each would be a total nobody asked for. */
+  private void refuseOnRequest() {
+    for (int l = 0; l < form.lines.size(); l++) {
+      ToolForm.ChargeLine line = form.lines.get(l);
+      Map<String, String> prices = p < line.cells.size() ? line.cells.get(p).prices : Map.of();
+      for (Map.Entry<String, String> price : prices.entrySet()) {
+        if (price.getValue() != null && isOnRequest(price.getValue())) {
+          faults.add(
+              "lines[" + l + "].cells[" + p + "].prices[" + price.getKey() + "]",
+              "\"on request\" is for a plan without any price, and this one has some. Leave the"
+                  + " cell empty: under this term it is then not sold openly.");
+        }
+      }
+    }
+  }
+
+  /** What each price was read as, by its field; those that could not be read are not there. */
+  Map<String, ToolSheet.ChargePart> charged() {
+    return charged;
+  }
+
+  /** What stands in a field of {@link #charged}. */
+  String typed(String field) {
+    return typed.getOrDefault(field, "");
+  }
+
+  /** What is typed; nothing where the price is on request, which is no price. */
   private String price(ToolForm.ChargeLine line, String code) {
     String price = p < line.cells.size() ? line.cells.get(p).prices.get(code) : null;
-    return price == null ? "" : price;
+    return price == null || isOnRequest(price) ? "" : price;
+  }
+
+  private static boolean isOnRequest(String price) {
+    return price.strip().equalsIgnoreCase("on request");
   }
 
   private ToolSheet.TermPart term(String code) {
@@ -79,6 +115,7 @@ final class PriceCells {
       } else if (kind != null) {
         charge(kind, l, at, price)
             .filter(charge -> isPossible(at, charge))
+            .map(charge -> noted(at, price(line, term), charge))
             .ifPresent(
                 (line.addOn.isBlank()
                         ? charges
@@ -103,12 +140,18 @@ final class PriceCells {
         .orElse(null);
   }
 
+  private ToolSheet.ChargePart noted(String at, String text, ToolSheet.ChargePart charge) {
+    charged.put(at, charge);
+    typed.put(at, text.strip());
+    return charge;
+  }
+
   private boolean isPossible(String at, ToolSheet.ChargePart charge) {
     return faults
         .at(
             at,
             () -> {
-              ToolReader.check(charge);
+              ToolReader.charge(charge, CurrencyUnit.EUR);
               return true;
             })
         .orElse(false);
@@ -204,6 +247,15 @@ final class PriceCells {
 
   /** What was typed, with every range "8 to 14" brought to one end if prices are assumed. */
   private String oneEnd(String at, String text) {
+    if (text.strip().toLowerCase(Locale.ROOT).startsWith("from ")) {
+      faults.add(
+          at,
+          "\""
+              + Codes.shortened(text.strip())
+              + "\" is the least it costs, not what it costs. Mark the plan's prices \"assumed\""
+              + " and write a range like 8 to 14, or write \"on request\".");
+      return "";
+    }
     Matcher range = RANGE.matcher(text);
     if (!range.find()) {
       return text;

@@ -42,10 +42,12 @@ class PricePageController {
 
   private final Catalogue catalogue;
   private final Slips slips;
+  private final Wanted wanted;
 
-  PricePageController(Catalogue catalogue, Slips slips) {
+  PricePageController(Catalogue catalogue, Slips slips, Wanted wanted) {
     this.slips = slips;
     this.catalogue = catalogue;
+    this.wanted = wanted;
   }
 
   @InitBinder("form")
@@ -57,18 +59,26 @@ class PricePageController {
   }
 
   /** What the form belongs to: a stored tool or none yet, perhaps wanted by a selection. */
-  private record About(@Nullable String slug, String selection) {}
+  private record About(@Nullable String slug, String selection) {
+    private boolean isWanted() {
+      return selection.matches("[0-9]{1,18}");
+    }
+  }
+
+  private Wanted.Asked asked(About about) {
+    return about.isWanted() ? wanted.by(Long.parseLong(about.selection())) : Wanted.NOTHING;
+  }
 
   @GetMapping("/catalogue/new")
   String blank(@RequestParam(defaultValue = "") String selection, Model model) {
+    About about = new About(null, selection);
     ToolForm form = new ToolForm();
-    ToolForm.PlanColumn first = new ToolForm.PlanColumn();
-    first.source.asOf = today();
-    form.plans.add(first);
+    form.areas = NameList.write(asked(about).areas());
+    form.plans.add(new ToolForm.PlanColumn());
     ToolForm.ChargeLine seats = new ToolForm.ChargeLine();
     seats.name = "Seats";
     form.lines.add(seats);
-    return show(form, new About(null, selection), Map.of(), model);
+    return show(form, about, Map.of(), model);
   }
 
   @PostMapping("/catalogue/new")
@@ -95,23 +105,28 @@ class PricePageController {
     }
     String slug = catalogue.add(converted.sheet().get(), person.name());
     return "redirect:"
-        + (selection.matches("[0-9]{1,18}")
+        + (about.isWanted()
             ? "/selections/" + selection + "/contenders?added=" + slug
             : "/catalogue/" + slug);
   }
 
   @GetMapping("/catalogue/{slug}/edit")
-  String edit(@PathVariable String slug, @RequestParam Optional<LocalDate> from, Model model) {
+  String edit(
+      @PathVariable String slug,
+      @RequestParam Optional<LocalDate> from,
+      @RequestParam(defaultValue = "") String selection,
+      Model model) {
     Catalogue.Stored stored = catalogue.get(slug, from.orElseGet(catalogue::today));
     ToolForm form = ToolForms.of(stored.sheet(), stored.version());
     from.ifPresent(day -> form.validFrom = day.toString());
-    return show(form, new About(slug, ""), Map.of(), model);
+    return show(form, new About(slug, selection), Map.of(), model);
   }
 
   @PostMapping("/catalogue/{slug}/edit")
   String change(
       @PathVariable String slug,
       @ModelAttribute("form") ToolForm form,
+      @RequestParam(defaultValue = "") String selection,
       @RequestParam(defaultValue = "") String copyPlan,
       @RequestParam(defaultValue = "false") boolean asked,
       @AuthenticationPrincipal SignedIn person,
@@ -119,7 +134,7 @@ class PricePageController {
       Model model,
       HttpServletResponse response) {
     checkSize(form);
-    About about = new About(slug, "");
+    About about = new About(slug, selection);
     if (!copyPlan.isEmpty()) {
       return withCopy(form, copyPlan, about, model);
     }
@@ -184,6 +199,7 @@ class PricePageController {
     ToolConverter.Converted converted =
         new ToolConverter(form, slug.isEmpty() ? null : slug).convert();
     model.addAttribute("faults", converted.faults());
+    model.addAttribute("readings", converted.readings());
     model.addAttribute(
         "doubts",
         converted
@@ -214,13 +230,19 @@ class PricePageController {
 
   private String show(ToolForm form, About about, Map<String, String> faults, Model model) {
     form.plans.removeIf(plan -> form.plans.getLast() == plan && plan.isBlank());
-    Map<String, String> capabilities = catalogue.capabilities();
-    model.addAttribute("form", ToolForms.withRoom(form, capabilities.values(), today()));
+    Wanted.Asked asked = asked(about);
+    Catalogue.Capabilities capabilities = catalogue.capabilities(NameList.read(form.areas));
+    List<String> lines = new ArrayList<>(asked.capabilities());
+    lines.addAll(capabilities.ofAreas());
+    ToolForms.withRoom(form, lines, asked.measures(), today());
+    model.addAttribute("form", form);
+    model.addAttribute("shape", SheetShape.of(form, asked.capabilities(), faults.keySet()));
+    model.addAttribute("readings", new ToolConverter(form, "shown").convert().readings());
     model.addAttribute("slug", about.slug());
     model.addAttribute("selection", about.selection());
     model.addAttribute("faults", faults);
     model.addAttribute("doubts", Map.of());
-    model.addAttribute("capabilities", capabilities.values());
+    model.addAttribute("capabilities", capabilities.all());
     model.addAttribute("areas", catalogue.areas());
     model.addAttribute("allTerms", TermCode.ALL);
     model.addAttribute("measures", Measure.KNOWN);

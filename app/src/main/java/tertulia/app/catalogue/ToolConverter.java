@@ -13,11 +13,15 @@ import tertulia.app.exchange.Fault;
 import tertulia.app.exchange.Faults;
 import tertulia.app.exchange.ToolReader;
 import tertulia.app.exchange.ToolSheet;
+import tertulia.core.working.Ground;
 
 /** From the price-page form to a tool sheet; faults carry the names of the form's fields. */
 final class ToolConverter {
   private static final List<String> BASES =
       List.of("listed", "free", "on-request", "quote", "assumed");
+
+  /** Where a page is from if nobody says otherwise. */
+  private static final String MAKERS = Codes.code(Ground.MAKERS_CLAIM);
 
   private final Faults faults = new Faults();
   private final ToolForm form;
@@ -28,6 +32,7 @@ final class ToolConverter {
 
   private final Map<String, String> planIds = new LinkedHashMap<>();
   private final Map<String, String> places = new LinkedHashMap<>();
+  private final Map<String, String> readings = new LinkedHashMap<>();
 
   /**
    * For one form.
@@ -39,8 +44,13 @@ final class ToolConverter {
     this.id = id == null ? Codes.slug(form.name) : id;
   }
 
-  /** What became of a form: a sheet, or the faults by field. */
-  record Converted(Optional<ToolSheet> sheet, Map<String, String> faults) {}
+  /**
+   * What became of a form: a sheet, or the faults by field.
+   *
+   * @param readings what the prices that could be read come to, by field
+   */
+  record Converted(
+      Optional<ToolSheet> sheet, Map<String, String> faults, Map<String, String> readings) {}
 
   Converted convert() {
     List<ToolSheet.PlanPart> plans = plans();
@@ -66,7 +76,9 @@ final class ToolConverter {
       CatalogueFile.beyond(sheet).ifPresent(fault -> faults.add("name", fault.message()));
     }
     return new Converted(
-        faults.isEmpty() ? Optional.of(sheet) : Optional.empty(), faults.byField());
+        faults.isEmpty() ? Optional.of(sheet) : Optional.empty(),
+        faults.byField(),
+        Map.copyOf(readings));
   }
 
   private void addAtField(Fault fault) {
@@ -119,7 +131,19 @@ final class ToolConverter {
           at + ".basis",
           "\"" + column.basis + "\" is not one of " + String.join(", ", BASES) + ".");
     }
-    List<ToolSheet.TermPart> low = new PriceCells(form, faults, p, PriceCells.End.LOW).terms();
+    PriceCells lowest = new PriceCells(form, faults, p, PriceCells.End.LOW);
+    PriceCells highest = new PriceCells(form, new Faults(), p, PriceCells.End.HIGH);
+    List<ToolSheet.TermPart> low = lowest.terms();
+    List<ToolSheet.TermPart> high = assumed ? highest.terms() : List.of();
+    lowest
+        .charged()
+        .forEach((field, charge) ->
+            PriceReading.of(
+                    charge,
+                    highest.charged().getOrDefault(field, charge),
+                    lowest.typed(field),
+                    column.currency)
+                .ifPresent(reading -> readings.put(field, reading)));
     if (low.isEmpty() && List.of("quote", "assumed").contains(column.basis)) {
       faults.add(
           at + ".basis",
@@ -140,7 +164,7 @@ final class ToolConverter {
         column.tax.isBlank() ? null : decimal(at + ".tax", column.tax),
         source(at + ".source", column.source),
         low,
-        assumed ? new PriceCells(form, new Faults(), p, PriceCells.End.HIGH).terms() : List.of(),
+        high,
         allowances(p),
         facts(p));
   }
@@ -305,25 +329,31 @@ final class ToolConverter {
       if (!line.isBlank()) {
         String at = "ratings[" + r + "]";
         places.put("ratings/" + parts.size(), at + ".rating");
-        line.source.ground = "public-ratings";
+        ToolForm.Source source = line.source;
+        source.ground = Codes.code(Ground.PUBLIC_RATINGS);
         parts.add(
             new ToolSheet.RatingPart(
                 decimal(at + ".rating", line.rating),
                 whole(at + ".count", line.count, -1),
-                source(at + ".source", line.source)));
+                source(at + ".source", source)));
       }
     }
     return parts;
   }
 
-  private ToolSheet.SourcePart source(String at, ToolForm.Source source) {
+  /** Where something is known from: what is said beside it, or what is said of the page. */
+  private ToolSheet.SourcePart source(String at, ToolForm.Source own) {
+    ToolForm.Source source = own.isBlank() ? form.source : own;
+    String place = own.isBlank() ? "source" : at;
+    String day = source.asOf.isBlank() ? form.source.asOf : source.asOf;
+    String ground = source.ground.isBlank() ? form.source.ground : source.ground;
     return new ToolSheet.SourcePart(
-        read(at + ".asOf", source.asOf, t -> Codes.day(t).toString()),
-        source.ground,
-        text(at + ".who", source.who, false),
-        read(at + ".link", source.link, t -> Codes.text(t, 500)),
-        read(at + ".note", source.note, t -> Codes.text(t, 1000)),
-        text(at + ".interest", source.interest, false));
+        read(place + ".asOf", day, t -> Codes.day(t).toString()),
+        ground.isBlank() ? MAKERS : ground,
+        text(place + ".who", source.who, false),
+        read(place + ".link", source.link, t -> Codes.text(t, 500)),
+        read(place + ".note", source.note, t -> Codes.text(t, 1000)),
+        text(place + ".interest", source.interest, false));
   }
 
   private List<String> list(String field, String text) {

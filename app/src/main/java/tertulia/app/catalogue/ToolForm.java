@@ -1,6 +1,7 @@
 package tertulia.app.catalogue;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -16,6 +17,10 @@ public class ToolForm {
   public String areas = "";
   public String contains = "";
   public String validFrom = "";
+
+  /** Where everything on the page comes from that does not say otherwise. */
+  public Source source = new Source();
+
   public List<PlanColumn> plans = new ArrayList<>();
   public List<ChargeLine> lines = new ArrayList<>();
   public List<AllowanceLine> allowances = new ArrayList<>();
@@ -28,10 +33,25 @@ public class ToolForm {
   /** Keys of doubts that were answered with "it is so". */
   public List<String> confirmed = new ArrayList<>();
 
-  /** Where something comes from and when it held. */
+  /** Whether some plan's prices hold tax. */
+  public boolean usesTax() {
+    return plans.stream().anyMatch(plan -> !plan.tax.isBlank());
+  }
+
+  /** Whether some plan's prices were read elsewhere than the page. */
+  public boolean readElsewhere() {
+    return plans.stream().anyMatch(plan -> !plan.source.isBlank());
+  }
+
+  /** Whether some capability stands in a group. */
+  public boolean usesGroups() {
+    return facts.stream().anyMatch(fact -> !fact.group.isBlank());
+  }
+
+  /** Where something comes from and when it held; all empty: from where the page does. */
   public static class Source {
     public String asOf = "";
-    public String ground = "makers-claim";
+    public String ground = "";
     public String who = "";
     public String link = "";
     public String note = "";
@@ -42,10 +62,9 @@ public class ToolForm {
       return List.of(asOf, ground, who, link, note, interest);
     }
 
-    static Source on(String day) {
-      Source source = new Source();
-      source.asOf = day;
-      return source;
+    /** Whether nothing is said, so that it is from where the page is. */
+    public boolean isBlank() {
+      return words().stream().allMatch(String::isBlank);
     }
   }
 
@@ -73,6 +92,24 @@ public class ToolForm {
     public String measure = "seats";
     public String addOn = "";
     public List<ChargeCell> cells = new ArrayList<>();
+
+    /** The kind it is shown as: what was sent may be none. */
+    public ChargeKind shown() {
+      return Arrays.stream(ChargeKind.values())
+          .filter(known -> known.code().equals(kind))
+          .findFirst()
+          .orElse(ChargeKind.PER_UNIT);
+    }
+
+    /** Whether some plan has a price under a term. */
+    public boolean uses(String term) {
+      return cells.stream().anyMatch(cell -> !cell.prices.getOrDefault(term, "").isBlank());
+    }
+
+    /** Whether some plan has a minimum, packs or something included. */
+    public boolean usesRule() {
+      return cells.stream().anyMatch(cell -> !(cell.minimum + cell.pack + cell.included).isBlank());
+    }
 
     static ChargeLine about(ChargePlaces.Of of) {
       ChargeLine line = new ChargeLine();

@@ -4,19 +4,37 @@ import java.util.ArrayList;
 import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import tertulia.app.exchange.Codes;
 import tertulia.app.exchange.ToolReader;
 import tertulia.app.exchange.ToolSheet;
+import tertulia.app.exchange.ToolSheet.SourcePart;
 
 /** From a tool sheet to the form that shows it. */
 final class ToolForms {
   private final ToolForm form = new ToolForm();
   private final FormLines lines = new FormLines(form);
   private final ToolSheet sheet;
+  private final @Nullable SourcePart ofPage;
 
   private ToolForms(ToolSheet sheet) {
     this.sheet = sheet;
+    this.ofPage = mostUsed(sheet);
+  }
+
+  /** Where most of a page comes from, the first of those that are equally many; null: no facts. */
+  private static @Nullable SourcePart mostUsed(ToolSheet sheet) {
+    Map<SourcePart, Integer> times = new LinkedHashMap<>();
+    sheet.sources().forEach(source -> times.merge(source, 1, Integer::sum));
+    int most = times.values().stream().mapToInt(Integer::intValue).max().orElse(0);
+    return times.entrySet().stream()
+        .filter(entry -> entry.getValue() == most)
+        .findFirst()
+        .map(Map.Entry::getKey)
+        .orElse(null);
   }
 
   static ToolForm of(ToolSheet sheet, long version) {
@@ -39,6 +57,9 @@ final class ToolForms {
     form.maker = sheet.maker();
     form.areas = NameList.write(sheet.areas());
     form.contains = NameList.write(sheet.contains());
+    if (ofPage != null) {
+      form.source = typed(ofPage);
+    }
     for (int p = 0; p < sheet.plans().size(); p++) {
       form.plans.add(column(sheet.plans().get(p)));
       allowances(p);
@@ -58,51 +79,55 @@ final class ToolForms {
   }
 
   /**
-   * Room to write: one plan, one charge, one offer and some capabilities more, and every cell
-   * there.
+   * Room to write: one plan, one charge, one offer and some lines more, and every cell there.
    *
-   * @param capabilities names of capabilities asked about elsewhere
+   * @param capabilities names of capabilities that are asked about
+   * @param measures ids of measures of which somebody says how many are needed
    */
-  static ToolForm withRoom(ToolForm form, Collection<String> capabilities, String today) {
+  static ToolForm withRoom(
+      ToolForm form, Collection<String> capabilities, Collection<String> measures, String today) {
     ToolForm.PlanColumn spare = new ToolForm.PlanColumn();
     spare.currency = form.plans.isEmpty() ? "EUR" : form.plans.getLast().currency;
-    spare.source.asOf = today;
     form.plans.add(spare);
     form.lines.add(new ToolForm.ChargeLine());
-    ToolForm.AllowanceLine allowance = new ToolForm.AllowanceLine();
-    allowance.source.asOf = today;
-    form.allowances.add(allowance);
-    List<String> known = form.facts.stream().map(f -> Codes.slug(f.capability)).toList();
+    List<String> limited = form.allowances.stream().map(line -> line.measure).toList();
+    measures.stream()
+        .filter(measure -> !limited.contains(measure))
+        .forEach(measure -> form.allowances.add(allowance(measure)));
+    form.allowances.add(allowance(""));
+    Set<String> known =
+        form.facts.stream().map(f -> Codes.slug(f.capability)).collect(Collectors.toSet());
     for (String capability : capabilities) {
-      if (!known.contains(Codes.slug(capability))) {
-        form.facts.add(fact(capability, today));
+      if (known.add(Codes.slug(capability))) {
+        form.facts.add(fact(capability));
       }
     }
-    form.facts.add(fact("", today));
-    ToolForm.OfferLine offer = new ToolForm.OfferLine();
-    offer.source.asOf = today;
-    form.offers.add(offer);
-    if (form.owned.isBlank()) {
-      form.owned.source = ToolForm.Source.on(today);
-    }
+    form.facts.add(fact(""));
+    form.offers.add(new ToolForm.OfferLine());
     List<String> conditions = form.conditions.stream().map(c -> c.kind).toList();
     for (String kind : ToolReader.CONDITIONS) {
       if (!conditions.contains(kind)) {
         ToolForm.ConditionLine line = new ToolForm.ConditionLine();
         line.kind = kind;
-        line.source.asOf = today;
         form.conditions.add(line);
       }
     }
-    ToolForm.RatingLine rating = new ToolForm.RatingLine();
-    rating.source = ToolForm.Source.on(today);
-    rating.source.ground = "public-ratings";
-    form.ratings.add(rating);
+    form.ratings.add(new ToolForm.RatingLine());
     if (form.validFrom.isBlank()) {
       form.validFrom = today;
     }
+    if (form.source.isBlank()) {
+      form.source.asOf = today;
+      form.source.ground = "makers-claim";
+    }
     fillCells(form);
     return form;
+  }
+
+  private static ToolForm.AllowanceLine allowance(String measure) {
+    ToolForm.AllowanceLine line = new ToolForm.AllowanceLine();
+    line.measure = measure;
+    return line;
   }
 
   private static void fillCells(ToolForm form) {
@@ -143,7 +168,8 @@ final class ToolForms {
   }
 
   private static ToolForm.Source copy(ToolForm.Source from) {
-    ToolForm.Source copy = ToolForm.Source.on(from.asOf);
+    ToolForm.Source copy = new ToolForm.Source();
+    copy.asOf = from.asOf;
     copy.ground = from.ground;
     copy.who = from.who;
     copy.link = from.link;
@@ -152,15 +178,20 @@ final class ToolForms {
     return copy;
   }
 
-  private static ToolForm.FactLine fact(String capability, String today) {
+  private static ToolForm.FactLine fact(String capability) {
     ToolForm.FactLine line = new ToolForm.FactLine();
     line.capability = capability;
-    line.source.asOf = today;
     return line;
   }
 
-  private static ToolForm.Source source(ToolSheet.SourcePart part) {
-    ToolForm.Source source = ToolForm.Source.on(part.asOf());
+  /** As typed beside a fact: nothing where it is the page's. */
+  private ToolForm.Source source(SourcePart part) {
+    return part.equals(ofPage) ? new ToolForm.Source() : typed(part);
+  }
+
+  private static ToolForm.Source typed(SourcePart part) {
+    ToolForm.Source source = new ToolForm.Source();
+    source.asOf = part.asOf();
     source.ground = part.ground();
     source.who = part.who();
     source.link = part.link();
@@ -169,7 +200,7 @@ final class ToolForms {
     return source;
   }
 
-  private static ToolForm.PlanColumn column(ToolSheet.PlanPart plan) {
+  private ToolForm.PlanColumn column(ToolSheet.PlanPart plan) {
     ToolForm.PlanColumn column = new ToolForm.PlanColumn();
     column.id = plan.id();
     column.name = plan.name();
@@ -264,7 +295,7 @@ final class ToolForms {
     return line;
   }
 
-  private static ToolForm.ConditionLine line(ToolSheet.ConditionPart part) {
+  private ToolForm.ConditionLine line(ToolSheet.ConditionPart part) {
     ToolForm.ConditionLine line = new ToolForm.ConditionLine();
     line.kind = part.kind();
     line.value = part.value();
@@ -272,11 +303,11 @@ final class ToolForms {
     return line;
   }
 
-  private static ToolForm.RatingLine line(ToolSheet.RatingPart rating) {
+  private ToolForm.RatingLine line(ToolSheet.RatingPart rating) {
     ToolForm.RatingLine line = new ToolForm.RatingLine();
     line.rating = rating.rating();
     line.count = "" + rating.count();
-    line.source = source(rating.source());
+    line.source = typed(rating.source());
     return line;
   }
 

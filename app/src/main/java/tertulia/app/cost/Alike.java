@@ -129,7 +129,7 @@ final class Alike {
   }
 
   private void basis(Contender contender, Plan plan, List<Difference> differences) {
-    String edit = "/catalogue/" + contender.id() + (session.person().organises() ? "/edit" : "");
+    String edit = session.pricePage(contender.id());
     switch (plan.prices()) {
       case PlanPrices.Assumed assumed ->
           differences.add(new Difference("an assumed price", "Enter a quote", edit));

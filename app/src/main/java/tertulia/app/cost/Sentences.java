@@ -70,7 +70,7 @@ final class Sentences {
                   + session.daysFresh()
                   + " days ago.",
               session.person().organises() ? "Change it" : "See the price page",
-              "/catalogue/" + contender.id() + (session.person().organises() ? "/edit" : ""),
+              session.pricePage(contender.id()),
               session.confirm(
                   contender,
                   "prices:" + found.best().option().plan().id(),

@@ -13,6 +13,7 @@ import tertulia.core.fit.Fact;
 import tertulia.core.fit.Places;
 import tertulia.core.labour.Effort;
 import tertulia.core.pricing.Allowance;
+import tertulia.core.pricing.Charge;
 import tertulia.core.pricing.Offer;
 import tertulia.core.pricing.Owned;
 import tertulia.core.pricing.Plan;
@@ -262,12 +263,12 @@ public final class ToolReader {
   }
 
   /**
-   * Refuses a charge that cannot be.
+   * One charge of a sheet with prices in a currency.
    *
    * @throws IllegalArgumentException with what is wrong
    */
-  public static void check(ToolSheet.ChargePart charge) {
-    PriceReader.charge(charge, CurrencyUnit.EUR);
+  public static Charge charge(ToolSheet.ChargePart charge, CurrencyUnit currency) {
+    return PriceReader.charge(charge, currency);
   }
 
   static Provenance source(ToolSheet.SourcePart part) {

@@ -2,6 +2,7 @@ package tertulia.app.need;
 
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
+import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -163,7 +164,7 @@ class NeedController implements StepBody {
     model.addAttribute("sources", sources.of(table.id()));
     model.addAttribute("conditions", Brief.CONDITIONS);
     model.addAttribute("places", Places.names());
-    model.addAttribute("capabilities", catalogue.capabilities().values());
+    model.addAttribute("capabilities", catalogue.capabilities(List.of()).all());
     model.addAttribute(
         "form",
         BriefConverter.withRoom(

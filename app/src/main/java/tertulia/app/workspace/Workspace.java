@@ -125,6 +125,16 @@ public class Workspace {
       return new Session(table, asked, query.at(people), evaluation, person, today, daysFresh);
     }
 
+    /**
+     * The address at which the price page of a contender is changed, asking first for what this
+     * selection needs; to whoever may not change it, where it is read.
+     */
+    public String pricePage(String contender) {
+      return "/catalogue/"
+          + contender
+          + (person.organises() ? "/edit?selection=" + table.id() : "");
+    }
+
     /** The number of a contender's mark, 1 to 8, the same in every step. */
     public int mark(String contender) {
       List<String> ids = table.selection().contenders().stream().map(Contender::id).toList();

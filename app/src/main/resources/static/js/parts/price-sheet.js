@@ -4,12 +4,10 @@ const PAUSE = 400;
 export function priceSheet(document) {
   const form = document.querySelector('form[data-pricesheet]');
   if (!form) return;
-  form.addEventListener('input', (event) => { room(form, event.target); kinds(event.target); });
+  form.addEventListener('input', (event) => { room(form, event.target); kinds(event.target); used(event.target); });
   form.addEventListener('keydown', (event) => down(form, event));
   form.addEventListener('paste', (event) => paste(form, event));
   form.addEventListener('click', (event) => click(form, event));
-  [...form.querySelectorAll('tbody.charge')].forEach(shape);
-  terms(form, false);
   checking(form);
 }
 
@@ -18,6 +16,7 @@ export function priceSheet(document) {
 function room(form, field) {
   const line = field.closest('[data-repeats]');
   if (line && filled(field) && isLast(form, line)) addLine(line);
+  if (line && filled(field)) line.classList.remove('spare');
   const cell = field.closest('td, thead th');
   if (cell && filled(field) && cell.closest('table.pricepage') && isLastPlan(form, cell)) addPlan(form);
 }
@@ -46,6 +45,7 @@ function addLine(line) {
   const from = Number(new RegExp(`${kind}\\[(\\d+)]`).exec(line.querySelector('[name]').name)[1]);
   renumber(next, new RegExp(`${kind}\\[${from}]`), `${kind}[${from + 1}]`);
   empty(next);
+  next.classList.toggle('spare', kind === 'lines');
   line.after(next);
 }
 
@@ -72,67 +72,46 @@ function renumber(part, from, to) {
   });
 }
 
-/* Choices, currencies and days are kept: the next line is most often like the one before. */
+/* Choices and currencies are kept: the next line is most often like the one before. Sources are not. */
 function empty(part) {
   part.querySelectorAll('.fault, .doubt').forEach((note) => note.remove());
+  part.querySelectorAll('.reading').forEach((reading) => { reading.textContent = ''; });
   part.querySelectorAll('.is-invalid').forEach((field) => field.classList.remove('is-invalid'));
-  part.querySelectorAll('textarea, input:not([type=hidden], [type=checkbox], .day, [name$=currency])').forEach((field) => { field.value = ''; });
+  part.querySelectorAll('textarea, input:not([type=hidden], [type=checkbox], [name$=currency])').forEach((field) => { field.value = ''; });
   part.querySelectorAll('input[type=hidden][name$=".id"]').forEach((field) => { field.value = ''; });
-  part.querySelectorAll('select[name*=answers]').forEach((field) => { field.value = ''; });
+  part.querySelectorAll('select[name*=answers], select[name$=".ground"]').forEach((field) => { field.value = ''; });
   part.querySelectorAll('[type=checkbox]').forEach((field) => { field.checked = false; });
+  part.querySelectorAll('details.own').forEach((own) => { own.open = false; own.classList.remove('used'); own.querySelector('summary').textContent = 'as the page'; });
 }
 
-/* What a charge is priced by decides which of its rows are there. */
-
-const ONCE = ['one-off', 'one-off-each', 'usage', 'payment-fee', 'yearly-minimum'];
-const UNCOUNTED = ['flat', 'one-off', 'one-off-each', 'payment-fee', 'yearly-minimum'];
+/* What a charge is priced by decides which of its rows are there; the choice says what it has. */
 
 function kinds(field) {
   if (!field.matches('select[name$=".kind"]')) return;
   const charge = field.closest('tbody.charge');
-  charge.dataset.kind = field.value;
-  shape(charge);
+  Object.assign(charge.dataset, field.selectedOptions[0].dataset, { kind: field.value });
 }
 
-function shape(charge) {
-  const kind = charge.dataset.kind;
-  charge.querySelectorAll('tr[data-term]').forEach((row) => {
-    const written = [...row.querySelectorAll('textarea')].some((area) => area.value.trim() !== '');
-    row.dataset.off = String((row.dataset.term === 'all') !== ONCE.includes(kind) && !written);
-  });
-  charge.querySelector('tr.rule').hidden = UNCOUNTED.includes(kind);
-  charge.querySelectorAll('.counting').forEach((label) => { label.hidden = ['flat', 'one-off', 'yearly-minimum'].includes(kind); });
-  charge.querySelector('.bandhint').hidden = !kind.startsWith('banded');
-  charge.querySelector('.feehint').hidden = kind !== 'payment-fee';
-  charge.querySelector('.forunits').hidden = kind === 'usage';
-  charge.querySelector('.forusage').hidden = kind !== 'usage';
-  charge.querySelectorAll('tr.rule [name$=".minimum"]').forEach((field) => { field.hidden = kind === 'usage'; });
-  long(charge);
+/* Rows that are rarely needed stand aside until they are asked for; one that is written in stays. */
+
+function used(field) {
+  const row = field.closest('[data-opt]');
+  if (row && filled(field)) row.classList.add('used');
 }
 
-function terms(form, shown) {
-  form.dataset.longterms = String(shown);
-  [...form.querySelectorAll('tbody.charge')].forEach(long);
-}
-
-function long(charge) {
-  const shown = charge.closest('form').dataset.longterms === 'true';
-  charge.querySelectorAll('tr[data-term]').forEach((row) => {
-    const isLong = /24|36/.test(row.dataset.term);
-    const written = [...row.querySelectorAll('textarea')].some((area) => area.value.trim() !== '');
-    row.hidden = row.dataset.off === 'true' || (isLong && !shown && !written);
-  });
+function toggle(form, button) {
+  const shown = new Set((form.dataset.show ?? '').split(' '));
+  const on = !shown.delete(button.dataset.shows);
+  if (on) shown.add(button.dataset.shows);
+  form.dataset.show = [...shown].join(' ').trim();
+  button.setAttribute('aria-pressed', String(on));
 }
 
 /* Taking out, and putting back. */
 
 function click(form, event) {
-  const more = event.target.closest('[data-moreterms]');
-  if (more) {
-    const shown = form.dataset.longterms !== 'true';
-    more.setAttribute('aria-pressed', String(shown));
-    terms(form, shown);
-  }
+  const shows = event.target.closest('[data-shows]');
+  if (shows) toggle(form, shows);
   const remove = event.target.closest('[data-remove]');
   if (remove) takeOut(form, remove);
 }
@@ -169,7 +148,7 @@ function down(form, event) {
   if (event.ctrlKey || event.metaKey) {
     event.preventDefault();
     form.requestSubmit();
-  } else if (field.matches('input') || (field.matches('textarea') && !field.closest('tbody')?.dataset.kind?.startsWith('banded'))) {
+  } else if (field.matches('input') || (field.matches('textarea') && field.closest('tbody')?.dataset.banded !== 'true')) {
     event.preventDefault();
     const grid = cells(form);
     const at = place(grid, field);
@@ -197,7 +176,7 @@ function place(grid, field) {
 function paste(form, event) {
   const text = event.clipboardData?.getData('text/plain') ?? '';
   if (!/[\t]/.test(text) && !/\n./.test(text.trim())) return;
-  if (event.target.closest('tbody')?.dataset.kind?.startsWith('banded') && !text.includes('\t')) return;
+  if (event.target.closest('tbody')?.dataset.banded === 'true' && !text.includes('\t')) return;
   const at = place(cells(form), event.target);
   if (!at) return;
   event.preventDefault();
@@ -237,11 +216,15 @@ function checking(form) {
 
 function show(form, touched, live) {
   const faults = new Map([...live.querySelectorAll('[data-kind=fault]')].map((item) => [item.dataset.field, item.textContent]));
+  const readings = new Map([...live.querySelectorAll('[data-kind=reading]')].map((item) => [item.dataset.field, item.textContent]));
   const answered = new Set([...form.querySelectorAll('[name=confirmed]')].filter((box) => box.type === 'hidden' || box.checked).map((box) => box.value));
+  form.querySelectorAll('.cellnote > .reading').forEach((reading) => {
+    reading.textContent = readings.get(reading.closest('td').querySelector('textarea').name) ?? '';
+  });
   touched.forEach((name) => {
     const field = form.elements[name];
     if (!(field instanceof Element)) return;
-    note(field, 'fault', faults.get(name));
+    fault(field, faults.get(name));
     field.classList.toggle('is-invalid', faults.has(name));
   });
   form.querySelectorAll('.doubt').forEach((doubt) => { if (!doubt.querySelector('input').checked) doubt.remove(); });
@@ -251,19 +234,29 @@ function show(form, touched, live) {
   });
 }
 
-function note(field, look, text) {
+/* A note stands in the room that is kept below a price, elsewhere on what is below: nothing moves. */
+function settle(field, note) {
+  const room = field.closest('td')?.querySelector('.cellnote');
+  if (room) room.append(note);
+  else {
+    note.classList.add('slip');
+    field.after(note);
+  }
+}
+
+function fault(field, text) {
   const cell = field.closest('td, th, label, .pair') ?? field.parentElement;
-  let shown = [...cell.querySelectorAll(`.${look}`)].find((span) => span.dataset.of === field.name || span.id === `fault-${field.name}`);
+  let shown = [...cell.querySelectorAll('.fault')].find((span) => span.dataset.of === field.name || span.id === `fault-${field.name}`);
   if (!text) {
     shown?.remove();
     return;
   }
   if (!shown) {
     shown = field.ownerDocument.createElement('span');
-    shown.className = look;
+    shown.className = 'fault';
     shown.dataset.of = field.name;
     shown.id = `fault-${field.name}`;
-    field.after(shown);
+    settle(field, shown);
   }
   shown.textContent = text;
 }
@@ -271,9 +264,11 @@ function note(field, look, text) {
 function ask(field, item) {
   const doubt = field.ownerDocument.createElement('span');
   doubt.className = 'doubt';
+  const sentence = field.ownerDocument.createElement('span');
+  sentence.textContent = item.textContent;
   const label = field.ownerDocument.createElement('label');
   const box = Object.assign(field.ownerDocument.createElement('input'), { type: 'checkbox', className: 'form-check-input', name: 'confirmed', value: item.dataset.key });
   label.append(box, ' it is so');
-  doubt.append(item.textContent, ' ', label);
-  field.after(doubt);
+  doubt.append(sentence, ' ', label);
+  settle(field, doubt);
 }

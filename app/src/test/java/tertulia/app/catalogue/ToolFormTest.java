@@ -22,7 +22,7 @@ public class ToolFormTest {
   }
 
   private static ToolConverter.Converted typed(ToolForm form, ToolSheet before) {
-    ToolForms.withRoom(form, List.of("Something else"), "2026-11-24");
+    ToolForms.withRoom(form, List.of("Something else"), List.of("calendars"), "2026-11-24");
     return new ToolConverter(form, before.id()).convert();
   }
 

@@ -1,0 +1,50 @@
+package tertulia.app.selection;
+
+import java.util.List;
+import java.util.TreeSet;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+import tertulia.app.catalogue.Wanted;
+import tertulia.app.exchange.Brief;
+import tertulia.app.exchange.SelectionFile;
+import tertulia.app.web.NotFound;
+import tertulia.core.growth.Measure;
+
+/** Reads from a selection what a price page that is written for it should say first. */
+@Component
+class WantedTools implements Wanted {
+  private final Selections selections;
+
+  WantedTools(Selections selections) {
+    this.selections = selections;
+  }
+
+  @Override
+  @Transactional(readOnly = true)
+  public Asked by(long selection) {
+    try {
+      Table table = selections.load(selection);
+      return new Asked(
+          table.file().brief().needs().stream()
+              .filter(need -> need.condition() == null)
+              .map(Brief.NeedPart::capability)
+              .toList(),
+          table.selection().counted().stream()
+              .filter(measure -> !measure.isPeople())
+              .map(Measure::id)
+              .toList(),
+          shared(table.file().contenders()));
+    } catch (NotFound e) {
+      return NOTHING;
+    }
+  }
+
+  private static List<String> shared(List<SelectionFile.ContenderPart> contenders) {
+    if (contenders.isEmpty()) {
+      return List.of();
+    }
+    TreeSet<String> shared = new TreeSet<>(contenders.getFirst().tool().areas());
+    contenders.forEach(part -> shared.retainAll(part.tool().areas()));
+    return List.copyOf(shared);
+  }
+}
