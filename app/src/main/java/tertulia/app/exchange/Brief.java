@@ -1,6 +1,7 @@
 package tertulia.app.exchange;
 
 import com.fasterxml.jackson.annotation.JsonInclude;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
@@ -125,9 +126,9 @@ public record Brief(
               if (!ONE_EACH.contains(part.measure()) || part.perHead().isEmpty()) {
                 return part;
               }
-              Map<String, String> rates = new java.util.LinkedHashMap<>(part.perHead());
+              Map<String, String> rates = new LinkedHashMap<>(part.perHead());
               some.forEach(group -> rates.putIfAbsent(group, "1"));
-              return new DemandPart(part.measure(), part.fixed(), rates);
+              return new DemandPart(part.measure(), part.fixed(), rates, part.habits());
             })
             .toList();
     return some.isEmpty() ? this : copy(groups, seated, criteria, rates, scenarios, followsGrowth);
@@ -135,7 +136,7 @@ public record Brief(
 
   /** This brief with one unit of everything that is counted for each head of every group. */
   public Brief oneForEachHead() {
-    Map<String, String> each = new java.util.LinkedHashMap<>();
+    Map<String, String> each = new LinkedHashMap<>();
     groups.forEach(group -> each.put(group.id(), "1"));
     List<DemandPart> one =
         demand.stream().map(part -> new DemandPart(part.measure(), part.fixed(), each)).toList();
@@ -294,18 +295,47 @@ public record Brief(
   public record PracticePart(
       String leaving, @Nullable String hour, String changeHours, @Nullable String oldTool) {}
 
-  /** Units of a measure needed: fixed, and per head by group id. */
-  public record DemandPart(String measure, String fixed, Map<String, String> perHead) {
+  /**
+   * How many units of a measure are needed.
+   *
+   * @param perHead by group
+   * @param habits of groups of which it is known how often, how long and by whom; null: of none
+   */
+  @JsonInclude(JsonInclude.Include.NON_NULL)
+  public record DemandPart(
+      String measure,
+      String fixed,
+      Map<String, String> perHead,
+      @Nullable Map<String, HabitPart> habits) {
+    public DemandPart(String measure, String fixed, Map<String, String> perHead) {
+      this(measure, fixed, perHead, null);
+    }
+
     DemandPart only(List<String> groups) {
-      Map<String, String> kept = new java.util.LinkedHashMap<>();
-      perHead.forEach((group, rate) -> {
-        if (groups.contains(group)) {
-          kept.put(group, rate);
-        }
-      });
-      return new DemandPart(measure, fixed, kept);
+      Map<String, HabitPart> kept = kept(byHabit(), groups);
+      return new DemandPart(measure, fixed, kept(perHead, groups), kept.isEmpty() ? null : kept);
+    }
+
+    private static <T> Map<String, T> kept(Map<String, T> all, List<String> groups) {
+      Map<String, T> kept = new LinkedHashMap<>(all);
+      kept.keySet().retainAll(groups);
+      return kept;
+    }
+
+    /** The habits by group. */
+    public Map<String, HabitPart> byHabit() {
+      return habits == null ? Map.of() : habits;
     }
   }
+
+  /**
+   * So many times, each so long, by a share of a group.
+   *
+   * @param every workday, week, month or year
+   * @param length units each time
+   * @param share from 0 to 1
+   */
+  public record HabitPart(String times, String every, String length, String share) {}
 
   /**
    * A capability and how much it matters: must, should or could.
@@ -347,7 +377,7 @@ public record Brief(
   public static final Map<String, String> CONDITIONS = conditions();
 
   private static Map<String, String> conditions() {
-    Map<String, String> words = new java.util.LinkedHashMap<>();
+    Map<String, String> words = new LinkedHashMap<>();
     words.put("countries", "Sold in");
     words.put("data-places", "Keeps data in");
     words.put("platforms", "Runs on");

@@ -15,6 +15,7 @@ import tertulia.core.fit.Need;
 import tertulia.core.growth.Demand;
 import tertulia.core.growth.Group;
 import tertulia.core.growth.Growth;
+import tertulia.core.growth.Habit;
 import tertulia.core.growth.Measure;
 import tertulia.core.growth.Scenario;
 import tertulia.core.growth.Step;
@@ -142,23 +143,38 @@ final class BriefReader {
           .at(here, () -> Codes.measure(part.measure()))
           .ifPresent(measure ->
               faults
-                  .at(here, () -> demand(part, known))
+                  .at(here, () -> demand(measure, part, known))
                   .ifPresent(demand -> demands.put(measure, demand)));
     }
     return demands;
   }
 
-  private static Demand demand(Brief.DemandPart part, List<String> known) {
+  private static Demand demand(Measure measure, Brief.DemandPart part, List<String> known) {
     Map<String, BigDecimal> rates = new LinkedHashMap<>();
-    part.perHead()
-        .forEach((group, rate) -> {
-          if (!known.contains(group)) {
-            throw new IllegalArgumentException(
-                "There is no group \"" + group + "\"; the groups are " + known + ".");
-          }
-          rates.put(group, Codes.decimal(rate));
-        });
-    return new Demand(Codes.decimal(part.fixed()), rates);
+    part.perHead().forEach((group, rate) -> rates.put(known(group, known), Codes.decimal(rate)));
+    Map<String, Habit> habits = new LinkedHashMap<>();
+    part.byHabit()
+        .forEach((group, habit) -> habits.put(known(group, known), habit(measure, habit)));
+    return Demand.by(Codes.decimal(part.fixed()), rates, habits);
+  }
+
+  private static String known(String group, List<String> known) {
+    if (!known.contains(group)) {
+      throw new IllegalArgumentException(
+          "There is no group \"" + group + "\"; the groups are " + known + ".");
+    }
+    return group;
+  }
+
+  /** A habit adds up over a month; what is held or the largest of its kind does not. */
+  static Habit habit(Measure measure, Brief.HabitPart part) {
+    if (!measure.addsUp()) {
+      throw new IllegalArgumentException(
+          "How often something is done adds up over a month, and "
+              + measure.label()
+              + " do not. Write how many there are for each head.");
+    }
+    return TypedHabit.habit(part);
   }
 
   List<Need> needs(String at, List<Brief.NeedPart> parts, String currency) {

@@ -49,7 +49,7 @@ public record TypedNumber(BigDecimal value, boolean plain) {
         BigDecimal parts = single(fraction.group(1).strip());
         BigDecimal of = single(fraction.group(2).strip());
         if (parts != null && of != null && of.signum() != 0) {
-          return new TypedNumber(plain(parts.divide(of, DECIMALS, RoundingMode.DOWN)), false);
+          return new TypedNumber(fraction(parts, of), false);
         }
       }
       BigDecimal single = single(typed);
@@ -59,6 +59,11 @@ public record TypedNumber(BigDecimal value, boolean plain) {
     }
     throw new IllegalArgumentException(
         "\"" + Codes.shortened(text) + "\" is not a number. Write it like 7.30, 1,200 or 4/12.");
+  }
+
+  /** So much of so much, to eight decimals, rounded down. */
+  static BigDecimal fraction(BigDecimal parts, BigDecimal of) {
+    return plain(parts.divide(of, DECIMALS, RoundingMode.DOWN));
   }
 
   private static @Nullable BigDecimal single(String typed) {

@@ -135,7 +135,7 @@ record FitView(
         question.isOurs() ? "say it" : organises ? "put it down" : "see the price page",
         question.isOurs()
             ? "/selections/" + session.table().id() + "/need#demand-" + question.answeredBy().id()
-            : session.pricePage(contender.id()));
+            : organises ? session.pricePage(contender.id()) : "/catalogue/" + contender.id());
   }
 
   private static List<PlanLine> planLines(Workspace.Session session, Contender contender) {

@@ -15,6 +15,7 @@ import tertulia.app.exchange.Codes;
 import tertulia.app.exchange.Fault;
 import tertulia.app.exchange.Faults;
 import tertulia.app.exchange.Fields;
+import tertulia.app.exchange.TypedHabit;
 import tertulia.app.growth.PeopleConverter;
 import tertulia.app.growth.PeopleForm;
 import tertulia.core.growth.Measure;
@@ -80,6 +81,7 @@ final class BriefConverter {
       Measure measure = Codes.measure(line.measure);
       line.label = measure.label();
       line.nature = measure.nature() == Measure.Nature.LEVEL ? "" : measure.nature().words();
+      line.byHabit = measure.addsUp();
       line.used = counted.contains(measure) || !line.isBlank();
       while (line.rates.size() < form.groups.size()) {
         line.rates.add("");
@@ -122,12 +124,15 @@ final class BriefConverter {
     for (Brief.DemandPart part : brief.demand()) {
       if (part.measure().equals(measure.id())) {
         line.fixed = part.fixed().equals("0") ? "" : part.fixed();
-        brief
-            .groups()
-            .forEach(group -> line.rates.add(part.perHead().getOrDefault(group.id(), "")));
+        brief.groups().forEach(group -> line.rates.add(rate(part, group.id())));
       }
     }
     return line;
+  }
+
+  private static String rate(Brief.DemandPart part, String group) {
+    Brief.HabitPart habit = part.byHabit().get(group);
+    return habit == null ? part.perHead().getOrDefault(group, "") : TypedHabit.text(habit);
   }
 
   /** The brief a form describes; criteria stay as they are in {@code before}. */
@@ -212,17 +217,40 @@ final class BriefConverter {
         String at = "demand[" + i + "]";
         places.put("demand/" + parts.size(), at + ".fixed");
         Map<String, String> rates = new LinkedHashMap<>();
+        Map<String, Brief.HabitPart> habits = new LinkedHashMap<>();
         for (int g = 0; g < Math.min(ids.size(), line.rates.size()); g++) {
           String rate = line.rates.get(g);
           if (!ids.get(g).isEmpty() && rate != null && !rate.isBlank()) {
-            rates.put(ids.get(g), fields.decimal(at + ".rates[" + g + "]", rate));
+            rate(at + ".rates[" + g + "]", line.measure, rate, ids.get(g), rates, habits);
           }
         }
         String fixed = fields.decimal(at + ".fixed", line.fixed.isBlank() ? "0" : line.fixed);
-        parts.add(new Brief.DemandPart(line.measure, fixed, rates));
+        parts.add(
+            new Brief.DemandPart(line.measure, fixed, rates, habits.isEmpty() ? null : habits));
       }
     }
     return parts;
+  }
+
+  /** A rate is a number, or how often something is done. */
+  private void rate(
+      String field,
+      String measure,
+      String typed,
+      String group,
+      Map<String, String> rates,
+      Map<String, Brief.HabitPart> habits) {
+    Optional<Optional<Brief.HabitPart>> read =
+        faults.at(field, () -> TypedHabit.read(typed, Codes.measure(measure)));
+    if (read.isEmpty()) {
+      return;
+    }
+    Optional<Brief.HabitPart> habit = read.get();
+    if (habit.isEmpty()) {
+      rates.put(group, fields.decimal(field, typed));
+    } else {
+      habits.put(group, habit.get());
+    }
   }
 
   private List<Brief.NeedPart> needs(BriefForm form) {

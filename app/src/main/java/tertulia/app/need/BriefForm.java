@@ -39,6 +39,9 @@ public class BriefForm {
     /** Whether it matters here; the others stand behind a search. */
     public boolean used;
 
+    /** Whether it adds up over a month, so that a rate may be said as a habit. */
+    public boolean byHabit;
+
     public String fixed = "";
     public List<String> rates = new ArrayList<>();
 

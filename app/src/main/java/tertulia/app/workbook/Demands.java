@@ -163,7 +163,11 @@ final class Demands {
           sum.append('+')
               .append(
                   inputs.of(
-                      measure.label() + " per head of " + name(rate.getKey()), rate.getValue(), ""))
+                      measure.label() + " per head of " + name(rate.getKey()),
+                      rate.getValue(),
+                      demand.habits().containsKey(rate.getKey())
+                          ? "by habit: " + demand.habits().get(rate.getKey()).words()
+                          : ""))
               .append('*')
               .append(Sheet.at(group, FIRST + m));
         }

@@ -29,7 +29,18 @@ public final class GeneratedSelections {
       Map<String, String> heads = new LinkedHashMap<>();
       heads.put("a", "0." + (1 + random.nextInt(9)));
       heads.put("b", "" + random.nextInt(2));
-      demand.add(new Brief.DemandPart(measure.id(), "" + random.nextInt(4), heads));
+      String fixed = "" + random.nextInt(4);
+      if (measure.addsUp() && seed % 2 == 0) {
+        heads.remove("a");
+        demand.add(
+            new Brief.DemandPart(
+                measure.id(),
+                fixed,
+                heads,
+                Map.of("a", new Brief.HabitPart("" + (1 + seed % 5), "week", "0.25", "0.6"))));
+      } else {
+        demand.add(new Brief.DemandPart(measure.id(), fixed, heads));
+      }
     }
     List<Brief.GroupPart> groups =
         List.of(

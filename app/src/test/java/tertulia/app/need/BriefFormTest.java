@@ -27,6 +27,33 @@ public class BriefFormTest {
     assertEquals(converted.brief().orElseThrow(), BRIEF);
   }
 
+  private static int line(BriefForm form, String measure) {
+    return form.demand.stream().map(line -> line.measure).toList().indexOf(measure);
+  }
+
+  @Test
+  public void aRateMayBeSaidAsAHabitAndIsShownAsOne() {
+    BriefForm form = form();
+    int hours = line(form, "recorded-hours");
+    assertTrue(form.demand.get(hours).byHabit);
+    form.demand.get(hours).rates.set(0, "3 a week × 45 min × 40 %");
+    form.demand.get(hours).rates.set(1, "0.5");
+    Brief saved = new BriefConverter().convert(form, BRIEF).brief().orElseThrow();
+    BriefForm shown = BriefConverter.withRoom(BriefConverter.form(saved, 4), List.of());
+    assertEquals(
+        shown.demand.get(line(shown, "recorded-hours")).rates.subList(0, 2),
+        List.of("3 a week × 0.75 × 40 %", "0.5"));
+    assertEquals(new BriefConverter().convert(shown, saved).brief().orElseThrow(), saved);
+    int calendars = line(form, "calendars");
+    form.demand.get(calendars).rates.set(0, "3 a week");
+    assertEquals(
+        new BriefConverter().convert(form, BRIEF).faults(),
+        Map.of(
+            "demand[" + calendars + "].rates[0]",
+            "How often something is done adds up over a month, and linked calendars do not. Write"
+                + " how many there are for each head."));
+  }
+
   private static Consumer<BriefForm> change(Consumer<BriefForm> change) {
     return change;
   }

@@ -15,13 +15,38 @@ import tertulia.core.working.Working;
  *
  * @param fixed units needed whatever the headcount, 0 or more
  * @param rates units per head by group id, each 0 to 1000
+ * @param habits from what some of the rates come, by group id; they have that rate
  */
-public record Demand(BigDecimal fixed, Map<String, BigDecimal> rates) {
+public record Demand(BigDecimal fixed, Map<String, BigDecimal> rates, Map<String, Habit> habits) {
   private static final int DECIMALS = 6;
   private static final BigDecimal MOST_RATE = BigDecimal.valueOf(1000);
   private static final BigDecimal MOST_FIXED = BigDecimal.valueOf(1_000_000);
 
+  /** A demand by rates that were stated as such. */
+  public Demand(BigDecimal fixed, Map<String, BigDecimal> rates) {
+    this(fixed, rates, Map.of());
+  }
+
+  /**
+   * A demand of which some rates come from habits.
+   *
+   * @param stated rates of the other groups
+   * @throws IllegalArgumentException if a group has both
+   */
+  public static Demand by(
+      BigDecimal fixed, Map<String, BigDecimal> stated, Map<String, Habit> habits) {
+    Map<String, BigDecimal> rates = new LinkedHashMap<>(stated);
+    habits.forEach((group, habit) -> {
+      if (rates.put(group, habit.perHead()) != null) {
+        throw new IllegalArgumentException(
+            "For " + group + " there is a rate and a habit. State one of them.");
+      }
+    });
+    return new Demand(fixed, rates, habits);
+  }
+
   public Demand {
+    habits = Map.copyOf(habits);
     if (fixed.signum() < 0 || fixed.compareTo(MOST_FIXED) > 0) {
       throw new IllegalArgumentException(
           "A fixed number of units lies between 0 and 1,000,000; found "
@@ -77,7 +102,7 @@ public record Demand(BigDecimal fixed, Map<String, BigDecimal> rates) {
     for (Group group : groups) {
       BigDecimal rate = rates.getOrDefault(group.id(), BigDecimal.ZERO);
       if (rate.signum() != 0) {
-        parts.add(groupLine(measure, group, rate, people));
+        parts.add(groupLine(measure, group, perHead(measure, group, rate), people));
       }
     }
     if (fixed.signum() != 0) {
@@ -91,7 +116,14 @@ public record Demand(BigDecimal fixed, Map<String, BigDecimal> rates) {
         parts);
   }
 
-  private static Working groupLine(Measure measure, Group group, BigDecimal rate, People people) {
+  private Working perHead(Measure measure, Group group, BigDecimal rate) {
+    Habit habit = habits.get(group.id());
+    return habit == null
+        ? new Working.Entered(measure.label() + " per head", new Quantity(rate, ""))
+        : habit.explain(measure.label());
+  }
+
+  private static Working groupLine(Measure measure, Group group, Working perHead, People people) {
     BigDecimal exact =
         BigDecimal.valueOf(people.counts().getOrDefault(group.id(), 0))
             .multiply(BigDecimal.valueOf(people.numerator()))
@@ -100,8 +132,6 @@ public record Demand(BigDecimal fixed, Map<String, BigDecimal> rates) {
     return Working.Product.of(
         group.name(),
         measure.label(),
-        List.of(
-            new Working.Entered("people", new Quantity(exact, "people")),
-            new Working.Entered(measure.label() + " per head", new Quantity(rate, ""))));
+        List.of(new Working.Entered("people", new Quantity(exact, "people")), perHead));
   }
 }

@@ -99,6 +99,11 @@ public record Measure(String id, String label, Nature nature, boolean whole) {
     return id.equals(SEATS.id) || id.equals(LIGHT_SEATS.id) || id.equals(WHOLE_STAFF.id);
   }
 
+  /** Whether what is needed adds up over a month, as a flow or into a sum. */
+  public boolean addsUp() {
+    return nature == Nature.FLOW || nature == Nature.SUM;
+  }
+
   private static Measure level(String id, String label) {
     return new Measure(id, label, Nature.LEVEL, true);
   }
