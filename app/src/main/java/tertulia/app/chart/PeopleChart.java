@@ -122,13 +122,19 @@ public final class PeopleChart {
 
   private void line(Line line) {
     StringBuilder d = new StringBuilder();
+    int before = -1;
     for (int m = 0; m < horizon.months(); m++) {
       int people = line.group().headcount(horizon, m, scenario);
-      d.append(m == 0 ? 'M' : 'L')
-          .append(Svg.number(x(m)))
-          .append(' ')
-          .append(Svg.number(y.at(people)));
+      String at = Svg.number(y.at(people));
+      if (m == 0) {
+        d.append('M').append(Svg.number(x(m))).append(' ').append(at);
+      } else if (people != before) {
+        // people come in a month, not on the way to it
+        d.append('H').append(Svg.number(x(m))).append('V').append(at);
+      }
+      before = people;
     }
+    d.append('H').append(Svg.number(x(horizon.months() - 1)));
     svg.leaf("path", "class", "line m" + mark(line), "d", d);
     line.counted()
         .forEach((m, people) -> {
@@ -168,12 +174,20 @@ public final class PeopleChart {
               .computeIfAbsent(m, key -> new ArrayList<>())
               .add(step.label() + sign + Math.abs(step.change()) + every);
           double at = y.at(line.group().headcount(horizon, m, scenario));
-          svg.leaf(
-              "path",
-              "class",
-              "knot",
-              "d",
-              "M" + Svg.number(x(m) - 4) + " " + Svg.number(at) + "l4 -4l4 4l-4 4Z");
+          svg.open(
+                  "path",
+                  "class",
+                  "knot",
+                  "d",
+                  "M" + Svg.number(x(m) - 4) + " " + Svg.number(at) + "l4 -4l4 4l-4 4Z")
+              .title(
+                  line.group().name()
+                      + ": "
+                      + step.label()
+                      + sign
+                      + Math.abs(step.change())
+                      + every)
+              .close("path");
         }
       }
     }
