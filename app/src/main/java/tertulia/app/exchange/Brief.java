@@ -397,7 +397,20 @@ public record Brief(
       @Nullable String worst,
       @Nullable String best,
       @Nullable String prior,
-      @Nullable String strength) {}
+      @Nullable String strength,
+      @Nullable String meaning) {
+    /** A criterion of which nobody has said more than its name. */
+    public CriterionPart(
+        String id,
+        String name,
+        String kind,
+        @Nullable String worst,
+        @Nullable String best,
+        @Nullable String prior,
+        @Nullable String strength) {
+      this(id, name, kind, worst, best, prior, strength, null);
+    }
+  }
 
   /** A rate of exchange: one unit of from costs rate units of to. */
   public record RatePart(String from, String to, String rate, String on, String source) {}

@@ -235,7 +235,12 @@ final class BriefReader {
       faults
           .at(
               at + "/" + i,
-              () -> new Criterion(part.id(), Codes.text(part.name(), LONGEST_NAME), kind(part)))
+              () ->
+                  new Criterion(
+                      part.id(),
+                      Codes.text(part.name(), LONGEST_NAME),
+                      kind(part),
+                      part.meaning() == null ? "" : Codes.text(part.meaning(), LONGEST_WHY)))
           .ifPresent(criteria::add);
     }
     return criteria;

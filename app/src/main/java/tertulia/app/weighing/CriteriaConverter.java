@@ -28,6 +28,7 @@ final class CriteriaConverter {
       line.best = orEmpty(part.best());
       line.prior = orEmpty(part.prior());
       line.strength = orEmpty(part.strength());
+      line.meaning = orEmpty(part.meaning());
       form.criteria.add(line);
     }
     return form;
@@ -78,7 +79,10 @@ final class CriteriaConverter {
         ratings ? decimal(faults, at + ".prior", line.prior.isBlank() ? "3.5" : line.prior) : null,
         ratings
             ? decimal(faults, at + ".strength", line.strength.isBlank() ? "50" : line.strength)
-            : null);
+            : null,
+        line.meaning.isBlank()
+            ? null
+            : faults.at(at + ".meaning", () -> Codes.text(line.meaning, 400)).orElse(""));
   }
 
   private static String decimal(Faults faults, String field, String text) {

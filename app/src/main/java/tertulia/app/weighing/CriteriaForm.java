@@ -17,5 +17,6 @@ public class CriteriaForm {
     public String best = "";
     public String prior = "";
     public String strength = "";
+    public String meaning = "";
   }
 }

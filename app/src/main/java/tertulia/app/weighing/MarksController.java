@@ -36,7 +36,7 @@ class MarksController implements StepBody {
   }
 
   /** A judged criterion with a cell for each contender. */
-  record Line(String id, String name, List<MarkCell> cells) {}
+  record Line(String id, String name, String meaning, List<MarkCell> cells) {}
 
   /** The reader's own mark, the table's value, and everybody's marks as dots. */
   record MarkCell(
@@ -100,6 +100,7 @@ class MarksController implements StepBody {
                 new Line(
                     criterion.id(),
                     criterion.name(),
+                    criterion.meaning(),
                     session.columns().stream().map(c -> cell(session, criterion, c)).toList()))
             .toList();
     model.addAttribute("lines", lines);

@@ -52,6 +52,7 @@ record WeightsView(
   record Line(
       String id,
       String name,
+      String meaning,
       String kind,
       String points,
       String sends,
@@ -82,6 +83,7 @@ record WeightsView(
     return new Line(
         criterion.id(),
         criterion.name(),
+        criterion.meaning(),
         kind(criterion),
         points.map(String::valueOf).orElse(""),
         Json.write(Map.of("criterion", criterion.id())),

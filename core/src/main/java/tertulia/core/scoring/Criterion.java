@@ -4,11 +4,21 @@ import static java.util.Objects.requireNonNull;
 
 import java.math.BigDecimal;
 
-/** Something contenders are compared by. Values run from 0 to 1. */
-public record Criterion(String id, String name, Kind kind) {
+/**
+ * Something contenders are compared by. Values run from 0 to 1.
+ *
+ * @param meaning what it means and what is good, in a sentence; empty if nobody has said
+ */
+public record Criterion(String id, String name, Kind kind, String meaning) {
+  /** A criterion of which nobody has said more than its name. */
+  public Criterion(String id, String name, Kind kind) {
+    this(id, name, kind, "");
+  }
+
   public Criterion {
     requireNonNull(id);
     requireNonNull(kind);
+    requireNonNull(meaning);
     if (name.isBlank()) {
       throw new IllegalArgumentException("A criterion needs a name.");
     }
