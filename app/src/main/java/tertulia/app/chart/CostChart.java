@@ -86,7 +86,10 @@ public final class CostChart {
     return (int) Math.min(x.most(), costs.most());
   }
 
-  /** The highest cost shown; one runaway line is cut off a little above the next. */
+  /** A line that costs so many times the next would press all others flat; it is cut off there. */
+  private static final double RUNAWAY = 2.5;
+
+  /** The highest cost shown. */
   private double highestShown() {
     List<Double> tops =
         lines.stream()
@@ -96,7 +99,7 @@ public final class CostChart {
     if (tops.isEmpty()) {
       return 1;
     }
-    return tops.size() == 1 ? tops.getFirst() : Math.min(tops.get(0), 1.15 * tops.get(1));
+    return tops.size() == 1 ? tops.getFirst() : Math.min(tops.get(0), RUNAWAY * tops.get(1));
   }
 
   private double top(Curve curve) {
@@ -228,7 +231,10 @@ public final class CostChart {
         Math.max(1, to - from),
         "height",
         BOTTOM - TOP);
-    String text = many(read.lowest()) + " to " + many(read.highest()) + " over the months";
+    String text =
+        read.lowest() == read.highest()
+            ? "all months"
+            : many(read.lowest()) + " to " + many(read.highest()) + " over the months";
     svg.text((from + to) / 2, TOP + 12, "note", "middle", text);
     for (double at = from; at < to; at += 12) {
       labels.keepFree(at, TOP + 8, 9);

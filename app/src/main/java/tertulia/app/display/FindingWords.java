@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
 import java.util.stream.Collectors;
+import tertulia.core.evaluation.Amount;
 import tertulia.core.evaluation.HeadToHead.Apart;
 import tertulia.core.evaluation.NeedCosts.Effect;
 import tertulia.core.evaluation.Selection;
@@ -22,6 +23,7 @@ public record FindingWords(Selection selection) {
   /** A sentence with its full stop. */
   public String of(Finding finding) {
     return switch (finding) {
+      case Finding.OnlyOne only -> onlyOne(only);
       case Finding.WholePeriod whole -> wholePeriod(whole);
       case Finding.NobodyHasAFigure nobody ->
           "Nobody has a figure yet. Enter prices in the catalogue, or look at Fit.";
@@ -174,6 +176,8 @@ public record FindingWords(Selection selection) {
               + " what is needed; what "
               + (none.tools().size() == 1 ? "it costs" : "they cost")
               + " is not known yet.";
+      case Finding.OnlyOneDoes only ->
+          name(only.tool()) + " is the only one that does what is needed.";
       case Finding.CheapestThatDoes cheapest -> cheapest(cheapest);
       case Finding.Ahead ahead -> ahead(ahead);
       case Finding.DecisionToday today -> today(today);
@@ -191,6 +195,7 @@ public record FindingWords(Selection selection) {
               : "nobody is sure to do; facts are to be confirmed";
       case Finding.NobodyHasATotal none ->
           Figures.counted(none.tools().size(), "contenders") + " would do, without a known cost";
+      case Finding.OnlyOneDoes only -> "the only one that does";
       case Finding.CheapestThatDoes cheapest ->
           (cheapest.tools().size() == 1
                   ? "the cheapest that does"
@@ -334,6 +339,28 @@ public record FindingWords(Selection selection) {
 
   private static String months(int n) {
     return n + (n == 1 ? " month" : " months");
+  }
+
+  private String onlyOne(Finding.OnlyOne only) {
+    List<String> costs = new ArrayList<>();
+    only.month().ifPresent(month -> costs.add(amount(month) + " a month"));
+    only.whole()
+        .ifPresent(whole ->
+            costs.add(amount(whole) + " over the " + months(selection.horizon().months())));
+    return name(only.tool())
+        + " costs "
+        + String.join(" and ", costs)
+        + ". Nothing is compared with it yet.";
+  }
+
+  private static String amount(Amount amount) {
+    if (amount.isExact()) {
+      return Figures.moneyIn(amount.high());
+    }
+    return amount
+        .low()
+        .map(low -> Figures.money(low) + " to " + Figures.moneyIn(amount.high()))
+        .orElse("at most " + Figures.moneyIn(amount.high()));
   }
 
   private String wholePeriod(Finding.WholePeriod whole) {
@@ -498,12 +525,17 @@ public record FindingWords(Selection selection) {
               + ordinal(n)
               + " person: its bands fall";
       case Cause.GrowsLess less ->
-          ", as it grows by "
-              + Figures.money(less.less())
-              + " with the "
-              + ordinal(n)
-              + " person and the other by "
-              + Figures.money(less.more());
+          less.less().isZero()
+              ? ", as it stays the same with the "
+                  + ordinal(n)
+                  + " person and the other grows by "
+                  + Figures.money(less.more())
+              : ", as it grows by "
+                  + Figures.money(less.less())
+                  + " with the "
+                  + ordinal(n)
+                  + " person and the other by "
+                  + Figures.money(less.more());
       case Cause.HasAFigure has -> ", as one of them had no figure before";
     };
   }

@@ -61,6 +61,7 @@ function addPlan(form) {
     const next = cell.cloneNode(true);
     renumber(next, new RegExp(`(plans|cells|answers)\\[${last}]`), `$1[${last + 1}]`, last);
     empty(next);
+    next.querySelectorAll('[name^=plans][name$=".name"]').forEach((name) => { name.placeholder = 'one more plan'; });
     cell.after(next);
   });
 }

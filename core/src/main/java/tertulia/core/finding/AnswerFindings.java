@@ -24,13 +24,19 @@ public record AnswerFindings(Evaluation evaluation) {
     return evaluation.costs();
   }
 
-  /** The answer so far, by the strongest ground there is: totals, then cost, then fit. */
+  /**
+   * The answer so far, by the strongest ground there is: fit where one only does, totals, then
+   * cost.
+   */
   public Finding.OfAnswer answer() {
     if (evaluation.selection().active().isEmpty()) {
       return new Finding.NobodyCompared();
     }
     if (costs().feasible().isEmpty()) {
       return new Finding.NobodyDoes(toConfirm());
+    }
+    if (costs().feasible().size() == 1) {
+      return new Finding.OnlyOneDoes(costs().feasible().getFirst().id());
     }
     return evaluation
         .scores()
@@ -43,6 +49,7 @@ public record AnswerFindings(Evaluation evaluation) {
   public static Optional<String> front(Finding.OfAnswer answer) {
     return switch (answer) {
       case Finding.Ahead ahead -> Optional.of(ahead.tools().getFirst());
+      case Finding.OnlyOneDoes only -> Optional.of(only.tool());
       case Finding.CheapestThatDoes cheapest -> Optional.of(cheapest.tools().getFirst());
       case Finding.NobodyHasATotal none -> Optional.empty();
       case Finding.NobodyDoes none -> Optional.empty();
@@ -71,6 +78,7 @@ public record AnswerFindings(Evaluation evaluation) {
     List<String> first =
         switch (answer) {
           case Finding.Ahead ahead -> ahead.tools();
+          case Finding.OnlyOneDoes only -> List.of(only.tool());
           case Finding.CheapestThatDoes cheapest -> cheapest.tools();
           case Finding.NobodyHasATotal none -> List.of();
           case Finding.NobodyDoes none -> List.of();

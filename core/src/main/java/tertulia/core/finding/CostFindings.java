@@ -40,12 +40,30 @@ public record CostFindings(Costs costs) {
   /** Everything that reads as a sentence, the answer first. */
   public List<Finding.OfCost> all() {
     List<Finding.OfCost> all = new ArrayList<>();
-    wholePeriod().ifPresent(all::add);
-    all.addAll(byHeadcount());
+    Optional<Finding.OnlyOne> only = onlyOne();
+    if (only.isPresent()) {
+      all.add(only.get());
+    } else {
+      wholePeriod().ifPresent(all::add);
+      all.addAll(byHeadcount());
+    }
     all.addAll(free());
     all.addAll(wholeStaff());
     all.addAll(noWays());
     return all;
+  }
+
+  /** What the only contender costs; empty if there are several, or nothing is known of it. */
+  private Optional<Finding.OnlyOne> onlyOne() {
+    if (active().size() != 1) {
+      return Optional.empty();
+    }
+    String tool = active().getFirst().id();
+    Optional<Amount> month = costs.monthly(tool);
+    Optional<Amount> whole = costs.totalBounds(tool);
+    return month.isEmpty() && whole.isEmpty()
+        ? Optional.empty()
+        : Optional.of(new Finding.OnlyOne(tool, month, whole));
   }
 
   private List<Contender> active() {

@@ -77,6 +77,14 @@ public sealed interface Finding {
     }
   }
 
+  /**
+   * What the only contender costs; there is nobody to compare it with.
+   *
+   * @param month in the month under discussion; empty if unknown
+   * @param whole over the whole period; empty if unknown; not both are
+   */
+  record OnlyOne(String tool, Optional<Amount> month, Optional<Amount> whole) implements OfCost {}
+
   /** Nobody has a figure at any headcount. */
   record NobodyHasAFigure() implements OfCost {}
 
@@ -420,6 +428,9 @@ public sealed interface Finding {
       tools = List.copyOf(tools);
     }
   }
+
+  /** One contender does what is needed, and no other for certain: nothing is compared. */
+  record OnlyOneDoes(String tool) implements OfAnswer {}
 
   /**
    * Nobody has weighed yet; so much is known: who costs least over the whole period.

@@ -106,7 +106,9 @@ public class AnswerTest {
       }
       assertEquals(
           AnswerFindings.front(answer).isPresent(),
-          answer instanceof Finding.Ahead || answer instanceof Finding.CheapestThatDoes);
+          answer instanceof Finding.Ahead
+              || answer instanceof Finding.CheapestThatDoes
+              || answer instanceof Finding.OnlyOneDoes);
     }
   }
 
@@ -140,6 +142,7 @@ public class AnswerTest {
         assertEquals(none.tools(), doing);
         none.tools().forEach(tool -> assertTrue(costs.totalBounds(tool).isEmpty(), tool));
       }
+      case Finding.OnlyOneDoes only -> assertEquals(doing, List.of(only.tool()));
       case Finding.CheapestThatDoes cheapest -> {
         Money least = costs.totalBounds(cheapest.tools().getFirst()).orElseThrow().high();
         for (String tool : doing) {

@@ -262,6 +262,13 @@ public class FindingsTest {
 
   private void check(Costs costs, Finding.OfCost finding) {
     switch (finding) {
+      case Finding.OnlyOne only -> {
+        assertEquals(
+            costs.selection().active().stream().map(Contender::id).toList(), List.of(only.tool()));
+        assertEquals(only.month(), costs.monthly(only.tool()));
+        assertEquals(only.whole(), costs.totalBounds(only.tool()));
+        assertTrue(only.month().isPresent() || only.whole().isPresent());
+      }
       case Finding.WholePeriod whole -> wholePeriod(costs, whole);
       case Finding.NobodyHasAFigure nobody ->
           costs
