@@ -95,6 +95,7 @@ class Access {
       "/catalogue/{slug}/compare/effect",
       "/growth",
       "/growth/export.csv",
+      "/method",
       "/reading",
       "/account",
       "/proposals/selection",

@@ -1,0 +1,3 @@
+/** How figures are worked out, in plain words. */
+@org.jspecify.annotations.NullMarked
+package tertulia.app.method;

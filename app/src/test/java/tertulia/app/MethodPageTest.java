@@ -1,0 +1,84 @@
+package tertulia.app;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertTrue;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.math.BigDecimal;
+import java.math.RoundingMode;
+import java.nio.charset.StandardCharsets;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Objects;
+import org.jsoup.Jsoup;
+import org.jsoup.nodes.Document;
+import org.jsoup.nodes.Element;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+import tertulia.core.growth.Growth;
+import tertulia.core.growth.Habit;
+import tertulia.core.pricing.UnitRule;
+import tertulia.core.scoring.Criterion;
+import tertulia.core.scoring.PublicRating;
+import tertulia.core.working.Ground;
+import tertulia.core.working.Provenance;
+
+/** What the page of rules gives as examples is what is computed. */
+public class MethodPageTest {
+  private static Document page() throws IOException {
+    try (InputStream in =
+        Objects.requireNonNull(
+            MethodPageTest.class.getResourceAsStream("/templates/method/method.html"))) {
+      return Jsoup.parse(new String(in.readAllBytes(), StandardCharsets.UTF_8));
+    }
+  }
+
+  @Test
+  public void everyPartHasWordsAFormulaAndAnExampleAndIsLed() throws IOException {
+    Document page = page();
+    List<String> parts = page.select("article").stream().map(Element::id).toList();
+    assertTrue(parts.size() > 10, parts.toString());
+    for (Element part : page.select("article")) {
+      assertEquals(part.select("h2, p:not([class]), .formula, .example").size(), 4, part.id());
+    }
+    assertEquals(
+        page.select("nav a").stream().map(a -> a.attr("href").substring(1)).toList(), parts);
+  }
+
+  @DataProvider
+  Object[][] examples() {
+    Growth staff = new Growth.Percent(46, new BigDecimal("0.12"));
+    UnitRule packs = new UnitRule(3, 5, 0);
+    Habit interviews =
+        new Habit(
+            new BigDecimal("3"), Habit.Every.WEEK, new BigDecimal("0.75"), new BigDecimal("0.4"));
+    return new Object[][] {
+      {"people", List.of(6, 12, 24, 36).stream().map(m -> "" + headcount(staff, m)).toList()},
+      {"demand", List.of(interviews.perHead().toPlainString() + " hours a month")},
+      {"units", List.of(1, 3, 6, 11).stream().map(n -> "" + packs.paidUnits(n)).toList()},
+      {"ratings", List.of(rating("4.6", 180).toPlainString(), rating("4.9", 12).toPlainString())},
+    };
+  }
+
+  private static int headcount(Growth growth, int month) {
+    return growth.at(month, BigDecimal.ONE).setScale(0, RoundingMode.HALF_UP).intValueExact();
+  }
+
+  private static BigDecimal rating(String rating, int reviews) {
+    return PublicRating.shrunk(
+            List.of(
+                new PublicRating(
+                    new BigDecimal(rating),
+                    reviews,
+                    Provenance.of(LocalDate.EPOCH, Ground.PUBLIC_RATINGS))),
+            new Criterion.Ratings(new BigDecimal("3.5"), BigDecimal.valueOf(50)))
+        .setScale(6, RoundingMode.HALF_UP);
+  }
+
+  @Test(dataProvider = "examples")
+  public void anExampleIsWhatIsComputed(String part, List<String> figures) throws IOException {
+    String text = page().getElementById(part).select(".example").text();
+    figures.forEach(figure -> assertTrue(text.contains(figure), figure + " in " + text));
+  }
+}
