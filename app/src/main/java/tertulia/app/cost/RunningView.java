@@ -27,6 +27,7 @@ import tertulia.core.time.Horizon;
 record RunningView(String chart, List<String> says, List<String> ends, List<Line> lines) {
   private static final int YEAR = 12;
   private static final int MOST_CROSSINGS = 4;
+  private static final String IN_USE = "the tool in use";
 
   /** A contender's sums at the ends of the plan years. */
   record Line(String contender, List<Cell> sums) {}
@@ -45,16 +46,23 @@ record RunningView(String chart, List<String> says, List<String> ends, List<Line
                   new RunningChart.Line(
                       contender.tool().name(), session.mark(contender.id()), sums)));
     }
+    costs.runningOfOldTool().ifPresent(sums -> drawn.add(new RunningChart.Line(IN_USE, 0, sums)));
     List<Finding.PaysFrom> crossings = findings.crossings();
     List<Integer> ends = ends(horizon);
     return new RunningView(
         RunningChart.draw(horizon, drawn, crossings(session, crossings)),
-        Stream.concat(
-                crossings.stream().limit(MOST_CROSSINGS).map(words::of),
-                findings.commitments().stream().map(words::of))
+        Stream.of(
+                crossings.stream().limit(MOST_CROSSINGS),
+                findings.commitments().stream(),
+                findings.againstOldTool().stream())
+            .flatMap(found -> found)
+            .map(words::of)
             .toList(),
         ends.stream().map(m -> "by " + Dates.shortMonth(horizon.month(m))).toList(),
-        session.columns().stream().map(c -> line(session, c, ends)).toList());
+        Stream.concat(
+                session.columns().stream().map(c -> line(session, c, ends)),
+                costs.runningOfOldTool().stream().map(sums -> inUse(session, sums, ends)))
+            .toList());
   }
 
   private static List<RunningChart.Crossing> crossings(
@@ -82,6 +90,15 @@ record RunningView(String chart, List<String> says, List<String> ends, List<Line
       ends.add(horizon.months() - 1);
     }
     return ends;
+  }
+
+  private static Line inUse(Workspace.Session session, List<Money> sums, List<Integer> ends) {
+    return new Line(
+        IN_USE,
+        ends.stream()
+            .map(
+                m -> Cell.figure(Figures.money(sums.get(m)), session.why("old-tool", "of", "" + m)))
+            .toList());
   }
 
   private static Line line(Workspace.Session session, Contender contender, List<Integer> ends) {

@@ -47,6 +47,19 @@ public record FindingWords(Selection selection) {
               + " has cost less than "
               + name(pays.rival())
               + ".";
+      case Finding.AgainstOldTool against ->
+          against
+              .month()
+              .map(m ->
+                  name(against.tool())
+                      + (m == 0
+                          ? " costs less than the tool in use from the first month on."
+                          : " has cost less than the tool in use from " + month(m) + " on."))
+              .orElse(
+                  name(against.tool())
+                      + " does not come to cost less than the tool in use, "
+                      + period()
+                      + ".");
       case Finding.CommitmentPays pays ->
           name(pays.tool())
               + ": "

@@ -56,6 +56,7 @@ class WhyController {
       case "horizon" -> new Figure.Horizon(contender);
       case "way" -> new Figure.Way(contender);
       case "month" -> new Figure.Month(contender, Integer.parseInt(query.getOrDefault("of", "0")));
+      case "old-tool" -> new Figure.OldTool(Integer.parseInt(query.getOrDefault("of", "0")));
       case "running" ->
           new Figure.Running(contender, Integer.parseInt(query.getOrDefault("of", "0")));
       case "head" ->

@@ -13,6 +13,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Supplier;
+import java.util.stream.IntStream;
 import org.joda.money.Money;
 import org.jspecify.annotations.Nullable;
 import tertulia.core.billing.Leaving;
@@ -311,6 +312,22 @@ public final class Costs {
    */
   public Optional<List<Money>> running(String contender) {
     return running(contender, way(contender));
+  }
+
+  /** What the tool in use until now would cost by the end of each month; empty if not stated. */
+  public Optional<List<Money>> runningOfOldTool() {
+    return selection
+        .practice()
+        .labour()
+        .oldTool()
+        .map(month ->
+            IntStream.rangeClosed(1, selection.horizon().months())
+                .mapToObj(months ->
+                    Money.of(
+                        selection.currency(),
+                        month.multiply(BigDecimal.valueOf(months)),
+                        RoundingMode.HALF_UP))
+                .toList());
   }
 
   /** As above along any way of the contender. */

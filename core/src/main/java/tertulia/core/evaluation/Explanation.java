@@ -42,6 +42,7 @@ record Explanation(Evaluation evaluation) {
       case Figure.WholeStaff staff -> wholeStaff(staff.contender());
       case Figure.Month month -> month(month.contender(), month.m());
       case Figure.Year year -> year(year.contender(), year.year());
+      case Figure.OldTool old -> periods().oldTool(old.m());
       case Figure.Running running -> periods().running(running.contender(), running.m());
       case Figure.PerHead head -> periods().perHead(head.contender(), head.months());
       case Figure.PastHorizon past -> pastHorizon(past.contender());

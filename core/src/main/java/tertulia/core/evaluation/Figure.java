@@ -41,6 +41,9 @@ public sealed interface Figure {
   /** What a contender has cost by the end of a plan month. */
   record Running(String contender, int m) implements Figure {}
 
+  /** What the tool in use until now would have cost by the end of a plan month. */
+  record OldTool(int m) implements Figure {}
+
   /** Steady cost of a contender for each of the people under discussion, for so many months. */
   record PerHead(String contender, int months) implements Figure {}
 

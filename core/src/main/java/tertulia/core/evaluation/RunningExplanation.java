@@ -1,5 +1,6 @@
 package tertulia.core.evaluation;
 
+import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -48,6 +49,21 @@ record RunningExplanation(
               List.of(known.time().explain())));
     }
     return Working.Sum.of("So far, " + view.words(), costs.selection().currency().getCode(), parts);
+  }
+
+  Working oldTool(int m) {
+    Optional<BigDecimal> month = costs.selection().practice().labour().oldTool();
+    if (month.isEmpty() || !costs.selection().horizon().contains(m)) {
+      throw new IllegalArgumentException("no old tool in plan month " + m);
+    }
+    String currency = costs.selection().currency().getCode();
+    return new Working.Derived(
+        "The tool in use, so far",
+        Quantity.of(costs.runningOfOldTool().orElseThrow().get(m)),
+        "what it costs a month × months, rounded half-up",
+        List.of(
+            new Working.Entered("the tool in use, a month", new Quantity(month.get(), currency)),
+            new Working.Entered("months", Quantity.of(m + 1, "months"))));
   }
 
   Working perHead(String contender, int months) {

@@ -173,6 +173,27 @@ public record CostFindings(Costs costs) {
     return crossings;
   }
 
+  /**
+   * Of each tool with an exact total, when it has paid for itself; empty if no old tool is known.
+   */
+  public List<Finding.AgainstOldTool> againstOldTool() {
+    return costs
+        .runningOfOldTool()
+        .map(old ->
+            active().stream()
+                .map(Contender::id)
+                .filter(id -> costs.totalBounds(id).filter(Amount::isExact).isPresent())
+                .map(id -> againstOldTool(id, old))
+                .toList())
+        .orElse(List.of());
+  }
+
+  private Finding.AgainstOldTool againstOldTool(String tool, List<Money> old) {
+    int from = staysBelow(costs.running(tool).orElseThrow(), old);
+    return new Finding.AgainstOldTool(
+        tool, from < old.size() ? Optional.of(from) : Optional.empty());
+  }
+
   /** From when the committed terms of best ways pay against paying by the month. */
   public List<Finding.CommitmentPays> commitments() {
     List<Finding.CommitmentPays> pays = new ArrayList<>();

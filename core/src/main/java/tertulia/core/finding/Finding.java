@@ -187,6 +187,14 @@ public sealed interface Finding {
   record PaysFrom(String tool, String rival, int month) implements OfCost {}
 
   /**
+   * From when a tool has cost less than the one in use until now would have.
+   *
+   * @param month the first plan month from which its running sum stays below, 0: from the start;
+   *     empty if it does not in any
+   */
+  record AgainstOldTool(String tool, Optional<Integer> month) implements OfCost {}
+
+  /**
    * Taking the committed terms of a tool's best way has cost less than paying it by the month from
    * a plan month on to the end.
    *

@@ -146,6 +146,7 @@ public class FindingsTest {
     }
     List<Finding.OfCost> overTime = new ArrayList<>(findings.crossings());
     overTime.addAll(findings.commitments());
+    overTime.addAll(findings.againstOldTool());
     for (Measure measure : costs.selection().counted()) {
       costs.costByQuantity(measure).flatMap(findings::byQuantity).ifPresent(overTime::add);
     }
@@ -320,6 +321,7 @@ public class FindingsTest {
               costs.running(pays.tool()).orElseThrow(),
               costs.running(pays.rival()).orElseThrow(),
               pays.month());
+      case Finding.AgainstOldTool against -> againstOldTool(costs, against);
       case Finding.CommitmentPays pays ->
           stayBelow(
               costs.running(pays.tool()).orElseThrow(),
@@ -340,6 +342,20 @@ public class FindingsTest {
         .reduce((a, b) -> b)
         .flatMap(CostByHeadcount.Lead::tool)
         .orElse("");
+  }
+
+  private static void againstOldTool(Costs costs, Finding.AgainstOldTool against) {
+    List<Money> mine = costs.running(against.tool()).orElseThrow();
+    BigDecimal month = costs.selection().practice().labour().oldTool().orElseThrow();
+    List<Integer> below = new ArrayList<>();
+    for (int m = mine.size() - 1; m >= 0; m--) {
+      if (mine.get(m).getAmount().compareTo(month.multiply(BigDecimal.valueOf(m + 1))) >= 0) {
+        break;
+      }
+      below.add(m);
+    }
+    assertEquals(
+        against.month(), below.isEmpty() ? Optional.empty() : Optional.of(below.getLast()));
   }
 
   private static void wholePeriod(Costs costs, Finding.WholePeriod whole) {

@@ -258,7 +258,12 @@ final class Generated {
         Scenario.STANDARD,
         new Practice(
             Leaving.CREDITED,
-            new Labour(Optional.of(BigDecimal.TEN), BigDecimal.ZERO, Optional.empty())));
+            new Labour(
+                Optional.of(BigDecimal.TEN),
+                BigDecimal.ZERO,
+                seed % 3 == 1
+                    ? Optional.of(BigDecimal.valueOf(60 + 7L * seed))
+                    : Optional.empty())));
   }
 
   static Evaluation evaluation(int seed) {
