@@ -47,19 +47,16 @@ public record FindingWords(Selection selection) {
               + " has cost less than "
               + name(pays.rival())
               + ".";
-      case Finding.AgainstOldTool against ->
-          against
-              .month()
-              .map(m ->
-                  name(against.tool())
-                      + (m == 0
-                          ? " costs less than the tool in use from the first month on."
-                          : " has cost less than the tool in use from " + month(m) + " on."))
-              .orElse(
-                  name(against.tool())
-                      + " does not come to cost less than the tool in use, "
-                      + period()
-                      + ".");
+      case Finding.BeatsOldTool beats ->
+          name(beats.tool())
+              + (beats.month() == 0
+                  ? " costs less than the tool in use from the first month on."
+                  : " has cost less than the tool in use from " + month(beats.month()) + " on.");
+      case Finding.OldToolCostsNoMore none ->
+          capitalised(period())
+              + " the tool in use costs no more than "
+              + names(none.tools())
+              + ".";
       case Finding.CommitmentPays pays ->
           name(pays.tool())
               + ": "

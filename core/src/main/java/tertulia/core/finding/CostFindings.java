@@ -174,24 +174,30 @@ public record CostFindings(Costs costs) {
   }
 
   /**
-   * Of each tool with an exact total, when it has paid for itself; empty if no old tool is known.
+   * Which tools with exact totals pay against the old one, and from when; empty if none is known.
    */
-  public List<Finding.AgainstOldTool> againstOldTool() {
-    return costs
-        .runningOfOldTool()
-        .map(old ->
-            active().stream()
-                .map(Contender::id)
-                .filter(id -> costs.totalBounds(id).filter(Amount::isExact).isPresent())
-                .map(id -> againstOldTool(id, old))
-                .toList())
-        .orElse(List.of());
-  }
-
-  private Finding.AgainstOldTool againstOldTool(String tool, List<Money> old) {
-    int from = staysBelow(costs.running(tool).orElseThrow(), old);
-    return new Finding.AgainstOldTool(
-        tool, from < old.size() ? Optional.of(from) : Optional.empty());
+  public List<Finding.OfCost> againstOldTool() {
+    Optional<List<Money>> stated = costs.runningOfOldTool();
+    if (stated.isEmpty()) {
+      return List.of();
+    }
+    List<Money> old = stated.get();
+    List<Finding.OfCost> findings = new ArrayList<>();
+    List<String> never = new ArrayList<>();
+    for (Contender contender : active()) {
+      if (costs.totalBounds(contender.id()).filter(Amount::isExact).isPresent()) {
+        int from = staysBelow(costs.running(contender.id()).orElseThrow(), old);
+        if (from < old.size()) {
+          findings.add(new Finding.BeatsOldTool(contender.id(), from));
+        } else {
+          never.add(contender.id());
+        }
+      }
+    }
+    if (!never.isEmpty()) {
+      findings.add(new Finding.OldToolCostsNoMore(never));
+    }
+    return findings;
   }
 
   /** From when the committed terms of best ways pay against paying by the month. */

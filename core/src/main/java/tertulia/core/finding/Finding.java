@@ -187,12 +187,18 @@ public sealed interface Finding {
   record PaysFrom(String tool, String rival, int month) implements OfCost {}
 
   /**
-   * From when a tool has cost less than the one in use until now would have.
+   * A tool has cost less than the one in use until now would have, from a plan month on to the end.
    *
-   * @param month the first plan month from which its running sum stays below, 0: from the start;
-   *     empty if it does not in any
+   * @param month 0: from the start
    */
-  record AgainstOldTool(String tool, Optional<Integer> month) implements OfCost {}
+  record BeatsOldTool(String tool, int month) implements OfCost {}
+
+  /** Tools that over the whole period cost as much as the one in use until now, or more. */
+  record OldToolCostsNoMore(List<String> tools) implements OfCost {
+    public OldToolCostsNoMore {
+      tools = List.copyOf(tools);
+    }
+  }
 
   /**
    * Taking the committed terms of a tool's best way has cost less than paying it by the month from

@@ -16,6 +16,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.IntStream;
 import org.joda.money.Money;
 import org.testng.annotations.AfterClass;
 import org.testng.annotations.DataProvider;
@@ -321,7 +322,14 @@ public class FindingsTest {
               costs.running(pays.tool()).orElseThrow(),
               costs.running(pays.rival()).orElseThrow(),
               pays.month());
-      case Finding.AgainstOldTool against -> againstOldTool(costs, against);
+      case Finding.BeatsOldTool beats ->
+          stayBelow(costs.running(beats.tool()).orElseThrow(), oldTool(costs), beats.month());
+      case Finding.OldToolCostsNoMore none -> {
+        for (String tool : none.tools()) {
+          assertFalse(
+              costs.running(tool).orElseThrow().getLast().isLessThan(oldTool(costs).getLast()));
+        }
+      }
       case Finding.CommitmentPays pays ->
           stayBelow(
               costs.running(pays.tool()).orElseThrow(),
@@ -344,18 +352,12 @@ public class FindingsTest {
         .orElse("");
   }
 
-  private static void againstOldTool(Costs costs, Finding.AgainstOldTool against) {
-    List<Money> mine = costs.running(against.tool()).orElseThrow();
+  private static List<Money> oldTool(Costs costs) {
     BigDecimal month = costs.selection().practice().labour().oldTool().orElseThrow();
-    List<Integer> below = new ArrayList<>();
-    for (int m = mine.size() - 1; m >= 0; m--) {
-      if (mine.get(m).getAmount().compareTo(month.multiply(BigDecimal.valueOf(m + 1))) >= 0) {
-        break;
-      }
-      below.add(m);
-    }
-    assertEquals(
-        against.month(), below.isEmpty() ? Optional.empty() : Optional.of(below.getLast()));
+    return IntStream.rangeClosed(1, costs.selection().horizon().months())
+        .mapToObj(
+            m -> Money.of(costs.selection().currency(), month.multiply(BigDecimal.valueOf(m))))
+        .toList();
   }
 
   private static void wholePeriod(Costs costs, Finding.WholePeriod whole) {
