@@ -34,22 +34,31 @@ final class ChargeTexts {
    */
   static String price(ToolSheet.ChargePart low, ToolSheet.ChargePart high) {
     return switch (low) {
-      case ToolSheet.FlatPart flat when high instanceof ToolSheet.FlatPart h ->
-          range(flat.price(), h.price());
-      case ToolSheet.PerUnitPart unit when high instanceof ToolSheet.PerUnitPart h ->
-          range(unit.price(), h.price());
-      case ToolSheet.BandedPart banded when high instanceof ToolSheet.BandedPart h ->
-          String.join("\n", BandText.lines(banded, h));
-      case ToolSheet.OneOffPart once when high instanceof ToolSheet.OneOffPart h ->
-          range(once.price(), h.price());
-      case ToolSheet.UsagePart usage when high instanceof ToolSheet.UsagePart h ->
-          range(usage.price(), h.price());
-      case ToolSheet.PaymentFeePart fee when high instanceof ToolSheet.PaymentFeePart h ->
-          range(fee.percent(), h.percent()) + " % + " + range(fee.fixed(), h.fixed());
-      case ToolSheet.ChargePart other ->
-          throw new IllegalArgumentException(
-              "\"" + other.name() + "\" is priced in two ways at the two ends of a range.");
+      case ToolSheet.FlatPart flat -> range(flat.price(), alike(flat, high).price());
+      case ToolSheet.PerUnitPart unit -> range(unit.price(), alike(unit, high).price());
+      case ToolSheet.BandedPart banded ->
+          String.join("\n", BandText.lines(banded, alike(banded, high)));
+      case ToolSheet.OneOffPart once -> range(once.price(), alike(once, high).price());
+      case ToolSheet.UsagePart usage -> range(usage.price(), alike(usage, high).price());
+      case ToolSheet.PaymentFeePart fee ->
+          range(fee.percent(), alike(fee, high).percent())
+              + " % + "
+              + range(fee.fixed(), alike(fee, high).fixed());
     };
+  }
+
+  /**
+   * The high end of a range, priced as the low one is.
+   *
+   * @throws IllegalArgumentException if it is not
+   */
+  @SuppressWarnings("unchecked")
+  static <T extends ToolSheet.ChargePart> T alike(T low, ToolSheet.ChargePart high) {
+    if (low.getClass() != high.getClass()) {
+      throw new IllegalArgumentException(
+          "\"" + low.name() + "\" is priced in two ways at the two ends of a range.");
+    }
+    return (T) high;
   }
 
   static String range(String low, String high) {

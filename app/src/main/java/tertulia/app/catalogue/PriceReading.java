@@ -51,15 +51,16 @@ final class PriceReading {
     return unit(currency)
         .flatMap(unit ->
             switch (low) {
-              case ToolSheet.FlatPart flat when high instanceof ToolSheet.FlatPart h ->
-                  Optional.of(aYear(flat.price(), h.price(), typed, unit));
-              case ToolSheet.PerUnitPart each when high instanceof ToolSheet.PerUnitPart h ->
-                  Optional.of(aYear(each.price(), h.price(), typed, unit));
+              case ToolSheet.FlatPart flat ->
+                  Optional.of(
+                      aYear(flat.price(), ChargeTexts.alike(flat, high).price(), typed, unit));
+              case ToolSheet.PerUnitPart each ->
+                  Optional.of(
+                      aYear(each.price(), ChargeTexts.alike(each, high).price(), typed, unit));
               case ToolSheet.BandedPart banded -> sizes(banded, unit);
               case ToolSheet.OneOffPart once -> asRead(once.price(), typed, unit);
               case ToolSheet.UsagePart usage -> asRead(usage.price(), typed, unit);
               case ToolSheet.PaymentFeePart fee -> Optional.empty();
-              case ToolSheet.ChargePart other -> Optional.empty();
             });
   }
 
