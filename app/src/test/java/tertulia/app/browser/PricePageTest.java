@@ -175,7 +175,7 @@ public class PricePageTest extends BrowserTest {
   @Test
   public void aPriceIsReadAsItIsWrittenAndSaysWhatItComesTo() {
     Page page = blank();
-    page.locator("[name=name]").fill("Turnstone");
+    page.locator("[name=name]").fill("Ruddock");
     page.locator(plan(0)).fill("Works");
     reads(page, price(0, 0, "m1"), "€8", "8.00 a month, 96.00 a year");
     reads(page, price(0, 0, "u12"), "84 a year", "7.00 a month, 84.00 a year");
@@ -189,7 +189,7 @@ public class PricePageTest extends BrowserTest {
         "10 → 90.00, 25 → 90.00, 26 → 132.60 a month");
     page.locator(plan(2)).fill("Ask us");
     page.locator(price(0, 2, "m1")).fill("on request");
-    ToolSheet sheet = saved(page, "turnstone");
+    ToolSheet sheet = saved(page, "ruddock");
     assertEquals(prices(sheet, 0), List.of("8", "7"));
     assertEquals(
         ((ToolSheet.BandedPart) sheet.plans().get(1).prices().getFirst().charges().getFirst())
