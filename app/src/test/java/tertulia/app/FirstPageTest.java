@@ -118,7 +118,7 @@ public class FirstPageTest extends ServedTest {
     for (String path : List.of("/selections/" + id + "/overview", "/selections?find=berths")) {
       String page = get("pia", path);
       var asked =
-          java.util.regex.Pattern.compile("hx-get=\"(/selections/[0-9]+/why[^\"]*)\"")
+          java.util.regex.Pattern.compile("data-why=\"(/selections/[0-9]+/why[^\"]*)\"")
               .matcher(page);
       int figures = 0;
       while (asked.find()) {

@@ -2,8 +2,12 @@
 export function why(document) {
   const panel = document.getElementById('why');
   let asked = null;
-  document.addEventListener('htmx:beforeRequest', (event) => {
-    if (event.detail.target?.id === 'why-body') asked = event.detail.elt;
+  // one listener for hundreds of figures: a change of "what if" brings them all anew
+  document.addEventListener('click', (event) => {
+    const figure = event.target.closest?.('[data-why]');
+    if (!figure) return;
+    asked = figure;
+    htmx.ajax('GET', figure.dataset.why, { source: figure, target: '#why-body', swap: 'innerHTML' });
   });
   document.addEventListener('htmx:afterSwap', (event) => {
     if (event.detail.target.id === 'why-body') bootstrap.Offcanvas.getOrCreateInstance(panel).show();

@@ -23,7 +23,7 @@ final class Meant {
 
   void add(String page, String html) {
     Document document = Jsoup.parse(html, "http://localhost" + page);
-    for (String attribute : List.of("href", "hx-get")) {
+    for (String attribute : List.of("href", "hx-get", "data-why")) {
       for (Element element : document.select("[" + attribute + "]")) {
         String path = element.attr(attribute);
         if (path.startsWith("?")) {
