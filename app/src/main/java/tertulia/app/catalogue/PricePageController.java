@@ -4,9 +4,11 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.springframework.beans.propertyeditors.CustomCollectionEditor;
 import org.springframework.http.HttpStatus;
@@ -31,6 +33,7 @@ import tertulia.app.web.FormFields;
 import tertulia.app.web.TooMany;
 import tertulia.core.fit.Answer;
 import tertulia.core.growth.Measure;
+import tertulia.core.plausibility.Doubt;
 import tertulia.core.pricing.Tool;
 import tertulia.core.working.Ground;
 
@@ -78,7 +81,7 @@ class PricePageController {
     ToolForm.ChargeLine seats = new ToolForm.ChargeLine();
     seats.name = "Seats";
     form.lines.add(seats);
-    return show(form, about, Map.of(), model);
+    return show(form, about, Notes.NONE, model);
   }
 
   @PostMapping("/catalogue/new")
@@ -119,7 +122,7 @@ class PricePageController {
     Catalogue.Stored stored = catalogue.get(slug, from.orElseGet(catalogue::today));
     ToolForm form = ToolForms.of(stored.sheet(), stored.version());
     from.ifPresent(day -> form.validFrom = day.toString());
-    return show(form, new About(slug, selection), Map.of(), model);
+    return show(form, new About(slug, selection), Notes.NONE, model);
   }
 
   @PostMapping("/catalogue/{slug}/edit")
@@ -186,7 +189,7 @@ class PricePageController {
     if (copyPlan.matches("[0-9]{1,3}") && Integer.parseInt(copyPlan) < form.plans.size()) {
       ToolForms.copyPlan(form, Integer.parseInt(copyPlan));
     }
-    return show(form, about, Map.of(), model);
+    return show(form, about, Notes.NONE, model);
   }
 
   /** What is wrong or doubtful so far, while the page is being written. */
@@ -213,9 +216,7 @@ class PricePageController {
   private String asked(
       ToolForm form, About about, Doubts doubts, Model model, HttpServletResponse response) {
     response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
-    String page = show(form, about, Map.of(), model);
-    model.addAttribute("doubts", doubts.byField(form));
-    return page;
+    return show(form, about, new Notes(Map.of(), doubts.byField(form)), model);
   }
 
   private String refused(
@@ -225,10 +226,21 @@ class PricePageController {
       Model model,
       HttpServletResponse response) {
     response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
-    return show(form, about, faults, model);
+    return show(form, about, new Notes(faults, Map.of()), model);
   }
 
-  private String show(ToolForm form, About about, Map<String, String> faults, Model model) {
+  /** What is said beside fields: what is wrong, and what is doubtful. */
+  private record Notes(Map<String, String> faults, Map<String, List<Doubt>> doubts) {
+    static final Notes NONE = new Notes(Map.of(), Map.of());
+
+    Set<String> fields() {
+      Set<String> fields = new HashSet<>(faults.keySet());
+      fields.addAll(doubts.keySet());
+      return fields;
+    }
+  }
+
+  private String show(ToolForm form, About about, Notes notes, Model model) {
     form.plans.removeIf(plan -> form.plans.getLast() == plan && plan.isBlank());
     Wanted.Asked asked = asked(about);
     Catalogue.Capabilities capabilities = catalogue.capabilities(NameList.read(form.areas));
@@ -236,12 +248,13 @@ class PricePageController {
     lines.addAll(capabilities.ofAreas());
     ToolForms.withRoom(form, lines, asked.measures(), today());
     model.addAttribute("form", form);
-    model.addAttribute("shape", SheetShape.of(form, asked.capabilities(), faults.keySet()));
+    model.addAttribute(
+        "shape", SheetShape.of(form, asked.capabilities(), capabilities.ofAreas(), notes.fields()));
     model.addAttribute("readings", new ToolConverter(form, "shown").convert().readings());
     model.addAttribute("slug", about.slug());
     model.addAttribute("selection", about.selection());
-    model.addAttribute("faults", faults);
-    model.addAttribute("doubts", Map.of());
+    model.addAttribute("faults", notes.faults());
+    model.addAttribute("doubts", notes.doubts());
     model.addAttribute("capabilities", capabilities.all());
     model.addAttribute("areas", catalogue.areas());
     model.addAttribute("allTerms", TermCode.ALL);

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
 import java.util.Set;
+import java.util.stream.Collectors;
 import tertulia.app.display.Figures;
 import tertulia.app.exchange.Codes;
 
@@ -25,16 +26,25 @@ record SheetShape(List<Integer> facts, int needed, Set<Integer> aside, List<Part
    */
   record Part(String id, String title, String says, boolean open) {}
 
-  static SheetShape of(ToolForm form, Collection<String> needed, Set<String> faults) {
-    List<String> wanted = needed.stream().map(Codes::slug).toList();
+  /**
+   * What stands in sight.
+   *
+   * @param needed names of capabilities that a selection needs
+   * @param elsewhere names of those that other tools of the work area state
+   * @param faults fields in which something is to be put right
+   */
+  static SheetShape of(
+      ToolForm form, Collection<String> needed, Collection<String> elsewhere, Set<String> faults) {
+    Set<String> wanted = needed.stream().map(Codes::slug).collect(Collectors.toSet());
+    Set<String> others = elsewhere.stream().map(Codes::slug).collect(Collectors.toSet());
     List<Integer> first = new ArrayList<>();
     List<Integer> said = new ArrayList<>();
     List<Integer> aside = new ArrayList<>();
     for (int f = 0; f < form.facts.size() - 1; f++) {
       ToolForm.FactLine line = form.facts.get(f);
-      boolean says = line.answers.stream().anyMatch(answer -> answer != null && !answer.isBlank());
-      List<Integer> place =
-          wanted.contains(Codes.slug(line.capability)) ? first : says ? said : aside;
+      String capability = Codes.slug(line.capability);
+      boolean isOthers = line.isSilent() && others.contains(capability);
+      List<Integer> place = wanted.contains(capability) ? first : isOthers ? aside : said;
       place.add(f);
     }
     List<Integer> order = new ArrayList<>(first);

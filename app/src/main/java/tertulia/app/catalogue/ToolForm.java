@@ -151,6 +151,10 @@ public class ToolForm {
     public String measure = "";
     public List<String> cells = new ArrayList<>();
     public Source source = new Source();
+
+    boolean isBlank() {
+      return measure.isBlank() && cells.stream().allMatch(cell -> cell == null || cell.isBlank());
+    }
   }
 
   /** A capability with each plan's answer, from one source. */
@@ -160,6 +164,15 @@ public class ToolForm {
     public String addOn = "";
     public List<String> answers = new ArrayList<>();
     public Source source = new Source();
+
+    /** Whether no plan has an answer. */
+    boolean isSilent() {
+      return answers.stream().allMatch(answer -> answer == null || answer.isBlank());
+    }
+
+    boolean isBlank() {
+      return capability.isBlank() && isSilent();
+    }
   }
 
   /** A reduction for a while. */

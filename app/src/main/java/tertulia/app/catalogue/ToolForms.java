@@ -6,6 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import tertulia.app.exchange.Codes;
@@ -86,6 +87,11 @@ final class ToolForms {
    */
   static ToolForm withRoom(
       ToolForm form, Collection<String> capabilities, Collection<String> measures, String today) {
+    trim(form.lines, ToolForm.ChargeLine::isBlank);
+    trim(form.allowances, ToolForm.AllowanceLine::isBlank);
+    trim(form.facts, ToolForm.FactLine::isBlank);
+    trim(form.offers, ToolForm.OfferLine::isBlank);
+    trim(form.ratings, ToolForm.RatingLine::isBlank);
     ToolForm.PlanColumn spare = new ToolForm.PlanColumn();
     spare.currency = form.plans.isEmpty() ? "EUR" : form.plans.getLast().currency;
     form.plans.add(spare);
@@ -122,6 +128,13 @@ final class ToolForms {
     }
     fillCells(form);
     return form;
+  }
+
+  /** The room that was not used the last time; what stands before it keeps its place. */
+  private static <T> void trim(List<T> lines, Predicate<T> isBlank) {
+    while (!lines.isEmpty() && isBlank.test(lines.getLast())) {
+      lines.removeLast();
+    }
   }
 
   private static ToolForm.AllowanceLine allowance(String measure) {

@@ -5,6 +5,7 @@ import static org.testng.Assert.assertTrue;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.function.Consumer;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
@@ -254,6 +255,32 @@ public class ToolFormTest {
     if (message != null) {
       assertEquals(converted.faults().get(field), message);
     }
+  }
+
+  @Test
+  public void whatIsTypedStaysInSightAndRoomIsMadeOnce() {
+    ToolForm form = ToolForms.of(slotmeer(), 0);
+    List<String> others = List.of("Said by others", "Said by others too");
+    ToolForms.withRoom(form, others, List.of(), "2026-11-24");
+    form.facts.getLast().capability = "Typed without an answer";
+    int lines = form.lines.size();
+    ToolForms.withRoom(form, others, List.of(), "2026-11-24");
+    ToolForms.withRoom(form, others, List.of(), "2026-11-24");
+    assertEquals(form.lines.size(), lines);
+    SheetShape shape = SheetShape.of(form, List.of("Said by others"), others, Set.of());
+    List<String> inSight =
+        shape.facts().stream()
+            .filter(f -> !shape.aside().contains(f))
+            .map(f -> form.facts.get(f).capability)
+            .toList();
+    assertEquals(inSight.getFirst(), "Said by others", "what is needed comes first");
+    assertEquals(
+        inSight.subList(inSight.size() - 2, inSight.size()),
+        List.of("Typed without an answer", ""));
+    assertEquals(
+        shape.aside().stream().map(f -> form.facts.get(f).capability).toList(),
+        List.of("Said by others too"));
+    assertEquals(shape.needed(), 1);
   }
 
   @Test
