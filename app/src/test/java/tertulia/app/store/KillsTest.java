@@ -27,11 +27,11 @@ import org.testng.annotations.Test;
 import tertulia.app.Browser;
 
 /**
- * What was acknowledged is there after a kill at any moment. Ten kills here; more with {@code
+ * What was acknowledged is there after a kill at any moment. Five kills here; more with {@code
  * -Dkills=500}.
  */
 public class KillsTest {
-  private static final int KILLS = Integer.getInteger("kills", 10);
+  private static final int KILLS = Integer.getInteger("kills", 5);
   private static final int WRITERS = 4;
   private static final String PASSWORD = "a long enough word";
 
