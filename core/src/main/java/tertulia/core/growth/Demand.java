@@ -19,7 +19,10 @@ import tertulia.core.working.Working;
  */
 public record Demand(BigDecimal fixed, Map<String, BigDecimal> rates, Map<String, Habit> habits) {
   private static final int DECIMALS = 6;
-  private static final BigDecimal MOST_RATE = BigDecimal.valueOf(1000);
+
+  /** More units per head are not counted. */
+  static final BigDecimal MOST_RATE = BigDecimal.valueOf(1000);
+
   private static final BigDecimal MOST_FIXED = BigDecimal.valueOf(1_000_000);
 
   /** A demand by rates that were stated as such. */

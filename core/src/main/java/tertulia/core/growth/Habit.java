@@ -15,6 +15,7 @@ import tertulia.core.working.Working;
  * @param times how often in each {@code every}, above 0 and at most 1000
  * @param length units each time, above 0 and at most 10,000; 1 if it is the times that are counted
  * @param share of the group that does so, above 0 and at most 1
+ * @throws IllegalArgumentException also if it comes to more a month than a demand may hold
  */
 public record Habit(BigDecimal times, Every every, BigDecimal length, BigDecimal share) {
   private static final BigDecimal MOST_TIMES = BigDecimal.valueOf(1000);
@@ -48,6 +49,15 @@ public record Habit(BigDecimal times, Every every, BigDecimal length, BigDecimal
     Objects.requireNonNull(every);
     check("How much each time", length, MOST_LENGTH);
     check("The share of the group", share, BigDecimal.ONE);
+    BigDecimal month = perHead(times, every, length, share);
+    if (month.compareTo(Demand.MOST_RATE) > 0) {
+      throw new IllegalArgumentException(
+          "This comes to "
+              + month.toPlainString()
+              + " a month for each head; at most "
+              + Demand.MOST_RATE.toPlainString()
+              + " are counted. Look at how often and how much.");
+    }
   }
 
   private static void check(String what, BigDecimal found, BigDecimal most) {
@@ -67,6 +77,11 @@ public record Habit(BigDecimal times, Every every, BigDecimal length, BigDecimal
    * once a week for each of three people is 13 and not a little more.
    */
   public BigDecimal perHead() {
+    return perHead(times, every, length, share);
+  }
+
+  private static BigDecimal perHead(
+      BigDecimal times, Every every, BigDecimal length, BigDecimal share) {
     return times
         .multiply(BigDecimal.valueOf(every.perYear))
         .multiply(length)

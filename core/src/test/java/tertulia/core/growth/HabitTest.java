@@ -95,6 +95,7 @@ public class HabitTest {
                 Map.of("g", BigDecimal.ONE),
                 Map.of("g", habit("1", Habit.Every.WEEK, "1", "1"))));
     assertThrows(IllegalArgumentException.class, () -> habit("0", Habit.Every.WEEK, "1", "1"));
+    assertThrows(IllegalArgumentException.class, () -> habit("24", Habit.Every.WORKDAY, "2", "1"));
     assertThrows(IllegalArgumentException.class, () -> habit("1", Habit.Every.WEEK, "1", "1.01"));
   }
 }
