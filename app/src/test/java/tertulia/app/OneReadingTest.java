@@ -39,8 +39,9 @@ import tertulia.app.selection.Selections;
 import tertulia.core.evaluation.Selection;
 
 /**
- * One selection with an exact figure, an upper bound, a range, a share of what is bought once, one
- * that is not known and one that is out, read through everything that shows or hands it on.
+ * One selection with an exact figure, an upper bound, a lower one, a range, a share of what is
+ * bought once, one that is not known and one that is out, read through everything that shows or
+ * hands it on.
  */
 @TestPropertySource(properties = "spring.datasource.url=jdbc:h2:mem:nothinglost;DB_CLOSE_DELAY=-1")
 public class OneReadingTest extends ServedTest {
@@ -121,6 +122,7 @@ public class OneReadingTest extends ServedTest {
                             + ", {\"kind\": \"one-off\", \"name\": \"Set up\", \"price\": \"1200\"}",
                         "")),
                 tool("Mutebook", plan("Only", "", "")),
+                tool("Fromabook", plan("Only", seats("9.00"), ", \"basis\": \"from\"")),
                 tool("Smallbook", plan("Only", seats("1.00"), ", \"most\": 3"))));
   }
 
@@ -157,13 +159,15 @@ public class OneReadingTest extends ServedTest {
   }
 
   @Test
-  public void theResultsTellTheSixApart() {
+  public void theResultsTellThemApart() {
     assertEquals(of("Plainbook").horizon().words(), "600.00");
     assertEquals(of("Quietbook").horizon().words(), "at most 480.00");
     assertEquals(of("Guessbook").horizon().words(), "360.00 to 720.00");
     assertEquals(of("Oncebook").horizon().words(), "1440.00");
     assertEquals(of("Oncebook").firstMonth().words(), "120.00");
     assertEquals(of("Oncebook").firstMonth().boughtOnce(), "100.00");
+    assertEquals(of("Fromabook").firstMonth().words(), "at least 90.00");
+    assertEquals(of("Fromabook").horizon().words(), "at least 1080.00");
     for (String without : List.of("Mutebook", "Smallbook")) {
       assertEquals(of(without).horizon(), null, without);
     }
@@ -171,6 +175,9 @@ public class OneReadingTest extends ServedTest {
     Results.ScoreResult bound = of("Quietbook").total();
     assertEquals(new BigDecimal(bound.low()).compareTo(new BigDecimal("0.8")), 0);
     assertEquals(new BigDecimal(bound.high()).compareTo(BigDecimal.ONE), 0);
+    Results.ScoreResult least = of("Fromabook").total();
+    assertEquals(new BigDecimal(least.low()).signum(), 0, "nobody knows how dear");
+    assertEquals(new BigDecimal(least.high()).compareTo(new BigDecimal("0.55")), 0);
     Results.ScoreResult mute = of("Mutebook").total();
     assertEquals(new BigDecimal(mute.low()).signum(), 0);
     assertEquals(new BigDecimal(mute.high()).compareTo(BigDecimal.ONE), 0);
@@ -202,10 +209,12 @@ public class OneReadingTest extends ServedTest {
     assertEquals(
         head.strip(),
         "A month for 10 people 50.00 at most 40.00 30.00 to 60.00 120.00 of it 100.00 a month for"
-            + " what is bought once not known —");
+            + " what is bought once not known at least 90.00 —");
     String whole = page.substring(page.indexOf("12 months, spread"));
     whole = whole.substring(0, whole.indexOf("of it in Jan 2027"));
-    for (String figure : List.of(" 600.00 ", "at most 480.00", "360.00 to 720.00", "1,440.00")) {
+    for (String figure :
+        List.of(
+            " 600.00 ", "at most 480.00", "360.00 to 720.00", "1,440.00", "at least 1,080.00")) {
       assertTrue(whole.contains(figure), figure + " in " + whole);
     }
   }
@@ -271,8 +280,12 @@ public class OneReadingTest extends ServedTest {
       for (Results.ContenderResult c : results.contenders()) {
         Row row = rows.get(c.name());
         String words = formatter.formatCellValue(row.getCell(5));
-        if (c.horizon() == null) {
+        if (c.horizon() == null || c.horizon().amount() == null) {
           assertEquals(words, "no figure: see its working in Tertulia");
+          assertEquals(
+              formatter.formatCellValue(row.getCell(8)),
+              c.horizon() == null ? "" : "1080",
+              c.name());
           continue;
         }
         assertEquals(

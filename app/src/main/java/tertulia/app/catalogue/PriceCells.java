@@ -28,6 +28,7 @@ final class PriceCells {
   }
 
   private static final Pattern RANGE = Pattern.compile("([0-9.,]+)[ \\t]+to[ \\t]+([0-9.,]+)");
+  private static final String FROM = "from ";
   private static final Pattern FEE = Pattern.compile("(?:([0-9.,]+)\\s*%)?\\s*\\+?\\s*([0-9.,]+)?");
 
   /** A smaller share is a fraction typed for percents. */
@@ -39,6 +40,7 @@ final class PriceCells {
   private final End end;
   private final Map<String, ToolSheet.ChargePart> charged = new LinkedHashMap<>();
   private final Map<String, String> typed = new LinkedHashMap<>();
+  private boolean isFrom;
 
   PriceCells(ToolForm form, Faults faults, int p, End end) {
     this.form = form;
@@ -83,6 +85,11 @@ final class PriceCells {
   /** What each price was read as, by its field; those that could not be read are not there. */
   Map<String, ToolSheet.ChargePart> charged() {
     return charged;
+  }
+
+  /** Whether some price was written as the least it costs, as in "from 15,000". */
+  boolean isFrom() {
+    return isFrom;
   }
 
   /** What stands in a field of {@link #charged}. */
@@ -247,14 +254,18 @@ final class PriceCells {
 
   /** What was typed, with every range "8 to 14" brought to one end if prices are assumed. */
   private String oneEnd(String at, String text) {
-    if (text.strip().toLowerCase(Locale.ROOT).startsWith("from ")) {
-      faults.add(
-          at,
-          "\""
-              + Codes.shortened(text.strip())
-              + "\" is the least it costs, not what it costs. Mark the plan's prices \"assumed\""
-              + " and write a range like 8 to 14, or write \"on request\".");
-      return "";
+    String stripped = text.strip();
+    if (stripped.toLowerCase(Locale.ROOT).startsWith(FROM)) {
+      isFrom = true;
+      if (!List.of("listed", "from").contains(form.plans.get(p).basis)) {
+        faults.add(
+            at,
+            "\""
+                + Codes.shortened(stripped)
+                + "\" is the least it costs. Mark the plan's prices \"from\", or write what it"
+                + " costs.");
+      }
+      return stripped.substring(FROM.length());
     }
     Matcher range = RANGE.matcher(text);
     if (!range.find()) {

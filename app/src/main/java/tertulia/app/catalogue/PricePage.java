@@ -115,6 +115,7 @@ record PricePage(
     return switch (plan.basis() == null ? "listed" : plan.basis()) {
       case "quote" -> "by quote";
       case "assumed" -> "assumed, nobody has a price";
+      case "from" -> "“from”: the least it costs";
       default -> "";
     };
   }

@@ -276,7 +276,8 @@ class PricePageController {
           new Choice("free", "free"),
           new Choice("on-request", "on request"),
           new Choice("quote", "quoted to us"),
-          new Choice("assumed", "assumed, like 8 to 14"));
+          new Choice("assumed", "assumed, like 8 to 14"),
+          new Choice("from", "“from”, the least it costs"));
 
   private static final List<Choice> BENEFITS =
       List.of(

@@ -18,7 +18,7 @@ import tertulia.core.working.Ground;
 /** From the price-page form to a tool sheet; faults carry the names of the form's fields. */
 final class ToolConverter {
   private static final List<String> BASES =
-      List.of("listed", "free", "on-request", "quote", "assumed");
+      List.of("listed", "free", "on-request", "quote", "assumed", "from");
 
   /** Where a page is from if nobody says otherwise. */
   private static final String MAKERS = Codes.code(Ground.MAKERS_CLAIM);
@@ -135,6 +135,7 @@ final class ToolConverter {
     PriceCells highest = new PriceCells(form, new Faults(), p, PriceCells.End.HIGH);
     List<ToolSheet.TermPart> low = lowest.terms();
     List<ToolSheet.TermPart> high = assumed ? highest.terms() : List.of();
+    boolean isFrom = lowest.isFrom() || column.basis.equals("from");
     lowest
         .charged()
         .forEach((field, charge) ->
@@ -143,8 +144,13 @@ final class ToolConverter {
                     highest.charged().getOrDefault(field, charge),
                     lowest.typed(field),
                     column.currency)
-                .ifPresent(reading -> readings.put(field, reading)));
-    if (low.isEmpty() && List.of("quote", "assumed").contains(column.basis)) {
+                .ifPresent(reading ->
+                    readings.put(
+                        field,
+                        isFrom && !(charge instanceof ToolSheet.BandedPart)
+                            ? "at least " + reading
+                            : reading)));
+    if (low.isEmpty() && List.of("quote", "assumed", "from").contains(column.basis)) {
       faults.add(
           at + ".basis",
           "Plan \""
@@ -160,7 +166,7 @@ final class ToolConverter {
         column.measure,
         whole(at + ".least", column.least, 0),
         column.most.isBlank() ? null : Integer.valueOf(whole(at + ".most", column.most, 1)),
-        basis(column.basis, low),
+        basis(isFrom ? "from" : column.basis, low),
         column.tax.isBlank() ? null : decimal(at + ".tax", column.tax),
         source(at + ".source", column.source),
         low,
@@ -172,7 +178,7 @@ final class ToolConverter {
   /** What need not be said is not: prices are listed, no prices are on request. */
   private static @Nullable String basis(String typed, List<ToolSheet.TermPart> prices) {
     return switch (typed) {
-      case "quote", "assumed" -> typed;
+      case "quote", "assumed", "from" -> typed;
       case "on-request" -> prices.isEmpty() ? null : typed;
       default -> null;
     };

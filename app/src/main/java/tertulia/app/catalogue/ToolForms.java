@@ -227,7 +227,7 @@ final class ToolForms {
     return column;
   }
 
-  /** As chosen in the form: listed, free, on-request, quote or assumed. */
+  /** As chosen in the form: listed, free, on-request, quote, assumed or from. */
   static String basis(ToolSheet.PlanPart plan) {
     if (plan.prices().isEmpty()) {
       return "on-request";

@@ -136,6 +136,8 @@ final class Alike {
       case PlanPrices.Quoted quoted ->
           differences.add(new Difference("a quote, not a list price", "", ""));
       case PlanPrices.Listed listed -> {}
+      case PlanPrices.From from ->
+          differences.add(new Difference("only the least it costs", "Enter a quote", edit));
       case PlanPrices.OnRequest onRequest -> {}
     }
     findings

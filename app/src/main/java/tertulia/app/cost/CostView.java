@@ -180,7 +180,9 @@ record CostView(
     Optional<Money> mine = session.evaluation().costs().total(contender.id());
     return mine.map(total -> Cell.figure(Figures.money(total), why))
         .map(cell -> mine.equals(least) ? cell.looking("best") : cell)
-        .orElseGet(() -> Cell.missing("not known", why));
+        .orElseGet(() ->
+            Cell.missing(
+                Known.least(session.evaluation().costs().leastTotal(contender.id())), why));
   }
 
   private static Cell head(Workspace.Session session, Contender contender, int months) {

@@ -130,7 +130,7 @@ record WayView(Row kept, Row monthly, String ribbon, List<Line> lines, List<Stri
    */
   private static String gap(Workspace.Session session, Ways.Gap gap) {
     if (gap.isUnpriced()) {
-      return "price not known: " + LeftOut.words(gap.leftOut());
+      return (gap.low().isPresent() ? "" : "price not known: ") + LeftOut.words(gap.leftOut());
     }
     return gap.nearest()
         .filter(Ways.Nearest::isOnlyNotSoldSo)

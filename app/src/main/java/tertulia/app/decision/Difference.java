@@ -113,15 +113,19 @@ record Difference(List<Line> lines) {
     if (cost == null) {
       return null;
     }
-    String high = money(cost.amount(), currency);
-    String low = cost.low();
-    String figure =
-        cost.atMost()
-            ? "at most " + high
-            : low == null || low.equals(cost.amount())
-                ? high
-                : money(low, currency) + " to " + high;
-    return figure + ", " + cost.option();
+    return figure(cost.amount(), cost.low(), cost.atMost(), currency) + ", " + cost.option();
+  }
+
+  private static String figure(
+      @Nullable String amount, @Nullable String low, boolean atMost, String currency) {
+    if (amount == null) {
+      return low == null ? "not known" : "at least " + money(low, currency);
+    }
+    String high = money(amount, currency);
+    if (atMost) {
+      return "at most " + high;
+    }
+    return low == null || low.equals(amount) ? high : money(low, currency) + " to " + high;
   }
 
   private static String money(String amount, String currency) {

@@ -34,6 +34,7 @@ final class PriceReader {
       case "listed" -> new PlanPrices.Listed(lists);
       case "quote" -> new PlanPrices.Quoted(lists);
       case "assumed" -> new PlanPrices.Assumed(lists, high);
+      case "from" -> new PlanPrices.From(lists);
       case "on-request" -> {
         if (!lists.isEmpty()) {
           throw new IllegalArgumentException(
@@ -44,7 +45,7 @@ final class PriceReader {
       }
       default ->
           throw new IllegalArgumentException(
-              "\"" + kind + "\" is not one of listed, quote, assumed, on-request.");
+              "\"" + kind + "\" is not one of listed, quote, assumed, from, on-request.");
     };
   }
 

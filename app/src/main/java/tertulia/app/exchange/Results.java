@@ -63,7 +63,9 @@ public record Results(
   /**
    * A figure with the plan and term it belongs to.
    *
-   * @param low the figure if every assumed price were at its low end; null if none is assumed
+   * @param amount null if only the least is known
+   * @param low the figure if every assumed price were at its low end, and every "from" price at the
+   *     least it begins at; null if that makes no difference
    * @param boughtOnce of a month's figure the share of what is bought once; null if there is none
    * @param reads the figure as it is to be read, with "at most" or both ends and the currency; null
    *     in what was written before it was said
@@ -71,13 +73,18 @@ public record Results(
   @JsonInclude(JsonInclude.Include.NON_NULL)
   public record CostResult(
       String option,
-      String amount,
+      @Nullable String amount,
       boolean atMost,
       @Nullable String low,
       @Nullable String boughtOnce,
       @Nullable String reads) {
-    /** The amount as it is to be read: "at most" before a bound, both ends of a range. */
+    /**
+     * The amount as it is to be read: "at most" or "at least" before a bound, both ends of a range.
+     */
     public String words() {
+      if (amount == null) {
+        return "at least " + low;
+      }
       if (atMost) {
         return "at most " + amount;
       }
@@ -143,15 +150,21 @@ public record Results(
                 found.isAtMost(),
                 found.low().map(SteadyCost::money),
                 Optional.of(found.best().boughtOnce()))
-            : null,
-        evaluation.costs().way(id) instanceof Ways.Found found ? cost(found, view) : null,
+            : atLeast(evaluation.costs().steady(id), SteadyCost::option, SteadyCost::money),
+        switch (evaluation.costs().way(id)) {
+          case Ways.Found found -> cost(found, view);
+          case Ways.Gap gap ->
+              gap.low().map(low -> atLeast(low.label(), low.ledger().total(view))).orElse(null);
+        },
         stay.map(s ->
                 cost(
                     s.option(),
                     s.ledger().total(view),
                     evaluation.costs().stay(id),
                     kept -> kept.ledger().total(view)))
-            .orElse(null),
+            .orElseGet(() ->
+                atLeast(
+                    evaluation.costs().stay(id), Stay::option, kept -> kept.ledger().total(view))),
         way.map(w -> w.ledger().months(view).stream().map(Results::amount).toList()).orElse(null),
         way.map(w -> amount(w.ledger().pastHorizon(view))).orElse(null),
         notCounted,
@@ -189,6 +202,26 @@ public record Results(
     Optional<Money> low =
         outcome instanceof Outcome.Found<C> found ? found.low().map(money) : Optional.empty();
     return cost(option.label(), amount, atMost, low, Optional.empty());
+  }
+
+  private static <C> @Nullable CostResult atLeast(
+      Outcome<C> outcome, Function<C, Option> option, Function<C, Money> money) {
+    return outcome instanceof Outcome.Unpriced<C> unpriced
+        ? unpriced
+            .low()
+            .map(low -> atLeast(option.apply(low).label(), money.apply(low)))
+            .orElse(null)
+        : null;
+  }
+
+  private static CostResult atLeast(String option, Money low) {
+    return new CostResult(
+        option,
+        null,
+        false,
+        amount(low),
+        null,
+        "at least " + amount(low) + " " + low.getCurrencyUnit());
   }
 
   private static CostResult cost(Ways.Found found, View view) {

@@ -107,7 +107,8 @@ public record ToolSheet(
   /**
    * A plan; with no prices its price is on request.
    *
-   * @param basis listed, quote or assumed; null: listed, or on request without prices
+   * @param basis listed, quote, assumed or from (of each price only the least is known); null:
+   *     listed, or on request without prices
    * @param taxPercent tax held in the prices; null: they are before tax
    * @param highPrices the high end of assumed prices, for the same terms
    */

@@ -14,6 +14,7 @@ import tertulia.app.display.Dates;
 import tertulia.app.display.Figures;
 import tertulia.app.display.FindingWords;
 import tertulia.app.workspace.Cell;
+import tertulia.app.workspace.Known;
 import tertulia.app.workspace.Workspace;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.NeedCosts;
@@ -285,7 +286,10 @@ record FitView(
                       session.why("steady", "contender", contender.id()));
               case Outcome.Unpriced<SteadyCost> unpriced ->
                   Cell.missing(
-                      "price not known", session.why("steady", "contender", contender.id()));
+                      unpriced.low().isPresent()
+                          ? Known.least(unpriced.low().map(SteadyCost::money))
+                          : "price not known",
+                      session.why("steady", "contender", contender.id()));
             },
             because.isEmpty() ? same(bare.best(), needed) : because,
             contender.setAside().orElse("")));

@@ -97,7 +97,10 @@ record Effect(
     return switch (ways) {
       case Ways.Found found ->
           Figures.moneyIn(found.best().ledger().total(View.SPREAD)) + ", " + found.best().label();
-      case Ways.Gap gap -> gap.isUnpriced() ? "price not known" : "no plan fits";
+      case Ways.Gap gap ->
+          gap.low()
+              .map(low -> "at least " + Figures.moneyIn(low.ledger().total(View.SPREAD)))
+              .orElse(gap.isUnpriced() ? "price not known" : "no plan fits");
     };
   }
 

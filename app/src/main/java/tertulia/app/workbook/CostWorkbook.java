@@ -108,6 +108,12 @@ public final class CostWorkbook {
         }
       } else {
         overview.text(row, 5, "no figure: see its working in Tertulia");
+        if (evaluation.costs().way(contender.id()) instanceof Ways.Gap gap
+            && gap.low().isPresent()) {
+          overview.number(
+              row, 8, gap.low().get().ledger().total(View.SPREAD).getAmount().doubleValue());
+          overview.text(row, 9, "at least this: only the least it costs is known");
+        }
       }
       row++;
     }

@@ -17,7 +17,8 @@ public final class HorizonCell {
       case Ways.Found found ->
           Cell.figure(Known.amount(found, way -> way.ledger().total(view)), why)
               .noting(found.best().label() + Known.mark(found.best().legs().getLast().option()));
-      case Ways.Gap gap when gap.isUnpriced() -> Cell.missing("not known", why);
+      case Ways.Gap gap when gap.isUnpriced() ->
+          Cell.missing(Known.least(session.evaluation().costs().leastTotal(contender.id())), why);
       case Ways.Gap gap ->
           Cell.missing(gap.isUnconfirmed() ? "not confirmed" : "no plan fits", why)
               .noting(

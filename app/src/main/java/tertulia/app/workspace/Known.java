@@ -1,5 +1,6 @@
 package tertulia.app.workspace;
 
+import java.util.Optional;
 import java.util.function.Function;
 import org.joda.money.Money;
 import tertulia.app.display.Figures;
@@ -35,6 +36,11 @@ public final class Known {
     return low.equals(high) ? high : low + " to " + high;
   }
 
+  /** What is known of an amount without a figure: the least it is, or nothing. */
+  public static String least(Optional<Money> least) {
+    return least.map(money -> "at least " + Figures.money(money)).orElse("not known");
+  }
+
   /** As above, for the best way. */
   public static String amount(Ways.Found found, Function<Way, Money> money) {
     String high = Figures.money(money.apply(found.best()));
@@ -48,6 +54,7 @@ public final class Known {
       case PlanPrices.Listed listed -> "";
       case PlanPrices.Quoted quoted -> ", by quote";
       case PlanPrices.Assumed assumed -> ", assumed";
+      case PlanPrices.From from -> ", from-price";
       case PlanPrices.OnRequest onRequest -> "";
     };
   }

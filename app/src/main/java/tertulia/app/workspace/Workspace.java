@@ -356,7 +356,11 @@ public class Workspace {
           found.best().option().label() + Known.mark(found.best().option());
       case Outcome.NoPlan<SteadyCost> none ->
           none.isUnconfirmed() ? "not confirmed" : "no plan fits";
-      case Outcome.Unpriced<SteadyCost> unpriced -> "price not known";
+      case Outcome.Unpriced<SteadyCost> unpriced ->
+          unpriced
+              .low()
+              .map(low -> low.option().label() + Known.mark(low.option()))
+              .orElse("price not known");
     };
   }
 
@@ -372,7 +376,8 @@ public class Workspace {
                     .collect(Collectors.joining("; ")));
       }
       case Outcome.NoPlan<SteadyCost> none -> Cell.missing("—", why);
-      case Outcome.Unpriced<SteadyCost> unpriced -> Cell.missing("not known", why);
+      case Outcome.Unpriced<SteadyCost> unpriced ->
+          Cell.missing(Known.least(session.evaluation().costs().leastMonthly(id)), why);
     };
   }
 

@@ -18,7 +18,6 @@ import tertulia.core.pricing.BillingTerm.Payment;
 import tertulia.core.pricing.Charge;
 import tertulia.core.pricing.MonthlyPrice;
 import tertulia.core.pricing.Offer;
-import tertulia.core.pricing.PlanPrices;
 import tertulia.core.pricing.PriceBasis;
 import tertulia.core.pricing.Reductions;
 import tertulia.core.time.Horizon;
@@ -371,8 +370,7 @@ public final class Biller {
   /** What the term adds to a run; empty if its plan has no yearly minimum under any term. */
   private Optional<RunMonths> run(List<Invoice> invoices) {
     boolean none =
-        purchase.plan().lists(PlanPrices.End.HIGH).stream()
-            .allMatch(list -> list.yearlyMinimum().isEmpty());
+        purchase.plan().charged().stream().allMatch(list -> list.yearlyMinimum().isEmpty());
     return none
         ? Optional.empty()
         : Optional.of(

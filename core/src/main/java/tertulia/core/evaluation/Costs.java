@@ -49,7 +49,6 @@ import tertulia.core.path.Terms;
 import tertulia.core.path.Way;
 import tertulia.core.path.Ways;
 import tertulia.core.path.WholeStaff;
-import tertulia.core.pricing.PlanPrices;
 import tertulia.core.pricing.PriceList;
 
 /**
@@ -367,7 +366,7 @@ public final class Costs {
     List<Object> options = new ArrayList<>();
     for (Offering offering : selection.contender(contender).offerings()) {
       options.add(others.musts(offering).isEmpty());
-      for (PriceList list : offering.plan().lists(PlanPrices.End.HIGH)) {
+      for (PriceList list : offering.plan().charged()) {
         Option option = Option.of(offering, list, others);
         options.add(others.musts(offering, list).isEmpty());
         options.add(option.addOns());
@@ -480,13 +479,10 @@ public final class Costs {
       return Optional.of(found.best().option());
     }
     return selection.contender(contender).offerings().stream()
-        .filter(offering -> !offering.plan().lists(PlanPrices.End.HIGH).isEmpty())
+        .filter(offering -> !offering.plan().charged().isEmpty())
         .reduce((first, last) -> last)
         .map(offering ->
-            Option.of(
-                offering,
-                offering.plan().lists(PlanPrices.End.HIGH).getFirst(),
-                whole.market.fit()));
+            Option.of(offering, offering.plan().charged().getFirst(), whole.market.fit()));
   }
 
   /**
@@ -523,6 +519,25 @@ public final class Costs {
     return steady(contender) instanceof Outcome.Found<SteadyCost> found
         ? Optional.of(
             amount(found.isAtMost(), found.low().map(SteadyCost::money), found.best().money()))
+        : Optional.empty();
+  }
+
+  /**
+   * The least a contender without a figure costs a month for the people under discussion, as it is
+   * read; empty if not even that is known, or it has a figure.
+   */
+  public Optional<Money> leastMonthly(String contender) {
+    return steady(contender) instanceof Outcome.Unpriced<SteadyCost> unpriced
+        ? unpriced.low().flatMap(low -> steadyTime(contender).map(time -> low.money().plus(time)))
+        : Optional.empty();
+  }
+
+  /** The least a contender without a total costs over the horizon, as it is read; as above. */
+  public Optional<Money> leastTotal(String contender) {
+    return way(contender) instanceof Ways.Gap gap
+        ? gap.low()
+            .flatMap(low ->
+                total(contender, new Ways.Found(low, List.of(), Optional.empty()), whatIf.view()))
         : Optional.empty();
   }
 

@@ -16,6 +16,7 @@ import tertulia.core.growth.Group;
 import tertulia.core.growth.Measure;
 import tertulia.core.labour.Takes;
 import tertulia.core.path.LeftOut;
+import tertulia.core.path.NoFigure;
 import tertulia.core.path.Option;
 import tertulia.core.path.Outcome;
 import tertulia.core.path.Stay;
@@ -202,6 +203,14 @@ record Explanation(Evaluation evaluation) {
                         String.join(
                             "; ", verdict.reasons().stream().map(Reason::sentence).toList()))));
         leftOut(gap.leftOut()).forEach(reasons::add);
+        gap.low()
+            .ifPresent(low ->
+                reasons.add(
+                    new Working.Derived(
+                        "at least",
+                        Quantity.of(low.ledger().total(view)),
+                        "the cheapest way if each price were the least it begins at",
+                        List.of(low.ledger().explainTotal(view), low.explain()))));
         yield new Working.Missing(
             label,
             (gap.isUnpriced() ? "what would do has no figure in " : "nothing qualifies in ")
@@ -409,7 +418,7 @@ record Explanation(Evaluation evaluation) {
             .ifPresent(low ->
                 parts.add(
                     new Working.Derived(
-                        "at the low end of assumed prices: " + option.apply(low).label(),
+                        "at the low end of what is known of prices: " + option.apply(low).label(),
                         Quantity.of(money.apply(low)),
                         "nobody has a price yet; the range was assumed",
                         List.of(working.apply(low)))));
@@ -432,24 +441,36 @@ record Explanation(Evaluation evaluation) {
       }
       case Outcome.NoPlan<C> none ->
           new Working.Missing(label, "no plan qualifies", leftOut(List.of(), none.passedOver()));
-      case Outcome.Unpriced<C> unpriced ->
-          new Working.Missing(
-              label,
-              "not known, which is not nothing",
-              leftOut(unpriced.leftOut(), unpriced.passedOver()));
+      case Outcome.Unpriced<C> unpriced -> {
+        List<Working> parts = new ArrayList<>();
+        unpriced
+            .low()
+            .ifPresent(low ->
+                parts.add(
+                    new Working.Derived(
+                        "at least: " + option.apply(low).label(),
+                        Quantity.of(money.apply(low)),
+                        "if each price were the least it begins at",
+                        List.of(working.apply(low)))));
+        parts.addAll(leftOut(unpriced.leftOut(), unpriced.passedOver()));
+        yield new Working.Missing(label, "not known, which is not nothing", parts);
+      }
     };
   }
 
   private static List<Working> leftOut(List<LeftOut> leftOut) {
     return leftOut.stream()
-        .<Working>map(left ->
-            new Working.Missing(
-                left.option(),
-                left.why().words()
-                    + (left.mayBeCheaper()
-                        ? ", and it may be cheaper"
-                        : ", and it stands behind the plan taken")))
+        .<Working>map(left -> new Working.Missing(left.option(), left.why().words() + rank(left)))
         .toList();
+  }
+
+  private static String rank(LeftOut left) {
+    if (left.why() instanceof NoFigure.FromPrice) {
+      return "";
+    }
+    return left.mayBeCheaper()
+        ? ", and it may be cheaper"
+        : ", and it stands behind the plan taken";
   }
 
   private List<Working> leftOut(List<LeftOut> leftOut, Map<String, Verdict> passedOver) {

@@ -20,7 +20,6 @@ import tertulia.core.growth.Scenario;
 import tertulia.core.money.ExchangeRates;
 import tertulia.core.money.PriceRise;
 import tertulia.core.pricing.Plan;
-import tertulia.core.pricing.PlanPrices;
 import tertulia.core.scoring.Criterion;
 import tertulia.core.scoring.Panel;
 import tertulia.core.time.Horizon;
@@ -203,7 +202,7 @@ public record Selection(
     Set<Measure> counted = new LinkedHashSet<>(demands.keySet());
     for (Contender contender : active()) {
       for (Plan plan : contender.tool().plans()) {
-        plan.lists(PlanPrices.End.HIGH).forEach(list -> counted.addAll(list.measures()));
+        plan.charged().forEach(list -> counted.addAll(list.measures()));
         plan.allowances().forEach(allowance -> counted.add(allowance.measure()));
       }
     }

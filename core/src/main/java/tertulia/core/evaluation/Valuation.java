@@ -63,9 +63,12 @@ record Valuation(Costs costs, Panel panel) {
     return switch (ways) {
       case Ways.Found found -> cost(criterion, scale, found, time);
       case Ways.Gap gap when gap.isUnpriced() ->
-          new Value(
-              Interval.UNKNOWN,
-              new Working.Missing(criterion.name(), LeftOut.words(gap.leftOut())));
+          gap.low()
+              .map(low -> atLeast(criterion, scale, low, time))
+              .orElseGet(() ->
+                  new Value(
+                      Interval.UNKNOWN,
+                      new Working.Missing(criterion.name(), LeftOut.words(gap.leftOut()))));
       case Ways.Gap gap ->
           throw new IllegalArgumentException("A contender without a plan is not valued");
     };
@@ -96,6 +99,21 @@ record Valuation(Costs costs, Panel panel) {
             new Value(
                 Interval.exactly(value),
                 () -> costWorking(criterion, scale, found, x, value, time)));
+  }
+
+  /** A total of which only the least is known is worth what that is, or less. */
+  private Value atLeast(
+      Criterion criterion, Criterion.Cost scale, Way low, Optional<PeopleTime> time) {
+    BigDecimal x = perMonth(low, time);
+    BigDecimal value = scale.valueOf(x);
+    return new Value(
+        new Interval(BigDecimal.ZERO, value),
+        () ->
+            new Working.Missing(
+                criterion.name(),
+                "the cost is at least this, so it is worth at most this",
+                List.of(
+                    costWorking(criterion, scale, perMonth(low, x, "at least, ", time), value))));
   }
 
   /** The average a month, spread, with people's time if it counts; exact to 10 decimals. */
@@ -144,20 +162,24 @@ record Valuation(Costs costs, Panel panel) {
       BigDecimal x,
       BigDecimal value,
       Optional<PeopleTime> time) {
-    String currency = selection().currency().getCode();
+    String bound = found.isAtMost() ? "at most, an option without a figure is left out; " : "";
+    return costWorking(criterion, scale, perMonth(found.best(), x, bound, time), value);
+  }
+
+  private Working perMonth(Way way, BigDecimal x, String bound, Optional<PeopleTime> time) {
     List<Working> total =
-        new ArrayList<>(
-            List.of(found.best().ledger().explainTotal(View.SPREAD), found.best().explain()));
+        new ArrayList<>(List.of(way.ledger().explainTotal(View.SPREAD), way.explain()));
     time.ifPresent(people -> total.add(people.explain()));
-    Working perMonth =
-        new Working.Derived(
-            "a month, spread",
-            new Quantity(x, currency),
-            (found.isAtMost() ? "at most, an option without a figure is left out; " : "")
-                + "total over "
-                + selection().horizon().months()
-                + " months",
-            total);
+    return new Working.Derived(
+        "a month, spread",
+        new Quantity(x, selection().currency().getCode()),
+        bound + "total over " + selection().horizon().months() + " months",
+        total);
+  }
+
+  private Working costWorking(
+      Criterion criterion, Criterion.Cost scale, Working perMonth, BigDecimal value) {
+    String currency = selection().currency().getCode();
     return new Working.Derived(
         criterion.name(),
         new Quantity(value, ""),

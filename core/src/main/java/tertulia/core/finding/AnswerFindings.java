@@ -4,6 +4,7 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import org.joda.money.Money;
 import tertulia.core.evaluation.Amount;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Costs;
@@ -146,15 +147,22 @@ public record AnswerFindings(Evaluation evaluation) {
     return costs().feasible().stream()
         .map(Contender::id)
         .filter(id -> !id.equals(tool))
-        .filter(id -> isOpen(now, costs().monthly(id)) || isOpen(whole, costs().totalBounds(id)))
+        .filter(id ->
+            isOpen(now, costs().monthly(id), costs().leastMonthly(id))
+                || isOpen(whole, costs().totalBounds(id), costs().leastTotal(id)))
         .toList();
   }
 
-  private static boolean isOpen(Optional<Amount> mine, Optional<Amount> other) {
-    return mine.isPresent()
-        && (other.isEmpty()
-            || !other.get().high().isLessThan(mine.get().high())
-                && other.get().mayBeLessThan(mine.get().high()));
+  /** An amount without a figure is open unless the least it can be is no less than mine. */
+  private static boolean isOpen(
+      Optional<Amount> mine, Optional<Amount> other, Optional<Money> least) {
+    if (mine.isEmpty()) {
+      return false;
+    }
+    Money high = mine.get().high();
+    return other
+        .map(known -> !known.high().isLessThan(high) && known.mayBeLessThan(high))
+        .orElseGet(() -> least.map(high::isGreaterThan).orElse(true));
   }
 
   private List<String> toConfirm() {

@@ -108,7 +108,9 @@ public record CostFindings(Costs costs) {
   /** Whether a tool may cost less over the period than one of those that are cheapest. */
   private boolean mayCostLess(String tool, List<String> whole) {
     if (costs.way(tool) instanceof Ways.Gap gap) {
-      return gap.isUnpriced();
+      return gap.isUnpriced()
+          && whole.stream()
+              .anyMatch(id -> costs.leastTotal(tool).map(total(id)::isGreaterThan).orElse(true));
     }
     Optional<Amount> own = costs.totalBounds(tool);
     return whole.stream()
@@ -121,7 +123,11 @@ public record CostFindings(Costs costs) {
       return false;
     }
     Money figure = costs.monthly(now).orElseThrow().high();
-    return costs.monthly(tool).map(own -> own.mayBeLessThan(figure)).orElse(true);
+    return costs
+        .monthly(tool)
+        .map(own -> own.mayBeLessThan(figure))
+        .or(() -> costs.leastMonthly(tool).map(figure::isGreaterThan))
+        .orElse(true);
   }
 
   private Money total(String tool) {

@@ -70,7 +70,7 @@ public record PlanFindings(Costs costs, Contender contender, List<Capability> kn
         next.plan().name(),
         gains,
         more(i),
-        before.plan().isAssumed() || next.plan().isAssumed(),
+        before.plan().isRange() || next.plan().isRange(),
         beyond(i));
   }
 

@@ -15,7 +15,6 @@ import tertulia.core.pricing.Holding;
 import tertulia.core.pricing.Offer;
 import tertulia.core.pricing.Owned;
 import tertulia.core.pricing.Plan;
-import tertulia.core.pricing.PlanPrices;
 import tertulia.core.pricing.PriceList;
 import tertulia.core.pricing.Tool;
 import tertulia.core.working.Ground;
@@ -78,7 +77,7 @@ public record Offering(
       plan.allowances().stream()
           .filter(allowance -> allowance.limit() instanceof Allowance.Limit.Hard)
           .forEach(allowance -> limited.putIfAbsent(allowance.measure(), plan.name()));
-      plan.lists(PlanPrices.End.HIGH).stream()
+      plan.charged().stream()
           .flatMap(list -> list.charges().stream())
           .filter(Charge.Usage.class::isInstance)
           .forEach(charge -> limited.putIfAbsent(((Charge.Usage) charge).measure(), plan.name()));

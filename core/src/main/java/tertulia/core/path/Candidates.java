@@ -2,6 +2,7 @@ package tertulia.core.path;
 
 import java.util.ArrayList;
 import java.util.List;
+import tertulia.core.billing.UnitsNeeded;
 import tertulia.core.fit.Offering;
 import tertulia.core.fit.Reason;
 import tertulia.core.fit.Verdict;
@@ -14,7 +15,8 @@ import tertulia.core.pricing.PriceList;
  * or months.
  *
  * @param high with assumed prices at their high end
- * @param low with assumed prices at their low end; empty if none is assumed
+ * @param low with assumed prices at their low end, and those of which only the least is known at
+ *     that; empty if there are neither
  */
 record Candidates(List<Candidate> high, List<Candidate> low) {
   Candidates {
@@ -39,28 +41,44 @@ record Candidates(List<Candidate> high, List<Candidate> low) {
       }
     }
 
+    /** An option of which only the least it costs is known; {@code place} as above. */
+    record Begins(Option option, String label, List<Measure> measures, int place)
+        implements Candidate {
+      /** Why it has no figure: what is missing of any price first. */
+      NoFigure why(Market market, UnitsNeeded stated) {
+        return market
+            .whyUnpriced(option.list(), measures, stated)
+            .orElseGet(NoFigure.FromPrice::new);
+      }
+    }
+
     /** What is out for any number of people. */
     record Out(String label, Verdict verdict) implements Candidate {}
   }
 
   static Candidates of(List<Offering> offerings, Market market) {
-    boolean assumed = offerings.stream().anyMatch(offering -> offering.plan().isAssumed());
+    boolean range = offerings.stream().anyMatch(offering -> offering.plan().isRange());
     return new Candidates(
-        of(offerings, market, End.HIGH), assumed ? of(offerings, market, End.LOW) : List.of());
+        of(offerings, market, End.HIGH), range ? of(offerings, market, End.LOW) : List.of());
   }
 
   private static List<Candidate> of(List<Offering> offerings, Market market, End end) {
     List<Candidate> all = new ArrayList<>();
     for (int place = 0; place < offerings.size(); place++) {
       Offering offering = offerings.get(place);
-      List<PriceList> lists = offering.plan().lists(end);
+      boolean begins = offering.plan().isFrom() && end == End.HIGH;
+      List<PriceList> lists = begins ? offering.plan().charged() : offering.plan().lists(end);
       if (lists.isEmpty()) {
         all.add(withoutPrice(offering, place, market));
       } else {
         List<PriceList> allowed =
             lists.stream().filter(list -> market.terms().allows(list.term())).toList();
         for (PriceList list : allowed) {
-          all.add(offered(Option.of(offering, list, market.fit()), place));
+          Option option = Option.of(offering, list, market.fit());
+          all.add(
+              begins
+                  ? new Candidate.Begins(option, option.label(), list.measures(), place)
+                  : offered(option, place));
         }
         if (allowed.isEmpty()) {
           List<Reason> reasons = new ArrayList<>(market.fit().musts(offering));

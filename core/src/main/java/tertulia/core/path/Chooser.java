@@ -45,22 +45,29 @@ abstract class Chooser<C> {
    */
   Outcome<C> choose(Candidates candidates, Function<C, Boolean> preferred) {
     Outcome<C> atHigh = choose(candidates.high(), preferred);
-    if (!(atHigh instanceof Outcome.Found<C> found) || candidates.low().isEmpty()) {
-      return atHigh;
-    }
-    return choose(candidates.low(), preferred) instanceof Outcome.Found<C> low
-            && (isAssumed(low) || isAssumed(found))
-        ? new Outcome.Found<>(
-            found.best(),
-            found.others(),
-            found.leftOut(),
-            found.passedOver(),
-            Optional.of(low.best()))
-        : found;
+    return candidates.low().isEmpty()
+            || !(choose(candidates.low(), preferred) instanceof Outcome.Found<C> low)
+        ? atHigh
+        : switch (atHigh) {
+          case Outcome.Found<C> found ->
+              isRange(low) || isRange(found) ? between(low, found) : found;
+          case Outcome.Unpriced<C> unpriced -> low.isAtMost() ? unpriced : atLeast(low, unpriced);
+          case Outcome.NoPlan<C> none -> none;
+        };
   }
 
-  private boolean isAssumed(Outcome.Found<C> found) {
-    return option(found.best()).plan().isAssumed();
+  private static <C> Outcome<C> between(Outcome.Found<C> low, Outcome.Found<C> high) {
+    return new Outcome.Found<>(
+        high.best(), high.others(), high.leftOut(), high.passedOver(), Optional.of(low.best()));
+  }
+
+  private static <C> Outcome<C> atLeast(Outcome.Found<C> low, Outcome.Unpriced<C> unpriced) {
+    return new Outcome.Unpriced<>(
+        unpriced.leftOut(), unpriced.passedOver(), Optional.of(low.best()));
+  }
+
+  private boolean isRange(Outcome.Found<C> found) {
+    return option(found.best()).plan().isRange();
   }
 
   /** A qualifying option with its cost and its plan's place in the maker's order. */
@@ -69,7 +76,7 @@ abstract class Chooser<C> {
   /** A qualifying option without a figure. */
   private record Open(String label, NoFigure why, int place) {
     LeftOut beside(int taken) {
-      return new LeftOut(label, why, place < taken);
+      return new LeftOut(label, why, place < taken && !(why instanceof NoFigure.FromPrice));
     }
   }
 
@@ -88,6 +95,15 @@ abstract class Chooser<C> {
             passedOver.put(onRequest.label(), verdict);
           }
         }
+        case Candidate.Begins begins -> {
+          Verdict verdict =
+              verdict(market.fit(), begins.option().offering(), begins.option().list());
+          if (verdict.qualifies()) {
+            open.add(new Open(begins.label(), begins.why(market, stated()), begins.place()));
+          } else {
+            passedOver.put(begins.label(), verdict);
+          }
+        }
         case Candidate.Offered offered -> consider(offered, priced, open, passedOver);
       }
     }
@@ -95,7 +111,9 @@ abstract class Chooser<C> {
       return open.isEmpty()
           ? new Outcome.NoPlan<>(passedOver)
           : new Outcome.Unpriced<>(
-              open.stream().map(o -> o.beside(Integer.MAX_VALUE)).toList(), passedOver);
+              open.stream().map(o -> o.beside(Integer.MAX_VALUE)).toList(),
+              passedOver,
+              Optional.empty());
     }
     Priced<C> best = cheapest(priced, preferred);
     List<C> others =

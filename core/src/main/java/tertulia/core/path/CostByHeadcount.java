@@ -32,10 +32,11 @@ public record CostByHeadcount(int most, Map<String, Curve> curves, List<Lead> le
    *
    * @param place of its plan in the maker's order
    * @param does by n − 1 whether it would do; out past the end
+   * @param inLows whether the least it costs is known and stands among the low ends
    */
-  record Unpriced(int place, boolean[] does) {
+  record Unpriced(int place, boolean[] does, boolean inLows) {
     boolean mayBeCheaper(int n, int taken) {
-      return place < taken && does(n);
+      return !inLows && place < taken && does(n);
     }
 
     boolean does(int n) {
@@ -92,12 +93,13 @@ public record CostByHeadcount(int most, Map<String, Curve> curves, List<Lead> le
 
     /**
      * The least it can be for n people in minor units: its figure with assumed prices at their low
-     * ends, below every amount if something that would do has no figure, above every amount if
-     * nothing would do.
+     * ends, below every amount if something that would do has neither a figure nor a least, above
+     * every amount if nothing would do.
      */
     private long least(int n) {
       if (!hasFigure(n)) {
-        return open.stream().anyMatch(other -> other.does(n)) ? Long.MIN_VALUE : Long.MAX_VALUE;
+        boolean unbounded = open.stream().anyMatch(other -> !other.inLows() && other.does(n));
+        return unbounded ? Long.MIN_VALUE : lows[n - 1];
       }
       return isAtMost(n) ? Long.MIN_VALUE : Math.min(lows[n - 1], minors[n - 1]);
     }
@@ -117,7 +119,7 @@ public record CostByHeadcount(int most, Map<String, Curve> curves, List<Lead> le
           does[n - 1] = hasFigure(n);
         }
         List<Unpriced> unknown = new ArrayList<>(open);
-        unknown.add(new Unpriced(0, does));
+        unknown.add(new Unpriced(0, does, false));
         return new Curve(
             currency,
             minors,

@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import tertulia.core.billing.UnitsNeeded;
@@ -51,6 +52,16 @@ record Field(
                     null,
                     new NoFigure.OnRequest(),
                     qualifies(request.offering(), null, setting)));
+        case Candidate.Begins begins ->
+            open.add(
+                new Entrant(
+                    begins.label(),
+                    begins.place(),
+                    begins.option().offering(),
+                    begins.option().list(),
+                    begins.option(),
+                    begins.why(setting.market(), stated),
+                    qualifies(begins.option().offering(), begins.option().list(), setting)));
         case Candidate.Offered offered -> {
           Option option = offered.option();
           NoFigure why =
@@ -109,7 +120,8 @@ record Field(
     return new Ways.Gap(
         0,
         Map.of(),
-        priced.stream().map(entrant -> new LeftOut(entrant.label(), reason, true)).toList());
+        priced.stream().map(entrant -> new LeftOut(entrant.label(), reason, true)).toList(),
+        Optional.empty());
   }
 
   Ways.Gap gap(int m) {
@@ -124,11 +136,13 @@ record Field(
         open.stream()
             .filter(entrant -> entrant.qualifies()[m])
             .map(entrant -> leftOut(entrant, true))
-            .toList());
+            .toList(),
+        Optional.empty());
   }
 
   private static LeftOut leftOut(Entrant entrant, boolean mayBeCheaper) {
-    return new LeftOut(entrant.label(), requireNonNull(entrant.why()), mayBeCheaper);
+    NoFigure why = requireNonNull(entrant.why());
+    return new LeftOut(entrant.label(), why, mayBeCheaper && !(why instanceof NoFigure.FromPrice));
   }
 
   List<LeftOut> leftOutBeside(Way way) {

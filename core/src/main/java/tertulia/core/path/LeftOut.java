@@ -7,8 +7,9 @@ import java.util.stream.Collectors;
  * An option that would qualify, left out because it has no figure.
  *
  * @param option its label; of a price on request the plan's name
- * @param mayBeCheaper whether it stands before the option taken in the maker's order, so that the
- *     figure is "at most"
+ * @param mayBeCheaper whether it may be cheaper than the option taken by any amount, so that the
+ *     figure is "at most": it stands before it in the maker's order, and not even the least it
+ *     costs is known
  */
 public record LeftOut(String option, NoFigure why, boolean mayBeCheaper) {
   /** Whether a figure beside which these are left out is only an upper bound. */

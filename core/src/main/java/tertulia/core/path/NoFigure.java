@@ -11,6 +11,7 @@ public sealed interface NoFigure {
   default String words() {
     return switch (this) {
       case OnRequest onRequest -> "price on request";
+      case FromPrice from -> "only the least it costs is known";
       case NoDemand no ->
           "no demand stated for "
               + no.measures().stream().map(Measure::label).collect(Collectors.joining(", "));
@@ -26,6 +27,9 @@ public sealed interface NoFigure {
 
   /** The maker names a price only when asked. */
   record OnRequest() implements NoFigure {}
+
+  /** Its prices are "from" so much: a lower bound, which the figure beside it is held against. */
+  record FromPrice() implements NoFigure {}
 
   /** It charges for something nobody has stated a demand for. */
   record NoDemand(List<Measure> measures) implements NoFigure {

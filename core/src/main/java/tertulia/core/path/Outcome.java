@@ -19,8 +19,9 @@ public sealed interface Outcome<C> {
    *
    * @param others the dearer qualifying options, in catalogue order
    * @param leftOut qualifying options without any figure
-   * @param low the cheapest if every assumed price were at its low end; empty if no price is
-   *     assumed, and {@code best} holds at the high ends
+   * @param low the cheapest if every assumed price were at its low end, and every price of which
+   *     only the least is known at that; empty if that makes no difference, and {@code best} holds
+   *     at the high ends
    */
   record Found<C>(
       C best,
@@ -48,8 +49,14 @@ public sealed interface Outcome<C> {
     }
   }
 
-  /** Options qualify but none has a figure. */
-  record Unpriced<C>(List<LeftOut> leftOut, Map<String, Verdict> passedOver) implements Outcome<C> {
+  /**
+   * Options qualify but none has a figure.
+   *
+   * @param low the least it costs, by the prices of which only that is known; empty if something
+   *     else may be cheaper by any amount
+   */
+  record Unpriced<C>(List<LeftOut> leftOut, Map<String, Verdict> passedOver, Optional<C> low)
+      implements Outcome<C> {
     public Unpriced {
       leftOut = List.copyOf(leftOut);
     }

@@ -10,7 +10,6 @@ import tertulia.core.billing.View;
 import tertulia.core.money.ExchangeRate;
 import tertulia.core.pricing.BillingTerm.Payment;
 import tertulia.core.pricing.Charge;
-import tertulia.core.pricing.PlanPrices;
 import tertulia.core.pricing.PriceBasis;
 
 /**
@@ -55,8 +54,7 @@ final class PlainTerms {
     boolean plain =
         !option.plan().tax().isIncluded()
             && option.outside().isEmpty()
-            && option.plan().lists(PlanPrices.End.HIGH).stream()
-                .allMatch(list -> list.yearlyMinimum().isEmpty())
+            && option.plan().charged().stream().allMatch(list -> list.yearlyMinimum().isEmpty())
             && option.offering().owned().filter(o -> o.plan().equals(option.plan().id())).isEmpty()
             && option.list().charges().stream().allMatch(Charge.Held.class::isInstance)
             && option.list().currency().getDecimalPlaces() <= TenThousandths.DECIMALS;

@@ -63,6 +63,7 @@ public record PlanNeeded(Optional<String> plan, MonthSpan months, List<Reason> s
   private static String plan(Candidate candidate) {
     return switch (candidate) {
       case Candidate.Offered offered -> offered.option().plan().name();
+      case Candidate.Begins begins -> begins.option().plan().name();
       case Candidate.OnRequest onRequest -> onRequest.label();
       case Candidate.Out out -> out.label();
     };
@@ -75,6 +76,10 @@ public record PlanNeeded(Optional<String> plan, MonthSpan months, List<Reason> s
           market
               .fit()
               .at(offered.option().offering(), offered.option().list(), occasion.units(), month);
+      case Candidate.Begins begins ->
+          market
+              .fit()
+              .at(begins.option().offering(), begins.option().list(), occasion.units(), month);
       case Candidate.OnRequest onRequest ->
           market.fit().at(onRequest.offering(), null, occasion.units(), month);
       case Candidate.Out out -> out.verdict();

@@ -133,13 +133,13 @@ final class Sweep {
    * @param minors by n − 1; where it is out, above all if it is priced and −1 if not; out past the
    *     end
    */
-  private record Swept(String label, int place, boolean priced, long[] minors) {
+  private record Swept(String label, int place, boolean priced, boolean inLows, long[] minors) {
     Unpriced open() {
       boolean[] does = new boolean[minors.length];
       for (int i = 0; i < does.length; i++) {
         does[i] = minors[i] >= 0;
       }
-      return new Unpriced(place, does);
+      return new Unpriced(place, does, inLows);
     }
   }
 
@@ -235,7 +235,19 @@ final class Sweep {
                   onRequest.label(),
                   onRequest.place(),
                   false,
+                  false,
                   byPeople(n -> qualifies(onRequest.offering(), null, n) ? 0 : NONE)));
+      case Candidate.Begins begins ->
+          Optional.of(
+              new Swept(
+                  begins.label(),
+                  begins.place(),
+                  false,
+                  begins.why(market, units(1)) instanceof NoFigure.FromPrice,
+                  byPeople(n ->
+                      qualifies(begins.option().offering(), begins.option().list(), n)
+                          ? 0
+                          : NONE)));
       case Candidate.Out out -> Optional.empty();
       case Candidate.Offered offered -> Optional.of(swept(offered));
     };
@@ -249,6 +261,7 @@ final class Sweep {
           offered.label(),
           offered.place(),
           false,
+          false,
           byPeople(n -> qualifies(option.offering(), option.list(), n) ? 0 : NONE));
     }
     try {
@@ -256,9 +269,11 @@ final class Sweep {
           offered.label(),
           offered.place(),
           true,
+          false,
           plainly(option).orElseGet(() -> byPeople(n -> exactly(option, n))));
     } catch (ArithmeticException e) {
-      return new Swept(offered.label(), offered.place(), true, byPeople(n -> carefully(option, n)));
+      return new Swept(
+          offered.label(), offered.place(), true, false, byPeople(n -> carefully(option, n)));
     }
   }
 

@@ -22,8 +22,8 @@ public sealed interface Ways {
    *
    * @param leftOut options without any figure that would do in some month; one that stands before
    *     the plan the way is on in such a month makes the figure "at most"
-   * @param low the cheapest way if every assumed price were at its low end; empty if no way uses
-   *     one
+   * @param low the cheapest way if every assumed price were at its low end, and every price of
+   *     which only the least is known at that; empty if no way uses one
    */
   record Found(Way best, List<LeftOut> leftOut, Optional<Way> low) implements Ways {
     public Found {
@@ -43,8 +43,11 @@ public sealed interface Ways {
    *     the first of those
    * @param verdicts why not, by option
    * @param leftOut what would do in that month and has no figure; none if nothing would
+   * @param low the least that all months cost, by the prices of which only that is known; empty if
+   *     something else may be cheaper by any amount
    */
-  record Gap(int month, Map<String, Verdict> verdicts, List<LeftOut> leftOut) implements Ways {
+  record Gap(int month, Map<String, Verdict> verdicts, List<LeftOut> leftOut, Optional<Way> low)
+      implements Ways {
     public Gap {
       leftOut = List.copyOf(leftOut);
     }
@@ -98,16 +101,23 @@ public sealed interface Ways {
         new WayFinder.Setting(market, months, rise, horizon, view, leaving, changing);
     Candidates candidates = Candidates.of(offerings, market);
     Ways high = through(candidates.high(), setting);
-    return high instanceof Found found
-            && !candidates.low().isEmpty()
-            && through(candidates.low(), setting) instanceof Found low
-            && (isAssumed(found) || isAssumed(low))
-        ? new Found(found.best(), found.leftOut(), Optional.of(low.best()))
-        : high;
+    if (candidates.low().isEmpty() || !(through(candidates.low(), setting) instanceof Found low)) {
+      return high;
+    }
+    return switch (high) {
+      case Found found ->
+          isRange(found) || isRange(low)
+              ? new Found(found.best(), found.leftOut(), Optional.of(low.best()))
+              : found;
+      case Gap gap ->
+          gap.isUnpriced() && !low.isAtMost()
+              ? new Gap(gap.month(), gap.verdicts(), gap.leftOut(), Optional.of(low.best()))
+              : gap;
+    };
   }
 
-  private static boolean isAssumed(Found found) {
-    return found.best().legs().stream().anyMatch(leg -> leg.option().plan().isAssumed());
+  private static boolean isRange(Found found) {
+    return found.best().legs().stream().anyMatch(leg -> leg.option().plan().isRange());
   }
 
   private static Ways through(List<Candidate> candidates, WayFinder.Setting setting) {

@@ -12,7 +12,6 @@ import tertulia.core.growth.Measure;
 import tertulia.core.money.UnitPrice;
 import tertulia.core.pricing.Charge;
 import tertulia.core.pricing.Plan;
-import tertulia.core.pricing.PlanPrices;
 import tertulia.core.pricing.Tool;
 
 /** What a unit costs at the other tools of a work area. */
@@ -40,7 +39,7 @@ public record Peers(List<Price> prices) {
   }
 
   private static Stream<Charge> lists(Plan plan) {
-    return plan.lists(PlanPrices.End.HIGH).stream().flatMap(list -> list.charges().stream());
+    return plan.charged().stream().flatMap(list -> list.charges().stream());
   }
 
   /** The price of one unit of a charge; empty if there is none or it is free. */

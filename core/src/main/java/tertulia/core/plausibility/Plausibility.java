@@ -11,7 +11,6 @@ import tertulia.core.pricing.Charge;
 import tertulia.core.pricing.MonthlyPrice;
 import tertulia.core.pricing.Offer;
 import tertulia.core.pricing.Plan;
-import tertulia.core.pricing.PlanPrices;
 import tertulia.core.pricing.PriceBasis;
 import tertulia.core.pricing.PriceList;
 import tertulia.core.pricing.Tool;
@@ -43,7 +42,7 @@ public final class Plausibility {
   }
 
   private void plan(Plan plan) {
-    List<PriceList> lists = plan.lists(PlanPrices.End.HIGH);
+    List<PriceList> lists = plan.charged();
     Optional<PriceList> monthly =
         lists.stream().filter(list -> list.term().equals(BillingTerm.MONTHLY)).findFirst();
     for (PriceList list : lists) {
@@ -117,7 +116,7 @@ public final class Plausibility {
     if (!forPlan || !(offer.benefit() instanceof Offer.Benefit.AmountOff off)) {
       return;
     }
-    for (PriceList list : plan.lists(PlanPrices.End.HIGH)) {
+    for (PriceList list : plan.charged()) {
       boolean forTerm =
           offer.when().terms().isEmpty() || offer.when().terms().contains(list.term());
       BigDecimal invoice = smallestInvoice(plan, list, offer);

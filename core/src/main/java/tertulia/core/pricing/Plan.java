@@ -42,9 +42,8 @@ public record Plan(
   }
 
   /**
-   * The price lists by term, in the page's order; none if the price is on request.
-   *
-   * @param end which end of an assumed range is meant
+   * The price lists by term, in the page's order; none if the price is on request, and at the high
+   * end none if only the least is known.
    */
   public List<PriceList> lists(PlanPrices.End end) {
     return switch (prices) {
@@ -55,12 +54,34 @@ public record Plan(
             case LOW -> assumed.low();
             case HIGH -> assumed.high();
           };
+      case PlanPrices.From from ->
+          switch (end) {
+            case LOW -> from.least();
+            case HIGH -> List.of();
+          };
       case PlanPrices.OnRequest onRequest -> List.of();
     };
   }
 
-  public boolean isAssumed() {
-    return prices instanceof PlanPrices.Assumed;
+  /** What is charged for under each term, whatever it comes to; none if nobody has a price. */
+  public List<PriceList> charged() {
+    return isFrom() ? lists(PlanPrices.End.LOW) : lists(PlanPrices.End.HIGH);
+  }
+
+  /** Whether only the least it costs is known. */
+  public boolean isFrom() {
+    return prices instanceof PlanPrices.From;
+  }
+
+  /** Whether its prices at the low end are others than at the high end. */
+  public boolean isRange() {
+    return switch (prices) {
+      case PlanPrices.Assumed assumed -> true;
+      case PlanPrices.From from -> true;
+      case PlanPrices.Listed listed -> false;
+      case PlanPrices.Quoted quoted -> false;
+      case PlanPrices.OnRequest onRequest -> false;
+    };
   }
 
   /**
@@ -80,6 +101,7 @@ public record Plan(
           case PlanPrices.Quoted quoted -> new PlanPrices.Quoted(times(quoted.lists(), part));
           case PlanPrices.Assumed assumed ->
               new PlanPrices.Assumed(times(assumed.low(), part), times(assumed.high(), part));
+          case PlanPrices.From from -> new PlanPrices.From(times(from.least(), part));
           case PlanPrices.OnRequest onRequest -> onRequest;
         };
     return new Plan(id, name, range, scaled, tax, allowances, source);

@@ -46,7 +46,19 @@ public sealed interface PlanPrices {
     }
   }
 
-  /** Which end of an assumed range is meant. */
+  /**
+   * Of each price only the least is known, as in "from 15,000": what it comes to lies anywhere
+   * above.
+   *
+   * @param least by term
+   */
+  record From(List<PriceList> least) implements PlanPrices {
+    public From {
+      least = checked(least);
+    }
+  }
+
+  /** Which end of what is known of a price is meant. */
   enum End {
     LOW,
     HIGH

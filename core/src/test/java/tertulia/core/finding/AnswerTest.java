@@ -200,8 +200,13 @@ public class AnswerTest {
             ? leastNow ? Cheapness.NOW_AND_WHOLE : Cheapness.WHOLE
             : leastNow ? Cheapness.NOW : Cheapness.NEITHER);
     for (Contender other : costs.feasible()) {
+      Money most = whole.get().high();
+      Money mostNow = now.get().high();
       boolean unknown =
-          costs.totalBounds(other.id()).isEmpty() || costs.monthly(other.id()).isEmpty();
+          costs.totalBounds(other.id()).isEmpty()
+                  && costs.leastTotal(other.id()).map(most::isGreaterThan).orElse(true)
+              || costs.monthly(other.id()).isEmpty()
+                  && costs.leastMonthly(other.id()).map(mostNow::isGreaterThan).orElse(true);
       if (unknown && !other.id().equals(front)) {
         assertTrue(ahead.open().contains(other.id()), other.id());
         seen.add("open");

@@ -443,7 +443,10 @@ public class FindingsTest {
     Costs then = at(costs, people);
     return switch (then.steady(tool)) {
       case Outcome.NoPlan<SteadyCost> none -> Long.MAX_VALUE;
-      case Outcome.Unpriced<SteadyCost> unpriced -> Long.MIN_VALUE;
+      case Outcome.Unpriced<SteadyCost> unpriced ->
+          unpriced.low().isEmpty() || then.steadyTime(tool).isEmpty()
+              ? Long.MIN_VALUE
+              : unpriced.low().get().money().plus(then.steadyTime(tool).get()).getAmountMinorLong();
       case Outcome.Found<SteadyCost> found ->
           found.isAtMost() || then.steadyTime(tool).isEmpty()
               ? Long.MIN_VALUE
@@ -460,7 +463,10 @@ public class FindingsTest {
   /** The least a tool can cost over the plan months in cents. */
   private static long leastTotal(Costs costs, String tool) {
     return switch (costs.way(tool)) {
-      case Ways.Gap gap -> gap.isUnpriced() ? Long.MIN_VALUE : Long.MAX_VALUE;
+      case Ways.Gap gap ->
+          gap.isUnpriced()
+              ? costs.leastTotal(tool).map(Money::getAmountMinorLong).orElse(Long.MIN_VALUE)
+              : Long.MAX_VALUE;
       case Ways.Found found -> {
         Money read = costs.total(tool).orElseThrow();
         Money high = found.best().ledger().total(costs.whatIf().view());

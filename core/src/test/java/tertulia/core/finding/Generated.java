@@ -158,7 +158,7 @@ final class Generated {
               "p" + p,
               "P" + p,
               new SeatRange(Measure.SEATS, 0, cap),
-              prices(lists, !staff && random.nextInt(10) == 0),
+              prices(lists, staff ? 9 : random.nextInt(10)),
               t == 1 ? OLD_PAGE : PAGE));
       Map<String, Fact> own = new HashMap<>();
       for (String id : List.of("a", "b")) {
@@ -180,13 +180,16 @@ final class Generated {
         new Tool("t" + t, "T" + t, "Maker", plans), facts, List.of(), null, effort);
   }
 
-  /** As written, on request if nothing is, or assumed to lie between a half of it and all of it. */
-  private static PlanPrices prices(List<PriceList> lists, boolean assumed) {
+  /** As written, on request if nothing is, assumed to lie in a range, or the least it costs. */
+  private static PlanPrices prices(List<PriceList> lists, int kind) {
     if (lists.isEmpty()) {
       return new PlanPrices.OnRequest();
     }
-    if (!assumed) {
+    if (kind > 1) {
       return new PlanPrices.Listed(lists);
+    }
+    if (kind == 1) {
+      return new PlanPrices.From(lists);
     }
     List<PriceList> low = new ArrayList<>();
     List<PriceList> high = new ArrayList<>();

@@ -236,7 +236,7 @@ public class OffersAndAddOnsTest {
     assertEquals(both.low().orElseThrow().ledger().total(View.SPREAD), money("960.00"));
     Outcome.Found<Stay> alone = (Outcome.Found<Stay>) stay(market(), Samples.offering(assumed));
     assertEquals(alone.best().ledger().total(View.SPREAD), money("1680.00"));
-    assertTrue(alone.best().option().plan().isAssumed());
+    assertTrue(alone.best().option().plan().isRange());
     Outcome.Found<Stay> none =
         (Outcome.Found<Stay>) stay(market(), Samples.offering(plan("Crew", TEN)));
     assertEquals(none.low(), Optional.empty());

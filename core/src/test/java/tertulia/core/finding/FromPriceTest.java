@@ -1,0 +1,228 @@
+package tertulia.core.finding;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertTrue;
+
+import java.math.BigDecimal;
+import java.util.List;
+import java.util.Optional;
+import org.joda.money.Money;
+import org.testng.annotations.Test;
+import tertulia.core.evaluation.Contender;
+import tertulia.core.evaluation.Costs;
+import tertulia.core.evaluation.Evaluation;
+import tertulia.core.evaluation.Selection;
+import tertulia.core.evaluation.WhatIf;
+import tertulia.core.path.CostByHeadcount;
+import tertulia.core.path.Outcome;
+import tertulia.core.path.SteadyCost;
+import tertulia.core.path.Ways;
+import tertulia.core.pricing.Plan;
+import tertulia.core.pricing.PlanPrices;
+import tertulia.core.pricing.PriceList;
+import tertulia.core.pricing.Tool;
+import tertulia.core.scoring.Interval;
+
+/**
+ * Of a "from" price only the least is known. What is said of it is compared with an assumed range
+ * from that least to so much that nobody would take it.
+ */
+public class FromPriceTest {
+  private static final BigDecimal FAR = new BigDecimal("100000");
+  private static final int SELECTIONS = 300;
+
+  private static Plan ranged(Plan plan) {
+    if (!(plan.prices() instanceof PlanPrices.From from)) {
+      return plan;
+    }
+    List<PriceList> far = plan.times(FAR).charged();
+    return new Plan(
+        plan.id(),
+        plan.name(),
+        plan.range(),
+        new PlanPrices.Assumed(from.least(), far),
+        plan.tax(),
+        plan.allowances(),
+        plan.source());
+  }
+
+  private static Contender ranged(Contender contender) {
+    Tool tool = contender.tool();
+    List<Plan> plans = tool.plans().stream().map(FromPriceTest::ranged).toList();
+    return new Contender(
+        new Tool(tool.id(), tool.name(), tool.maker(), plans),
+        contender.facts(),
+        contender.ratings(),
+        null,
+        contender.takes().orElse(null));
+  }
+
+  /** Leaving out what is free: nothing times anything is nothing. */
+  private static boolean hasFrom(Contender contender) {
+    List<Plan> from = contender.tool().plans().stream().filter(Plan::isFrom).toList();
+    return !from.isEmpty()
+        && from.stream()
+            .allMatch(plan ->
+                plan.times(FAR).charged().stream().noneMatch(plan.charged()::contains));
+  }
+
+  private static Selection ranged(Selection selection) {
+    return new Selection(
+        selection.title(),
+        selection.purpose(),
+        selection.asOf(),
+        selection.horizon(),
+        selection.currency(),
+        selection.rise(),
+        selection.groups(),
+        selection.demands(),
+        selection.averagePayment(),
+        selection.needs(),
+        selection.criteria(),
+        selection.contenders().stream().map(FromPriceTest::ranged).toList(),
+        selection.panel(),
+        selection.rates(),
+        selection.scenarios(),
+        selection.practice());
+  }
+
+  @Test
+  public void itIsARangeWithoutAHighEnd() {
+    int found = 0;
+    int least = 0;
+    int ways = 0;
+    for (int seed = 1; seed < SELECTIONS; seed++) {
+      Selection selection = Generated.selection(seed);
+      Evaluation from = Evaluation.of(selection, WhatIf.START);
+      Evaluation range = Evaluation.of(ranged(selection), WhatIf.START);
+      for (Contender contender : selection.active()) {
+        String id = contender.id();
+        if (hasFrom(contender)) {
+          switch (from.costs().steady(id)) {
+            case Outcome.Found<SteadyCost> one -> found += sameEnds(one, range, id);
+            case Outcome.Unpriced<SteadyCost> one -> least += sameLeast(one, range, id);
+            case Outcome.NoPlan<SteadyCost> none ->
+                assertTrue(range.costs().steady(id) instanceof Outcome.NoPlan);
+          }
+          ways += sameWay(from.costs(), range.costs(), id);
+          sameSweep(from.costs(), range.costs(), id);
+        }
+      }
+    }
+    assertTrue(found > 10 && least > 10 && ways > 20, found + " " + least + " " + ways);
+  }
+
+  private static int sameEnds(Outcome.Found<SteadyCost> from, Evaluation range, String id) {
+    Outcome.Found<SteadyCost> other = (Outcome.Found<SteadyCost>) range.costs().steady(id);
+    assertEquals(from.best().money(), other.best().money(), id);
+    assertEquals(low(from), low(other), id);
+    return 1;
+  }
+
+  private static Money low(Outcome.Found<SteadyCost> found) {
+    return found.low().orElse(found.best()).money();
+  }
+
+  private static int sameLeast(Outcome.Unpriced<SteadyCost> from, Evaluation range, String id) {
+    if (!(range.costs().steady(id) instanceof Outcome.Found<SteadyCost> other)
+        || other.isAtMost()) {
+      return 0;
+    }
+    assertEquals(from.low().orElseThrow().money(), low(other), id);
+    assertEquals(range.costs().monthly(id).orElseThrow().low(), Optional.of(low(other)));
+    return 1;
+  }
+
+  private static int sameWay(Costs from, Costs range, String id) {
+    return switch (from.way(id)) {
+      case Ways.Found found -> {
+        assertEquals(from.totalBounds(id), range.totalBounds(id), id);
+        yield 1;
+      }
+      case Ways.Gap gap -> {
+        if (gap.low().isPresent()) {
+          assertEquals(from.leastTotal(id), range.totalBounds(id).orElseThrow().low(), id);
+        } else if (range.way(id) instanceof Ways.Found other) {
+          assertTrue(other.isAtMost(), id);
+        }
+        yield gap.low().isPresent() ? 1 : 0;
+      }
+    };
+  }
+
+  /** Where both have a figure it is the same; where only the range has one it is out of reach. */
+  private static void sameSweep(Costs from, Costs range, String id) {
+    CostByHeadcount.Curve one = from.costByHeadcount().curves().get(id);
+    CostByHeadcount.Curve other = range.costByHeadcount().curves().get(id);
+    for (int n = 1; n <= 60; n++) {
+      Optional<Money> figure = one.at(n).map(CostByHeadcount.Point::money);
+      Optional<Money> known = other.at(n).map(CostByHeadcount.Point::money);
+      // nothing times anything is nothing: a band that is free stays so at both ends
+      if (figure.isPresent() && known.filter(Money::isZero).isEmpty()) {
+        assertEquals(known, figure, id + " at " + n);
+      }
+    }
+  }
+
+  @Test
+  public void whatIsDearerAtLeastCannotBeCheaper() {
+    int certain = 0;
+    int open = 0;
+    for (int seed = 1; seed < SELECTIONS; seed++) {
+      Evaluation evaluation = Evaluation.of(Generated.selection(seed), WhatIf.START);
+      Costs costs = evaluation.costs();
+      Optional<Finding.WholePeriod> whole = new CostFindings(costs).wholePeriod();
+      if (whole.isPresent()) {
+        Money figure = costs.total(whole.get().whole().getFirst()).orElseThrow();
+        for (Contender contender : costs.selection().active()) {
+          Optional<Money> least = costs.leastTotal(contender.id());
+          boolean dearer =
+              least.filter(l -> !l.isLessThan(figure)).isPresent()
+                  && whole
+                      .get()
+                      .now()
+                      .flatMap(now ->
+                          costs
+                              .leastMonthly(contender.id())
+                              .map(l -> !l.isLessThan(costs.monthly(now).orElseThrow().high())))
+                      .orElse(false);
+          if (least.isPresent()) {
+            boolean mayBeLess = whole.get().open().contains(contender.id());
+            certain += dearer ? 1 : 0;
+            open += mayBeLess ? 1 : 0;
+            assertTrue(!dearer || !mayBeLess, contender.id() + " of " + seed);
+            assertTrue(
+                !least.get().isLessThan(figure) || mayBeLess, contender.id() + " of " + seed);
+          }
+        }
+      }
+    }
+    assertTrue(certain > 3 && open > 3, certain + " " + open);
+  }
+
+  /** Worth what its least is worth, or less. */
+  @Test
+  public void itsValueReachesDownToNothing() {
+    int met = 0;
+    for (int seed = 1; seed < SELECTIONS; seed++) {
+      Evaluation evaluation = Evaluation.of(Generated.selection(seed), WhatIf.START);
+      for (Contender contender : evaluation.costs().feasible()) {
+        if (evaluation.costs().way(contender.id()) instanceof Ways.Gap gap
+            && gap.low().isPresent()
+            && evaluation.scores().totals().isPresent()) {
+          Interval value =
+              evaluation
+                  .scores()
+                  .totals()
+                  .get()
+                  .value(contender.id(), evaluation.selection().criteria().getFirst())
+                  .interval();
+          assertEquals(value.low().signum(), 0);
+          assertTrue(value.high().compareTo(BigDecimal.ONE) <= 0);
+          met += value.high().compareTo(BigDecimal.ONE) < 0 ? 1 : 0;
+        }
+      }
+    }
+    assertTrue(met > 3, "met " + met);
+  }
+}
