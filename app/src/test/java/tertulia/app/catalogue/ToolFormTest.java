@@ -302,4 +302,26 @@ public class ToolFormTest {
         ChargeTexts.price(bands, bands),
         "to 25: 8.40 each\nto 60: 6.90 each plus 12\nabove: 5.10 each");
   }
+
+  @Test
+  public void aPriceThatOnlyBeginsSomewhereMakesThePlanOneOfLowerBounds() {
+    ToolForm form = ToolForms.of(slotmeer(), 0);
+    form.lines.get(0).cells.get(1).prices.put("u12", "From 15,000");
+    ToolConverter.Converted converted = typed(form, slotmeer());
+    ToolSheet sheet = converted.sheet().orElseThrow();
+    assertEquals(sheet.plans().get(1).basis(), "from");
+    assertEquals(sheet.plans().get(0).basis(), null, "the others are as they were");
+    assertTrue(sheet.plans().get(1).prices().toString().contains("15000"), sheet.toString());
+    assertEquals(
+        converted.readings().get("lines[0].cells[1].prices[u12]"),
+        "at least 15,000.00 a month, 180,000.00 a year");
+    ToolConverter.Converted again = typed(ToolForms.of(sheet, 0), sheet);
+    assertEquals(again.sheet().orElseThrow(), sheet, "shown and saved untouched");
+
+    form.plans.get(1).basis = "quote";
+    assertEquals(
+        typed(form, slotmeer()).faults().get("lines[0].cells[1].prices[u12]"),
+        "\"From 15,000\" is the least it costs. Mark the plan's prices \"from\", or write what it"
+            + " costs.");
+  }
 }
