@@ -75,6 +75,7 @@ class Access {
       "/selections/{id}/cost",
       "/selections/{id}/weights",
       "/selections/{id}/marks",
+      "/selections/{id}/marks/reason",
       "/selections/{id}/decision",
       "/selections/{id}/decision.md",
       "/selections/{id}/snapshot",
@@ -107,7 +108,11 @@ class Access {
     };
     String[] weigh = {
       "/selections/{id}/weights",
+      "/selections/{id}/weights/way",
+      "/selections/{id}/weights/pair",
       "/selections/{id}/marks",
+      "/selections/{id}/marks/reason",
+      "/selections/{id}/hand-in",
       "/selections/{id}/decision/sign",
       "/selections/{id}/decision/object"
     };
@@ -119,6 +124,7 @@ class Access {
       "/selections/{id}/need/ask",
       "/selections/{id}/criteria",
       "/selections/{id}/shares",
+      "/selections/{id}/open-table",
       "/selections/{id}/contenders",
       "/selections/{id}/contenders/{slug}/aside",
       "/selections/{id}/contenders/{slug}/back",

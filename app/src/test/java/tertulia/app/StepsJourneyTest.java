@@ -146,7 +146,8 @@ public class StepsJourneyTest extends ServedTest {
     Table table = selections.load(id);
     assertEquals(table.seats().size(), 4, "Odile of the file and Odile who signed in");
     assertEquals(
-        table.selection().panel().members().getLast().points(), java.util.Map.of("cost", 70));
+        table.selection().panel().members().getLast().weighing(),
+        new tertulia.core.scoring.Weighing.Points(java.util.Map.of("cost", 70)));
     assertEquals(post("odile", "weights", "criterion", "nothing", "points", "1").getStatus(), 404);
   }
 

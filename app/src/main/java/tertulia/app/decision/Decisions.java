@@ -123,6 +123,18 @@ public class Decisions {
   @Transactional
   public void propose(long selectionId, OptionalLong version, Proposal proposal, SignedIn person) {
     DecisionRow row = write(selectionId, version, proposal);
+    Table seen = selections.load(selectionId);
+    if (!seen.withheld().isEmpty()) {
+      throw new Conflict(
+          "The view of "
+              + String.join(", ", seen.withheld())
+              + " is not in the figures you read. Wait until everybody has handed in theirs, or"
+              + " open the table to everybody under Marks, then propose.");
+    }
+    if (seen.isOwnViewFirst()) {
+      // what is proposed shows everybody's view, so it is nobody's secret any more
+      selections.openTable(selectionId, person.name());
+    }
     Basis basis = Basis.of(selections.load(selectionId));
     row.write(new Decision.Draft(proposal).propose(signatory(person), now()));
     row.basis = basis.toJson();

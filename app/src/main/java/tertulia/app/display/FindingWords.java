@@ -305,6 +305,18 @@ public record FindingWords(Selection selection) {
               : listed(nobody.members())
                   + (nobody.members().size() == 1 ? " has" : " have")
                   + " not weighed yet.";
+      case Finding.ViewsWithheld views ->
+          "Not in these figures: the "
+              + (views.members().size() == 1 ? "view of " : "views of ")
+              + listed(views.members())
+              + (views.handedIn().isEmpty()
+                  ? ", not handed in yet."
+                  : views.handedIn().size() == views.members().size()
+                      ? ". You see it once you have handed in yours."
+                      : ". What "
+                          + listed(views.handedIn())
+                          + " handed in you see once you have"
+                          + " handed in yours.");
       case Finding.NotMarked marks ->
           marks.member() + " has " + marks.left() + " of " + marks.of() + " marks left to give.";
       case Finding.ValueOpen open ->

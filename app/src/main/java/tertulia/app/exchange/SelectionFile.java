@@ -1,6 +1,8 @@
 package tertulia.app.exchange;
 
 import com.fasterxml.jackson.annotation.JsonInclude;
+import com.fasterxml.jackson.annotation.JsonSubTypes;
+import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import java.util.List;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
@@ -28,6 +30,11 @@ public record SelectionFile(
       List<MemberPart> panel,
       @Nullable DecisionPart decision) {
     this(format, version, brief, contenders, panel, decision, null, null);
+  }
+
+  /** This file as others judge it. */
+  public SelectionFile judgedBy(List<MemberPart> others) {
+    return new SelectionFile(format, version, brief, contenders, others, decision, log, ended);
   }
 
   /** This file with what was decided, and the proposals that did not stand. */
@@ -134,14 +141,93 @@ public record SelectionFile(
       String manualMinutes,
       int parallelMonths) {}
 
-  /** A person's share, points by criterion id, and marks. */
+  /**
+   * Somebody at the table.
+   *
+   * @param points weights by points, by criterion
+   * @param weighsBy the code of the way in which this person weighs, or {@link #WITHHELD}; null: by
+   *     points
+   * @param weighings what was entered in other ways, at most once each; null: nothing
+   * @param handedIn whether the others may see it; null: they may
+   */
+  @JsonInclude(JsonInclude.Include.NON_NULL)
   public record MemberPart(
-      String name, int share, Map<String, Integer> points, List<MarkPart> marks) {}
+      String name,
+      int share,
+      Map<String, Integer> points,
+      List<MarkPart> marks,
+      @Nullable String weighsBy,
+      @Nullable List<WeighingPart> weighings,
+      @Nullable Boolean handedIn) {
+    /** There is a view that whoever took the file could not see; it is not in it. */
+    public static final String WITHHELD = "withheld";
 
-  /** A mark from 0 to 10; without points the person cannot judge. */
+    /** Whether this person entered anything. */
+    public boolean anything() {
+      return !points.isEmpty() || !marks.isEmpty() || !otherWays().isEmpty();
+    }
+
+    /** What is left of it for somebody who may not see it yet. */
+    public MemberPart withheld() {
+      return new MemberPart(name, share, Map.of(), List.of(), WITHHELD, null, handedIn);
+    }
+
+    /** Somebody who weighs by points and never tried another way. */
+    public MemberPart(String name, int share, Map<String, Integer> points, List<MarkPart> marks) {
+      this(name, share, points, marks, null, null, null);
+    }
+
+    /** Whether the others may see it. */
+    public boolean shown() {
+      return handedIn == null || handedIn;
+    }
+
+    /** What was entered in other ways than points. */
+    public List<WeighingPart> otherWays() {
+      return weighings == null ? List.of() : weighings;
+    }
+  }
+
+  /** What was entered in one way to weigh, whether or not that way counts. */
+  @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "by")
+  @JsonSubTypes({
+    @JsonSubTypes.Type(value = SwingPart.class, name = "swing"),
+    @JsonSubTypes.Type(value = RankOrderPart.class, name = "rank-order"),
+    @JsonSubTypes.Type(value = ComparedPart.class, name = "pairs")
+  })
+  public sealed interface WeighingPart {}
+
+  /** The step from worst to best under each criterion, the one worth most at 100. */
+  public record SwingPart(Map<String, Integer> worth) implements WeighingPart {}
+
+  /** An order by criterion, 1 the first. */
+  public record RankOrderPart(Map<String, Integer> ranks) implements WeighingPart {}
+
+  /** Criteria compared two by two. */
+  public record ComparedPart(List<PreferencePart> pairs) implements WeighingPart {}
+
+  /** One matters so many times as much as the other, 1 to 9. */
+  public record PreferencePart(String more, String less, int times) {}
+
+  /**
+   * A mark from 0 to 10; without points the person cannot judge.
+   *
+   * @param ground tried, shown, read or heard; null: nobody has said
+   * @param interest what ties the person to the maker; null: nothing was declared
+   */
   @JsonInclude(JsonInclude.Include.NON_NULL)
   public record MarkPart(
-      String criterion, String contender, @Nullable String points, String note) {}
+      String criterion,
+      String contender,
+      @Nullable String points,
+      String note,
+      @Nullable String ground,
+      @Nullable String interest) {
+    /** A mark of which nobody has said what it rests on. */
+    public MarkPart(String criterion, String contender, @Nullable String points, String note) {
+      this(criterion, contender, points, note, null, null);
+    }
+  }
 
   /** What was written down as the decision; sign-offs stay where they were given. */
   @JsonInclude(JsonInclude.Include.NON_NULL)

@@ -165,12 +165,15 @@ public final class SelectionReader {
               at,
               () -> {
                 part.points().keySet().forEach(c -> checkKnown("criterion", c, criterionIds));
+                WeighingReader.criteria(part.otherWays())
+                    .forEach(c -> checkKnown("criterion", c, criterionIds));
                 return new Member(
                     id,
                     Codes.text(part.name(), BriefReader.LONGEST_NAME),
                     part.share(),
-                    part.points(),
-                    marks);
+                    WeighingReader.weighing(part),
+                    marks,
+                    part.shown());
               })
           .ifPresent(members::add);
     }
@@ -182,7 +185,10 @@ public final class SelectionReader {
     checkKnown("criterion", part.criterion(), criteria);
     checkKnown("contender", part.contender(), contenders);
     return new Mark(
-        part.points() == null ? null : Codes.decimal(part.points()), Codes.text(part.note(), 1000));
+        part.points() == null ? null : Codes.decimal(part.points()),
+        Codes.text(part.note(), 1000),
+        part.ground() == null ? null : WeighingReader.acquaintance(part.ground()),
+        part.interest() == null ? "" : Codes.text(part.interest(), 400));
   }
 
   private static void checkKnown(String what, String id, List<String> known) {

@@ -30,6 +30,12 @@ class Entrance {
         .isPresent();
   }
 
+  /** Whoever is signed in; empty if it is the program itself. */
+  Optional<SignedIn> visitor() {
+    return Optional.ofNullable(SecurityContextHolder.getContext().getAuthentication())
+        .flatMap(Entrance::visitor);
+  }
+
   private static Optional<SignedIn> visitor(Authentication here) {
     return here.getPrincipal() instanceof SignedIn person ? Optional.of(person) : Optional.empty();
   }

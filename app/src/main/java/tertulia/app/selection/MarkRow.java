@@ -23,5 +23,10 @@ class MarkRow {
   String contender = "";
   @Nullable String points;
   String note = "";
+
+  /** The code of what it rests on; null: nobody has said. */
+  @Nullable String acquaintance;
+
+  String interest = "";
   @Version long version;
 }

@@ -6,6 +6,7 @@ import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import jakarta.persistence.Version;
+import java.time.LocalDate;
 import org.hibernate.envers.Audited;
 import org.jspecify.annotations.Nullable;
 
@@ -22,5 +23,12 @@ class MemberRow {
   @Nullable Long accountId;
   String name = "";
   int share = 1;
+
+  /** The code of the way in which this person weighs. */
+  String weighsBy = "points";
+
+  /** When this person showed the others their view; null: not yet. */
+  @Nullable LocalDate handedIn;
+
   @Version long version;
 }

@@ -45,6 +45,19 @@ final class Rows {
     Optional<WeightRow> findByMemberIdAndCriterion(long memberId, String criterion);
   }
 
+  interface Numbers extends JpaRepository<NumberRow, Long> {
+    List<NumberRow> findByMemberIdIn(Collection<Long> memberIds);
+
+    Optional<NumberRow> findByMemberIdAndMethodAndCriterion(
+        long memberId, String method, String criterion);
+  }
+
+  interface Preferences extends JpaRepository<PreferenceRow, Long> {
+    List<PreferenceRow> findByMemberIdIn(Collection<Long> memberIds);
+
+    Optional<PreferenceRow> findByMemberIdAndOneAndOther(long memberId, String one, String other);
+  }
+
   interface Marks extends JpaRepository<MarkRow, Long> {
     List<MarkRow> findByMemberIdIn(Collection<Long> memberIds);
 

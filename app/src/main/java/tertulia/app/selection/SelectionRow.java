@@ -55,5 +55,11 @@ class SelectionRow {
   /** Whether it is the sample a newcomer asked for. */
   boolean sample;
 
+  /**
+   * Who let everybody see everybody's view, empty for nobody in particular; null: each sees only
+   * their own until it is handed in.
+   */
+  @Nullable String openedBy;
+
   @Version long version;
 }

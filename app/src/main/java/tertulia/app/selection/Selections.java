@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -16,10 +17,12 @@ import tertulia.app.exchange.Brief;
 import tertulia.app.exchange.Json;
 import tertulia.app.exchange.Limits;
 import tertulia.app.exchange.SelectionFile;
+import tertulia.app.exchange.WeighingReader;
 import tertulia.app.growth.GrowthPlans;
 import tertulia.app.people.SignedIn;
 import tertulia.app.web.Conflict;
 import tertulia.app.web.NotFound;
+import tertulia.core.scoring.Mark;
 
 /** Selections: loading, changing, weighing, marking. */
 @Service
@@ -30,6 +33,8 @@ public class Selections {
   private final Tables tables;
   private final Rows.Weights weights;
   private final Rows.Marks marks;
+  private final Rows.Numbers numbers;
+  private final Rows.Preferences preferences;
   private final Catalogue catalogue;
   private final GrowthPlans growth;
   private final NarrowingLog log;
@@ -42,6 +47,8 @@ public class Selections {
       Tables tables,
       Rows.Weights weights,
       Rows.Marks marks,
+      Rows.Numbers numbers,
+      Rows.Preferences preferences,
       Catalogue catalogue,
       GrowthPlans growth,
       NarrowingLog log,
@@ -54,6 +61,8 @@ public class Selections {
     this.tables = tables;
     this.weights = weights;
     this.marks = marks;
+    this.numbers = numbers;
+    this.preferences = preferences;
     this.catalogue = catalogue;
     this.growth = growth;
   }
@@ -268,6 +277,127 @@ public class Selections {
     weights.save(row);
   }
 
+  /** Chooses the way in which somebody weighs; what was entered in another is kept. */
+  @Transactional
+  public void weighBy(long id, SignedIn person, WeighingReader.Way way) {
+    open(id);
+    member(id, person).weighsBy = way.code();
+  }
+
+  /**
+   * Puts down somebody's number for a criterion by swing or in an order.
+   *
+   * @param number null takes it back
+   */
+  @Transactional
+  public void number(
+      long id,
+      SignedIn person,
+      WeighingReader.Way way,
+      String criterion,
+      @Nullable Integer number) {
+    open(id);
+    long member = seat(id, person);
+    Optional<NumberRow> existing =
+        numbers.findByMemberIdAndMethodAndCriterion(member, way.code(), criterion);
+    if (number == null) {
+      existing.ifPresent(numbers::delete);
+      return;
+    }
+    NumberRow row = existing.orElseGet(NumberRow::new);
+    row.memberId = member;
+    row.method = way.code();
+    row.criterion = criterion;
+    row.number = number;
+    numbers.save(row);
+  }
+
+  /**
+   * Puts down how somebody compares two criteria.
+   *
+   * @param times how many times as much {@code one} matters; below 0 the other does; 0 takes it
+   *     back
+   */
+  @Transactional
+  public void compare(long id, SignedIn person, String one, String other, int times) {
+    open(id);
+    long member = seat(id, person);
+    boolean inOrder = one.compareTo(other) < 0;
+    String first = inOrder ? one : other;
+    String second = inOrder ? other : one;
+    Optional<PreferenceRow> existing =
+        preferences.findByMemberIdAndOneAndOther(member, first, second);
+    if (times == 0) {
+      existing.ifPresent(preferences::delete);
+      return;
+    }
+    PreferenceRow row = existing.orElseGet(PreferenceRow::new);
+    row.memberId = member;
+    row.one = first;
+    row.other = second;
+    row.times = inOrder || Math.abs(times) == 1 ? times : -times;
+    preferences.save(row);
+  }
+
+  /** Shows the others somebody's view, and somebody those of the others. */
+  @Transactional
+  public void handIn(long id, SignedIn person) {
+    open(id);
+    MemberRow row = member(id, person);
+    if (row.handedIn == null) {
+      row.handedIn = catalogue.today();
+    }
+  }
+
+  /** The seats whose views whoever is signed in may not see yet. */
+  @Transactional(readOnly = true)
+  public Set<Long> withheld(long id) {
+    List<MemberRow> seated = members.findBySelectionIdOrderById(id);
+    Sight sight = Sight.of(row(id), seated, entrance.visitor());
+    return seated.stream()
+        .filter(member -> !sight.sees(member))
+        .map(member -> Objects.requireNonNull(member.id))
+        .collect(Collectors.toSet());
+  }
+
+  /** Lets everybody see everybody's view; nothing happens if they may already. */
+  @Transactional
+  public void openTable(long id, String by) {
+    SelectionRow row = open(id);
+    if (row.openedBy == null) {
+      row.openedBy = by;
+    }
+  }
+
+  private MemberRow member(long id, SignedIn person) {
+    long seat = seat(id, person);
+    return members.findById(seat).orElseThrow();
+  }
+
+  /**
+   * Says why somebody gave a mark; nothing happens if they gave none.
+   *
+   * @param ground the code of what it rests on; null: not said
+   */
+  @Transactional
+  public void reason(
+      long id,
+      SignedIn person,
+      String criterion,
+      String contender,
+      String note,
+      Mark.@Nullable Acquaintance ground,
+      String interest) {
+    open(id);
+    marks
+        .findByMemberIdAndCriterionAndContender(seat(id, person), criterion, contender)
+        .ifPresent(row -> {
+          row.note = note;
+          row.acquaintance = ground == null ? null : WeighingReader.code(ground);
+          row.interest = interest;
+        });
+  }
+
   /**
    * Puts down somebody's mark.
    *
@@ -357,6 +487,11 @@ public class Selections {
     member.selectionId = id;
     member.name = part.name();
     member.share = part.share();
+    boolean withheld = SelectionFile.MemberPart.WITHHELD.equals(part.weighsBy());
+    member.weighsBy = part.weighsBy() == null || withheld ? "points" : part.weighsBy();
+    boolean judged =
+        !part.points().isEmpty() || !part.otherWays().isEmpty() || !part.marks().isEmpty();
+    member.handedIn = judged && part.shown() ? catalogue.today() : null;
     long memberId = Objects.requireNonNull(members.save(member).id);
     part.points()
         .forEach((criterion, points) -> {
@@ -366,6 +501,7 @@ public class Selections {
           row.points = points;
           weights.save(row);
         });
+    part.otherWays().forEach(way -> take(memberId, way));
     for (SelectionFile.MarkPart mark : part.marks()) {
       MarkRow row = new MarkRow();
       row.memberId = memberId;
@@ -373,8 +509,41 @@ public class Selections {
       row.contender = Objects.requireNonNull(slugs.get(mark.contender()));
       row.points = mark.points();
       row.note = mark.note();
+      row.acquaintance = mark.ground();
+      row.interest = mark.interest() == null ? "" : mark.interest();
       marks.save(row);
     }
+  }
+
+  private void take(long member, SelectionFile.WeighingPart part) {
+    switch (part) {
+      case SelectionFile.SwingPart swing -> take(member, WeighingReader.Way.SWING, swing.worth());
+      case SelectionFile.RankOrderPart order ->
+          take(member, WeighingReader.Way.RANK_ORDER, order.ranks());
+      case SelectionFile.ComparedPart compared ->
+          compared
+              .pairs()
+              .forEach(pair -> {
+                boolean inOrder = pair.more().compareTo(pair.less()) < 0;
+                PreferenceRow row = new PreferenceRow();
+                row.memberId = member;
+                row.one = inOrder ? pair.more() : pair.less();
+                row.other = inOrder ? pair.less() : pair.more();
+                row.times = inOrder || pair.times() == 1 ? pair.times() : -pair.times();
+                preferences.save(row);
+              });
+    }
+  }
+
+  private void take(long member, WeighingReader.Way way, Map<String, Integer> given) {
+    given.forEach((criterion, number) -> {
+      NumberRow row = new NumberRow();
+      row.memberId = member;
+      row.method = way.code();
+      row.criterion = criterion;
+      row.number = number;
+      numbers.save(row);
+    });
   }
 
   /** Gives a seat that came from a file to the person with the account. */

@@ -1,5 +1,6 @@
 package tertulia.app.selection;
 
+import java.time.LocalDate;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
@@ -14,6 +15,7 @@ import tertulia.core.scoring.Member;
  *
  * @param version the version its brief was read at
  * @param seats who sits at the table, in the order of the panel's members
+ * @param openedBy who let everybody see everybody's view; null: each sees their own first
  */
 public record Table(
     long id,
@@ -22,10 +24,49 @@ public record Table(
     SelectionFile file,
     Selection selection,
     List<Seat> seats,
+    @Nullable String openedBy,
     PutAway putAway) {
 
   /** Somebody at the table; without an account if read from a file. */
-  public record Seat(long memberId, @Nullable Long accountId, String name, int share) {}
+  public record Seat(
+      long memberId,
+      @Nullable Long accountId,
+      String name,
+      int share,
+      @Nullable LocalDate handedIn) {
+    /** Whether the others may see this view once they have handed in theirs. */
+    public boolean isHandedIn() {
+      return handedIn != null || accountId == null;
+    }
+  }
+
+  /** Whether each sees only their own view until it is handed in. */
+  public boolean isOwnViewFirst() {
+    return openedBy == null && !decided && seats.size() > 1;
+  }
+
+  /** Those whose view the reader may not see yet. */
+  public List<String> withheld() {
+    return selection.panel().members().stream()
+        .filter(Member::isWithheld)
+        .map(Member::name)
+        .toList();
+  }
+
+  /** The seat of whoever is signed in; empty if this person has none. */
+  public Optional<Seat> seat(SignedIn person) {
+    return seats.stream().filter(s -> Objects.equals(s.accountId(), person.id())).findFirst();
+  }
+
+  /** What the person who is signed in entered; empty without a seat. */
+  public Optional<SelectionFile.MemberPart> part(SignedIn person) {
+    for (int i = 0; i < seats.size(); i++) {
+      if (Objects.equals(seats.get(i).accountId(), person.id())) {
+        return Optional.of(file.panel().get(i));
+      }
+    }
+    return Optional.empty();
+  }
 
   /** The seated member who is signed in; empty if this person has not weighed or marked yet. */
   public Optional<Member> member(SignedIn person) {

@@ -18,8 +18,13 @@ import tertulia.app.exchange.Memo;
 import tertulia.app.exchange.SelectionFile;
 import tertulia.app.exchange.SelectionReader;
 import tertulia.app.exchange.ToolSheet;
+import tertulia.app.exchange.WeighingReader;
 import tertulia.app.growth.GrowthPlans;
 import tertulia.core.evaluation.Selection;
+import tertulia.core.finding.Progress;
+import tertulia.core.scoring.Member;
+import tertulia.core.scoring.Panel;
+import tertulia.core.scoring.Weighing;
 
 /** Reads selections whole: as many queries for many as for one. */
 @Component
@@ -32,6 +37,9 @@ public class Tables {
   private final Rows.Members members;
   private final Rows.Weights weights;
   private final Rows.Marks marks;
+  private final Rows.Numbers numbers;
+  private final Rows.Preferences preferences;
+  private final Entrance entrance;
   private final Catalogue catalogue;
   private final GrowthPlans growth;
   private final NarrowingLog log;
@@ -41,6 +49,9 @@ public class Tables {
       Rows.Members members,
       Rows.Weights weights,
       Rows.Marks marks,
+      Rows.Numbers numbers,
+      Rows.Preferences preferences,
+      Entrance entrance,
       Catalogue catalogue,
       GrowthPlans growth,
       NarrowingLog log) {
@@ -48,6 +59,9 @@ public class Tables {
     this.members = members;
     this.weights = weights;
     this.marks = marks;
+    this.numbers = numbers;
+    this.preferences = preferences;
+    this.entrance = entrance;
     this.catalogue = catalogue;
     this.growth = growth;
     this.log = log;
@@ -112,32 +126,70 @@ public class Tables {
       List<SelectionFile.ContenderPart> parts =
           tools.getOrDefault(row.id, List.of()).stream().map(tool -> part(tool, sheets)).toList();
       List<MemberRow> panel = seated.getOrDefault(row.id, List.of());
+      Sight sight = Sight.of(row, panel, entrance.visitor());
       SelectionFile file =
           new SelectionFile(
               SelectionFile.FORMAT,
               SelectionFile.VERSION,
               brief,
               parts,
-              panel(panel, brief, parts, judged),
+              panel(panel, brief, parts, judged, row.openedBy != null || row.decided),
               null,
               acts.get(row.id),
               null);
-      tables.add(table(row, file, panel));
+      tables.add(table(row, file, panel, sight));
     }
     return tables;
   }
 
-  private static Table table(SelectionRow row, SelectionFile file, List<MemberRow> panel) {
+  private static Table table(
+      SelectionRow row, SelectionFile file, List<MemberRow> panel, Sight sight) {
+    Selection whole = stored(file);
+    List<Boolean> kept = panel.stream().map(member -> !sight.sees(member)).toList();
     return new Table(
         Objects.requireNonNull(row.id),
         row.version,
         row.decided,
-        file,
-        stored(file),
+        withheld(file, kept),
+        withheld(whole, kept),
         panel.stream()
-            .map(m -> new Table.Seat(Objects.requireNonNull(m.id), m.accountId, m.name, m.share))
+            .map(m ->
+                new Table.Seat(
+                    Objects.requireNonNull(m.id), m.accountId, m.name, m.share, m.handedIn))
             .toList(),
+        row.openedBy,
         new PutAway(row.putAway, row.putAwayBy, row.sample));
+  }
+
+  /** A file without the views that are kept from the reader. */
+  private static SelectionFile withheld(SelectionFile file, List<Boolean> kept) {
+    if (!kept.contains(true)) {
+      return file;
+    }
+    List<SelectionFile.MemberPart> seen = new ArrayList<>();
+    for (int i = 0; i < kept.size(); i++) {
+      SelectionFile.MemberPart part = file.panel().get(i);
+      seen.add(kept.get(i) && part.anything() ? part.withheld() : part);
+    }
+    return file.judgedBy(seen);
+  }
+
+  /** The same; how far somebody has come is no secret. */
+  private static Selection withheld(Selection whole, List<Boolean> kept) {
+    if (!kept.contains(true)) {
+      return whole;
+    }
+    List<Member> seen = new ArrayList<>();
+    for (int i = 0; i < kept.size(); i++) {
+      Member member = whole.panel().members().get(i);
+      boolean anything = !member.marks().isEmpty() || !member.weighing().equals(Weighing.NOTHING);
+      seen.add(
+          kept.get(i) && anything
+              ? member.withheld(
+                  Progress.hasWeighed(whole, member), Progress.marksLeft(whole, member))
+              : member);
+    }
+    return whole.judgedBy(new Panel(seen));
   }
 
   private static SelectionFile.ContenderPart part(ContenderRow row, Map<Long, ToolSheet> sheets) {
@@ -147,20 +199,36 @@ public class Tables {
         row.effort == null ? null : Json.stored(row.effort, SelectionFile.EffortPart.class));
   }
 
-  /** Weights and marks by member. */
-  private record Judged(Map<Long, List<WeightRow>> weights, Map<Long, List<MarkRow>> marks) {}
+  /** Everything entered, by member. */
+  private record Judged(
+      Map<Long, List<WeightRow>> weights,
+      Map<Long, List<NumberRow>> numbers,
+      Map<Long, List<PreferenceRow>> preferences,
+      Map<Long, List<MarkRow>> marks) {}
 
   private Judged judged(List<Long> members) {
     return new Judged(
         weights.findByMemberIdIn(members).stream()
             .collect(Collectors.groupingBy(row -> row.memberId)),
+        numbers.findByMemberIdIn(members).stream()
+            .collect(Collectors.groupingBy(row -> row.memberId)),
+        preferences.findByMemberIdIn(members).stream()
+            .collect(Collectors.groupingBy(row -> row.memberId)),
         marks.findByMemberIdIn(members).stream()
             .collect(Collectors.groupingBy(row -> row.memberId)));
   }
 
-  /** Weights and marks of criteria and contenders that are not there any more are left out. */
+  /**
+   * What was entered, but for criteria and contenders that are not there any more.
+   *
+   * @param open whether everybody may see everything
+   */
   private static List<SelectionFile.MemberPart> panel(
-      List<MemberRow> seated, Brief brief, List<SelectionFile.ContenderPart> tools, Judged judged) {
+      List<MemberRow> seated,
+      Brief brief,
+      List<SelectionFile.ContenderPart> tools,
+      Judged judged,
+      boolean open) {
     Set<String> criteria =
         brief.criteria().stream().map(Brief.CriterionPart::id).collect(Collectors.toSet());
     Set<String> slugs = tools.stream().map(c -> c.tool().id()).collect(Collectors.toSet());
@@ -173,10 +241,64 @@ public class Tables {
       List<SelectionFile.MarkPart> given =
           judged.marks().getOrDefault(member.id, List.of()).stream()
               .filter(m -> criteria.contains(m.criterion) && slugs.contains(m.contender))
-              .map(m -> new SelectionFile.MarkPart(m.criterion, m.contender, m.points, m.note))
+              .map(Tables::mark)
               .toList();
-      panel.add(new SelectionFile.MemberPart(member.name, member.share, points, given));
+      List<SelectionFile.WeighingPart> others = otherWays(member, criteria, judged);
+      panel.add(
+          new SelectionFile.MemberPart(
+              member.name,
+              member.share,
+              points,
+              given,
+              member.weighsBy.equals(WeighingReader.Way.POINTS.code()) ? null : member.weighsBy,
+              others.isEmpty() ? null : others,
+              open || Sight.isIn(member) ? null : false));
     }
     return panel;
+  }
+
+  private static SelectionFile.MarkPart mark(MarkRow row) {
+    return new SelectionFile.MarkPart(
+        row.criterion,
+        row.contender,
+        row.points,
+        row.note,
+        row.acquaintance,
+        row.interest.isEmpty() ? null : row.interest);
+  }
+
+  private static List<SelectionFile.WeighingPart> otherWays(
+      MemberRow member, Set<String> criteria, Judged judged) {
+    List<SelectionFile.WeighingPart> others = new ArrayList<>();
+    Map<String, Integer> worth = numbers(member, WeighingReader.Way.SWING.code(), criteria, judged);
+    Map<String, Integer> ranks =
+        numbers(member, WeighingReader.Way.RANK_ORDER.code(), criteria, judged);
+    List<SelectionFile.PreferencePart> pairs =
+        judged.preferences().getOrDefault(member.id, List.of()).stream()
+            .filter(p -> criteria.contains(p.one) && criteria.contains(p.other))
+            .map(p ->
+                p.times > 0
+                    ? new SelectionFile.PreferencePart(p.one, p.other, p.times)
+                    : new SelectionFile.PreferencePart(p.other, p.one, -p.times))
+            .toList();
+    if (!worth.isEmpty()) {
+      others.add(new SelectionFile.SwingPart(worth));
+    }
+    if (!ranks.isEmpty()) {
+      others.add(new SelectionFile.RankOrderPart(ranks));
+    }
+    if (!pairs.isEmpty()) {
+      others.add(new SelectionFile.ComparedPart(pairs));
+    }
+    return others;
+  }
+
+  private static Map<String, Integer> numbers(
+      MemberRow member, String method, Set<String> criteria, Judged judged) {
+    Map<String, Integer> numbers = new TreeMap<>();
+    judged.numbers().getOrDefault(member.id, List.of()).stream()
+        .filter(n -> n.method.equals(method) && criteria.contains(n.criterion))
+        .forEach(n -> numbers.put(n.criterion, n.number));
+    return numbers;
   }
 }

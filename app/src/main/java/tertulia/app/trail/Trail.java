@@ -10,6 +10,7 @@ import java.util.Map;
 import java.util.NavigableMap;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
 import java.util.TreeMap;
 import java.util.function.Function;
 import java.util.stream.Collectors;
@@ -63,12 +64,17 @@ public class Trail {
     tell(what, NAMED, this::named, selection);
     tell(what, CONTENDERS, contenders(), selection);
     tell(what, SEATS, this::seat, selection);
-    tell(what, WEIGHTS, points("Weight of ", criteria(briefs), row -> ""), selection);
+    // what the reader may not see yet stays unseen here too
+    Set<Long> withheld = selections.withheld(selection);
+    Map<String, String> criteria = criteria(briefs);
     Map<String, String> tools = toolNames();
+    tell(what, WEIGHTS, seen(withheld, points("Weight of ", criteria, row -> "")), selection);
+    tell(what, NUMBERS, seen(withheld, points("Weight of ", criteria, row -> "")), selection);
+    tell(what, PREFERENCES, seen(withheld, preference(criteria)), selection);
     tell(
         what,
         MARKS,
-        points("Mark for ", criteria(briefs), row -> ", " + tools.getOrDefault(row, row)),
+        seen(withheld, points("Mark for ", criteria, row -> ", " + tools.getOrDefault(row, row))),
         selection);
     tell(what, DECISIONS, this::decision, selection);
     return acts(what, asked);
@@ -178,7 +184,8 @@ public class Trail {
   private static final String ADMISSIONS =
       "select rev, coalesce(open_to_all, true) as open_to_all, lag(coalesce(open_to_all, true))"
           + " over (order by rev) as was, decided, lag(decided) over (order by rev) as undecided,"
-          + " put_away, lag(put_away) over (order by rev) as was_away"
+          + " put_away, lag(put_away) over (order by rev) as was_away, opened_by, lag(opened_by)"
+          + " over (order by rev) as unopened"
           + " from selection_aud where id = ? and revtype <> 2 order by rev";
 
   private static final String NAMED =
@@ -196,6 +203,10 @@ public class Trail {
     Object was = row.getObject("was");
     if (was != null && !was.equals(row.getObject("open_to_all"))) {
       lines.add(row.getBoolean("open_to_all") ? "Opened to all" : "Kept to the people named");
+    }
+    String openedBy = row.getString("opened_by");
+    if (openedBy != null && !openedBy.isEmpty() && row.getString("unopened") == null) {
+      lines.add("Table opened: everybody sees every view");
     }
     if (row.getBoolean("decided") && Boolean.FALSE.equals(row.getObject("undecided"))) {
       lines.add("Closed, as its decision is signed");
@@ -249,35 +260,71 @@ public class Trail {
   }
 
   private static final String SEATS =
-      "select rev, revtype, name, share, lag(share) over (partition by m.id order by rev) as was"
-          + " from panel_member_aud m where selection_id = ? order by rev, m.id";
+      "select rev, revtype, name, share, lag(share) over (partition by m.id order by rev) as was,"
+          + " handed_in, lag(handed_in) over (partition by m.id order by rev) as was_in, weighs_by,"
+          + " lag(weighs_by) over (partition by m.id order by rev) as was_by from panel_member_aud m where selection_id = ? order by rev, m.id";
 
   private List<String> seat(ResultSet row) throws SQLException {
     if (row.getShort("revtype") == ADDED) {
       return List.of(row.getString("name") + ": weighs and marks");
     }
+    List<String> lines = new ArrayList<>();
+    String name = row.getString("name");
     int was = row.getInt("was");
-    return was == row.getInt("share")
-        ? List.of()
-        : List.of("Share of " + row.getString("name") + ": " + was + " → " + row.getInt("share"));
+    if (was != row.getInt("share")) {
+      lines.add("Share of " + name + ": " + was + " → " + row.getInt("share"));
+    }
+    if (row.getDate("handed_in") != null && row.getDate("was_in") == null) {
+      lines.add(name + ": handed in");
+    }
+    String by = row.getString("weighs_by");
+    if (by != null && !by.equals(row.getString("was_by"))) {
+      lines.add(name + ": weighs " + WAYS.getOrDefault(by, by));
+    }
+    return lines;
+  }
+
+  private static final Map<String, String> WAYS =
+      Map.of(
+          "points", "by points",
+          "swing", "by steps from worst to best",
+          "rank-order", "by an order",
+          "pairs", "two at a time");
+
+  private static Telling seen(Set<Long> withheld, Telling telling) {
+    return row -> withheld.contains(row.getLong("member_id")) ? List.of() : telling.of(row);
   }
 
   /**
    * A row that was deleted keeps nothing but its number, so what it was stands a revision before.
    */
-  private static final String WEIGHTS = pointsOf("weight_aud", "''");
+  private static final String WEIGHTS = pointsOf("weight_aud", "points", "''");
+
+  private static final String NUMBERS = pointsOf("weighing_number_aud", "number", "''");
+
+  private static final String PREFERENCES =
+      "select p.*, m.name from (select rev, revtype, id, coalesce(member_id, lag(member_id) over"
+          + " (partition by id order by rev)) as member_id, coalesce(one, lag(one) over (partition by"
+          + " id order by rev)) as one, coalesce(other, lag(other) over (partition by id order by"
+          + " rev)) as other, times from preference_aud) p join (select distinct id, name from"
+          + " panel_member_aud where selection_id = ?) m on m.id = p.member_id order by rev, p.id";
 
   private static final String MARKS =
       pointsOf(
-          "mark_aud", "coalesce(contender, lag(contender) over (partition by id order by rev))");
+          "mark_aud",
+          "points",
+          "coalesce(contender, lag(contender) over (partition by id order by rev))");
 
-  private static String pointsOf(String table, String contender) {
+  private static String pointsOf(String table, String points, String contender) {
     return "select p.*, m.name from (select rev, revtype, id, coalesce(member_id, lag(member_id)"
         + " over (partition by id order by rev)) as member_id, coalesce(criterion, lag(criterion)"
         + " over (partition by id order by rev)) as criterion, "
         + contender
-        + " as contender, cast(points as varchar) as points, cast(lag(points) over (partition by"
-        + " id order by rev) as varchar) as was from "
+        + " as contender, cast("
+        + points
+        + " as varchar) as points, cast(lag("
+        + points
+        + ") over (partition by id order by rev) as varchar) as was from "
         + table
         + ") p join (select distinct id, name from panel_member_aud where selection_id = ?) m on"
         + " m.id = p.member_id order by rev, p.id";
@@ -287,17 +334,47 @@ public class Trail {
       String kind, Map<String, String> criteria, Function<String, String> contender) {
     return row -> {
       String id = row.getString("criterion");
-      return List.of(
+      String of =
           kind
               + criteria.getOrDefault(id, id)
               + contender.apply(row.getString("contender"))
               + ", "
               + row.getString("name")
+              + ": ";
+      boolean same =
+          row.getShort("revtype") != ADDED
+              && row.getShort("revtype") != REMOVED
+              && Objects.equals(row.getString("was"), row.getString("points"));
+      return List.of(
+          same
+              ? of + "why"
+              : of
+                  + (row.getShort("revtype") == ADDED ? "" : said(row.getString("was")) + " → ")
+                  + (row.getShort("revtype") == REMOVED
+                      ? "taken back"
+                      : said(row.getString("points"))));
+    };
+  }
+
+  private static Telling preference(Map<String, String> criteria) {
+    return row -> {
+      String one = row.getString("one");
+      String other = row.getString("other");
+      boolean first = row.getInt("times") > 0;
+      String more = first ? one : other;
+      String less = first ? other : one;
+      String times =
+          row.getShort("revtype") == REMOVED
+              ? "taken back"
+              : Math.abs(row.getInt("times")) + " times";
+      return List.of(
+          criteria.getOrDefault(more, more)
+              + " against "
+              + criteria.getOrDefault(less, less)
+              + ", "
+              + row.getString("name")
               + ": "
-              + (row.getShort("revtype") == ADDED ? "" : said(row.getString("was")) + " → ")
-              + (row.getShort("revtype") == REMOVED
-                  ? "taken back"
-                  : said(row.getString("points"))));
+              + times);
     };
   }
 

@@ -3,13 +3,19 @@ package tertulia.app.weighing;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
+import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.util.UriComponentsBuilder;
+import tertulia.app.exchange.Codes;
 import tertulia.app.exchange.Json;
+import tertulia.app.exchange.WeighingReader;
 import tertulia.app.people.SignedIn;
 import tertulia.app.selection.Selections;
 import tertulia.app.web.Again;
@@ -38,11 +44,18 @@ class MarksController implements StepBody {
   /** A judged criterion with a cell for each contender. */
   record Line(String id, String name, String meaning, List<MarkCell> cells) {}
 
-  /** The reader's own mark, the table's value, and everybody's marks as dots. */
+  /**
+   * The reader's own mark with why, the table's value, and everybody's marks as dots.
+   *
+   * @param reason what the reader said of it; empty if nothing, or if there is no mark
+   * @param ask address where it is asked for; empty without a mark
+   */
   record MarkCell(
       String contender,
       String name,
       String own,
+      String reason,
+      String ask,
       String sends,
       Cell value,
       String dots,
@@ -65,6 +78,121 @@ class MarksController implements StepBody {
     Again.until(() -> selections.mark(id, person, criterion, contender, mark));
     steps.page(steps.open(id, query, person), this, model);
     return "weighing/marked";
+  }
+
+  /** Why somebody gave a mark, to be typed. */
+  record Reason(
+      String criterion,
+      String contender,
+      String of,
+      String mark,
+      String note,
+      String ground,
+      String interest,
+      String fault) {}
+
+  /** What a mark may rest on, as a choice. */
+  record Ground(String code, String words) {}
+
+  @GetMapping("/selections/{id}/marks/reason")
+  String ask(
+      @PathVariable long id,
+      @RequestParam String criterion,
+      @RequestParam String contender,
+      @RequestParam Map<String, String> query,
+      @AuthenticationPrincipal SignedIn person,
+      Model model) {
+    Workspace.Session session = steps.open(id, query, person);
+    checkThere(session, criterion, contender);
+    Mark mark =
+        own(session, criterion, contender)
+            .orElseThrow(() -> new NotFound("mark of yours to say why"));
+    reason(
+        session,
+        model,
+        criterion,
+        contender,
+        mark.note(),
+        mark.restsOn().map(WeighingReader::code).orElse(""),
+        mark.interest(),
+        "");
+    return "weighing/reason :: ask";
+  }
+
+  /** Saves why somebody gave a mark; refused texts come back as they were typed. */
+  @PostMapping("/selections/{id}/marks/reason")
+  String because(
+      @PathVariable long id,
+      @RequestParam String criterion,
+      @RequestParam String contender,
+      @RequestParam(defaultValue = "") String note,
+      @RequestParam(defaultValue = "") String ground,
+      @RequestParam(defaultValue = "") String interest,
+      @RequestParam Map<String, String> query,
+      @AuthenticationPrincipal SignedIn person,
+      Model model) {
+    Workspace.Session session = steps.open(id, query, person);
+    checkThere(session, criterion, contender);
+    try {
+      String why = Codes.text(note.strip(), 1000);
+      String tie = Codes.text(interest.strip(), 400);
+      Mark.@Nullable Acquaintance known =
+          ground.isEmpty() ? null : WeighingReader.acquaintance(ground);
+      Again.until(() -> selections.reason(id, person, criterion, contender, why, known, tie));
+    } catch (IllegalArgumentException e) {
+      reason(
+          session,
+          model,
+          criterion,
+          contender,
+          note,
+          ground,
+          interest,
+          String.valueOf(e.getMessage()));
+      return "weighing/reason :: ask";
+    }
+    steps.page(steps.open(id, query, person), this, model);
+    return "weighing/marked";
+  }
+
+  private static Optional<Mark> own(Workspace.Session session, String criterion, String contender) {
+    return session
+        .table()
+        .member(session.person())
+        .map(m -> m.marks().getOrDefault(criterion, Map.of()).get(contender));
+  }
+
+  private static void reason(
+      Workspace.Session session,
+      Model model,
+      String criterion,
+      String contender,
+      String note,
+      String ground,
+      String interest,
+      String fault) {
+    Criterion asked =
+        judged(session).stream().filter(c -> c.id().equals(criterion)).findFirst().orElseThrow();
+    model.addAttribute("id", session.table().id());
+    model.addAttribute(
+        "reason",
+        new Reason(
+            criterion,
+            contender,
+            session.table().selection().contender(contender).tool().name() + " · " + asked.name(),
+            own(session, criterion, contender)
+                .flatMap(Mark::given)
+                .map(p -> p + " of 10")
+                .orElse("cannot judge"),
+            note,
+            ground,
+            interest,
+            fault));
+    model.addAttribute(
+        "grounds",
+        Stream.of(Mark.Acquaintance.values())
+            .map(known -> new Ground(WeighingReader.code(known), known.words()))
+            .toList());
   }
 
   private static void checkThere(Workspace.Session session, String criterion, String contender) {
@@ -105,6 +233,8 @@ class MarksController implements StepBody {
             .toList();
     model.addAttribute("lines", lines);
     model.addAttribute("left", left(session));
+    model.addAttribute("views", ViewsView.of(session));
+    model.addAttribute("agreement", AgreementView.of(session));
   }
 
   /** How many marks the reader has left to give. */
@@ -123,16 +253,20 @@ class MarksController implements StepBody {
 
   private static MarkCell cell(
       Workspace.Session session, Criterion criterion, Contender contender) {
-    Optional<Mark> own =
-        session
-            .table()
-            .member(session.person())
-            .map(m -> m.marks().getOrDefault(criterion.id(), Map.of()).get(contender.id()));
+    Optional<Mark> own = own(session, criterion.id(), contender.id());
     return new MarkCell(
         contender.id(),
         contender.tool().name(),
         own.map(m -> m.given().map(p -> p.stripTrailingZeros().toPlainString()).orElse("x"))
             .orElse(""),
+        own.map(Mark::because).orElse(""),
+        own.isEmpty()
+            ? ""
+            : UriComponentsBuilder.fromPath("/selections/{id}/marks/reason")
+                .queryParam("criterion", criterion.id())
+                .queryParam("contender", contender.id())
+                .build(Map.of("id", session.table().id()))
+                .toString(),
         Json.write(Map.of("criterion", criterion.id(), "contender", contender.id())),
         WeightsView.value(session, contender, criterion),
         WeightsView.markDots(session, criterion, contender),

@@ -4,6 +4,7 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
@@ -15,6 +16,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import tertulia.app.exchange.Codes;
+import tertulia.app.exchange.WeighingReader;
 import tertulia.app.people.SignedIn;
 import tertulia.app.selection.Selections;
 import tertulia.app.web.Again;
@@ -24,6 +26,8 @@ import tertulia.app.web.NotFound;
 import tertulia.app.workspace.StepBody;
 import tertulia.app.workspace.Steps;
 import tertulia.app.workspace.Workspace;
+import tertulia.core.scoring.Criterion;
+import tertulia.core.scoring.Preference;
 
 /** The Weights step. */
 @Controller
@@ -42,12 +46,17 @@ class WeighingController implements StepBody {
     FormFields.bind(binder, request);
   }
 
-  /** Saves one criterion's points as soon as they are entered. */
+  /**
+   * Saves one criterion's number as soon as it is entered.
+   *
+   * @param way that for which it was entered, whichever counts by now
+   */
   @PostMapping("/selections/{id}/weights")
   String weigh(
       @PathVariable long id,
       @RequestParam String criterion,
       @RequestParam String points,
+      @RequestParam(defaultValue = "points") String way,
       @RequestParam Map<String, String> query,
       @AuthenticationPrincipal SignedIn person,
       Model model) {
@@ -59,24 +68,80 @@ class WeighingController implements StepBody {
       throw new NotFound("criterion \"" + criterion + "\" any more");
     }
     try {
-      Again.until(() -> selections.weigh(id, person, criterion, points(points)));
+      Again.until(() -> enter(id, person, WeighingReader.Way.of(way), criterion, points));
     } catch (IllegalArgumentException e) {
       fault = String.valueOf(e.getMessage());
     }
     steps.page(steps.open(id, query, person), this, model);
     model.addAttribute("faultAt", criterion);
     model.addAttribute("fault", fault);
-
     return "weighing/weighed";
   }
 
-  private static int points(String text) {
-    int points = text.isBlank() ? 0 : Codes.whole(text);
-    if (points < 0 || points > 1000) {
-      throw new IllegalArgumentException(
-          "Points lie between 0 and 1000; found " + text.strip() + ".");
+  private void enter(
+      long id, SignedIn person, WeighingReader.Way way, String criterion, String text) {
+    switch (way) {
+      case POINTS ->
+          selections.weigh(
+              id, person, criterion, text.isBlank() ? 0 : number(text, 0, 1000, "Points lie"));
+      case SWING ->
+          selections.number(
+              id,
+              person,
+              way,
+              criterion,
+              text.isBlank() ? null : number(text, 0, 100, "What a step is worth lies"));
+      case RANK_ORDER ->
+          selections.number(
+              id,
+              person,
+              way,
+              criterion,
+              text.isBlank() ? null : number(text, 1, 99, "A place in the order lies"));
+      case PAIRS ->
+          throw new IllegalArgumentException("Two criteria are compared, not one given a number.");
     }
-    return points;
+  }
+
+  private static int number(String text, int least, int most, String what) {
+    int number = Codes.whole(text);
+    if (number < least || number > most) {
+      throw new IllegalArgumentException(
+          what + " between " + least + " and " + most + "; found " + text.strip() + ".");
+    }
+    return number;
+  }
+
+  /**
+   * Saves how two criteria compare as soon as it is chosen.
+   *
+   * @param times 1 to 9: the one matters so many times as much; below 0 the other does; 0: not
+   *     compared
+   */
+  @PostMapping("/selections/{id}/weights/pair")
+  String compare(
+      @PathVariable long id,
+      @RequestParam String one,
+      @RequestParam String other,
+      @RequestParam int times,
+      @RequestParam Map<String, String> query,
+      @AuthenticationPrincipal SignedIn person,
+      Model model) {
+    List<String> known =
+        steps.open(id, query, person).evaluation().scores().criteria().stream()
+            .map(Criterion::id)
+            .toList();
+    if (!known.contains(one) || !known.contains(other) || one.equals(other)) {
+      throw new NotFound("pair of criteria like that any more");
+    }
+    if (Math.abs(times) > Preference.MOST || times == -1) {
+      throw new NotFound("comparison \"" + times + "\"; one matters 1 to 9 times as much");
+    }
+    Again.until(() -> selections.compare(id, person, one, other, times));
+    steps.page(steps.open(id, query, person), this, model);
+    model.addAttribute("faultAt", "");
+    model.addAttribute("fault", "");
+    return "weighing/weighed";
   }
 
   @PostMapping("/selections/{id}/criteria")

@@ -28,6 +28,8 @@ import tertulia.core.scoring.Totals;
  *
  * @param lines one a criterion
  * @param dropped why a criterion does not count; may be empty
+ * @param own how the reader weighs
+ * @param views who has shown their view
  * @param seats the people at the table with their shares
  * @param costGuess a first guess of worst and best cost a month; may be empty
  * @param warnings where a scale does not tell contenders apart
@@ -35,6 +37,8 @@ import tertulia.core.scoring.Totals;
 record WeightsView(
     List<Line> lines,
     String dropped,
+    OwnWeights own,
+    ViewsView views,
     List<Table.Seat> seats,
     String costGuess,
     List<String> warnings) {
@@ -42,7 +46,7 @@ record WeightsView(
   /**
    * A criterion.
    *
-   * @param points the reader's own points; may be empty
+   * @param points the reader's own number in the way that counts; may be empty
    * @param sends what an entry sends along, as JSON
    * @param weight the group's weight
    * @param dots every member's own weight, as SVG
@@ -63,30 +67,33 @@ record WeightsView(
 
   static WeightsView of(Workspace.Session session) {
     Evaluation evaluation = session.evaluation();
-    List<Line> lines = evaluation.scores().criteria().stream().map(c -> line(session, c)).toList();
+    OwnWeights own = OwnWeights.of(session);
+    List<Line> lines =
+        evaluation.scores().criteria().stream().map(c -> line(session, own, c)).toList();
     boolean dropped = lines.size() < evaluation.selection().criteria().size();
     return new WeightsView(
         lines,
         dropped
             ? "Coverage is left out, because no need is a should. Name some under Need to use it."
             : "",
+        own,
+        ViewsView.of(session),
         session.table().seats(),
         costGuess(session),
         new ScoreFindings(evaluation)
             .outsideScale().stream().map(new FindingWords(evaluation.selection())::of).toList());
   }
 
-  private static Line line(Workspace.Session session, Criterion criterion) {
+  private static Line line(Workspace.Session session, OwnWeights own, Criterion criterion) {
     Evaluation evaluation = session.evaluation();
-    Optional<Integer> points =
-        session.table().member(session.person()).map(m -> m.points().get(criterion.id()));
+    Optional<Integer> points = Optional.ofNullable(own.numbers().get(criterion.id()));
     return new Line(
         criterion.id(),
         criterion.name(),
         criterion.meaning(),
         kind(criterion),
         points.map(String::valueOf).orElse(""),
-        Json.write(Map.of("criterion", criterion.id())),
+        Json.write(Map.of("criterion", criterion.id(), "way", own.way())),
         weight(session, criterion),
         dots(evaluation, criterion),
         session.columns().stream().map(c -> value(session, c, criterion)).toList(),

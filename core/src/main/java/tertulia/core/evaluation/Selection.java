@@ -135,6 +135,15 @@ public record Selection(
 
   /** What costs rest on: this selection without its criteria and without anybody's view. */
   public Selection unjudged() {
+    return judged(List.of(), new Panel(List.of()));
+  }
+
+  /** This selection judged by others. */
+  public Selection judgedBy(Panel others) {
+    return judged(criteria, others);
+  }
+
+  private Selection judged(List<Criterion> by, Panel others) {
     return new Selection(
         title,
         purpose,
@@ -146,9 +155,9 @@ public record Selection(
         demands,
         averagePayment,
         needs,
-        List.of(),
+        by,
         contenders,
-        new Panel(List.of()),
+        others,
         rates,
         scenarios,
         practice);

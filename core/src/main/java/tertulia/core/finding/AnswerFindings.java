@@ -215,6 +215,13 @@ public record AnswerFindings(Evaluation evaluation) {
       return;
     }
     List<Member> members = evaluation.selection().panel().members();
+    List<Member> withheld = members.stream().filter(Member::isWithheld).toList();
+    if (!withheld.isEmpty()) {
+      missing.add(
+          new Finding.ViewsWithheld(
+              withheld.stream().map(Member::name).toList(),
+              withheld.stream().filter(Member::handedIn).map(Member::name).toList()));
+    }
     List<String> idle =
         members.stream()
             .filter(m -> !Progress.hasWeighed(evaluation.selection(), m))

@@ -536,6 +536,24 @@ public sealed interface Finding {
     }
   }
 
+  /**
+   * Views that count in no figure, as the reader may not see them yet.
+   *
+   * @param members whose they are; each is among those who have handed in or not
+   * @param handedIn those of them who wait for the reader's own view
+   */
+  record ViewsWithheld(List<String> members, List<String> handedIn) implements OfMissing {
+    public ViewsWithheld {
+      members = List.copyOf(members);
+      handedIn = List.copyOf(handedIn);
+    }
+
+    @Override
+    public Stage step() {
+      return Stage.MARKS;
+    }
+  }
+
   /** Somebody at the table has marks left to give. */
   record NotMarked(String member, int left, int of) implements OfMissing {
     @Override

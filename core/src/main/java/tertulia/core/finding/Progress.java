@@ -17,6 +17,7 @@ import tertulia.core.evaluation.Selection;
 import tertulia.core.scoring.Criterion;
 import tertulia.core.scoring.Member;
 import tertulia.core.scoring.Panel;
+import tertulia.core.scoring.Weighing;
 
 /**
  * How far a selection has come, and what comes next.
@@ -217,9 +218,11 @@ public record Progress(Map<Stage, State> states, Next next) {
         : new Next.Mark(marked.so(), marked.of());
   }
 
-  /** Whether somebody has given weights that count. */
+  /** Whether somebody has given weights that count, for whoever may see them. */
   public static boolean hasWeighed(Selection selection, Member member) {
-    return Panel.ownWeights(member, Scores.criteria(selection)).isPresent();
+    return member.weighing() instanceof Weighing.Withheld withheld
+        ? withheld.weighed()
+        : Panel.ownWeights(member, Scores.criteria(selection)).isPresent();
   }
 
   /** How many marks somebody may give: judged criteria times contenders. */
@@ -229,6 +232,9 @@ public record Progress(Map<Stage, State> states, Next next) {
 
   /** How many of them somebody has not given, "cannot judge" given. */
   public static int marksLeft(Selection selection, Member member) {
+    if (member.weighing() instanceof Weighing.Withheld withheld) {
+      return withheld.marksLeft();
+    }
     int left = 0;
     for (Criterion criterion : judged(selection)) {
       for (Contender contender : selection.active()) {

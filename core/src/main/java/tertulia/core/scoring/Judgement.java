@@ -35,12 +35,18 @@ public final class Judgement {
     for (Map.Entry<Member, Mark> entry : panel.marks(criterion.id(), contender).entrySet()) {
       Member member = entry.getKey();
       BigDecimal share = panel.shareOf(member);
+      String because = entry.getValue().because();
       if (entry.getValue().given().isEmpty()) {
-        parts.add(new Working.Stated(member.name(), "cannot judge"));
+        parts.add(
+            new Working.Stated(
+                member.name(), "cannot judge" + (because.isEmpty() ? "" : ": " + because)));
       } else if (share.signum() != 0) {
         parts.add(
             new Working.Entered(
-                member.name() + ", share " + share.toPlainString(),
+                member.name()
+                    + ", share "
+                    + share.toPlainString()
+                    + (because.isEmpty() ? "" : ": " + because),
                 new Quantity(entry.getValue().given().get(), "of 10")));
       }
     }

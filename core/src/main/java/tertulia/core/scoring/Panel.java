@@ -24,19 +24,10 @@ public record Panel(List<Member> members) {
     return nobody ? BigDecimal.ONE : member.shareWeight();
   }
 
-  /** A member's points over the criteria, normalised to 1; empty if there are none above 0. */
+  /** A member's own weights, adding up to 1; empty if there are none yet. */
   public static Optional<Map<String, BigDecimal>> ownWeights(
       Member member, List<Criterion> criteria) {
-    int sum = criteria.stream().mapToInt(c -> member.points().getOrDefault(c.id(), 0)).sum();
-    if (sum == 0) {
-      return Optional.empty();
-    }
-    Map<String, BigDecimal> weights = new LinkedHashMap<>();
-    for (Criterion criterion : criteria) {
-      BigDecimal points = BigDecimal.valueOf(member.points().getOrDefault(criterion.id(), 0));
-      weights.put(criterion.id(), points.divide(BigDecimal.valueOf(sum), ROOM));
-    }
-    return Optional.of(weights);
+    return member.weighing().over(criteria).weights();
   }
 
   /**
@@ -44,16 +35,15 @@ public record Panel(List<Member> members) {
    * weights.
    */
   public Optional<Map<String, BigDecimal>> groupWeights(List<Criterion> criteria) {
-    List<Weighing> weighings = weighings(criteria);
-    BigDecimal shares =
-        weighings.stream().map(Weighing::share).reduce(BigDecimal.ZERO, BigDecimal::add);
+    List<Own> weighings = weighings(criteria);
+    BigDecimal shares = weighings.stream().map(Own::share).reduce(BigDecimal.ZERO, BigDecimal::add);
     if (shares.signum() == 0) {
       return Optional.empty();
     }
     Map<String, BigDecimal> group = new LinkedHashMap<>();
     for (Criterion criterion : criteria) {
       BigDecimal sum = BigDecimal.ZERO;
-      for (Weighing w : weighings) {
+      for (Own w : weighings) {
         sum =
             sum.add(w.share().multiply(w.weights().getOrDefault(criterion.id(), BigDecimal.ZERO)));
       }
@@ -69,7 +59,7 @@ public record Panel(List<Member> members) {
       return new Working.Missing("Weight of " + criterion.name(), "nobody has given weights yet");
     }
     List<Working> parts = new ArrayList<>();
-    for (Weighing w : weighings(criteria)) {
+    for (Own w : weighings(criteria)) {
       if (w.share().signum() != 0) {
         parts.add(explain(w, criterion, criteria));
       }
@@ -81,30 +71,25 @@ public record Panel(List<Member> members) {
         parts);
   }
 
-  private static Working explain(Weighing w, Criterion criterion, List<Criterion> criteria) {
-    Member member = w.member();
-    int sum = criteria.stream().mapToInt(c -> member.points().getOrDefault(c.id(), 0)).sum();
+  private static Working explain(Own w, Criterion criterion, List<Criterion> criteria) {
+    Weighing own = w.member().weighing();
     return new Working.Derived(
-        member.name() + ", share " + w.share().toPlainString(),
+        w.member().name() + ", share " + w.share().toPlainString(),
         new Quantity(w.weights().getOrDefault(criterion.id(), BigDecimal.ZERO), ""),
-        "points for this criterion of all points given",
-        List.of(
-            new Working.Entered(
-                "points for this criterion",
-                Quantity.of(member.points().getOrDefault(criterion.id(), 0), "points")),
-            new Working.Entered("all points given", Quantity.of(sum, "points"))));
+        own.rule(),
+        own.entered(criterion, criteria));
   }
 
-  private List<Weighing> weighings(List<Criterion> criteria) {
-    List<Weighing> weighings = new ArrayList<>();
+  private List<Own> weighings(List<Criterion> criteria) {
+    List<Own> weighings = new ArrayList<>();
     for (Member member : members) {
       ownWeights(member, criteria)
-          .ifPresent(weights -> weighings.add(new Weighing(member, shareOf(member), weights)));
+          .ifPresent(weights -> weighings.add(new Own(member, shareOf(member), weights)));
     }
     return weighings;
   }
 
-  private record Weighing(Member member, BigDecimal share, Map<String, BigDecimal> weights) {}
+  private record Own(Member member, BigDecimal share, Map<String, BigDecimal> weights) {}
 
   /** The marks for one contender under one criterion, by member in the panel's order. */
   public Map<Member, Mark> marks(String criterion, String contender) {

@@ -36,6 +36,7 @@ import tertulia.core.scoring.Interval;
 import tertulia.core.scoring.Member;
 import tertulia.core.scoring.Panel;
 import tertulia.core.scoring.Totals;
+import tertulia.core.scoring.Weighing;
 
 /** What is said first of a selection, against its evaluation, on generated selections. */
 public class AnswerTest {
@@ -218,7 +219,7 @@ public class AnswerTest {
   public void whatIsSaidToBeMissingIs(int seed) {
     Selection whole = Generated.selection(seed);
     for (Selection selection :
-        List.of(whole, whole.unjudged(), withoutPanel(whole), asking(whole))) {
+        List.of(whole, whole.unjudged(), withoutPanel(whole), withheld(whole), asking(whole))) {
       Evaluation evaluation = evaluate(selection);
       List<Finding.OfMissing> missing = new AnswerFindings(evaluation).missing(TODAY, DAYS_FRESH);
       missing.forEach(m -> seen.add(m.getClass().getSimpleName()));
@@ -234,6 +235,13 @@ public class AnswerTest {
           settled || missing.stream().anyMatch(Finding.ValueOpen.class::isInstance),
           "a total within bounds, and nothing said");
     }
+  }
+
+  private static Selection withheld(Selection s) {
+    return judgedBy(
+        s,
+        new Panel(
+            List.of(new Member("p1", "One", 1, new Weighing.Withheld(true, 0), Map.of(), true))));
   }
 
   private static Selection withoutPanel(Selection s) {
@@ -270,8 +278,17 @@ public class AnswerTest {
               evaluation.selection().panel().members().stream()
                   .filter(m ->
                       evaluation.scores().criteria().stream()
-                          .allMatch(c -> m.points().getOrDefault(c.id(), 0) == 0))
+                          .allMatch(c ->
+                              ((Weighing.Points) m.weighing()).points().getOrDefault(c.id(), 0)
+                                  == 0))
                   .map(m -> m.name())
+                  .toList());
+      case Finding.ViewsWithheld views ->
+          assertEquals(
+              views.members(),
+              evaluation.selection().panel().members().stream()
+                  .filter(Member::isWithheld)
+                  .map(Member::name)
                   .toList());
       case Finding.NotMarked marks -> {
         assertTrue(0 < marks.left() && marks.left() <= marks.of());

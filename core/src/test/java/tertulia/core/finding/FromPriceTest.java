@@ -62,8 +62,8 @@ public class FromPriceTest {
     List<Plan> from = contender.tool().plans().stream().filter(Plan::isFrom).toList();
     return !from.isEmpty()
         && from.stream()
-            .allMatch(plan ->
-                plan.times(FAR).charged().stream().noneMatch(plan.charged()::contains));
+            .allMatch(
+                plan -> plan.times(FAR).charged().stream().noneMatch(plan.charged()::contains));
   }
 
   private static Selection ranged(Selection selection) {

@@ -1,0 +1,82 @@
+package tertulia.app.weighing;
+
+import java.math.BigDecimal;
+import java.math.RoundingMode;
+import java.util.ArrayList;
+import java.util.List;
+import tertulia.app.workspace.Workspace;
+import tertulia.core.evaluation.Agreement;
+import tertulia.core.scoring.Totals;
+
+/**
+ * Where the table agrees, as it is read.
+ *
+ * @param says first the answer, then what is worth talking about
+ * @param people each person's own ranking; none if fewer than two have one
+ * @param shared the shared ranking; empty as long as there is none
+ */
+record AgreementView(List<String> says, List<Talk> talks, List<Line> people, String shared) {
+  /**
+   * A point worth talking about.
+   *
+   * @param of the contender and the criterion
+   * @param hangs how much of the total hangs on it
+   */
+  record Talk(String of, String hangs, List<Voice> voices) {}
+
+  /** One person's mark, and why. */
+  record Voice(String name, String mark, String because) {}
+
+  /** One person's ranking alone, and what the others' is without this person. */
+  record Line(String name, String own, String without) {}
+
+  static AgreementView of(Workspace.Session session) {
+    Agreement agreement = Agreement.of(session.evaluation());
+    List<String> shared =
+        session.evaluation().scores().totals().stream()
+            .flatMap(totals -> totals.standings().stream().map(Totals.Standing::contender))
+            .toList();
+    AgreementWords words = new AgreementWords(session.table().selection());
+    long ranking = agreement.own().stream().filter(own -> !own.ranking().isEmpty()).count();
+    return new AgreementView(
+        words.of(agreement, shared),
+        agreement.points().stream().map(point -> talk(session, point)).toList(),
+        ranking < 2
+            ? List.of()
+            : agreement.own().stream()
+                .map(own ->
+                    new Line(
+                        own.member().name(),
+                        own.ranking().isEmpty()
+                            ? "has not weighed yet"
+                            : words.order(own.ranking()),
+                        own.without().isEmpty()
+                            ? "nobody else has weighed"
+                            : own.without().equals(shared)
+                                ? "the same"
+                                : words.order(own.without())))
+                .toList(),
+        words.order(shared));
+  }
+
+  private static Talk talk(Workspace.Session session, Agreement.Point point) {
+    List<Voice> voices = new ArrayList<>();
+    for (Agreement.Voice voice : List.of(point.high(), point.low())) {
+      voices.add(
+          new Voice(
+              voice.member().name(),
+              voice.mark().given().orElseThrow().stripTrailingZeros().toPlainString(),
+              voice.mark().because().isEmpty() ? "no reason given" : voice.mark().because()));
+    }
+    return new Talk(
+        session.table().selection().contender(point.contender()).tool().name()
+            + ", "
+            + point.criterion().name(),
+        three(point.reach()),
+        voices);
+  }
+
+  static String three(BigDecimal number) {
+    return number.setScale(3, RoundingMode.HALF_UP).toPlainString();
+  }
+}

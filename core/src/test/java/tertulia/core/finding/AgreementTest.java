@@ -1,0 +1,166 @@
+package tertulia.core.finding;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertTrue;
+
+import java.math.BigDecimal;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Random;
+import org.testng.annotations.Test;
+import tertulia.core.evaluation.Agreement;
+import tertulia.core.evaluation.Contender;
+import tertulia.core.evaluation.Evaluation;
+import tertulia.core.evaluation.Selection;
+import tertulia.core.evaluation.WhatIf;
+import tertulia.core.scoring.Mark;
+import tertulia.core.scoring.Member;
+import tertulia.core.scoring.Panel;
+import tertulia.core.scoring.Totals;
+import tertulia.core.scoring.Weighing;
+
+/** Where people agree, against the plain reading of each alone, on generated tables. */
+public class AgreementTest {
+  private static Selection with(Selection selection, List<Member> members) {
+    return new Selection(
+        selection.title(),
+        selection.purpose(),
+        selection.asOf(),
+        selection.horizon(),
+        selection.currency(),
+        selection.rise(),
+        selection.groups(),
+        selection.demands(),
+        selection.averagePayment(),
+        selection.needs(),
+        selection.criteria(),
+        selection.contenders(),
+        new Panel(members),
+        selection.rates(),
+        selection.scenarios(),
+        selection.practice());
+  }
+
+  private static Member member(int i, Selection selection, Random random) {
+    Map<String, Mark> marks = new HashMap<>();
+    for (Contender contender : selection.contenders()) {
+      if (random.nextInt(6) > 0) {
+        marks.put(contender.id(), Mark.of(random.nextInt(11)));
+      }
+    }
+    Map<String, Integer> points = new HashMap<>();
+    selection.criteria().forEach(c -> points.put(c.id(), random.nextInt(4)));
+    return new Member("m" + i, "M" + i, 1, points, Map.of("ease", marks));
+  }
+
+  private static List<String> order(Selection selection) {
+    return Evaluation.of(selection, WhatIf.START)
+        .scores()
+        .totals()
+        .map(totals -> totals.standings().stream().map(Totals.Standing::contender).toList())
+        .orElse(List.of());
+  }
+
+  @Test
+  public void eachIsReadAloneAndLeftOutAsIfTheTableWereSo() {
+    int named = 0;
+    int agreed = 0;
+    for (int seed = 1; seed < 120; seed++) {
+      Random random = new Random(seed);
+      Selection bare = Generated.selection(seed);
+      List<Member> members = new ArrayList<>();
+      for (int i = 0; i < 2 + random.nextInt(3); i++) {
+        members.add(member(i, bare, random));
+      }
+      Evaluation evaluation = Evaluation.of(with(bare, members), WhatIf.START);
+      Agreement agreement = Agreement.of(evaluation);
+      for (int i = 0; i < members.size(); i++) {
+        Agreement.Own own = agreement.own().get(i);
+        List<Member> others = new ArrayList<>(members);
+        others.remove(i);
+        assertEquals(own.ranking(), order(with(bare, List.of(members.get(i)))));
+        assertEquals(own.without(), order(with(bare, others)));
+      }
+      agreed += agreement.concordance().isPresent() ? 1 : 0;
+      named += points(evaluation, members, agreement) ? 1 : 0;
+    }
+    assertTrue(named > 40 && agreed > 40, named + " " + agreed);
+  }
+
+  /** The points named are those with the largest weight times spread, and no others. */
+  private static boolean points(Evaluation evaluation, List<Member> members, Agreement agreement) {
+    BigDecimal weight =
+        new Panel(members)
+            .groupWeights(evaluation.scores().criteria())
+            .map(w -> w.get("ease"))
+            .orElse(BigDecimal.ZERO);
+    List<BigDecimal> reaches = new ArrayList<>();
+    for (Contender contender : evaluation.costs().feasible()) {
+      List<BigDecimal> given =
+          members.stream()
+              .flatMap(m -> Optional.ofNullable(m.marks().get("ease").get(contender.id())).stream())
+              .map(m -> m.given().orElseThrow())
+              .sorted()
+              .toList();
+      if (given.size() > 1) {
+        BigDecimal spread = given.getLast().subtract(given.getFirst());
+        BigDecimal reach = spread.multiply(weight).movePointLeft(1);
+        if (reach.signum() > 0) {
+          reaches.add(reach);
+        }
+      }
+    }
+    reaches.sort(Comparator.reverseOrder());
+    List<BigDecimal> most = reaches.subList(0, Math.min(Agreement.MOST_POINTS, reaches.size()));
+    assertEquals(agreement.points().size(), most.size());
+    for (int i = 0; i < most.size(); i++) {
+      Agreement.Point point = agreement.points().get(i);
+      assertEquals(point.reach().compareTo(most.get(i)), 0);
+      BigDecimal spread =
+          point
+              .high()
+              .mark()
+              .given()
+              .orElseThrow()
+              .subtract(point.low().mark().given().orElseThrow());
+      assertEquals(spread.multiply(weight).movePointLeft(1).compareTo(point.reach()), 0);
+    }
+    return !most.isEmpty();
+  }
+
+  /** A view that is not for the reader yet counts in nothing and is said to be missing. */
+  @Test
+  public void whatIsWithheldCountsInNothing() {
+    int met = 0;
+    for (int seed = 1; seed < 60; seed++) {
+      Random random = new Random(seed);
+      Selection bare = Generated.selection(seed);
+      Member seen = member(0, bare, random);
+      Member in = new Member("m1", "M1", 5, new Weighing.Withheld(true, 0), Map.of(), true);
+      Member not = new Member("m2", "M2", 5, new Weighing.Withheld(false, 2), Map.of(), false);
+      Selection selection = with(bare, List.of(in, seen, not));
+      Evaluation evaluation = Evaluation.of(selection, WhatIf.START);
+      assertEquals(order(selection), order(with(bare, List.of(seen))));
+      assertEquals(Agreement.of(evaluation).own().size(), 1);
+      assertEquals(Agreement.of(evaluation).points(), List.of());
+      assertTrue(Progress.hasWeighed(selection, in));
+      assertTrue(!Progress.hasWeighed(selection, not));
+      assertEquals(Progress.marksLeft(selection, in), 0);
+      assertEquals(Progress.marksLeft(selection, not), 2);
+      List<Finding.OfMissing> missing =
+          new AnswerFindings(evaluation).missing(LocalDate.of(2026, 11, 24), 180);
+      if (evaluation.costs().feasible().size() > 1) {
+        met++;
+        assertTrue(
+            missing.contains(new Finding.ViewsWithheld(List.of("M1", "M2"), List.of("M1"))),
+            missing.toString());
+      }
+    }
+    assertTrue(met > 10);
+  }
+}
