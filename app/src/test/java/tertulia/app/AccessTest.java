@@ -27,7 +27,13 @@ public class AccessTest extends ServedTest {
   private static final Set<String> FOR_MEMBERS =
       Set.of(
           "/selections/{id}/weights",
+          "/selections/{id}/weights/way",
+          "/selections/{id}/weights/pair",
           "/selections/{id}/marks",
+          "/selections/{id}/marks/reason",
+          "/selections/{id}/marks/pairs",
+          "/selections/{id}/marks/pairs/take",
+          "/selections/{id}/hand-in",
           "/selections/{id}/decision/sign",
           "/selections/{id}/decision/object");
   @Autowired private MockMvc mvc;

@@ -10,7 +10,9 @@ import java.math.RoundingMode;
 import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Map;
 import java.util.Objects;
+import java.util.stream.Stream;
 import org.jsoup.Jsoup;
 import org.jsoup.nodes.Document;
 import org.jsoup.nodes.Element;
@@ -19,8 +21,13 @@ import org.testng.annotations.Test;
 import tertulia.core.growth.Growth;
 import tertulia.core.growth.Habit;
 import tertulia.core.pricing.UnitRule;
+import tertulia.core.scoring.Better;
+import tertulia.core.scoring.Concordance;
 import tertulia.core.scoring.Criterion;
+import tertulia.core.scoring.MarksByPairs;
+import tertulia.core.scoring.Preference;
 import tertulia.core.scoring.PublicRating;
+import tertulia.core.scoring.Weighing;
 import tertulia.core.working.Ground;
 import tertulia.core.working.Provenance;
 
@@ -57,8 +64,54 @@ public class MethodPageTest {
       {"people", List.of(6, 12, 24, 36).stream().map(m -> "" + headcount(staff, m)).toList()},
       {"demand", List.of(interviews.perHead().toPlainString() + " hours a month")},
       {"units", List.of(1, 3, 6, 11).stream().map(n -> "" + packs.paidUnits(n)).toList()},
+      {"order", weights(new Weighing.RankOrder(Map.of("a", 1, "b", 2, "c", 3, "d", 4)))},
+      {
+        "two",
+        weights(
+            new Weighing.Compared(
+                List.of(
+                    new Preference("a", "b", 3),
+                    new Preference("a", "c", 5),
+                    new Preference("a", "d", 2),
+                    new Preference("b", "c", 2),
+                    new Preference("d", "b", 2),
+                    new Preference("d", "c", 4))))
+      },
+      {
+        "pairs",
+        MarksByPairs.of(
+                List.of("a", "b", "c"),
+                List.of(
+                    new Better("a", "b", Better.Much.CLEAR),
+                    new Better("b", "c", Better.Much.EDGE)),
+                List.of())
+            .marks()
+            .values()
+            .stream()
+            .map(mark -> MarksByPairs.shown(mark).toPlainString())
+            .toList()
+      },
+      {"agreement", List.of(agreement())},
       {"ratings", List.of(rating("4.6", 180).toPlainString(), rating("4.9", 12).toPlainString())},
     };
+  }
+
+  private static List<String> weights(Weighing weighing) {
+    List<Criterion> four =
+        Stream.of("a", "b", "c", "d")
+            .map(id -> new Criterion(id, id, new Criterion.Judged()))
+            .toList();
+    return weighing.over(four).weights().orElseThrow().values().stream()
+        .map(weight -> weight.setScale(6, RoundingMode.HALF_UP).toPlainString())
+        .toList();
+  }
+
+  private static String agreement() {
+    List<List<BigDecimal>> rankings =
+        Stream.of("1 2 3 4", "2 1 3 4", "1 3 2 4")
+            .map(ranks -> Stream.of(ranks.split(" ")).map(BigDecimal::new).toList())
+            .toList();
+    return Concordance.of(rankings).orElseThrow().setScale(6, RoundingMode.HALF_UP).toPlainString();
   }
 
   private static int headcount(Growth growth, int month) {

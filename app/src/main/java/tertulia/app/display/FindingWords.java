@@ -157,6 +157,13 @@ public record FindingWords(Selection selection) {
               + ".";
       case Finding.OfAnswer answer -> answer(answer);
       case Finding.OfMissing missing -> missing(missing);
+      case Finding.CountedTwice twice ->
+          twice.judged()
+              + " and "
+              + twice.measured()
+              + " seem to count the same twice: "
+              + (twice.cost() ? "what a tool costs" : "what a tool can do")
+              + " is worked out already. Drop one, or say under the other what else it means.";
       case Finding.OutsideScale outside ->
           names(outside.tools())
               + " cost different amounts and are worth the same, as they lie outside the scale."

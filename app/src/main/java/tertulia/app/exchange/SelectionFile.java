@@ -149,6 +149,7 @@ public record SelectionFile(
    *     points
    * @param weighings what was entered in other ways, at most once each; null: nothing
    * @param handedIn whether the others may see it; null: they may
+   * @param pairs contenders compared two by two; null: none
    */
   @JsonInclude(JsonInclude.Include.NON_NULL)
   public record MemberPart(
@@ -158,28 +159,37 @@ public record SelectionFile(
       List<MarkPart> marks,
       @Nullable String weighsBy,
       @Nullable List<WeighingPart> weighings,
-      @Nullable Boolean handedIn) {
+      @Nullable Boolean handedIn,
+      @Nullable List<PairPart> pairs) {
     /** There is a view that whoever took the file could not see; it is not in it. */
     public static final String WITHHELD = "withheld";
 
     /** Whether this person entered anything. */
     public boolean anything() {
-      return !points.isEmpty() || !marks.isEmpty() || !otherWays().isEmpty();
+      return !points.isEmpty()
+          || !marks.isEmpty()
+          || !otherWays().isEmpty()
+          || !compared().isEmpty();
     }
 
     /** What is left of it for somebody who may not see it yet. */
     public MemberPart withheld() {
-      return new MemberPart(name, share, Map.of(), List.of(), WITHHELD, null, handedIn);
+      return new MemberPart(name, share, Map.of(), List.of(), WITHHELD, null, handedIn, null);
     }
 
     /** Somebody who weighs by points and never tried another way. */
     public MemberPart(String name, int share, Map<String, Integer> points, List<MarkPart> marks) {
-      this(name, share, points, marks, null, null, null);
+      this(name, share, points, marks, null, null, null, null);
     }
 
     /** Whether the others may see it. */
     public boolean shown() {
       return handedIn == null || handedIn;
+    }
+
+    /** Contenders compared two by two. */
+    public List<PairPart> compared() {
+      return pairs == null ? List.of() : pairs;
     }
 
     /** What was entered in other ways than points. */
@@ -208,6 +218,13 @@ public record SelectionFile(
 
   /** One matters so many times as much as the other, 1 to 9. */
   public record PreferencePart(String more, String less, int times) {}
+
+  /**
+   * Which of two contenders somebody finds better under a criterion, and why.
+   *
+   * @param much level, edge or clear
+   */
+  public record PairPart(String criterion, String better, String than, String much, String note) {}
 
   /**
    * A mark from 0 to 10; without points the person cannot judge.

@@ -3,9 +3,11 @@ package tertulia.app.exchange;
 import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Practice;
@@ -165,6 +167,7 @@ public final class SelectionReader {
               at,
               () -> {
                 part.points().keySet().forEach(c -> checkKnown("criterion", c, criterionIds));
+                checkPairs(part.compared(), criterionIds, contenderIds);
                 WeighingReader.criteria(part.otherWays())
                     .forEach(c -> checkKnown("criterion", c, criterionIds));
                 return new Member(
@@ -189,6 +192,33 @@ public final class SelectionReader {
         Codes.text(part.note(), 1000),
         part.ground() == null ? null : WeighingReader.acquaintance(part.ground()),
         part.interest() == null ? "" : Codes.text(part.interest(), 400));
+  }
+
+  private static void checkPairs(
+      List<SelectionFile.PairPart> pairs, List<String> criteria, List<String> contenders) {
+    Set<Set<String>> met = new HashSet<>();
+    for (SelectionFile.PairPart pair : pairs) {
+      checkPair(pair, criteria, contenders);
+      if (!met.add(Set.of(pair.criterion() + " ", pair.better(), pair.than()))) {
+        throw new IllegalArgumentException(
+            "\""
+                + pair.better()
+                + "\" and \""
+                + pair.than()
+                + "\" are compared twice under \""
+                + pair.criterion()
+                + "\". Keep one.");
+      }
+    }
+  }
+
+  private static void checkPair(
+      SelectionFile.PairPart pair, List<String> criteria, List<String> contenders) {
+    checkKnown("criterion", pair.criterion(), criteria);
+    checkKnown("contender", pair.better(), contenders);
+    checkKnown("contender", pair.than(), contenders);
+    Codes.text(pair.note(), 1000);
+    WeighingReader.better(pair);
   }
 
   private static void checkKnown(String what, String id, List<String> known) {

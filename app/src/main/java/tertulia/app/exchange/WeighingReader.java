@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import tertulia.core.scoring.Better;
 import tertulia.core.scoring.Mark;
 import tertulia.core.scoring.Preference;
 import tertulia.core.scoring.Weighing;
@@ -115,6 +116,27 @@ public final class WeighingReader {
                   compared.pairs().stream().flatMap(p -> Stream.of(p.more(), p.less()));
             })
         .collect(Collectors.toSet());
+  }
+
+  /** The code of how much better one is, such as "edge". */
+  public static String code(Better.Much much) {
+    return much.name().toLowerCase(Locale.ROOT);
+  }
+
+  /**
+   * A pair as the core has it.
+   *
+   * @throws IllegalArgumentException if it is no pair, or there is no such code
+   */
+  public static Better better(SelectionFile.PairPart pair) {
+    Better.Much much =
+        Stream.of(Better.Much.values())
+            .filter(known -> code(known).equals(pair.much()))
+            .findFirst()
+            .orElseThrow(() ->
+                new IllegalArgumentException(
+                    "\"" + pair.much() + "\" is not one of level, edge, clear."));
+    return new Better(pair.better(), pair.than(), much);
   }
 
   /** The code of what a mark rests on, such as "tried". */

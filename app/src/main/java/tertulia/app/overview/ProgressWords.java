@@ -69,6 +69,7 @@ final class ProgressWords {
     return switch (asked) {
       case Asked.Weigh weigh -> "weigh";
       case Asked.Mark mark -> "give " + Figures.counted(mark.left(), "marks");
+      case Asked.HandIn handIn -> "hand in your view";
       case Asked.Sign sign -> "read what " + sign.proposedBy() + " proposes";
       case Asked.LookAgain again -> "look again, due since " + Dates.day(again.since());
     };
@@ -79,6 +80,7 @@ final class ProgressWords {
     return switch (asked) {
       case Asked.Weigh weigh -> "Say how much each counts";
       case Asked.Mark mark -> "Mark what you have seen";
+      case Asked.HandIn handIn -> "Hand in your view";
       case Asked.Sign sign -> "Read and sign, or object";
       case Asked.LookAgain again -> "Look again";
     };
@@ -88,6 +90,7 @@ final class ProgressWords {
     return switch (asked) {
       case Asked.Weigh weigh -> Stage.WEIGHTS;
       case Asked.Mark mark -> Stage.MARKS;
+      case Asked.HandIn handIn -> Stage.MARKS;
       case Asked.Sign sign -> Stage.DECISION;
       case Asked.LookAgain again -> Stage.DECISION;
     };

@@ -58,6 +58,13 @@ final class Rows {
     Optional<PreferenceRow> findByMemberIdAndOneAndOther(long memberId, String one, String other);
   }
 
+  interface Pairs extends JpaRepository<PairRow, Long> {
+    List<PairRow> findByMemberIdIn(Collection<Long> memberIds);
+
+    Optional<PairRow> findByMemberIdAndCriterionAndOneAndOther(
+        long memberId, String criterion, String one, String other);
+  }
+
   interface Marks extends JpaRepository<MarkRow, Long> {
     List<MarkRow> findByMemberIdIn(Collection<Long> memberIds);
 

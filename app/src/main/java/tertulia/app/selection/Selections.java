@@ -22,6 +22,7 @@ import tertulia.app.growth.GrowthPlans;
 import tertulia.app.people.SignedIn;
 import tertulia.app.web.Conflict;
 import tertulia.app.web.NotFound;
+import tertulia.core.scoring.Better;
 import tertulia.core.scoring.Mark;
 
 /** Selections: loading, changing, weighing, marking. */
@@ -35,6 +36,7 @@ public class Selections {
   private final Rows.Marks marks;
   private final Rows.Numbers numbers;
   private final Rows.Preferences preferences;
+  private final Rows.Pairs pairs;
   private final Catalogue catalogue;
   private final GrowthPlans growth;
   private final NarrowingLog log;
@@ -49,6 +51,7 @@ public class Selections {
       Rows.Marks marks,
       Rows.Numbers numbers,
       Rows.Preferences preferences,
+      Rows.Pairs pairs,
       Catalogue catalogue,
       GrowthPlans growth,
       NarrowingLog log,
@@ -63,6 +66,7 @@ public class Selections {
     this.marks = marks;
     this.numbers = numbers;
     this.preferences = preferences;
+    this.pairs = pairs;
     this.catalogue = catalogue;
     this.growth = growth;
   }
@@ -339,6 +343,41 @@ public class Selections {
     preferences.save(row);
   }
 
+  /**
+   * Puts down which of two contenders somebody finds better under a criterion, and why.
+   *
+   * @param much null takes it back
+   */
+  @Transactional
+  public void better(
+      long id,
+      SignedIn person,
+      String criterion,
+      String better,
+      String than,
+      Better.@Nullable Much much,
+      String note) {
+    open(id);
+    long member = seat(id, person);
+    boolean inOrder = better.compareTo(than) < 0;
+    String one = inOrder ? better : than;
+    String other = inOrder ? than : better;
+    Optional<PairRow> existing =
+        pairs.findByMemberIdAndCriterionAndOneAndOther(member, criterion, one, other);
+    if (much == null) {
+      existing.ifPresent(pairs::delete);
+      return;
+    }
+    PairRow row = existing.orElseGet(PairRow::new);
+    row.memberId = member;
+    row.criterion = criterion;
+    row.one = one;
+    row.other = other;
+    row.better = inOrder ? much.ordinal() : -much.ordinal();
+    row.note = note;
+    pairs.save(row);
+  }
+
   /** Shows the others somebody's view, and somebody those of the others. */
   @Transactional
   public void handIn(long id, SignedIn person) {
@@ -372,6 +411,12 @@ public class Selections {
   private MemberRow member(long id, SignedIn person) {
     long seat = seat(id, person);
     return members.findById(seat).orElseThrow();
+  }
+
+  /** Puts down somebody's marks under a criterion together; what was said of others stays. */
+  @Transactional
+  public void markAll(long id, SignedIn person, String criterion, Map<String, Integer> given) {
+    given.forEach((contender, points) -> mark(id, person, criterion, contender, "" + points));
   }
 
   /**
@@ -421,6 +466,65 @@ public class Selections {
     marks.save(row);
   }
 
+  /**
+   * Gives somebody a seat before they weigh or mark, and lets them in if only those named may open
+   * the selection; nothing happens if they have one.
+   */
+  @Transactional
+  public void invite(long id, long accountId, String name) {
+    SelectionRow row = open(id);
+    if (members.findBySelectionIdAndAccountId(id, accountId).isEmpty()) {
+      checkRoom(id);
+      MemberRow member = new MemberRow();
+      member.selectionId = id;
+      member.accountId = accountId;
+      member.name = name;
+      members.save(member);
+    }
+    if (!row.openToAll) {
+      row.named.add(accountId);
+    }
+  }
+
+  /**
+   * Takes a seat away from somebody who has entered nothing.
+   *
+   * @throws Conflict if they have
+   */
+  @Transactional
+  public void uninvite(long id, long memberId) {
+    open(id);
+    members
+        .findById(memberId)
+        .filter(member -> member.selectionId == id)
+        .ifPresent(member -> {
+          List<Long> own = List.of(memberId);
+          boolean anything =
+              !weights.findByMemberIdIn(own).isEmpty()
+                  || !numbers.findByMemberIdIn(own).isEmpty()
+                  || !preferences.findByMemberIdIn(own).isEmpty()
+                  || !pairs.findByMemberIdIn(own).isEmpty()
+                  || !marks.findByMemberIdIn(own).isEmpty();
+          if (anything) {
+            throw new Conflict(
+                member.name
+                    + " has weighed or marked already. Give that view a share of 0 to leave it"
+                    + " out.");
+          }
+          members.delete(member);
+        });
+  }
+
+  private void checkRoom(long id) {
+    if (members.countBySelectionId(id) >= Limits.MEMBERS) {
+      throw new Conflict(
+          "At most "
+              + Limits.MEMBERS
+              + " people weigh and mark in one selection, and so many do already. Ask one of them"
+              + " to speak for you.");
+    }
+  }
+
   /** Changes how much each person's view counts; members of other selections are passed over. */
   @Transactional
   public void changeShares(long id, Map<Long, Integer> shares) {
@@ -434,13 +538,7 @@ public class Selections {
     MemberRow row =
         members.findBySelectionIdAndAccountId(id, person.id()).orElseGet(MemberRow::new);
     if (row.id == null) {
-      if (members.countBySelectionId(id) >= Limits.MEMBERS) {
-        throw new Conflict(
-            "At most "
-                + Limits.MEMBERS
-                + " people weigh and mark in one selection, and so many do already. Ask one of them"
-                + " to speak for you.");
-      }
+      checkRoom(id);
       row.selectionId = id;
       row.accountId = person.id();
       row.name = person.name();
@@ -502,6 +600,7 @@ public class Selections {
           weights.save(row);
         });
     part.otherWays().forEach(way -> take(memberId, way));
+    part.compared().forEach(pair -> take(memberId, pair, slugs));
     for (SelectionFile.MarkPart mark : part.marks()) {
       MarkRow row = new MarkRow();
       row.memberId = memberId;
@@ -513,6 +612,21 @@ public class Selections {
       row.interest = mark.interest() == null ? "" : mark.interest();
       marks.save(row);
     }
+  }
+
+  private void take(long member, SelectionFile.PairPart part, Map<String, String> slugs) {
+    Better pair = WeighingReader.better(part);
+    String better = Objects.requireNonNull(slugs.get(pair.better()));
+    String than = Objects.requireNonNull(slugs.get(pair.than()));
+    boolean inOrder = better.compareTo(than) < 0;
+    PairRow row = new PairRow();
+    row.memberId = member;
+    row.criterion = part.criterion();
+    row.one = inOrder ? better : than;
+    row.other = inOrder ? than : better;
+    row.better = inOrder ? pair.much().ordinal() : -pair.much().ordinal();
+    row.note = part.note();
+    pairs.save(row);
   }
 
   private void take(long member, SelectionFile.WeighingPart part) {

@@ -35,7 +35,7 @@ public record Table(
       int share,
       @Nullable LocalDate handedIn) {
     /** Whether the others may see this view once they have handed in theirs. */
-    public boolean isHandedIn() {
+    public boolean isShown() {
       return handedIn != null || accountId == null;
     }
   }

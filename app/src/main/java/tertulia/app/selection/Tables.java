@@ -22,6 +22,7 @@ import tertulia.app.exchange.WeighingReader;
 import tertulia.app.growth.GrowthPlans;
 import tertulia.core.evaluation.Selection;
 import tertulia.core.finding.Progress;
+import tertulia.core.scoring.Better;
 import tertulia.core.scoring.Member;
 import tertulia.core.scoring.Panel;
 import tertulia.core.scoring.Weighing;
@@ -39,6 +40,7 @@ public class Tables {
   private final Rows.Marks marks;
   private final Rows.Numbers numbers;
   private final Rows.Preferences preferences;
+  private final Rows.Pairs pairs;
   private final Entrance entrance;
   private final Catalogue catalogue;
   private final GrowthPlans growth;
@@ -51,6 +53,7 @@ public class Tables {
       Rows.Marks marks,
       Rows.Numbers numbers,
       Rows.Preferences preferences,
+      Rows.Pairs pairs,
       Entrance entrance,
       Catalogue catalogue,
       GrowthPlans growth,
@@ -61,6 +64,7 @@ public class Tables {
     this.marks = marks;
     this.numbers = numbers;
     this.preferences = preferences;
+    this.pairs = pairs;
     this.entrance = entrance;
     this.catalogue = catalogue;
     this.growth = growth;
@@ -204,6 +208,7 @@ public class Tables {
       Map<Long, List<WeightRow>> weights,
       Map<Long, List<NumberRow>> numbers,
       Map<Long, List<PreferenceRow>> preferences,
+      Map<Long, List<PairRow>> pairs,
       Map<Long, List<MarkRow>> marks) {}
 
   private Judged judged(List<Long> members) {
@@ -213,6 +218,8 @@ public class Tables {
         numbers.findByMemberIdIn(members).stream()
             .collect(Collectors.groupingBy(row -> row.memberId)),
         preferences.findByMemberIdIn(members).stream()
+            .collect(Collectors.groupingBy(row -> row.memberId)),
+        pairs.findByMemberIdIn(members).stream()
             .collect(Collectors.groupingBy(row -> row.memberId)),
         marks.findByMemberIdIn(members).stream()
             .collect(Collectors.groupingBy(row -> row.memberId)));
@@ -244,6 +251,12 @@ public class Tables {
               .map(Tables::mark)
               .toList();
       List<SelectionFile.WeighingPart> others = otherWays(member, criteria, judged);
+      List<SelectionFile.PairPart> compared =
+          judged.pairs().getOrDefault(member.id, List.of()).stream()
+              .filter(p -> criteria.contains(p.criterion))
+              .filter(p -> slugs.contains(p.one) && slugs.contains(p.other))
+              .map(Tables::pair)
+              .toList();
       panel.add(
           new SelectionFile.MemberPart(
               member.name,
@@ -252,9 +265,20 @@ public class Tables {
               given,
               member.weighsBy.equals(WeighingReader.Way.POINTS.code()) ? null : member.weighsBy,
               others.isEmpty() ? null : others,
-              open || Sight.isIn(member) ? null : false));
+              open || Sight.isIn(member) ? null : false,
+              compared.isEmpty() ? null : compared));
     }
     return panel;
+  }
+
+  private static SelectionFile.PairPart pair(PairRow row) {
+    boolean turned = row.better < 0;
+    return new SelectionFile.PairPart(
+        row.criterion,
+        turned ? row.other : row.one,
+        turned ? row.one : row.other,
+        WeighingReader.code(Better.Much.values()[Math.abs(row.better)]),
+        row.note);
   }
 
   private static SelectionFile.MarkPart mark(MarkRow row) {

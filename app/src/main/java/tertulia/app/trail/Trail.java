@@ -23,6 +23,7 @@ import tertulia.app.people.People;
 import tertulia.app.selection.Selections;
 import tertulia.app.selection.Tables;
 import tertulia.app.web.NotFound;
+import tertulia.core.scoring.Better;
 
 /** Reads the stored revisions of a selection. */
 @Service
@@ -76,6 +77,7 @@ public class Trail {
         MARKS,
         seen(withheld, points("Mark for ", criteria, row -> ", " + tools.getOrDefault(row, row))),
         selection);
+    tell(what, PAIRS, seen(withheld, pair(criteria, tools)), selection);
     tell(what, DECISIONS, this::decision, selection);
     return acts(what, asked);
   }
@@ -353,6 +355,33 @@ public class Trail {
                   + (row.getShort("revtype") == REMOVED
                       ? "taken back"
                       : said(row.getString("points"))));
+    };
+  }
+
+  private static final String PAIRS =
+      "select p.*, m.name from (select rev, revtype, id, coalesce(member_id, lag(member_id) over"
+          + " (partition by id order by rev)) as member_id, coalesce(criterion, lag(criterion) over"
+          + " (partition by id order by rev)) as criterion, coalesce(one, lag(one) over (partition by"
+          + " id order by rev)) as one, coalesce(other, lag(other) over (partition by id order by"
+          + " rev)) as other, better from contender_pair_aud) p join (select distinct id, name from"
+          + " panel_member_aud where selection_id = ?) m on m.id = p.member_id order by rev, p.id";
+
+  private static Telling pair(Map<String, String> criteria, Map<String, String> tools) {
+    return row -> {
+      int better = row.getInt("better");
+      String one = tools.getOrDefault(row.getString("one"), row.getString("one"));
+      String other = tools.getOrDefault(row.getString("other"), row.getString("other"));
+      String criterion = row.getString("criterion");
+      return List.of(
+          criteria.getOrDefault(criterion, criterion)
+              + ", "
+              + (better < 0 ? other + " against " + one : one + " against " + other)
+              + ", "
+              + row.getString("name")
+              + ": "
+              + (row.getShort("revtype") == REMOVED
+                  ? "taken back"
+                  : Better.Much.values()[Math.abs(better)].words()));
     };
   }
 

@@ -204,7 +204,7 @@ class MarksController implements StepBody {
     }
   }
 
-  private static List<Criterion> judged(Workspace.Session session) {
+  static List<Criterion> judged(Workspace.Session session) {
     return session.evaluation().scores().criteria().stream()
         .filter(c -> c.kind() instanceof Criterion.Judged)
         .toList();

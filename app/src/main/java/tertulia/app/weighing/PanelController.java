@@ -5,19 +5,51 @@ import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 import tertulia.app.exchange.WeighingReader;
+import tertulia.app.people.People;
+import tertulia.app.people.Role;
 import tertulia.app.people.SignedIn;
 import tertulia.app.selection.Selections;
 import tertulia.app.web.Again;
+import tertulia.app.web.Conflict;
 import tertulia.app.web.NotFound;
 
 /** What people do at a table besides weighing and marking: choose their way, show their view. */
 @Controller
 class PanelController {
   private final Selections selections;
+  private final People people;
 
-  PanelController(Selections selections) {
+  PanelController(Selections selections, People people) {
     this.selections = selections;
+    this.people = people;
+  }
+
+  /** Gives somebody a seat. */
+  @PostMapping("/selections/{id}/table")
+  String invite(@PathVariable long id, @RequestParam long account, RedirectAttributes flash) {
+    People.Entry entry =
+        people.all().stream()
+            .filter(known -> known.id() == account && !known.disabled())
+            .filter(known -> known.role() != Role.READER)
+            .findFirst()
+            .orElseThrow(() -> new NotFound("account that weighs and marks like that"));
+    Again.until(() -> selections.invite(id, account, entry.name()));
+    flash.addFlashAttribute(
+        "invited", entry.name() + " has a seat. What is asked of them stands on their first page.");
+    return "redirect:/selections/" + id + "/weights";
+  }
+
+  /** Takes a seat away that nobody has used. */
+  @PostMapping("/selections/{id}/table/leave")
+  String leave(@PathVariable long id, @RequestParam long member, RedirectAttributes flash) {
+    try {
+      Again.until(() -> selections.uninvite(id, member));
+    } catch (Conflict e) {
+      flash.addFlashAttribute("invited", e.message());
+    }
+    return "redirect:/selections/" + id + "/weights";
   }
 
   @PostMapping("/selections/{id}/weights/way")

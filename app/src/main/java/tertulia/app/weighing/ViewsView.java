@@ -31,7 +31,7 @@ record ViewsView(List<String> says, boolean handsIn, boolean opens) {
     Optional<LocalDate> shown = own.map(Table.Seat::handedIn);
     List<String> others =
         table.seats().stream()
-            .filter(seat -> !seat.equals(own.orElse(null)) && !seat.isHandedIn())
+            .filter(seat -> !seat.equals(own.orElse(null)) && !seat.isShown())
             .map(Table.Seat::name)
             .toList();
     if (shown.isPresent()) {

@@ -6,6 +6,7 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Stream;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
@@ -17,6 +18,8 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import tertulia.app.exchange.Codes;
 import tertulia.app.exchange.WeighingReader;
+import tertulia.app.people.People;
+import tertulia.app.people.Role;
 import tertulia.app.people.SignedIn;
 import tertulia.app.selection.Selections;
 import tertulia.app.web.Again;
@@ -35,8 +38,10 @@ class WeighingController implements StepBody {
   private static final String VIEW = "weighing/weights";
   private final Steps steps;
   private final Selections selections;
+  private final People people;
 
-  WeighingController(Steps steps, Selections selections) {
+  WeighingController(Steps steps, Selections selections, People people) {
+    this.people = people;
     this.steps = steps;
     this.selections = selections;
   }
@@ -218,6 +223,14 @@ class WeighingController implements StepBody {
   @Override
   public void fill(Workspace.Session session, Model model) {
     model.addAttribute("weights", WeightsView.of(session));
+    List<Long> seated =
+        session.table().seats().stream().flatMap(s -> Stream.ofNullable(s.accountId())).toList();
+    model.addAttribute(
+        "others",
+        people.all().stream()
+            .filter(entry -> !entry.disabled() && entry.role() != Role.READER)
+            .filter(entry -> !seated.contains(entry.id()))
+            .toList());
     model.addAttribute("faults", Map.of());
     model.addAttribute("typedShares", Map.of());
     model.addAttribute(

@@ -80,8 +80,16 @@ record WeightsView(
         ViewsView.of(session),
         session.table().seats(),
         costGuess(session),
-        new ScoreFindings(evaluation)
-            .outsideScale().stream().map(new FindingWords(evaluation.selection())::of).toList());
+        warnings(evaluation));
+  }
+
+  private static List<String> warnings(Evaluation evaluation) {
+    ScoreFindings findings = new ScoreFindings(evaluation);
+    FindingWords words = new FindingWords(evaluation.selection());
+    return java.util.stream.Stream.concat(
+            findings.outsideScale().stream().map(words::of),
+            findings.countedTwice().stream().map(words::of))
+        .toList();
   }
 
   private static Line line(Workspace.Session session, OwnWeights own, Criterion criterion) {

@@ -325,21 +325,31 @@ public class WalkTest extends BrowserTest {
 
   private void weightsAndMarks(Page page) {
     page.navigate(SELECTION + "/weights");
-    // Ilse 35 of 100, Odile 15 of 100, nobody else yet: a quarter
-    assertThat(page.locator("#weight-cost")).hasText("25 %");
+    // what Ilse and Odile handed in is not for Joren before his own view is
+    assertThat(page.locator("#weight-cost")).hasText("—");
+    assertThat(page.locator(".ownview"))
+        .containsText("Not in these figures: Ilse Maren, Odile Brannock.");
     points(page, "cost", "50");
     points(page, "ease", "x");
     assertThat(page.locator("#wfault-ease")).containsText("\"x\" is not a whole number.");
     assertThat(page.locator("#points-ease")).hasValue("x");
     points(page, "ease", "50");
     assertThat(page.locator("#wfault-ease")).hasText("");
+    assertThat(page.locator("#weight-cost")).hasText("50 %");
+    step(page, "Marks");
+    mark(page, "Slotmeer", "Ease at the freight desk", "10");
+    assertThat(page.locator("#value-ease-slotmeer")).hasText("1.000");
+    because(page, "Slotmeer", "Ease at the freight desk", "My crew needed no card for it.");
+    page.getByText("Hand in my view").click();
+    assertThat(page.locator(".ownview")).containsText("You handed in your view on 24 Nov 2026.");
+    // (8 + 9 + 2 · 10) / (4 · 10)
+    assertThat(page.locator("#value-ease-slotmeer")).hasText("0.925");
+    whyIsSaid(page);
+    step(page, "Weights");
     // Joren's share is 2: (0.35 + 0.15 + 2 · 0.5) / 4 and (0.2 + 0.4 + 2 · 0.5) / 4
     assertThat(page.locator("#weight-cost")).hasText("38 %");
     assertThat(page.locator("#weight-ease")).hasText("40 %");
     step(page, "Marks");
-    mark(page, "Slotmeer", "Ease at the freight desk", "10");
-    // (8 + 9 + 2 · 10) / (4 · 10)
-    assertThat(page.locator("#value-ease-slotmeer")).hasText("0.925");
     mark(page, "Quaymate", "Help when it breaks", "x");
     assertThat(page.locator("#value-help-quaymate")).hasText("not known");
     mark(page, "Quaymate", "Help when it breaks", "7");
@@ -375,6 +385,25 @@ public class WalkTest extends BrowserTest {
     page.waitForResponse(
         "**/marks",
         () -> page.getByLabel("Your mark for " + contender + ", " + criterion).selectOption(mark));
+  }
+
+  private static void because(Page page, String contender, String criterion, String why) {
+    page.getByText(": your mark for " + contender + ", " + criterion).locator("..").click();
+    assertThat(page.locator(".reasonform")).containsText(contender + " · " + criterion);
+    page.locator("[name=note]").fill(why);
+    page.locator("[name=ground]").selectOption("tried");
+    page.getByText("Keep it").click();
+    assertThat(page.locator("#why-ease-slotmeer")).containsText("why ✓");
+  }
+
+  /** The value answers "why" with everybody's sentence and what it rests on. */
+  private static void whyIsSaid(Page page) {
+    page.locator("#value-ease-slotmeer button").click();
+    assertThat(page.locator("#why-body"))
+        .containsText("Joren Talvik, share 2: My crew needed no card for it. · tried by hand");
+    assertThat(page.locator("#why-body"))
+        .containsText("Odile Brannock, share 1: My clerk booked a lorry while on the phone");
+    page.keyboard().press("Escape");
   }
 
   private void decision(Page ilse, Page joren) throws Exception {

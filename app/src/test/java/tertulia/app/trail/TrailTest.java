@@ -5,6 +5,7 @@ import static org.springframework.security.test.web.servlet.request.SecurityMock
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
 
 import java.util.List;
@@ -115,9 +116,14 @@ public class TrailTest extends ServedTest {
           "ilse");
     }
     String mark = "Joren Talvik: Mark for " + judged.name() + ", Slotmeer, Joren Talvik: ";
+    assertFalse(
+        lines(id, "pia").stream().anyMatch(line -> line.contains("Mark for")),
+        "what is not handed in is not told");
+    sent(post("/selections/" + id + "/open-table"), "ilse");
     assertEquals(
         lines(id, "pia"),
         List.of(
+            "Ilse Maren: Table opened: everybody sees every view",
             "Ilse Maren: Opened to all Pia Sandvoll: no longer named",
             "Ilse Maren: Kept to the people named Pia Sandvoll: named",
             mark + "cannot judge → taken back",

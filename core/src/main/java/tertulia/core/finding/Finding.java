@@ -366,6 +366,7 @@ public sealed interface Finding {
         case LevelLead level -> level.tools();
         case OpenLead open -> List.of(open.tool());
         case OutsideScale outside -> throw new IllegalArgumentException("no lead: " + outside);
+        case CountedTwice twice -> throw new IllegalArgumentException("no lead: " + twice);
       };
     }
   }
@@ -421,6 +422,15 @@ public sealed interface Finding {
       tools = List.copyOf(tools);
     }
   }
+
+  /**
+   * A criterion that people mark seems to count what another works out.
+   *
+   * @param judged name of the one that is marked
+   * @param measured name of the one that is worked out
+   * @param cost whether that is the cost; else it is coverage
+   */
+  record CountedTwice(String judged, String measured, boolean cost) implements OfScores {}
 
   /** Nobody has been brought to be compared, or all are set aside. */
   record NobodyCompared() implements OfAnswer {}

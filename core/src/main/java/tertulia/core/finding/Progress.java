@@ -259,6 +259,9 @@ public record Progress(Map<Stage, State> states, Next next) {
     /** Give so many marks. */
     record Mark(int left) implements Asked {}
 
+    /** Show the others a view that is complete, and see theirs. */
+    record HandIn() implements Asked {}
+
     /** Sign or object to what somebody proposed. */
     record Sign(String proposedBy) implements Asked {}
 
@@ -306,6 +309,10 @@ public record Progress(Map<Stage, State> states, Next next) {
           int left = marksLeft(selection, m);
           if (left > 0) {
             asked.add(new Asked.Mark(left));
+          }
+          boolean others = selection.panel().members().size() > 1;
+          if (asked.isEmpty() && others && !m.handedIn()) {
+            asked.add(new Asked.HandIn());
           }
         });
     return asked;

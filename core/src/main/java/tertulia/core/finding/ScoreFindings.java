@@ -6,7 +6,10 @@ import java.math.RoundingMode;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
+import java.util.stream.Stream;
 import org.joda.money.Money;
 import tertulia.core.evaluation.Evaluation;
 import tertulia.core.scoring.Criterion;
@@ -16,6 +19,11 @@ import tertulia.core.scoring.Totals;
 public record ScoreFindings(Evaluation evaluation) {
   /** Digits kept of a proposed end of a scale. */
   private static final MathContext ROUND = new MathContext(2, RoundingMode.UP);
+
+  private static final Set<String> OF_COST =
+      Set.of("cost", "costs", "price", "prices", "pricing", "money", "cheap", "affordable");
+  private static final Set<String> OF_COVERAGE =
+      Set.of("feature", "features", "function", "functions", "functionality", "capabilities");
 
   /** Who leads, and how surely. */
   public Finding.OfScores lead() {
@@ -62,6 +70,29 @@ public record ScoreFindings(Evaluation evaluation) {
       }
     }
     return findings;
+  }
+
+  /**
+   * Criteria that people mark and that seem, by a word in their name, to count what another
+   * criterion works out: cost and "value for money", coverage and "features".
+   */
+  public List<Finding.CountedTwice> countedTwice() {
+    List<Finding.CountedTwice> twice = new ArrayList<>();
+    for (Criterion measured : evaluation.scores().criteria()) {
+      boolean cost = measured.kind() instanceof Criterion.Cost;
+      if (cost || measured.kind() instanceof Criterion.Coverage) {
+        evaluation.scores().criteria().stream()
+            .filter(c -> c.kind() instanceof Criterion.Judged)
+            .filter(c -> names(c, cost ? OF_COST : OF_COVERAGE))
+            .forEach(c -> twice.add(new Finding.CountedTwice(c.name(), measured.name(), cost)));
+      }
+    }
+    return twice;
+  }
+
+  private static boolean names(Criterion criterion, Set<String> words) {
+    return Stream.of(criterion.name().toLowerCase(Locale.ROOT).split("[^\\p{L}]+"))
+        .anyMatch(words::contains);
   }
 
   private void outside(

@@ -18,6 +18,7 @@ import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Evaluation;
 import tertulia.core.evaluation.Selection;
 import tertulia.core.evaluation.WhatIf;
+import tertulia.core.scoring.Criterion;
 import tertulia.core.scoring.Mark;
 import tertulia.core.scoring.Member;
 import tertulia.core.scoring.Panel;
@@ -27,23 +28,7 @@ import tertulia.core.scoring.Weighing;
 /** Where people agree, against the plain reading of each alone, on generated tables. */
 public class AgreementTest {
   private static Selection with(Selection selection, List<Member> members) {
-    return new Selection(
-        selection.title(),
-        selection.purpose(),
-        selection.asOf(),
-        selection.horizon(),
-        selection.currency(),
-        selection.rise(),
-        selection.groups(),
-        selection.demands(),
-        selection.averagePayment(),
-        selection.needs(),
-        selection.criteria(),
-        selection.contenders(),
-        new Panel(members),
-        selection.rates(),
-        selection.scenarios(),
-        selection.practice());
+    return selection.judgedBy(new Panel(members));
   }
 
   private static Member member(int i, Selection selection, Random random) {
@@ -162,5 +147,35 @@ public class AgreementTest {
       }
     }
     assertTrue(met > 10);
+  }
+
+  @Test
+  public void whatIsWorkedOutAlreadyIsNotMarkedToo() {
+    Selection bare = Generated.selection(5);
+    List<Criterion> criteria = new ArrayList<>(bare.criteria());
+    criteria.add(new Criterion("money", "Value for money", new Criterion.Judged()));
+    criteria.add(new Criterion("moneyed", "Moneyed friends", new Criterion.Judged()));
+    Selection selection =
+        new Selection(
+            bare.title(),
+            bare.purpose(),
+            bare.asOf(),
+            bare.horizon(),
+            bare.currency(),
+            bare.rise(),
+            bare.groups(),
+            bare.demands(),
+            bare.averagePayment(),
+            bare.needs(),
+            criteria,
+            bare.contenders(),
+            bare.panel(),
+            bare.rates(),
+            bare.scenarios(),
+            bare.practice());
+    assertEquals(
+        new ScoreFindings(Evaluation.of(selection, WhatIf.START)).countedTwice(),
+        List.of(new Finding.CountedTwice("Value for money", "Cost", true)));
+    assertEquals(new ScoreFindings(Evaluation.of(bare, WhatIf.START)).countedTwice(), List.of());
   }
 }

@@ -828,6 +828,11 @@ public class FindingsTest {
                                 .anyMatch(id -> !totals.get().value(id, c).interval().isExact()))));
       }
       case Finding.OutsideScale outside -> throw new AssertionError("a warning");
+      case Finding.CountedTwice twice -> throw new AssertionError("a warning");
+    }
+    for (Finding.CountedTwice twice : findings.countedTwice()) {
+      met(twice);
+      assertEquals(twice, new Finding.CountedTwice("Felt price", "Cost", true));
     }
     for (Finding.OutsideScale outside : findings.outsideScale()) {
       met(outside);

@@ -228,7 +228,7 @@ final class Generated {
                 "Cost",
                 new Criterion.Cost(
                     BigDecimal.valueOf(40 + random.nextInt(200)), BigDecimal.valueOf(20))),
-            new Criterion("ease", "Ease", new Criterion.Judged()));
+            new Criterion("ease", seed % 20 == 7 ? "Felt price" : "Ease", new Criterion.Judged()));
     Map<String, Mark> marks = new HashMap<>();
     contenders.forEach(c -> {
       if (random.nextInt(5) > 0) {

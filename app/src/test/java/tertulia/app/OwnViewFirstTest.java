@@ -1,0 +1,350 @@
+package tertulia.app;
+
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.user;
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertFalse;
+import static org.testng.Assert.assertTrue;
+
+import java.io.ByteArrayInputStream;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipInputStream;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.beans.factory.annotation.Qualifier;
+import org.springframework.http.HttpMethod;
+import org.springframework.mock.web.MockHttpServletResponse;
+import org.springframework.test.context.TestPropertySource;
+import org.springframework.test.web.servlet.MockMvc;
+import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
+import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
+import org.springframework.web.servlet.mvc.method.annotation.RequestMappingHandlerMapping;
+import org.testng.annotations.Test;
+import tertulia.app.exchange.PortableFile;
+import tertulia.app.exchange.SelectionFile;
+import tertulia.app.people.People;
+import tertulia.app.selection.Selections;
+import tertulia.core.scoring.Weighing;
+
+/** What one person weighs, marks and says stays theirs until they and the reader have handed in. */
+@TestPropertySource(properties = "spring.datasource.url=jdbc:h2:mem:ownview;DB_CLOSE_DELAY=-1")
+public class OwnViewFirstTest extends ServedTest {
+  private static final String ILSES = "Booked six lorries in a row";
+  private static final String ODILES = "Lost my booking twice";
+  private static final String JORENS = "My crew needed no card";
+  private static final long ID = 1;
+  @Autowired private MockMvc mvc;
+  @Autowired private People people;
+  @Autowired private Selections selections;
+
+  @Autowired
+  @Qualifier("requestMappingHandlerMapping")
+  private RequestMappingHandlerMapping routes;
+
+  private MockHttpServletResponse answer(String who, MockHttpServletRequestBuilder request)
+      throws Exception {
+    return mvc.perform(request.with(csrf()).with(user(people.loadUserByUsername(who))))
+        .andReturn()
+        .getResponse();
+  }
+
+  private MockHttpServletResponse get(String who, String path) throws Exception {
+    return answer(who, MockMvcRequestBuilders.get(path));
+  }
+
+  private String text(String who, String path) throws Exception {
+    return get(who, "/selections/" + ID + path).getContentAsString(StandardCharsets.UTF_8);
+  }
+
+  private MockHttpServletResponse post(String who, String path, String... parameters)
+      throws Exception {
+    MockHttpServletRequestBuilder request =
+        MockMvcRequestBuilders.post("/selections/" + ID + "/" + path);
+    for (int i = 0; i < parameters.length; i += 2) {
+      request.param(parameters[i], parameters[i + 1]);
+    }
+    return answer(who, request);
+  }
+
+  /** Every page there is of a selection and of all, with everything that asks for more. */
+  private List<String> pages() {
+    Set<String> pages = new LinkedHashSet<>(List.of("/", "/selections"));
+    routes.getHandlerMethods().keySet().stream()
+        .filter(info ->
+            info.getMethodsCondition().getMethods().stream()
+                .anyMatch(method -> method.asHttpMethod().equals(HttpMethod.GET)))
+        .flatMap(info -> info.getPatternValues().stream())
+        .filter(pattern -> pattern.startsWith("/selections/{id}"))
+        .map(pattern -> pattern.replace("{id}", "" + ID))
+        .forEach(pattern -> {
+          if (pattern.contains("{step:")) {
+            List.of(pattern.replaceAll(".*\\{step:([^}]*)}.*", "$1").split("\\|"))
+                .forEach(step -> pages.add(pattern.replaceAll("\\{step:[^}]*}", step)));
+          } else {
+            pages.add(pattern);
+          }
+        });
+    String selection = "/selections/" + ID;
+    for (String figure : List.of("value", "total")) {
+      pages.add(
+          selection + "/why?figure=" + figure + "&contender=slotmeer&criterion=ease&of=slotmeer");
+    }
+    pages.add(selection + "/why?figure=value&contender=pierbook&criterion=ease");
+    pages.add(selection + "/why?figure=weight&criterion=ease");
+    pages.add(selection + "/why?figure=winner&criterion=ease");
+    pages.add(selection + "/versus?one=slotmeer&other=pierbook");
+    pages.add(selection + "/marks/reason?criterion=ease&contender=slotmeer");
+    return new ArrayList<>(pages);
+  }
+
+  /** What an answer says; of a workbook the text of all its parts. */
+  private static String said(MockHttpServletResponse answer) throws Exception {
+    byte[] bytes = answer.getContentAsByteArray();
+    if (bytes.length > 2 && bytes[0] == 'P' && bytes[1] == 'K') {
+      StringBuilder all = new StringBuilder();
+      try (ZipInputStream parts = new ZipInputStream(new ByteArrayInputStream(bytes))) {
+        for (ZipEntry part = parts.getNextEntry(); part != null; part = parts.getNextEntry()) {
+          all.append(new String(parts.readAllBytes(), StandardCharsets.UTF_8));
+        }
+      }
+      return all.toString();
+    }
+    return new String(bytes, StandardCharsets.UTF_8);
+  }
+
+  /** How many pages say it. */
+  private int pagesThatSay(String who, String secret) throws Exception {
+    int found = 0;
+    for (String page : pages()) {
+      MockHttpServletResponse answer = get(who, page);
+      assertTrue(answer.getStatus() < 500, page);
+      found += said(answer).contains(secret) ? 1 : 0;
+    }
+    return found;
+  }
+
+  private Map<String, SelectionFile.MemberPart> panelOf(String who) throws Exception {
+    byte[] file = get(who, "/selections/" + ID + "/file").getContentAsByteArray();
+    PortableFile.Read read = PortableFile.read(file);
+    assertTrue(read instanceof PortableFile.Read.Accepted, read.toString());
+    Map<String, SelectionFile.MemberPart> panel = new java.util.HashMap<>();
+    ((PortableFile.Read.Accepted) read)
+        .file()
+        .panel()
+        .forEach(member -> panel.put(member.name(), member));
+    return panel;
+  }
+
+  @Test
+  public void beforeOnesOwnViewIsInNoPageSaysAnothers() throws Exception {
+    assertTrue(pages().size() > 20, "only " + pages());
+    assertEquals(pagesThatSay("joren", ILSES), 0);
+    assertEquals(pagesThatSay("joren", ODILES), 0);
+    assertTrue(pagesThatSay("ilse", ODILES) > 1, "and those who handed in see each other");
+    Map<String, SelectionFile.MemberPart> panel = panelOf("joren");
+    for (String other : List.of("Ilse Maren", "Odile Brannock")) {
+      assertEquals(panel.get(other).weighsBy(), SelectionFile.MemberPart.WITHHELD);
+      assertFalse(panel.get(other).anything(), other);
+    }
+    assertEquals(panelOf("ilse").get("Odile Brannock").points().get("ease"), Integer.valueOf(40));
+    String marks = text("joren", "/marks");
+    assertFalse(marks.contains("0.850"), "nor a value that rests on their marks");
+    assertTrue(marks.contains("Not in these figures: Ilse Maren, Odile Brannock."), marks);
+    assertTrue(
+        text("joren", "/overview").contains("You see it once you have handed in yours."),
+        "the overview says what it leaves out");
+    assertFalse(text("joren", "/changes").contains("Ilse Maren: 35"));
+    // how far they have come is the same for everybody
+    for (String who : List.of("ilse", "joren")) {
+      assertTrue(
+          text(who, "/cost")
+              .replaceAll("<[^>]*>|\\s+", " ")
+              .replaceAll(" +", " ")
+              .contains("Marks 1 of 3"),
+          who);
+    }
+  }
+
+  @Test(dependsOnMethods = "beforeOnesOwnViewIsInNoPageSaysAnothers")
+  public void whoHasNotHandedInIsNotSeenEither() throws Exception {
+    assertEquals(post("joren", "weights", "criterion", "ease", "points", "77").getStatus(), 200);
+    post("joren", "marks", "criterion", "ease", "contender", "slotmeer", "mark", "3");
+    assertEquals(
+        post(
+                "joren",
+                "marks/reason",
+                "criterion",
+                "ease",
+                "contender",
+                "slotmeer",
+                "note",
+                JORENS,
+                "ground",
+                "tried",
+                "interest",
+                "")
+            .getStatus(),
+        200);
+    assertTrue(pagesThatSay("joren", JORENS) > 1, "his own he sees");
+    for (String who : List.of("ilse", "odile", "pia")) {
+      assertEquals(pagesThatSay(who, JORENS), 0, who);
+      assertFalse(text(who, "/changes").contains("Joren Talvik: 77"), who);
+    }
+    assertEquals(panelOf("ilse").get("Joren Talvik").weighsBy(), "withheld");
+    assertEquals(pagesThatSay("pia", ILSES), 0, "a reader waits for all of them");
+  }
+
+  @Test(dependsOnMethods = "whoHasNotHandedInIsNotSeenEither")
+  public void nothingIsProposedOnFiguresThatLeaveSomebodyOut() throws Exception {
+    String page =
+        post(
+                "ilse",
+                "decision/propose",
+                "choice",
+                "halvard-desk",
+                "reasons",
+                "It is the cheapest.",
+                "givenUp",
+                "The easier desk.",
+                "conditions",
+                "",
+                "reviewOn",
+                "")
+            .getContentAsString(StandardCharsets.UTF_8);
+    assertTrue(page.contains("The view of Joren Talvik is not in the figures you read."), page);
+    assertTrue(page.contains("The easier desk."), "what was typed is still there");
+  }
+
+  @Test(dependsOnMethods = "nothingIsProposedOnFiguresThatLeaveSomebodyOut")
+  public void afterHandingInEverybodyReadsTheSame() throws Exception {
+    assertEquals(post("pia", "hand-in").getStatus(), 403);
+    assertEquals(post("joren", "open-table").getStatus(), 403, "only organisers open it");
+    assertEquals(post("joren", "hand-in").getStatus(), 302);
+    assertEquals(post("joren", "hand-in").getStatus(), 302, "twice is once");
+    for (String who : List.of("ilse", "odile", "joren", "pia")) {
+      for (String secret : List.of(ILSES, ODILES, JORENS)) {
+        assertTrue(pagesThatSay(who, secret) > 0, who + " " + secret);
+      }
+    }
+    assertEquals(panelOf("pia").get("Joren Talvik").points().get("ease"), Integer.valueOf(77));
+    assertTrue(text("ilse", "/changes").contains("Joren Talvik: handed in"));
+    assertTrue(text("ilse", "/changes").contains("Joren Talvik: 77"), "and what came before");
+    post("joren", "marks", "criterion", "ease", "contender", "slotmeer", "mark", "4");
+    assertTrue(text("ilse", "/changes").contains("3 → 4"), "a change afterwards is logged");
+  }
+
+  @Test(dependsOnMethods = "afterHandingInEverybodyReadsTheSame")
+  public void everyWayToWeighIsKeptWhenAnotherIsChosen() throws Exception {
+    post("odile", "weights/way", "way", "rank-order");
+    int rank = 1;
+    for (String criterion : List.of("cost", "ease", "help", "coverage", "ratings")) {
+      post("odile", "weights", "criterion", criterion, "points", "" + rank++, "way", "rank-order");
+    }
+    assertTrue(weighing("Odile Brannock") instanceof Weighing.RankOrder);
+    post("odile", "weights/way", "way", "pairs");
+    post("odile", "weights/pair", "one", "ease", "other", "cost", "times", "3");
+    post("odile", "weights/pair", "one", "cost", "other", "ratings", "times", "-1");
+    String page = text("odile", "/weights");
+    assertTrue(page.contains("1 of 10 pairs compared. They count once all are."), page);
+    post("odile", "weights/way", "way", "swing");
+    post("odile", "weights", "criterion", "ease", "points", "100", "way", "swing");
+    String refused =
+        post("odile", "weights", "criterion", "cost", "points", "101", "way", "swing")
+            .getContentAsString(StandardCharsets.UTF_8);
+    assertTrue(
+        refused.contains("What a step is worth lies between 0 and 100; found 101."), refused);
+    SelectionFile.MemberPart part = panelOf("ilse").get("Odile Brannock");
+    assertEquals(part.weighsBy(), "swing");
+    assertEquals(part.points().get("ease"), Integer.valueOf(40), "by points it is as it was");
+    assertEquals(
+        part.otherWays(),
+        List.of(
+            new SelectionFile.SwingPart(Map.of("ease", 100)),
+            new SelectionFile.RankOrderPart(
+                Map.of("cost", 1, "ease", 2, "help", 3, "coverage", 4, "ratings", 5)),
+            new SelectionFile.ComparedPart(
+                List.of(new SelectionFile.PreferencePart("ease", "cost", 3)))));
+    assertTrue(
+        text("ilse", "/changes").contains("Odile Brannock: weighs by steps from worst to best"));
+    post("odile", "weights/way", "way", "points");
+    assertTrue(weighing("Odile Brannock") instanceof Weighing.Points);
+  }
+
+  /** Three of five tied: Slotmeer clearly over Halvard Desk, which is level with Pierbook. */
+  @Test(dependsOnMethods = "everyWayToWeighIsKeptWhenAnotherIsChosen")
+  public void pairsLeadToMarksThatAreTakenOverOrNot() throws Exception {
+    String first = pair("help", "slotmeer", "halvard-desk", "ONE_CLEAR", "They rang back.");
+    assertTrue(first.contains("Your pairs lead to Slotmeer 6.5, Halvard Desk 3.5."), first);
+    assertTrue(
+        first.contains("Not tied to the others by any pair: Pierbook, Quaymate, Tollen Suite."),
+        first);
+    String second = pair("help", "halvard-desk", "pierbook", "LEVEL", "");
+    assertTrue(
+        second.contains("Your pairs lead to Slotmeer 7.0, Halvard Desk 4.0, Pierbook 4.0."),
+        second);
+    assertFalse(second.contains("fits worst"), second);
+    String third = pair("help", "slotmeer", "tollen-suite", "OTHER_EDGE", "");
+    assertTrue(third.contains("Tollen Suite"), third);
+    assertTrue(third.contains("value=\"They rang back.\""), "why stays beside its pair");
+    assertEquals(
+        panelOf("joren").get("Joren Talvik").compared().getFirst(),
+        new SelectionFile.PairPart("help", "slotmeer", "halvard-desk", "clear", "They rang back."));
+    assertEquals(post("joren", "marks/pairs/take", "criterion", "help").getStatus(), 200);
+    Map<String, tertulia.core.scoring.Mark> taken =
+        selections.load(ID).selection().panel().members().getLast().marks().get("help");
+    // about 5: slotmeer over both by 3, tollen-suite over slotmeer by 1
+    assertEquals(taken.get("slotmeer").given().orElseThrow().intValue(), 6);
+    assertEquals(taken.get("tollen-suite").given().orElseThrow().intValue(), 7);
+    assertEquals(taken.get("halvard-desk").given().orElseThrow().intValue(), 3);
+    assertFalse(taken.containsKey("quaymate"), "what is not tied keeps what it had");
+    pair("help", "slotmeer", "tollen-suite", "", "");
+    assertEquals(panelOf("joren").get("Joren Talvik").compared().size(), 2, "taken back");
+    for (String[] bad :
+        new String[][] {
+          {"one", "slotmeer", "other", "slotmeer"},
+          {"one", "slotmeer", "other", "nobody"},
+          {"one", "slotmeer", "other", "pierbook", "answer", "BEST"}
+        }) {
+      List<String> all = new ArrayList<>(List.of("criterion", "help", "answer", "LEVEL"));
+      if (bad.length > 4) {
+        all = new ArrayList<>(List.of("criterion", "help"));
+      }
+      all.addAll(List.of(bad));
+      assertEquals(post("joren", "marks/pairs", all.toArray(String[]::new)).getStatus(), 404);
+    }
+    assertTrue(text("ilse", "/changes").contains("Slotmeer against Halvard Desk, Joren Talvik"));
+  }
+
+  private String pair(String criterion, String one, String other, String answer, String note)
+      throws Exception {
+    MockHttpServletResponse answered =
+        post(
+            "joren",
+            "marks/pairs",
+            "criterion",
+            criterion,
+            "one",
+            one,
+            "other",
+            other,
+            "answer",
+            answer,
+            "note",
+            note);
+    assertEquals(answered.getStatus(), 200);
+    return answered.getContentAsString(StandardCharsets.UTF_8);
+  }
+
+  private Weighing weighing(String name) {
+    return selections.load(ID).selection().panel().members().stream()
+        .filter(member -> member.name().equals(name))
+        .findFirst()
+        .orElseThrow()
+        .weighing();
+  }
+}
