@@ -128,6 +128,8 @@ class Access {
       "/selections/{id}/criteria",
       "/selections/{id}/shares",
       "/selections/{id}/open-table",
+      "/selections/{id}/marks/settle",
+      "/selections/{id}/marks/unsettle",
       "/selections/{id}/table",
       "/selections/{id}/table/leave",
       "/selections/{id}/contenders",

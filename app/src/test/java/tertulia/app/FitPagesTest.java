@@ -79,6 +79,7 @@ public class FitPagesTest extends ServedTest {
                 file.panel(),
                 null,
                 null,
+                null,
                 null),
             "Ilse Maren");
     String path = "/selections/" + other;

@@ -218,6 +218,13 @@ public class OwnViewFirstTest extends ServedTest {
             .getContentAsString(StandardCharsets.UTF_8);
     assertTrue(page.contains("The view of Joren Talvik is not in the figures you read."), page);
     assertTrue(page.contains("The easier desk."), "what was typed is still there");
+    MockHttpServletResponse settled = settle("ease slotmeer", "7", "We all tried it again.");
+    assertEquals(settled.getStatus(), 422);
+    String refused = settled.getContentAsString(StandardCharsets.UTF_8);
+    assertTrue(
+        refused.contains("Nothing is settled together before everybody has handed in their view."),
+        refused);
+    assertTrue(refused.contains("We all tried it again."), "what was typed is still there");
   }
 
   @Test(dependsOnMethods = "nothingIsProposedOnFiguresThatLeaveSomebodyOut")
@@ -318,6 +325,41 @@ public class OwnViewFirstTest extends ServedTest {
       assertEquals(post("joren", "marks/pairs", all.toArray(String[]::new)).getStatus(), 404);
     }
     assertTrue(text("ilse", "/changes").contains("Slotmeer against Halvard Desk, Joren Talvik"));
+  }
+
+  private MockHttpServletResponse settle(String cell, String points, String reason)
+      throws Exception {
+    return post("ilse", "marks/settle", "cell", cell, "points", points, "reason", reason);
+  }
+
+  @Test(dependsOnMethods = "pairsLeadToMarksThatAreTakenOverOrNot")
+  public void whatIsSettledTogetherCountsAndSaysSo() throws Exception {
+    assertEquals(post("joren", "marks/settle").getStatus(), 403);
+    assertTrue(
+        settle("ease slotmeer", "7", " ")
+            .getContentAsString(StandardCharsets.UTF_8)
+            .contains("Say why the table settles on this mark"));
+    assertEquals(settle("ease nobody", "7", "Why.").getStatus(), 404);
+    assertEquals(settle("ease slotmeer", "7", "We all tried it again.").getStatus(), 302);
+    assertEquals(settle("ease slotmeer", "6", "And once more.").getStatus(), 302, "anew");
+    String marks = text("odile", "/marks");
+    assertTrue(marks.contains("settled together"), marks);
+    assertTrue(marks.contains("put down by Ilse Maren, 24 Nov 2026"), marks);
+    String why = text("odile", "/why?figure=value&contender=slotmeer&criterion=ease");
+    assertTrue(why.contains("settled by the table: And once more."), why);
+    assertTrue(why.contains(ILSES), "what each gave stays beside it");
+    byte[] file = get("ilse", "/selections/" + ID + "/file").getContentAsByteArray();
+    SelectionFile read = ((PortableFile.Read.Accepted) PortableFile.read(file)).file();
+    assertEquals(
+        read.agreed(),
+        List.of(
+            new SelectionFile.SettledPart(
+                "ease", "slotmeer", "6", "And once more.", "Ilse Maren", "2026-11-24")));
+    assertTrue(
+        text("ilse", "/changes")
+            .contains("Mark for Ease at the freight desk, Slotmeer: settled together at 6"));
+    assertEquals(post("ilse", "marks/unsettle", "cell", "ease slotmeer").getStatus(), 302);
+    assertFalse(text("odile", "/marks").contains("put down by"));
   }
 
   private String pair(String criterion, String one, String other, String answer, String note)

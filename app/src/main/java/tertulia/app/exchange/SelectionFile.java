@@ -17,7 +17,8 @@ public record SelectionFile(
     List<MemberPart> panel,
     @Nullable DecisionPart decision,
     @Nullable List<LogPart> log,
-    @Nullable List<EndedPart> ended) {
+    @Nullable List<EndedPart> ended,
+    @Nullable List<SettledPart> settled) {
   public static final String FORMAT = "tertulia-selection";
   public static final int VERSION = 1;
 
@@ -29,12 +30,13 @@ public record SelectionFile(
       List<ContenderPart> contenders,
       List<MemberPart> panel,
       @Nullable DecisionPart decision) {
-    this(format, version, brief, contenders, panel, decision, null, null);
+    this(format, version, brief, contenders, panel, decision, null, null, null);
   }
 
   /** This file as others judge it. */
   public SelectionFile judgedBy(List<MemberPart> others) {
-    return new SelectionFile(format, version, brief, contenders, others, decision, log, ended);
+    return new SelectionFile(
+        format, version, brief, contenders, others, decision, log, ended, settled);
   }
 
   /** This file with what was decided, and the proposals that did not stand. */
@@ -47,18 +49,33 @@ public record SelectionFile(
         panel,
         other,
         log,
-        proposals.isEmpty() ? null : proposals);
+        proposals.isEmpty() ? null : proposals,
+        settled);
   }
 
   /** This file with other contenders. */
   public SelectionFile among(List<ContenderPart> others) {
-    return new SelectionFile(format, version, brief, others, panel, decision, log, ended);
+    return new SelectionFile(format, version, brief, others, panel, decision, log, ended, settled);
   }
 
   /** What results come from: this file without what was decided and how it came to that. */
   public SelectionFile undecided() {
-    return new SelectionFile(format, version, brief, contenders, panel, null, null, null);
+    return new SelectionFile(format, version, brief, contenders, panel, null, null, null, settled);
   }
+
+  /** Marks that the table settled together. */
+  public List<SettledPart> agreed() {
+    return settled == null ? List.of() : settled;
+  }
+
+  /**
+   * A mark that the table settled together.
+   *
+   * @param by who wrote it down
+   * @param on the day
+   */
+  public record SettledPart(
+      String criterion, String contender, String points, String reason, String by, String on) {}
 
   /** Proposals that did not stand, oldest first. */
   public List<EndedPart> proposals() {

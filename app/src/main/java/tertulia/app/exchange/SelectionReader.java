@@ -24,6 +24,7 @@ import tertulia.core.scoring.Criterion;
 import tertulia.core.scoring.Mark;
 import tertulia.core.scoring.Member;
 import tertulia.core.scoring.Panel;
+import tertulia.core.scoring.Settled;
 import tertulia.core.time.Horizon;
 
 /** Turns a selection file into the core's selection. */
@@ -51,6 +52,11 @@ public final class SelectionReader {
     List<Criterion> criteria = reader.criteria("/brief/criteria", brief.criteria());
     List<Contender> contenders = contenders(file.contenders(), brief.needs());
     List<Member> members = members(file.panel(), criteria, contenders);
+    List<Settled> settled =
+        settled(
+            file,
+            criteria.stream().map(Criterion::id).toList(),
+            contenders.stream().map(Contender::id).toList());
     List<ExchangeRate> rates = rates(brief.rates());
     List<Scenario> scenarios = reader.scenarios("/brief/scenarios", brief.scenarios());
     Practice practice = reader.practice("/brief/practice", brief.practice());
@@ -74,7 +80,7 @@ public final class SelectionReader {
                     needs,
                     criteria,
                     contenders,
-                    new Panel(members),
+                    new Panel(members, settled),
                     new ExchangeRates(rates),
                     scenarios,
                     practice));
@@ -192,6 +198,45 @@ public final class SelectionReader {
         Codes.text(part.note(), 1000),
         part.ground() == null ? null : WeighingReader.acquaintance(part.ground()),
         part.interest() == null ? "" : Codes.text(part.interest(), 400));
+  }
+
+  /** Marks settled together, each once. */
+  private List<Settled> settled(
+      SelectionFile file, List<String> criteria, List<String> contenders) {
+    List<Settled> settled = new ArrayList<>();
+    for (int i = 0; i < file.agreed().size(); i++) {
+      SelectionFile.SettledPart part = file.agreed().get(i);
+      faults
+          .at("/settled/" + i, () -> settled(part, settled, criteria, contenders))
+          .ifPresent(settled::add);
+    }
+    return settled;
+  }
+
+  private static Settled settled(
+      SelectionFile.SettledPart part,
+      List<Settled> before,
+      List<String> criteria,
+      List<String> contenders) {
+    checkKnown("criterion", part.criterion(), criteria);
+    checkKnown("contender", part.contender(), contenders);
+    Codes.day(part.on());
+    Codes.text(part.by(), BriefReader.LONGEST_NAME);
+    if (before.stream()
+        .anyMatch(s ->
+            s.criterion().equals(part.criterion()) && s.contender().equals(part.contender()))) {
+      throw new IllegalArgumentException(
+          "A mark for \""
+              + part.contender()
+              + "\" under \""
+              + part.criterion()
+              + "\" is settled twice. Keep one.");
+    }
+    return new Settled(
+        part.criterion(),
+        part.contender(),
+        Codes.decimal(part.points()),
+        Codes.text(part.reason(), 1000));
   }
 
   private static void checkPairs(

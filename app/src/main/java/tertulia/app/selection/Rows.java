@@ -65,6 +65,13 @@ final class Rows {
         long memberId, String criterion, String one, String other);
   }
 
+  interface SettledMarks extends JpaRepository<SettledRow, Long> {
+    List<SettledRow> findBySelectionIdInOrderById(Collection<Long> selectionIds);
+
+    Optional<SettledRow> findBySelectionIdAndCriterionAndContender(
+        long selectionId, String criterion, String contender);
+  }
+
   interface Marks extends JpaRepository<MarkRow, Long> {
     List<MarkRow> findByMemberIdIn(Collection<Long> memberIds);
 

@@ -24,6 +24,7 @@ import tertulia.app.web.Conflict;
 import tertulia.app.web.NotFound;
 import tertulia.core.scoring.Better;
 import tertulia.core.scoring.Mark;
+import tertulia.core.scoring.Settled;
 
 /** Selections: loading, changing, weighing, marking. */
 @Service
@@ -37,6 +38,7 @@ public class Selections {
   private final Rows.Numbers numbers;
   private final Rows.Preferences preferences;
   private final Rows.Pairs pairs;
+  private final Rows.SettledMarks settled;
   private final Catalogue catalogue;
   private final GrowthPlans growth;
   private final NarrowingLog log;
@@ -52,6 +54,7 @@ public class Selections {
       Rows.Numbers numbers,
       Rows.Preferences preferences,
       Rows.Pairs pairs,
+      Rows.SettledMarks settled,
       Catalogue catalogue,
       GrowthPlans growth,
       NarrowingLog log,
@@ -67,6 +70,7 @@ public class Selections {
     this.numbers = numbers;
     this.preferences = preferences;
     this.pairs = pairs;
+    this.settled = settled;
     this.catalogue = catalogue;
     this.growth = growth;
   }
@@ -378,6 +382,47 @@ public class Selections {
     pairs.save(row);
   }
 
+  /**
+   * Puts down a mark that the table settled together. Whoever puts it down has everybody's view
+   * before them, and everybody has theirs from then on.
+   *
+   * @param mark its points are whole
+   * @throws Conflict if somebody's view is kept from whoever is signed in
+   */
+  @Transactional
+  public void settle(long id, Settled mark, String by) {
+    SelectionRow row = open(id);
+    if (!load(id).withheld().isEmpty()) {
+      throw new Conflict(
+          "Nothing is settled together before everybody has handed in their view. Wait for them, or"
+              + " open the table.");
+    }
+    if (row.openedBy == null) {
+      row.openedBy = by;
+    }
+    SettledRow stored =
+        settled
+            .findBySelectionIdAndCriterionAndContender(id, mark.criterion(), mark.contender())
+            .orElseGet(SettledRow::new);
+    stored.selectionId = id;
+    stored.criterion = mark.criterion();
+    stored.contender = mark.contender();
+    stored.points = mark.points().toPlainString();
+    stored.reason = mark.reason();
+    stored.notedBy = by;
+    stored.notedOn = catalogue.today();
+    settled.save(stored);
+  }
+
+  /** Takes back what the table settled; each one's mark counts again. */
+  @Transactional
+  public void unsettle(long id, String criterion, String contender) {
+    open(id);
+    settled
+        .findBySelectionIdAndCriterionAndContender(id, criterion, contender)
+        .ifPresent(settled::delete);
+  }
+
   /** Shows the others somebody's view, and somebody those of the others. */
   @Transactional
   public void handIn(long id, SignedIn person) {
@@ -577,6 +622,17 @@ public class Selections {
     }
     file.panel().forEach(member -> take(id, member, slugs));
     file.narrowing().forEach(part -> log.note(id, part));
+    for (SelectionFile.SettledPart part : file.agreed()) {
+      SettledRow mark = new SettledRow();
+      mark.selectionId = id;
+      mark.criterion = part.criterion();
+      mark.contender = Objects.requireNonNull(slugs.get(part.contender()));
+      mark.points = part.points();
+      mark.reason = part.reason();
+      mark.notedBy = part.by();
+      mark.notedOn = LocalDate.parse(part.on());
+      settled.save(mark);
+    }
     return id;
   }
 

@@ -8,6 +8,7 @@ import java.util.Objects;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import tertulia.app.catalogue.Catalogue;
 import tertulia.app.exchange.Brief;
@@ -24,7 +25,6 @@ import tertulia.core.evaluation.Selection;
 import tertulia.core.finding.Progress;
 import tertulia.core.scoring.Better;
 import tertulia.core.scoring.Member;
-import tertulia.core.scoring.Panel;
 import tertulia.core.scoring.Weighing;
 
 /** Reads selections whole: as many queries for many as for one. */
@@ -41,6 +41,7 @@ public class Tables {
   private final Rows.Numbers numbers;
   private final Rows.Preferences preferences;
   private final Rows.Pairs pairs;
+  private final Rows.SettledMarks settled;
   private final Entrance entrance;
   private final Catalogue catalogue;
   private final GrowthPlans growth;
@@ -54,6 +55,7 @@ public class Tables {
       Rows.Numbers numbers,
       Rows.Preferences preferences,
       Rows.Pairs pairs,
+      Rows.SettledMarks settled,
       Entrance entrance,
       Catalogue catalogue,
       GrowthPlans growth,
@@ -65,6 +67,7 @@ public class Tables {
     this.numbers = numbers;
     this.preferences = preferences;
     this.pairs = pairs;
+    this.settled = settled;
     this.entrance = entrance;
     this.catalogue = catalogue;
     this.growth = growth;
@@ -124,6 +127,9 @@ public class Tables {
         everybody.stream().collect(Collectors.groupingBy(row -> row.selectionId));
     Judged judged = judged(everybody.stream().map(row -> Objects.requireNonNull(row.id)).toList());
     Map<Long, List<SelectionFile.LogPart>> acts = log.of(ids);
+    Map<Long, List<SettledRow>> together =
+        settled.findBySelectionIdInOrderById(ids).stream()
+            .collect(Collectors.groupingBy(row -> row.selectionId));
     List<Table> tables = new ArrayList<>();
     for (SelectionRow row : rows) {
       Brief brief = growth.followedBy(brief(row), row.decided);
@@ -140,7 +146,8 @@ public class Tables {
               panel(panel, brief, parts, judged, row.openedBy != null || row.decided),
               null,
               acts.get(row.id),
-              null);
+              null,
+              settled(together.getOrDefault(row.id, List.of()), brief, parts));
       tables.add(table(row, file, panel, sight));
     }
     return tables;
@@ -193,7 +200,7 @@ public class Tables {
                   Progress.hasWeighed(whole, member), Progress.marksLeft(whole, member))
               : member);
     }
-    return whole.judgedBy(new Panel(seen));
+    return whole.judgedBy(whole.panel().of(seen));
   }
 
   private static SelectionFile.ContenderPart part(ContenderRow row, Map<Long, ToolSheet> sheets) {
@@ -269,6 +276,24 @@ public class Tables {
               compared.isEmpty() ? null : compared));
     }
     return panel;
+  }
+
+  private static @Nullable List<SelectionFile.SettledPart> settled(
+      List<SettledRow> rows, Brief brief, List<SelectionFile.ContenderPart> tools) {
+    List<SelectionFile.SettledPart> parts =
+        rows.stream()
+            .filter(row -> brief.criteria().stream().anyMatch(c -> c.id().equals(row.criterion)))
+            .filter(row -> tools.stream().anyMatch(t -> t.tool().id().equals(row.contender)))
+            .map(row ->
+                new SelectionFile.SettledPart(
+                    row.criterion,
+                    row.contender,
+                    row.points,
+                    row.reason,
+                    row.notedBy,
+                    row.notedOn.toString()))
+            .toList();
+    return parts.isEmpty() ? null : parts;
   }
 
   private static SelectionFile.PairPart pair(PairRow row) {

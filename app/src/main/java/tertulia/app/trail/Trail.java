@@ -78,6 +78,7 @@ public class Trail {
         seen(withheld, points("Mark for ", criteria, row -> ", " + tools.getOrDefault(row, row))),
         selection);
     tell(what, PAIRS, seen(withheld, pair(criteria, tools)), selection);
+    tell(what, SETTLED, settled(criteria, tools), selection);
     tell(what, DECISIONS, this::decision, selection);
     return acts(what, asked);
   }
@@ -355,6 +356,31 @@ public class Trail {
                   + (row.getShort("revtype") == REMOVED
                       ? "taken back"
                       : said(row.getString("points"))));
+    };
+  }
+
+  private static final String SETTLED =
+      "select * from (select rev, revtype, coalesce(selection_id, lag(selection_id) over (partition"
+          + " by id order by rev)) as selection_id, coalesce(criterion, lag(criterion) over"
+          + " (partition by id order by rev)) as criterion, coalesce(contender, lag(contender) over"
+          + " (partition by id order by rev)) as contender, points, reason from settled_mark_aud)"
+          + " s where selection_id = ? order by rev";
+
+  private static Telling settled(Map<String, String> criteria, Map<String, String> tools) {
+    return row -> {
+      String criterion = row.getString("criterion");
+      String contender = row.getString("contender");
+      return List.of(
+          "Mark for "
+              + criteria.getOrDefault(criterion, criterion)
+              + ", "
+              + tools.getOrDefault(contender, contender)
+              + (row.getShort("revtype") == REMOVED
+                  ? ": no longer settled together"
+                  : ": settled together at "
+                      + row.getString("points")
+                      + ", "
+                      + row.getString("reason")));
     };
   }
 

@@ -1,5 +1,7 @@
 package tertulia.app.weighing;
 
+import jakarta.servlet.http.HttpServletResponse;
+import java.math.BigDecimal;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -19,6 +21,7 @@ import tertulia.app.exchange.WeighingReader;
 import tertulia.app.people.SignedIn;
 import tertulia.app.selection.Selections;
 import tertulia.app.web.Again;
+import tertulia.app.web.Conflict;
 import tertulia.app.web.NotFound;
 import tertulia.app.workspace.Cell;
 import tertulia.app.workspace.StepBody;
@@ -28,6 +31,7 @@ import tertulia.core.evaluation.Contender;
 import tertulia.core.finding.Progress;
 import tertulia.core.scoring.Criterion;
 import tertulia.core.scoring.Mark;
+import tertulia.core.scoring.Settled;
 
 /** The Marks step. */
 @Controller
@@ -155,6 +159,59 @@ class MarksController implements StepBody {
     return "weighing/marked";
   }
 
+  /** Writes down a mark that the table settled together. */
+  @PostMapping("/selections/{id}/marks/settle")
+  String settle(
+      @PathVariable long id,
+      @RequestParam String cell,
+      @RequestParam(defaultValue = "") String points,
+      @RequestParam(defaultValue = "") String reason,
+      @AuthenticationPrincipal SignedIn person,
+      Model model,
+      HttpServletResponse response) {
+    Workspace.Session session = steps.open(id, Map.of(), person);
+    String criterion = cell.substring(0, Math.max(0, cell.indexOf(' ')));
+    String contender = cell.substring(cell.indexOf(' ') + 1);
+    checkThere(session, criterion, contender);
+    try {
+      Settled mark =
+          new Settled(
+              criterion,
+              contender,
+              BigDecimal.valueOf(Codes.whole(points)),
+              Codes.text(reason.strip(), 1000));
+      Again.until(() -> selections.settle(id, mark, person.name()));
+      return "redirect:/selections/" + id + "/marks";
+    } catch (IllegalArgumentException e) {
+      return refused(session, model, response, cell, points, reason, e.getMessage());
+    } catch (Conflict e) {
+      return refused(session, model, response, cell, points, reason, e.message());
+    }
+  }
+
+  private String refused(
+      Workspace.Session session,
+      Model model,
+      HttpServletResponse response,
+      String cell,
+      String points,
+      String reason,
+      @Nullable String fault) {
+    String page = steps.refused(session, this, model, response);
+    model.addAttribute(
+        "settling", new SettledView.Typed(cell, points, reason, String.valueOf(fault)));
+    return page;
+  }
+
+  /** Takes back what the table settled. */
+  @PostMapping("/selections/{id}/marks/unsettle")
+  String unsettle(@PathVariable long id, @RequestParam String cell) {
+    int space = Math.max(0, cell.indexOf(' '));
+    Again.until(
+        () -> selections.unsettle(id, cell.substring(0, space), cell.substring(space).strip()));
+    return "redirect:/selections/" + id + "/marks";
+  }
+
   private static Optional<Mark> own(Workspace.Session session, String criterion, String contender) {
     return session
         .table()
@@ -234,6 +291,8 @@ class MarksController implements StepBody {
     model.addAttribute("lines", lines);
     model.addAttribute("left", left(session));
     model.addAttribute("views", ViewsView.of(session));
+    model.addAttribute("settled", SettledView.of(session));
+    model.addAttribute("settling", SettledView.Typed.NOTHING);
     model.addAttribute("agreement", AgreementView.of(session));
   }
 

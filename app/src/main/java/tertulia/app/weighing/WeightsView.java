@@ -157,9 +157,16 @@ record WeightsView(
         .value(contender.id(), criterion)
         .map(v ->
             Cell.figure(Figures.score(v.interval()), why)
-                .looking(v.interval().isExact() ? "" : "missing"))
+                .looking(v.interval().isExact() ? "" : "missing")
+                .noting(isSettled(session, contender, criterion) ? "settled together" : ""))
         .orElseGet(() -> Cell.missing("out", why))
         .named("value-" + criterion.id() + "-" + contender.id());
+  }
+
+  private static boolean isSettled(
+      Workspace.Session session, Contender contender, Criterion criterion) {
+    return criterion.kind() instanceof Criterion.Judged
+        && session.table().selection().panel().settled(criterion.id(), contender.id()).isPresent();
   }
 
   private static Cell winner(Workspace.Session session, Criterion criterion) {
@@ -176,7 +183,10 @@ record WeightsView(
     return switch (winner) {
       case Totals.Winner.Tied tied -> "a tie at the top";
       case Totals.Winner.Won won -> name + ", " + won.margin().words();
-      case Totals.Winner.Open open -> "open: " + name + " ahead, but not all is known";
+      case Totals.Winner.Open open ->
+          open.margin() == Totals.Margin.TIE
+              ? "open: nobody is ahead, and not all is known"
+              : "open: " + name + " ahead, but not all is known";
       case Totals.Winner.Alone alone -> "only " + name + " is left";
     };
   }

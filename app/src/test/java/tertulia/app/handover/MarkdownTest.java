@@ -176,7 +176,8 @@ public class MarkdownTest {
                     "objected",
                     typed,
                     "2026-10-21T09:00:00Z",
-                    typed)));
+                    typed)),
+            null);
     Decision decision =
         new Decision.Draft(
                 new Proposal("gone", typed, typed, typed, typed, LocalDate.of(2027, 10, 1)))

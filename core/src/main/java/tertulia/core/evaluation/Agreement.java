@@ -20,8 +20,8 @@ import tertulia.core.scoring.Totals;
  * @param concordance Kendall's W over the own rankings, 0 to 1; empty below two rankings or two
  *     contenders
  * @param own each person's own ranking beside the shared one, in the panel's order
- * @param points where they are furthest apart, what matters most first; at most {@link
- *     #MOST_POINTS}
+ * @param points where they are furthest apart and have settled nothing, what matters most first; at
+ *     most {@link #MOST_POINTS}
  */
 public record Agreement(Optional<BigDecimal> concordance, List<Own> own, List<Point> points) {
   /** So many points are worth naming. */
@@ -68,9 +68,11 @@ public record Agreement(Optional<BigDecimal> concordance, List<Own> own, List<Po
     List<Own> own = new ArrayList<>();
     List<List<BigDecimal>> rankings = new ArrayList<>();
     for (Member member : seen) {
-      Optional<Totals> alone = judgedBy(evaluation, List.of(member));
+      Optional<Totals> alone = judgedBy(evaluation, new Panel(List.of(member)));
       Optional<Totals> others =
-          judgedBy(evaluation, seen.stream().filter(m -> m != member).toList());
+          judgedBy(
+              evaluation,
+              evaluation.selection().panel().of(seen.stream().filter(m -> m != member).toList()));
       own.add(
           new Own(
               member,
@@ -81,9 +83,8 @@ public record Agreement(Optional<BigDecimal> concordance, List<Own> own, List<Po
     return new Agreement(Concordance.of(rankings), own, points(evaluation, seen));
   }
 
-  private static Optional<Totals> judgedBy(Evaluation evaluation, List<Member> members) {
-    return Scores.of(evaluation.costs(), evaluation.selection().criteria(), new Panel(members))
-        .totals();
+  private static Optional<Totals> judgedBy(Evaluation evaluation, Panel panel) {
+    return Scores.of(evaluation.costs(), evaluation.selection().criteria(), panel).totals();
   }
 
   private static List<String> order(Totals totals) {
@@ -102,7 +103,9 @@ public record Agreement(Optional<BigDecimal> concordance, List<Own> own, List<Po
       BigDecimal weight = weights.getOrDefault(criterion.id(), BigDecimal.ZERO);
       if (criterion.kind() instanceof Criterion.Judged && weight.signum() > 0) {
         for (Contender contender : evaluation.costs().feasible()) {
-          point(criterion, weight, contender.id(), seen).ifPresent(points::add);
+          if (evaluation.selection().panel().settled(criterion.id(), contender.id()).isEmpty()) {
+            point(criterion, weight, contender.id(), seen).ifPresent(points::add);
+          }
         }
       }
     }

@@ -7,12 +7,20 @@ import java.util.Map;
 import tertulia.core.working.Quantity;
 import tertulia.core.working.Working;
 
-/** Values of judged criteria: the share-weighted mean of the marks given, over 10. */
+/**
+ * Values of judged criteria: the mark that the table settled, else the share-weighted mean of the
+ * marks given, over 10.
+ */
 public final class Judgement {
   private Judgement() {}
 
   /** The value of a contender; unknown as long as nobody who counts has given a mark. */
   public static Value of(Panel panel, Criterion criterion, String contender) {
+    java.util.Optional<Settled> settled = panel.settled(criterion.id(), contender);
+    if (settled.isPresent()) {
+      Interval value = Interval.exactly(settled.get().points().divide(BigDecimal.TEN, Panel.ROOM));
+      return new Value(value, () -> together(panel, criterion, settled.get(), value));
+    }
     BigDecimal sum = BigDecimal.ZERO;
     BigDecimal shares = BigDecimal.ZERO;
     for (Map.Entry<Member, Mark> entry : panel.marks(criterion.id(), contender).entrySet()) {
@@ -29,8 +37,42 @@ public final class Judgement {
     return new Value(value, () -> explain(panel, criterion, contender, value));
   }
 
+  /** What the table settled, with what each gave beside it. */
+  private static Working together(
+      Panel panel, Criterion criterion, Settled settled, Interval value) {
+    List<Working> parts = new ArrayList<>();
+    parts.add(
+        new Working.Entered(
+            "settled by the table: " + settled.reason(), new Quantity(settled.points(), "of 10")));
+    List<Working> each = each(panel, criterion, settled.contender());
+    if (!each.isEmpty()) {
+      parts.add(
+          new Working.Stated(
+              "what each gave",
+              "stays, and does not count here",
+              java.util.Optional.empty(),
+              each));
+    }
+    return new Working.Derived(
+        criterion.name(),
+        new Quantity(value.low(), ""),
+        "the mark settled together, over 10",
+        parts);
+  }
+
   private static Working explain(
       Panel panel, Criterion criterion, String contender, Interval value) {
+    List<Working> parts = each(panel, criterion, contender);
+    return value.isExact()
+        ? new Working.Derived(
+            criterion.name(),
+            new Quantity(value.low(), ""),
+            "mean of the marks by the members' shares, over 10",
+            parts)
+        : new Working.Missing(criterion.name(), "nobody has given a mark", parts);
+  }
+
+  private static List<Working> each(Panel panel, Criterion criterion, String contender) {
     List<Working> parts = new ArrayList<>();
     for (Map.Entry<Member, Mark> entry : panel.marks(criterion.id(), contender).entrySet()) {
       Member member = entry.getKey();
@@ -50,12 +92,6 @@ public final class Judgement {
                 new Quantity(entry.getValue().given().get(), "of 10")));
       }
     }
-    return value.isExact()
-        ? new Working.Derived(
-            criterion.name(),
-            new Quantity(value.low(), ""),
-            "mean of the marks by the members' shares, over 10",
-            parts)
-        : new Working.Missing(criterion.name(), "nobody has given a mark", parts);
+    return parts;
   }
 }

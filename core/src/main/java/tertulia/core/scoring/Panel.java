@@ -10,12 +10,34 @@ import java.util.Optional;
 import tertulia.core.working.Quantity;
 import tertulia.core.working.Working;
 
-/** The people who weigh and mark. */
-public record Panel(List<Member> members) {
+/**
+ * The people who weigh and mark.
+ *
+ * @param settled marks they settled together, at most one for each criterion and contender
+ */
+public record Panel(List<Member> members, List<Settled> settled) {
   static final MathContext ROOM = MathContext.DECIMAL128;
 
   public Panel {
     members = List.copyOf(members);
+    settled = List.copyOf(settled);
+  }
+
+  /** People who have settled nothing together. */
+  public Panel(List<Member> members) {
+    this(members, List.of());
+  }
+
+  /** Others with the same marks settled. */
+  public Panel of(List<Member> others) {
+    return new Panel(others, settled);
+  }
+
+  /** What they settled of a contender under a criterion; empty if nothing. */
+  public Optional<Settled> settled(String criterion, String contender) {
+    return settled.stream()
+        .filter(s -> s.criterion().equals(criterion) && s.contender().equals(contender))
+        .findFirst();
   }
 
   /** A member's share in an average; all count alike if every share is 0. */

@@ -151,16 +151,19 @@ public record Totals(
     Interval best = value(order.getFirst(), criterion).interval();
     BigDecimal second = value(order.get(1), criterion).interval().midpoint();
     Margin margin = Margin.of(best.midpoint().subtract(second));
-    if (margin == Margin.TIE) {
-      return new Winner.Tied(order.getFirst());
-    }
     boolean open =
         order.stream()
             .skip(1)
             .map(c -> value(c, criterion).interval())
             .filter(other -> !isAbove(second, other.midpoint()))
+            .filter(other -> !best.isExact() || !other.isExact())
             .anyMatch(other -> !isAbove(best.low(), other.high()));
-    return open ? new Winner.Open(order.getFirst()) : new Winner.Won(order.getFirst(), margin);
+    if (open) {
+      return new Winner.Open(order.getFirst(), margin);
+    }
+    return margin == Margin.TIE
+        ? new Winner.Tied(order.getFirst())
+        : new Winner.Won(order.getFirst(), margin);
   }
 
   /** What is to be said of a criterion. */
@@ -189,8 +192,12 @@ public record Totals(
     /** The two best are too near. */
     record Tied(String contender) implements Winner {}
 
-    /** The ranges of the best and of those level on second place meet. */
-    record Open(String contender) implements Winner {}
+    /**
+     * The ranges of the best and of those level on second place meet.
+     *
+     * @param margin by which it is ahead by midpoint; a tie if nobody is
+     */
+    record Open(String contender, Margin margin) implements Winner {}
 
     /** There is no other. */
     record Alone(String contender) implements Winner {}

@@ -22,6 +22,7 @@ import tertulia.core.scoring.Criterion;
 import tertulia.core.scoring.Mark;
 import tertulia.core.scoring.Member;
 import tertulia.core.scoring.Panel;
+import tertulia.core.scoring.Settled;
 import tertulia.core.scoring.Totals;
 import tertulia.core.scoring.Weighing;
 
@@ -177,5 +178,38 @@ public class AgreementTest {
         new ScoreFindings(Evaluation.of(selection, WhatIf.START)).countedTwice(),
         List.of(new Finding.CountedTwice("Value for money", "Cost", true)));
     assertEquals(new ScoreFindings(Evaluation.of(bare, WhatIf.START)).countedTwice(), List.of());
+  }
+
+  /**
+   * A mark settled together takes the place of all, is nobody's own, and is talked over already.
+   */
+  @Test
+  public void whatIsSettledCountsInPlaceOfEachOnesMark() {
+    int met = 0;
+    for (int seed = 1; seed < 60; seed++) {
+      Random random = new Random(seed);
+      Selection bare = Generated.selection(seed);
+      List<Member> members = List.of(member(0, bare, random), member(1, bare, random));
+      Evaluation before = Evaluation.of(with(bare, members), WhatIf.START);
+      List<Agreement.Point> points = Agreement.of(before).points();
+      if (!points.isEmpty()) {
+        met++;
+        String contender = points.getFirst().contender();
+        Settled settled =
+            new Settled("ease", contender, BigDecimal.valueOf(9), "We looked at it together.");
+        Evaluation after =
+            Evaluation.of(bare.judgedBy(new Panel(members, List.of(settled))), WhatIf.START);
+        assertEquals(
+            after.scores().value(contender, points.getFirst().criterion()).orElseThrow().interval(),
+            tertulia.core.scoring.Interval.exactly(new BigDecimal("0.9")));
+        Agreement agreement = Agreement.of(after);
+        assertTrue(agreement.points().stream().noneMatch(p -> p.contender().equals(contender)));
+        for (int i = 0; i < 2; i++) {
+          assertEquals(
+              agreement.own().get(i).ranking(), Agreement.of(before).own().get(i).ranking());
+        }
+      }
+    }
+    assertTrue(met > 15, "met " + met);
   }
 }

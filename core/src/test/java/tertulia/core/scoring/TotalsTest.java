@@ -275,7 +275,7 @@ public class TotalsTest {
     values.put("x", Map.of("ease", between(new BigDecimal("0.6"), BigDecimal.ONE)));
     values.put("y", Map.of("ease", between(new BigDecimal("0.2"), new BigDecimal("0.7"))));
     Totals open = totals(List.of(EASE), one, values);
-    assertEquals(open.winner(EASE), new Totals.Winner.Open("x"));
+    assertEquals(open.winner(EASE), new Totals.Winner.Open("x", Totals.Margin.CLEAR));
     assertEquals(open.wins("x"), 0L);
     values.put("y", Map.of("ease", exactly("0.5")));
     assertEquals(
