@@ -222,7 +222,8 @@ public class OwnViewFirstTest extends ServedTest {
     assertEquals(settled.getStatus(), 422);
     String refused = settled.getContentAsString(StandardCharsets.UTF_8);
     assertTrue(
-        refused.contains("Nothing is settled together before everybody has handed in their view."),
+        refused.contains(
+            "before everybody has handed in their view; not yet: Joren Talvik. Wait for them"),
         refused);
     assertTrue(refused.contains("We all tried it again."), "what was typed is still there");
   }

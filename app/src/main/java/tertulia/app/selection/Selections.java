@@ -383,22 +383,26 @@ public class Selections {
   }
 
   /**
-   * Puts down a mark that the table settled together. Whoever puts it down has everybody's view
-   * before them, and everybody has theirs from then on.
+   * Puts down a mark that the table settled together.
    *
    * @param mark its points are whole
-   * @throws Conflict if somebody's view is kept from whoever is signed in
+   * @throws Conflict if somebody has not handed in their view and the table is not open
    */
   @Transactional
   public void settle(long id, Settled mark, String by) {
     SelectionRow row = open(id);
-    if (!load(id).withheld().isEmpty()) {
+    List<String> toCome =
+        row.openedBy != null
+            ? List.of()
+            : members.findBySelectionIdOrderById(id).stream()
+                .filter(member -> !Sight.isIn(member))
+                .map(member -> member.name)
+                .toList();
+    if (toCome.size() > 1 || toCome.size() == 1 && members.countBySelectionId(id) > 1) {
       throw new Conflict(
-          "Nothing is settled together before everybody has handed in their view. Wait for them, or"
-              + " open the table.");
-    }
-    if (row.openedBy == null) {
-      row.openedBy = by;
+          "Nothing is settled together before everybody has handed in their view; not yet: "
+              + String.join(", ", toCome)
+              + ". Wait for them, or open the table.");
     }
     SettledRow stored =
         settled
