@@ -159,6 +159,18 @@ public class OwnViewFirstTest extends ServedTest {
         text("joren", "/overview").contains("You see it once you have handed in yours."),
         "the overview says what it leaves out");
     assertFalse(text("joren", "/changes").contains("Ilse Maren: 35"));
+    String without = "without the views of Ilse Maren and Odile Brannock";
+    for (String page : List.of("/cost", "/fit", "/decision", "/contenders")) {
+      assertTrue(text("joren", page).contains(without), page + " says what its totals leave out");
+      assertFalse(text("ilse", page).contains("without the view"), page);
+    }
+    assertTrue(
+        get("joren", "/selections/" + ID + "/line")
+            .getContentAsString(StandardCharsets.UTF_8)
+            .contains("Not in these figures: the views of Ilse Maren and Odile Brannock."));
+    assertTrue(
+        text("joren", "/decision.md")
+            .contains("the view of Ilse Maren, Odile Brannock"));
     // how far they have come is the same for everybody
     for (String who : List.of("ilse", "joren")) {
       assertTrue(

@@ -202,6 +202,13 @@ public record FindingWords(Selection selection) {
     };
   }
 
+  /** Whose views a total is without, such as "without the views of Joren and Odile". */
+  public String inShort(Finding.ViewsWithheld views) {
+    return "without the "
+        + (views.members().size() == 1 ? "view of " : "views of ")
+        + listed(views.members());
+  }
+
   /** An answer in a few words, where its tool stands beside it. */
   public String inShort(Finding.OfAnswer answer) {
     return switch (answer) {

@@ -27,7 +27,13 @@ final class Markdown {
     Markdown markdown = new Markdown();
     markdown.heading(file, decision);
     markdown.context(file.brief(), results);
-    markdown.drivers(file.brief(), results);
+    markdown.drivers(
+        file.brief(),
+        results,
+        file.panel().stream()
+            .filter(m -> SelectionFile.MemberPart.WITHHELD.equals(m.weighsBy()))
+            .map(SelectionFile.MemberPart::name)
+            .toList());
     markdown.options(results);
     markdown.narrowing(file);
     decision.ifPresent(d -> markdown.outcome(d, results));
@@ -79,7 +85,7 @@ final class Markdown {
     line("");
   }
 
-  private void drivers(Brief brief, Results results) {
+  private void drivers(Brief brief, Results results, List<String> withheld) {
     line("## Decision drivers");
     line("");
     for (Brief.NeedPart need : brief.needs()) {
@@ -91,6 +97,11 @@ final class Markdown {
           "- criterion: "
               + escaped(criterion.name())
               + (weight == null ? "" : ", weight " + weight));
+    }
+    if (!withheld.isEmpty()) {
+      line(
+          "- not in these figures, as it was not for whoever took them: the view of "
+              + withheld.stream().map(Markdown::escaped).collect(Collectors.joining(", ")));
     }
     line("");
   }

@@ -55,7 +55,9 @@ record AnswerLine(
     String stands =
         signed
             .map(s -> agreed(s) + " " + words.of(findings.today(s.proposal().choice())))
-            .orElseGet(() -> words.inShort(answer));
+            .orElseGet(() ->
+                words.inShort(answer)
+                    + findings.viewsWithheld().map(kept -> " " + words.of(kept)).orElse(""));
     String plan =
         signed
             .map(s -> s.proposal().option())

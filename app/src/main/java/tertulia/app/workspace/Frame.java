@@ -14,6 +14,7 @@ import java.util.Map;
  * @param query the "what if" as it stands in addresses; may be empty
  * @param moment such as "June 2028 · 97 people"
  * @param costLabel what the cost at the head of a column is for
+ * @param without whose views the totals are without, such as "without Joren’s view"; may be empty
  * @param profile the thread's picture as SVG
  * @param asksLight whether some contender sells light seats
  * @param typedLight percent of light users; empty: as the demand says
@@ -35,6 +36,7 @@ public record Frame(
     int asideCount,
     String moment,
     String costLabel,
+    String without,
     String profile,
     int month,
     int lastMonth,

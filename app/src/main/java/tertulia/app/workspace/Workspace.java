@@ -14,6 +14,8 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import org.springframework.web.util.UriUtils;
+import tertulia.app.display.FindingWords;
+import tertulia.core.finding.AnswerFindings;
 import tertulia.app.chart.Marks;
 import tertulia.app.chart.ThreadChart;
 import tertulia.app.display.Dates;
@@ -197,6 +199,10 @@ public class Workspace {
         selection.contenders().size() - columns,
         moment(session),
         "A month for " + people(session.evaluation().costs().people().total()),
+        new AnswerFindings(session.evaluation())
+            .viewsWithheld()
+            .map(new FindingWords(selection)::inShort)
+            .orElse(""),
         ThreadChart.draw(
             session.evaluation().costs().planned().stream().map(People::total).toList(),
             selection,

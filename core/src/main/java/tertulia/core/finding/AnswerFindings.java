@@ -205,6 +205,18 @@ public record AnswerFindings(Evaluation evaluation) {
         || costs().way(tool) instanceof Ways.Gap gap && gap.isUnpriced();
   }
 
+  /** Views that count in no figure the reader has; empty if there are none. */
+  public Optional<Finding.ViewsWithheld> viewsWithheld() {
+    List<Member> withheld =
+        evaluation.selection().panel().members().stream().filter(Member::isWithheld).toList();
+    return withheld.isEmpty()
+        ? Optional.empty()
+        : Optional.of(
+            new Finding.ViewsWithheld(
+                withheld.stream().map(Member::name).toList(),
+                withheld.stream().filter(Member::handedIn).map(Member::name).toList()));
+  }
+
   /** Weights and marks, once there is something to judge. */
   private void judging(List<Finding.OfMissing> missing) {
     if (costs().feasible().size() < 2) {
@@ -215,13 +227,7 @@ public record AnswerFindings(Evaluation evaluation) {
       return;
     }
     List<Member> members = evaluation.selection().panel().members();
-    List<Member> withheld = members.stream().filter(Member::isWithheld).toList();
-    if (!withheld.isEmpty()) {
-      missing.add(
-          new Finding.ViewsWithheld(
-              withheld.stream().map(Member::name).toList(),
-              withheld.stream().filter(Member::handedIn).map(Member::name).toList()));
-    }
+    viewsWithheld().ifPresent(missing::add);
     List<String> idle =
         members.stream()
             .filter(m -> !Progress.hasWeighed(evaluation.selection(), m))
