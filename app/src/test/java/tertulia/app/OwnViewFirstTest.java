@@ -168,9 +168,7 @@ public class OwnViewFirstTest extends ServedTest {
         get("joren", "/selections/" + ID + "/line")
             .getContentAsString(StandardCharsets.UTF_8)
             .contains("Not in these figures: the views of Ilse Maren and Odile Brannock."));
-    assertTrue(
-        text("joren", "/decision.md")
-            .contains("the view of Ilse Maren, Odile Brannock"));
+    assertTrue(text("joren", "/decision.md").contains("the view of Ilse Maren, Odile Brannock"));
     // how far they have come is the same for everybody
     for (String who : List.of("ilse", "joren")) {
       assertTrue(

@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.List;
 import tertulia.app.workspace.Workspace;
 import tertulia.core.evaluation.Agreement;
+import tertulia.core.scoring.Panel;
 import tertulia.core.scoring.Totals;
 
 /**
@@ -61,7 +62,7 @@ record AgreementView(List<String> says, List<Talk> talks, List<Line> people, Str
 
   private static Talk talk(Workspace.Session session, Agreement.Point point) {
     List<Voice> voices = new ArrayList<>();
-    for (Agreement.Voice voice : List.of(point.high(), point.low())) {
+    for (Panel.Given voice : List.of(point.high(), point.low())) {
       voices.add(
           new Voice(
               voice.member().name(),

@@ -20,6 +20,7 @@ import tertulia.app.exchange.Json;
 import tertulia.app.exchange.WeighingReader;
 import tertulia.app.people.SignedIn;
 import tertulia.app.selection.Selections;
+import tertulia.app.selection.Table;
 import tertulia.app.web.Again;
 import tertulia.app.web.Conflict;
 import tertulia.app.web.NotFound;
@@ -78,10 +79,23 @@ class MarksController implements StepBody {
     if (!mark.matches("|x|[0-9]|10")) {
       throw new NotFound("mark \"" + mark + "\"; a mark is 0 to 10 or \"cannot judge\"");
     }
-    checkThere(steps.open(id, query, person), criterion, contender);
+    checkThere(selections.load(id), criterion, contender);
     Again.until(() -> selections.mark(id, person, criterion, contender, mark));
     steps.page(steps.open(id, query, person), this, model);
+    model.addAttribute("changed", new Changed(criterion, contender));
     return "weighing/marked";
+  }
+
+  /**
+   * What an answer renews of the table: a mark, or all of a criterion. Totals are renewed in any
+   * case.
+   *
+   * @param contender empty: all
+   */
+  record Changed(String criterion, String contender) {
+    public boolean isOf(String line, String cell) {
+      return criterion.equals(line) && (contender.isEmpty() || contender.equals(cell));
+    }
   }
 
   /** Why somebody gave a mark, to be typed. */
@@ -107,7 +121,7 @@ class MarksController implements StepBody {
       @AuthenticationPrincipal SignedIn person,
       Model model) {
     Workspace.Session session = steps.open(id, query, person);
-    checkThere(session, criterion, contender);
+    checkThere(session.table(), criterion, contender);
     Mark mark =
         own(session, criterion, contender)
             .orElseThrow(() -> new NotFound("mark of yours to say why"));
@@ -136,7 +150,7 @@ class MarksController implements StepBody {
       @AuthenticationPrincipal SignedIn person,
       Model model) {
     Workspace.Session session = steps.open(id, query, person);
-    checkThere(session, criterion, contender);
+    checkThere(session.table(), criterion, contender);
     try {
       String why = Codes.text(note.strip(), 1000);
       String tie = Codes.text(interest.strip(), 400);
@@ -156,6 +170,7 @@ class MarksController implements StepBody {
       return "weighing/reason :: ask";
     }
     steps.page(steps.open(id, query, person), this, model);
+    model.addAttribute("changed", new Changed(criterion, contender));
     return "weighing/marked";
   }
 
@@ -172,7 +187,7 @@ class MarksController implements StepBody {
     Workspace.Session session = steps.open(id, Map.of(), person);
     String criterion = cell.substring(0, Math.max(0, cell.indexOf(' ')));
     String contender = cell.substring(cell.indexOf(' ') + 1);
-    checkThere(session, criterion, contender);
+    checkThere(session.table(), criterion, contender);
     try {
       Settled mark =
           new Settled(
@@ -252,10 +267,12 @@ class MarksController implements StepBody {
             .toList());
   }
 
-  private static void checkThere(Workspace.Session session, String criterion, String contender) {
+  /** Without computing anything out: marks are many. */
+  private static void checkThere(Table table, String criterion, String contender) {
     boolean judged =
-        judged(session).stream().anyMatch(candidate -> candidate.id().equals(criterion));
-    boolean sits = session.columns().stream().anyMatch(c -> c.id().equals(contender));
+        table.selection().criteria().stream()
+            .anyMatch(c -> c.id().equals(criterion) && c.kind() instanceof Criterion.Judged);
+    boolean sits = table.selection().active().stream().anyMatch(c -> c.id().equals(contender));
     if (!judged || !sits) {
       throw new NotFound("place for this mark any more");
     }

@@ -170,7 +170,7 @@ class PairsController {
     Again.until(() -> selections.markAll(id, person, criterion, taken));
     Workspace.Session now = steps.open(id, query, person);
     steps.page(now, marks, model);
-    model.addAttribute("taken", Map.of("criterion", criterion, "marks", taken));
+    model.addAttribute("changed", new MarksController.Changed(criterion, ""));
     return "weighing/taken";
   }
 

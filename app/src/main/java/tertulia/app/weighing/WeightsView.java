@@ -222,15 +222,15 @@ record WeightsView(
   /** Marks given by everybody for a contender, as SVG. */
   static String markDots(Workspace.Session session, Criterion criterion, Contender contender) {
     List<DotStrip.Dot> dots = new ArrayList<>();
-    for (Map.Entry<Member, tertulia.core.scoring.Mark> entry :
-        session.table().selection().panel().marks(criterion.id(), contender.id()).entrySet()) {
-      entry
-          .getValue()
+    for (Panel.Given given :
+        session.table().selection().panel().marks(criterion.id(), contender.id())) {
+      given
+          .mark()
           .given()
           .ifPresent(points ->
               dots.add(
                   new DotStrip.Dot(
-                      entry.getKey().name(), points.doubleValue(), points.toPlainString())));
+                      given.member().name(), points.doubleValue(), points.toPlainString())));
     }
     return DotStrip.draw(
         dots, 10, "Marks for " + contender.tool().name() + ", " + criterion.name());

@@ -3,13 +3,11 @@ package tertulia.core.evaluation;
 import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import tertulia.core.scoring.Concordance;
 import tertulia.core.scoring.Criterion;
-import tertulia.core.scoring.Mark;
 import tertulia.core.scoring.Member;
 import tertulia.core.scoring.Panel;
 import tertulia.core.scoring.Totals;
@@ -52,13 +50,10 @@ public record Agreement(Optional<BigDecimal> concordance, List<Own> own, List<Po
    *     much of the total hangs on it, above 0
    */
   public record Point(
-      Criterion criterion, String contender, Voice low, Voice high, BigDecimal reach) {}
+      Criterion criterion, String contender, Panel.Given low, Panel.Given high, BigDecimal reach) {}
 
-  /** One person's mark. */
-  public record Voice(Member member, Mark mark) {
-    BigDecimal points() {
-      return mark.given().orElseThrow();
-    }
+  private static BigDecimal points(Panel.Given given) {
+    return given.mark().given().orElseThrow();
   }
 
   /** Where the people of an evaluation agree. */
@@ -84,7 +79,7 @@ public record Agreement(Optional<BigDecimal> concordance, List<Own> own, List<Po
   }
 
   private static Optional<Totals> judgedBy(Evaluation evaluation, Panel panel) {
-    return Scores.of(evaluation.costs(), evaluation.selection().criteria(), panel).totals();
+    return evaluation.scores().judgedBy(panel).totals();
   }
 
   private static List<String> order(Totals totals) {
@@ -118,27 +113,21 @@ public record Agreement(Optional<BigDecimal> concordance, List<Own> own, List<Po
   /** The two furthest apart; of several the first in the panel's order; empty if all are level. */
   private static Optional<Point> point(
       Criterion criterion, BigDecimal weight, String contender, List<Member> seen) {
-    Map<Member, Mark> given = new LinkedHashMap<>();
-    new Panel(seen)
-        .marks(criterion.id(), contender)
-        .forEach((member, mark) -> {
-          if (mark.given().isPresent()) {
-            given.put(member, mark);
-          }
-        });
-    List<Voice> voices =
-        given.entrySet().stream().map(e -> new Voice(e.getKey(), e.getValue())).toList();
-    Optional<Voice> low = voices.stream().min(Comparator.comparing(Voice::points));
-    Optional<Voice> high =
-        voices.stream().reduce((a, b) -> b.points().compareTo(a.points()) > 0 ? b : a);
-    return low.filter(l -> l.points().compareTo(high.orElseThrow().points()) < 0)
+    List<Panel.Given> voices =
+        new Panel(seen)
+            .marks(criterion.id(), contender).stream()
+                .filter(given -> given.mark().given().isPresent())
+                .toList();
+    Optional<Panel.Given> low = voices.stream().min(Comparator.comparing(Agreement::points));
+    Optional<Panel.Given> high =
+        voices.stream().reduce((a, b) -> points(b).compareTo(points(a)) > 0 ? b : a);
+    return low.filter(l -> points(l).compareTo(points(high.orElseThrow())) < 0)
         .map(l ->
             new Point(
                 criterion,
                 contender,
                 l,
                 high.orElseThrow(),
-                weight.multiply(
-                    high.orElseThrow().points().subtract(l.points()).movePointLeft(1))));
+                weight.multiply(points(high.orElseThrow()).subtract(points(l)).movePointLeft(1))));
   }
 }

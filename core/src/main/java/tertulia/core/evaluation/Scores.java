@@ -6,6 +6,7 @@ import java.util.Map;
 import java.util.Optional;
 import tertulia.core.fit.Importance;
 import tertulia.core.scoring.Criterion;
+import tertulia.core.scoring.Judgement;
 import tertulia.core.scoring.Panel;
 import tertulia.core.scoring.Totals;
 import tertulia.core.scoring.Value;
@@ -31,6 +32,32 @@ public final class Scores {
             .groupWeights(this.criteria)
             .filter(weights -> !values.isEmpty())
             .map(weights -> new Totals(this.criteria, weights, values));
+  }
+
+  private Scores(Scores before, Panel panel) {
+    this.criteria = before.criteria;
+    this.panel = panel;
+    before.values.forEach((contender, known) -> {
+      Map<String, Value> own = new LinkedHashMap<>();
+      for (Criterion criterion : criteria) {
+        own.put(
+            criterion.id(),
+            criterion.kind() instanceof Criterion.Judged
+                ? Judgement.of(panel, criterion, contender)
+                : java.util.Objects.requireNonNull(known.get(criterion.id())));
+      }
+      values.put(contender, own);
+    });
+    this.totals =
+        panel
+            .groupWeights(this.criteria)
+            .filter(weights -> !values.isEmpty())
+            .map(weights -> new Totals(this.criteria, weights, values));
+  }
+
+  /** What others would make of the same; only marks and weights are judged anew. */
+  Scores judgedBy(Panel others) {
+    return new Scores(this, others);
   }
 
   static Scores of(Costs costs, List<Criterion> criteria, Panel panel) {

@@ -3,7 +3,6 @@ package tertulia.core.scoring;
 import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import tertulia.core.working.Quantity;
 import tertulia.core.working.Working;
 
@@ -23,10 +22,10 @@ public final class Judgement {
     }
     BigDecimal sum = BigDecimal.ZERO;
     BigDecimal shares = BigDecimal.ZERO;
-    for (Map.Entry<Member, Mark> entry : panel.marks(criterion.id(), contender).entrySet()) {
-      BigDecimal share = panel.shareOf(entry.getKey());
-      if (entry.getValue().given().isPresent() && share.signum() != 0) {
-        sum = sum.add(share.multiply(entry.getValue().given().get()));
+    for (Panel.Given given : panel.marks(criterion.id(), contender)) {
+      BigDecimal share = panel.shareOf(given.member());
+      if (given.mark().given().isPresent() && share.signum() != 0) {
+        sum = sum.add(share.multiply(given.mark().given().get()));
         shares = shares.add(share);
       }
     }
@@ -74,11 +73,11 @@ public final class Judgement {
 
   private static List<Working> each(Panel panel, Criterion criterion, String contender) {
     List<Working> parts = new ArrayList<>();
-    for (Map.Entry<Member, Mark> entry : panel.marks(criterion.id(), contender).entrySet()) {
-      Member member = entry.getKey();
+    for (Panel.Given given : panel.marks(criterion.id(), contender)) {
+      Member member = given.member();
       BigDecimal share = panel.shareOf(member);
-      String because = entry.getValue().because();
-      if (entry.getValue().given().isEmpty()) {
+      String because = given.mark().because();
+      if (given.mark().given().isEmpty()) {
         parts.add(
             new Working.Stated(
                 member.name(), "cannot judge" + (because.isEmpty() ? "" : ": " + because)));
@@ -89,7 +88,7 @@ public final class Judgement {
                     + ", share "
                     + share.toPlainString()
                     + (because.isEmpty() ? "" : ": " + because),
-                new Quantity(entry.getValue().given().get(), "of 10")));
+                new Quantity(given.mark().given().get(), "of 10")));
       }
     }
     return parts;

@@ -113,13 +113,19 @@ public record Panel(List<Member> members, List<Settled> settled) {
 
   private record Own(Member member, BigDecimal share, Map<String, BigDecimal> weights) {}
 
-  /** The marks for one contender under one criterion, by member in the panel's order. */
-  public Map<Member, Mark> marks(String criterion, String contender) {
-    Map<Member, Mark> marks = new LinkedHashMap<>();
+  /** One person's mark. */
+  public record Given(Member member, Mark mark) {}
+
+  /**
+   * The marks for one contender under one criterion in the panel's order; a person who gave none is
+   * left out.
+   */
+  public List<Given> marks(String criterion, String contender) {
+    List<Given> marks = new ArrayList<>();
     for (Member member : members) {
       Mark mark = member.marks().getOrDefault(criterion, Map.of()).get(contender);
       if (mark != null) {
-        marks.put(member, mark);
+        marks.add(new Given(member, mark));
       }
     }
     return marks;
