@@ -25,9 +25,11 @@ import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilde
 import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
 import org.springframework.web.servlet.mvc.method.annotation.RequestMappingHandlerMapping;
 import org.testng.annotations.Test;
+import tertulia.app.exchange.Faults;
 import tertulia.app.exchange.PortableFile;
 import tertulia.app.exchange.SelectionFile;
 import tertulia.app.people.People;
+import tertulia.app.people.Role;
 import tertulia.app.selection.Selections;
 import tertulia.core.scoring.Weighing;
 
@@ -371,6 +373,38 @@ public class OwnViewFirstTest extends ServedTest {
             .contains("Mark for Ease at the freight desk, Slotmeer: settled together at 6"));
     assertEquals(post("ilse", "marks/unsettle", "cell", "ease slotmeer").getStatus(), 302);
     assertFalse(text("odile", "/marks").contains("put down by"));
+  }
+
+  @Test(dependsOnMethods = "whatIsSettledTogetherCountsAndSaysSo")
+  public void aSeatIsGivenBeforeAnybodyWeighsAndTakenAwayWhileItIsEmpty() throws Exception {
+    Faults faults = new Faults();
+    people.add(
+        new People.NewAccount("mara", "Mara Quist", "seven quiet herons", Role.MEMBER), faults);
+    assertEquals(faults.all(), List.of());
+    long mara = account("mara");
+    assertEquals(post("joren", "table", "account", "" + mara).getStatus(), 403);
+    assertEquals(post("ilse", "table", "account", "" + account("pia")).getStatus(), 404, "reads");
+    assertEquals(post("ilse", "table", "account", "" + mara).getStatus(), 302);
+    assertEquals(post("ilse", "table", "account", "" + mara).getStatus(), 302, "twice is once");
+    assertEquals(selections.load(ID).seats().size(), 4);
+    assertTrue(text("ilse", "/marks").contains("Not handed in yet: Mara Quist."));
+    String first = get("mara", "/selections").getContentAsString(StandardCharsets.UTF_8);
+    assertTrue(first.contains("weigh"), "it is asked of her on her first page");
+    assertEquals(pagesThatSay("mara", ILSES), 0);
+    long seat = selections.load(ID).seats().getLast().memberId();
+    long jorens = selections.load(ID).seats().get(2).memberId();
+    assertEquals(post("ilse", "table/leave", "member", "" + jorens).getStatus(), 302);
+    assertEquals(selections.load(ID).seats().size(), 4, "who has weighed keeps the seat");
+    assertEquals(post("ilse", "table/leave", "member", "" + seat).getStatus(), 302);
+    assertEquals(selections.load(ID).seats().size(), 3);
+  }
+
+  private long account(String name) {
+    return people.all().stream()
+        .filter(entry -> entry.signInName().equals(name))
+        .findFirst()
+        .orElseThrow()
+        .id();
   }
 
   private String pair(String criterion, String one, String other, String answer, String note)
