@@ -28,6 +28,7 @@ import org.testng.annotations.Test;
 import tertulia.app.exchange.Faults;
 import tertulia.app.exchange.PortableFile;
 import tertulia.app.exchange.SelectionFile;
+import tertulia.app.handover.Intake;
 import tertulia.app.people.People;
 import tertulia.app.people.Role;
 import tertulia.app.selection.Selections;
@@ -43,6 +44,7 @@ public class OwnViewFirstTest extends ServedTest {
   @Autowired private MockMvc mvc;
   @Autowired private People people;
   @Autowired private Selections selections;
+  @Autowired private Intake intake;
 
   @Autowired
   @Qualifier("requestMappingHandlerMapping")
@@ -397,6 +399,56 @@ public class OwnViewFirstTest extends ServedTest {
     assertEquals(selections.load(ID).seats().size(), 4, "who has weighed keeps the seat");
     assertEquals(post("ilse", "table/leave", "member", "" + seat).getStatus(), 302);
     assertEquals(selections.load(ID).seats().size(), 3);
+  }
+
+  /** Nobody else has a seat: a second person still reads and signs what was proposed. */
+  @Test(dependsOnMethods = "aSeatIsGivenBeforeAnybodyWeighsAndTakenAwayWhileItIsEmpty")
+  public void whoWeighsAloneCanProposeAndASecondPersonSigns() throws Exception {
+    SelectionFile demo =
+        ((PortableFile.Read.Accepted)
+                PortableFile.read(get("ilse", "/selections/1/file").getContentAsByteArray()))
+            .file();
+    long lone = intake.take(demo.judgedBy(List.of()), "Ilse Maren");
+    String at = "/selections/" + lone;
+    answer(
+        "ilse",
+        MockMvcRequestBuilders.post(at + "/weights")
+            .param("criterion", "cost")
+            .param("points", "9"));
+    String mine = get("ilse", at + "/marks").getContentAsString(StandardCharsets.UTF_8);
+    assertTrue(mine.contains("Only you have a seat."), mine);
+    assertTrue(mine.contains("Hand in my view"), "there is a way to show it");
+    assertTrue(
+        get("pia", at + "/cost")
+            .getContentAsString(StandardCharsets.UTF_8)
+            .contains("without the view of Ilse Maren"));
+    assertEquals(
+        answer(
+                "ilse",
+                MockMvcRequestBuilders.post(at + "/decision/propose")
+                    .param("choice", "halvard-desk")
+                    .param("reasons", "It is the cheapest.")
+                    .param("givenUp", "The easier desk.")
+                    .param("conditions", "")
+                    .param("reviewOn", ""))
+            .getStatus(),
+        302);
+    assertFalse(
+        get("pia", at + "/cost")
+            .getContentAsString(StandardCharsets.UTF_8)
+            .contains("without the view"),
+        "what is proposed is everybody's to read");
+    String page = get("joren", at + "/decision").getContentAsString(StandardCharsets.UTF_8);
+    String version = page.replaceAll("(?s).*name=\"version\" value=\"([0-9]+)\".*", "$1");
+    assertEquals(
+        answer(
+                "joren",
+                MockMvcRequestBuilders.post(at + "/decision/sign")
+                    .param("version", version)
+                    .param("password", "brackwater"))
+            .getStatus(),
+        302);
+    assertTrue(selections.load(lone).decided(), "signed, as both read the same");
   }
 
   private long account(String name) {

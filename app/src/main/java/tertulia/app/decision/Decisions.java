@@ -131,7 +131,7 @@ public class Decisions {
               + " is not in the figures you read. Wait until everybody has handed in theirs, or"
               + " open the table to everybody under Marks, then propose.");
     }
-    if (seen.isOwnViewFirst()) {
+    if (seen.openedBy() == null) {
       // what is proposed shows everybody's view, so it is nobody's secret any more
       selections.openTable(selectionId, person.name());
     }

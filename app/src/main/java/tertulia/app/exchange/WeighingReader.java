@@ -51,6 +51,13 @@ public final class WeighingReader {
   /** How a member weighs, as far as the file tells. */
   static Weighing weighing(SelectionFile.MemberPart part) {
     if (SelectionFile.MemberPart.WITHHELD.equals(part.weighsBy())) {
+      if (part.anything()) {
+        throw new IllegalArgumentException(
+            "The view of "
+                + part.name()
+                + " is withheld, and yet there is some of it. Say how it is weighed, or take it"
+                + " out.");
+      }
       return Weighing.NOTHING;
     }
     checkOnce(part.otherWays());

@@ -42,7 +42,7 @@ public record Table(
 
   /** Whether each sees only their own view until it is handed in. */
   public boolean isOwnViewFirst() {
-    return openedBy == null && !decided && seats.size() > 1;
+    return openedBy == null && !decided && !seats.isEmpty();
   }
 
   /** Those whose view the reader may not see yet. */

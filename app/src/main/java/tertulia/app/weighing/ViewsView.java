@@ -36,6 +36,8 @@ record ViewsView(List<String> says, boolean handsIn, boolean opens) {
             .toList();
     if (shown.isPresent()) {
       says.add("You handed in your view on " + Dates.day(shown.get()) + ".");
+    } else if (table.seats().size() == 1 && own.isPresent()) {
+      says.add("Only you have a seat. Others see what you weigh and mark once you hand it in.");
     } else if (weighs) {
       says.add(
           "Own view first: what others weigh and mark you see once you have handed in yours, so"
