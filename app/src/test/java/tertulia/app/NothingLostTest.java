@@ -34,6 +34,7 @@ import tertulia.app.handover.Intake;
 import tertulia.app.people.People;
 import tertulia.app.people.SignedIn;
 import tertulia.app.selection.Selections;
+import tertulia.app.selection.Views;
 import tertulia.app.web.Again;
 
 /** Whatever comes in is answered in a sentence, and nothing typed is lost. */
@@ -46,6 +47,7 @@ public class NothingLostTest extends ServedTest {
   @Autowired private People people;
   @Autowired private Intake intake;
   @Autowired private Selections selections;
+  @Autowired private Views views;
   @Autowired private Catalogue catalogue;
 
   private MockHttpServletResponse send(MockHttpServletRequestBuilder request) throws Exception {
@@ -241,7 +243,7 @@ public class NothingLostTest extends ServedTest {
     for (String contender : contenders) {
       marks.add(() -> {
         start.await();
-        Again.until(() -> selections.mark(id, odile, "ease", contender, "7"));
+        Again.until(() -> views.mark(id, odile, "ease", contender, "7"));
         return true;
       });
     }

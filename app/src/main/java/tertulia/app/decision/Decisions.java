@@ -19,6 +19,7 @@ import tertulia.app.exchange.Limits;
 import tertulia.app.exchange.Results;
 import tertulia.app.exchange.SelectionFile;
 import tertulia.app.people.SignedIn;
+import tertulia.app.selection.Seats;
 import tertulia.app.selection.Selections;
 import tertulia.app.selection.Table;
 import tertulia.app.web.Conflict;
@@ -41,12 +42,15 @@ public class Decisions {
   private final DecisionRow.All rows;
   private final EndedRow.All ended;
   private final Selections selections;
+  private final Seats seats;
   private final Clock clock;
 
-  Decisions(DecisionRow.All rows, EndedRow.All ended, Selections selections, Clock clock) {
+  Decisions(
+      DecisionRow.All rows, EndedRow.All ended, Selections selections, Seats seats, Clock clock) {
     this.rows = rows;
     this.ended = ended;
     this.selections = selections;
+    this.seats = seats;
     this.clock = clock;
   }
 
@@ -133,7 +137,7 @@ public class Decisions {
     }
     if (seen.openedBy() == null) {
       // what is proposed shows everybody's view, so it is nobody's secret any more
-      selections.openTable(selectionId, person.name());
+      seats.openTable(selectionId, person.name());
     }
     Basis basis = Basis.of(selections.load(selectionId));
     row.write(new Decision.Draft(proposal).propose(signatory(person), now()));

@@ -22,7 +22,7 @@ import tertulia.app.growth.GrowthPlans;
 import tertulia.app.handover.Intake;
 import tertulia.app.people.People;
 import tertulia.app.people.Role;
-import tertulia.app.selection.Selections;
+import tertulia.app.selection.Seats;
 import tertulia.core.decision.Decision;
 import tertulia.core.decision.Proposal;
 import tertulia.core.decision.Signatory;
@@ -38,7 +38,7 @@ class Demonstration implements SmartInitializingSingleton {
   private final People people;
   private final Imports imports;
   private final Catalogue catalogue;
-  private final Selections selections;
+  private final Seats seats;
   private final Decisions decisions;
   private final Intake intake;
   private final GrowthPlans growth;
@@ -47,14 +47,14 @@ class Demonstration implements SmartInitializingSingleton {
       People people,
       Imports imports,
       Catalogue catalogue,
-      Selections selections,
+      Seats seats,
       Decisions decisions,
       Intake intake,
       GrowthPlans growth) {
     this.people = people;
     this.imports = imports;
     this.catalogue = catalogue;
-    this.selections = selections;
+    this.seats = seats;
     this.decisions = decisions;
     this.intake = intake;
     this.growth = growth;
@@ -91,7 +91,7 @@ class Demonstration implements SmartInitializingSingleton {
   }
 
   private void seat(long id) {
-    people.all().forEach(entry -> selections.claimSeat(id, entry.name(), entry.id()));
+    people.all().forEach(entry -> seats.claimSeat(id, entry.name(), entry.id()));
   }
 
   private void tell(String name) {

@@ -8,6 +8,7 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tertulia.app.decision.Decisions;
 import tertulia.app.exchange.SelectionFile;
+import tertulia.app.selection.SelectionImport;
 import tertulia.app.selection.Selections;
 import tertulia.app.selection.Table;
 import tertulia.core.decision.Proposal;
@@ -15,10 +16,12 @@ import tertulia.core.decision.Proposal;
 /** Stores a portable selection that was read, in one piece. */
 @Service
 public class Intake {
+  private final SelectionImport files;
   private final Selections selections;
   private final Decisions decisions;
 
-  Intake(Selections selections, Decisions decisions) {
+  Intake(SelectionImport files, Selections selections, Decisions decisions) {
+    this.files = files;
     this.selections = selections;
     this.decisions = decisions;
   }
@@ -32,7 +35,7 @@ public class Intake {
    */
   @Transactional
   public long take(SelectionFile file, String by) {
-    long id = selections.take(file, by);
+    long id = files.take(file, by);
     SelectionFile.DecisionPart part = file.decision();
     if (part != null && !part.reasons().isBlank() && !part.givenUp().isBlank()) {
       decisions.draft(

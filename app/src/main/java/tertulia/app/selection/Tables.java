@@ -36,11 +36,7 @@ public class Tables {
   private static final Memo<SelectionFile, Selection> READ = new Memo<>(64);
   private final Rows.Contenders contenders;
   private final Rows.Members members;
-  private final Rows.Weights weights;
-  private final Rows.Marks marks;
-  private final Rows.Numbers numbers;
-  private final Rows.Preferences preferences;
-  private final Rows.Pairs pairs;
+  private final Entered entered;
   private final Rows.SettledMarks settled;
   private final Entrance entrance;
   private final Catalogue catalogue;
@@ -50,11 +46,7 @@ public class Tables {
   Tables(
       Rows.Contenders contenders,
       Rows.Members members,
-      Rows.Weights weights,
-      Rows.Marks marks,
-      Rows.Numbers numbers,
-      Rows.Preferences preferences,
-      Rows.Pairs pairs,
+      Entered entered,
       Rows.SettledMarks settled,
       Entrance entrance,
       Catalogue catalogue,
@@ -62,11 +54,7 @@ public class Tables {
       NarrowingLog log) {
     this.contenders = contenders;
     this.members = members;
-    this.weights = weights;
-    this.marks = marks;
-    this.numbers = numbers;
-    this.preferences = preferences;
-    this.pairs = pairs;
+    this.entered = entered;
     this.settled = settled;
     this.entrance = entrance;
     this.catalogue = catalogue;
@@ -125,7 +113,8 @@ public class Tables {
     List<MemberRow> everybody = members.findBySelectionIdInOrderById(ids);
     Map<Long, List<MemberRow>> seated =
         everybody.stream().collect(Collectors.groupingBy(row -> row.selectionId));
-    Judged judged = judged(everybody.stream().map(row -> Objects.requireNonNull(row.id)).toList());
+    Entered.Judged judged =
+        entered.by(everybody.stream().map(row -> Objects.requireNonNull(row.id)).toList());
     Map<Long, List<SelectionFile.LogPart>> acts = log.of(ids);
     Map<Long, List<SettledRow>> together =
         settled.findBySelectionIdInOrderById(ids).stream()
@@ -210,28 +199,6 @@ public class Tables {
         row.effort == null ? null : Json.stored(row.effort, SelectionFile.EffortPart.class));
   }
 
-  /** Everything entered, by member. */
-  private record Judged(
-      Map<Long, List<WeightRow>> weights,
-      Map<Long, List<NumberRow>> numbers,
-      Map<Long, List<PreferenceRow>> preferences,
-      Map<Long, List<PairRow>> pairs,
-      Map<Long, List<MarkRow>> marks) {}
-
-  private Judged judged(List<Long> members) {
-    return new Judged(
-        weights.findByMemberIdIn(members).stream()
-            .collect(Collectors.groupingBy(row -> row.memberId)),
-        numbers.findByMemberIdIn(members).stream()
-            .collect(Collectors.groupingBy(row -> row.memberId)),
-        preferences.findByMemberIdIn(members).stream()
-            .collect(Collectors.groupingBy(row -> row.memberId)),
-        pairs.findByMemberIdIn(members).stream()
-            .collect(Collectors.groupingBy(row -> row.memberId)),
-        marks.findByMemberIdIn(members).stream()
-            .collect(Collectors.groupingBy(row -> row.memberId)));
-  }
-
   /**
    * What was entered, but for criteria and contenders that are not there any more.
    *
@@ -241,7 +208,7 @@ public class Tables {
       List<MemberRow> seated,
       Brief brief,
       List<SelectionFile.ContenderPart> tools,
-      Judged judged,
+      Entered.Judged judged,
       boolean open) {
     Set<String> criteria =
         brief.criteria().stream().map(Brief.CriterionPart::id).collect(Collectors.toSet());
@@ -317,7 +284,7 @@ public class Tables {
   }
 
   private static List<SelectionFile.WeighingPart> otherWays(
-      MemberRow member, Set<String> criteria, Judged judged) {
+      MemberRow member, Set<String> criteria, Entered.Judged judged) {
     List<SelectionFile.WeighingPart> others = new ArrayList<>();
     Map<String, Integer> worth = numbers(member, WeighingReader.Way.SWING.code(), criteria, judged);
     Map<String, Integer> ranks =
@@ -343,7 +310,7 @@ public class Tables {
   }
 
   private static Map<String, Integer> numbers(
-      MemberRow member, String method, Set<String> criteria, Judged judged) {
+      MemberRow member, String method, Set<String> criteria, Entered.Judged judged) {
     Map<String, Integer> numbers = new TreeMap<>();
     judged.numbers().getOrDefault(member.id, List.of()).stream()
         .filter(n -> n.method.equals(method) && criteria.contains(n.criterion))

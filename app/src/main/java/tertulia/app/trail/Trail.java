@@ -20,6 +20,7 @@ import org.springframework.transaction.annotation.Transactional;
 import tertulia.app.catalogue.Catalogue;
 import tertulia.app.exchange.Brief;
 import tertulia.app.people.People;
+import tertulia.app.selection.Seats;
 import tertulia.app.selection.Selections;
 import tertulia.app.selection.Tables;
 import tertulia.app.web.NotFound;
@@ -35,12 +36,15 @@ public class Trail {
   private static final short REMOVED = 2;
   private final JdbcTemplate store;
   private final Selections selections;
+  private final Seats seats;
   private final People people;
   private final Catalogue catalogue;
 
-  Trail(JdbcTemplate store, Selections selections, People people, Catalogue catalogue) {
+  Trail(
+      JdbcTemplate store, Selections selections, Seats seats, People people, Catalogue catalogue) {
     this.store = store;
     this.selections = selections;
+    this.seats = seats;
     this.people = people;
     this.catalogue = catalogue;
   }
@@ -66,7 +70,7 @@ public class Trail {
     tell(what, CONTENDERS, contenders(), selection);
     tell(what, SEATS, this::seat, selection);
     // what the reader may not see yet stays unseen here too
-    Set<Long> withheld = selections.withheld(selection);
+    Set<Long> withheld = seats.withheld(selection);
     Map<String, String> criteria = criteria(briefs);
     Map<String, String> tools = toolNames();
     tell(what, WEIGHTS, seen(withheld, points("Weight of ", criteria, row -> "")), selection);

@@ -21,6 +21,7 @@ import tertulia.app.exchange.WeighingReader;
 import tertulia.app.people.SignedIn;
 import tertulia.app.selection.Selections;
 import tertulia.app.selection.Table;
+import tertulia.app.selection.Views;
 import tertulia.app.web.Again;
 import tertulia.app.web.Conflict;
 import tertulia.app.web.NotFound;
@@ -40,10 +41,12 @@ class MarksController implements StepBody {
   private static final String VIEW = "weighing/marks";
   private final Steps steps;
   private final Selections selections;
+  private final Views views;
 
-  MarksController(Steps steps, Selections selections) {
+  MarksController(Steps steps, Selections selections, Views views) {
     this.steps = steps;
     this.selections = selections;
+    this.views = views;
   }
 
   /** A judged criterion with a cell for each contender. */
@@ -80,7 +83,7 @@ class MarksController implements StepBody {
       throw new NotFound("mark \"" + mark + "\"; a mark is 0 to 10 or \"cannot judge\"");
     }
     checkThere(selections.load(id), criterion, contender);
-    Again.until(() -> selections.mark(id, person, criterion, contender, mark));
+    Again.until(() -> views.mark(id, person, criterion, contender, mark));
     steps.page(steps.open(id, query, person), this, model);
     model.addAttribute("changed", new Changed(criterion, contender));
     return "weighing/marked";
@@ -156,7 +159,7 @@ class MarksController implements StepBody {
       String tie = Codes.text(interest.strip(), 400);
       Mark.@Nullable Acquaintance known =
           ground.isEmpty() ? null : WeighingReader.acquaintance(ground);
-      Again.until(() -> selections.reason(id, person, criterion, contender, why, known, tie));
+      Again.until(() -> views.reason(id, person, criterion, contender, why, known, tie));
     } catch (IllegalArgumentException e) {
       reason(
           session,
@@ -195,7 +198,7 @@ class MarksController implements StepBody {
               contender,
               BigDecimal.valueOf(Codes.whole(points)),
               Codes.text(reason.strip(), 1000));
-      Again.until(() -> selections.settle(id, mark, person.name()));
+      Again.until(() -> views.settle(id, mark, person.name()));
       return "redirect:/selections/" + id + "/marks";
     } catch (IllegalArgumentException e) {
       return refused(session, model, response, cell, points, reason, e.getMessage());
@@ -222,8 +225,7 @@ class MarksController implements StepBody {
   @PostMapping("/selections/{id}/marks/unsettle")
   String unsettle(@PathVariable long id, @RequestParam String cell) {
     int space = Math.max(0, cell.indexOf(' '));
-    Again.until(
-        () -> selections.unsettle(id, cell.substring(0, space), cell.substring(space).strip()));
+    Again.until(() -> views.unsettle(id, cell.substring(0, space), cell.substring(space).strip()));
     return "redirect:/selections/" + id + "/marks";
   }
 

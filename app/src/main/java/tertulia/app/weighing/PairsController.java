@@ -18,7 +18,7 @@ import tertulia.app.exchange.Json;
 import tertulia.app.exchange.SelectionFile;
 import tertulia.app.exchange.WeighingReader;
 import tertulia.app.people.SignedIn;
-import tertulia.app.selection.Selections;
+import tertulia.app.selection.Views;
 import tertulia.app.web.Again;
 import tertulia.app.web.NotFound;
 import tertulia.app.workspace.Steps;
@@ -32,12 +32,12 @@ import tertulia.core.scoring.MarksByPairs;
 @Controller
 class PairsController {
   private final Steps steps;
-  private final Selections selections;
+  private final Views views;
   private final MarksController marks;
 
-  PairsController(Steps steps, Selections selections, MarksController marks) {
+  PairsController(Steps steps, Views views, MarksController marks) {
     this.steps = steps;
-    this.selections = selections;
+    this.views = views;
     this.marks = marks;
   }
 
@@ -138,7 +138,7 @@ class PairsController {
       String why = Codes.text(note.strip(), 1000);
       boolean first = said == null || said.one;
       Again.until(() ->
-          selections.better(
+          views.better(
               id,
               person,
               criterion,
@@ -167,7 +167,7 @@ class PairsController {
     proposal(session, criterion)
         .marks()
         .forEach((contender, mark) -> taken.put(contender, MarksByPairs.taken(mark)));
-    Again.until(() -> selections.markAll(id, person, criterion, taken));
+    Again.until(() -> views.markAll(id, person, criterion, taken));
     Workspace.Session now = steps.open(id, query, person);
     steps.page(now, marks, model);
     model.addAttribute("changed", new MarksController.Changed(criterion, ""));

@@ -10,7 +10,8 @@ import tertulia.app.exchange.WeighingReader;
 import tertulia.app.people.People;
 import tertulia.app.people.Role;
 import tertulia.app.people.SignedIn;
-import tertulia.app.selection.Selections;
+import tertulia.app.selection.Seats;
+import tertulia.app.selection.Views;
 import tertulia.app.web.Again;
 import tertulia.app.web.Conflict;
 import tertulia.app.web.NotFound;
@@ -18,11 +19,13 @@ import tertulia.app.web.NotFound;
 /** What people do at a table besides weighing and marking: choose their way, show their view. */
 @Controller
 class PanelController {
-  private final Selections selections;
+  private final Seats seats;
+  private final Views views;
   private final People people;
 
-  PanelController(Selections selections, People people) {
-    this.selections = selections;
+  PanelController(Seats seats, Views views, People people) {
+    this.seats = seats;
+    this.views = views;
     this.people = people;
   }
 
@@ -35,7 +38,7 @@ class PanelController {
             .filter(known -> known.role() != Role.READER)
             .findFirst()
             .orElseThrow(() -> new NotFound("account that weighs and marks like that"));
-    Again.until(() -> selections.invite(id, account, entry.name()));
+    Again.until(() -> seats.invite(id, account, entry.name()));
     flash.addFlashAttribute(
         "invited", entry.name() + " has a seat. What is asked of them stands on their first page.");
     return "redirect:/selections/" + id + "/weights";
@@ -45,7 +48,7 @@ class PanelController {
   @PostMapping("/selections/{id}/table/leave")
   String leave(@PathVariable long id, @RequestParam long member, RedirectAttributes flash) {
     try {
-      Again.until(() -> selections.uninvite(id, member));
+      Again.until(() -> seats.uninvite(id, member));
     } catch (Conflict e) {
       flash.addFlashAttribute("invited", e.message());
     }
@@ -61,7 +64,7 @@ class PanelController {
     } catch (IllegalArgumentException e) {
       throw new NotFound("way to weigh called \"" + way + "\"");
     }
-    Again.until(() -> selections.weighBy(id, person, chosen));
+    Again.until(() -> views.weighBy(id, person, chosen));
     return "redirect:/selections/" + id + "/weights";
   }
 
@@ -71,7 +74,7 @@ class PanelController {
       @PathVariable long id,
       @RequestParam(defaultValue = "marks") String from,
       @AuthenticationPrincipal SignedIn person) {
-    Again.until(() -> selections.handIn(id, person));
+    Again.until(() -> seats.handIn(id, person));
     return back(id, from);
   }
 
@@ -81,7 +84,7 @@ class PanelController {
       @PathVariable long id,
       @RequestParam(defaultValue = "marks") String from,
       @AuthenticationPrincipal SignedIn person) {
-    Again.until(() -> selections.openTable(id, person.name()));
+    Again.until(() -> seats.openTable(id, person.name()));
     return back(id, from);
   }
 

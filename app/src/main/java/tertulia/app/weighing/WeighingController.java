@@ -21,7 +21,9 @@ import tertulia.app.exchange.WeighingReader;
 import tertulia.app.people.People;
 import tertulia.app.people.Role;
 import tertulia.app.people.SignedIn;
+import tertulia.app.selection.Seats;
 import tertulia.app.selection.Selections;
+import tertulia.app.selection.Views;
 import tertulia.app.web.Again;
 import tertulia.app.web.Conflict;
 import tertulia.app.web.FormFields;
@@ -38,12 +40,16 @@ class WeighingController implements StepBody {
   private static final String VIEW = "weighing/weights";
   private final Steps steps;
   private final Selections selections;
+  private final Seats seats;
+  private final Views views;
   private final People people;
 
-  WeighingController(Steps steps, Selections selections, People people) {
+  WeighingController(Steps steps, Selections selections, Seats seats, Views views, People people) {
     this.people = people;
     this.steps = steps;
     this.selections = selections;
+    this.seats = seats;
+    this.views = views;
   }
 
   @InitBinder("form")
@@ -87,17 +93,17 @@ class WeighingController implements StepBody {
       long id, SignedIn person, WeighingReader.Way way, String criterion, String text) {
     switch (way) {
       case POINTS ->
-          selections.weigh(
+          views.weigh(
               id, person, criterion, text.isBlank() ? 0 : number(text, 0, 1000, "Points lie"));
       case SWING ->
-          selections.number(
+          views.number(
               id,
               person,
               way,
               criterion,
               text.isBlank() ? null : number(text, 0, 100, "What a step is worth lies"));
       case RANK_ORDER ->
-          selections.number(
+          views.number(
               id,
               person,
               way,
@@ -142,7 +148,7 @@ class WeighingController implements StepBody {
     if (Math.abs(times) > Preference.MOST || times == -1) {
       throw new NotFound("comparison \"" + times + "\"; one matters 1 to 9 times as much");
     }
-    Again.until(() -> selections.compare(id, person, one, other, times));
+    Again.until(() -> views.compare(id, person, one, other, times));
     steps.page(steps.open(id, query, person), this, model);
     model.addAttribute("faultAt", "");
     model.addAttribute("fault", "");
@@ -193,7 +199,7 @@ class WeighingController implements StepBody {
       }
     });
     if (faults.isEmpty()) {
-      selections.changeShares(id, shares);
+      seats.changeShares(id, shares);
       return "redirect:/selections/" + id + "/weights";
     }
     String page = steps.refused(steps.open(id, Map.of(), person), this, model, response);

@@ -1,0 +1,156 @@
+package tertulia.app.selection;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tertulia.app.catalogue.Catalogue;
+import tertulia.app.exchange.Limits;
+import tertulia.app.people.SignedIn;
+import tertulia.app.web.Conflict;
+
+/** Who sits at a table: seats, shares, and whose view is shown to whom. */
+@Service
+public class Seats {
+  private final SelectionStore store;
+  private final Rows.Members members;
+  private final Entered entered;
+  private final Catalogue catalogue;
+  private final Entrance entrance;
+
+  Seats(
+      SelectionStore store,
+      Rows.Members members,
+      Entered entered,
+      Catalogue catalogue,
+      Entrance entrance) {
+    this.store = store;
+    this.members = members;
+    this.entered = entered;
+    this.catalogue = catalogue;
+    this.entrance = entrance;
+  }
+
+  /** Shows the others somebody's view, and somebody those of the others. */
+  @Transactional
+  public void handIn(long id, SignedIn person) {
+    store.open(id);
+    MemberRow row = member(id, person);
+    if (row.handedIn == null) {
+      row.handedIn = catalogue.today();
+    }
+  }
+
+  /** The seats whose views whoever is signed in may not see yet. */
+  @Transactional(readOnly = true)
+  public Set<Long> withheld(long id) {
+    List<MemberRow> seated = members.findBySelectionIdOrderById(id);
+    Sight sight = Sight.of(store.row(id), seated, entrance.visitor());
+    return seated.stream()
+        .filter(member -> !sight.sees(member))
+        .map(member -> Objects.requireNonNull(member.id))
+        .collect(Collectors.toSet());
+  }
+
+  /** Lets everybody see everybody's view; nothing happens if they may already. */
+  @Transactional
+  public void openTable(long id, String by) {
+    SelectionRow row = store.open(id);
+    if (row.openedBy == null) {
+      row.openedBy = by;
+    }
+  }
+
+  /** The seat of somebody, who takes one if they have none. */
+  MemberRow member(long id, SignedIn person) {
+    long seat = seat(id, person);
+    return members.findById(seat).orElseThrow();
+  }
+
+  /**
+   * Gives somebody a seat before they weigh or mark, and lets them in if only those named may open
+   * the selection; nothing happens if they have one.
+   */
+  @Transactional
+  public void invite(long id, long accountId, String name) {
+    SelectionRow row = store.open(id);
+    if (members.findBySelectionIdAndAccountId(id, accountId).isEmpty()) {
+      checkRoom(id);
+      MemberRow member = new MemberRow();
+      member.selectionId = id;
+      member.accountId = accountId;
+      member.name = name;
+      members.save(member);
+    }
+    if (!row.openToAll) {
+      row.named.add(accountId);
+    }
+  }
+
+  /**
+   * Takes a seat away from somebody who has entered nothing.
+   *
+   * @throws Conflict if they have
+   */
+  @Transactional
+  public void uninvite(long id, long memberId) {
+    store.open(id);
+    members
+        .findById(memberId)
+        .filter(member -> member.selectionId == id)
+        .ifPresent(member -> {
+          if (!entered.by(List.of(memberId)).isEmpty()) {
+            throw new Conflict(
+                member.name
+                    + " has weighed or marked already. Give that view a share of 0 to leave it"
+                    + " out.");
+          }
+          members.delete(member);
+        });
+  }
+
+  private void checkRoom(long id) {
+    if (members.countBySelectionId(id) >= Limits.MEMBERS) {
+      throw new Conflict(
+          "At most "
+              + Limits.MEMBERS
+              + " people weigh and mark in one selection, and so many do already. Ask one of them"
+              + " to speak for you.");
+    }
+  }
+
+  /** Changes how much each person's view counts; members of other selections are passed over. */
+  @Transactional
+  public void changeShares(long id, Map<Long, Integer> shares) {
+    store.open(id);
+    for (MemberRow member : members.findBySelectionIdOrderById(id)) {
+      member.share = shares.getOrDefault(Objects.requireNonNull(member.id), member.share);
+    }
+  }
+
+  /** The same by its id. */
+  long seat(long id, SignedIn person) {
+    MemberRow row =
+        members.findBySelectionIdAndAccountId(id, person.id()).orElseGet(MemberRow::new);
+    if (row.id == null) {
+      checkRoom(id);
+      row.selectionId = id;
+      row.accountId = person.id();
+      row.name = person.name();
+      members.save(row);
+    }
+    return Objects.requireNonNull(row.id);
+  }
+
+  /** Gives a seat that came from a file to the person with the account. */
+  @Transactional
+  public void claimSeat(long id, String name, long accountId) {
+    members.findBySelectionIdOrderById(id).stream()
+        .filter(m -> m.accountId == null && m.name.equals(name))
+        .findFirst()
+        .ifPresent(m -> m.accountId = accountId);
+  }
+}

@@ -1,0 +1,169 @@
+package tertulia.app.selection;
+
+import java.time.LocalDate;
+import java.util.HashMap;
+import java.util.Map;
+import java.util.Objects;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tertulia.app.catalogue.Catalogue;
+import tertulia.app.exchange.Json;
+import tertulia.app.exchange.SelectionFile;
+import tertulia.app.exchange.WeighingReader;
+import tertulia.core.scoring.Better;
+
+/** Stores a selection that came in a file. */
+@Service
+public class SelectionImport {
+  private final Rows.Selections selections;
+  private final Rows.Contenders contenders;
+  private final Rows.Members members;
+  private final Rows.Weights weights;
+  private final Rows.Marks marks;
+  private final Rows.Numbers numbers;
+  private final Rows.Preferences preferences;
+  private final Rows.Pairs pairs;
+  private final Rows.SettledMarks settled;
+  private final Catalogue catalogue;
+  private final NarrowingLog log;
+
+  SelectionImport(
+      Rows.Selections selections,
+      Rows.Contenders contenders,
+      Rows.Members members,
+      Rows.Weights weights,
+      Rows.Marks marks,
+      Rows.Numbers numbers,
+      Rows.Preferences preferences,
+      Rows.Pairs pairs,
+      Rows.SettledMarks settled,
+      Catalogue catalogue,
+      NarrowingLog log) {
+    this.selections = selections;
+    this.contenders = contenders;
+    this.members = members;
+    this.weights = weights;
+    this.marks = marks;
+    this.numbers = numbers;
+    this.preferences = preferences;
+    this.pairs = pairs;
+    this.settled = settled;
+    this.catalogue = catalogue;
+    this.log = log;
+  }
+
+  /** Stores a file that was read: its tools, table, weights and marks; all or nothing. */
+  @Transactional
+  public long take(SelectionFile file, String by) {
+    SelectionRow row = new SelectionRow();
+    Selections.write(row, file.brief());
+    long id = Objects.requireNonNull(selections.save(row).id);
+    Map<String, String> slugs = new HashMap<>();
+    int place = 0;
+    for (SelectionFile.ContenderPart part : file.contenders()) {
+      Catalogue.Stored tool = catalogue.sameOrNew(part.tool(), by);
+      slugs.put(part.tool().id(), tool.sheet().id());
+      ContenderRow contender = new ContenderRow();
+      contender.selectionId = id;
+      contender.toolId = tool.id();
+      contender.place = place++;
+      contender.setAside = part.setAside();
+      contender.effort = part.effort() == null ? null : Json.write(part.effort());
+      contenders.save(contender);
+    }
+    file.panel().forEach(member -> take(id, member, slugs));
+    file.narrowing().forEach(part -> log.note(id, part));
+    for (SelectionFile.SettledPart part : file.agreed()) {
+      SettledRow mark = new SettledRow();
+      mark.selectionId = id;
+      mark.criterion = part.criterion();
+      mark.contender = Objects.requireNonNull(slugs.get(part.contender()));
+      mark.points = part.points();
+      mark.reason = part.reason();
+      mark.notedBy = part.by();
+      mark.notedOn = LocalDate.parse(part.on());
+      settled.save(mark);
+    }
+    return id;
+  }
+
+  private void take(long id, SelectionFile.MemberPart part, Map<String, String> slugs) {
+    MemberRow member = new MemberRow();
+    member.selectionId = id;
+    member.name = part.name();
+    member.share = part.share();
+    boolean withheld = SelectionFile.MemberPart.WITHHELD.equals(part.weighsBy());
+    member.weighsBy = part.weighsBy() == null || withheld ? "points" : part.weighsBy();
+    boolean judged =
+        !part.points().isEmpty() || !part.otherWays().isEmpty() || !part.marks().isEmpty();
+    member.handedIn = judged && part.shown() ? catalogue.today() : null;
+    long memberId = Objects.requireNonNull(members.save(member).id);
+    part.points()
+        .forEach((criterion, points) -> {
+          WeightRow row = new WeightRow();
+          row.memberId = memberId;
+          row.criterion = criterion;
+          row.points = points;
+          weights.save(row);
+        });
+    part.otherWays().forEach(way -> take(memberId, way));
+    part.compared().forEach(pair -> take(memberId, pair, slugs));
+    for (SelectionFile.MarkPart mark : part.marks()) {
+      MarkRow row = new MarkRow();
+      row.memberId = memberId;
+      row.criterion = mark.criterion();
+      row.contender = Objects.requireNonNull(slugs.get(mark.contender()));
+      row.points = mark.points();
+      row.note = mark.note();
+      row.acquaintance = mark.ground();
+      row.interest = mark.interest() == null ? "" : mark.interest();
+      marks.save(row);
+    }
+  }
+
+  private void take(long member, SelectionFile.PairPart part, Map<String, String> slugs) {
+    Better pair = WeighingReader.better(part);
+    String better = Objects.requireNonNull(slugs.get(pair.better()));
+    String than = Objects.requireNonNull(slugs.get(pair.than()));
+    boolean inOrder = better.compareTo(than) < 0;
+    PairRow row = new PairRow();
+    row.memberId = member;
+    row.criterion = part.criterion();
+    row.one = inOrder ? better : than;
+    row.other = inOrder ? than : better;
+    row.better = inOrder ? pair.much().ordinal() : -pair.much().ordinal();
+    row.note = part.note();
+    pairs.save(row);
+  }
+
+  private void take(long member, SelectionFile.WeighingPart part) {
+    switch (part) {
+      case SelectionFile.SwingPart swing -> take(member, WeighingReader.Way.SWING, swing.worth());
+      case SelectionFile.RankOrderPart order ->
+          take(member, WeighingReader.Way.RANK_ORDER, order.ranks());
+      case SelectionFile.ComparedPart compared ->
+          compared
+              .pairs()
+              .forEach(pair -> {
+                boolean inOrder = pair.more().compareTo(pair.less()) < 0;
+                PreferenceRow row = new PreferenceRow();
+                row.memberId = member;
+                row.one = inOrder ? pair.more() : pair.less();
+                row.other = inOrder ? pair.less() : pair.more();
+                row.times = inOrder || pair.times() == 1 ? pair.times() : -pair.times();
+                preferences.save(row);
+              });
+    }
+  }
+
+  private void take(long member, WeighingReader.Way way, Map<String, Integer> given) {
+    given.forEach((criterion, number) -> {
+      NumberRow row = new NumberRow();
+      row.memberId = member;
+      row.method = way.code();
+      row.criterion = criterion;
+      row.number = number;
+      numbers.save(row);
+    });
+  }
+}

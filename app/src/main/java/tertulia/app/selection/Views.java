@@ -1,0 +1,260 @@
+package tertulia.app.selection;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tertulia.app.catalogue.Catalogue;
+import tertulia.app.exchange.WeighingReader;
+import tertulia.app.people.SignedIn;
+import tertulia.app.web.Conflict;
+import tertulia.core.scoring.Better;
+import tertulia.core.scoring.Mark;
+import tertulia.core.scoring.Settled;
+
+/** What people enter at a table: weights, marks and pairs, and marks they settle together. */
+@Service
+public class Views {
+  private final SelectionStore store;
+  private final Seats seats;
+  private final Rows.Members members;
+  private final Rows.Weights weights;
+  private final Rows.Marks marks;
+  private final Rows.Numbers numbers;
+  private final Rows.Preferences preferences;
+  private final Rows.Pairs pairs;
+  private final Rows.SettledMarks settled;
+  private final Catalogue catalogue;
+
+  Views(
+      SelectionStore store,
+      Seats seats,
+      Rows.Members members,
+      Rows.Weights weights,
+      Rows.Marks marks,
+      Rows.Numbers numbers,
+      Rows.Preferences preferences,
+      Rows.Pairs pairs,
+      Rows.SettledMarks settled,
+      Catalogue catalogue) {
+    this.store = store;
+    this.seats = seats;
+    this.members = members;
+    this.weights = weights;
+    this.marks = marks;
+    this.numbers = numbers;
+    this.preferences = preferences;
+    this.pairs = pairs;
+    this.settled = settled;
+    this.catalogue = catalogue;
+  }
+
+  /** Puts down somebody's points for a criterion; a person who weighs takes a seat. */
+  @Transactional
+  public void weigh(long id, SignedIn person, String criterion, int points) {
+    store.open(id);
+    long member = seats.seat(id, person);
+    WeightRow row = weights.findByMemberIdAndCriterion(member, criterion).orElseGet(WeightRow::new);
+    row.memberId = member;
+    row.criterion = criterion;
+    row.points = points;
+    weights.save(row);
+  }
+
+  /** Chooses the way in which somebody weighs; what was entered in another is kept. */
+  @Transactional
+  public void weighBy(long id, SignedIn person, WeighingReader.Way way) {
+    store.open(id);
+    seats.member(id, person).weighsBy = way.code();
+  }
+
+  /**
+   * Puts down somebody's number for a criterion by swing or in an order.
+   *
+   * @param number null takes it back
+   */
+  @Transactional
+  public void number(
+      long id,
+      SignedIn person,
+      WeighingReader.Way way,
+      String criterion,
+      @Nullable Integer number) {
+    store.open(id);
+    long member = seats.seat(id, person);
+    Optional<NumberRow> existing =
+        numbers.findByMemberIdAndMethodAndCriterion(member, way.code(), criterion);
+    if (number == null) {
+      existing.ifPresent(numbers::delete);
+      return;
+    }
+    NumberRow row = existing.orElseGet(NumberRow::new);
+    row.memberId = member;
+    row.method = way.code();
+    row.criterion = criterion;
+    row.number = number;
+    numbers.save(row);
+  }
+
+  /**
+   * Puts down how somebody compares two criteria.
+   *
+   * @param times how many times as much {@code one} matters; below 0 the other does; 0 takes it
+   *     back
+   */
+  @Transactional
+  public void compare(long id, SignedIn person, String one, String other, int times) {
+    store.open(id);
+    long member = seats.seat(id, person);
+    boolean inOrder = one.compareTo(other) < 0;
+    String first = inOrder ? one : other;
+    String second = inOrder ? other : one;
+    Optional<PreferenceRow> existing =
+        preferences.findByMemberIdAndOneAndOther(member, first, second);
+    if (times == 0) {
+      existing.ifPresent(preferences::delete);
+      return;
+    }
+    PreferenceRow row = existing.orElseGet(PreferenceRow::new);
+    row.memberId = member;
+    row.one = first;
+    row.other = second;
+    row.times = inOrder || Math.abs(times) == 1 ? times : -times;
+    preferences.save(row);
+  }
+
+  /**
+   * Puts down which of two contenders somebody finds better under a criterion, and why.
+   *
+   * @param much null takes it back
+   */
+  @Transactional
+  public void better(
+      long id,
+      SignedIn person,
+      String criterion,
+      String better,
+      String than,
+      Better.@Nullable Much much,
+      String note) {
+    store.open(id);
+    long member = seats.seat(id, person);
+    boolean inOrder = better.compareTo(than) < 0;
+    String one = inOrder ? better : than;
+    String other = inOrder ? than : better;
+    Optional<PairRow> existing =
+        pairs.findByMemberIdAndCriterionAndOneAndOther(member, criterion, one, other);
+    if (much == null) {
+      existing.ifPresent(pairs::delete);
+      return;
+    }
+    PairRow row = existing.orElseGet(PairRow::new);
+    row.memberId = member;
+    row.criterion = criterion;
+    row.one = one;
+    row.other = other;
+    row.better = inOrder ? much.ordinal() : -much.ordinal();
+    row.note = note;
+    pairs.save(row);
+  }
+
+  /**
+   * Puts down a mark that the table settled together.
+   *
+   * @param mark its points are whole
+   * @throws Conflict if somebody has not handed in their view and the table is not open
+   */
+  @Transactional
+  public void settle(long id, Settled mark, String by) {
+    SelectionRow row = store.open(id);
+    List<String> toCome =
+        row.openedBy != null
+            ? List.of()
+            : members.findBySelectionIdOrderById(id).stream()
+                .filter(member -> !Sight.isIn(member))
+                .map(member -> member.name)
+                .toList();
+    if (toCome.size() > 1 || toCome.size() == 1 && members.countBySelectionId(id) > 1) {
+      throw new Conflict(
+          "Nothing is settled together before everybody has handed in their view; not yet: "
+              + String.join(", ", toCome)
+              + ". Wait for them, or open the table.");
+    }
+    SettledRow stored =
+        settled
+            .findBySelectionIdAndCriterionAndContender(id, mark.criterion(), mark.contender())
+            .orElseGet(SettledRow::new);
+    stored.selectionId = id;
+    stored.criterion = mark.criterion();
+    stored.contender = mark.contender();
+    stored.points = mark.points().toPlainString();
+    stored.reason = mark.reason();
+    stored.notedBy = by;
+    stored.notedOn = catalogue.today();
+    settled.save(stored);
+  }
+
+  /** Takes back what the table settled; each one's mark counts again. */
+  @Transactional
+  public void unsettle(long id, String criterion, String contender) {
+    store.open(id);
+    settled
+        .findBySelectionIdAndCriterionAndContender(id, criterion, contender)
+        .ifPresent(settled::delete);
+  }
+
+  /** Puts down somebody's marks under a criterion together; what was said of others stays. */
+  @Transactional
+  public void markAll(long id, SignedIn person, String criterion, Map<String, Integer> given) {
+    given.forEach((contender, points) -> mark(id, person, criterion, contender, "" + points));
+  }
+
+  /**
+   * Says why somebody gave a mark; nothing happens if they gave none.
+   *
+   * @param ground the code of what it rests on; null: not said
+   */
+  @Transactional
+  public void reason(
+      long id,
+      SignedIn person,
+      String criterion,
+      String contender,
+      String note,
+      Mark.@Nullable Acquaintance ground,
+      String interest) {
+    store.open(id);
+    marks
+        .findByMemberIdAndCriterionAndContender(seats.seat(id, person), criterion, contender)
+        .ifPresent(row -> {
+          row.note = note;
+          row.acquaintance = ground == null ? null : WeighingReader.code(ground);
+          row.interest = interest;
+        });
+  }
+
+  /**
+   * Puts down somebody's mark.
+   *
+   * @param points "" takes the mark back, "x" says that the person cannot judge, else 0 to 10
+   */
+  @Transactional
+  public void mark(long id, SignedIn person, String criterion, String contender, String points) {
+    store.open(id);
+    long member = seats.seat(id, person);
+    Optional<MarkRow> existing =
+        marks.findByMemberIdAndCriterionAndContender(member, criterion, contender);
+    if (points.isEmpty()) {
+      existing.ifPresent(marks::delete);
+      return;
+    }
+    MarkRow row = existing.orElseGet(MarkRow::new);
+    row.memberId = member;
+    row.criterion = criterion;
+    row.contender = contender;
+    row.points = points.equals("x") ? null : points;
+    marks.save(row);
+  }
+}
