@@ -83,6 +83,8 @@ class Access {
       "/selections/{id}/plans",
       "/selections/{id}/versus",
       "/selections/{id}/why",
+      "/selections/{id}/live",
+      "/selections/{id}/live/{step}",
       "/selections/{id}/people",
       "/selections/{id}/changes",
       "/selections/{id}/file",
@@ -115,6 +117,8 @@ class Access {
       "/selections/{id}/marks/reason",
       "/selections/{id}/marks/pairs",
       "/selections/{id}/marks/pairs/take",
+      "/selections/{id}/remarks",
+      "/selections/{id}/remarks/{remark}/close",
       "/selections/{id}/hand-in",
       "/selections/{id}/decision/sign",
       "/selections/{id}/decision/object"
@@ -174,7 +178,8 @@ class Access {
     };
     http.authorizeHttpRequests(requests ->
             requests
-                .dispatcherTypeMatchers(DispatcherType.ERROR, DispatcherType.FORWARD)
+                .dispatcherTypeMatchers(
+                    DispatcherType.ERROR, DispatcherType.FORWARD, DispatcherType.ASYNC)
                 .permitAll()
                 .requestMatchers(
                     "/sign-in",

@@ -11,5 +11,6 @@ import { growth } from './parts/growth.js';
 import { readings } from './parts/readings.js';
 import { fold } from './parts/fold.js';
 import { places } from './parts/places.js';
+import { remarks } from './parts/remarks.js';
 
-[theme, thread, charts, why, keys, exchange, columns, guard, priceSheet, growth, fold, readings, places].forEach((start) => start(document));
+[theme, thread, charts, why, keys, exchange, columns, guard, priceSheet, growth, fold, readings, places, remarks].forEach((start) => start(document));

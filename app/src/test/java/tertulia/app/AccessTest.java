@@ -34,6 +34,8 @@ public class AccessTest extends ServedTest {
           "/selections/{id}/marks/pairs",
           "/selections/{id}/marks/pairs/take",
           "/selections/{id}/hand-in",
+          "/selections/{id}/remarks",
+          "/selections/{id}/remarks/{remark}/close",
           "/selections/{id}/decision/sign",
           "/selections/{id}/decision/object");
   @Autowired private MockMvc mvc;
@@ -50,6 +52,7 @@ public class AccessTest extends ServedTest {
               .replace("{id}", "987654")
               .replace("{slug}", "no-such-tool")
               .replace("{revision}", "1")
+              .replace("{remark}", "1")
               .replace("{change}", "no-such-change")
               .replaceAll("\\{step:([a-z]+)[^}]*}", "$1");
       return MockMvcRequestBuilders.request(method, path).with(csrf());

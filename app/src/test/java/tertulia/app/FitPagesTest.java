@@ -77,9 +77,6 @@ public class FitPagesTest extends ServedTest {
                 file.brief().needing(file.brief().needs().subList(1, 3)),
                 file.contenders(),
                 file.panel(),
-                null,
-                null,
-                null,
                 null),
             "Ilse Maren");
     String path = "/selections/" + other;

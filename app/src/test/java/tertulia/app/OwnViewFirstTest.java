@@ -13,6 +13,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.Stream;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipInputStream;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -87,8 +88,9 @@ public class OwnViewFirstTest extends ServedTest {
         .map(pattern -> pattern.replace("{id}", "" + ID))
         .forEach(pattern -> {
           if (pattern.contains("{step:")) {
-            List.of(pattern.replaceAll(".*\\{step:([^}]*)}.*", "$1").split("\\|"))
-                .forEach(step -> pages.add(pattern.replaceAll("\\{step:[^}]*}", step)));
+            Stream.of(pattern.replaceAll(".*\\{step:([^}]*)}.*", "$1").split("\\|"))
+                .map(step -> pattern.replaceAll("\\{step:[^}]*}", step))
+                .forEach(page -> pages.add(page.contains("/live/") ? page + "?since=1" : page));
           } else {
             pages.add(pattern);
           }

@@ -273,7 +273,7 @@ public class SelectionJourneyTest extends ServedTest {
     long list = queries("/selections");
     taken(Demo.text());
     assertEquals(queries("/selections"), list);
-    assertTrue(few <= 14, few + " queries");
+    assertTrue(few <= 15, few + " queries");
   }
 
   private long queries(String path) throws Exception {

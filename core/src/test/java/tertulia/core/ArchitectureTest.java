@@ -30,7 +30,8 @@ public class ArchitectureTest {
           "scoring",
           "decision",
           "evaluation",
-          "finding");
+          "finding",
+          "remark");
 
   private static final JavaClasses CORE =
       new ClassFileImporter()

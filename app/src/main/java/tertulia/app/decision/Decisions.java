@@ -147,6 +147,7 @@ public class Decisions {
 
   private DecisionRow write(long selectionId, OptionalLong version, Proposal proposal) {
     checkThere(selectionId);
+    selections.changing(selectionId);
     Optional<DecisionRow> stored = rows.findBySelectionId(selectionId);
     OptionalLong now =
         stored.map(row -> OptionalLong.of(row.version)).orElseGet(OptionalLong::empty);
@@ -381,8 +382,10 @@ public class Decisions {
         ended);
   }
 
+  /** The decision of a selection to be changed. */
   private DecisionRow row(long selectionId) {
     checkThere(selectionId);
+    selections.changing(selectionId);
     return rows.findBySelectionId(selectionId)
         .orElseThrow(() -> new NotFound("decision in this selection yet"));
   }

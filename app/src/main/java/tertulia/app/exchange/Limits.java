@@ -17,6 +17,14 @@ public final class Limits {
   /** Proposals of a selection that did not stand. */
   public static final int ENDED = 1000;
 
+  /** Remarks of a selection, and answers to one of them. */
+  public static final int REMARKS = 1000;
+
+  public static final int ANSWERS = 100;
+
+  /** Marks that a table settled together. */
+  public static final int SETTLED = 2000;
+
   public static final int GROUPS = 200;
   public static final int NEEDS = 200;
   public static final int CRITERIA = 40;

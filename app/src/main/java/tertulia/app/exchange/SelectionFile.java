@@ -5,7 +5,10 @@ import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.jspecify.annotations.Nullable;
+import tertulia.core.remark.Remark;
+import tertulia.core.remark.Subject;
 
 /** One whole selection as a portable file; described by docs/formats/selection-1.schema.json. */
 @JsonInclude(JsonInclude.Include.NON_NULL)
@@ -18,7 +21,8 @@ public record SelectionFile(
     @Nullable DecisionPart decision,
     @Nullable List<LogPart> log,
     @Nullable List<EndedPart> ended,
-    @Nullable List<SettledPart> settled) {
+    @Nullable List<SettledPart> settled,
+    @Nullable List<RemarkPart> remarks) {
   public static final String FORMAT = "tertulia-selection";
   public static final int VERSION = 1;
 
@@ -30,13 +34,13 @@ public record SelectionFile(
       List<ContenderPart> contenders,
       List<MemberPart> panel,
       @Nullable DecisionPart decision) {
-    this(format, version, brief, contenders, panel, decision, null, null, null);
+    this(format, version, brief, contenders, panel, decision, null, null, null, null);
   }
 
   /** This file as others judge it. */
   public SelectionFile judgedBy(List<MemberPart> others) {
     return new SelectionFile(
-        format, version, brief, contenders, others, decision, log, ended, settled);
+        format, version, brief, contenders, others, decision, log, ended, settled, remarks);
   }
 
   /** This file with what was decided, and the proposals that did not stand. */
@@ -50,18 +54,106 @@ public record SelectionFile(
         other,
         log,
         proposals.isEmpty() ? null : proposals,
-        settled);
+        settled,
+        remarks);
   }
 
   /** This file with other contenders. */
   public SelectionFile among(List<ContenderPart> others) {
-    return new SelectionFile(format, version, brief, others, panel, decision, log, ended, settled);
+    return new SelectionFile(
+        format, version, brief, others, panel, decision, log, ended, settled, remarks);
   }
 
   /** What results come from: this file without what was decided and how it came to that. */
   public SelectionFile undecided() {
-    return new SelectionFile(format, version, brief, contenders, panel, null, null, null, settled);
+    return new SelectionFile(
+        format, version, brief, contenders, panel, null, null, null, settled, null);
   }
+
+  /** This file with what was said at the table. */
+  public SelectionFile remarked(List<Remark> said) {
+    return new SelectionFile(
+        format,
+        version,
+        brief,
+        contenders,
+        panel,
+        decision,
+        log,
+        ended,
+        settled,
+        said.isEmpty() ? null : said.stream().map(RemarkPart::of).toList());
+  }
+
+  /** What was said at the table, oldest first. */
+  public List<RemarkPart> said() {
+    return remarks == null ? List.of() : remarks;
+  }
+
+  /**
+   * A remark with its answers.
+   *
+   * @param about what {@link Subject#code} makes of its subject
+   * @param kind question, remark or disagreement
+   * @param at when, as an instant
+   * @param answers null: none
+   * @param closedBy null: it is open
+   */
+  @JsonInclude(JsonInclude.Include.NON_NULL)
+  public record RemarkPart(
+      String about,
+      String kind,
+      String text,
+      String by,
+      String at,
+      @Nullable List<AnswerPart> answers,
+      @Nullable String closedBy,
+      @Nullable String closedAt) {
+    static RemarkPart of(Remark remark) {
+      return new RemarkPart(
+          remark.about().code(),
+          Codes.code(remark.kind()),
+          remark.said().text(),
+          remark.said().by(),
+          remark.said().at().toString(),
+          remark.answers().isEmpty()
+              ? null
+              : remark.answers().stream()
+                  .map(said -> new AnswerPart(said.text(), said.by(), said.at().toString()))
+                  .toList(),
+          remark.closed().map(Remark.Closed::by).orElse(null),
+          remark.closed().map(closed -> closed.at().toString()).orElse(null));
+    }
+
+    /**
+     * The remark this says.
+     *
+     * @throws IllegalArgumentException if it says none
+     */
+    public Remark read(String id) {
+      return new Remark(
+          id,
+          Subject.of(about),
+          Codes.oneOf(Remark.Kind.class, kind),
+          said(text, by, at),
+          answers == null
+              ? List.of()
+              : answers.stream().map(a -> said(a.text(), a.by(), a.at())).toList(),
+          closedBy == null || closedAt == null
+              ? Optional.empty()
+              : Optional.of(new Remark.Closed(closedBy, Codes.instant(closedAt))));
+    }
+
+    private static Remark.Said said(String text, String by, String at) {
+      return new Remark.Said(
+          Codes.text(text, Remark.LONGEST),
+          Codes.text(by, BriefReader.LONGEST_NAME),
+          Codes.instant(at));
+    }
+  }
+
+  /** An answer to a remark. */
+  public record AnswerPart(String text, String by, String at) {}
 
   /** Marks that the table settled together. */
   public List<SettledPart> agreed() {

@@ -6,6 +6,7 @@ import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
@@ -62,6 +63,7 @@ public final class SelectionReader {
     Practice practice = reader.practice("/brief/practice", brief.practice());
     checkLog(file.narrowing());
     checkEnded(file.proposals());
+    checkSaid(file.said());
     checkDecision(file.decision(), contenders.stream().map(Contender::id).toList());
     Optional<Selection> selection =
         faults.at(
@@ -123,10 +125,23 @@ public final class SelectionReader {
     checkSize("/contenders", file.contenders().size(), Limits.CONTENDERS);
     checkSize("/log", file.narrowing().size(), Limits.ACTS);
     checkSize("/ended", file.proposals().size(), Limits.ENDED);
+    checkSize("/settled", file.agreed().size(), Limits.SETTLED);
+    checkSize("/remarks", file.said().size(), Limits.REMARKS);
+    for (int i = 0; i < file.said().size(); i++) {
+      int answers = Objects.requireNonNullElse(file.said().get(i).answers(), List.of()).size();
+      checkSize("/remarks/" + i + "/answers", answers, Limits.ANSWERS);
+    }
     checkSize("/panel", file.panel().size(), Limits.MEMBERS);
     checkSize("/brief/groups", file.brief().groups().size(), Limits.GROUPS);
     checkSize("/brief/needs", file.brief().needs().size(), Limits.NEEDS);
     checkSize("/brief/criteria", file.brief().criteria().size(), Limits.CRITERIA);
+  }
+
+  private void checkSaid(List<SelectionFile.RemarkPart> remarks) {
+    for (int i = 0; i < remarks.size(); i++) {
+      SelectionFile.RemarkPart part = remarks.get(i);
+      faults.at("/remarks/" + i, () -> part.read(""));
+    }
   }
 
   private void checkSize(String at, int size, int most) {

@@ -8,6 +8,7 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tertulia.app.decision.Decisions;
 import tertulia.app.exchange.SelectionFile;
+import tertulia.app.selection.Remarks;
 import tertulia.app.selection.SelectionImport;
 import tertulia.app.selection.Selections;
 import tertulia.app.selection.Table;
@@ -19,11 +20,13 @@ public class Intake {
   private final SelectionImport files;
   private final Selections selections;
   private final Decisions decisions;
+  private final Remarks remarks;
 
-  Intake(SelectionImport files, Selections selections, Decisions decisions) {
+  Intake(SelectionImport files, Selections selections, Decisions decisions, Remarks remarks) {
     this.files = files;
     this.selections = selections;
     this.decisions = decisions;
+    this.remarks = remarks;
   }
 
   /**
@@ -42,6 +45,7 @@ public class Intake {
           id, OptionalLong.empty(), proposal(part, choice(part, file, selections.load(id))));
     }
     decisions.keep(id, file.proposals());
+    remarks.take(id, file.said());
     return id;
   }
 

@@ -4,11 +4,13 @@ import java.util.List;
 import java.util.Optional;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
+import tertulia.app.display.SubjectWords;
 import tertulia.app.exchange.Brief;
 import tertulia.app.exchange.Results;
 import tertulia.app.exchange.SelectionFile;
 import tertulia.core.decision.Decision;
 import tertulia.core.decision.Proposal;
+import tertulia.core.remark.Remark;
 
 /** A decision as Markdown, in the order of a decision record: context to consequences. */
 final class Markdown {
@@ -38,6 +40,7 @@ final class Markdown {
     markdown.narrowing(file);
     decision.ifPresent(d -> markdown.outcome(d, results));
     markdown.ended(file);
+    markdown.said(file);
     return markdown.out.toString();
   }
 
@@ -193,6 +196,36 @@ final class Markdown {
               + ": "
               + escaped(part.reason()));
     }
+  }
+
+  /** What was asked and said, with the answers; what is open says so. */
+  private void said(SelectionFile file) {
+    if (file.said().isEmpty()) {
+      return;
+    }
+    SubjectWords words = new SubjectWords(file);
+    line("");
+    line("### What was asked and said");
+    line("");
+    for (SelectionFile.RemarkPart part : file.said()) {
+      Remark remark = part.read("");
+      line(
+          "- "
+              + escaped(words.of(remark.about()))
+              + ": "
+              + voice(remark.said(), remark.kind().words() + ": ")
+              + (remark.isOpen() ? " (open)" : ""));
+      remark.answers().forEach(answer -> line("  - " + voice(answer, "answers: ")));
+    }
+  }
+
+  private static String voice(Remark.Said said, String how) {
+    return escaped(said.by())
+        + ", "
+        + said.at().toString().substring(0, 10)
+        + ", "
+        + how
+        + escaped(said.text());
   }
 
   private static String option(Results.ContenderResult contender) {

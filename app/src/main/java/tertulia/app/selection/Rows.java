@@ -72,6 +72,16 @@ final class Rows {
         long selectionId, String criterion, String contender);
   }
 
+  interface Remarks extends JpaRepository<RemarkRow, Long> {
+    List<RemarkRow> findBySelectionIdInOrderById(Collection<Long> selectionIds);
+
+    long countBySelectionIdAndAnswersIsNull(long selectionId);
+
+    long countByAnswers(long remark);
+
+    boolean existsBySelectionIdAndOnce(long selectionId, String once);
+  }
+
   interface Marks extends JpaRepository<MarkRow, Long> {
     List<MarkRow> findByMemberIdIn(Collection<Long> memberIds);
 

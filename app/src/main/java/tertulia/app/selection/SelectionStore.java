@@ -1,5 +1,6 @@
 package tertulia.app.selection;
 
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 import tertulia.app.web.Conflict;
 import tertulia.app.web.NotFound;
@@ -9,10 +10,12 @@ import tertulia.app.web.NotFound;
 class SelectionStore {
   private final Rows.Selections selections;
   private final Entrance entrance;
+  private final ApplicationEventPublisher events;
 
-  SelectionStore(Rows.Selections selections, Entrance entrance) {
+  SelectionStore(Rows.Selections selections, Entrance entrance, ApplicationEventPublisher events) {
     this.selections = selections;
     this.entrance = entrance;
+    this.events = events;
   }
 
   /**
@@ -28,7 +31,7 @@ class SelectionStore {
   }
 
   /**
-   * A selection to be changed.
+   * A selection to be changed; whoever has a page of it open hears of it once that is kept.
    *
    * @throws NotFound if there is none that whoever is signed in may open
    * @throws Conflict if it is decided
@@ -40,6 +43,12 @@ class SelectionStore {
           "This selection is decided and signed off; it does not change any more. Take its file"
               + " and read it in again to look at the question anew.");
     }
+    changing(id);
     return row;
+  }
+
+  /** Lets it be known, once it is kept, that something of a selection has changed. */
+  void changing(long id) {
+    events.publishEvent(new SelectionChanged(id));
   }
 }

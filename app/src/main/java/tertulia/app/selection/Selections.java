@@ -276,6 +276,7 @@ public class Selections {
             .filter(entrance::isOpenTo)
             .orElseThrow(() -> new NotFound("selection " + id));
     row.putAway = how;
+    store.changing(id);
     row.putAwayBy = how == null ? null : by;
     return row.title;
   }
@@ -284,6 +285,12 @@ public class Selections {
   @Transactional
   public void markSample(long id) {
     store.row(id).sample = true;
+  }
+
+  /** Lets whoever has a page of it open know, once it is kept, that something of it changes. */
+  @Transactional
+  public void changing(long id) {
+    store.changing(id);
   }
 
   /** Whether there is a selection that whoever is signed in may open. */
@@ -316,6 +323,7 @@ public class Selections {
   void admit(long id, long version, boolean openToAll, Set<Long> named) {
     SelectionRow row = store.row(id);
     Conflict.unlessAt(version, row.version, "this selection");
+    store.changing(id);
     row.openToAll = openToAll;
     row.named.clear();
     row.named.addAll(named);

@@ -8,6 +8,7 @@ import org.jspecify.annotations.Nullable;
 import tertulia.app.exchange.SelectionFile;
 import tertulia.app.people.SignedIn;
 import tertulia.core.evaluation.Selection;
+import tertulia.core.remark.Remark;
 import tertulia.core.scoring.Member;
 
 /**
@@ -15,6 +16,7 @@ import tertulia.core.scoring.Member;
  *
  * @param version the version its brief was read at
  * @param seats who sits at the table, in the order of the panel's members
+ * @param remarks what was said at it and the reader may read, oldest first
  * @param openedBy who let everybody see everybody's view; null: each sees their own first
  */
 public record Table(
@@ -24,6 +26,7 @@ public record Table(
     SelectionFile file,
     Selection selection,
     List<Seat> seats,
+    List<Remark> remarks,
     @Nullable String openedBy,
     PutAway putAway) {
 

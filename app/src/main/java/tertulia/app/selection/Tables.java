@@ -8,6 +8,7 @@ import java.util.Objects;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import tertulia.app.catalogue.Catalogue;
@@ -23,6 +24,7 @@ import tertulia.app.exchange.WeighingReader;
 import tertulia.app.growth.GrowthPlans;
 import tertulia.core.evaluation.Selection;
 import tertulia.core.finding.Progress;
+import tertulia.core.remark.Remark;
 import tertulia.core.scoring.Better;
 import tertulia.core.scoring.Member;
 import tertulia.core.scoring.Weighing;
@@ -38,6 +40,7 @@ public class Tables {
   private final Rows.Members members;
   private final Entered entered;
   private final Rows.SettledMarks settled;
+  private final Remarks remarks;
   private final Entrance entrance;
   private final Catalogue catalogue;
   private final GrowthPlans growth;
@@ -48,6 +51,7 @@ public class Tables {
       Rows.Members members,
       Entered entered,
       Rows.SettledMarks settled,
+      Remarks remarks,
       Entrance entrance,
       Catalogue catalogue,
       GrowthPlans growth,
@@ -56,6 +60,7 @@ public class Tables {
     this.members = members;
     this.entered = entered;
     this.settled = settled;
+    this.remarks = remarks;
     this.entrance = entrance;
     this.catalogue = catalogue;
     this.growth = growth;
@@ -119,6 +124,7 @@ public class Tables {
     Map<Long, List<SettledRow>> together =
         settled.findBySelectionIdInOrderById(ids).stream()
             .collect(Collectors.groupingBy(row -> row.selectionId));
+    Map<Long, List<RemarkRow>> said = remarks.of(ids);
     List<Table> tables = new ArrayList<>();
     for (SelectionRow row : rows) {
       Brief brief = growth.followedBy(brief(row), row.decided);
@@ -136,27 +142,40 @@ public class Tables {
               null,
               acts.get(row.id),
               null,
-              settled(together.getOrDefault(row.id, List.of()), brief, parts));
-      tables.add(table(row, file, panel, sight));
+              settled(together.getOrDefault(row.id, List.of()), brief, parts),
+              null);
+      tables.add(table(row, file, panel, sight, said.getOrDefault(row.id, List.of())));
     }
     return tables;
   }
 
   private static Table table(
-      SelectionRow row, SelectionFile file, List<MemberRow> panel, Sight sight) {
+      SelectionRow row,
+      SelectionFile file,
+      List<MemberRow> panel,
+      Sight sight,
+      List<RemarkRow> said) {
     Selection whole = stored(file);
+    List<Remark> read =
+        Remarks.read(
+            said,
+            panel.stream()
+                .filter(member -> !sight.sees(member))
+                .flatMap(member -> Stream.ofNullable(member.accountId))
+                .toList());
     List<Boolean> kept = panel.stream().map(member -> !sight.sees(member)).toList();
     return new Table(
         Objects.requireNonNull(row.id),
         row.version,
         row.decided,
-        withheld(file, kept),
+        withheld(file, kept).remarked(read),
         withheld(whole, kept),
         panel.stream()
             .map(m ->
                 new Table.Seat(
                     Objects.requireNonNull(m.id), m.accountId, m.name, m.share, m.handedIn))
             .toList(),
+        read,
         row.openedBy,
         new PutAway(row.putAway, row.putAwayBy, row.sample));
   }

@@ -20,6 +20,11 @@ public interface StepBody {
     return false;
   }
 
+  /** What tells what else this step shows from what it showed before; empty if nothing does. */
+  default String stamp(Workspace.Session session) {
+    return "";
+  }
+
   /** Puts what the template reads into the model. */
   void fill(Workspace.Session session, Model model);
 }

@@ -1,10 +1,13 @@
 package tertulia.app.workspace;
 
 import jakarta.servlet.http.HttpServletResponse;
+import java.util.List;
 import java.util.Map;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
 import org.springframework.ui.Model;
+import tertulia.app.exchange.Json;
+import tertulia.app.exchange.SelectionFile;
 import tertulia.app.people.SignedIn;
 
 /** What the controllers of all steps do alike: open the session, frame it, choose the view. */
@@ -50,10 +53,20 @@ public class Steps {
     return UPDATE;
   }
 
+  /** What tells a question and its contenders from others, whoever judges them. */
+  private static String basis(Workspace.Session session) {
+    SelectionFile asked = session.table().file().undecided().judgedBy(List.of());
+    return Integer.toHexString(Json.write(asked).hashCode());
+  }
+
   private Frame fill(Workspace.Session session, StepBody body, Model model) {
     Frame frame = workspace.frame(session, body.key(), body.view(), body.asksWhatIf());
     body.fill(session, model);
     model.addAttribute("frame", frame);
+    model.addAttribute("step", body.key());
+    model.addAttribute("last", session.last());
+    model.addAttribute("basis", basis(session) + body.stamp(session));
+    model.addAttribute("remarks", RemarksView.at(session, body.key()));
     return frame;
   }
 }

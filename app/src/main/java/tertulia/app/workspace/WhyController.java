@@ -33,6 +33,9 @@ class WhyController {
       model.addAttribute("about", about(session, query));
       model.addAttribute(
           "line", WorkingLine.of(session.evaluation().explain(figure), session::isOld));
+      model.addAttribute("id", id);
+      model.addAttribute("weighs", session.person().weighs() && !session.table().decided());
+      model.addAttribute("remarks", RemarksView.about(session, Subjects.of(query)));
     } catch (IllegalArgumentException e) {
       throw new NotFound("such figure: " + e.getMessage());
     }

@@ -20,6 +20,7 @@ import tertulia.app.display.Dates;
 import tertulia.app.display.Figures;
 import tertulia.app.display.FindingWords;
 import tertulia.app.exchange.Codes;
+import tertulia.app.live.Live;
 import tertulia.app.people.SignedIn;
 import tertulia.app.selection.Selections;
 import tertulia.app.selection.Table;
@@ -41,6 +42,7 @@ import tertulia.core.path.Outcome;
 import tertulia.core.path.SteadyCost;
 import tertulia.core.path.Terms;
 import tertulia.core.pricing.PlanPrices;
+import tertulia.core.remark.Remark;
 import tertulia.core.scoring.Totals;
 import tertulia.core.working.Provenance;
 
@@ -52,10 +54,12 @@ public class Workspace {
       List.of(Measure.SEATS, Measure.LIGHT_SEATS, Measure.WHOLE_STAFF);
   private final Selections selections;
   private final Freshness freshness;
+  private final Live live;
   private final Clock clock;
   private final Evaluations evaluations = new Evaluations();
 
-  Workspace(Selections selections, Freshness freshness, Clock clock) {
+  Workspace(Selections selections, Freshness freshness, Live live, Clock clock) {
+    this.live = live;
     this.freshness = freshness;
     this.selections = selections;
     this.clock = clock;
@@ -65,6 +69,7 @@ public class Workspace {
    * A selection computed out for a person and a "what if".
    *
    * @param asked everything the address asks for
+   * @param last the number of the last change that is sure to be in it
    */
   public record Session(
       Table table,
@@ -73,7 +78,8 @@ public class Workspace {
       Evaluation evaluation,
       SignedIn person,
       LocalDate today,
-      int daysFresh) {
+      int daysFresh,
+      long last) {
 
     /** Whether a fact is older than the workspace wants facts to be. */
     public boolean isOld(Provenance source) {
@@ -124,7 +130,8 @@ public class Workspace {
 
     /** This session's addresses for so many people. */
     public Session at(int people) {
-      return new Session(table, asked, query.at(people), evaluation, person, today, daysFresh);
+      return new Session(
+          table, asked, query.at(people), evaluation, person, today, daysFresh, last);
     }
 
     /**
@@ -146,22 +153,22 @@ public class Workspace {
 
   /** Loads and computes; the query is the request's parameters. */
   public Session open(long id, Map<String, String> parameters, SignedIn person) {
-    return open(
-        selections.load(id, WhatIfQuery.pricesOf(parameters).orElse(LocalDate.now(clock))),
-        parameters,
-        person);
+    long last = live.last(id);
+    LocalDate today = LocalDate.now(clock);
+    Table table = selections.load(id, WhatIfQuery.pricesOf(parameters).orElse(today));
+    return open(table, parameters, person, today, freshness.days(), last);
   }
 
   /** Computes what is loaded. */
   public Session open(Table table, Map<String, String> parameters, SignedIn person) {
-    return open(table, parameters, person, LocalDate.now(clock), freshness.days());
+    return open(table, parameters, person, LocalDate.now(clock), freshness.days(), 0);
   }
 
   /** Computes each of several that are loaded; what holds for all is read once. */
   public Function<Table, Session> opening(SignedIn person) {
     LocalDate today = LocalDate.now(clock);
     int daysFresh = freshness.days();
-    return table -> open(table, Map.of(), person, today, daysFresh);
+    return table -> open(table, Map.of(), person, today, daysFresh, 0);
   }
 
   private Session open(
@@ -169,10 +176,12 @@ public class Workspace {
       Map<String, String> parameters,
       SignedIn person,
       LocalDate today,
-      int daysFresh) {
+      int daysFresh,
+      long last) {
     WhatIfQuery query = WhatIfQuery.of(parameters, table.selection());
     Evaluation evaluation = evaluations.of(table.selection(), query.whatIf());
-    return new Session(table, Map.copyOf(parameters), query, evaluation, person, today, daysFresh);
+    return new Session(
+        table, Map.copyOf(parameters), query, evaluation, person, today, daysFresh, last);
   }
 
   /**
@@ -314,13 +323,16 @@ public class Workspace {
 
   private static List<StepLink> steps(Session session, String here) {
     List<StepLink> steps = new ArrayList<>();
+    Map<Stage, Integer> open = Remark.open(session.table().remarks());
     steps.add(step(session, here, "overview", "Overview", false, ""));
     Progress.states(session.evaluation(), session.table().decided())
         .forEach((stage, state) -> {
           boolean counted = stage == Stage.WEIGHTS || stage == Stage.MARKS;
           String note =
               counted && state.of() > 0 && !state.isDone() ? state.so() + " of " + state.of() : "";
-          steps.add(step(session, here, Codes.code(stage), stage.words(), state.isDone(), note));
+          String said = RemarksView.note(open.getOrDefault(stage, 0));
+          String both = note.isEmpty() || said.isEmpty() ? note + said : note + " · " + said;
+          steps.add(step(session, here, Codes.code(stage), stage.words(), state.isDone(), both));
         });
     return steps;
   }

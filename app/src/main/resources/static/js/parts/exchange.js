@@ -8,11 +8,15 @@ export function exchange(document) {
   const trouble = document.getElementById('trouble');
   const silent = trouble.textContent;
   let timer = null;
-  document.addEventListener('htmx:beforeRequest', () => {
+  // what the page asks for by itself is no business of whoever reads it
+  const unasked = (event) => event.detail.elt?.hasAttribute?.('data-unasked');
+  document.addEventListener('htmx:beforeRequest', (event) => {
+    if (unasked(event)) return;
     clearTimeout(timer);
     timer = setTimeout(() => { busy.textContent = 'Working …'; }, LONG);
   });
   document.addEventListener('htmx:afterRequest', (event) => {
+    if (unasked(event)) return;
     clearTimeout(timer);
     busy.textContent = '';
     if (event.detail.successful) {
@@ -21,6 +25,10 @@ export function exchange(document) {
     }
   });
   document.addEventListener('htmx:beforeSwap', (event) => {
+    if (unasked(event)) {
+      event.detail.shouldSwap = event.detail.xhr.status === 200 && !event.detail.xhr.responseURL.endsWith('/sign-in');
+      return;
+    }
     if (event.detail.xhr.status === 401) {
       event.detail.shouldSwap = false;
       notKept(event.detail.elt);
@@ -31,8 +39,9 @@ export function exchange(document) {
       location.reload();
     }
   });
-  document.addEventListener('htmx:sendError', () => tell(silent));
+  document.addEventListener('htmx:sendError', (event) => { if (!unasked(event)) tell(silent); });
   document.addEventListener('htmx:responseError', (event) => {
+    if (unasked(event)) return;
     const page = new DOMParser().parseFromString(event.detail.xhr.responseText, 'text/html');
     tell(page.querySelector('h1')?.textContent ?? silent);
   });

@@ -1,0 +1,85 @@
+package tertulia.app.display;
+
+import java.util.HashMap;
+import java.util.Map;
+import java.util.stream.Stream;
+import tertulia.app.exchange.Brief;
+import tertulia.app.exchange.SelectionFile;
+import tertulia.core.remark.Subject;
+
+/** What a remark is about, by the names it has now. */
+public final class SubjectWords {
+  private static final Map<String, String> FIGURES =
+      Map.ofEntries(
+          Map.entry("headcount", "People"),
+          Map.entry("units", "What is counted"),
+          Map.entry("steady", "Cost a month"),
+          Map.entry("horizon", "Cost over all months"),
+          Map.entry("way", "Cheapest way through the plans"),
+          Map.entry("month", "Cost of one month"),
+          Map.entry("running", "Cost up to a month"),
+          Map.entry("old-tool", "Cost of the tool in use"),
+          Map.entry("head", "Cost a head"),
+          Map.entry("year", "Cost of a year"),
+          Map.entry("time", "People’s time"),
+          Map.entry("full", "Cost with people’s time"),
+          Map.entry("remedies", "What would make it the cheapest"),
+          Map.entry("staff", "Price for the whole staff"),
+          Map.entry("past", "Committed after the last month"),
+          Map.entry("idle", "Paid for and not needed"),
+          Map.entry("dearer", "Dearer than the cheapest"),
+          Map.entry("needcost", "What a must costs"),
+          Map.entry("needcostall", "What a must costs"),
+          Map.entry("planalone", "One plan’s cost"),
+          Map.entry("planmore", "What a dearer plan costs more"),
+          Map.entry("room", "Room in the plan"),
+          Map.entry("plans", "Which plan does"),
+          Map.entry("weight", "Weight"),
+          Map.entry("winner", "Who leads"),
+          Map.entry("wins", "Criteria won"),
+          Map.entry("total", "Total score"));
+
+  private final Map<String, String> names = new HashMap<>();
+
+  public SubjectWords(SelectionFile file) {
+    for (Brief.NeedPart need : file.brief().needs()) {
+      names.put("need/" + need.id(), need.name());
+    }
+    for (Brief.CriterionPart criterion : file.brief().criteria()) {
+      names.put("criterion/" + criterion.id(), criterion.name());
+    }
+    for (SelectionFile.ContenderPart part : file.contenders()) {
+      names.put("contender/" + part.tool().id(), part.tool().name());
+    }
+  }
+
+  /** Such as "Slotmeer · Cost a month"; what is not there any more goes by its id. */
+  public String of(Subject subject) {
+    return switch (subject) {
+      case Subject.OfStep step -> step.step().words();
+      case Subject.Need need -> name("need", need.need());
+      case Subject.Contender contender -> name("contender", contender.contender());
+      case Subject.Fact fact ->
+          name("contender", fact.contender()) + " · " + name("need", fact.need());
+      case Subject.Criterion criterion -> name("criterion", criterion.criterion());
+      case Subject.Mark mark ->
+          name("contender", mark.contender()) + " · " + name("criterion", mark.criterion());
+      case Subject.Figure figure -> figure(figure);
+    };
+  }
+
+  private String figure(Subject.Figure figure) {
+    String of = names.getOrDefault("criterion/" + figure.of(), figure.of());
+    return Stream.of(
+            figure.contender().isEmpty() ? "" : name("contender", figure.contender()),
+            FIGURES.getOrDefault(figure.name(), figure.name()),
+            of)
+        .filter(part -> !part.isEmpty())
+        .reduce((one, other) -> one + " · " + other)
+        .orElse("");
+  }
+
+  private String name(String kind, String id) {
+    return names.getOrDefault(kind + "/" + id, id + " (not there any more)");
+  }
+}

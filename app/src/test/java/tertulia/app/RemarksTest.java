@@ -1,0 +1,219 @@
+package tertulia.app;
+
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.user;
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertFalse;
+import static org.testng.Assert.assertTrue;
+
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import java.util.UUID;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.mock.web.MockHttpServletResponse;
+import org.springframework.test.context.TestPropertySource;
+import org.springframework.test.web.servlet.MockMvc;
+import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
+import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
+import org.testng.annotations.Test;
+import tertulia.app.exchange.PortableFile;
+import tertulia.app.exchange.SelectionFile;
+import tertulia.app.handover.Intake;
+import tertulia.app.people.People;
+import tertulia.app.selection.Selections;
+import tertulia.core.remark.Remark;
+
+/**
+ * What people ask and say at a table: kept once, answered, closed, taken along, and asked about.
+ */
+@TestPropertySource(properties = "spring.datasource.url=jdbc:h2:mem:remarks;DB_CLOSE_DELAY=-1")
+public class RemarksTest extends ServedTest {
+  private static final String QUESTION = "Does the <b>third</b> price hold in May?";
+  @Autowired private MockMvc mvc;
+  @Autowired private People people;
+  @Autowired private Selections selections;
+  @Autowired private Intake intake;
+
+  private MockHttpServletResponse answer(String who, MockHttpServletRequestBuilder request)
+      throws Exception {
+    return mvc.perform(request.with(csrf()).with(user(people.loadUserByUsername(who))))
+        .andReturn()
+        .getResponse();
+  }
+
+  private String page(String who, String path) throws Exception {
+    return answer(who, MockMvcRequestBuilders.get("/selections/1" + path))
+        .getContentAsString(StandardCharsets.UTF_8);
+  }
+
+  private MockHttpServletResponse post(String who, String path, String... parameters)
+      throws Exception {
+    MockHttpServletRequestBuilder request =
+        MockMvcRequestBuilders.post("/selections/1" + path).header("HX-Request", "true");
+    for (int i = 0; i < parameters.length; i += 2) {
+      request.param(parameters[i], parameters[i + 1]);
+    }
+    return answer(who, request);
+  }
+
+  private MockHttpServletResponse say(String who, String about, String text, String once)
+      throws Exception {
+    return post(who, "/remarks", "about", about, "kind", "question", "text", text, "once", once);
+  }
+
+  private static String word() {
+    return "" + UUID.randomUUID();
+  }
+
+  private List<Remark> all() {
+    return selections.load(1).remarks();
+  }
+
+  @Test
+  public void whatIsSentTwiceIsKeptOnce() throws Exception {
+    String once = word();
+    String first = say("odile", "figure/steady/slotmeer/", QUESTION, once).getContentAsString();
+    say("odile", "figure/steady/slotmeer/", QUESTION, once);
+    assertEquals(all().size(), 1);
+    assertTrue(first.contains("Does the &lt;b&gt;third&lt;/b&gt; price"), first);
+    String cost = page("ilse", "/cost");
+    assertTrue(cost.contains("1 remark"), "the step says so");
+    assertTrue(cost.contains("Slotmeer · Cost a month"), "and what it is about");
+    assertTrue(
+        page("ilse", "/why?figure=steady&contender=slotmeer").contains("price hold in May?"),
+        "it stands beside the figure");
+    assertFalse(page("ilse", "/why?figure=steady&contender=pierbook").contains("hold in May?"));
+    assertTrue(page("pia", "/overview").contains("Cost: "), "and on the overview, by its step");
+  }
+
+  @Test(dependsOnMethods = "whatIsSentTwiceIsKeptOnce")
+  public void itIsAnsweredClosedAndOpenedAgain() throws Exception {
+    String id = all().getFirst().id();
+    String once = word();
+    for (int i = 0; i < 2; i++) {
+      post(
+          "ilse",
+          "/remarks",
+          "answers",
+          id,
+          "about",
+          "step/cost",
+          "kind",
+          "remark",
+          "text",
+          "It does, until June.",
+          "once",
+          once,
+          "page",
+          "cost");
+    }
+    assertEquals(all().getFirst().answers().size(), 1);
+    assertEquals(all().getFirst().answers().getFirst().by(), "Ilse Maren");
+    post("odile", "/remarks/" + id + "/close", "open", "false", "page", "cost");
+    post("odile", "/remarks/" + id + "/close", "open", "false", "page", "cost");
+    assertFalse(all().getFirst().isOpen());
+    assertFalse(page("ilse", "/fit").contains("1 remark"));
+    assertTrue(page("ilse", "/cost").contains("Closed by Odile Brannock, 24 Nov 2026"));
+    post("odile", "/remarks/" + id + "/close", "open", "true", "page", "cost");
+    assertTrue(all().getFirst().isOpen());
+  }
+
+  @Test(dependsOnMethods = "itIsAnsweredClosedAndOpenedAgain")
+  public void whatCannotBeKeptIsSaidAndStaysTyped() throws Exception {
+    int before = all().size();
+    MockHttpServletResponse empty = say("odile", "step/fit", "  ", word());
+    assertEquals(empty.getStatus(), 422);
+    assertTrue(empty.getContentAsString().contains("The text is empty. Write what you want"));
+    MockHttpServletResponse tooLong = say("odile", "step/fit", "kept " + "x".repeat(2000), word());
+    assertTrue(tooLong.getContentAsString().contains("at most 2000 fit. Shorten it."));
+    assertTrue(tooLong.getContentAsString().contains("kept xxx"), "what was typed stays");
+    for (String about : List.of("need/nothing-like-it", "mark/ease/nobody", "lunch", "")) {
+      assertEquals(say("odile", about, "What?", word()).getStatus(), 404, about);
+    }
+    assertEquals(say("odile", "step/fit", "What?", "mine").getStatus(), 404);
+    assertEquals(say("pia", "step/fit", "What?", word()).getStatus(), 403, "readers read");
+    assertEquals(post("odile", "/remarks/99999/close", "open", "false").getStatus(), 404);
+    assertEquals(all().size(), before);
+  }
+
+  /** Joren has not handed in: what he says of marks and weights he says to himself so far. */
+  @Test(dependsOnMethods = "whatCannotBeKeptIsSaidAndStaysTyped")
+  public void whatTellsAViewWaitsForOwnViews() throws Exception {
+    post("joren", "/weights", "criterion", "ease", "points", "50");
+    say("joren", "mark/ease/slotmeer", "I would give it a three.", word());
+    say("ilse", "mark/ease/pierbook", "A seven, for the queue.", word());
+    say("joren", "criterion/ease", "Whose first day?", word());
+    say("ilse", "step/need", "Who pays?", word());
+    for (String where :
+        List.of("/marks", "/overview", "/file", "/decision.md", "/live/marks?since=1")) {
+      assertFalse(page("ilse", where).contains("give it a three"), where);
+      assertFalse(page("joren", where).contains("for the queue"), where);
+    }
+    assertFalse(
+        page("ilse", "/why?figure=value&contender=slotmeer&criterion=ease").contains("a three"));
+    assertTrue(page("joren", "/marks").contains("give it a three"), "his own he reads");
+    assertTrue(page("odile", "/marks").contains("for the queue"), "both have handed in");
+    assertTrue(page("ilse", "/weights").contains("Whose first day?"), "what it means is no view");
+    assertTrue(page("joren", "/need").contains("Who pays?"));
+    String hidden =
+        all().stream()
+            .filter(r -> r.said().text().contains("three"))
+            .findFirst()
+            .orElseThrow()
+            .id();
+    assertEquals(
+        post("ilse", "/remarks/" + hidden + "/close", "open", "false").getStatus(),
+        404,
+        "nor can it be answered or closed by somebody who cannot read it");
+    post("joren", "/hand-in");
+    assertTrue(page("ilse", "/marks").contains("give it a three"));
+    assertTrue(page("joren", "/marks").contains("for the queue"));
+  }
+
+  @Test(dependsOnMethods = "whatTellsAViewWaitsForOwnViews")
+  public void theyGoAlongInTheFileAndTheRecord() throws Exception {
+    String file = page("ilse", "/file");
+    PortableFile.Read read = PortableFile.read(file.getBytes(StandardCharsets.UTF_8));
+    assertTrue(read instanceof PortableFile.Read.Accepted, read.toString());
+    SelectionFile said = ((PortableFile.Read.Accepted) read).file();
+    long again = intake.take(said, "Ilse Maren");
+    assertEquals(
+        selections.load(again).file().said().toString(), said.said().toString(), "all of it");
+    String record = page("ilse", "/decision.md");
+    assertTrue(record.contains("- Slotmeer · Cost a month: Odile Brannock, 2026-11-24, asks: "));
+    assertTrue(record.contains("  - Ilse Maren, 2026-11-24, answers: It does, until June."));
+    String broken = file.replace("step/need", "step/lunch");
+    assertTrue(
+        !broken.equals(file)
+            && PortableFile.read(broken.getBytes(StandardCharsets.UTF_8))
+                instanceof PortableFile.Read.Refused refused
+            && refused.faults().toString().contains("/remarks/"));
+  }
+
+  @Test(dependsOnMethods = "theyGoAlongInTheFileAndTheRecord")
+  public void whatIsOpenIsAskedAboutBeforeADecision() throws Exception {
+    String[] proposal = {
+      "choice",
+      "halvard-desk",
+      "reasons",
+      "Cheapest.",
+      "givenUp",
+      "Ease.",
+      "conditions",
+      "",
+      "lookAgain",
+      ""
+    };
+    String refused = post("ilse", "/decision/propose", proposal).getContentAsString();
+    assertTrue(
+        refused.contains(
+            "5 remarks are open, at Need, Cost, Weights, Marks. Close them, or say that they may"
+                + " stay open."),
+        refused);
+    assertTrue(refused.contains("Cheapest."), "what was typed is still there");
+    String[] all = java.util.Arrays.copyOf(proposal, proposal.length + 2);
+    all[proposal.length] = "remarksOpen";
+    all[proposal.length + 1] = "yes";
+    assertEquals(post("ilse", "/decision/propose", all).getStatus(), 302);
+  }
+}
