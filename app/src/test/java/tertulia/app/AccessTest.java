@@ -35,6 +35,7 @@ public class AccessTest extends ServedTest {
           "/selections/{id}/marks/pairs/take",
           "/selections/{id}/hand-in",
           "/selections/{id}/remarks",
+          "/selections/{id}/trials/result",
           "/selections/{id}/remarks/{remark}/close",
           "/selections/{id}/decision/sign",
           "/selections/{id}/decision/object");

@@ -29,6 +29,7 @@ public class ArchitectureTest {
           "path",
           "scoring",
           "decision",
+          "trial",
           "evaluation",
           "finding",
           "remark");

@@ -69,6 +69,7 @@ class Demonstration implements SmartInitializingSingleton {
     add("ilse", ORGANISER, Role.ORGANISER);
     add("joren", "Joren Talvik", Role.MEMBER);
     add("odile", "Odile Brannock", Role.MEMBER);
+    add("maud", "Maud Verlinde", Role.MEMBER);
     add("pia", "Pia Sandvoll", Role.READER);
     if (imports.take(bytes("catalogue.json"), ORGANISER) == 0) {
       throw new IllegalStateException("The demonstration's catalogue is at odds with itself");

@@ -157,6 +157,7 @@ public record FindingWords(Selection selection) {
               + ".";
       case Finding.OfAnswer answer -> answer(answer);
       case Finding.OfMissing missing -> missing(missing);
+      case Finding.OfTrial trial -> new TrialWords(selection).of(trial);
       case Finding.CountedTwice twice ->
           twice.judged()
               + " and "

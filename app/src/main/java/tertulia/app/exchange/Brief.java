@@ -388,7 +388,12 @@ public record Brief(
   /** What covers a need outside, and what that costs a month in the brief's currency. */
   public record OutsidePart(String by, String monthly) {}
 
-  /** A criterion of kind judged, cost, coverage or ratings with the figures of its kind. */
+  /**
+   * A criterion of kind judged, cost, coverage, ratings or measured with the figures of its kind.
+   *
+   * @param number what is measured, as {@link MeasuredNumber} has it
+   * @param heading under which it stands with others; null: by itself
+   */
   @JsonInclude(JsonInclude.Include.NON_NULL)
   public record CriterionPart(
       String id,
@@ -398,7 +403,9 @@ public record Brief(
       @Nullable String best,
       @Nullable String prior,
       @Nullable String strength,
-      @Nullable String meaning) {
+      @Nullable String meaning,
+      @Nullable String number,
+      @Nullable String heading) {
     /** A criterion of which nobody has said more than its name. */
     public CriterionPart(
         String id,
@@ -408,7 +415,7 @@ public record Brief(
         @Nullable String best,
         @Nullable String prior,
         @Nullable String strength) {
-      this(id, name, kind, worst, best, prior, strength, null);
+      this(id, name, kind, worst, best, prior, strength, null, null, null);
     }
   }
 

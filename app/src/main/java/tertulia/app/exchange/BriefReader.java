@@ -240,7 +240,8 @@ final class BriefReader {
                       part.id(),
                       Codes.text(part.name(), LONGEST_NAME),
                       kind(part),
-                      part.meaning() == null ? "" : Codes.text(part.meaning(), LONGEST_WHY)))
+                      part.meaning() == null ? "" : Codes.text(part.meaning(), LONGEST_WHY),
+                      part.heading() == null ? "" : Codes.text(part.heading(), LONGEST_NAME)))
           .ifPresent(criteria::add);
     }
     return criteria;
@@ -258,9 +259,16 @@ final class BriefReader {
           new Criterion.Ratings(
               Codes.decimal(part.prior() == null ? "3.5" : part.prior()),
               Codes.decimal(part.strength() == null ? "50" : part.strength()));
+      case "measured" ->
+          new Criterion.Measured(
+              MeasuredNumber.of(stated(part.number(), "number")),
+              Codes.decimal(stated(part.worst(), "worst")),
+              Codes.decimal(stated(part.best(), "best")));
       default ->
           throw new IllegalArgumentException(
-              "Kind \"" + part.kind() + "\" is not one of judged, cost, coverage, ratings.");
+              "Kind \""
+                  + part.kind()
+                  + "\" is not one of judged, cost, coverage, ratings, measured.");
     };
   }
 }

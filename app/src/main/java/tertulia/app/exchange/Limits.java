@@ -25,6 +25,18 @@ public final class Limits {
   /** Marks that a table settled together. */
   public static final int SETTLED = 2000;
 
+  /** Tasks that are tried by hand. */
+  public static final int TASKS = 40;
+
+  /** People who try one contender. */
+  public static final int TRYING = 40;
+
+  /** Characters of a maker's terms of a trial. */
+  public static final int TERMS_OF_TRIAL = 400;
+
+  /** Characters of a note to a mark or a result. */
+  public static final int NOTE = 1000;
+
   public static final int GROUPS = 200;
   public static final int NEEDS = 200;
   public static final int CRITERIA = 40;

@@ -22,7 +22,8 @@ public record SelectionFile(
     @Nullable List<LogPart> log,
     @Nullable List<EndedPart> ended,
     @Nullable List<SettledPart> settled,
-    @Nullable List<RemarkPart> remarks) {
+    @Nullable List<RemarkPart> remarks,
+    @Nullable TrialsPart trials) {
   public static final String FORMAT = "tertulia-selection";
   public static final int VERSION = 1;
 
@@ -34,13 +35,13 @@ public record SelectionFile(
       List<ContenderPart> contenders,
       List<MemberPart> panel,
       @Nullable DecisionPart decision) {
-    this(format, version, brief, contenders, panel, decision, null, null, null, null);
+    this(format, version, brief, contenders, panel, decision, null, null, null, null, null);
   }
 
   /** This file as others judge it. */
   public SelectionFile judgedBy(List<MemberPart> others) {
     return new SelectionFile(
-        format, version, brief, contenders, others, decision, log, ended, settled, remarks);
+        format, version, brief, contenders, others, decision, log, ended, settled, remarks, trials);
   }
 
   /** This file with what was decided, and the proposals that did not stand. */
@@ -55,19 +56,20 @@ public record SelectionFile(
         log,
         proposals.isEmpty() ? null : proposals,
         settled,
-        remarks);
+        remarks,
+        trials);
   }
 
   /** This file with other contenders. */
   public SelectionFile among(List<ContenderPart> others) {
     return new SelectionFile(
-        format, version, brief, others, panel, decision, log, ended, settled, remarks);
+        format, version, brief, others, panel, decision, log, ended, settled, remarks, trials);
   }
 
   /** What results come from: this file without what was decided and how it came to that. */
   public SelectionFile undecided() {
     return new SelectionFile(
-        format, version, brief, contenders, panel, null, null, null, settled, null);
+        format, version, brief, contenders, panel, null, null, null, settled, null, trials);
   }
 
   /** This file with what was said at the table. */
@@ -82,8 +84,54 @@ public record SelectionFile(
         log,
         ended,
         settled,
-        said.isEmpty() ? null : said.stream().map(RemarkPart::of).toList());
+        said.isEmpty() ? null : said.stream().map(RemarkPart::of).toList(),
+        trials);
   }
+
+  /** The tasks people try by hand, and the trials. */
+  public TrialsPart tried() {
+    return trials == null ? TrialsPart.NOTHING : trials;
+  }
+
+  /** Tasks, the same for all contenders, and trials, at most one for each. */
+  public record TrialsPart(List<TaskPart> tasks, List<TrialPart> trials) {
+    static final TrialsPart NOTHING = new TrialsPart(List.of(), List.of());
+  }
+
+  /**
+   * A task.
+   *
+   * @param from need/ID or criterion/ID; null: somebody thought of it
+   */
+  @JsonInclude(JsonInclude.Include.NON_NULL)
+  public record TaskPart(String id, String words, @Nullable String from) {}
+
+  /**
+   * A trial of a contender.
+   *
+   * @param plan id of the plan it gives; null: nobody has said which
+   * @param last null: it has no end
+   * @param people by name
+   */
+  @JsonInclude(JsonInclude.Include.NON_NULL)
+  public record TrialPart(
+      String contender,
+      @Nullable String plan,
+      String first,
+      @Nullable String last,
+      String terms,
+      List<String> people,
+      List<ResultPart> results) {}
+
+  /**
+   * How one person fared with a task.
+   *
+   * @param outcome done or not-done
+   * @param minutes null: nobody looked at the clock
+   */
+  @JsonInclude(JsonInclude.Include.NON_NULL)
+  public record ResultPart(
+      String task, String by, String outcome, @Nullable Integer minutes, String note, String on) {}
 
   /** What was said at the table, oldest first. */
   public List<RemarkPart> said() {

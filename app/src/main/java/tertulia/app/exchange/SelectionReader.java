@@ -27,6 +27,7 @@ import tertulia.core.scoring.Member;
 import tertulia.core.scoring.Panel;
 import tertulia.core.scoring.Settled;
 import tertulia.core.time.Horizon;
+import tertulia.core.trial.Trials;
 
 /** Turns a selection file into the core's selection. */
 public final class SelectionReader {
@@ -65,6 +66,9 @@ public final class SelectionReader {
     checkEnded(file.proposals());
     checkSaid(file.said());
     checkDecision(file.decision(), contenders.stream().map(Contender::id).toList());
+    Trials trials =
+        new TrialsReader(faults)
+            .read(file.tried(), contenders.stream().map(Contender::id).toList());
     Optional<Selection> selection =
         faults.at(
             "/brief",
@@ -85,7 +89,8 @@ public final class SelectionReader {
                     new Panel(members, settled),
                     new ExchangeRates(rates),
                     scenarios,
-                    practice));
+                    practice,
+                    trials));
     return faults.isEmpty() ? selection : Optional.empty();
   }
 
@@ -125,6 +130,11 @@ public final class SelectionReader {
     checkSize("/contenders", file.contenders().size(), Limits.CONTENDERS);
     checkSize("/log", file.narrowing().size(), Limits.ACTS);
     checkSize("/ended", file.proposals().size(), Limits.ENDED);
+    checkSize("/trials/tasks", file.tried().tasks().size(), Limits.TASKS);
+    for (int i = 0; i < file.tried().trials().size(); i++) {
+      int trying = file.tried().trials().get(i).people().size();
+      checkSize("/trials/trials/" + i + "/people", trying, Limits.TRYING);
+    }
     checkSize("/settled", file.agreed().size(), Limits.SETTLED);
     checkSize("/remarks", file.said().size(), Limits.REMARKS);
     for (int i = 0; i < file.said().size(); i++) {
@@ -281,7 +291,7 @@ public final class SelectionReader {
     WeighingReader.better(pair);
   }
 
-  private static void checkKnown(String what, String id, List<String> known) {
+  static void checkKnown(String what, String id, List<String> known) {
     if (!known.contains(id)) {
       throw new IllegalArgumentException(
           "There is no " + what + " \"" + id + "\" in this selection; there are " + known + ".");

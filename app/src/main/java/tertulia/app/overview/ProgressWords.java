@@ -69,6 +69,18 @@ final class ProgressWords {
     return switch (asked) {
       case Asked.Weigh weigh -> "weigh";
       case Asked.Mark mark -> "give " + Figures.counted(mark.left(), "marks");
+      case Asked.Try trial ->
+          "try "
+              + trial.tool()
+              + ", "
+              + Figures.counted(trial.tasks(), trial.tasks() == 1 ? "task" : "tasks")
+              + trial
+                  .daysLeft()
+                  .map(days ->
+                      days == 0
+                          ? ", until tonight"
+                          : days == 1 ? ", until tomorrow" : ", " + days + " days left")
+                  .orElse("");
       case Asked.HandIn handIn -> "hand in your view";
       case Asked.Sign sign -> "read what " + sign.proposedBy() + " proposes";
       case Asked.LookAgain again -> "look again, due since " + Dates.day(again.since());
@@ -80,6 +92,7 @@ final class ProgressWords {
     return switch (asked) {
       case Asked.Weigh weigh -> "Say how much each counts";
       case Asked.Mark mark -> "Mark what you have seen";
+      case Asked.Try trial -> "Try " + trial.tool();
       case Asked.HandIn handIn -> "Hand in your view";
       case Asked.Sign sign -> "Read and sign, or object";
       case Asked.LookAgain again -> "Look again";
@@ -90,6 +103,7 @@ final class ProgressWords {
     return switch (asked) {
       case Asked.Weigh weigh -> Stage.WEIGHTS;
       case Asked.Mark mark -> Stage.MARKS;
+      case Asked.Try trial -> Stage.MARKS;
       case Asked.HandIn handIn -> Stage.MARKS;
       case Asked.Sign sign -> Stage.DECISION;
       case Asked.LookAgain again -> Stage.DECISION;

@@ -82,6 +82,27 @@ final class Rows {
     boolean existsBySelectionIdAndOnce(long selectionId, String once);
   }
 
+  interface Tasks extends JpaRepository<TaskRow, Long> {
+    List<TaskRow> findBySelectionIdInOrderById(Collection<Long> selectionIds);
+
+    boolean existsBySelectionIdAndCode(long selectionId, String code);
+  }
+
+  interface TrialRows extends JpaRepository<TrialRow, Long> {
+    List<TrialRow> findBySelectionIdInOrderById(Collection<Long> selectionIds);
+
+    Optional<TrialRow> findBySelectionIdAndContender(long selectionId, String contender);
+  }
+
+  interface Results extends JpaRepository<ResultRow, Long> {
+    List<ResultRow> findBySelectionIdInOrderById(Collection<Long> selectionIds);
+
+    boolean existsBySelectionIdAndTask(long selectionId, String task);
+
+    Optional<ResultRow> findBySelectionIdAndContenderAndTaskAndAuthor(
+        long selectionId, String contender, String task, String author);
+  }
+
   interface Marks extends JpaRepository<MarkRow, Long> {
     List<MarkRow> findByMemberIdIn(Collection<Long> memberIds);
 

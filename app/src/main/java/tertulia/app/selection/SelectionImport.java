@@ -24,6 +24,7 @@ public class SelectionImport {
   private final Rows.Preferences preferences;
   private final Rows.Pairs pairs;
   private final Rows.SettledMarks settled;
+  private final TriedByHand hands;
   private final Catalogue catalogue;
   private final NarrowingLog log;
 
@@ -37,6 +38,7 @@ public class SelectionImport {
       Rows.Preferences preferences,
       Rows.Pairs pairs,
       Rows.SettledMarks settled,
+      TriedByHand hands,
       Catalogue catalogue,
       NarrowingLog log) {
     this.selections = selections;
@@ -48,6 +50,7 @@ public class SelectionImport {
     this.preferences = preferences;
     this.pairs = pairs;
     this.settled = settled;
+    this.hands = hands;
     this.catalogue = catalogue;
     this.log = log;
   }
@@ -72,6 +75,7 @@ public class SelectionImport {
       contenders.save(contender);
     }
     file.panel().forEach(member -> take(id, member, slugs));
+    hands.take(id, file.tried(), slugs);
     file.narrowing().forEach(part -> log.note(id, part));
     for (SelectionFile.SettledPart part : file.agreed()) {
       SettledRow mark = new SettledRow();

@@ -41,6 +41,7 @@ public class Tables {
   private final Entered entered;
   private final Rows.SettledMarks settled;
   private final Remarks remarks;
+  private final TriedByHand hands;
   private final Entrance entrance;
   private final Catalogue catalogue;
   private final GrowthPlans growth;
@@ -52,6 +53,7 @@ public class Tables {
       Entered entered,
       Rows.SettledMarks settled,
       Remarks remarks,
+      TriedByHand hands,
       Entrance entrance,
       Catalogue catalogue,
       GrowthPlans growth,
@@ -61,6 +63,7 @@ public class Tables {
     this.entered = entered;
     this.settled = settled;
     this.remarks = remarks;
+    this.hands = hands;
     this.entrance = entrance;
     this.catalogue = catalogue;
     this.growth = growth;
@@ -124,6 +127,7 @@ public class Tables {
     Map<Long, List<SettledRow>> together =
         settled.findBySelectionIdInOrderById(ids).stream()
             .collect(Collectors.groupingBy(row -> row.selectionId));
+    Map<Long, TriedByHand.Stored> tried = hands.of(ids);
     Map<Long, List<RemarkRow>> said = remarks.of(ids);
     List<Table> tables = new ArrayList<>();
     for (SelectionRow row : rows) {
@@ -143,7 +147,9 @@ public class Tables {
               acts.get(row.id),
               null,
               settled(together.getOrDefault(row.id, List.of()), brief, parts),
-              null);
+              null,
+              Objects.requireNonNull(tried.get(row.id))
+                  .part(parts.stream().map(p -> p.tool().id()).collect(Collectors.toSet())));
       tables.add(table(row, file, panel, sight, said.getOrDefault(row.id, List.of())));
     }
     return tables;

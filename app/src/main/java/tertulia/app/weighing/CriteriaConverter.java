@@ -29,6 +29,8 @@ final class CriteriaConverter {
       line.prior = orEmpty(part.prior());
       line.strength = orEmpty(part.strength());
       line.meaning = orEmpty(part.meaning());
+      line.number = orEmpty(part.number());
+      line.heading = orEmpty(part.heading());
       form.criteria.add(line);
     }
     return form;
@@ -70,19 +72,25 @@ final class CriteriaConverter {
       CriteriaForm.Line line, String id, String at, Faults faults) {
     boolean cost = line.kind.equals("cost");
     boolean ratings = line.kind.equals("ratings");
+    boolean measured = line.kind.equals("measured");
+    boolean scaled = cost || measured;
     return new Brief.CriterionPart(
         id,
         faults.at(at + ".name", () -> Codes.text(line.name, 120)).orElse(""),
         line.kind,
-        cost ? decimal(faults, at + ".worst", line.worst) : null,
-        cost ? decimal(faults, at + ".best", line.best) : null,
+        scaled ? decimal(faults, at + ".worst", line.worst) : null,
+        scaled ? decimal(faults, at + ".best", line.best) : null,
         ratings ? decimal(faults, at + ".prior", line.prior.isBlank() ? "3.5" : line.prior) : null,
         ratings
             ? decimal(faults, at + ".strength", line.strength.isBlank() ? "50" : line.strength)
             : null,
         line.meaning.isBlank()
             ? null
-            : faults.at(at + ".meaning", () -> Codes.text(line.meaning, 400)).orElse(""));
+            : faults.at(at + ".meaning", () -> Codes.text(line.meaning, 400)).orElse(""),
+        measured ? line.number : null,
+        line.heading.isBlank()
+            ? null
+            : faults.at(at + ".heading", () -> Codes.text(line.heading, 120)).orElse(""));
   }
 
   private static String decimal(Faults faults, String field, String text) {

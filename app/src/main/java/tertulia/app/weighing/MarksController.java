@@ -5,6 +5,7 @@ import java.math.BigDecimal;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -15,6 +16,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.util.UriComponentsBuilder;
+import tertulia.app.display.TrialWords;
 import tertulia.app.exchange.Codes;
 import tertulia.app.exchange.Json;
 import tertulia.app.exchange.WeighingReader;
@@ -31,9 +33,12 @@ import tertulia.app.workspace.Steps;
 import tertulia.app.workspace.Workspace;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.finding.Progress;
+import tertulia.core.finding.TrialFindings;
 import tertulia.core.scoring.Criterion;
 import tertulia.core.scoring.Mark;
 import tertulia.core.scoring.Settled;
+import tertulia.core.trial.Task;
+import tertulia.core.trial.Trials;
 
 /** The Marks step. */
 @Controller
@@ -56,6 +61,7 @@ class MarksController implements StepBody {
    * The reader's own mark with why, the table's value, and everybody's marks as dots.
    *
    * @param reason what the reader said of it; empty if nothing, or if there is no mark
+   * @param tried how the tasks for this criterion went; empty if none was tried
    * @param ask address where it is asked for; empty without a mark
    */
   record MarkCell(
@@ -67,7 +73,8 @@ class MarksController implements StepBody {
       String sends,
       Cell value,
       String dots,
-      String dotsId) {}
+      String dotsId,
+      String tried) {}
 
   /** Saves one mark as soon as it is chosen: "", "x" for cannot judge, or 0 to 10. */
   @PostMapping("/selections/{id}/marks")
@@ -310,6 +317,13 @@ class MarksController implements StepBody {
     model.addAttribute("lines", lines);
     model.addAttribute("left", left(session));
     model.addAttribute("views", ViewsView.of(session));
+    model.addAttribute(
+        "trying",
+        new TrialFindings(session.table().selection())
+            .all(session.today()).stream()
+                .map(new TrialWords(session.table().selection())::of)
+                .limit(1)
+                .toList());
     model.addAttribute("settled", SettledView.of(session));
     model.addAttribute("settling", SettledView.Typed.NOTHING);
     model.addAttribute("agreement", AgreementView.of(session));
@@ -348,6 +362,21 @@ class MarksController implements StepBody {
         Json.write(Map.of("criterion", criterion.id(), "contender", contender.id())),
         WeightsView.value(session, contender, criterion),
         WeightsView.markDots(session, criterion, contender),
-        "dots-" + criterion.id() + "-" + contender.id());
+        "dots-" + criterion.id() + "-" + contender.id(),
+        tried(session, criterion, contender));
+  }
+
+  private static String tried(Workspace.Session session, Criterion criterion, Contender contender) {
+    Trials trials = session.table().selection().trials();
+    Task.From from = new Task.From.OfCriterion(criterion.id());
+    return trials.tasks().stream()
+        .filter(task -> task.from().equals(from))
+        .flatMap(task -> trials.results(task, contender.id()).stream())
+        .map(result ->
+            result.by()
+                + ": "
+                + result.outcome().words()
+                + result.took().map(minutes -> ", " + minutes + " min").orElse(""))
+        .collect(Collectors.joining("; "));
   }
 }

@@ -10,6 +10,7 @@ import tertulia.app.chart.DotStrip;
 import tertulia.app.display.Figures;
 import tertulia.app.display.FindingWords;
 import tertulia.app.exchange.Json;
+import tertulia.app.exchange.MeasuredNumber;
 import tertulia.app.selection.Table;
 import tertulia.app.workspace.Cell;
 import tertulia.app.workspace.Workspace;
@@ -119,6 +120,13 @@ record WeightsView(
               + " is worth 0";
       case Criterion.Coverage coverage -> "should-needs met";
       case Criterion.Ratings ratings -> "public ratings";
+      case Criterion.Measured measured ->
+          MeasuredNumber.words(measured.number())
+              + ", "
+              + measured.best().toPlainString()
+              + " is worth 1, "
+              + measured.worst().toPlainString()
+              + " is worth 0";
     };
   }
 

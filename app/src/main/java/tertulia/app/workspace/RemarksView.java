@@ -87,13 +87,14 @@ public record RemarksView(
         about, of, subjects, contenders, says, open, closed, text, because, once);
   }
 
-  /** Those of a step; on a page that is no step, all. */
+  /** Those of a step; on the overview all, on another page none. */
   public static RemarksView at(Workspace.Session session, String key) {
     Optional<Stage> stage =
         Stream.of(Stage.values()).filter(s -> Codes.code(s).equals(key)).findFirst();
+    boolean all = key.equals("overview");
     List<Remark> here =
         session.table().remarks().stream()
-            .filter(r -> stage.isEmpty() || r.about().step() == stage.get())
+            .filter(r -> all || stage.equals(Optional.of(r.about().step())))
             .toList();
     String about = stage.map(Subject.OfStep::new).map(Subject.OfStep::code).orElse("");
     return of(

@@ -187,7 +187,8 @@ public class MarkdownTest {
                     "2026-10-20T09:00:00Z",
                     List.of(new SelectionFile.AnswerPart(typed, typed, "2026-10-21T09:00:00Z")),
                     null,
-                    null)));
+                    null)),
+            null);
     Decision decision =
         new Decision.Draft(
                 new Proposal("gone", typed, typed, typed, typed, LocalDate.of(2027, 10, 1)))

@@ -18,11 +18,11 @@ public record Evaluation(Selection selection, Costs costs, Scores scores) {
   /**
    * Judges costs that were computed before.
    *
-   * @param costs of a selection that differs from this one in its panel and criteria at most
+   * @param costs of a selection that differs from this one in its panel, criteria and trials at
+   *     most
    */
   public static Evaluation of(Selection selection, Costs costs) {
-    return new Evaluation(
-        selection, costs, Scores.of(costs, selection.criteria(), selection.panel()));
+    return new Evaluation(selection, costs, Scores.of(costs, selection));
   }
 
   public WhatIf whatIf() {

@@ -18,10 +18,10 @@ public final class Scores {
   private final Map<String, Map<String, Value>> values = new LinkedHashMap<>();
   private final Optional<Totals> totals;
 
-  private Scores(Costs costs, List<Criterion> criteria, Panel panel) {
-    this.criteria = live(criteria, costs.selection());
-    this.panel = panel;
-    Valuation valuation = new Valuation(costs, panel);
+  private Scores(Costs costs, Selection judged) {
+    this.criteria = live(judged.criteria(), costs.selection());
+    this.panel = judged.panel();
+    Valuation valuation = new Valuation(costs, panel, judged.trials());
     for (Contender contender : costs.feasible()) {
       Map<String, Value> own = new LinkedHashMap<>();
       this.criteria.forEach(c -> own.put(c.id(), valuation.value(contender, c)));
@@ -60,8 +60,8 @@ public final class Scores {
     return new Scores(this, others);
   }
 
-  static Scores of(Costs costs, List<Criterion> criteria, Panel panel) {
-    return new Scores(costs, criteria, panel);
+  static Scores of(Costs costs, Selection judged) {
+    return new Scores(costs, judged);
   }
 
   /** Coverage is dropped if there is no should-need; the weights are renormalised without it. */

@@ -23,6 +23,7 @@ import tertulia.core.pricing.Plan;
 import tertulia.core.scoring.Criterion;
 import tertulia.core.scoring.Panel;
 import tertulia.core.time.Horizon;
+import tertulia.core.trial.Trials;
 
 /**
  * Everything people entered for one choice of a tool.
@@ -36,6 +37,7 @@ import tertulia.core.time.Horizon;
  * @param rise yearly rise of list prices assumed
  * @param scenarios how growth may come out; the first is read if nothing else is asked for
  * @param practice how terms are left and what people's time costs
+ * @param trials what was tried by hand
  */
 public record Selection(
     String title,
@@ -53,8 +55,10 @@ public record Selection(
     Panel panel,
     ExchangeRates rates,
     List<Scenario> scenarios,
-    Practice practice) {
+    Practice practice,
+    Trials trials) {
   public Selection {
+    requireNonNull(trials);
     requireNonNull(purpose);
     requireNonNull(asOf);
     requireNonNull(horizon);
@@ -133,17 +137,60 @@ public record Selection(
         Practice.STANDARD);
   }
 
-  /** What costs rest on: this selection without its criteria and without anybody's view. */
+  /** A selection of which nothing is tried by hand. */
+  public Selection(
+      String title,
+      String purpose,
+      LocalDate asOf,
+      Horizon horizon,
+      CurrencyUnit currency,
+      PriceRise rise,
+      List<Group> groups,
+      Map<Measure, Demand> demands,
+      Optional<BigDecimal> averagePayment,
+      List<Need> needs,
+      List<Criterion> criteria,
+      List<Contender> contenders,
+      Panel panel,
+      ExchangeRates rates,
+      List<Scenario> scenarios,
+      Practice practice) {
+    this(
+        title,
+        purpose,
+        asOf,
+        horizon,
+        currency,
+        rise,
+        groups,
+        demands,
+        averagePayment,
+        needs,
+        criteria,
+        contenders,
+        panel,
+        rates,
+        scenarios,
+        practice,
+        Trials.NONE);
+  }
+
+  /** What costs rest on: this selection without its criteria, anybody's view and what was tried. */
   public Selection unjudged() {
-    return judged(List.of(), new Panel(List.of()));
+    return judged(List.of(), new Panel(List.of()), Trials.NONE);
   }
 
   /** This selection judged by others. */
   public Selection judgedBy(Panel others) {
-    return judged(criteria, others);
+    return judged(criteria, others, trials);
   }
 
-  private Selection judged(List<Criterion> by, Panel others) {
+  /** This selection with what was tried by hand. */
+  public Selection tried(Trials others) {
+    return judged(criteria, panel, others);
+  }
+
+  private Selection judged(List<Criterion> by, Panel others, Trials tried) {
     return new Selection(
         title,
         purpose,
@@ -160,7 +207,8 @@ public record Selection(
         others,
         rates,
         scenarios,
-        practice);
+        practice,
+        tried);
   }
 
   private static void checkPayment(BigDecimal value) {

@@ -24,11 +24,12 @@ import tertulia.core.scoring.Judgement;
 import tertulia.core.scoring.Panel;
 import tertulia.core.scoring.PublicRating;
 import tertulia.core.scoring.Value;
+import tertulia.core.trial.Trials;
 import tertulia.core.working.Quantity;
 import tertulia.core.working.Working;
 
 /** What each contender is worth under each criterion. */
-record Valuation(Costs costs, Panel panel) {
+record Valuation(Costs costs, Panel panel, Trials trials) {
   private static final BigDecimal HALF = new BigDecimal("0.5");
 
   Value value(Contender contender, Criterion criterion) {
@@ -37,6 +38,8 @@ record Valuation(Costs costs, Panel panel) {
       case Criterion.Cost scale -> cost(contender, criterion, scale);
       case Criterion.Coverage coverage -> coverage(criterion, costs.spread(contender.id()));
       case Criterion.Ratings prior -> ratings(criterion, prior, contender.ratings());
+      case Criterion.Measured scale ->
+          new Measurement(costs, trials, criterion, scale).of(contender);
     };
   }
 

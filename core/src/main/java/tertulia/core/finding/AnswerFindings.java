@@ -254,6 +254,8 @@ public record AnswerFindings(Evaluation evaluation) {
               case Criterion.Cost cost -> Stage.COST;
               case Criterion.Coverage coverage -> Stage.FIT;
               case Criterion.Ratings ratings -> Stage.CONTENDERS;
+              case Criterion.Measured measured ->
+                  measured.number() instanceof Criterion.Number.Included ? Stage.FIT : Stage.MARKS;
             };
         totals.values().keySet().stream()
             .filter(tool -> !totals.value(tool, criterion).interval().isExact())

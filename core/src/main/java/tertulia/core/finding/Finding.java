@@ -8,6 +8,7 @@ import org.joda.money.Money;
 import tertulia.core.evaluation.Amount;
 import tertulia.core.evaluation.HeadToHead.Apart;
 import tertulia.core.evaluation.NeedCosts;
+import tertulia.core.fit.Answer;
 import tertulia.core.fit.Capability;
 import tertulia.core.fit.Conflicts;
 import tertulia.core.fit.Need;
@@ -16,6 +17,8 @@ import tertulia.core.growth.Measure;
 import tertulia.core.growth.Scenario;
 import tertulia.core.path.LeftOut;
 import tertulia.core.scoring.Interval;
+import tertulia.core.trial.Trial;
+import tertulia.core.trial.Trials;
 
 /**
  * Something the product says in a sentence, with the figures it rests on. Tools are named by their
@@ -31,6 +34,9 @@ public sealed interface Finding {
 
   /** What is said of totals. */
   sealed interface OfScores extends Finding {}
+
+  /** What is said of what was tried by hand. */
+  sealed interface OfTrial extends Finding {}
 
   /** What is said of a change. */
   sealed interface OfChange extends Finding {}
@@ -431,6 +437,47 @@ public sealed interface Finding {
    * @param cost whether that is the cost; else it is coverage
    */
   record CountedTwice(String judged, String measured, boolean cost) implements OfScores {}
+
+  /** Nobody has said what to try. */
+  record NoTasks() implements OfTrial {}
+
+  /** These contenders are not tried by anybody. */
+  record NotTried(List<String> tools) implements OfTrial {
+    public NotTried {
+      tools = List.copyOf(tools);
+    }
+  }
+
+  /**
+   * How a contender fared with the tasks.
+   *
+   * @param minutes the median time of a task; empty if not every task was done by the clock
+   */
+  record Tried(String tool, Trials.Tally tally, Optional<BigDecimal> minutes, Trial.Stage stage)
+      implements OfTrial {}
+
+  /**
+   * What a task shows of a fact; everybody who tried it fared alike.
+   *
+   * @param plan id of the plan that was tried
+   * @param known what is known of the plan now
+   * @param shown what the task shows: yes or no
+   * @param by who tried it last
+   */
+  record TriedFact(
+      String tool,
+      String plan,
+      Capability capability,
+      Answer known,
+      Answer shown,
+      String by,
+      LocalDate on)
+      implements OfTrial {
+    /** Whether it shows the contrary of what is known. */
+    public boolean isContrary() {
+      return known == Answer.YES && shown == Answer.NO || known == Answer.NO && shown == Answer.YES;
+    }
+  }
 
   /** Nobody has been brought to be compared, or all are set aside. */
   record NobodyCompared() implements OfAnswer {}

@@ -18,6 +18,7 @@ import tertulia.core.scoring.Criterion;
 import tertulia.core.scoring.Member;
 import tertulia.core.scoring.Panel;
 import tertulia.core.scoring.Weighing;
+import tertulia.core.trial.Trial;
 
 /**
  * How far a selection has come, and what comes next.
@@ -251,6 +252,22 @@ public record Progress(Map<Stage, State> states, Next next) {
     return selection.criteria().stream().filter(c -> c.kind() instanceof Criterion.Judged).toList();
   }
 
+  /** Trials that run, of which somebody has tasks left. */
+  private static void trials(
+      Selection selection, String person, LocalDate today, List<Asked> asked) {
+    for (Trial trial : selection.trials().trials()) {
+      int left = trial.left(selection.trials().tasks(), person).size();
+      boolean sits = selection.active().stream().anyMatch(c -> c.id().equals(trial.contender()));
+      if (sits
+          && left > 0
+          && trial.people().contains(person)
+          && trial.on(today) instanceof Trial.Stage.Running running) {
+        String tool = selection.contender(trial.contender()).tool().name();
+        asked.add(new Asked.Try(tool, left, running.daysLeft()));
+      }
+    }
+  }
+
   /** Something a selection waits for from one person. */
   public sealed interface Asked {
     /** Give weights. */
@@ -258,6 +275,14 @@ public record Progress(Map<Stage, State> states, Next next) {
 
     /** Give so many marks. */
     record Mark(int left) implements Asked {}
+
+    /**
+     * Try a contender by hand.
+     *
+     * @param tasks that this person has not tried
+     * @param daysLeft of the trial, 0 on its last day; empty: it has no end
+     */
+    record Try(String tool, int tasks, Optional<Long> daysLeft) implements Asked {}
 
     /** Show the others a view that is complete, and see theirs. */
     record HandIn() implements Asked {}
@@ -299,6 +324,9 @@ public record Progress(Map<Stage, State> states, Next next) {
         && !person.isSameAs(proposed.by().by())) {
       asked.add(new Asked.Sign(proposed.by().person()));
     }
+    if (signs) {
+      trials(selection, person.name(), today, asked);
+    }
     boolean judging = !Scores.criteria(selection).isEmpty() && selection.active().size() > 1;
     member
         .filter(m -> signs && judging)
@@ -311,7 +339,9 @@ public record Progress(Map<Stage, State> states, Next next) {
             asked.add(new Asked.Mark(left));
           }
           boolean others = selection.panel().members().size() > 1;
-          if (asked.isEmpty() && others && !m.handedIn()) {
+          boolean judged =
+              asked.stream().noneMatch(a -> a instanceof Asked.Weigh || a instanceof Asked.Mark);
+          if (judged && others && !m.handedIn()) {
             asked.add(new Asked.HandIn());
           }
         });

@@ -3,22 +3,31 @@ package tertulia.core.scoring;
 import static java.util.Objects.requireNonNull;
 
 import java.math.BigDecimal;
+import tertulia.core.growth.Measure;
 
 /**
  * Something contenders are compared by. Values run from 0 to 1.
  *
  * @param meaning what it means and what is good, in a sentence; empty if nobody has said
+ * @param heading under which it stands with others; empty: by itself. Weights are those of
+ *     criteria; a heading's is their sum.
  */
-public record Criterion(String id, String name, Kind kind, String meaning) {
+public record Criterion(String id, String name, Kind kind, String meaning, String heading) {
   /** A criterion of which nobody has said more than its name. */
   public Criterion(String id, String name, Kind kind) {
-    this(id, name, kind, "");
+    this(id, name, kind, "", "");
+  }
+
+  /** A criterion by itself. */
+  public Criterion(String id, String name, Kind kind, String meaning) {
+    this(id, name, kind, meaning, "");
   }
 
   public Criterion {
     requireNonNull(id);
     requireNonNull(kind);
     requireNonNull(meaning);
+    requireNonNull(heading);
     if (name.isBlank()) {
       throw new IllegalArgumentException("A criterion needs a name.");
     }
@@ -55,6 +64,49 @@ public record Criterion(String id, String name, Kind kind, String meaning) {
           .max(BigDecimal.ZERO)
           .min(BigDecimal.ONE);
     }
+  }
+
+  /**
+   * A number of which more, or less, is better.
+   *
+   * @param worst a number that is worth 0
+   * @param best a number that is worth 1; differs from worst, on either side
+   */
+  public record Measured(Number number, BigDecimal worst, BigDecimal best) implements Kind {
+    public Measured {
+      requireNonNull(number);
+      if (worst.compareTo(best) == 0) {
+        throw new IllegalArgumentException(
+            "The worst and the best are both "
+                + worst.toPlainString()
+                + ". Move them apart, so that there is something between them.");
+      }
+    }
+
+    /** (x − worst) / (best − worst), clamped to 0 … 1. */
+    public BigDecimal valueOf(BigDecimal x) {
+      return x.subtract(worst)
+          .divide(best.subtract(worst), java.math.MathContext.DECIMAL128)
+          .max(BigDecimal.ZERO)
+          .min(BigDecimal.ONE);
+    }
+
+    /** Whether more of it is better. */
+    public boolean isMoreBetter() {
+      return best.compareTo(worst) > 0;
+    }
+  }
+
+  /** What can be measured. */
+  public sealed interface Number {
+    /** How much of a measure is included, the least in any month of the way through the plans. */
+    record Included(Measure measure) implements Number {}
+
+    /** The share of the tasks tried by hand that were done, in percent. */
+    record TasksDone() implements Number {}
+
+    /** The median time of a task tried by hand, in minutes. */
+    record Minutes() implements Number {}
   }
 
   /** The weighted share of the should-needs met. */

@@ -1,0 +1,184 @@
+package tertulia.core.evaluation;
+
+import java.math.BigDecimal;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import tertulia.core.fit.Room;
+import tertulia.core.path.Way;
+import tertulia.core.path.Ways;
+import tertulia.core.scoring.Criterion;
+import tertulia.core.scoring.Interval;
+import tertulia.core.scoring.Value;
+import tertulia.core.trial.Task;
+import tertulia.core.trial.Trial;
+import tertulia.core.trial.Trials;
+import tertulia.core.working.Quantity;
+import tertulia.core.working.Working;
+
+/** What a number is worth on the scale the buyer stated. */
+record Measurement(Costs costs, Trials trials, Criterion criterion, Criterion.Measured scale) {
+  private static final BigDecimal HUNDRED = BigDecimal.valueOf(100);
+
+  Value of(Contender contender) {
+    return switch (scale.number()) {
+      case Criterion.Number.Included included -> included(contender, included);
+      case Criterion.Number.TasksDone done -> tasksDone(contender);
+      case Criterion.Number.Minutes minutes -> minutes(contender);
+    };
+  }
+
+  /** A plan that says nothing of it, or that nobody has confirmed, leaves the value open. */
+  private Value included(Contender contender, Criterion.Number.Included number) {
+    if (!(costs.spread(contender.id()) instanceof Ways.Found found)) {
+      return missing("no plan with a price");
+    }
+    String unit = number.measure().label();
+    List<Working> parts = new ArrayList<>();
+    Optional<BigDecimal> least = Optional.empty();
+    boolean open = false;
+    for (Way.Leg leg : found.best().byOption()) {
+      String plan = leg.option().plan().name();
+      Optional<Room> room =
+          Room.of(
+              leg.option().offering(),
+              leg.option().list(),
+              number.measure(),
+              costs.months(),
+              costs.selection().horizon().month(0));
+      Optional<List<BigDecimal>> most = room.flatMap(r -> most(r.bound()));
+      if (most.isPresent()) {
+        BigDecimal here =
+            most.get().subList(leg.months().from(), leg.months().end()).stream()
+                .min(BigDecimal::compareTo)
+                .orElseThrow();
+        least = Optional.of(least.map(here::min).orElse(here));
+        parts.add(
+            new Working.Entered(
+                plan, new Quantity(here, unit), Optional.of(room.orElseThrow().source())));
+      } else {
+        boolean endless = room.filter(r -> r.bound() instanceof Room.Bound.Endless).isPresent();
+        open |= !endless;
+        parts.add(
+            endless
+                ? new Working.Stated(
+                    plan, "no end", Optional.of(room.orElseThrow().source()), List.of())
+                : new Working.Missing(plan, unknown(room, unit)));
+      }
+    }
+    if (open) {
+      return new Value(
+          Interval.UNKNOWN,
+          new Working.Missing(criterion.name(), "not known of every plan on the way", parts));
+    }
+    return least
+        .map(x -> exactly(x, unit, "the least in any month of its way", parts))
+        .orElseGet(() ->
+            new Value(
+                Interval.exactly(scale.isMoreBetter() ? BigDecimal.ONE : BigDecimal.ZERO),
+                new Working.Derived(
+                    criterion.name(),
+                    new Quantity(scale.isMoreBetter() ? BigDecimal.ONE : BigDecimal.ZERO, ""),
+                    "there is no end of it",
+                    parts)));
+  }
+
+  private static Optional<List<BigDecimal>> most(Room.Bound bound) {
+    return switch (bound) {
+      case Room.Bound.UpTo upTo -> Optional.of(upTo.most());
+      case Room.Bound.Charged charged -> Optional.of(charged.included());
+      case Room.Bound.Endless endless -> Optional.empty();
+      case Room.Bound.Unknown unknown -> Optional.empty();
+      case Room.Bound.Silent silent -> Optional.empty();
+    };
+  }
+
+  private static String unknown(Optional<Room> room, String unit) {
+    return room.isEmpty()
+        ? "nobody has said under Need how many " + unit + " are used"
+        : room.get().bound() instanceof Room.Bound.Unknown
+            ? "how many " + unit + " are included is not confirmed"
+            : "the page says nothing of " + unit;
+  }
+
+  private Value tasksDone(Contender contender) {
+    Optional<Trials.Share> share = trials.shareDone(contender.id());
+    if (share.isEmpty()) {
+      return missing("nobody has named tasks to try");
+    }
+    BigDecimal low = share.get().low().multiply(HUNDRED);
+    BigDecimal high = share.get().high().multiply(HUNDRED);
+    List<Working> parts = new ArrayList<>();
+    trials.tasks().forEach(task -> parts.add(tried(task, contender)));
+    if (low.compareTo(high) == 0) {
+      return exactly(low, "%", "mean over the tasks of the share of people who did them", parts);
+    }
+    BigDecimal one = scale.valueOf(low);
+    BigDecimal other = scale.valueOf(high);
+    return new Value(
+        new Interval(one.min(other), one.max(other)),
+        new Working.Missing(
+            criterion.name(),
+            trials.tally(contender.id()).untried()
+                + " of "
+                + trials.tasks().size()
+                + " tasks are not tried",
+            parts));
+  }
+
+  private Value minutes(Contender contender) {
+    List<Working> parts = new ArrayList<>();
+    trials.tasks().forEach(task -> parts.add(tried(task, contender)));
+    Optional<BigDecimal> median = trials.medianMinutes(contender.id());
+    if (median.isPresent()) {
+      return exactly(median.get(), "minutes", "median over the tasks", parts);
+    }
+    String why =
+        trials.tasks().isEmpty()
+            ? "nobody has named tasks to try"
+            : "nobody did by the clock: "
+                + trials.untimed(contender.id()).stream()
+                    .map(Task::words)
+                    .collect(Collectors.joining("; "));
+    return new Value(Interval.UNKNOWN, new Working.Missing(criterion.name(), why, parts));
+  }
+
+  private Working tried(Task task, Contender contender) {
+    List<Trial.Result> results = trials.results(task, contender.id());
+    if (results.isEmpty()) {
+      return new Working.Missing(task.words(), "nobody has tried it");
+    }
+    return new Working.Stated(
+        task.words(),
+        results.stream().map(Measurement::words).collect(Collectors.joining("; ")),
+        Optional.empty(),
+        List.of());
+  }
+
+  private static String words(Trial.Result result) {
+    return result.by()
+        + ": "
+        + result.outcome().words()
+        + result.took().map(m -> ", " + m + (m == 1 ? " minute" : " minutes")).orElse("")
+        + (result.note().isEmpty() ? "" : ", " + result.note());
+  }
+
+  private Value exactly(BigDecimal x, String unit, String rule, List<Working> parts) {
+    BigDecimal value = scale.valueOf(x);
+    return new Value(
+        Interval.exactly(value),
+        new Working.Derived(
+            criterion.name(),
+            new Quantity(value, ""),
+            "(number − worst) / (best − worst), from 0 to 1",
+            List.of(
+                new Working.Derived("the number", new Quantity(x, unit), rule, parts),
+                new Working.Entered("worst, worth 0", new Quantity(scale.worst(), unit)),
+                new Working.Entered("best, worth 1", new Quantity(scale.best(), unit)))));
+  }
+
+  private Value missing(String why) {
+    return new Value(Interval.UNKNOWN, new Working.Missing(criterion.name(), why));
+  }
+}
