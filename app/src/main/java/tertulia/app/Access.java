@@ -133,6 +133,7 @@ class Access {
       "/selections/{id}/need/take",
       "/selections/{id}/need/ask",
       "/selections/{id}/criteria",
+      "/selections/{id}/criteria/take",
       "/selections/{id}/shares",
       "/selections/{id}/open-table",
       "/selections/{id}/trials/task",

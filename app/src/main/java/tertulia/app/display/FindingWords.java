@@ -165,6 +165,14 @@ public record FindingWords(Selection selection) {
               + " seem to count the same twice: "
               + (twice.cost() ? "what a tool costs" : "what a tool can do")
               + " is worked out already. Drop one, or say under the other what else it means.";
+      case Finding.GuessedScale guess ->
+          "Nobody has said what the worst and the best of "
+              + guess.criterion()
+              + " are. As a first guess "
+              + guess.worst().toPlainString()
+              + " a month is worth 0 and "
+              + guess.best().toPlainString()
+              + " is worth 1, as the contenders lie; that moves when contenders come and go.";
       case Finding.OutsideScale outside ->
           names(outside.tools())
               + " cost different amounts and are worth the same, as they lie outside the scale."

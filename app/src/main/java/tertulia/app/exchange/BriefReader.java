@@ -252,9 +252,11 @@ final class BriefReader {
       case "judged" -> new Criterion.Judged();
       case "coverage" -> new Criterion.Coverage();
       case "cost" ->
-          new Criterion.Cost(
-              Codes.decimal(stated(part.worst(), "worst")),
-              Codes.decimal(stated(part.best(), "best")));
+          part.worst() == null && part.best() == null
+              ? new Criterion.CostAsFound()
+              : new Criterion.Cost(
+                  Codes.decimal(stated(part.worst(), "worst")),
+                  Codes.decimal(stated(part.best(), "best")));
       case "ratings" ->
           new Criterion.Ratings(
               Codes.decimal(part.prior() == null ? "3.5" : part.prior()),

@@ -113,6 +113,7 @@ class NewSelectionController {
             null,
             List.of(),
             List.of(
+                new Brief.CriterionPart("cost", "Cost", "cost", null, null, null, null),
                 new Brief.CriterionPart(
                     "ease", "Ease of daily use", "judged", null, null, null, null),
                 new Brief.CriterionPart(

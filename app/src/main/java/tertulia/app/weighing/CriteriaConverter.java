@@ -11,6 +11,9 @@ import tertulia.app.exchange.Faults;
 
 /** Between the criteria form and a brief. */
 final class CriteriaConverter {
+  /** Before the code of what is measured, in the choice of kinds. */
+  private static final String MEASURED = "measured:";
+
   private CriteriaConverter() {}
 
   /** The brief with the form's criteria, and the faults by field. */
@@ -23,13 +26,12 @@ final class CriteriaConverter {
       CriteriaForm.Line line = new CriteriaForm.Line();
       line.id = part.id();
       line.name = part.name();
-      line.kind = part.kind();
+      line.kind = part.kind().equals("measured") ? MEASURED + orEmpty(part.number()) : part.kind();
       line.worst = orEmpty(part.worst());
       line.best = orEmpty(part.best());
       line.prior = orEmpty(part.prior());
       line.strength = orEmpty(part.strength());
       line.meaning = orEmpty(part.meaning());
-      line.number = orEmpty(part.number());
       line.heading = orEmpty(part.heading());
       form.criteria.add(line);
     }
@@ -72,14 +74,15 @@ final class CriteriaConverter {
       CriteriaForm.Line line, String id, String at, Faults faults) {
     boolean cost = line.kind.equals("cost");
     boolean ratings = line.kind.equals("ratings");
-    boolean measured = line.kind.equals("measured");
+    boolean measured = line.kind.startsWith(MEASURED);
     boolean scaled = cost || measured;
+    boolean guessed = cost && line.worst.isBlank() && line.best.isBlank();
     return new Brief.CriterionPart(
         id,
         faults.at(at + ".name", () -> Codes.text(line.name, 120)).orElse(""),
-        line.kind,
-        scaled ? decimal(faults, at + ".worst", line.worst) : null,
-        scaled ? decimal(faults, at + ".best", line.best) : null,
+        measured ? "measured" : line.kind,
+        scaled && !guessed ? decimal(faults, at + ".worst", line.worst) : null,
+        scaled && !guessed ? decimal(faults, at + ".best", line.best) : null,
         ratings ? decimal(faults, at + ".prior", line.prior.isBlank() ? "3.5" : line.prior) : null,
         ratings
             ? decimal(faults, at + ".strength", line.strength.isBlank() ? "50" : line.strength)
@@ -87,7 +90,7 @@ final class CriteriaConverter {
         line.meaning.isBlank()
             ? null
             : faults.at(at + ".meaning", () -> Codes.text(line.meaning, 400)).orElse(""),
-        measured ? line.number : null,
+        measured ? line.kind.substring(MEASURED.length()) : null,
         line.heading.isBlank()
             ? null
             : faults.at(at + ".heading", () -> Codes.text(line.heading, 120)).orElse(""));

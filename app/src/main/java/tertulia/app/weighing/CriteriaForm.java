@@ -18,7 +18,6 @@ public class CriteriaForm {
     public String prior = "";
     public String strength = "";
     public String meaning = "";
-    public String number = "";
     public String heading = "";
   }
 }

@@ -2,9 +2,11 @@ package tertulia.app.weighing;
 
 import jakarta.servlet.http.HttpServletResponse;
 import java.math.BigDecimal;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
@@ -55,7 +57,7 @@ class MarksController implements StepBody {
   }
 
   /** A judged criterion with a cell for each contender. */
-  record Line(String id, String name, String meaning, List<MarkCell> cells) {}
+  record Line(String id, String name, String meaning, String heading, List<MarkCell> cells) {}
 
   /**
    * The reader's own mark with why, the table's value, and everybody's marks as dots.
@@ -288,7 +290,7 @@ class MarksController implements StepBody {
   }
 
   static List<Criterion> judged(Workspace.Session session) {
-    return session.evaluation().scores().criteria().stream()
+    return Criterion.byHeading(session.evaluation().scores().criteria()).stream()
         .filter(c -> c.kind() instanceof Criterion.Judged)
         .toList();
   }
@@ -305,6 +307,7 @@ class MarksController implements StepBody {
 
   @Override
   public void fill(Workspace.Session session, Model model) {
+    Set<String> headed = new HashSet<>();
     List<Line> lines =
         judged(session).stream()
             .map(criterion ->
@@ -312,6 +315,7 @@ class MarksController implements StepBody {
                     criterion.id(),
                     criterion.name(),
                     criterion.meaning(),
+                    headed.add(criterion.heading()) ? criterion.heading() : "",
                     session.columns().stream().map(c -> cell(session, criterion, c)).toList()))
             .toList();
     model.addAttribute("lines", lines);

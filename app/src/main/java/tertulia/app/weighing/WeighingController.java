@@ -16,13 +16,17 @@ import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+import tertulia.app.exchange.Brief;
 import tertulia.app.exchange.Codes;
+import tertulia.app.exchange.MeasuredNumber;
 import tertulia.app.exchange.WeighingReader;
 import tertulia.app.people.People;
 import tertulia.app.people.Role;
 import tertulia.app.people.SignedIn;
 import tertulia.app.selection.Seats;
 import tertulia.app.selection.Selections;
+import tertulia.app.selection.Table;
 import tertulia.app.selection.Views;
 import tertulia.app.web.Again;
 import tertulia.app.web.Conflict;
@@ -180,6 +184,40 @@ class WeighingController implements StepBody {
     return page;
   }
 
+  /** Another selection's criteria, or a set, as a choice. */
+  record Choice(String code, String words) {}
+
+  /**
+   * Adds the criteria of a set or of another selection that are not there yet.
+   *
+   * @param from "set:" and its id, or "selection:" and its number
+   */
+  @PostMapping("/selections/{id}/criteria/take")
+  String take(@PathVariable long id, @RequestParam String from, RedirectAttributes flash) {
+    List<Brief.CriterionPart> others =
+        from.matches("selection:[0-9]{1,18}")
+            ? selections.load(Long.parseLong(from.substring(10))).file().brief().criteria()
+            : CriteriaSets.all().stream()
+                .filter(set -> from.equals("set:" + set.id()))
+                .findFirst()
+                .orElseThrow(() -> new NotFound("set of criteria \"" + from + "\""))
+                .parts();
+    int added =
+        Again.until(() -> {
+          Table table = selections.load(id);
+          Brief before = table.file().brief();
+          Brief after = CriteriaSets.adding(before, others);
+          selections.changeBrief(id, table.version(), after);
+          return after.criteria().size() - before.criteria().size();
+        });
+    flash.addFlashAttribute(
+        "done",
+        added == 0
+            ? "All of them were there already."
+            : added == 1 ? "One criterion was added." : added + " criteria were added.");
+    return "redirect:/selections/" + id + "/weights";
+  }
+
   @PostMapping("/selections/{id}/shares")
   String shares(
       @PathVariable long id,
@@ -237,11 +275,37 @@ class WeighingController implements StepBody {
             .filter(entry -> !entry.disabled() && entry.role() != Role.READER)
             .filter(entry -> !seated.contains(entry.id()))
             .toList());
+    model.addAttribute("numbers", numbers(session));
+    model.addAttribute(
+        "headings",
+        session.table().selection().criteria().stream()
+            .map(Criterion::heading)
+            .filter(heading -> !heading.isEmpty())
+            .distinct()
+            .toList());
+    model.addAttribute(
+        "sets",
+        Stream.concat(
+                CriteriaSets.all().stream()
+                    .map(set -> new Choice("set:" + set.id(), "what counts in: " + set.name())),
+                selections.titles().stream()
+                    .filter(other -> other.id() != session.table().id())
+                    .map(other -> new Choice("selection:" + other.id(), other.title())))
+            .toList());
     model.addAttribute("faults", Map.of());
     model.addAttribute("typedShares", Map.of());
     model.addAttribute(
         "form",
         CriteriaConverter.withRoom(
             CriteriaConverter.form(session.table().file().brief(), session.table().version())));
+  }
+
+  /** What may be measured here: of the catalogue what is counted, and what was tried by hand. */
+  private static List<Choice> numbers(Workspace.Session session) {
+    return Stream.concat(
+            Stream.of(new Criterion.Number.TasksDone(), new Criterion.Number.Minutes()),
+            Workspace.quantities(session).stream().map(Criterion.Number.Included::new))
+        .map(number -> new Choice(MeasuredNumber.code(number), MeasuredNumber.words(number)))
+        .toList();
   }
 }

@@ -53,6 +53,8 @@ record WeightsView(
    * @param dots every member's own weight, as SVG
    * @param values each contender's value
    * @param winner who leads and how clearly
+   * @param heading what stands above this one and those that follow it; empty if nothing does
+   * @param headingWeight their weights together; empty if there are none
    */
   record Line(
       String id,
@@ -64,13 +66,17 @@ record WeightsView(
       Cell weight,
       String dots,
       List<Cell> values,
-      Cell winner) {}
+      Cell winner,
+      String heading,
+      String headingWeight) {}
 
   static WeightsView of(Workspace.Session session) {
     Evaluation evaluation = session.evaluation();
     OwnWeights own = OwnWeights.of(session);
     List<Line> lines =
-        evaluation.scores().criteria().stream().map(c -> line(session, own, c)).toList();
+        Criterion.byHeading(evaluation.scores().criteria()).stream()
+            .map(c -> line(session, own, c))
+            .toList();
     boolean dropped = lines.size() < evaluation.selection().criteria().size();
     return new WeightsView(
         lines,
@@ -88,7 +94,9 @@ record WeightsView(
     ScoreFindings findings = new ScoreFindings(evaluation);
     FindingWords words = new FindingWords(evaluation.selection());
     return java.util.stream.Stream.concat(
-            findings.outsideScale().stream().map(words::of),
+            java.util.stream.Stream.concat(
+                findings.guessedScales().stream().map(words::of),
+                findings.outsideScale().stream().map(words::of)),
             findings.countedTwice().stream().map(words::of))
         .toList();
   }
@@ -106,7 +114,33 @@ record WeightsView(
         weight(session, criterion),
         dots(evaluation, criterion),
         session.columns().stream().map(c -> value(session, c, criterion)).toList(),
-        winner(session, criterion));
+        winner(session, criterion),
+        isFirst(evaluation, criterion) ? criterion.heading() : "",
+        headingWeight(evaluation, criterion.heading()));
+  }
+
+  /** Whether a criterion is the first of its heading. */
+  private static boolean isFirst(Evaluation evaluation, Criterion criterion) {
+    return !criterion.heading().isEmpty()
+        && evaluation.scores().criteria().stream()
+            .filter(c -> c.heading().equals(criterion.heading()))
+            .findFirst()
+            .equals(Optional.of(criterion));
+  }
+
+  private static String headingWeight(Evaluation evaluation, String heading) {
+    List<Criterion> criteria = evaluation.scores().criteria();
+    return evaluation
+        .selection()
+        .panel()
+        .groupWeights(criteria)
+        .map(weights ->
+            criteria.stream()
+                .filter(c -> c.heading().equals(heading))
+                .map(c -> weights.getOrDefault(c.id(), BigDecimal.ZERO))
+                .reduce(BigDecimal.ZERO, BigDecimal::add))
+        .map(Figures::percent)
+        .orElse("");
   }
 
   private static String kind(Criterion criterion) {
@@ -118,6 +152,7 @@ record WeightsView(
               + " is worth 1, "
               + cost.worst().toPlainString()
               + " is worth 0";
+      case Criterion.CostAsFound cost -> "cost a month, scale not stated";
       case Criterion.Coverage coverage -> "should-needs met";
       case Criterion.Ratings ratings -> "public ratings";
       case Criterion.Measured measured ->

@@ -50,6 +50,7 @@ import tertulia.core.path.Way;
 import tertulia.core.path.Ways;
 import tertulia.core.path.WholeStaff;
 import tertulia.core.pricing.PriceList;
+import tertulia.core.scoring.Criterion;
 
 /**
  * What the contenders of a selection cost and which of their plans do, under one "what if".
@@ -388,6 +389,14 @@ public final class Costs {
   Ways spread(String contender) {
     return whole.spread.computeIfAbsent(
         contender, id -> way(id, View.SPREAD, leaving(), whole.market));
+  }
+
+  /**
+   * A first guess of a scale for what the contenders cost a month; empty if fewer than two cost
+   * different amounts that are known.
+   */
+  public Optional<Criterion.Cost> guessedScale() {
+    return Valuation.guess(this);
   }
 
   /** What one change of plan costs in people's time; nothing if nobody has said. */

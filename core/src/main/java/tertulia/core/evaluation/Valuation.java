@@ -36,10 +36,53 @@ record Valuation(Costs costs, Panel panel, Trials trials) {
     return switch (criterion.kind()) {
       case Criterion.Judged judged -> Judgement.of(panel, criterion, contender.id());
       case Criterion.Cost scale -> cost(contender, criterion, scale);
+      case Criterion.CostAsFound found ->
+          guess(costs)
+              .map(scale -> cost(contender, criterion, scale))
+              .orElseGet(() ->
+                  new Value(
+                      Interval.UNKNOWN,
+                      new Working.Missing(
+                          criterion.name(),
+                          "two contenders that cost different amounts make a scale, or state"
+                              + " worst and best")));
       case Criterion.Coverage coverage -> coverage(criterion, costs.spread(contender.id()));
       case Criterion.Ratings prior -> ratings(criterion, prior, contender.ratings());
       case Criterion.Measured scale ->
           new Measurement(costs, trials, criterion, scale).of(contender);
+    };
+  }
+
+  /**
+   * A first guess of a scale that holds the contenders' costs a month, spread: from the dearest,
+   * rounded up, to the cheapest, rounded down to two figures; empty if fewer than two cost
+   * different amounts that are known.
+   */
+  static Optional<Criterion.Cost> guess(Costs costs) {
+    List<BigDecimal> all =
+        costs.feasible().stream().flatMap(c -> known(costs, c).stream()).sorted().toList();
+    if (all.isEmpty() || all.getFirst().compareTo(all.getLast()) == 0) {
+      return Optional.empty();
+    }
+    BigDecimal worst = all.getLast().round(new MathContext(2, RoundingMode.CEILING));
+    BigDecimal best = all.getFirst().round(new MathContext(2, RoundingMode.FLOOR));
+    return Optional.of(new Criterion.Cost(worst, best));
+  }
+
+  /** What a contender costs a month as the criterion reads it; empty while it is not known. */
+  private static Optional<BigDecimal> known(Costs costs, Contender contender) {
+    if (!(costs.spread(contender.id()) instanceof Ways.Found found)) {
+      return Optional.empty();
+    }
+    Valuation valuation = new Valuation(costs, new Panel(List.of()), Trials.NONE);
+    return switch (costs.whatIf().basis()) {
+      case SUBSCRIPTION -> Optional.of(valuation.perMonth(found.best(), Optional.empty()));
+      case FULL ->
+          switch (costs.takes(contender.id(), found)) {
+            case Takes.Known time ->
+                Optional.of(valuation.perMonth(found.best(), Optional.of(time.time())));
+            case Takes.Unknown unknown -> Optional.empty();
+          };
     };
   }
 

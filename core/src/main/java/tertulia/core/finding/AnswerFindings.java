@@ -252,6 +252,7 @@ public record AnswerFindings(Evaluation evaluation) {
             switch (criterion.kind()) {
               case Criterion.Judged judged -> Stage.MARKS;
               case Criterion.Cost cost -> Stage.COST;
+              case Criterion.CostAsFound cost -> Stage.COST;
               case Criterion.Coverage coverage -> Stage.FIT;
               case Criterion.Ratings ratings -> Stage.CONTENDERS;
               case Criterion.Measured measured ->

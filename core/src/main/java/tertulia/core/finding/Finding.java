@@ -373,6 +373,7 @@ public sealed interface Finding {
         case OpenLead open -> List.of(open.tool());
         case OutsideScale outside -> throw new IllegalArgumentException("no lead: " + outside);
         case CountedTwice twice -> throw new IllegalArgumentException("no lead: " + twice);
+        case GuessedScale guess -> throw new IllegalArgumentException("no lead: " + guess);
       };
     }
   }
@@ -437,6 +438,14 @@ public sealed interface Finding {
    * @param cost whether that is the cost; else it is coverage
    */
   record CountedTwice(String judged, String measured, boolean cost) implements OfScores {}
+
+  /**
+   * A scale of cost that nobody has stated; it moves when contenders come and go.
+   *
+   * @param worst a month, worth 0
+   * @param best a month, worth 1
+   */
+  record GuessedScale(String criterion, BigDecimal worst, BigDecimal best) implements OfScores {}
 
   /** Nobody has said what to try. */
   record NoTasks() implements OfTrial {}

@@ -73,13 +73,27 @@ public record ScoreFindings(Evaluation evaluation) {
   }
 
   /**
+   * The scales that nobody has stated, as they are guessed; none while there is nothing to guess.
+   */
+  public List<Finding.GuessedScale> guessedScales() {
+    return evaluation.scores().criteria().stream()
+        .filter(c -> c.kind() instanceof Criterion.CostAsFound)
+        .flatMap(c ->
+            evaluation.costs().guessedScale().stream()
+                .map(scale -> new Finding.GuessedScale(c.name(), scale.worst(), scale.best())))
+        .toList();
+  }
+
+  /**
    * Criteria that people mark and that seem, by a word in their name, to count what another
    * criterion works out: cost and "value for money", coverage and "features".
    */
   public List<Finding.CountedTwice> countedTwice() {
     List<Finding.CountedTwice> twice = new ArrayList<>();
     for (Criterion measured : evaluation.scores().criteria()) {
-      boolean cost = measured.kind() instanceof Criterion.Cost;
+      boolean cost =
+          measured.kind() instanceof Criterion.Cost
+              || measured.kind() instanceof Criterion.CostAsFound;
       if (cost || measured.kind() instanceof Criterion.Coverage) {
         evaluation.scores().criteria().stream()
             .filter(c -> c.kind() instanceof Criterion.Judged)

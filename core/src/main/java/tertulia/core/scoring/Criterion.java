@@ -3,6 +3,10 @@ package tertulia.core.scoring;
 import static java.util.Objects.requireNonNull;
 
 import java.math.BigDecimal;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
 import tertulia.core.growth.Measure;
 
 /**
@@ -31,6 +35,16 @@ public record Criterion(String id, String name, Kind kind, String meaning, Strin
     if (name.isBlank()) {
       throw new IllegalArgumentException("A criterion needs a name.");
     }
+  }
+
+  /** Criteria with those under one heading in a row, each heading where its first one was. */
+  public static List<Criterion> byHeading(List<Criterion> criteria) {
+    Map<String, List<Criterion>> groups = new LinkedHashMap<>();
+    for (Criterion criterion : criteria) {
+      String group = criterion.heading.isEmpty() ? "criterion " + criterion.id : criterion.heading;
+      groups.computeIfAbsent(group, g -> new ArrayList<>()).add(criterion);
+    }
+    return groups.values().stream().flatMap(List::stream).toList();
   }
 
   /** Where a criterion's values come from. */
@@ -65,6 +79,12 @@ public record Criterion(String id, String name, Kind kind, String meaning, Strin
           .min(BigDecimal.ONE);
     }
   }
+
+  /**
+   * The same, on a scale that nobody has stated yet: as a first guess from the dearest of the
+   * contenders, worth 0, to the cheapest, worth 1.
+   */
+  public record CostAsFound() implements Kind {}
 
   /**
    * A number of which more, or less, is better.

@@ -15,6 +15,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Random;
 import java.util.Set;
 import java.util.stream.IntStream;
 import org.joda.money.Money;
@@ -43,6 +44,9 @@ import tertulia.core.pricing.Plan;
 import tertulia.core.scoring.Criterion;
 import tertulia.core.scoring.Interval;
 import tertulia.core.scoring.Totals;
+import tertulia.core.trial.Task;
+import tertulia.core.trial.Trial;
+import tertulia.core.trial.Trials;
 
 /** Each kind of finding against the evaluation it speaks of, on generated selections. */
 public class FindingsTest {
@@ -829,6 +833,7 @@ public class FindingsTest {
       }
       case Finding.OutsideScale outside -> throw new AssertionError("a warning");
       case Finding.CountedTwice twice -> throw new AssertionError("a warning");
+      case Finding.GuessedScale guess -> throw new AssertionError("a warning");
     }
     for (Finding.CountedTwice twice : findings.countedTwice()) {
       met(twice);
@@ -855,6 +860,182 @@ public class FindingsTest {
       }
       assertTrue(amounts.size() > 1, "they differ");
       assertEquals(told.size(), amounts.size(), "the scale proposed tells them apart");
+    }
+  }
+
+  /** What would be guessed of the same contenders, against the values a stated scale gives them. */
+  @Test(dataProvider = "seeds")
+  public void aGuessedScaleHoldsAllContenders(int seed) {
+    Selection stated = Generated.selection(seed);
+    List<Criterion> criteria =
+        stated.criteria().stream()
+            .map(c ->
+                c.kind() instanceof Criterion.Cost
+                    ? new Criterion(c.id(), c.name(), new Criterion.CostAsFound())
+                    : c)
+            .toList();
+    Evaluation guessing = Evaluation.of(counting(stated, criteria), WhatIf.START);
+    List<BigDecimal> costs =
+        guessing.costs().feasible().stream()
+            .flatMap(c -> guessing.costs().spreadTotal(c.id()).stream())
+            .map(m ->
+                m.getAmount()
+                    .divide(
+                        BigDecimal.valueOf(Generated.MONTHS), 10, java.math.RoundingMode.HALF_UP))
+            .sorted()
+            .toList();
+    List<Finding.GuessedScale> guessed = new ScoreFindings(guessing).guessedScales();
+    boolean apart = !costs.isEmpty() && !costs.getFirst().equals(costs.getLast());
+    assertEquals(!guessed.isEmpty(), apart, "a scale needs two that differ: " + costs);
+    for (Finding.GuessedScale guess : guessed) {
+      met(guess);
+      assertTrue(guess.worst().compareTo(costs.getLast()) >= 0, guess + " of " + costs);
+      assertTrue(guess.best().compareTo(costs.getFirst()) <= 0, guess + " of " + costs);
+      Criterion same =
+          new Criterion("cost", "Cost", new Criterion.Cost(guess.worst(), guess.best()));
+      Evaluation scaled =
+          Evaluation.of(counting(stated, List.of(same, stated.criteria().getLast())), WhatIf.START);
+      for (Contender contender : guessing.costs().feasible()) {
+        assertEquals(
+            guessing
+                .scores()
+                .value(contender.id(), criteria.getFirst())
+                .map(v -> v.interval())
+                .orElseThrow(),
+            scaled.scores().value(contender.id(), same).map(v -> v.interval()).orElseThrow());
+      }
+    }
+  }
+
+  private static Selection counting(Selection s, List<Criterion> criteria) {
+    return new Selection(
+        s.title(),
+        s.purpose(),
+        s.asOf(),
+        s.horizon(),
+        s.currency(),
+        s.rise(),
+        s.groups(),
+        s.demands(),
+        s.averagePayment(),
+        s.needs(),
+        criteria,
+        s.contenders(),
+        s.panel(),
+        s.rates(),
+        s.scenarios(),
+        s.practice());
+  }
+
+  private static Trials trials(Selection selection, Random random) {
+    List<Task> tasks = new ArrayList<>();
+    for (Need need : selection.needs()) {
+      if (random.nextInt(3) > 0) {
+        String id = need.capability().id();
+        tasks.add(new Task("try-" + id, "Try " + id, new Task.From.OfNeed(id)));
+      }
+    }
+    List<Trial> trials = new ArrayList<>();
+    for (Contender contender : selection.active()) {
+      if (random.nextInt(4) > 0) {
+        List<Trial.Result> results = new ArrayList<>();
+        for (Task task : tasks) {
+          for (String by : List.of("One", "Two")) {
+            if (random.nextInt(3) > 0) {
+              results.add(
+                  new Trial.Result(
+                      task.id(),
+                      by,
+                      random.nextInt(3) == 0 ? Trial.Outcome.NOT_DONE : Trial.Outcome.DONE,
+                      random.nextInt(4) == 0 ? null : random.nextInt(30),
+                      "",
+                      selection.asOf().minusDays(random.nextInt(20))));
+            }
+          }
+        }
+        List<Plan> plans = contender.tool().plans();
+        trials.add(
+            new Trial(
+                contender.id(),
+                random.nextInt(5) == 0 ? null : plans.get(random.nextInt(plans.size())).id(),
+                selection.asOf().minusDays(20),
+                random.nextInt(3) == 0 ? null : selection.asOf().plusDays(random.nextInt(9) - 4),
+                "",
+                List.of("One", "Two"),
+                results));
+      }
+    }
+    return new Trials(tasks, trials);
+  }
+
+  /** Counted anew from the results, one by one. */
+  @Test(dataProvider = "seeds")
+  public void whatIsSaidOfTrialsIsWhatWasTried(int seed) {
+    Selection bare = Generated.selection(seed);
+    Selection selection = bare.tried(trials(bare, new Random(seed)));
+    Trials trials = selection.trials();
+    TrialFindings findings = new TrialFindings(selection);
+    BigDecimal before = BigDecimal.ONE;
+    Set<String> said = new HashSet<>();
+    for (Finding.OfTrial finding : findings.all(selection.asOf())) {
+      met(finding);
+      switch (finding) {
+        case Finding.NoTasks none -> {
+          assertTrue(trials.tasks().isEmpty());
+          return;
+        }
+        case Finding.NotTried not -> {
+          assertTrue(not.tools().stream().allMatch(tool -> trials.of(tool).isEmpty()));
+          said.addAll(not.tools());
+        }
+        case Finding.Tried tried -> {
+          int full = 0;
+          int none = 0;
+          int untried = 0;
+          for (Task task : trials.tasks()) {
+            Set<Trial.Outcome> outcomes = new HashSet<>();
+            trials.of(tried.tool()).orElseThrow().results().stream()
+                .filter(r -> r.task().equals(task.id()))
+                .forEach(r -> outcomes.add(r.outcome()));
+            full += outcomes.equals(Set.of(Trial.Outcome.DONE)) ? 1 : 0;
+            none += outcomes.equals(Set.of(Trial.Outcome.NOT_DONE)) ? 1 : 0;
+            untried += outcomes.isEmpty() ? 1 : 0;
+          }
+          int partly = trials.tasks().size() - full - none - untried;
+          assertEquals(tried.tally(), new Trials.Tally(full, partly, none, untried));
+          assertEquals(tried.minutes(), trials.medianMinutes(tried.tool()));
+          BigDecimal share = trials.shareDone(tried.tool()).orElseThrow().low();
+          assertTrue(share.compareTo(before) <= 0, "the one with most done first");
+          before = share;
+          said.add(tried.tool());
+        }
+        case Finding.TriedFact fact -> throw new AssertionError("said elsewhere");
+      }
+    }
+    assertEquals(
+        said, new HashSet<>(selection.active().stream().map(Contender::id).toList()), "of each");
+    for (Finding.TriedFact fact : findings.facts()) {
+      met(fact);
+      Contender contender = selection.contender(fact.tool());
+      assertEquals(trials.of(fact.tool()).orElseThrow().plan(), fact.plan());
+      assertEquals(
+          contender.offerings().stream()
+              .filter(o -> o.plan().id().equals(fact.plan()))
+              .findFirst()
+              .orElseThrow()
+              .fact(fact.capability())
+              .answer(),
+          fact.known());
+      List<Trial.Result> results =
+          trials.of(fact.tool()).orElseThrow().results().stream()
+              .filter(r -> r.task().equals("try-" + fact.capability().id()))
+              .toList();
+      assertTrue(
+          !results.isEmpty()
+              && results.stream()
+                  .allMatch(
+                      r -> (r.outcome() == Trial.Outcome.DONE) == (fact.shown() == Answer.YES)));
+      assertTrue(results.stream().noneMatch(r -> r.on().isAfter(fact.on())), "the last of them");
     }
   }
 }
