@@ -82,6 +82,8 @@ class Access {
       "/selections/{id}/snapshot",
       "/selections/{id}/plans",
       "/selections/{id}/versus",
+      "/selections/{id}/proofs",
+      "/selections/{id}/proofs/{proof}",
       "/selections/{id}/trials",
       "/selections/{id}/trials/result",
       "/selections/{id}/why",
@@ -122,6 +124,8 @@ class Access {
       "/selections/{id}/remarks",
       "/selections/{id}/remarks/{remark}/close",
       "/selections/{id}/trials/result",
+      "/selections/{id}/proofs",
+      "/selections/{id}/proofs/drop",
       "/selections/{id}/hand-in",
       "/selections/{id}/decision/sign",
       "/selections/{id}/decision/object"

@@ -35,6 +35,8 @@ public class AccessTest extends ServedTest {
           "/selections/{id}/marks/pairs/take",
           "/selections/{id}/hand-in",
           "/selections/{id}/remarks",
+          "/selections/{id}/proofs",
+          "/selections/{id}/proofs/drop",
           "/selections/{id}/trials/result",
           "/selections/{id}/remarks/{remark}/close",
           "/selections/{id}/decision/sign",
@@ -54,6 +56,7 @@ public class AccessTest extends ServedTest {
               .replace("{slug}", "no-such-tool")
               .replace("{revision}", "1")
               .replace("{remark}", "1")
+              .replace("{proof}", "1")
               .replace("{change}", "no-such-change")
               .replaceAll("\\{step:([a-z]+)[^}]*}", "$1");
       return MockMvcRequestBuilders.request(method, path).with(csrf());

@@ -85,7 +85,7 @@ public class OwnViewFirstTest extends ServedTest {
                 .anyMatch(method -> method.asHttpMethod().equals(HttpMethod.GET)))
         .flatMap(info -> info.getPatternValues().stream())
         .filter(pattern -> pattern.startsWith("/selections/{id}"))
-        .map(pattern -> pattern.replace("{id}", "" + ID))
+        .map(pattern -> pattern.replace("{id}", "" + ID).replace("{proof}", "1"))
         .forEach(pattern -> {
           if (pattern.contains("{step:")) {
             Stream.of(pattern.replaceAll(".*\\{step:([^}]*)}.*", "$1").split("\\|"))

@@ -25,6 +25,9 @@ public final class Limits {
   /** Marks that a table settled together. */
   public static final int SETTLED = 2000;
 
+  /** Pictures of a selection. */
+  public static final int PROOFS = 200;
+
   /** Tasks that are tried by hand. */
   public static final int TASKS = 40;
 

@@ -103,6 +103,17 @@ final class Rows {
         long selectionId, String contender, String task, String author);
   }
 
+  interface ProofRows extends JpaRepository<ProofRow, Long> {
+    List<ProofRow> findBySelectionIdInOrderById(Collection<Long> selectionIds);
+
+    long countBySelectionId(long selectionId);
+
+    Optional<ProofRow> findBySelectionIdAndAboutAndAccountId(
+        long selectionId, String about, long accountId);
+  }
+
+  interface Pictures extends JpaRepository<PictureRow, Long> {}
+
   interface Marks extends JpaRepository<MarkRow, Long> {
     List<MarkRow> findByMemberIdIn(Collection<Long> memberIds);
 

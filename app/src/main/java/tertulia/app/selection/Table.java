@@ -17,6 +17,7 @@ import tertulia.core.scoring.Member;
  * @param version the version its brief was read at
  * @param seats who sits at the table, in the order of the panel's members
  * @param remarks what was said at it and the reader may read, oldest first
+ * @param proofs pictures the reader may see, oldest first
  * @param openedBy who let everybody see everybody's view; null: each sees their own first
  */
 public record Table(
@@ -27,6 +28,7 @@ public record Table(
     Selection selection,
     List<Seat> seats,
     List<Remark> remarks,
+    List<Proof> proofs,
     @Nullable String openedBy,
     PutAway putAway) {
 
@@ -41,6 +43,11 @@ public record Table(
     public boolean isShown() {
       return handedIn != null || accountId == null;
     }
+  }
+
+  /** The pictures beside one thing that the reader may see. */
+  public List<Proof> proofs(String about) {
+    return proofs.stream().filter(proof -> proof.about().equals(about)).toList();
   }
 
   /** Whether each sees only their own view until it is handed in. */

@@ -41,6 +41,7 @@ public class Tables {
   private final Entered entered;
   private final Rows.SettledMarks settled;
   private final Remarks remarks;
+  private final Proofs proofs;
   private final TriedByHand hands;
   private final Entrance entrance;
   private final Catalogue catalogue;
@@ -53,6 +54,7 @@ public class Tables {
       Entered entered,
       Rows.SettledMarks settled,
       Remarks remarks,
+      Proofs proofs,
       TriedByHand hands,
       Entrance entrance,
       Catalogue catalogue,
@@ -63,6 +65,7 @@ public class Tables {
     this.entered = entered;
     this.settled = settled;
     this.remarks = remarks;
+    this.proofs = proofs;
     this.hands = hands;
     this.entrance = entrance;
     this.catalogue = catalogue;
@@ -128,6 +131,7 @@ public class Tables {
         settled.findBySelectionIdInOrderById(ids).stream()
             .collect(Collectors.groupingBy(row -> row.selectionId));
     Map<Long, TriedByHand.Stored> tried = hands.of(ids);
+    Map<Long, List<ProofRow>> shown = proofs.of(ids);
     Map<Long, List<RemarkRow>> said = remarks.of(ids);
     List<Table> tables = new ArrayList<>();
     for (SelectionRow row : rows) {
@@ -150,7 +154,14 @@ public class Tables {
               null,
               Objects.requireNonNull(tried.get(row.id))
                   .part(parts.stream().map(p -> p.tool().id()).collect(Collectors.toSet())));
-      tables.add(table(row, file, panel, sight, said.getOrDefault(row.id, List.of())));
+      tables.add(
+          table(
+              row,
+              file,
+              panel,
+              sight,
+              said.getOrDefault(row.id, List.of()),
+              shown.getOrDefault(row.id, List.of())));
     }
     return tables;
   }
@@ -160,15 +171,15 @@ public class Tables {
       SelectionFile file,
       List<MemberRow> panel,
       Sight sight,
-      List<RemarkRow> said) {
+      List<RemarkRow> said,
+      List<ProofRow> pictures) {
     Selection whole = stored(file);
-    List<Remark> read =
-        Remarks.read(
-            said,
-            panel.stream()
-                .filter(member -> !sight.sees(member))
-                .flatMap(member -> Stream.ofNullable(member.accountId))
-                .toList());
+    List<Long> hidden =
+        panel.stream()
+            .filter(member -> !sight.sees(member))
+            .flatMap(member -> Stream.ofNullable(member.accountId))
+            .toList();
+    List<Remark> read = Remarks.read(said, hidden);
     List<Boolean> kept = panel.stream().map(member -> !sight.sees(member)).toList();
     return new Table(
         Objects.requireNonNull(row.id),
@@ -182,6 +193,7 @@ public class Tables {
                     Objects.requireNonNull(m.id), m.accountId, m.name, m.share, m.handedIn))
             .toList(),
         read,
+        Proofs.seen(pictures, hidden),
         row.openedBy,
         new PutAway(row.putAway, row.putAwayBy, row.sample));
   }

@@ -10,6 +10,7 @@ import tertulia.app.display.Dates;
 import tertulia.app.display.TrialWords;
 import tertulia.app.exchange.Brief;
 import tertulia.app.exchange.TrialsReader;
+import tertulia.app.selection.Proof;
 import tertulia.app.selection.Table;
 import tertulia.app.workspace.Workspace;
 import tertulia.core.evaluation.Contender;
@@ -74,7 +75,8 @@ record TrialsView(
    *
    * @param ask where the reader says how it went; empty if they cannot
    */
-  record ResultCell(String id, String name, List<Voice> voices, String ask, boolean mine) {}
+  record ResultCell(
+      String id, String name, List<Voice> voices, List<Proof> proofs, String ask, boolean mine) {}
 
   /** How one person fared. */
   record Voice(String by, String outcome, String look, String note) {}
@@ -193,6 +195,7 @@ record TrialsView(
         "result-" + task.id() + "-" + contender.id(),
         contender.tool().name(),
         results.stream().map(TrialsView::voice).toList(),
+        session.table().proofs(Proof.ofResult(task.id(), contender.id())),
         may
             ? UriComponentsBuilder.fromPath("/selections/{id}/trials/result")
                 .queryParam("task", task.id())

@@ -23,6 +23,7 @@ import tertulia.app.exchange.Codes;
 import tertulia.app.exchange.Json;
 import tertulia.app.exchange.WeighingReader;
 import tertulia.app.people.SignedIn;
+import tertulia.app.selection.Proof;
 import tertulia.app.selection.Selections;
 import tertulia.app.selection.Table;
 import tertulia.app.selection.Views;
@@ -64,6 +65,7 @@ class MarksController implements StepBody {
    *
    * @param reason what the reader said of it; empty if nothing, or if there is no mark
    * @param tried how the tasks for this criterion went; empty if none was tried
+   * @param proofs pictures beside it
    * @param ask address where it is asked for; empty without a mark
    */
   record MarkCell(
@@ -76,7 +78,8 @@ class MarksController implements StepBody {
       Cell value,
       String dots,
       String dotsId,
-      String tried) {}
+      String tried,
+      List<Proof> proofs) {}
 
   /** Saves one mark as soon as it is chosen: "", "x" for cannot judge, or 0 to 10. */
   @PostMapping("/selections/{id}/marks")
@@ -367,7 +370,8 @@ class MarksController implements StepBody {
         WeightsView.value(session, contender, criterion),
         WeightsView.markDots(session, criterion, contender),
         "dots-" + criterion.id() + "-" + contender.id(),
-        tried(session, criterion, contender));
+        tried(session, criterion, contender),
+        session.table().proofs(Proof.ofMark(criterion.id(), contender.id())));
   }
 
   private static String tried(Workspace.Session session, Criterion criterion, Contender contender) {

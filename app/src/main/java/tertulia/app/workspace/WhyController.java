@@ -34,6 +34,7 @@ class WhyController {
       model.addAttribute(
           "line", WorkingLine.of(session.evaluation().explain(figure), session::isOld));
       model.addAttribute("id", id);
+      model.addAttribute("proofs", session.table().proofs(Subjects.of(query).code()));
       model.addAttribute("weighs", session.person().weighs() && !session.table().decided());
       model.addAttribute("remarks", RemarksView.about(session, Subjects.of(query)));
     } catch (IllegalArgumentException e) {
