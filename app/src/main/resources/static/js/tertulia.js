@@ -10,7 +10,8 @@ import { priceSheet } from './parts/price-sheet.js';
 import { growth } from './parts/growth.js';
 import { readings } from './parts/readings.js';
 import { fold } from './parts/fold.js';
+import { otherVersion } from './parts/other-version.js';
 import { places } from './parts/places.js';
 import { remarks } from './parts/remarks.js';
 
-[theme, thread, charts, why, keys, exchange, columns, guard, priceSheet, growth, fold, readings, places, remarks].forEach((start) => start(document));
+[theme, thread, charts, why, keys, exchange, columns, guard, priceSheet, growth, fold, readings, places, remarks, otherVersion].forEach((start) => start(document));

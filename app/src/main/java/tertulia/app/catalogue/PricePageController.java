@@ -30,6 +30,7 @@ import tertulia.app.exchange.TermCode;
 import tertulia.app.people.SignedIn;
 import tertulia.app.web.Conflict;
 import tertulia.app.web.FormFields;
+import tertulia.app.web.OtherVersion;
 import tertulia.app.web.TooMany;
 import tertulia.core.fit.Answer;
 import tertulia.core.growth.Measure;
@@ -163,6 +164,7 @@ class PricePageController {
       return CatalogueController.saved(slug, change, from.get(), "Saved.", flash);
     } catch (Conflict e) {
       form.version = stored.version();
+      model.addAttribute("other", OtherVersion.of(ToolForms.of(stored.sheet(), stored.version())));
       return refused(form, about, Map.of("name", e.message()), model, response);
     }
   }

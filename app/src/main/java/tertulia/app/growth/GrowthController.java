@@ -38,6 +38,7 @@ import tertulia.app.people.SignedIn;
 import tertulia.app.standin.StaffDirectory;
 import tertulia.app.web.Conflict;
 import tertulia.app.web.FormFields;
+import tertulia.app.web.OtherVersion;
 import tertulia.core.growth.Group;
 import tertulia.core.time.Horizon;
 
@@ -173,6 +174,7 @@ class GrowthController {
       } catch (Conflict e) {
         faults = Map.of("months", e.message());
         form.version = version(plans.find());
+        plans.find().ifPresent(now -> model.addAttribute("other", OtherVersion.of(form(now))));
       }
     }
     response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());

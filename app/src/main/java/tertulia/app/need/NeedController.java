@@ -25,6 +25,7 @@ import tertulia.app.selection.Table;
 import tertulia.app.standin.RatesOfExchange;
 import tertulia.app.web.Conflict;
 import tertulia.app.web.FormFields;
+import tertulia.app.web.OtherVersion;
 import tertulia.app.workspace.StepBody;
 import tertulia.app.workspace.Steps;
 import tertulia.app.workspace.Workspace;
@@ -78,7 +79,10 @@ class NeedController implements StepBody {
         return "redirect:/selections/" + id + "/need?saved";
       } catch (Conflict e) {
         faults = Map.of("title", e.message());
-        form.version = table.version();
+        Table now = selections.load(id);
+        form.version = now.version();
+        model.addAttribute(
+            "other", OtherVersion.of(BriefConverter.form(now.file().brief(), now.version())));
       }
     }
     Workspace.Session session = steps.open(id, Map.of(), person);

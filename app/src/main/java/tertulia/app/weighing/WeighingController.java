@@ -32,6 +32,7 @@ import tertulia.app.web.Again;
 import tertulia.app.web.Conflict;
 import tertulia.app.web.FormFields;
 import tertulia.app.web.NotFound;
+import tertulia.app.web.OtherVersion;
 import tertulia.app.workspace.StepBody;
 import tertulia.app.workspace.Steps;
 import tertulia.app.workspace.Workspace;
@@ -175,7 +176,10 @@ class WeighingController implements StepBody {
         return "redirect:/selections/" + id + "/weights";
       } catch (Conflict e) {
         faults.put("criteria", e.message());
-        form.version = selections.load(id).version();
+        Table now = selections.load(id);
+        form.version = now.version();
+        model.addAttribute(
+            "other", OtherVersion.of(CriteriaConverter.form(now.file().brief(), now.version())));
       }
     }
     String page = steps.refused(steps.open(id, Map.of(), person), this, model, response);
