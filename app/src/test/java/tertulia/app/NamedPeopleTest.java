@@ -39,27 +39,45 @@ public class NamedPeopleTest extends ServedTest {
 
   /** What a form of a member holds, so that nothing but the selection stands against it. */
   private static final Map<String, Map<String, String>> FORMS =
-      Map.of(
-          "/selections/{id}/weights",
-          Map.of("criterion", "ease", "points", "5"),
-          "/selections/{id}/marks",
-          Map.of("criterion", "ease", "contender", "{contender}", "mark", "5"),
-          "/selections/{id}/weights/way",
-          Map.of("way", "points"),
-          "/selections/{id}/weights/pair",
-          Map.of("one", "ease", "other", "cost", "times", "2"),
-          "/selections/{id}/marks/reason",
-          Map.of("criterion", "ease", "contender", "{contender}", "note", "Why."),
-          "/selections/{id}/marks/pairs",
-          Map.of("criterion", "ease", "one", "{contender}", "other", "none", "answer", "LEVEL"),
-          "/selections/{id}/marks/pairs/take",
-          Map.of("criterion", "ease"),
-          "/selections/{id}/hand-in",
-          Map.of(),
-          "/selections/{id}/decision/sign",
-          Map.of("version", "0", "password", "brackwater"),
-          "/selections/{id}/decision/object",
-          Map.of("version", "0", "reason", "No."));
+      Map.ofEntries(
+          Map.entry("/selections/{id}/weights", Map.of("criterion", "ease", "points", "5")),
+          Map.entry(
+              "/selections/{id}/marks",
+              Map.of("criterion", "ease", "contender", "{contender}", "mark", "5")),
+          Map.entry("/selections/{id}/weights/way", Map.of("way", "points")),
+          Map.entry(
+              "/selections/{id}/weights/pair",
+              Map.of("one", "ease", "other", "cost", "times", "2")),
+          Map.entry(
+              "/selections/{id}/marks/reason",
+              Map.of("criterion", "ease", "contender", "{contender}", "note", "Why.")),
+          Map.entry(
+              "/selections/{id}/marks/pairs",
+              Map.of(
+                  "criterion", "ease", "one", "{contender}", "other", "none", "answer", "LEVEL")),
+          Map.entry("/selections/{id}/marks/pairs/take", Map.of("criterion", "ease")),
+          Map.entry("/selections/{id}/hand-in", Map.of()),
+          Map.entry(
+              "/selections/{id}/remarks",
+              Map.of(
+                  "about",
+                  "step/cost",
+                  "kind",
+                  "question",
+                  "text",
+                  "Why?",
+                  "once",
+                  "00000000-0000-0000-0000-000000000000")),
+          Map.entry("/selections/{id}/remarks/{remark}/close", Map.of("open", "false")),
+          Map.entry(
+              "/selections/{id}/trials/result",
+              Map.of("task", "none", "contender", "{contender}", "outcome", "done")),
+          Map.entry("/selections/{id}/proofs", Map.of("about", "mark/ease/{contender}")),
+          Map.entry("/selections/{id}/proofs/drop", Map.of("about", "mark/ease/{contender}")),
+          Map.entry(
+              "/selections/{id}/decision/sign", Map.of("version", "0", "password", "brackwater")),
+          Map.entry("/selections/{id}/decision/object", Map.of("version", "0", "reason", "No.")),
+          Map.entry("/selections/{id}/live/{step}", Map.of("since", "1")));
 
   @Autowired private MockMvc mvc;
   @Autowired private People people;
@@ -88,13 +106,15 @@ public class NamedPeopleTest extends ServedTest {
           pattern
               .replace("{id}", "" + selection)
               .replace("{slug}", "slotmeer")
+              .replace("{remark}", "1")
+              .replace("{proof}", "1")
               .replace("{change}", "none")
               .replace("{word}", "none")
               .replace("{revision}", "1");
       MockHttpServletRequestBuilder request =
           MockMvcRequestBuilders.request(method, path).with(csrf());
       FORMS
-          .getOrDefault(pattern, Map.of())
+          .getOrDefault(pattern.replaceAll("/live/[a-z]+$", "/live/{step}"), Map.of())
           .forEach((name, value) -> request.param(name, value.replace("{contender}", contender)));
       return request;
     }
@@ -217,6 +237,9 @@ public class NamedPeopleTest extends ServedTest {
                 && !route.pattern().contains("snapshot")
                 && !route.pattern().contains("decision/")
                 && !route.pattern().contains("/marks/")
+                && !route.pattern().contains("/trials/")
+                && !route.pattern().contains("/remarks/")
+                && !route.pattern().contains("/proofs")
                 && !route.pattern().endsWith("/weights/pair")
                 && !route.pattern().endsWith("/why")) {
           wrong.add(route + " of one's own gave " + given);

@@ -160,12 +160,13 @@ public class OwnViewFirstTest extends ServedTest {
     assertEquals(panelOf("ilse").get("Odile Brannock").points().get("ease"), Integer.valueOf(40));
     String marks = text("joren", "/marks");
     assertFalse(marks.contains("0.850"), "nor a value that rests on their marks");
-    assertTrue(marks.contains("Not in these figures: Ilse Maren, Odile Brannock."), marks);
+    assertTrue(
+        marks.contains("Not in these figures: Ilse Maren, Odile Brannock, Maud Verlinde."), marks);
     assertTrue(
         text("joren", "/overview").contains("You see it once you have handed in yours."),
         "the overview says what it leaves out");
     assertFalse(text("joren", "/changes").contains("Ilse Maren: 35"));
-    String without = "without the views of Ilse Maren and Odile Brannock";
+    String without = "without the views of Ilse Maren, Odile Brannock and Maud Verlinde";
     for (String page : List.of("/cost", "/fit", "/decision", "/contenders")) {
       assertTrue(text("joren", page).contains(without), page + " says what its totals leave out");
       assertFalse(text("ilse", page).contains("without the view"), page);
@@ -173,15 +174,18 @@ public class OwnViewFirstTest extends ServedTest {
     assertTrue(
         get("joren", "/selections/" + ID + "/line")
             .getContentAsString(StandardCharsets.UTF_8)
-            .contains("Not in these figures: the views of Ilse Maren and Odile Brannock."));
-    assertTrue(text("joren", "/decision.md").contains("the view of Ilse Maren, Odile Brannock"));
+            .contains(
+                "Not in these figures: the views of Ilse Maren, Odile Brannock and Maud Verlinde."));
+    assertTrue(
+        text("joren", "/decision.md")
+            .contains("the view of Ilse Maren, Odile Brannock, Maud Verlinde"));
     // how far they have come is the same for everybody
     for (String who : List.of("ilse", "joren")) {
       assertTrue(
           text(who, "/cost")
               .replaceAll("<[^>]*>|\\s+", " ")
               .replaceAll(" +", " ")
-              .contains("Marks 1 of 3"),
+              .contains("Marks 2 of 4"),
           who);
     }
   }
@@ -221,6 +225,8 @@ public class OwnViewFirstTest extends ServedTest {
         post(
                 "ilse",
                 "decision/propose",
+                "remarksOpen",
+                "yes",
                 "choice",
                 "halvard-desk",
                 "reasons",
@@ -320,7 +326,12 @@ public class OwnViewFirstTest extends ServedTest {
         new SelectionFile.PairPart("help", "slotmeer", "halvard-desk", "clear", "They rang back."));
     assertEquals(post("joren", "marks/pairs/take", "criterion", "help").getStatus(), 200);
     Map<String, tertulia.core.scoring.Mark> taken =
-        selections.load(ID).selection().panel().members().getLast().marks().get("help");
+        selections.load(ID).selection().panel().members().stream()
+            .filter(m -> m.name().equals("Joren Talvik"))
+            .findFirst()
+            .orElseThrow()
+            .marks()
+            .get("help");
     // about 5: slotmeer over both by 3, tollen-suite over slotmeer by 1
     assertEquals(taken.get("slotmeer").given().orElseThrow().intValue(), 6);
     assertEquals(taken.get("tollen-suite").given().orElseThrow().intValue(), 7);
@@ -390,7 +401,7 @@ public class OwnViewFirstTest extends ServedTest {
     assertEquals(post("ilse", "table", "account", "" + account("pia")).getStatus(), 404, "reads");
     assertEquals(post("ilse", "table", "account", "" + mara).getStatus(), 302);
     assertEquals(post("ilse", "table", "account", "" + mara).getStatus(), 302, "twice is once");
-    assertEquals(selections.load(ID).seats().size(), 4);
+    assertEquals(selections.load(ID).seats().size(), 5);
     assertTrue(text("ilse", "/marks").contains("Not handed in yet: Mara Quist."));
     String first = get("mara", "/selections").getContentAsString(StandardCharsets.UTF_8);
     assertTrue(first.contains("weigh"), "it is asked of her on her first page");
@@ -398,9 +409,9 @@ public class OwnViewFirstTest extends ServedTest {
     long seat = selections.load(ID).seats().getLast().memberId();
     long jorens = selections.load(ID).seats().get(2).memberId();
     assertEquals(post("ilse", "table/leave", "member", "" + jorens).getStatus(), 302);
-    assertEquals(selections.load(ID).seats().size(), 4, "who has weighed keeps the seat");
+    assertEquals(selections.load(ID).seats().size(), 5, "who has weighed keeps the seat");
     assertEquals(post("ilse", "table/leave", "member", "" + seat).getStatus(), 302);
-    assertEquals(selections.load(ID).seats().size(), 3);
+    assertEquals(selections.load(ID).seats().size(), 4);
   }
 
   /** Nobody else has a seat: a second person still reads and signs what was proposed. */
@@ -428,6 +439,7 @@ public class OwnViewFirstTest extends ServedTest {
         answer(
                 "ilse",
                 MockMvcRequestBuilders.post(at + "/decision/propose")
+                    .param("remarksOpen", "yes")
                     .param("choice", "halvard-desk")
                     .param("reasons", "It is the cheapest.")
                     .param("givenUp", "The easier desk.")

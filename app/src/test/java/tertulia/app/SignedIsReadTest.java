@@ -62,6 +62,8 @@ public class SignedIsReadTest extends ServedTest {
     return post(
         "ilse",
         at + "/propose",
+        "remarksOpen",
+        "yes",
         "choice",
         slug("slotmeer"),
         "reasons",

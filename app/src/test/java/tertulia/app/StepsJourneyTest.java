@@ -144,7 +144,7 @@ public class StepsJourneyTest extends ServedTest {
       assertTrue(answer.contains(bad.equals("many") ? "not a whole number" : bad), answer);
     }
     Table table = selections.load(id);
-    assertEquals(table.seats().size(), 4, "Odile of the file and Odile who signed in");
+    assertEquals(table.seats().size(), 5, "Odile of the file and Odile who signed in");
     assertEquals(
         table.selection().panel().members().getLast().weighing(),
         new tertulia.core.scoring.Weighing.Points(java.util.Map.of("cost", 70)));

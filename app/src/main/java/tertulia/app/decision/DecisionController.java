@@ -78,7 +78,12 @@ class DecisionController implements StepBody {
     Optional<Proposal> proposal = proposal(typed, session, faults);
     String open = openRemarks(session);
     if (propose && !open.isEmpty() && !typed.containsKey("remarksOpen")) {
-      faults.add("remarksOpen", open + " Close them, or say that they may stay open.");
+      faults.add(
+          "remarksOpen",
+          open
+              + (open.startsWith("One ")
+                  ? " Close it, or say that it may stay open."
+                  : " Close them, or say that they may stay open."));
       proposal = Optional.empty();
     }
     if (proposal.isPresent()) {

@@ -1,6 +1,5 @@
 package tertulia.app.workspace;
 
-import io.github.wimdeblauwe.htmx.spring.boot.mvc.HxRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
@@ -38,7 +37,6 @@ class RemarksController {
    * @param contender whose fact it is about, if {@code about} is a need; empty: the need's
    * @param page key of the page it was written on; empty: beside a figure's working
    */
-  @HxRequest
   @PostMapping("/selections/{id}/remarks")
   String say(
       @PathVariable long id,
@@ -73,7 +71,6 @@ class RemarksController {
   }
 
   /** Closes a remark, or opens it again. */
-  @HxRequest
   @PostMapping("/selections/{id}/remarks/{remark}/close")
   String close(
       @PathVariable long id,

@@ -328,7 +328,7 @@ public class WalkTest extends BrowserTest {
     // what Ilse and Odile handed in is not for Joren before his own view is
     assertThat(page.locator("#weight-cost")).hasText("—");
     assertThat(page.locator(".ownview"))
-        .containsText("Not in these figures: Ilse Maren, Odile Brannock.");
+        .containsText("Not in these figures: Ilse Maren, Odile Brannock, Maud Verlinde.");
     points(page, "cost", "50");
     points(page, "ease", "x");
     assertThat(page.locator("#wfault-ease")).containsText("\"x\" is not a whole number.");
@@ -342,12 +342,13 @@ public class WalkTest extends BrowserTest {
     because(page, "Slotmeer", "Ease at the freight desk", "My crew needed no card for it.");
     page.getByText("Hand in my view").click();
     assertThat(page.locator(".ownview")).containsText("You handed in your view on 24 Nov 2026.");
-    // (8 + 9 + 2 · 10) / (4 · 10)
-    assertThat(page.locator("#value-ease-slotmeer")).hasText("0.925");
+    // (8 + 9 + 4 + 2 · 10) / (5 · 10)
+    assertThat(page.locator("#value-ease-slotmeer")).hasText("0.820");
     whyIsSaid(page);
     step(page, "Weights");
-    // Joren's share is 2: (0.35 + 0.15 + 2 · 0.5) / 4 and (0.2 + 0.4 + 2 · 0.5) / 4
-    assertThat(page.locator("#weight-cost")).hasText("38 %");
+    // Joren's share is 2, Maud's steps are 20 and 100 of 250:
+    // (0.35 + 0.15 + 0.08 + 2 · 0.5) / 5 and (0.2 + 0.4 + 0.4 + 2 · 0.5) / 5
+    assertThat(page.locator("#weight-cost")).hasText("32 %");
     assertThat(page.locator("#weight-ease")).hasText("40 %");
     step(page, "Marks");
     mark(page, "Quaymate", "Help when it breaks", "x");
@@ -356,23 +357,23 @@ public class WalkTest extends BrowserTest {
     assertThat(page.locator("#value-help-quaymate")).hasText("0.700");
     assertThat(page.locator("#total-slotmeer")).containsText(slotmeersTotal());
     page.reload();
-    assertThat(page.locator("#value-ease-slotmeer")).hasText("0.925");
+    assertThat(page.locator("#value-ease-slotmeer")).hasText("0.820");
     assertThat(page.locator("#total-slotmeer")).containsText(slotmeersTotal());
   }
 
   /** Slotmeer's total: weights of the table times cost, ease, help, coverage and ratings. */
   private static String slotmeersTotal() {
     double cost = (1100 - slotmeersWay().doubleValue() / 36) / 800;
-    double ease = 0.925;
-    double help = (6 + 5) / 20.0;
+    double ease = 0.82;
+    double help = (6 + 5 + 3) / 30.0;
     double coverage = (3 * 0 + 4 * 0.5 + 2 * 1) / 9.0;
     double ratings = ((50 * 3.5 + 180 * 4.6) / 230 - 1) / 4;
     double total =
-        0.375 * cost
+        (0.35 + 0.15 + 0.08 + 1) / 5 * cost
             + 0.4 * ease
-            + (0.15 + 0.2) / 4 * help
-            + (0.2 + 0.2) / 4 * coverage
-            + (0.1 + 0.05) / 4 * ratings;
+            + (0.15 + 0.2 + 0.32) / 5 * help
+            + (0.2 + 0.2 + 0.16) / 5 * coverage
+            + (0.1 + 0.05 + 0.04) / 5 * ratings;
     return String.format(Locale.ENGLISH, "%.3f", total);
   }
 
@@ -416,6 +417,10 @@ public class WalkTest extends BrowserTest {
     ilse.getByLabel("Halvard Desk").check();
     ilse.getByLabel("What is given up").fill("The easier desk of Slotmeer.");
     ilse.getByLabel("Look again on").fill("2027-10-01");
+    ilse.getByText("Propose it").click();
+    assertThat(ilse.locator(".below [role=alert]"))
+        .containsText("One remark is open, at Cost. Close it, or say that it may stay open.");
+    ilse.getByLabel("Remarks may stay open").check();
     ilse.getByText("Propose it").click();
     assertThat(ilse.locator(".record")).containsText("Proposed by Ilse Maren (ilse), 24 Nov 2026");
     assertThat(ilse.getByText("Sign it off")).hasCount(0);

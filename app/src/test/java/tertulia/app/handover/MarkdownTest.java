@@ -46,7 +46,8 @@ public class MarkdownTest {
             "## Context",
             "## Decision drivers",
             "## Considered options",
-            "### How the list was narrowed"));
+            "### How the list was narrowed",
+            "### What was asked and said"));
     assertTrue(text.contains("- Status: open"));
     assertTrue(
         text.contains(
@@ -54,7 +55,7 @@ public class MarkdownTest {
     assertTrue(
         text.contains(
             "- 2026-10-20: Pierbook set aside by Ilse Maren: Nobody could say whether its small"));
-    assertTrue(text.contains("- criterion: Cost, weight 0.250000"));
+    assertTrue(text.contains("- criterion: Cost, weight 0.193333"));
     assertTrue(text.contains("62 to 111 people over 36 months from 2027-01; figures in EUR"));
   }
 
