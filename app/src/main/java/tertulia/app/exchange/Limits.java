@@ -25,6 +25,9 @@ public final class Limits {
   /** Marks that a table settled together. */
   public static final int SETTLED = 2000;
 
+  /** Characters of what somebody at a table knows about. */
+  public static final int COMPETENCE = 200;
+
   /** Pictures of a selection. */
   public static final int PROOFS = 200;
 

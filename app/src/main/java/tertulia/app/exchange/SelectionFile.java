@@ -307,6 +307,7 @@ public record SelectionFile(
    * @param weighings what was entered in other ways, at most once each; null: nothing
    * @param handedIn whether the others may see it; null: they may
    * @param pairs contenders compared two by two; null: none
+   * @param competence what this person knows about; null: not said
    */
   @JsonInclude(JsonInclude.Include.NON_NULL)
   public record MemberPart(
@@ -317,7 +318,8 @@ public record SelectionFile(
       @Nullable String weighsBy,
       @Nullable List<WeighingPart> weighings,
       @Nullable Boolean handedIn,
-      @Nullable List<PairPart> pairs) {
+      @Nullable List<PairPart> pairs,
+      @Nullable String competence) {
     /** There is a view that whoever took the file could not see; it is not in it. */
     public static final String WITHHELD = "withheld";
 
@@ -331,12 +333,13 @@ public record SelectionFile(
 
     /** What is left of it for somebody who may not see it yet. */
     public MemberPart withheld() {
-      return new MemberPart(name, share, Map.of(), List.of(), WITHHELD, null, handedIn, null);
+      return new MemberPart(
+          name, share, Map.of(), List.of(), WITHHELD, null, handedIn, null, competence);
     }
 
     /** Somebody who weighs by points and never tried another way. */
     public MemberPart(String name, int share, Map<String, Integer> points, List<MarkPart> marks) {
-      this(name, share, points, marks, null, null, null, null);
+      this(name, share, points, marks, null, null, null, null, null);
     }
 
     /** Whether the others may see it. */

@@ -199,6 +199,7 @@ public final class SelectionReader {
               () -> {
                 part.points().keySet().forEach(c -> checkKnown("criterion", c, criterionIds));
                 checkPairs(part.compared(), criterionIds, contenderIds);
+                Codes.text(Objects.requireNonNullElse(part.competence(), ""), Limits.COMPETENCE);
                 WeighingReader.criteria(part.otherWays())
                     .forEach(c -> checkKnown("criterion", c, criterionIds));
                 return new Member(

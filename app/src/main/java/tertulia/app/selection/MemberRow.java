@@ -24,6 +24,9 @@ class MemberRow {
   String name = "";
   int share = 1;
 
+  /** What this person knows about, in words; may be empty. */
+  String competence = "";
+
   /** The code of the way in which this person weighs. */
   String weighsBy = "points";
 

@@ -122,12 +122,16 @@ public class Seats {
     }
   }
 
-  /** Changes how much each person's view counts; members of other selections are passed over. */
+  /**
+   * Changes how much each person's view counts and what they know about; members of other
+   * selections are passed over.
+   */
   @Transactional
-  public void changeShares(long id, Map<Long, Integer> shares) {
+  public void change(long id, Map<Long, Integer> shares, Map<Long, String> competences) {
     store.open(id);
     for (MemberRow member : members.findBySelectionIdOrderById(id)) {
       member.share = shares.getOrDefault(Objects.requireNonNull(member.id), member.share);
+      member.competence = competences.getOrDefault(member.id, member.competence);
     }
   }
 

@@ -96,6 +96,7 @@ public class SelectionImport {
     member.selectionId = id;
     member.name = part.name();
     member.share = part.share();
+    member.competence = Objects.requireNonNullElse(part.competence(), "").strip();
     boolean withheld = SelectionFile.MemberPart.WITHHELD.equals(part.weighsBy());
     member.weighsBy = part.weighsBy() == null || withheld ? "points" : part.weighsBy();
     boolean judged =

@@ -32,13 +32,18 @@ public record Table(
     @Nullable String openedBy,
     PutAway putAway) {
 
-  /** Somebody at the table; without an account if read from a file. */
+  /**
+   * Somebody at the table; without an account if read from a file.
+   *
+   * @param competence what this person knows about; may be empty
+   */
   public record Seat(
       long memberId,
       @Nullable Long accountId,
       String name,
       int share,
-      @Nullable LocalDate handedIn) {
+      @Nullable LocalDate handedIn,
+      String competence) {
     /** Whether the others may see this view once they have handed in theirs. */
     public boolean isShown() {
       return handedIn != null || accountId == null;
@@ -48,6 +53,15 @@ public record Table(
   /** The pictures beside one thing that the reader may see. */
   public List<Proof> proofs(String about) {
     return proofs.stream().filter(proof -> proof.about().equals(about)).toList();
+  }
+
+  /** What somebody at the table knows about; empty if nobody has said. */
+  public String competence(String name) {
+    return seats.stream()
+        .filter(seat -> seat.name().equals(name))
+        .map(Seat::competence)
+        .findFirst()
+        .orElse("");
   }
 
   /** Whether each sees only their own view until it is handed in. */

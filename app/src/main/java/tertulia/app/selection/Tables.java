@@ -190,7 +190,12 @@ public class Tables {
         panel.stream()
             .map(m ->
                 new Table.Seat(
-                    Objects.requireNonNull(m.id), m.accountId, m.name, m.share, m.handedIn))
+                    Objects.requireNonNull(m.id),
+                    m.accountId,
+                    m.name,
+                    m.share,
+                    m.handedIn,
+                    m.competence))
             .toList(),
         read,
         Proofs.seen(pictures, hidden),
@@ -277,7 +282,8 @@ public class Tables {
               member.weighsBy.equals(WeighingReader.Way.POINTS.code()) ? null : member.weighsBy,
               others.isEmpty() ? null : others,
               open || Sight.isIn(member) ? null : false,
-              compared.isEmpty() ? null : compared));
+              compared.isEmpty() ? null : compared,
+              member.competence.isEmpty() ? null : member.competence));
     }
     return panel;
   }

@@ -65,7 +65,7 @@ record AgreementView(List<String> says, List<Talk> talks, List<Line> people, Str
     for (Panel.Given voice : List.of(point.high(), point.low())) {
       voices.add(
           new Voice(
-              voice.member().name(),
+              known(session, voice.member().name()),
               voice.mark().given().orElseThrow().stripTrailingZeros().toPlainString(),
               voice.mark().because().isEmpty() ? "no reason given" : voice.mark().because()));
     }
@@ -75,6 +75,12 @@ record AgreementView(List<String> says, List<Talk> talks, List<Line> people, Str
             + point.criterion().name(),
         three(point.reach()),
         voices);
+  }
+
+  /** A name with what that person knows about. */
+  private static String known(Workspace.Session session, String name) {
+    String competence = session.table().competence(name);
+    return competence.isEmpty() ? name : name + " (" + competence + ")";
   }
 
   static String three(BigDecimal number) {

@@ -1,5 +1,8 @@
 package tertulia.app.weighing;
 
+import java.time.Clock;
+import java.time.LocalDate;
+import java.util.Objects;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -7,14 +10,18 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 import tertulia.app.exchange.WeighingReader;
+import tertulia.app.mail.Mail;
 import tertulia.app.people.People;
 import tertulia.app.people.Role;
 import tertulia.app.people.SignedIn;
 import tertulia.app.selection.Seats;
+import tertulia.app.selection.Selections;
+import tertulia.app.selection.Table;
 import tertulia.app.selection.Views;
 import tertulia.app.web.Again;
 import tertulia.app.web.Conflict;
 import tertulia.app.web.NotFound;
+import tertulia.core.scoring.Member;
 
 /** What people do at a table besides weighing and marking: choose their way, show their view. */
 @Controller
@@ -22,8 +29,15 @@ class PanelController {
   private final Seats seats;
   private final Views views;
   private final People people;
+  private final Selections selections;
+  private final Mail mail;
+  private final Clock clock;
 
-  PanelController(Seats seats, Views views, People people) {
+  PanelController(
+      Seats seats, Views views, People people, Selections selections, Mail mail, Clock clock) {
+    this.selections = selections;
+    this.mail = mail;
+    this.clock = clock;
     this.seats = seats;
     this.views = views;
     this.people = people;
@@ -52,6 +66,40 @@ class PanelController {
     } catch (Conflict e) {
       flash.addFlashAttribute("invited", e.message());
     }
+    return "redirect:/selections/" + id + "/weights";
+  }
+
+  /** Reminds somebody whose view is missing, at most once a day. */
+  @PostMapping("/selections/{id}/table/remind")
+  String remind(
+      @PathVariable long id,
+      @RequestParam long member,
+      @AuthenticationPrincipal SignedIn person,
+      RedirectAttributes flash) {
+    Table table = selections.load(id);
+    Table.Seat seat =
+        table.seats().stream()
+            .filter(s -> s.memberId() == member && s.accountId() != null && !s.isShown())
+            .findFirst()
+            .orElseThrow(() -> new NotFound("seat whose view is missing like that"));
+    Member asked = table.selection().panel().members().get(table.seats().indexOf(seat));
+    boolean sent =
+        Again.until(() ->
+            mail.send(
+                new Mail.Message(
+                    Objects.requireNonNull(seat.accountId()),
+                    seat.name(),
+                    table.selection().title(),
+                    Reminder.of(table.selection(), asked, person.name()),
+                    "/selections/" + id + "/weights",
+                    person.name(),
+                    "view/" + id + "/" + member + "/" + LocalDate.now(clock))));
+    flash.addFlashAttribute(
+        "invited",
+        sent
+            ? seat.name() + " was reminded. What was written can be read:"
+            : seat.name() + " was reminded today already.");
+    flash.addFlashAttribute("reminded", true);
     return "redirect:/selections/" + id + "/weights";
   }
 

@@ -19,6 +19,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 import tertulia.app.exchange.Brief;
 import tertulia.app.exchange.Codes;
+import tertulia.app.exchange.Limits;
 import tertulia.app.exchange.MeasuredNumber;
 import tertulia.app.exchange.WeighingReader;
 import tertulia.app.people.People;
@@ -230,6 +231,7 @@ class WeighingController implements StepBody {
       Model model,
       HttpServletResponse response) {
     Map<Long, Integer> shares = new HashMap<>();
+    Map<Long, String> competences = new HashMap<>();
     Map<String, String> faults = new LinkedHashMap<>();
     typed.forEach((name, text) -> {
       if (name.matches("share-[0-9]{1,18}")) {
@@ -239,9 +241,16 @@ class WeighingController implements StepBody {
           faults.put(name, String.valueOf(e.getMessage()));
         }
       }
+      if (name.matches("knows-[0-9]{1,18}")) {
+        try {
+          competences.put(Long.valueOf(name.substring(6)), Codes.text(text, Limits.COMPETENCE));
+        } catch (IllegalArgumentException e) {
+          faults.put(name, String.valueOf(e.getMessage()));
+        }
+      }
     });
     if (faults.isEmpty()) {
-      seats.changeShares(id, shares);
+      seats.change(id, shares, competences);
       return "redirect:/selections/" + id + "/weights";
     }
     String page = steps.refused(steps.open(id, Map.of(), person), this, model, response);

@@ -70,6 +70,8 @@ class LiveController {
         : ResponseEntity.ok()
             .contentType(MediaType.TEXT_EVENT_STREAM)
             .header("Cache-Control", "no-cache")
+            // a proxy that gathers answers would keep it back
+            .header("X-Accel-Buffering", "no")
             .body(stream);
   }
 
