@@ -10,8 +10,9 @@ import { priceSheet } from './parts/price-sheet.js';
 import { growth } from './parts/growth.js';
 import { readings } from './parts/readings.js';
 import { fold } from './parts/fold.js';
+import { live } from './parts/live.js';
 import { otherVersion } from './parts/other-version.js';
 import { places } from './parts/places.js';
 import { remarks } from './parts/remarks.js';
 
-[theme, thread, charts, why, keys, exchange, columns, guard, priceSheet, growth, fold, readings, places, remarks, otherVersion].forEach((start) => start(document));
+[theme, thread, charts, why, keys, exchange, columns, guard, priceSheet, growth, fold, readings, places, remarks, otherVersion, live].forEach((start) => start(document));

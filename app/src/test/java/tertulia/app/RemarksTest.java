@@ -158,6 +158,10 @@ public class RemarksTest extends ServedTest {
     assertFalse(
         page("ilse", "/why?figure=value&contender=slotmeer&criterion=ease").contains("a three"));
     assertTrue(page("joren", "/marks").contains("give it a three"), "his own he reads");
+    String waits = "Others read it once you have handed in your view";
+    assertTrue(page("joren", "/marks").contains(waits), "and is told who reads it when");
+    assertFalse(page("joren", "/cost").contains(waits), "of a cost everybody reads it at once");
+    assertFalse(page("odile", "/marks").contains(waits));
     assertTrue(page("odile", "/marks").contains("for the queue"), "both have handed in");
     assertTrue(page("ilse", "/weights").contains("Whose first day?"), "what it means is no view");
     assertTrue(page("joren", "/need").contains("Who pays?"));

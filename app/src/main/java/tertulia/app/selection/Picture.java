@@ -15,6 +15,7 @@ import java.io.IOException;
 import java.util.Iterator;
 import java.util.Locale;
 import javax.imageio.ImageIO;
+import javax.imageio.ImageReadParam;
 import javax.imageio.ImageReader;
 import javax.imageio.stream.ImageInputStream;
 
@@ -70,7 +71,12 @@ public record Picture(String type, byte[] bytes) {
                 + reader.getHeight(0)
                 + " points; at most 40 million are read. Make it smaller.");
       }
-      return drawn(reader.read(0), type, turn(file));
+      ImageReadParam read = reader.getDefaultReadParam();
+      int step =
+          Math.max(1, Math.max(reader.getWidth(0), reader.getHeight(0)) / (2 * LONGEST_SIDE));
+      // of a very large one only so many points are held as are needed
+      read.setSourceSubsampling(step, step, 0, 0);
+      return drawn(reader.read(0, read), type, turn(file));
     } catch (IOException | IndexOutOfBoundsException | NegativeArraySizeException e) {
       throw none();
     }

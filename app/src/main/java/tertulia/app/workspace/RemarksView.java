@@ -27,6 +27,7 @@ import tertulia.core.remark.Subject;
  * @param subjects what else of the step it may be about; none if only {@code about}
  * @param contenders of whom it may be, for a need on Fit; none elsewhere
  * @param says how many are open, or that there is none
+ * @param waits whether others read a new one only once the reader has handed in their view
  * @param typed a text that was refused
  * @param fault why; empty if nothing was refused
  * @param once a word for a new remark, so that it is kept once
@@ -39,6 +40,7 @@ public record RemarksView(
     String says,
     List<Line> open,
     List<Line> closed,
+    boolean waits,
     String typed,
     String fault,
     String once) {
@@ -84,7 +86,7 @@ public record RemarksView(
   /** This view with a text that was refused. */
   public RemarksView refused(String text, String because) {
     return new RemarksView(
-        about, of, subjects, contenders, says, open, closed, text, because, once);
+        about, of, subjects, contenders, says, open, closed, waits, text, because, once);
   }
 
   /** Those of a step; on the overview all, on another page none. */
@@ -137,7 +139,23 @@ public record RemarksView(
             ? closed.isEmpty() ? "none yet" : "none open, " + closed.size() + " closed"
             : open.size() + " open";
     return new RemarksView(
-        about, of, subjects, contenders, says, open, closed, "", "", "" + UUID.randomUUID());
+        about,
+        of,
+        subjects,
+        contenders,
+        says,
+        open,
+        closed,
+        !about.isEmpty() && waits(session, Subject.of(about)),
+        "",
+        "",
+        "" + UUID.randomUUID());
+  }
+
+  private static boolean waits(Workspace.Session session, Subject subject) {
+    return subject.isJudged()
+        && session.table().isOwnViewFirst()
+        && session.table().seat(session.person()).filter(seat -> !seat.isShown()).isPresent();
   }
 
   /** What of a step a remark may be about besides the step; figures are asked where they stand. */

@@ -81,7 +81,29 @@ public class LiveWalkTest extends BrowserTest {
     assertThat(odile.locator("#remarklist")).containsText("Said while one was away");
   }
 
+  /** As a browser tells a page that another tab is looked at, and then this one again. */
+  private static void look(Page page, boolean at) {
+    page.evaluate(
+        "at => { Object.defineProperty(document, 'hidden', {value: !at, configurable: true});"
+            + " document.dispatchEvent(new Event('visibilitychange')); }",
+        at);
+  }
+
   @Test(dependsOnMethods = "whoWasCutOffMissesNothing")
+  public void aPageNobodyLooksAtHoldsNoConnectionAndCatchesUp() {
+    Page ilse = signedIn("ilse", ColorScheme.LIGHT, 1280);
+    Page odile = signedIn("odile", ColorScheme.LIGHT, 1280);
+    ilse.navigate(MARKS);
+    odile.navigate(MARKS);
+    look(odile, false);
+    say(ilse, "Said while nobody looked");
+    assertThat(ilse.locator("#remarklist")).containsText("Said while nobody looked");
+    assertThat(odile.locator("#remarklist")).not().containsText("Said while nobody looked");
+    look(odile, true);
+    assertThat(odile.locator("#remarklist")).containsText("Said while nobody looked");
+  }
+
+  @Test(dependsOnMethods = "aPageNobodyLooksAtHoldsNoConnectionAndCatchesUp")
   public void whoeverIsWritingIsToldThatTheQuestionHasChanged() {
     Page ilse = signedIn("ilse", ColorScheme.LIGHT, 1280);
     Page other = signedIn("ilse", ColorScheme.LIGHT, 1280);

@@ -60,14 +60,22 @@ public record Agreement(Optional<BigDecimal> concordance, List<Own> own, List<Po
   public static Agreement of(Evaluation evaluation) {
     List<Member> seen =
         evaluation.selection().panel().members().stream().filter(m -> !m.isWithheld()).toList();
+    List<String> contenders = evaluation.costs().feasible().stream().map(Contender::id).toList();
+    WithoutEach without =
+        new WithoutEach(evaluation.scores(), evaluation.selection().panel().of(seen));
     List<Own> own = new ArrayList<>();
     List<List<BigDecimal>> rankings = new ArrayList<>();
     for (Member member : seen) {
       Optional<Totals> alone = judgedBy(evaluation, new Panel(List.of(member)));
       Optional<Totals> others =
-          judgedBy(
-              evaluation,
-              evaluation.selection().panel().of(seen.stream().filter(m -> m != member).toList()));
+          WithoutEach.isCounted(seen, member)
+              ? without.totals(member, contenders)
+              : judgedBy(
+                  evaluation,
+                  evaluation
+                      .selection()
+                      .panel()
+                      .of(seen.stream().filter(m -> m != member).toList()));
       own.add(
           new Own(
               member,

@@ -16,7 +16,8 @@ import tertulia.core.working.Working;
  * @param settled marks they settled together, at most one for each criterion and contender
  */
 public record Panel(List<Member> members, List<Settled> settled) {
-  static final MathContext ROOM = MathContext.DECIMAL128;
+  /** The precision of a division where shares and marks are averaged. */
+  public static final MathContext ROOM = MathContext.DECIMAL128;
 
   public Panel {
     members = List.copyOf(members);

@@ -32,6 +32,12 @@ public class AgreementTest {
     return selection.judgedBy(new Panel(members));
   }
 
+  /** Somebody who counts, or by a share of 0 does not. */
+  private static Member sharing(int share, Member member) {
+    return new Member(
+        member.id(), member.name(), share, member.weighing(), member.marks(), member.handedIn());
+  }
+
   private static Member member(int i, Selection selection, Random random) {
     Map<String, Mark> marks = new HashMap<>();
     for (Contender contender : selection.contenders()) {
@@ -61,7 +67,7 @@ public class AgreementTest {
       Selection bare = Generated.selection(seed);
       List<Member> members = new ArrayList<>();
       for (int i = 0; i < 2 + random.nextInt(3); i++) {
-        members.add(member(i, bare, random));
+        members.add(sharing(random.nextInt(3), member(i, bare, random)));
       }
       Evaluation evaluation = Evaluation.of(with(bare, members), WhatIf.START);
       Agreement agreement = Agreement.of(evaluation);
