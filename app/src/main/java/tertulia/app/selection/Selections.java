@@ -287,6 +287,20 @@ public class Selections {
     store.row(id).sample = true;
   }
 
+  /** Whether a contender at the table can be marked under a criterion; no mark is read for it. */
+  @Transactional(readOnly = true)
+  public boolean isMarked(long id, String criterion, String slug) {
+    boolean judged =
+        Tables.brief(store.row(id)).criteria().stream()
+            .anyMatch(c -> c.id().equals(criterion) && c.kind().equals("judged"));
+    return judged
+        && catalogue
+            .find(slug)
+            .flatMap(tool -> contenders.findBySelectionIdAndToolId(id, tool.id()))
+            .filter(row -> row.setAside == null)
+            .isPresent();
+  }
+
   /** Lets whoever has a page of it open know, once it is kept, that something of it changes. */
   @Transactional
   public void changing(long id) {

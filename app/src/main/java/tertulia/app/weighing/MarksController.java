@@ -47,6 +47,7 @@ import tertulia.core.trial.Trials;
 @Controller
 class MarksController implements StepBody {
   private static final String VIEW = "weighing/marks";
+  private static final String NO_PLACE = "place for this mark any more";
   private final Steps steps;
   private final Selections selections;
   private final Views views;
@@ -94,7 +95,9 @@ class MarksController implements StepBody {
     if (!mark.matches("|x|[0-9]|10")) {
       throw new NotFound("mark \"" + mark + "\"; a mark is 0 to 10 or \"cannot judge\"");
     }
-    checkThere(selections.load(id), criterion, contender);
+    if (!selections.isMarked(id, criterion, contender)) {
+      throw new NotFound(NO_PLACE);
+    }
     Again.until(() -> views.mark(id, person, criterion, contender, mark));
     steps.page(steps.open(id, query, person), this, model);
     model.addAttribute("changed", new Changed(criterion, contender));
@@ -288,7 +291,7 @@ class MarksController implements StepBody {
             .anyMatch(c -> c.id().equals(criterion) && c.kind() instanceof Criterion.Judged);
     boolean sits = table.selection().active().stream().anyMatch(c -> c.id().equals(contender));
     if (!judged || !sits) {
-      throw new NotFound("place for this mark any more");
+      throw new NotFound(NO_PLACE);
     }
   }
 
