@@ -192,6 +192,12 @@ public class RemarksTest extends ServedTest {
     String record = page("ilse", "/decision.md");
     assertTrue(record.contains("- Slotmeer · Cost a month: Odile Brannock, 2026-11-24, asks: "));
     assertTrue(record.contains("  - Ilse Maren, 2026-11-24, answers: It does, until June."));
+    String half = file.replaceFirst("\"closedBy\" : \"[^\"]*\",", "");
+    assertTrue(
+        !half.equals(file)
+            && PortableFile.read(half.getBytes(StandardCharsets.UTF_8))
+                instanceof PortableFile.Read.Refused torn
+            && torn.faults().toString().contains("closedBy and closedAt"));
     String broken = file.replace("step/need", "step/lunch");
     assertTrue(
         !broken.equals(file)

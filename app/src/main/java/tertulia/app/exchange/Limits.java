@@ -34,6 +34,9 @@ public final class Limits {
   /** Tasks that are tried by hand. */
   public static final int TASKS = 40;
 
+  /** Results of the tasks with one contender. */
+  public static final int RESULTS = 8000;
+
   /** People who try one contender. */
   public static final int TRYING = 40;
 

@@ -179,6 +179,10 @@ public record SelectionFile(
      * @throws IllegalArgumentException if it says none
      */
     public Remark read(String id) {
+      if ((closedBy == null) != (closedAt == null)) {
+        throw new IllegalArgumentException(
+            "Who closed it and when belong together: closedBy and closedAt. Write both or none.");
+      }
       return new Remark(
           id,
           Subject.of(about),

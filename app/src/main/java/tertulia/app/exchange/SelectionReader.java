@@ -134,6 +134,8 @@ public final class SelectionReader {
     for (int i = 0; i < file.tried().trials().size(); i++) {
       int trying = file.tried().trials().get(i).people().size();
       checkSize("/trials/trials/" + i + "/people", trying, Limits.TRYING);
+      int results = file.tried().trials().get(i).results().size();
+      checkSize("/trials/trials/" + i + "/results", results, Limits.RESULTS);
     }
     checkSize("/settled", file.agreed().size(), Limits.SETTLED);
     checkSize("/remarks", file.said().size(), Limits.REMARKS);

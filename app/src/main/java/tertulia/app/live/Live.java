@@ -104,7 +104,7 @@ public class Live {
 
   /** What is worked out once for everybody who asks for the same. */
   private static final class Once<T> {
-    private final Supplier<T> work;
+    private @Nullable Supplier<T> work;
     private @Nullable T done;
 
     Once(Supplier<T> work) {
@@ -114,8 +114,10 @@ public class Live {
     synchronized T get() {
       T known = done;
       if (known == null) {
-        known = work.get();
+        known = Objects.requireNonNull(work).get();
         done = known;
+        // the request it was asked in is over
+        work = null;
       }
       return known;
     }

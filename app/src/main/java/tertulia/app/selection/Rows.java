@@ -99,6 +99,8 @@ final class Rows {
 
     boolean existsBySelectionIdAndTask(long selectionId, String task);
 
+    long countBySelectionIdAndContender(long selectionId, String contender);
+
     Optional<ResultRow> findBySelectionIdAndContenderAndTaskAndAuthor(
         long selectionId, String contender, String task, String author);
   }

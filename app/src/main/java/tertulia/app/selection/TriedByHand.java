@@ -177,7 +177,15 @@ public class TriedByHand {
     if (!tasks.existsBySelectionIdAndCode(id, result.task())) {
       throw new NotFound("task like this any more");
     }
-    ResultRow row = result(id, contender, result.task(), result.by()).orElseGet(ResultRow::new);
+    Optional<ResultRow> before = result(id, contender, result.task(), result.by());
+    if (before.isEmpty()
+        && results.countBySelectionIdAndContender(id, contender) >= Limits.RESULTS) {
+      throw new Conflict(
+          "At most "
+              + Limits.RESULTS
+              + " results are kept of one contender, and there are so many.");
+    }
+    ResultRow row = before.orElseGet(ResultRow::new);
     fill(row, id, contender, result);
     results.save(row);
   }

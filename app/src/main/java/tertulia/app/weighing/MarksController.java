@@ -35,6 +35,7 @@ import tertulia.app.workspace.StepBody;
 import tertulia.app.workspace.Steps;
 import tertulia.app.workspace.Workspace;
 import tertulia.core.evaluation.Contender;
+import tertulia.core.finding.Finding;
 import tertulia.core.finding.Progress;
 import tertulia.core.finding.TrialFindings;
 import tertulia.core.scoring.Criterion;
@@ -331,6 +332,7 @@ class MarksController implements StepBody {
         "trying",
         new TrialFindings(session.table().selection())
             .all(session.today()).stream()
+                .filter(finding -> finding instanceof Finding.Tried)
                 .map(new TrialWords(session.table().selection())::of)
                 .limit(1)
                 .toList());

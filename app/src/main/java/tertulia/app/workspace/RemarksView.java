@@ -25,7 +25,7 @@ import tertulia.core.remark.Subject;
  * @param about code of what a new one is about; empty: none can be made here
  * @param of what that is called
  * @param subjects what else of the step it may be about; none if only {@code about}
- * @param contenders of whom it may be, for a need on Fit; none elsewhere
+ * @param contenders of whom a fact is that it may be about, on Fit; none elsewhere
  * @param says how many are open, or that there is none
  * @param waits whether others read a new one only once the reader has handed in their view
  * @param typed a text that was refused

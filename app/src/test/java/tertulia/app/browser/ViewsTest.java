@@ -46,6 +46,8 @@ public class ViewsTest extends BrowserTest {
           "/price-changes",
           "/people",
           "/account",
+          "/selections/1/trials",
+          "/outbox",
           "/safekeeping");
 
   @DataProvider

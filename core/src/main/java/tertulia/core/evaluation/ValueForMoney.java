@@ -53,8 +53,7 @@ public record ValueForMoney(List<Point> points, List<String> withoutCost) {
   }
 
   private static Optional<ValueForMoney> of(Totals totals, Costs costs) {
-    List<Criterion> worth =
-        totals.criteria().stream().filter(c -> !(c.kind() instanceof Criterion.Cost)).toList();
+    List<Criterion> worth = totals.criteria().stream().filter(c -> !c.isCost()).toList();
     BigDecimal weights =
         worth.stream().map(totals::weight).reduce(BigDecimal.ZERO, BigDecimal::add);
     if (weights.signum() == 0) {

@@ -91,9 +91,7 @@ public record ScoreFindings(Evaluation evaluation) {
   public List<Finding.CountedTwice> countedTwice() {
     List<Finding.CountedTwice> twice = new ArrayList<>();
     for (Criterion measured : evaluation.scores().criteria()) {
-      boolean cost =
-          measured.kind() instanceof Criterion.Cost
-              || measured.kind() instanceof Criterion.CostAsFound;
+      boolean cost = measured.isCost();
       if (cost || measured.kind() instanceof Criterion.Coverage) {
         evaluation.scores().criteria().stream()
             .filter(c -> c.kind() instanceof Criterion.Judged)

@@ -37,6 +37,11 @@ public record Criterion(String id, String name, Kind kind, String meaning, Strin
     }
   }
 
+  /** Whether it is what a tool costs, on whichever scale. */
+  public boolean isCost() {
+    return kind instanceof Cost || kind instanceof CostAsFound;
+  }
+
   /** Criteria with those under one heading in a row, each heading where its first one was. */
   public static List<Criterion> byHeading(List<Criterion> criteria) {
     Map<String, List<Criterion>> groups = new LinkedHashMap<>();

@@ -46,6 +46,28 @@ public class ValueForMoneyTest {
     assertTrue(compared > 100, compared + " compared");
   }
 
+  /** What a tool costs is left out on a guessed scale as on a stated one. */
+  @Test
+  public void aGuessedScaleOfCostIsLeftOutToo() {
+    int compared = 0;
+    for (int seed = 0; seed < SEEDS; seed++) {
+      Selection stated = Generated.selection(seed);
+      List<Criterion> guessing =
+          stated.criteria().stream()
+              .map(c ->
+                  c.isCost() ? new Criterion(c.id(), c.name(), new Criterion.CostAsFound()) : c)
+              .toList();
+      Optional<ValueForMoney> one =
+          ValueForMoney.of(evaluate(stated, stated.criteria(), stated.panel()));
+      Optional<ValueForMoney> other = ValueForMoney.of(evaluate(stated, guessing, stated.panel()));
+      assertEquals(
+          one.map(v -> v.points().stream().map(ValueForMoney.Point::value).toList()),
+          other.map(v -> v.points().stream().map(ValueForMoney.Point::value).toList()));
+      compared += one.isPresent() ? 1 : 0;
+    }
+    assertTrue(compared > 20, compared + " compared");
+  }
+
   private static Evaluation evaluate(Selection s, List<Criterion> criteria, Panel panel) {
     return Evaluation.of(
         new Selection(
