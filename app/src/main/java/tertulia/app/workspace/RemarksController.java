@@ -131,6 +131,9 @@ class RemarksController {
       SignedIn person,
       Model model,
       HttpServletResponse response) {
+    if (!page.matches("[a-z]{0,20}")) {
+      throw new NotFound("page \"" + page + "\"");
+    }
     Workspace.Session session = steps.open(id, query, person);
     boolean beside = page.isEmpty();
     RemarksView view = beside ? RemarksView.about(session, subject) : RemarksView.at(session, page);

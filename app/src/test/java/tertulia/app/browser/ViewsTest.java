@@ -91,7 +91,8 @@ public class ViewsTest extends BrowserTest {
     }
     for (String step : List.of("fit", "weights", "marks", "decision")) {
       page.navigate("/selections/1/" + step);
-      assertThat(page.locator(".bench thead .name:visible")).hasCount(2);
+      // who marks goes through the contenders one after the other
+      assertThat(page.locator(".bench thead .name:visible")).hasCount(step.equals("marks") ? 1 : 2);
       assertEquals(
           page.evaluate(
               "() => [...document.querySelectorAll('.bench td:not([hidden])')].filter(c =>"
@@ -100,6 +101,9 @@ public class ViewsTest extends BrowserTest {
           "cells run into one another in " + step);
     }
     page.navigate("/selections/1/marks");
+    assertThat(page.locator(".bench thead .name:visible")).containsText("Slotmeer");
+    page.locator("#nextcontender").click();
+    assertThat(page.locator(".bench thead .name:visible")).containsText("Halvard Desk");
     page.locator("#right").selectOption("4");
     assertThat(page.locator(".bench thead .name:visible").nth(1)).containsText("Tollen Suite");
   }
