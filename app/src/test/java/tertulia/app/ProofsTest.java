@@ -66,7 +66,9 @@ public class ProofsTest extends ServedTest {
     long proof = selections.load(1).proofs(MARK).getFirst().id();
     String address = "/proofs/" + proof;
     for (String where :
-        new String[] {"/marks", "/why?figure=value&contender=slotmeer&criterion=ease"}) {
+        new String[] {
+          "/marks", "/why?figure=value&contender=slotmeer&criterion=ease", "/decision"
+        }) {
       assertTrue(page("odile", where).contains("/selections/1" + address), where);
       assertFalse(page("joren", where).contains(address), "he has not handed in: " + where);
     }
@@ -103,6 +105,9 @@ public class ProofsTest extends ServedTest {
     assertEquals(add("odile", about, png()).getStatus(), 200);
     long proof = selections.load(1).proofs(about).getFirst().id();
     assertTrue(page("joren", "/trials").contains("/proofs/" + proof));
+    String record = page("joren", "/decision");
+    assertTrue(record.contains("/proofs/" + proof));
+    assertTrue(record.contains("Slotmeer · "), "says what it stands beside");
     assertEquals(
         answer("pia", MockMvcRequestBuilders.get("/selections/1/proofs/" + proof)).getStatus(),
         200);
@@ -113,5 +118,17 @@ public class ProofsTest extends ServedTest {
     assertEquals(
         answer("pia", MockMvcRequestBuilders.get("/selections/1/proofs/" + proof)).getStatus(),
         404);
+  }
+
+  @Test(dependsOnMethods = "oneBesideAResultIsForEverybody")
+  public void oneBesideAFactStandsWhereTheFactIsRead() throws Exception {
+    String about = "fact/two-way-calendar-link/quaymate";
+    assertTrue(page("joren", "/fit").contains("value=\"" + about + "\""), "it can be chosen");
+    assertFalse(page("pia", "/fit").contains("value=\"" + about + "\""), "a reader reads");
+    assertEquals(add("joren", about, png()).getStatus(), 200);
+    String address = "/proofs/" + selections.load(1).proofs(about).getFirst().id();
+    assertTrue(page("pia", "/fit").contains(address));
+    assertTrue(page("pia", "/decision").contains("Quaymate · Two-way calendar link"));
+    assertEquals(add("joren", "fact/none/quaymate", png()).getStatus(), 404);
   }
 }

@@ -170,6 +170,16 @@ public class TriedByHandTest extends ServedTest {
     assertTrue(
         page("odile", "/selections/1/trials/result?task=two-way-calendar-link&contender=pierbook")
             .contains("It went over and back."));
+    String trail = page("ilse", "/selections/1/changes");
+    for (String told :
+        new String[] {
+          "Trial of Pierbook: from 24 Nov 2026 to 24 Dec 2026",
+          "Trial of Pierbook: from 24 Nov 2026<",
+          "Pierbook, tried by Odile Brannock: Move a booking in the calendar and see it move in the tool: done, 12 min<",
+          "Pierbook, tried by Odile Brannock: Move a booking in the calendar and see it move in the tool: done, 12 min → done, 11 min"
+        }) {
+      assertTrue(trail.contains(told), told);
+    }
   }
 
   @Test(dependsOnMethods = "howItWentIsKeptOncePerPersonAndTakenBack")

@@ -22,6 +22,7 @@ import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tertulia.app.exchange.CatalogueFile;
@@ -48,11 +49,13 @@ public class Catalogue {
   private final ToolRows rows;
   private final VersionRows versions;
   private final Clock clock;
+  private final ApplicationEventPublisher events;
 
   /** Tools read before, by id. */
   private final Map<Long, Known> read = new ConcurrentHashMap<>();
 
-  Catalogue(ToolRows rows, VersionRows versions, Clock clock) {
+  Catalogue(ToolRows rows, VersionRows versions, Clock clock, ApplicationEventPublisher events) {
+    this.events = events;
     this.rows = rows;
     this.versions = versions;
     this.clock = clock;
@@ -355,6 +358,7 @@ public class Catalogue {
   private void touch(ToolRow row) {
     row.changes++;
     rows.saveAndFlush(row);
+    events.publishEvent(new PagesChanged());
   }
 
   /**

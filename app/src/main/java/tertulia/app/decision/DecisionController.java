@@ -301,6 +301,7 @@ class DecisionController implements StepBody {
     model.addAttribute("openRemarks", openRemarks(session));
     model.addAttribute("typedWithdrawal", "");
     model.addAttribute("narrowing", Narrowing.of(session));
+    model.addAttribute("shown", Shown.at(session.table()));
     model.addAttribute("typed", DecisionView.typed(session, stored));
     model.addAttribute("faults", Map.of());
     model.addAttribute("typedReason", "");

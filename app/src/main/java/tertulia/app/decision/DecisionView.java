@@ -221,6 +221,11 @@ record DecisionView(
       }
       lines.add(line.toString());
     }
+    Results.FirmnessResult firm = snapshot.results().firmness();
+    if (firm != null) {
+      lines.add(firm.says());
+      firm.takeIf().forEach(take -> lines.add(take.says()));
+    }
     return lines;
   }
 

@@ -15,8 +15,8 @@ import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import tertulia.app.display.AdviceResults;
 import tertulia.app.exchange.Limits;
-import tertulia.app.exchange.Results;
 import tertulia.app.exchange.SelectionFile;
 import tertulia.app.people.SignedIn;
 import tertulia.app.selection.Seats;
@@ -315,7 +315,7 @@ public class Decisions {
 
   private void freeze(DecisionRow row, Decision.Signed signed, Table table) {
     SelectionFile file = withDecision(table.file(), signed.proposal(), ended(row.selectionId));
-    String snapshot = Snapshot.of(signed, file, Results.of(table.selection())).toJson();
+    String snapshot = Snapshot.of(signed, file, AdviceResults.with(table.selection())).toJson();
     row.write(signed);
     row.snapshot = snapshot;
     row.sha256 = Snapshot.sha256(snapshot);

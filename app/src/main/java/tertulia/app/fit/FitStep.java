@@ -44,5 +44,6 @@ class FitStep implements StepBody {
     model.addAttribute("read", read);
     model.addAttribute("needless", session.table().selection().needs().isEmpty());
     model.addAttribute("rows", ComparisonRows.of(session, read));
+    model.addAttribute("showable", Showable.of(session));
   }
 }

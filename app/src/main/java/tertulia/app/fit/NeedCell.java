@@ -6,6 +6,7 @@ import tertulia.app.display.Dates;
 import tertulia.app.display.Figures;
 import tertulia.app.exchange.Codes;
 import tertulia.app.exchange.SelectionFile;
+import tertulia.app.selection.Proof;
 import tertulia.app.workspace.Cell;
 import tertulia.app.workspace.Workspace;
 import tertulia.core.evaluation.Contender;
@@ -24,7 +25,13 @@ import tertulia.core.working.Provenance;
 final class NeedCell {
   private NeedCell() {}
 
+  /** With the pictures that show it, if the reader may see any. */
   static Cell of(Workspace.Session session, Contender contender, Need need) {
+    return said(session, contender, need)
+        .showing(session.table().proofs(Proof.ofFact(need.capability().id(), contender.id())));
+  }
+
+  private static Cell said(Workspace.Session session, Contender contender, Need need) {
     Optional<Option> option = session.evaluation().costs().optionNow(contender.id());
     if (contender.offerings().isEmpty()) {
       return Cell.missing("no plans entered", "");

@@ -4,6 +4,7 @@ import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tertulia.app.exchange.Brief;
@@ -23,8 +24,10 @@ public class GrowthPlans {
 
   private final GrowthRows rows;
   private final Clock clock;
+  private final ApplicationEventPublisher events;
 
-  GrowthPlans(GrowthRows rows, Clock clock) {
+  GrowthPlans(GrowthRows rows, Clock clock, ApplicationEventPublisher events) {
+    this.events = events;
     this.rows = rows;
     this.clock = clock;
   }
@@ -94,6 +97,7 @@ public class GrowthPlans {
   private void note(GrowthRow row, String by) {
     row.notedBy = by;
     row.notedAt = clock.instant();
+    events.publishEvent(new PlanChanged());
   }
 
   /** A brief with the people of the plan, if it follows it and is not closed. */

@@ -15,6 +15,8 @@ import org.springframework.stereotype.Component;
 import org.springframework.transaction.event.TransactionPhase;
 import org.springframework.transaction.event.TransactionalEventListener;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
+import tertulia.app.catalogue.PagesChanged;
+import tertulia.app.growth.PlanChanged;
 import tertulia.app.selection.SelectionChanged;
 
 /**
@@ -34,6 +36,7 @@ public class Live {
   private static final int ANSWERS = 64;
 
   private final AtomicLong first;
+  private final AtomicLong ofAll = new AtomicLong();
   private final Map<Long, AtomicLong> changes = new ConcurrentHashMap<>();
   private final Map<Long, Set<SseEmitter>> streams = new ConcurrentHashMap<>();
   private final AtomicInteger open = new AtomicInteger();
@@ -50,9 +53,13 @@ public class Live {
     this.first = new AtomicLong(clock.millis());
   }
 
+  private AtomicLong own(long selection) {
+    return changes.computeIfAbsent(selection, id -> new AtomicLong(first.get()));
+  }
+
   /** The number of the last change of a selection. */
   public long last(long selection) {
-    return changes.computeIfAbsent(selection, id -> new AtomicLong(first.get())).get();
+    return own(selection).get() + ofAll.get();
   }
 
   /**
@@ -87,9 +94,22 @@ public class Live {
    */
   @TransactionalEventListener(phase = TransactionPhase.AFTER_COMMIT)
   void changed(SelectionChanged changed) {
-    last(changed.id());
-    long now = Objects.requireNonNull(changes.get(changed.id())).incrementAndGet();
-    for (SseEmitter stream : streams.getOrDefault(changed.id(), Set.of())) {
+    own(changed.id()).incrementAndGet();
+    tell(changed.id());
+  }
+
+  /** What selections rest on has changed: prices, or the people planned. */
+  @TransactionalEventListener(
+      classes = {PagesChanged.class, PlanChanged.class},
+      phase = TransactionPhase.AFTER_COMMIT)
+  void changedForAll() {
+    ofAll.incrementAndGet();
+    streams.keySet().forEach(this::tell);
+  }
+
+  private void tell(long selection) {
+    long now = last(selection);
+    for (SseEmitter stream : streams.getOrDefault(selection, Set.of())) {
       Thread.ofVirtual().start(() -> send(stream, now));
     }
   }

@@ -99,7 +99,7 @@ class ProofController {
     return "proof/proof :: box";
   }
 
-  /** A picture stands beside a mark that can be given, or a task that is tried. */
+  /** A picture stands beside a mark that can be given, a task that is tried, or a fact. */
   private static void check(Table table, String about) {
     String[] parts = about.split("/", -1);
     boolean sits =
@@ -116,6 +116,8 @@ class ProofController {
                   table.selection().trials().of(parts[2]).isPresent()
                       && table.selection().trials().tasks().stream()
                           .anyMatch(t -> t.id().equals(parts[1]));
+              case "fact" ->
+                  table.file().brief().needs().stream().anyMatch(n -> n.id().equals(parts[1]));
               default -> false;
             };
     if (!there) {

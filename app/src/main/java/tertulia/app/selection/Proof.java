@@ -4,9 +4,9 @@ import java.time.LocalDate;
 import tertulia.core.remark.Subject;
 
 /**
- * A picture beside a mark or a result.
+ * A picture beside a mark, a result or a fact.
  *
- * @param about what {@link #ofMark} or {@link #ofResult} makes of it
+ * @param about what {@link #ofMark}, {@link #ofResult} or {@link #ofFact} makes of it
  */
 public record Proof(long id, String about, String by, LocalDate on) {
   /** Beside a mark. */
@@ -17,6 +17,11 @@ public record Proof(long id, String about, String by, LocalDate on) {
   /** Beside how a task went. */
   public static String ofResult(String task, String contender) {
     return "result/" + task + "/" + contender;
+  }
+
+  /** Beside what a contender has of a need. */
+  public static String ofFact(String need, String contender) {
+    return new Subject.Fact(need, contender).code();
   }
 
   /** Whether it may tell how somebody judges, so that it waits for own views. */

@@ -14,7 +14,7 @@ import tertulia.app.people.SignedIn;
 import tertulia.app.web.Conflict;
 import tertulia.app.web.NotFound;
 
-/** Pictures beside marks and results. */
+/** Pictures beside marks, results and facts. */
 @Service
 public class Proofs {
   private final SelectionStore store;

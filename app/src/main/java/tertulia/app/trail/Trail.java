@@ -1,5 +1,6 @@
 package tertulia.app.trail;
 
+import java.sql.Date;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.Instant;
@@ -14,17 +15,21 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tertulia.app.catalogue.Catalogue;
+import tertulia.app.display.Dates;
 import tertulia.app.exchange.Brief;
+import tertulia.app.exchange.Codes;
 import tertulia.app.people.People;
 import tertulia.app.selection.Seats;
 import tertulia.app.selection.Selections;
 import tertulia.app.selection.Tables;
 import tertulia.app.web.NotFound;
 import tertulia.core.scoring.Better;
+import tertulia.core.trial.Trial;
 
 /** Reads the stored revisions of a selection. */
 @Service
@@ -83,6 +88,8 @@ public class Trail {
         selection);
     tell(what, PAIRS, seen(withheld, pair(criteria, tools)), selection);
     tell(what, SETTLED, settled(criteria, tools), selection);
+    tell(what, TRIALS, trial(tools), selection);
+    tell(what, RESULTS, result(tasks(selection), tools), selection);
     tell(what, DECISIONS, this::decision, selection);
     return acts(what, asked);
   }
@@ -437,7 +444,7 @@ public class Trail {
     };
   }
 
-  private static String said(@org.jspecify.annotations.Nullable String points) {
+  private static String said(@Nullable String points) {
     return points == null ? "cannot judge" : points;
   }
 
@@ -447,6 +454,77 @@ public class Trail {
         .values()
         .forEach(brief -> brief.criteria().forEach(part -> names.put(part.id(), part.name())));
     return names;
+  }
+
+  private static final String TRIALS =
+      "select * from (select rev, revtype, id, coalesce(selection_id, lag(selection_id) over"
+          + " (partition by id order by rev)) as selection_id, coalesce(contender, lag(contender)"
+          + " over (partition by id order by rev)) as contender, first_day, last_day from trial_aud)"
+          + " t where selection_id = ? order by rev, id";
+
+  private static Telling trial(Map<String, String> tools) {
+    return row -> {
+      String of = "Trial of " + tools.getOrDefault(row.getString("contender"), "a tool");
+      if (row.getShort("revtype") == REMOVED) {
+        return List.of(of + ": taken back");
+      }
+      Date last = row.getDate("last_day");
+      return List.of(
+          of
+              + ": from "
+              + Dates.day(row.getDate("first_day").toLocalDate())
+              + (last == null ? "" : " to " + Dates.day(last.toLocalDate())));
+    };
+  }
+
+  /** Who the result is of stands in it, as the person who wrote it may be another. */
+  private static final String RESULTS =
+      "select * from (select rev, revtype, id, coalesce(selection_id, lag(selection_id) over w) as"
+          + " selection_id, coalesce(contender, lag(contender) over w) as contender, coalesce(task,"
+          + " lag(task) over w) as task, coalesce(author, lag(author) over w) as author, outcome,"
+          + " minutes, lag(outcome) over w as was, lag(minutes) over w as was_minutes from"
+          + " trial_result_aud window w as (partition by id order by rev)) r where selection_id = ?"
+          + " order by rev, id";
+
+  private static Telling result(Map<String, String> tasks, Map<String, String> tools) {
+    return row -> {
+      String task = row.getString("task");
+      String now = fared(row.getString("outcome"), row.getString("minutes"));
+      String was = fared(row.getString("was"), row.getString("was_minutes"));
+      String told =
+          switch (row.getShort("revtype")) {
+            case ADDED -> now;
+            case REMOVED -> was + " → taken back";
+            default -> was.equals(now) ? "note" : was + " → " + now;
+          };
+      return List.of(
+          tools.getOrDefault(row.getString("contender"), "A tool")
+              + ", tried by "
+              + row.getString("author")
+              + ": "
+              + tasks.getOrDefault(task, task)
+              + ": "
+              + told);
+    };
+  }
+
+  private static String fared(@Nullable String outcome, @Nullable String minutes) {
+    return outcome == null
+        ? ""
+        : Codes.oneOf(Trial.Outcome.class, outcome).words()
+            + (minutes == null ? "" : ", " + minutes + " min");
+  }
+
+  /** What tasks are called; one that was struck out is called by its code. */
+  private Map<String, String> tasks(long selection) {
+    Map<String, String> words = new HashMap<>();
+    store.query(
+        "select code, words from trial_task where selection_id = ?",
+        row -> {
+          words.put(row.getString("code"), row.getString("words"));
+        },
+        selection);
+    return words;
   }
 
   private static final String DECISIONS =

@@ -35,7 +35,7 @@ import tertulia.app.web.NotFound;
 @Controller
 class LiveController {
   private static final String STEP =
-      "/selections/{id}/live/{step:overview|need|contenders|fit|cost|weights|marks|decision|plans|versus|trials}";
+      "/selections/{id}/live/{step:overview|need|contenders|fit|cost|weights|marks|firmness|decision|plans|versus|trials}";
   private final Live live;
   private final Selections selections;
   private final Seats seats;

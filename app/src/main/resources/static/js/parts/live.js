@@ -12,6 +12,10 @@ export function live(document) {
     setTimeout(() => { if (document.contains(asks)) htmx.trigger(asks, 'sse:changed'); }, AGAIN);
   };
   ['htmx:sendError', 'htmx:timeout', 'htmx:sendAbort'].forEach((name) => document.addEventListener(name, again));
+  // what was about to be asked when the page was left waits until it is looked at again
+  document.addEventListener('htmx:beforeRequest', (event) => {
+    if (document.hidden && event.detail.elt?.hasAttribute?.('data-unasked')) event.preventDefault();
+  });
   // an answer serves every page of its step; what this one does not show is left out
   document.addEventListener('htmx:beforeSwap', (event) => {
     if (!event.detail.elt?.hasAttribute?.('data-unasked')) return;

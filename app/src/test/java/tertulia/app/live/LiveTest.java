@@ -34,6 +34,9 @@ public class LiveTest {
     live.changed(new SelectionChanged(1));
     assertEquals(live.last(1), before + 2);
     assertEquals(live.last(2), before, "each selection counts for itself");
+    live.changedForAll();
+    assertEquals(live.last(1), before + 3, "a price or the growth plan is of them all");
+    assertEquals(live.last(2), before + 1);
     assertTrue(live("2026-11-24T10:00:00Z").last(1) > live.last(1));
   }
 

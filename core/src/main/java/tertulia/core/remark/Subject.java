@@ -24,7 +24,7 @@ public sealed interface Subject {
   record OfStep(Stage step) implements Subject {
     @Override
     public boolean isJudged() {
-      return step == Stage.MARKS || step == Stage.WEIGHTS;
+      return step == Stage.MARKS || step == Stage.WEIGHTS || step == Stage.FIRMNESS;
     }
 
     @Override
