@@ -28,9 +28,11 @@ public class ArchitectureTest {
           "fit",
           "path",
           "scoring",
+          "firmness",
           "decision",
           "trial",
           "evaluation",
+          "sensitivity",
           "finding",
           "remark");
 
@@ -49,7 +51,8 @@ public class ArchitectureTest {
     classes()
         .should()
         .onlyDependOnClassesThat()
-        .resideInAnyPackage("tertulia.core..", "java..", "org.joda.money..", "org.jspecify..")
+        .resideInAnyPackage(
+            "tertulia.core..", "java..", "org.joda.money..", "org.ojalgo..", "org.jspecify..")
         .check(CORE);
   }
 
@@ -58,7 +61,7 @@ public class ArchitectureTest {
     for (int i = 0; i < ORDER.size(); i++) {
       String[] below =
           Stream.concat(
-                  Stream.of("java..", "org.joda.money..", "org.jspecify.."),
+                  Stream.of("java..", "org.joda.money..", "org.ojalgo..", "org.jspecify.."),
                   ORDER.subList(0, i + 1).stream().map(p -> "tertulia.core." + p + ".."))
               .toArray(String[]::new);
       classes()

@@ -60,27 +60,16 @@ public record Agreement(Optional<BigDecimal> concordance, List<Own> own, List<Po
   public static Agreement of(Evaluation evaluation) {
     List<Member> seen =
         evaluation.selection().panel().members().stream().filter(m -> !m.isWithheld()).toList();
-    List<String> contenders = evaluation.costs().feasible().stream().map(Contender::id).toList();
-    WithoutEach without =
-        new WithoutEach(evaluation.scores(), evaluation.selection().panel().of(seen));
+    Map<Member, Totals> without = evaluation.withoutEach();
     List<Own> own = new ArrayList<>();
     List<List<BigDecimal>> rankings = new ArrayList<>();
     for (Member member : seen) {
       Optional<Totals> alone = judgedBy(evaluation, new Panel(List.of(member)));
-      Optional<Totals> others =
-          WithoutEach.isCounted(seen, member)
-              ? without.totals(member, contenders)
-              : judgedBy(
-                  evaluation,
-                  evaluation
-                      .selection()
-                      .panel()
-                      .of(seen.stream().filter(m -> m != member).toList()));
       own.add(
           new Own(
               member,
               alone.map(Agreement::order).orElse(List.of()),
-              others.map(Agreement::order).orElse(List.of())));
+              Optional.ofNullable(without.get(member)).map(Agreement::order).orElse(List.of())));
       alone.ifPresent(totals -> rankings.add(Concordance.ranks(midpoints(totals))));
     }
     return new Agreement(Concordance.of(rankings), own, points(evaluation, seen));

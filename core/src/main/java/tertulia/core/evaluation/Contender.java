@@ -44,6 +44,11 @@ public record Contender(
     return Optional.ofNullable(effort);
   }
 
+  /** This contender at so much of every list price. */
+  public Contender times(java.math.BigDecimal part) {
+    return new Contender(tool.times(part), facts, ratings, aside, effort);
+  }
+
   public String id() {
     return tool.id();
   }

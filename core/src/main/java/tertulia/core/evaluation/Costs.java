@@ -75,9 +75,15 @@ public final class Costs {
     private final Map<String, Ways> monthly = new ConcurrentHashMap<>();
     private final Map<Asked, Optional<Amount>> without = new ConcurrentHashMap<>();
     private final Map<Integer, CostByHeadcount> sweeps = new ConcurrentHashMap<>();
+    private final Map<Asked, Ways> shared;
     private @Nullable NeedCosts needCosts;
 
-    Whole(Market market, List<People> planned) {
+    /**
+     * @param shared ways in the spread view by what needs make of a contender's plans, for this and
+     *     for all that differ from it in needs and facts only
+     */
+    Whole(Market market, List<People> planned, Map<Asked, Ways> shared) {
+      this.shared = shared;
       this.market = market;
       this.planned = List.copyOf(planned);
       this.months = List.copyOf(UnitsNeeded.byMonth(market.demands(), planned));
@@ -94,7 +100,7 @@ public final class Costs {
   }
 
   /** What some needs make of a contender's plans; alike, they lead to the same way. */
-  private record Asked(String contender, List<Object> options) {}
+  private record Asked(Contender contender, List<Object> options) {}
 
   private Costs(Selection selection, WhatIf whatIf, Whole whole) {
     this.selection = selection;
@@ -142,12 +148,25 @@ public final class Costs {
     for (int m = 0; m < selection.horizon().months(); m++) {
       planned.add(People.planned(selection.groups(), selection.horizon(), m, whatIf.scenario()));
     }
-    return new Costs(selection, whatIf, new Whole(market, planned));
+    return new Costs(selection, whatIf, new Whole(market, planned, new ConcurrentHashMap<>()));
   }
 
   /** These costs for other people under discussion: what does not depend on them is shared. */
   public Costs at(WhatIf.Moment moment) {
     return moment.equals(whatIf.moment()) ? this : new Costs(selection, whatIf.at(moment), whole);
+  }
+
+  /**
+   * These costs if something else were needed, or known of a contender: those for which that makes
+   * no difference keep their ways.
+   *
+   * @param other differs in needs, in facts of contenders and in what is judged at most
+   */
+  public Costs asking(Selection other) {
+    return new Costs(
+        other,
+        whatIf,
+        new Whole(whole.market.asking(new Fit(other.needs())), whole.planned, whole.shared));
   }
 
   public Selection selection() {
@@ -364,21 +383,25 @@ public final class Costs {
    */
   Optional<Amount> totalWithout(String contender, Set<Need> needs) {
     Fit others = without(needs);
+    return whole.without.computeIfAbsent(
+        asked(selection.contender(contender), others),
+        asked ->
+            bounds(
+                contender, way(contender, whatIf.view(), leaving(), whole.market.asking(others))));
+  }
+
+  private static Asked asked(Contender contender, Fit needs) {
     List<Object> options = new ArrayList<>();
-    for (Offering offering : selection.contender(contender).offerings()) {
-      options.add(others.musts(offering).isEmpty());
+    for (Offering offering : contender.offerings()) {
+      options.add(needs.musts(offering).isEmpty());
       for (PriceList list : offering.plan().charged()) {
-        Option option = Option.of(offering, list, others);
-        options.add(others.musts(offering, list).isEmpty());
+        Option option = Option.of(offering, list, needs);
+        options.add(needs.musts(offering, list).isEmpty());
         options.add(option.addOns());
         options.add(option.outside());
       }
     }
-    return whole.without.computeIfAbsent(
-        new Asked(contender, options),
-        asked ->
-            bounds(
-                contender, way(contender, whatIf.view(), leaving(), whole.market.asking(others))));
+    return new Asked(contender, options);
   }
 
   private Fit without(Set<Need> needs) {
@@ -388,7 +411,11 @@ public final class Costs {
   /** The best way in the spread view, on which scores rest whichever view is read. */
   Ways spread(String contender) {
     return whole.spread.computeIfAbsent(
-        contender, id -> way(id, View.SPREAD, leaving(), whole.market));
+        contender,
+        id ->
+            whole.shared.computeIfAbsent(
+                asked(selection.contender(id), whole.market.fit()),
+                asked -> way(id, View.SPREAD, leaving(), whole.market)));
   }
 
   /**
@@ -717,6 +744,18 @@ public final class Costs {
         whatIf.view(),
         leaving(),
         changing());
+  }
+
+  /** The scale on which a criterion reads cost; empty if it is none, or nothing makes one yet. */
+  public Optional<Criterion.Cost> scale(Criterion criterion) {
+    return switch (criterion.kind()) {
+      case Criterion.Cost stated -> Optional.of(stated);
+      case Criterion.CostAsFound found -> guessedScale();
+      case Criterion.Judged other -> Optional.empty();
+      case Criterion.Coverage other -> Optional.empty();
+      case Criterion.Ratings other -> Optional.empty();
+      case Criterion.Measured other -> Optional.empty();
+    };
   }
 
   /** A price for the whole staff of a contender beside one for named seats. */

@@ -1,5 +1,14 @@
 package tertulia.core.evaluation;
 
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import tertulia.core.scoring.Criterion;
+import tertulia.core.scoring.Interval;
+import tertulia.core.scoring.Member;
+import tertulia.core.scoring.Totals;
+import tertulia.core.scoring.Value;
 import tertulia.core.working.Working;
 
 /**
@@ -25,6 +34,14 @@ public record Evaluation(Selection selection, Costs costs, Scores scores) {
     return new Evaluation(selection, costs, Scores.of(costs, selection));
   }
 
+  /**
+   * This selection if something else were needed, or known of a contender; see {@link
+   * Costs#asking}.
+   */
+  public Evaluation asking(Selection other) {
+    return of(other, costs.asking(other));
+  }
+
   public WhatIf whatIf() {
     return costs.whatIf();
   }
@@ -32,6 +49,41 @@ public record Evaluation(Selection selection, Costs costs, Scores scores) {
   /** This selection under the same "what if" for other people under discussion. */
   public Evaluation at(WhatIf.Moment moment) {
     return new Evaluation(selection, costs.at(moment), scores);
+  }
+
+  /**
+   * The totals without the view of each person at the table, in the panel's order; without those
+   * for whom nobody else has weights, and those whose view the reader may not see.
+   */
+  public Map<Member, Totals> withoutEach() {
+    List<Member> seen = selection.panel().members().stream().filter(m -> !m.isWithheld()).toList();
+    List<String> contenders = costs.feasible().stream().map(Contender::id).toList();
+    WithoutEach without = new WithoutEach(scores, selection.panel().of(seen));
+    Map<Member, Totals> each = new LinkedHashMap<>();
+    for (Member member : seen) {
+      Optional<Totals> others =
+          WithoutEach.isCounted(seen, member)
+              ? without.totals(member, contenders)
+              : scores
+                  .judgedBy(selection.panel().of(seen.stream().filter(m -> m != member).toList()))
+                  .totals();
+      others.ifPresent(totals -> each.put(member, totals));
+    }
+    return each;
+  }
+
+  /**
+   * What a contender that is not set aside is worth under a criterion that counts, also one that is
+   * out over the horizon: then by the plan it would be on for the people under discussion, its cost
+   * and what it includes unknown.
+   */
+  public Interval worth(String contender, Criterion criterion) {
+    return scores
+        .value(contender, criterion)
+        .map(Value::interval)
+        .orElseGet(() ->
+            new Valuation(costs, scores.panel(), selection.trials())
+                .elsewhere(selection.contender(contender), criterion));
   }
 
   /**

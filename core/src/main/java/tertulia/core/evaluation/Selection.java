@@ -177,20 +177,47 @@ public record Selection(
 
   /** What costs rest on: this selection without its criteria, anybody's view and what was tried. */
   public Selection unjudged() {
-    return judged(List.of(), new Panel(List.of()), Trials.NONE);
+    return with(needs, List.of(), contenders, new Panel(List.of()), rise, rates, practice)
+        .tried(Trials.NONE);
   }
 
   /** This selection judged by others. */
   public Selection judgedBy(Panel others) {
-    return judged(criteria, others, trials);
+    return with(needs, criteria, contenders, others, rise, rates, practice);
+  }
+
+  /** This selection with other needs. */
+  public Selection asking(List<Need> others) {
+    return with(others, criteria, contenders, panel, rise, rates, practice);
+  }
+
+  /** This selection judged by other criteria. */
+  public Selection judgedUnder(List<Criterion> others) {
+    return with(needs, others, contenders, panel, rise, rates, practice);
+  }
+
+  /** This selection with other contenders. */
+  public Selection among(List<Contender> others) {
+    return with(needs, criteria, others, panel, rise, rates, practice);
+  }
+
+  /** This selection with another yearly rise of list prices. */
+  public Selection rising(PriceRise other) {
+    return with(needs, criteria, contenders, panel, other, rates, practice);
+  }
+
+  /** This selection at other rates of exchange. */
+  public Selection exchangedAt(ExchangeRates others) {
+    return with(needs, criteria, contenders, panel, rise, others, practice);
+  }
+
+  /** This selection with people who work otherwise. */
+  public Selection practising(Practice other) {
+    return with(needs, criteria, contenders, panel, rise, rates, other);
   }
 
   /** This selection with what was tried by hand. */
   public Selection tried(Trials others) {
-    return judged(criteria, panel, others);
-  }
-
-  private Selection judged(List<Criterion> by, Panel others, Trials tried) {
     return new Selection(
         title,
         purpose,
@@ -202,13 +229,41 @@ public record Selection(
         demands,
         averagePayment,
         needs,
-        by,
+        criteria,
         contenders,
-        others,
+        panel,
         rates,
         scenarios,
         practice,
-        tried);
+        others);
+  }
+
+  private Selection with(
+      List<Need> asked,
+      List<Criterion> by,
+      List<Contender> who,
+      Panel others,
+      PriceRise rising,
+      ExchangeRates at,
+      Practice practised) {
+    return new Selection(
+        title,
+        purpose,
+        asOf,
+        horizon,
+        currency,
+        rising,
+        groups,
+        demands,
+        averagePayment,
+        asked,
+        by,
+        who,
+        others,
+        at,
+        scenarios,
+        practised,
+        trials);
   }
 
   private static void checkPayment(BigDecimal value) {

@@ -53,6 +53,25 @@ record Valuation(Costs costs, Panel panel, Trials trials) {
     };
   }
 
+  /** As {@link Evaluation#worth} for a contender without a way over the horizon. */
+  Interval elsewhere(Contender contender, Criterion criterion) {
+    return switch (criterion.kind()) {
+      case Criterion.Judged judged -> value(contender, criterion).interval();
+      case Criterion.Ratings ratings -> value(contender, criterion).interval();
+      case Criterion.Cost cost -> Interval.UNKNOWN;
+      case Criterion.CostAsFound cost -> Interval.UNKNOWN;
+      case Criterion.Coverage coverage ->
+          costs
+              .optionNow(contender.id())
+              .map(option -> coverage(criterion, option).interval())
+              .orElse(Interval.UNKNOWN);
+      case Criterion.Measured measured ->
+          measured.number() instanceof Criterion.Number.Included
+              ? Interval.UNKNOWN
+              : value(contender, criterion).interval();
+    };
+  }
+
   /**
    * A first guess of a scale that holds the contenders' costs a month, spread: from the dearest,
    * rounded up, to the cheapest, rounded down to two figures; empty if fewer than two cost

@@ -5,6 +5,7 @@ import java.math.MathContext;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import org.joda.money.Money;
 import tertulia.core.scoring.Criterion;
 import tertulia.core.scoring.Interval;
 import tertulia.core.scoring.Totals;
@@ -45,6 +46,42 @@ public record ValueForMoney(List<Point> points, List<String> withoutCost) {
           .filter(low -> notWorse && (better || low.isGreaterThan(cost.high())))
           .isPresent();
     }
+  }
+
+  /**
+   * From one contender to the next dearer one that is not beaten either.
+   *
+   * @param each what one hundredth more of worth costs over the whole period, rounded half-up
+   */
+  public record StepUp(String from, String to, Money each) {}
+
+  /**
+   * What more worth costs, along those that nobody beats and of which worth and cost are known
+   * exactly, from the cheapest; none if there are fewer than two.
+   */
+  public List<StepUp> stepsUp() {
+    List<Point> unbeaten =
+        points.stream()
+            .filter(p -> p.beatenBy().isEmpty() && p.value().isExact() && p.cost().isExact())
+            .sorted(java.util.Comparator.comparing(p -> p.cost().high()))
+            .toList();
+    List<StepUp> steps = new ArrayList<>();
+    for (int i = 1; i < unbeaten.size(); i++) {
+      Point less = unbeaten.get(i - 1);
+      Point more = unbeaten.get(i);
+      BigDecimal worth = more.value().low().subtract(less.value().low());
+      if (Totals.isAbove(worth, BigDecimal.ZERO)) {
+        steps.add(
+            new StepUp(
+                less.contender(),
+                more.contender(),
+                more.cost()
+                    .high()
+                    .minus(less.cost().high())
+                    .dividedBy(worth.movePointRight(2), java.math.RoundingMode.HALF_UP)));
+      }
+    }
+    return steps;
   }
 
   /** Empty if there are no totals, or nothing but cost has weight. */

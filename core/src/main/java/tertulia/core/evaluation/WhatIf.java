@@ -88,6 +88,16 @@ public record WhatIf(
     return new WhatIf(moment, scenario, terms, view, basis, light, Optional.of(other));
   }
 
+  /** The same if growth came out otherwise. */
+  public WhatIf growing(Scenario other) {
+    return new WhatIf(moment, other, terms, view, basis, light, stated);
+  }
+
+  /** The same under other terms. */
+  public WhatIf under(Terms others) {
+    return new WhatIf(moment, scenario, others, view, basis, light, stated);
+  }
+
   public WhatIf at(Moment other) {
     return new WhatIf(other, scenario, terms, view, basis, light, stated);
   }

@@ -169,6 +169,8 @@ public record Progress(Map<Stage, State> states, Next next) {
     states.put(Stage.WEIGHTS, new State(weighed, members.size()));
     boolean marks = marksToGive(selection) > 0;
     states.put(Stage.MARKS, marks ? new State(marked, members.size()) : new State(0, 0));
+    // it is read, not done
+    states.put(Stage.FIRMNESS, new State(0, 0));
     states.put(Stage.DECISION, State.of(decided));
     return states;
   }

@@ -8,6 +8,7 @@ public enum Stage {
   COST("Cost"),
   WEIGHTS("Weights"),
   MARKS("Marks"),
+  FIRMNESS("Firmness"),
   DECISION("Decision");
 
   private final String words;

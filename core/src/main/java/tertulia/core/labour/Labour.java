@@ -14,7 +14,8 @@ import java.util.Optional;
  */
 public record Labour(
     Optional<BigDecimal> hour, BigDecimal changeHours, Optional<BigDecimal> oldTool) {
-  private static final BigDecimal MOST = BigDecimal.valueOf(1_000_000);
+  /** The most an amount or a number of hours can be. */
+  public static final BigDecimal MOST = BigDecimal.valueOf(1_000_000);
 
   public static final Labour UNSTATED =
       new Labour(Optional.empty(), BigDecimal.ZERO, Optional.empty());

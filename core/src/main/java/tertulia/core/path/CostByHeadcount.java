@@ -87,6 +87,22 @@ public record CostByHeadcount(int most, Map<String, Curve> curves, List<Lead> le
           : Optional.empty();
     }
 
+    /** Whether some plan does for n people, with a figure or without. */
+    public boolean does(int n) {
+      return hasFigure(n) || open.stream().anyMatch(other -> other.does(n));
+    }
+
+    /**
+     * The least it can be for n people; empty if nothing would do, or nobody knows how cheap what
+     * would do may be.
+     */
+    public Optional<Money> low(int n) {
+      long least = least(n);
+      return least == Long.MIN_VALUE || least == Long.MAX_VALUE
+          ? Optional.empty()
+          : Optional.of(Money.ofMinor(currency, least));
+    }
+
     private boolean isAtMost(int n) {
       return open.stream().anyMatch(other -> other.mayBeCheaper(n, places[chosen[n - 1]]));
     }

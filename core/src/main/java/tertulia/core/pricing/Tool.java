@@ -2,6 +2,7 @@ package tertulia.core.pricing;
 
 import static java.util.Objects.requireNonNull;
 
+import java.math.BigDecimal;
 import java.util.List;
 import java.util.Optional;
 
@@ -54,6 +55,12 @@ public record Tool(
   /** A tool without offers, not owned. */
   public Tool(String id, String name, String maker, List<Plan> plans) {
     this(id, name, maker, plans, List.of(), Optional.empty());
+  }
+
+  /** This tool at so much of every list price. */
+  public Tool times(BigDecimal part) {
+    return new Tool(
+        id, name, maker, plans.stream().map(plan -> plan.times(part)).toList(), offers, owned);
   }
 
   private static void checkPlan(String tool, String id, List<Plan> plans) {

@@ -13,6 +13,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
 import org.testng.annotations.Test;
+import tertulia.core.Generated;
 import tertulia.core.evaluation.Agreement;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Evaluation;

@@ -16,6 +16,7 @@ import org.joda.money.Money;
 import org.testng.annotations.AfterClass;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
+import tertulia.core.Generated;
 import tertulia.core.Samples;
 import tertulia.core.decision.Decision;
 import tertulia.core.decision.Proposal;

@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Optional;
 import org.joda.money.Money;
 import org.testng.annotations.Test;
+import tertulia.core.Generated;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Costs;
 import tertulia.core.evaluation.Evaluation;

@@ -207,48 +207,6 @@ public class TotalsTest {
     assertEquals(totals.wins("y"), margin == Totals.Margin.TIE ? 0L : 1L);
   }
 
-  /** Ranks and ends in binary fractions against the exact ones, with many level totals. */
-  @Test
-  public void manyWeightingsAtOnceAgreeWithTheExactTotals() {
-    Random dice = new Random(37);
-    int level = 0;
-    for (int round = 0; round < 400; round++) {
-      List<Criterion> criteria = new ArrayList<>();
-      Map<String, BigDecimal> weights = new LinkedHashMap<>();
-      int count = 2 + dice.nextInt(4);
-      for (int c = 0; c < count; c++) {
-        criteria.add(new Criterion("c" + c, "C" + c, new Criterion.Judged()));
-        weights.put("c" + c, BigDecimal.ONE.divide(BigDecimal.valueOf(count), Panel.ROOM));
-      }
-      Map<String, Map<String, Value>> values = new LinkedHashMap<>();
-      for (int t = 0; t < 5; t++) {
-        Map<String, Value> own = new LinkedHashMap<>();
-        for (Criterion criterion : criteria) {
-          BigDecimal low =
-              BigDecimal.valueOf(dice.nextInt(4)).divide(BigDecimal.valueOf(9), Panel.ROOM);
-          BigDecimal more = dice.nextInt(3) == 0 ? low : BigDecimal.ZERO;
-          own.put(criterion.id(), between(low, low.add(more)));
-        }
-        values.put("t" + t, own);
-      }
-      Totals exact = totals(criteria, weights, values);
-      Weightings quick = Weightings.of(exact);
-      Weightings.Ranks ranks =
-          quick.under(weights.values().stream().mapToDouble(BigDecimal::doubleValue).toArray());
-      assertEquals(
-          quick.contenders().get(ranks.leader()), exact.standings().getFirst().contender());
-      for (Totals.Standing s : exact.standings()) {
-        int t = quick.contenders().indexOf(s.contender());
-        assertEquals(ranks.best()[t], s.bestRank(), s.toString());
-        assertEquals(ranks.worst()[t], s.worstRank(), s.toString());
-        assertEquals(ranks.low()[t], s.total().low().doubleValue(), 1e-12);
-        assertEquals(ranks.high()[t], s.total().high().doubleValue(), 1e-12);
-        level += s.bestRank() == 1 && s.worstRank() == 2 ? 1 : 0;
-      }
-    }
-    assertTrue(level > 50, "only " + level + " were level for the lead");
-  }
-
   @Test
   public void totalsNearerThanABillionthAreEqual() {
     java.math.MathContext room = java.math.MathContext.DECIMAL64;

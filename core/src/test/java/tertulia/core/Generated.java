@@ -1,4 +1,4 @@
-package tertulia.core.finding;
+package tertulia.core;
 
 import static tertulia.core.Samples.EUR;
 import static tertulia.core.Samples.JAN_2027;
@@ -15,7 +15,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
-import tertulia.core.Samples;
 import tertulia.core.billing.Leaving;
 import tertulia.core.billing.View;
 import tertulia.core.evaluation.Contender;
@@ -59,8 +58,8 @@ import tertulia.core.time.Horizon;
 import tertulia.core.working.Provenance;
 
 /** Selections of every shape that findings speak of, each from its seed. */
-final class Generated {
-  static final int MONTHS = 18;
+public final class Generated {
+  public static final int MONTHS = 18;
   private static final Provenance OLD_PAGE =
       Provenance.of(PAGE.asOf().minusDays(120), PAGE.ground());
 
@@ -200,7 +199,7 @@ final class Generated {
     return new PlanPrices.Assumed(low, high);
   }
 
-  static Selection selection(int seed) {
+  public static Selection selection(int seed) {
     Random random = new Random(31L * seed + 7);
     List<Contender> contenders = new ArrayList<>();
     int count = seed == 0 ? 1 : 2 + random.nextInt(3);
@@ -269,7 +268,7 @@ final class Generated {
                     : Optional.empty())));
   }
 
-  static Evaluation evaluation(int seed) {
+  public static Evaluation evaluation(int seed) {
     return Evaluation.of(
         selection(seed),
         new WhatIf(
@@ -281,12 +280,12 @@ final class Generated {
   }
 
   /** The same question with other contenders. */
-  static Selection with(Selection s, List<Contender> contenders) {
+  public static Selection with(Selection s, List<Contender> contenders) {
     return Samples.asking(s, s.needs(), contenders);
   }
 
   /** The same question with some needs given up. */
-  static Selection without(Selection s, List<Need> needs) {
+  public static Selection without(Selection s, List<Need> needs) {
     return Samples.asking(
         s, s.needs().stream().filter(need -> !needs.contains(need)).toList(), s.contenders());
   }

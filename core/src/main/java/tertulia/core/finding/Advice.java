@@ -1,0 +1,113 @@
+package tertulia.core.finding;
+
+import java.util.List;
+import java.util.Optional;
+import org.joda.money.Money;
+import tertulia.core.firmness.NearestUpset;
+import tertulia.core.firmness.WeightRoom;
+import tertulia.core.sensitivity.Condition;
+import tertulia.core.sensitivity.FindOut;
+import tertulia.core.sensitivity.Tried;
+
+/** What is said of how firm an answer is, and who should take which. Tools are named by ids. */
+public sealed interface Advice {
+  /**
+   * How firm the lead is.
+   *
+   * @param ahead by the middle of the totals, or for certain by cost; empty if nobody is
+   * @param mayPass who could be first for all that is known; nobody: the lead is certain
+   * @param turned of the single changes tried so many put somebody else first for certain
+   * @param tried so many single changes were tried
+   * @param share of all weightings in which it is first, 0 to 1; empty without totals
+   * @param within what turns it within what is planned or at the table already
+   */
+  record Firmness(
+      Grade grade,
+      Optional<String> ahead,
+      List<String> mayPass,
+      int turned,
+      int tried,
+      Optional<Double> share,
+      List<Within> within)
+      implements Advice {
+    public Firmness {
+      mayPass = List.copyOf(mayPass);
+      within = List.copyOf(within);
+    }
+  }
+
+  /** How firm a lead is. */
+  enum Grade {
+    /** There is nobody to compare. */
+    ALONE,
+    /** Nobody leads for certain. */
+    OPEN,
+    /**
+     * Somebody leads, and another would within the people planned, if growth came out otherwise or
+     * one view were left out, or in more than a third of all weightings.
+     */
+    NOT_FIRM,
+    /** Not so, but some change that was tried puts somebody else first. */
+    HOLDS,
+    /** Nothing that was tried puts anybody else first, and few weightings do. */
+    FIRM
+  }
+
+  /** What turns a lead without anything being given up. */
+  enum Within {
+    PEOPLE_PLANNED,
+    GROWTH,
+    A_VIEW,
+    WEIGHTS
+  }
+
+  /**
+   * When to take a contender.
+   *
+   * @param leads whether it leads as it is read
+   * @param when the fewest conditions that tell it from the others; of the leader what it relies on
+   * @param saves what it would save over the whole period against the leader as it is read, if a
+   *     must were given up; empty if it is no such condition, or it would not
+   */
+  record Take(String tool, boolean leads, List<Condition> when, Optional<Money> saves)
+      implements Advice {
+    public Take {
+      when = List.copyOf(when);
+    }
+  }
+
+  /** Contenders that lead under nothing that was tried. */
+  record Never(List<String> tools, Tried tried) implements Advice {
+    public Never {
+      tools = List.copyOf(tools);
+    }
+  }
+
+  /** What to find out first, as its answer could change most. */
+  record Next(FindOut what) implements Advice {}
+
+  /** Another than the one that is ahead by the table's weights is first in more weightings. */
+  record MoreOften(String ahead, double share, String other, double othersShare)
+      implements Advice {}
+
+  /**
+   * Taken by itself, the size under discussion puts another first than the whole period does.
+   *
+   * @param whole who leads over the whole period
+   * @param now who leads at so many people
+   */
+  record AtThisSize(String whole, String now, int people) implements Advice {}
+
+  /** The weight with the least room, the leader ahead. */
+  record Tightest(String leader, WeightRoom room) implements Advice {}
+
+  /** How little would have to change for somebody else to be level. */
+  record Nearest(NearestUpset upset, List<NearestUpset.Move> moves) implements Advice {
+    public Nearest {
+      moves = List.copyOf(moves);
+    }
+  }
+
+  /** So many of so many at the table have weighed; what is said rests on them alone. */
+  record Weighed(int so, int of) implements Advice {}
+}

@@ -1,0 +1,235 @@
+package tertulia.core.sensitivity;
+
+import static java.util.Objects.requireNonNull;
+
+import java.math.BigDecimal;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import tertulia.core.evaluation.Evaluation;
+import tertulia.core.evaluation.Practice;
+import tertulia.core.evaluation.Selection;
+import tertulia.core.evaluation.WhatIf;
+import tertulia.core.growth.Scenario;
+import tertulia.core.labour.Labour;
+import tertulia.core.money.ExchangeRate;
+import tertulia.core.money.ExchangeRates;
+import tertulia.core.money.PriceRise;
+import tertulia.core.scoring.Criterion;
+import tertulia.core.scoring.Interval;
+import tertulia.core.scoring.Member;
+import tertulia.core.scoring.Totals;
+
+/**
+ * How far one assumption moves the totals from one end to the other, with all else as it is read.
+ *
+ * @param moved whose total it moves most
+ * @param low that total at one end, at the middle of what it can be; empty if it is out there
+ * @param high the same at the other end
+ * @param atLow who leads for certain at the one end
+ * @param atHigh who does at the other
+ */
+public record Swing(
+    Assumption assumption,
+    String moved,
+    Optional<BigDecimal> low,
+    Optional<BigDecimal> high,
+    Optional<String> atLow,
+    Optional<String> atHigh) {
+  private static final BigDecimal TENTH = new BigDecimal("0.1");
+  private static final BigDecimal QUARTER = new BigDecimal("0.25");
+  private static final PriceRise SOME_RISE = new PriceRise(new BigDecimal("0.05"));
+
+  public Swing {
+    requireNonNull(assumption);
+    requireNonNull(moved);
+  }
+
+  /** By how much it moves that total, 0 to 1; one that is out at an end counts as nothing there. */
+  public BigDecimal width() {
+    return high.orElse(BigDecimal.ZERO).subtract(low.orElse(BigDecimal.ZERO)).abs();
+  }
+
+  /** Whether who leads is not the same at both ends. */
+  public boolean turns() {
+    return !atLow.equals(atHigh);
+  }
+
+  /** What is assumed, with its two ends. */
+  public sealed interface Assumption {
+    /** How growth comes out: the least of the scenarios, and the most. */
+    record Growth(Scenario least, Scenario most) implements Assumption {}
+
+    /** How list prices rise: not at all, and twice as stated, or 5 % a year; a fall as stated. */
+    record Rise(PriceRise least, PriceRise most) implements Assumption {}
+
+    /** Rates of exchange, a tenth lower and a tenth higher. */
+    record Rates() implements Assumption {}
+
+    /** What an hour of work costs, a quarter less and a quarter more. */
+    record Hour() implements Assumption {}
+
+    /** What a contender is worth under a criterion of which not all is known. */
+    record Worth(String tool, Criterion criterion) implements Assumption {}
+
+    /** Whether a contender has something that must be there. */
+    record Has(Otherwise.Confirmed fact) implements Assumption {}
+
+    /** The view of one person: counted, and left out. */
+    record View(Member member) implements Assumption {}
+  }
+
+  /** Every assumption that moves a total, what moves most first; none without totals. */
+  public static List<Swing> all(Evaluation read) {
+    Optional<Totals> totals = read.scores().totals();
+    if (totals.isEmpty()) {
+      return List.of();
+    }
+    List<Swing> all = new ArrayList<>();
+    Ends ends = new Ends(all);
+    growth(read, ends);
+    rise(read, ends);
+    rates(read, ends);
+    hour(read, ends);
+    for (String tool : totals.get().values().keySet()) {
+      for (Criterion criterion : totals.get().criteria()) {
+        Interval open = totals.get().value(tool, criterion).interval();
+        if (!open.isExact()) {
+          ends.add(
+              new Assumption.Worth(tool, criterion),
+              Optional.of(
+                  TakeIf.known(totals.get(), tool, criterion, Interval.exactly(open.low()))),
+              Optional.of(
+                  TakeIf.known(totals.get(), tool, criterion, Interval.exactly(open.high()))));
+        }
+      }
+    }
+    for (Otherwise otherwise : Otherwise.all(read)) {
+      if (otherwise instanceof Otherwise.Confirmed fact) {
+        ends.add(
+            new Assumption.Has(fact),
+            totals(new Otherwise.Confirmed(fact.tool(), fact.capability(), false).of(read)),
+            totals(fact.of(read)));
+      }
+    }
+    read.withoutEach()
+        .forEach((member, without) ->
+            ends.add(new Assumption.View(member), totals, Optional.of(without)));
+    return all.stream()
+        .sorted(Comparator.comparing(Swing::width, Comparator.reverseOrder()))
+        .toList();
+  }
+
+  private static Optional<Totals> totals(Evaluation evaluation) {
+    return evaluation.scores().totals();
+  }
+
+  private static void growth(Evaluation read, Ends ends) {
+    List<Scenario> scenarios =
+        read.selection().scenarios().stream()
+            .sorted(Comparator.comparing(Scenario::multiplier))
+            .toList();
+    ends.add(
+        new Assumption.Growth(scenarios.getFirst(), scenarios.getLast()),
+        totals(new Otherwise.Growth(scenarios.getFirst()).of(read)),
+        totals(new Otherwise.Growth(scenarios.getLast()).of(read)));
+  }
+
+  private static void rise(Evaluation read, Ends ends) {
+    PriceRise stated = read.selection().rise();
+    PriceRise most =
+        switch (stated.perYear().signum()) {
+          case 0 -> SOME_RISE;
+          case 1 -> new PriceRise(stated.perYear().multiply(BigDecimal.TWO).min(BigDecimal.TEN));
+          default -> stated;
+        };
+    ends.add(
+        new Assumption.Rise(PriceRise.NONE, most),
+        totals(new Otherwise.Rise(PriceRise.NONE).of(read)),
+        totals(new Otherwise.Rise(most).of(read)));
+  }
+
+  private static void rates(Evaluation read, Ends ends) {
+    if (!read.selection().rates().published().isEmpty()) {
+      ends.add(
+          new Assumption.Rates(),
+          totals(at(read, BigDecimal.ONE.subtract(TENTH))),
+          totals(at(read, BigDecimal.ONE.add(TENTH))));
+    }
+  }
+
+  private static Evaluation at(Evaluation read, BigDecimal factor) {
+    return Evaluation.of(
+        read.selection()
+            .exchangedAt(
+                new ExchangeRates(
+                    read.selection().rates().published().stream()
+                        .map(rate ->
+                            new ExchangeRate(
+                                rate.from(),
+                                rate.to(),
+                                rate.rate().multiply(factor),
+                                rate.on(),
+                                rate.source()))
+                        .toList())),
+        read.whatIf());
+  }
+
+  private static void hour(Evaluation read, Ends ends) {
+    Selection selection = read.selection();
+    if (read.whatIf().basis() == WhatIf.Basis.FULL
+        && selection.practice().labour().hour().isPresent()) {
+      ends.add(
+          new Assumption.Hour(),
+          totals(costing(read, BigDecimal.ONE.subtract(QUARTER))),
+          totals(costing(read, BigDecimal.ONE.add(QUARTER))));
+    }
+  }
+
+  private static Evaluation costing(Evaluation read, BigDecimal factor) {
+    Labour labour = read.selection().practice().labour();
+    return Evaluation.of(
+        read.selection()
+            .practising(
+                new Practice(
+                    read.selection().practice().leaving(),
+                    new Labour(
+                        labour.hour().map(hour -> hour.multiply(factor).min(Labour.MOST)),
+                        labour.changeHours(),
+                        labour.oldTool()))),
+        read.whatIf());
+  }
+
+  /** Takes the two ends of an assumption in, if they differ for anybody. */
+  private record Ends(List<Swing> all) {
+    void add(Assumption assumption, Optional<Totals> low, Optional<Totals> high) {
+      Map<String, Swing> each = new LinkedHashMap<>();
+      low.ifPresent(totals ->
+          totals.values().keySet().forEach(t -> each.put(t, of(assumption, t, low, high))));
+      high.ifPresent(totals ->
+          totals.values().keySet().forEach(t -> each.put(t, of(assumption, t, low, high))));
+      each.values().stream()
+          .max(Comparator.comparing(Swing::width))
+          .filter(swing -> Totals.isAbove(swing.width(), BigDecimal.ZERO))
+          .ifPresent(all::add);
+    }
+
+    private static Swing of(
+        Assumption assumption, String tool, Optional<Totals> low, Optional<Totals> high) {
+      return new Swing(
+          assumption,
+          tool,
+          total(low, tool),
+          total(high, tool),
+          low.flatMap(Lead::of),
+          high.flatMap(Lead::of));
+    }
+
+    private static Optional<BigDecimal> total(Optional<Totals> totals, String tool) {
+      return totals.filter(t -> t.values().containsKey(tool)).map(t -> t.total(tool).midpoint());
+    }
+  }
+}

@@ -1,0 +1,173 @@
+package tertulia.core.sensitivity;
+
+import static java.util.Objects.requireNonNull;
+
+import java.math.BigDecimal;
+import java.math.RoundingMode;
+import java.util.List;
+import java.util.Optional;
+import tertulia.core.evaluation.Contender;
+import tertulia.core.evaluation.Evaluation;
+import tertulia.core.fit.Need;
+import tertulia.core.scoring.Criterion;
+import tertulia.core.scoring.Interval;
+import tertulia.core.scoring.Totals;
+
+/**
+ * What it would take for a contender that does not lead to lead by the middle of the totals, each
+ * by itself.
+ *
+ * @param discount the least on its list prices, in percent to a tenth; empty: not even if it were
+ *     free, or its cost counts for nothing or is not known
+ * @param mark the least rise of a mark; empty: no mark alone is enough
+ * @param weight the range of one weight that lies nearest to the table's; empty: none
+ * @param needs needs of which one given up is enough
+ */
+public record WhatItTakes(
+    String tool,
+    Optional<BigDecimal> discount,
+    Optional<Raised> mark,
+    Optional<Condition.Weight> weight,
+    List<Need> needs) {
+  private static final int TENTHS = 1000;
+
+  public WhatItTakes {
+    requireNonNull(tool);
+    needs = List.copyOf(needs);
+  }
+
+  /** A mark of the table that would have to rise, both of 10 and to a tenth. */
+  public record Raised(Criterion criterion, BigDecimal from, BigDecimal to) {}
+
+  /** Whether nothing alone would do. */
+  public boolean isNothing() {
+    return discount.isEmpty() && mark.isEmpty() && weight.isEmpty() && needs.isEmpty();
+  }
+
+  /**
+   * What it would take; none without totals, or if it is ahead.
+   *
+   * @param conditions of the same evaluation
+   */
+  public static Optional<WhatItTakes> of(Evaluation read, TakeIf conditions, String tool) {
+    return read.scores()
+        .totals()
+        .filter(totals -> totals.values().containsKey(tool))
+        .filter(totals -> !isAhead(totals, tool))
+        .map(totals ->
+            new WhatItTakes(
+                tool,
+                discount(read, totals, tool),
+                mark(totals, tool),
+                weight(conditions, totals, tool),
+                needs(conditions, tool)));
+  }
+
+  /** Whether it is above all others by the middle of the totals. */
+  private static boolean isAhead(Totals totals, String tool) {
+    BigDecimal mine = totals.total(tool).midpoint();
+    return totals.values().keySet().stream()
+        .filter(other -> !other.equals(tool))
+        .allMatch(other -> Totals.isAbove(mine, totals.total(other).midpoint()));
+  }
+
+  /** By halving: a larger discount is never worth less. */
+  private static Optional<BigDecimal> discount(Evaluation read, Totals totals, String tool) {
+    Optional<Criterion> cost =
+        totals.criteria().stream()
+            .filter(Criterion::isCost)
+            .filter(c -> totals.weight(c).signum() > 0)
+            .findFirst();
+    Optional<Criterion.Cost> scale = cost.flatMap(read.costs()::scale);
+    if (scale.isEmpty() || !leadsAt(read, totals, tool, cost.get(), scale.get(), TENTHS)) {
+      return Optional.empty();
+    }
+    int few = 0;
+    int enough = TENTHS;
+    while (enough - few > 1) {
+      int middle = (few + enough) / 2;
+      if (leadsAt(read, totals, tool, cost.get(), scale.get(), middle)) {
+        enough = middle;
+      } else {
+        few = middle;
+      }
+    }
+    return Optional.of(BigDecimal.valueOf(enough, 1));
+  }
+
+  /** What it is worth then is worked out with it alone, as nobody else's cost changes. */
+  private static boolean leadsAt(
+      Evaluation read,
+      Totals totals,
+      String tool,
+      Criterion cost,
+      Criterion.Cost scale,
+      int tenths) {
+    Criterion stated = new Criterion(cost.id(), cost.name(), scale);
+    Contender cheaper =
+        read.selection().contender(tool).times(BigDecimal.valueOf(TENTHS - (long) tenths, 3));
+    return Evaluation.of(
+            read.selection().among(List.of(cheaper)).judgedUnder(List.of(stated)), read.whatIf())
+        .scores()
+        .value(tool, stated)
+        .map(value -> isAhead(TakeIf.known(totals, tool, cost, value.interval()), tool))
+        .orElse(false);
+  }
+
+  /** Of several marks the one that has to rise least; of equal ones the first. */
+  private static Optional<Raised> mark(Totals totals, String tool) {
+    BigDecimal mine = totals.total(tool).midpoint();
+    BigDecimal most =
+        totals.values().keySet().stream()
+            .filter(other -> !other.equals(tool))
+            .map(other -> totals.total(other).midpoint())
+            .max(BigDecimal::compareTo)
+            .orElse(mine);
+    return totals.criteria().stream()
+        .filter(c -> c.kind() instanceof Criterion.Judged)
+        .filter(c -> totals.weight(c).signum() > 0)
+        .filter(c -> totals.value(tool, c).interval().isExact())
+        .flatMap(c -> raised(totals, tool, c, most.subtract(mine)).stream())
+        .min(java.util.Comparator.comparing(r -> r.to().subtract(r.from())));
+  }
+
+  /** The gap is made up to the next tenth of a mark, and one more if that leaves them level. */
+  private static Optional<Raised> raised(
+      Totals totals, String tool, Criterion criterion, BigDecimal gap) {
+    BigDecimal from = totals.value(tool, criterion).interval().low().movePointRight(1);
+    BigDecimal to =
+        gap.divide(totals.weight(criterion), 12, RoundingMode.HALF_UP)
+            .movePointRight(1)
+            .add(from)
+            .setScale(1, RoundingMode.FLOOR);
+    for (int more = 0; more < 3; more++) {
+      Interval value = Interval.exactly(to.movePointLeft(1));
+      if (to.compareTo(BigDecimal.TEN) <= 0
+          && isAhead(TakeIf.known(totals, tool, criterion, value), tool)) {
+        return Optional.of(new Raised(criterion, from.setScale(1, RoundingMode.HALF_UP), to));
+      }
+      to = to.add(new BigDecimal("0.1"));
+    }
+    return Optional.empty();
+  }
+
+  private static Optional<Condition.Weight> weight(TakeIf conditions, Totals totals, String tool) {
+    return conditions.all().getOrDefault(tool, List.of()).stream()
+        .filter(Condition.Weight.class::isInstance)
+        .map(Condition.Weight.class::cast)
+        .min(
+            java.util.Comparator.comparing(w -> {
+              int now = totals.weight(w.criterion()).movePointRight(2).intValue();
+              return Math.min(Math.abs(w.from() - now), Math.abs(w.to() - now));
+            }));
+  }
+
+  private static List<Need> needs(TakeIf conditions, String tool) {
+    return conditions.all().getOrDefault(tool, List.of()).stream()
+        .filter(Condition.If.class::isInstance)
+        .map(condition -> ((Condition.If) condition).otherwise())
+        .filter(Otherwise.Dropped.class::isInstance)
+        .map(otherwise -> ((Otherwise.Dropped) otherwise).need())
+        .toList();
+  }
+}
