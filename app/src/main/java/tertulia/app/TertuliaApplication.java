@@ -2,7 +2,7 @@ package tertulia.app;
 
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.autoconfigure.SpringBootApplication;
-import tertulia.app.exchange.EvaluateCommand;
+import tertulia.app.handover.EvaluateCommand;
 import tertulia.app.store.StoreCommands;
 import tertulia.app.store.StoreInUse;
 import tertulia.app.store.Unusable;

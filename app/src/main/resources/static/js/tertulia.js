@@ -14,5 +14,6 @@ import { live } from './parts/live.js';
 import { otherVersion } from './parts/other-version.js';
 import { places } from './parts/places.js';
 import { remarks } from './parts/remarks.js';
+import { firmness } from './parts/firmness.js';
 
-[theme, thread, charts, why, keys, exchange, columns, guard, priceSheet, growth, fold, readings, places, remarks, otherVersion, live].forEach((start) => start(document));
+[theme, thread, charts, why, keys, exchange, columns, guard, priceSheet, growth, fold, readings, places, remarks, otherVersion, firmness, live].forEach((start) => start(document));

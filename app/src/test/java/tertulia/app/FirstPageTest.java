@@ -94,7 +94,7 @@ public class FirstPageTest extends ServedTest {
     String page = text(get("ilse", "/selections/" + id + "/overview"));
     assertTrue(page.contains(words.of(findings.answer())), page);
     findings.missing(catalogue.today(), 180).stream()
-        .limit(5)
+        .limit(3)
         .map(words::of)
         .forEach(missing -> assertTrue(page.contains(missing), missing));
     String line = text(get("ilse", "/selections?find=berths"));

@@ -9,6 +9,8 @@ import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -18,18 +20,24 @@ import org.jsoup.nodes.Document;
 import org.jsoup.nodes.Element;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
+import tertulia.core.firmness.NearestUpset;
+import tertulia.core.firmness.WeightRoom;
 import tertulia.core.growth.Growth;
 import tertulia.core.growth.Habit;
 import tertulia.core.pricing.UnitRule;
 import tertulia.core.scoring.Better;
 import tertulia.core.scoring.Concordance;
 import tertulia.core.scoring.Criterion;
+import tertulia.core.scoring.Interval;
 import tertulia.core.scoring.MarksByPairs;
 import tertulia.core.scoring.Preference;
 import tertulia.core.scoring.PublicRating;
+import tertulia.core.scoring.Totals;
+import tertulia.core.scoring.Value;
 import tertulia.core.scoring.Weighing;
 import tertulia.core.working.Ground;
 import tertulia.core.working.Provenance;
+import tertulia.core.working.Working;
 
 /** What the page of rules gives as examples is what is computed. */
 public class MethodPageTest {
@@ -92,6 +100,15 @@ public class MethodPageTest {
             .toList()
       },
       {"agreement", List.of(agreement())},
+      {"rooms", rooms()},
+      {
+        "take",
+        List.of(
+            new Criterion.Cost(new BigDecimal("450"), new BigDecimal("45"))
+                .valueOf(new BigDecimal("225"))
+                .setScale(2, RoundingMode.HALF_UP)
+                .toPlainString())
+      },
       {"ratings", List.of(rating("4.6", 180).toPlainString(), rating("4.9", 12).toPlainString())},
     };
   }
@@ -104,6 +121,41 @@ public class MethodPageTest {
     return weighing.over(four).weights().orElseThrow().values().stream()
         .map(weight -> weight.setScale(6, RoundingMode.HALF_UP).toPlainString())
         .toList();
+  }
+
+  private static List<String> rooms() {
+    List<Criterion> criteria = new ArrayList<>();
+    Map<String, BigDecimal> weights = new LinkedHashMap<>();
+    for (String weight : "0.30 0.25 0.20 0.15 0.10".split(" ")) {
+      String id = "c" + criteria.size();
+      criteria.add(new Criterion(id, id, new Criterion.Judged()));
+      weights.put(id, new BigDecimal(weight));
+    }
+    Map<String, Map<String, Value>> values = new LinkedHashMap<>();
+    values.put("X", values(criteria, ".8 .6 .9 .4 .7"));
+    values.put("Y", values(criteria, ".6 .9 .5 .9 .6"));
+    values.put("Z", values(criteria, ".7 .7 .7 .6 .9"));
+    Totals totals = new Totals(criteria, weights, values);
+    WeightRoom first = WeightRoom.of(totals).getFirst();
+    return Stream.of(
+            first.low().weight(),
+            first.high().weight(),
+            NearestUpset.of(totals, "Y").orElseThrow().shift())
+        .map(value -> value.setScale(6, RoundingMode.HALF_UP).toPlainString())
+        .toList();
+  }
+
+  private static Map<String, Value> values(List<Criterion> criteria, String given) {
+    Map<String, Value> values = new LinkedHashMap<>();
+    String[] each = given.split(" ");
+    for (int c = 0; c < each.length; c++) {
+      values.put(
+          criteria.get(c).id(),
+          new Value(
+              Interval.exactly(new BigDecimal("0" + each[c])),
+              new Working.Stated("value", "given")));
+    }
+    return values;
   }
 
   private static String agreement() {

@@ -28,11 +28,12 @@ import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.Test;
 import tertulia.app.decision.Decisions;
+import tertulia.app.display.AdviceResults;
 import tertulia.app.exchange.Demo;
-import tertulia.app.exchange.EvaluateCommand;
 import tertulia.app.exchange.Json;
 import tertulia.app.exchange.PortableFile;
 import tertulia.app.exchange.Results;
+import tertulia.app.handover.EvaluateCommand;
 import tertulia.app.handover.Intake;
 import tertulia.app.people.People;
 import tertulia.app.selection.Selections;
@@ -198,7 +199,8 @@ public class OneReadingTest extends ServedTest {
             System.err);
     Files.delete(stored);
     assertEquals(exit, 0);
-    assertEquals(out.toString(StandardCharsets.UTF_8), Json.write(results));
+    assertEquals(out.toString(StandardCharsets.UTF_8), Json.write(AdviceResults.with(again)));
+    assertEquals(AdviceResults.with(again).knowing(null), results);
   }
 
   @Test
@@ -332,7 +334,7 @@ public class OneReadingTest extends ServedTest {
         302);
     assertEquals(
         Json.write(decisions.find(id).orElseThrow().frozen().orElseThrow().results()),
-        Json.write(results));
+        Json.write(AdviceResults.with(selections.load(id).selection())));
     assertTrue(new String(read("/snapshot"), StandardCharsets.UTF_8).contains("at most 480.00"));
     markdownSaysTheSame();
   }

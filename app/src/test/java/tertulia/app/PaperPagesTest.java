@@ -22,12 +22,12 @@ import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import tertulia.app.catalogue.Catalogue;
 import tertulia.app.exchange.Brief;
-import tertulia.app.exchange.EvaluateCommand;
 import tertulia.app.exchange.Json;
 import tertulia.app.exchange.PortableFile;
 import tertulia.app.exchange.Results;
 import tertulia.app.exchange.SelectionFile;
 import tertulia.app.exchange.ToolSheet;
+import tertulia.app.handover.EvaluateCommand;
 import tertulia.app.people.People;
 
 /**

@@ -25,6 +25,7 @@ import org.testng.annotations.Test;
 import tertulia.app.catalogue.Catalogue;
 import tertulia.app.decision.Decisions;
 import tertulia.app.decision.Snapshot;
+import tertulia.app.display.AdviceResults;
 import tertulia.app.exchange.Demo;
 import tertulia.app.exchange.PortableFile;
 import tertulia.app.exchange.Results;
@@ -137,7 +138,7 @@ public class SignedIsReadTest extends ServedTest {
   @Test
   public void whatIsUnchangedIsSignedAndIsWhatWasProposed() throws Exception {
     assertTrue(page("joren", at).contains("Sign it off"));
-    Results read = Results.of(selections.load(id).selection());
+    Results read = AdviceResults.with(selections.load(id).selection());
     assertEquals(sign().getStatus(), 302);
     Snapshot frozen = decisions.find(id).orElseThrow().frozen().orElseThrow();
     assertEquals(frozen.version(), 3);

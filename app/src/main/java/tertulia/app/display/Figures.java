@@ -56,6 +56,12 @@ public final class Figures {
     return decimals(fraction.movePointRight(2), 0) + " %";
   }
 
+  /** A fraction as a percentage with the decimals that were entered: 2.5 %. */
+  public static String percentAsEntered(BigDecimal fraction) {
+    BigDecimal percent = fraction.movePointRight(2).stripTrailingZeros();
+    return decimals(percent, Math.max(0, percent.scale())) + " %";
+  }
+
   /**
    * A fraction as a percentage to the tenth, where two that are close stand side by side: 25.3 %.
    */

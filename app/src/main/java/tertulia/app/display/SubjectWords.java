@@ -51,6 +51,7 @@ public final class SubjectWords {
     for (SelectionFile.ContenderPart part : file.contenders()) {
       names.put("contender/" + part.tool().id(), part.tool().name());
     }
+    file.tried().tasks().forEach(task -> names.put("task/" + task.id(), task.words()));
   }
 
   /** Such as "Slotmeer · Cost a month"; what is not there any more goes by its id. */
@@ -66,6 +67,14 @@ public final class SubjectWords {
           name("contender", mark.contender()) + " · " + name("criterion", mark.criterion());
       case Subject.Figure figure -> figure(figure);
     };
+  }
+
+  /** What a picture stands beside: a mark, or how a task went with a contender. */
+  public String beside(String about) {
+    String[] parts = about.split("/", -1);
+    return parts[0].equals("result") && parts.length == 3
+        ? name("contender", parts[2]) + " · " + name("task", parts[1])
+        : of(Subject.of(about));
   }
 
   private String figure(Subject.Figure figure) {

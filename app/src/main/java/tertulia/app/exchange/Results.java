@@ -27,7 +27,11 @@ import tertulia.core.path.Ways;
 import tertulia.core.scoring.Interval;
 import tertulia.core.scoring.Totals;
 
-/** The results of one selection as written to files; money and scores are text. */
+/**
+ * The results of one selection as written to files; money and scores are text.
+ *
+ * @param firmness null where it was not asked for, or in what was written before it was
+ */
 @JsonInclude(JsonInclude.Include.NON_NULL)
 public record Results(
     String title,
@@ -36,7 +40,8 @@ public record Results(
     List<Integer> people,
     @Nullable Map<String, String> weights,
     List<ContenderResult> contenders,
-    List<LeadResult> cheapestByHeadcount) {
+    List<LeadResult> cheapestByHeadcount,
+    @Nullable FirmnessResult firmness) {
   private static final int SCORE_DECIMALS = 6;
 
   /**
@@ -104,6 +109,44 @@ public record Results(
   @JsonInclude(JsonInclude.Include.NON_NULL)
   public record LeadResult(int from, @Nullable String contender) {}
 
+  /**
+   * How firm the results are, and who should take which.
+   *
+   * @param grade alone, open, not-firm, holds or firm
+   * @param says the same in a sentence
+   * @param firstIn of all weightings the share in which each is first, by contender; null without
+   *     totals
+   * @param takeIf for each contender when to take it
+   * @param never contenders that lead under nothing that was tried; null: there is none
+   * @param findOut what to find out next, in a sentence; null: no answer would change anything
+   */
+  @JsonInclude(JsonInclude.Include.NON_NULL)
+  public record FirmnessResult(
+      String grade,
+      String says,
+      @Nullable Map<String, String> firstIn,
+      List<TakeResult> takeIf,
+      @Nullable List<String> never,
+      @Nullable String findOut,
+      List<RoomResult> rooms) {}
+
+  /**
+   * When to take a contender.
+   *
+   * @param says in a sentence
+   * @param conditions all that were found, each by itself
+   */
+  public record TakeResult(String contender, String says, List<String> conditions) {}
+
+  /** Between which weights the leader stays ahead, and who takes over; null: nobody does. */
+  @JsonInclude(JsonInclude.Include.NON_NULL)
+  public record RoomResult(
+      String criterion,
+      String from,
+      @Nullable List<String> below,
+      String to,
+      @Nullable List<String> above) {}
+
   /** The results under the standard "what if": first month, growth as expected, any term. */
   public static Results of(Evaluation evaluation) {
     CostByHeadcount costs = evaluation.costs().costByHeadcount();
@@ -116,7 +159,14 @@ public record Results(
         evaluation.selection().contenders().stream().map(c -> contender(evaluation, c)).toList(),
         costs.leads().stream()
             .map(lead -> new LeadResult(lead.n(), lead.tool().orElse(null)))
-            .toList());
+            .toList(),
+        null);
+  }
+
+  /** The same with how firm they are. */
+  public Results knowing(@Nullable FirmnessResult firm) {
+    return new Results(
+        title, currency, start, people, weights, contenders, cheapestByHeadcount, firm);
   }
 
   /** As {@link #of(Evaluation)} for a selection. */

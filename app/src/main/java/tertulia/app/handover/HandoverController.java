@@ -21,9 +21,9 @@ import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.multipart.MultipartFile;
 import tertulia.app.decision.Decisions;
 import tertulia.app.decision.Snapshot;
+import tertulia.app.display.AdviceResults;
 import tertulia.app.exchange.Codes;
 import tertulia.app.exchange.PortableFile;
-import tertulia.app.exchange.Results;
 import tertulia.app.exchange.SelectionFile;
 import tertulia.app.people.SignedIn;
 import tertulia.app.selection.Selections;
@@ -67,7 +67,7 @@ class HandoverController {
             frozen
                 .map(Snapshot::selection)
                 .orElseGet(() -> table.file().deciding(null, decisions.ended(id))),
-            frozen.map(Snapshot::results).orElseGet(() -> Results.of(table.selection())),
+            frozen.map(Snapshot::results).orElseGet(() -> AdviceResults.with(table.selection())),
             stored.map(Decisions.Stored::decision));
     return download(
         text, MediaType.parseMediaType("text/markdown"), table.selection().title(), "md");

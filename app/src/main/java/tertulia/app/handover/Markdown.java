@@ -37,6 +37,7 @@ final class Markdown {
             .map(SelectionFile.MemberPart::name)
             .toList());
     markdown.options(results);
+    markdown.firmness(results);
     markdown.narrowing(file);
     decision.ifPresent(d -> markdown.outcome(d, results));
     markdown.ended(file);
@@ -144,6 +145,34 @@ final class Markdown {
               + " | "
               + (c.total() == null ? "—" : c.total().words())
               + " |");
+    }
+    line("");
+  }
+
+  /**
+   * How firm it is, and who should take which; nothing of what was written before that was said.
+   */
+  private void firmness(Results results) {
+    Results.FirmnessResult firm = results.firmness();
+    if (firm == null) {
+      return;
+    }
+    line("### How firm that is");
+    line("");
+    line(escaped(firm.says()));
+    line("");
+    firm.takeIf().forEach(take -> line("- " + escaped(take.says())));
+    List<String> never = firm.never();
+    if (never != null) {
+      line(
+          "- Under nothing that was tried first: "
+              + results.contenders().stream()
+                  .filter(c -> never.contains(c.id()))
+                  .map(c -> escaped(c.name()))
+                  .collect(Collectors.joining(", ")));
+    }
+    if (firm.findOut() != null) {
+      line("- " + escaped(firm.findOut()));
     }
     line("");
   }

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Optional;
 import tertulia.app.chart.CostChart;
 import tertulia.app.chart.WorthChart;
+import tertulia.app.display.AdviceWords;
 import tertulia.app.display.Dates;
 import tertulia.app.display.Figures;
 import tertulia.app.display.FindingWords;
@@ -19,6 +20,8 @@ import tertulia.core.decision.Decision;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Costs;
 import tertulia.core.evaluation.ValueForMoney;
+import tertulia.core.finding.Advice;
+import tertulia.core.finding.AdviceFindings;
 import tertulia.core.finding.AnswerFindings;
 import tertulia.core.finding.CostFindings;
 import tertulia.core.finding.Finding;
@@ -36,6 +39,9 @@ import tertulia.core.scoring.Totals;
  * @param pictured what the picture shows
  * @param worthHint how to read it; empty if that is plain
  * @param lines contenders in the order of the answer
+ * @param firm how firm the lead is; empty if nobody is ahead by totals
+ * @param takes when to take which, and who leads nowhere
+ * @param findOut what to find out next, and where; empty if nothing would change anything
  * @param bySize who is cheapest for how many people, and whether that changes within the plan
  * @param missing what keeps it from being settled
  * @param moreMissing how much more is missing than is said
@@ -50,11 +56,14 @@ record OverviewView(
     String pictured,
     String worthHint,
     List<Line> lines,
+    String firm,
+    List<String> takes,
+    Optional<Missing> findOut,
     List<String> bySize,
     List<Missing> missing,
     int moreMissing,
     Act act) {
-  private static final int MOST_MISSING = 5;
+  private static final int MOST_MISSING = 3;
 
   /** What was agreed, by whom, and whether it would be again. */
   record Agreed(
@@ -86,6 +95,10 @@ record OverviewView(
             : findings.missing(session.today(), session.daysFresh());
     Optional<ValueForMoney> worth = ValueForMoney.of(session.evaluation());
     Optional<String> front = AnswerFindings.front(answer);
+    Optional<AdviceFindings> advice =
+        session.columns().size() < 2 || session.table().decided()
+            ? Optional.empty()
+            : Optional.of(new AdviceFindings(session.sensitivity()));
     return new OverviewView(
         session.table().selection().purpose(),
         words.of(answer),
@@ -99,10 +112,41 @@ record OverviewView(
             : "Monthly cost by headcount",
         worth.isPresent() ? "up is better liked, right is cheaper" : "",
         order(session).stream().map(c -> line(session, c)).toList(),
+        advice.map(found -> firm(session, found)).orElse(""),
+        advice.map(found -> takes(session, found)).orElse(List.of()),
+        advice.flatMap(found -> findOut(session, found)),
         bySize(session, words),
         missing.stream().limit(MOST_MISSING).map(m -> missing(session, m, words)).toList(),
         Math.max(0, missing.size() - MOST_MISSING),
         act(session, decision));
+  }
+
+  /** By cost alone nothing is firm: then the answer says what is known. */
+  private static String firm(Workspace.Session session, AdviceFindings advice) {
+    Advice.Firmness firmness = advice.firmness();
+    return session.evaluation().scores().totals().isEmpty() || firmness.ahead().isEmpty()
+        ? ""
+        : new AdviceWords(session.table().selection()).of(firmness);
+  }
+
+  private static List<String> takes(Workspace.Session session, AdviceFindings advice) {
+    AdviceWords words = new AdviceWords(session.table().selection());
+    List<String> takes = new ArrayList<>();
+    advice.weighed().map(words::of).ifPresent(takes::add);
+    takes.addAll(advice.takes().stream().map(words::of).toList());
+    advice.never().map(words::inShort).ifPresent(takes::add);
+    return takes;
+  }
+
+  private static Optional<Missing> findOut(Workspace.Session session, AdviceFindings advice) {
+    AdviceWords words = new AdviceWords(session.table().selection());
+    return advice
+        .next(session.today(), session.daysFresh())
+        .map(next ->
+            new Missing(
+                words.of(next),
+                AdviceWords.verb(next.what().unknown()),
+                session.answering(next.what().unknown())));
   }
 
   private static Agreed agreed(

@@ -5,6 +5,7 @@ import tertulia.core.evaluation.Costs;
 import tertulia.core.evaluation.Evaluation;
 import tertulia.core.evaluation.Selection;
 import tertulia.core.evaluation.WhatIf;
+import tertulia.core.sensitivity.Sensitivity;
 
 /**
  * The last costs, so that neither a step along the months nor a weight or a mark computes anew what
@@ -20,6 +21,17 @@ final class Evaluations {
    * @param whatIf that of the first month
    */
   private record Key(Selection selection, WhatIf whatIf) {}
+
+  private final Memo<Asked, Sensitivity> sensitivities = new Memo<>(24);
+
+  private record Asked(Selection selection, WhatIf whatIf) {}
+
+  /** How an evaluation answers to changes; what was worked out of an equal one is there already. */
+  Sensitivity sensitivity(Evaluation evaluation) {
+    return sensitivities.get(
+        new Asked(evaluation.selection(), evaluation.whatIf()),
+        asked -> new Sensitivity(evaluation));
+  }
 
   Evaluation of(Selection selection, WhatIf whatIf) {
     Key first = new Key(selection.unjudged(), whatIf.at(WhatIf.START.moment()));

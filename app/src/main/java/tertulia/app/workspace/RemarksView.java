@@ -171,7 +171,7 @@ public record RemarksView(
           brief.criteria().stream()
               .map(c -> new Choice(new Subject.Criterion(c.id()).code(), c.name()))
               .toList();
-      case COST, MARKS, DECISION -> List.of();
+      case COST, MARKS, FIRMNESS, DECISION -> List.of();
     };
   }
 

@@ -43,7 +43,10 @@ import tertulia.core.path.SteadyCost;
 import tertulia.core.path.Terms;
 import tertulia.core.pricing.PlanPrices;
 import tertulia.core.remark.Remark;
+import tertulia.core.scoring.Criterion;
 import tertulia.core.scoring.Totals;
+import tertulia.core.sensitivity.FindOut;
+import tertulia.core.sensitivity.Sensitivity;
 import tertulia.core.working.Provenance;
 
 /** Sets a selection on the table for one request: loaded, computed out, with its frame. */
@@ -70,6 +73,7 @@ public class Workspace {
    *
    * @param asked everything the address asks for
    * @param last the number of the last change that is sure to be in it
+   * @param sensitivity how it answers to changes, worked out where it is asked for
    */
   public record Session(
       Table table,
@@ -79,7 +83,8 @@ public class Workspace {
       SignedIn person,
       LocalDate today,
       int daysFresh,
-      long last) {
+      long last,
+      Sensitivity sensitivity) {
 
     /** Whether a fact is older than the workspace wants facts to be. */
     public boolean isOld(Provenance source) {
@@ -131,7 +136,7 @@ public class Workspace {
     /** This session's addresses for so many people. */
     public Session at(int people) {
       return new Session(
-          table, asked, query.at(people), evaluation, person, today, daysFresh, last);
+          table, asked, query.at(people), evaluation, person, today, daysFresh, last, sensitivity);
     }
 
     /**
@@ -142,6 +147,26 @@ public class Workspace {
       return "/catalogue/"
           + contender
           + (person.organises() ? "/edit?selection=" + table.id() : "");
+    }
+
+    /** The address at which something that is not known is put down. */
+    public String answering(FindOut.Unknown unknown) {
+      return switch (unknown) {
+        case FindOut.Unknown.Worth worth ->
+            switch (worth.criterion().kind()) {
+              case Criterion.Judged judged -> step("marks");
+              case Criterion.Cost cost -> pricePage(worth.tool());
+              case Criterion.CostAsFound cost -> pricePage(worth.tool());
+              case Criterion.Coverage coverage -> pricePage(worth.tool());
+              case Criterion.Ratings ratings -> pricePage(worth.tool());
+              case Criterion.Measured measured ->
+                  measured.number() instanceof Criterion.Number.Included
+                      ? pricePage(worth.tool())
+                      : "/selections/" + table.id() + "/trials";
+            };
+        case FindOut.Unknown.Has has -> pricePage(has.tool());
+        case FindOut.Unknown.StillHas still -> step("fit");
+      };
     }
 
     /** The number of a contender's mark, 1 to 8, the same in every step. */
@@ -181,7 +206,15 @@ public class Workspace {
     WhatIfQuery query = WhatIfQuery.of(parameters, table.selection());
     Evaluation evaluation = evaluations.of(table.selection(), query.whatIf());
     return new Session(
-        table, Map.copyOf(parameters), query, evaluation, person, today, daysFresh, last);
+        table,
+        Map.copyOf(parameters),
+        query,
+        evaluation,
+        person,
+        today,
+        daysFresh,
+        last,
+        evaluations.sensitivity(evaluation));
   }
 
   /**
@@ -249,7 +282,7 @@ public class Workspace {
         + Dates.day(selection.asOf())
         + (selection.rise().isNone()
             ? ""
-            : " · prices rise " + Figures.percent(selection.rise().perYear()) + " a year");
+            : " · prices rise " + Figures.percentAsEntered(selection.rise().perYear()) + " a year");
   }
 
   private static <E extends Enum<E>> List<Frame.Choice> choices(

@@ -24,6 +24,7 @@ public class ViewsTest extends BrowserTest {
           "/selections/1/cost?month=17",
           "/selections/1/weights",
           "/selections/1/marks",
+          "/selections/1/firmness",
           "/selections/1/decision",
           "/selections/1/plans",
           "/selections/1/versus",

@@ -12,6 +12,8 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
+import tertulia.app.display.AdviceResults;
+import tertulia.app.handover.EvaluateCommand;
 
 public class PortableFileTest {
   private static PortableFile.Read read(String text) {
@@ -146,7 +148,9 @@ public class PortableFileTest {
     Files.writeString(good, Demo.text());
     Run run = evaluate("evaluate", good.toString());
     assertEquals(run.status(), 0);
-    assertEquals(Json.stored(run.out(), Results.class), Results.of(Demo.selection()));
+    Results printed = Json.stored(run.out(), Results.class);
+    assertEquals(printed, AdviceResults.with(Demo.selection()));
+    assertEquals(printed.knowing(null), Results.of(Demo.selection()));
     Path bad = Files.createTempFile("selection", ".json");
     Files.writeString(bad, "{\"format\": 3}");
     Run refused = evaluate("evaluate", bad.toString());

@@ -1,10 +1,13 @@
-package tertulia.app.exchange;
+package tertulia.app.handover;
 
 import java.io.IOException;
 import java.io.PrintStream;
 import java.nio.file.Files;
 import java.nio.file.InvalidPathException;
 import java.nio.file.Path;
+import tertulia.app.display.AdviceResults;
+import tertulia.app.exchange.Json;
+import tertulia.app.exchange.PortableFile;
 
 /** {@code tertulia evaluate FILE}: reads a portable selection and prints its results as JSON. */
 public final class EvaluateCommand {
@@ -42,7 +45,7 @@ public final class EvaluateCommand {
   private static int evaluate(String name, byte[] bytes, PrintStream out, PrintStream err) {
     return switch (PortableFile.read(bytes)) {
       case PortableFile.Read.Accepted accepted -> {
-        out.print(Json.write(Results.of(accepted.selection())));
+        out.print(Json.write(AdviceResults.with(accepted.selection())));
         yield OK;
       }
       case PortableFile.Read.Refused refused -> {

@@ -1,0 +1,88 @@
+package tertulia.app.display;
+
+import java.math.BigDecimal;
+import java.math.RoundingMode;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.jspecify.annotations.Nullable;
+import tertulia.app.exchange.Codes;
+import tertulia.app.exchange.Results;
+import tertulia.core.evaluation.Evaluation;
+import tertulia.core.evaluation.Selection;
+import tertulia.core.evaluation.WhatIf;
+import tertulia.core.finding.Advice;
+import tertulia.core.finding.AdviceFindings;
+import tertulia.core.firmness.RankShares;
+import tertulia.core.firmness.WeightRoom;
+import tertulia.core.sensitivity.Sensitivity;
+import tertulia.core.working.Provenance;
+
+/** How firm results are, as it is written beside them. */
+public final class AdviceResults {
+  private static final int DECIMALS = 6;
+
+  private AdviceResults() {}
+
+  /** The results of a selection with how firm they are. */
+  public static Results with(Selection selection) {
+    Evaluation evaluation = Evaluation.of(selection, WhatIf.START);
+    return Results.of(evaluation).knowing(of(evaluation));
+  }
+
+  private static Results.FirmnessResult of(Evaluation evaluation) {
+    Selection selection = evaluation.selection();
+    Sensitivity sensitivity = new Sensitivity(evaluation);
+    AdviceFindings findings = new AdviceFindings(sensitivity);
+    AdviceWords words = new AdviceWords(selection);
+    Advice.Firmness firmness = findings.firmness();
+    List<String> never = sensitivity.takeIf().never();
+    return new Results.FirmnessResult(
+        Codes.code(firmness.grade()),
+        findings
+                .weighed()
+                .filter(weighed -> weighed.so() == 0)
+                .map(weighed -> words.of(weighed) + " ")
+                .orElse("")
+            + words.of(firmness),
+        sensitivity.shares(AdviceFindings.ANY_WEIGHTS).map(AdviceResults::firsts).orElse(null),
+        findings.takes().stream()
+            .map(take ->
+                new Results.TakeResult(
+                    take.tool(),
+                    words.of(take),
+                    sensitivity.takeIf().all().getOrDefault(take.tool(), List.of()).stream()
+                        .map(words::of)
+                        .toList()))
+            .toList(),
+        never.isEmpty() ? null : never,
+        findings.next(selection.asOf(), Provenance.DAYS_FRESH).map(words::of).orElse(null),
+        sensitivity.rooms().stream().map(AdviceResults::room).toList());
+  }
+
+  private static Map<String, String> firsts(RankShares shares) {
+    Map<String, String> firsts = new LinkedHashMap<>();
+    shares
+        .shares()
+        .keySet()
+        .forEach(tool -> firsts.put(tool, decimal(BigDecimal.valueOf(shares.first(tool)), 4)));
+    return firsts;
+  }
+
+  private static Results.RoomResult room(WeightRoom room) {
+    return new Results.RoomResult(
+        room.criterion().id(),
+        decimal(room.low().weight(), DECIMALS),
+        takesOver(room.low()),
+        decimal(room.high().weight(), DECIMALS),
+        takesOver(room.high()));
+  }
+
+  private static @Nullable List<String> takesOver(WeightRoom.End end) {
+    return end.takesOver().isEmpty() ? null : end.takesOver();
+  }
+
+  private static String decimal(BigDecimal value, int decimals) {
+    return value.setScale(decimals, RoundingMode.HALF_UP).toPlainString();
+  }
+}

@@ -1,0 +1,432 @@
+package tertulia.app.firmness;
+
+import java.math.BigDecimal;
+import java.math.RoundingMode;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import tertulia.app.chart.MapChart;
+import tertulia.app.chart.Marks;
+import tertulia.app.chart.RanksChart;
+import tertulia.app.chart.RoomChart;
+import tertulia.app.chart.SwingChart;
+import tertulia.app.chart.WorthChart;
+import tertulia.app.display.AdviceWords;
+import tertulia.app.display.Figures;
+import tertulia.app.workspace.Workspace;
+import tertulia.core.evaluation.Contender;
+import tertulia.core.evaluation.Selection;
+import tertulia.core.evaluation.ValueForMoney;
+import tertulia.core.finding.Advice;
+import tertulia.core.finding.AdviceFindings;
+import tertulia.core.firmness.RankShares;
+import tertulia.core.firmness.WeightRoom;
+import tertulia.core.sensitivity.Condition;
+import tertulia.core.sensitivity.FindOut;
+import tertulia.core.sensitivity.Sensitivity;
+import tertulia.core.sensitivity.Sizes;
+import tertulia.core.sensitivity.Swing;
+import tertulia.core.sensitivity.WhatItTakes;
+
+/**
+ * The Firmness step as it is read.
+ *
+ * @param says how firm the lead is, first; then what qualifies that
+ * @param takes when to take which
+ * @param never who leads under nothing that was tried; empty if there is nobody
+ * @param map who leads by headcount and weight of cost
+ * @param ranks how often each takes each place
+ * @param rooms the room of each weight
+ * @param upsets how little would have to change for each of the others
+ * @param wants what it would take for each of the others
+ * @param worth what each is worth against its cost, and what more worth costs
+ * @param unknown what to find out, what could change most first
+ * @param swings what moves the totals, what moves most first
+ */
+record FirmnessView(
+    List<String> says,
+    List<Take> takes,
+    String never,
+    Optional<BySize> map,
+    Optional<Ranks> ranks,
+    Optional<Rooms> rooms,
+    List<String> upsets,
+    List<Wants> wants,
+    Optional<Worth> worth,
+    List<Unknown> unknown,
+    List<SwingLine> swings) {
+
+  /** When to take one contender, and every condition found for it. */
+  record Take(String mark, String sentence, List<Proof> proofs) {}
+
+  /** A condition and the place on the page that shows it. */
+  record Proof(String words, String href, String where) {}
+
+  /** A picture with what it says. */
+  record BySize(String picture, String hint, List<Stretch> stretches) {}
+
+  /** Sizes with one leader. */
+  record Stretch(String sizes, String mark, String leader) {}
+
+  /** Shares as picture and table. */
+  record Ranks(String picture, String hint, List<String> places, List<RankLine> lines) {}
+
+  /** One contender's shares. */
+  record RankLine(String name, List<String> shares) {}
+
+  /** Rooms as picture and table. */
+  record Rooms(String picture, String tightest, List<RoomLine> lines) {}
+
+  /** One weight: its room in words, and what the slider that pulls it stands at, in percent. */
+  record RoomLine(String id, String name, String now, String room, String ends, int percent) {}
+
+  /** What it would take for one contender. */
+  record Wants(
+      String mark, String name, String discount, String marks, String weight, String needs) {}
+
+  /** Worth against cost as picture and sentences. */
+  record Worth(String picture, List<String> says) {}
+
+  /** Something to find out: what an answer could change, and where it is answered. */
+  record Unknown(String what, String change, boolean turns, String verb, String href) {}
+
+  /** How one assumption moves a total. */
+  record SwingLine(String what, String ends, String mark, String moved, String bar, String turns) {}
+
+  private static final int MOST_SWINGS = 12;
+  private static final int MOST_UNKNOWN = 8;
+
+  static FirmnessView of(Workspace.Session session, FirmnessAsked asked) {
+    Sensitivity sensitivity = session.sensitivity();
+    AdviceFindings findings = new AdviceFindings(sensitivity);
+    AdviceWords words = new AdviceWords(session.table().selection());
+    return new FirmnessView(
+        says(findings, words),
+        findings.takes().stream().map(take -> take(session, sensitivity, take, words)).toList(),
+        findings.never().map(words::of).orElse(""),
+        sensitivity.byHeadcount().map(sizes -> map(session, sizes)),
+        sensitivity.shares(asked.chances()).map(shares -> ranks(session, shares)),
+        rooms(session, sensitivity, findings, words),
+        findings.nearest().stream().map(words::of).toList(),
+        wants(session, sensitivity, words),
+        ValueForMoney.of(session.evaluation()).map(found -> worth(session, found)),
+        sensitivity.findOut(session.today(), session.daysFresh()).stream()
+            .limit(MOST_UNKNOWN)
+            .map(found -> unknown(session, found, words))
+            .toList(),
+        sensitivity.swings().stream()
+            .limit(MOST_SWINGS)
+            .map(swing -> swing(session, swing, words))
+            .toList());
+  }
+
+  private static List<String> says(AdviceFindings findings, AdviceWords words) {
+    List<Advice> all = new ArrayList<>();
+    all.add(findings.firmness());
+    // by cost alone nothing is firm, so that is said before it
+    findings.weighed().ifPresent(weighed -> all.add(weighed.so() == 0 ? 0 : all.size(), weighed));
+    findings.atThisSize().ifPresent(all::add);
+    findings.moreOften().ifPresent(all::add);
+    return all.stream().map(words::of).toList();
+  }
+
+  private static Take take(
+      Workspace.Session session, Sensitivity sensitivity, Advice.Take take, AdviceWords words) {
+    return new Take(
+        mark(session, take.tool()),
+        words.of(take),
+        sensitivity.takeIf().all().getOrDefault(take.tool(), List.of()).stream()
+            .map(condition -> proof(session, condition, words))
+            .toList());
+  }
+
+  private static String mark(Workspace.Session session, String tool) {
+    return Marks.inline(session.mark(tool));
+  }
+
+  private static Proof proof(Workspace.Session session, Condition condition, AdviceWords words) {
+    String where =
+        switch (condition.dimension()) {
+          case HEADCOUNT -> "by size";
+          case QUANTITY -> "Cost";
+          case WEIGHT -> "weights";
+          case MUST_DROPPED, TERMS, GROWTH -> "scenarios";
+          case FACT, MUST_ADDED -> "Fit";
+          case WORTH -> "to find out";
+          case VIEW -> "Marks";
+        };
+    String href =
+        switch (condition.dimension()) {
+          case HEADCOUNT -> "#by-size";
+          case QUANTITY -> quantity(session, condition);
+          case WEIGHT -> "#rooms";
+          case MUST_DROPPED, TERMS, GROWTH -> "#scenarios";
+          case FACT, MUST_ADDED -> session.step("fit");
+          case WORTH -> "#find-out";
+          case VIEW -> session.step("marks");
+        };
+    return new Proof(words.of(condition), href, where);
+  }
+
+  private static String quantity(Workspace.Session session, Condition condition) {
+    String id =
+        condition instanceof Condition.Between between
+                && between.axis() instanceof Sizes.Axis.Quantity quantity
+            ? quantity.measure().id()
+            : "";
+    String step = session.step("cost");
+    return step + (step.contains("?") ? "&" : "?") + "across=" + id + "#by-quantity";
+  }
+
+  private static BySize map(Workspace.Session session, Sizes sizes) {
+    Map<String, MapChart.Contender> contenders = new LinkedHashMap<>();
+    session
+        .columns()
+        .forEach(c ->
+            contenders.put(c.id(), new MapChart.Contender(c.tool().name(), session.mark(c.id()))));
+    int reach =
+        Math.min(sizes.sizes(), Math.max(30, 2 * session.evaluation().costs().highestPlanned()));
+    String picture =
+        sizes
+            .map()
+            .map(map ->
+                MapChart.draw(map, contenders, reach, 1, "people", sizes.now(), sizes.weight()))
+            .orElse("");
+    String hint =
+        sizes
+            .scale()
+            .map(scale ->
+                "cost a head and month, worth nothing at "
+                    + scale.worst().setScale(2, RoundingMode.HALF_UP)
+                    + ", all at "
+                    + scale.best().setScale(2, RoundingMode.HALF_UP)
+                    + "; paler where it is not certain")
+            .orElse("");
+    return new BySize(
+        picture,
+        hint,
+        sizes.stretches().stream().map(stretch -> stretch(session, sizes, stretch)).toList());
+  }
+
+  private static Stretch stretch(Workspace.Session session, Sizes sizes, Sizes.Stretch stretch) {
+    long from = sizes.size(stretch.from());
+    long to = sizes.size(stretch.to());
+    return new Stretch(
+        from == to ? "" + from : from + " to " + to,
+        stretch.leader().map(tool -> mark(session, tool)).orElse(""),
+        stretch
+            .leader()
+            .map(tool -> session.table().selection().contender(tool).tool().name())
+            .orElse("nobody for certain"));
+  }
+
+  private static Ranks ranks(Workspace.Session session, RankShares shares) {
+    List<RanksChart.Contender> order =
+        shares.byFirst().stream()
+            .map(id -> session.table().selection().contender(id))
+            .map(c -> new RanksChart.Contender(c.id(), c.tool().name(), session.mark(c.id())))
+            .toList();
+    List<String> places = new ArrayList<>();
+    for (int rank = 1; rank <= order.size(); rank++) {
+      places.add("place " + rank);
+    }
+    return new Ranks(
+        RanksChart.draw(shares, order),
+        Figures.whole(shares.draws()) + " draws, so each share is within 1 in 100",
+        places,
+        order.stream()
+            .map(c ->
+                new RankLine(
+                    c.name(),
+                    shares.shares().getOrDefault(c.id(), List.of()).stream()
+                        .map(AdviceWords::percent)
+                        .toList()))
+            .toList());
+  }
+
+  private static Optional<Rooms> rooms(
+      Workspace.Session session,
+      Sensitivity sensitivity,
+      AdviceFindings findings,
+      AdviceWords words) {
+    List<WeightRoom> rooms = sensitivity.rooms();
+    if (rooms.isEmpty()) {
+      return Optional.empty();
+    }
+    String leader =
+        session
+            .evaluation()
+            .scores()
+            .totals()
+            .map(totals -> totals.standings().getFirst().contender())
+            .orElse("");
+    Map<String, RoomChart.Contender> contenders =
+        session.columns().stream()
+            .collect(
+                Collectors.toMap(
+                    Contender::id,
+                    c -> new RoomChart.Contender(c.tool().name(), session.mark(c.id()))));
+    return Optional.of(
+        new Rooms(
+            RoomChart.draw(rooms, contenders, leader),
+            findings.tightest().map(words::of).orElse(""),
+            rooms.stream().map(room -> room(room, words)).toList()));
+  }
+
+  private static RoomLine room(WeightRoom room, AdviceWords words) {
+    String ends = words.ends(room);
+    return new RoomLine(
+        room.criterion().id(),
+        room.criterion().name(),
+        AdviceWords.share(room.weight()),
+        room.isNone()
+            ? "none: the lead is shared"
+            : AdviceWords.share(room.low().weight())
+                + " to "
+                + AdviceWords.share(room.high().weight()),
+        ends.isEmpty() ? "nobody takes over" : ends.substring(2),
+        room.weight().movePointRight(2).setScale(0, RoundingMode.HALF_UP).intValueExact());
+  }
+
+  private static List<Wants> wants(
+      Workspace.Session session, Sensitivity sensitivity, AdviceWords words) {
+    return session.columns().stream()
+        .flatMap(c -> sensitivity.whatItTakes(c.id()).stream())
+        .map(takes -> wants(session, takes, words))
+        .toList();
+  }
+
+  private static Wants wants(Workspace.Session session, WhatItTakes takes, AdviceWords words) {
+    return new Wants(
+        mark(session, takes.tool()),
+        session.table().selection().contender(takes.tool()).tool().name(),
+        takes
+            .discount()
+            .map(percent -> percent.toPlainString() + " % off every list price")
+            .orElse("no discount is enough"),
+        takes
+            .mark()
+            .map(raised ->
+                "“"
+                    + raised.criterion().name()
+                    + "” from "
+                    + raised.from().toPlainString()
+                    + " to "
+                    + raised.to().toPlainString())
+            .orElse("no mark alone is enough"),
+        takes.weight().map(words::of).orElse("no weight alone is enough"),
+        takes.needs().isEmpty()
+            ? "none alone"
+            : takes.needs().stream()
+                .map(need -> need.capability().name())
+                .collect(Collectors.joining(", ")));
+  }
+
+  private static Worth worth(Workspace.Session session, ValueForMoney found) {
+    Selection selection = session.table().selection();
+    List<String> says = new ArrayList<>();
+    for (ValueForMoney.Point point : found.points()) {
+      if (!point.beatenBy().isEmpty()) {
+        says.add(
+            selection.contender(point.contender()).tool().name()
+                + " is beaten in both: "
+                + point.beatenBy().stream()
+                    .map(id -> selection.contender(id).tool().name())
+                    .collect(Collectors.joining(", "))
+                + (point.beatenBy().size() == 1 ? " is" : " are")
+                + " worth as much or more and cost"
+                + (point.beatenBy().size() == 1 ? "s" : "")
+                + " no more.");
+      }
+    }
+    for (ValueForMoney.StepUp step : found.stepsUp()) {
+      says.add(
+          "From "
+              + selection.contender(step.from()).tool().name()
+              + " to "
+              + selection.contender(step.to()).tool().name()
+              + " each hundredth of worth costs "
+              + Figures.moneyIn(step.each())
+              + " over the whole period.");
+    }
+    Optional<String> first =
+        session
+            .evaluation()
+            .scores()
+            .totals()
+            .map(totals -> totals.standings().getFirst().contender());
+    return new Worth(
+        WorthChart.draw(
+            found,
+            session.columns().stream()
+                .map(c ->
+                    new WorthChart.Contender(
+                        c.id(),
+                        c.tool().name(),
+                        session.mark(c.id()),
+                        first.equals(Optional.of(c.id()))))
+                .toList()),
+        says);
+  }
+
+  private static Unknown unknown(Workspace.Session session, FindOut found, AdviceWords words) {
+    return new Unknown(
+        words.of(found.unknown()),
+        session.table().selection().contender(found.gains()).tool().name()
+            + " first in "
+            + AdviceWords.percent(found.least())
+            + " to "
+            + AdviceWords.percent(found.most()),
+        found.turns(),
+        AdviceWords.verb(found.unknown()),
+        session.answering(found.unknown()));
+  }
+
+  private static SwingLine swing(Workspace.Session session, Swing swing, AdviceWords words) {
+    String name = session.table().selection().contender(swing.moved()).tool().name();
+    String ends = end(swing.low()) + " to " + end(swing.high());
+    return new SwingLine(
+        assumption(swing.assumption(), words),
+        ends,
+        mark(session, swing.moved()),
+        name,
+        SwingChart.draw(swing.low(), swing.high(), session.mark(swing.moved()), name + ": " + ends),
+        swing.turns()
+            ? leader(session, swing.atLow()) + " or " + leader(session, swing.atHigh())
+            : "");
+  }
+
+  private static String leader(Workspace.Session session, Optional<String> tool) {
+    return tool.map(id -> session.table().selection().contender(id).tool().name())
+        .orElse("nobody for certain");
+  }
+
+  private static String end(Optional<BigDecimal> total) {
+    return total.map(t -> t.setScale(3, RoundingMode.HALF_UP).toPlainString()).orElse("out");
+  }
+
+  private static String assumption(Swing.Assumption assumption, AdviceWords words) {
+    return switch (assumption) {
+      case Swing.Assumption.Growth growth ->
+          "Growth " + growth.least().words() + " to " + growth.most().words();
+      case Swing.Assumption.Rise rise ->
+          "Price rise 0 to " + Figures.percentAsEntered(rise.most().perYear()) + " a year";
+      case Swing.Assumption.Rates rates -> "Rates of exchange a tenth lower to a tenth higher";
+      case Swing.Assumption.Hour hour -> "An hour of work a quarter cheaper to a quarter dearer";
+      case Swing.Assumption.Worth worth ->
+          capitalised(words.of(new FindOut.Unknown.Worth(worth.tool(), worth.criterion())));
+      case Swing.Assumption.Has has ->
+          capitalised(
+              words.of(new FindOut.Unknown.Has(has.fact().tool(), has.fact().capability())));
+      case Swing.Assumption.View view -> view.member().name() + "’s view counted, and left out";
+    };
+  }
+
+  private static String capitalised(String words) {
+    return words.substring(0, 1).toUpperCase(Locale.ENGLISH) + words.substring(1);
+  }
+}

@@ -1,0 +1,248 @@
+package tertulia.app;
+
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.user;
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertFalse;
+import static org.testng.Assert.assertTrue;
+
+import java.net.URI;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import org.jsoup.Jsoup;
+import org.jsoup.nodes.Document;
+import org.jsoup.nodes.Element;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.mock.web.MockHttpServletResponse;
+import org.springframework.test.web.servlet.MockMvc;
+import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
+import org.testng.annotations.Test;
+import tertulia.app.display.AdviceResults;
+import tertulia.app.display.AdviceWords;
+import tertulia.app.exchange.Json;
+import tertulia.app.exchange.Results;
+import tertulia.app.people.People;
+import tertulia.app.selection.Selections;
+import tertulia.core.billing.View;
+import tertulia.core.evaluation.Evaluation;
+import tertulia.core.evaluation.Selection;
+import tertulia.core.evaluation.WhatIf;
+import tertulia.core.finding.Advice;
+import tertulia.core.finding.AdviceFindings;
+import tertulia.core.growth.Scenario;
+import tertulia.core.path.Terms;
+import tertulia.core.sensitivity.Condition;
+import tertulia.core.sensitivity.Sensitivity;
+import tertulia.core.sensitivity.Sizes;
+
+/** How firm the answer is, from the sentences to the scenarios and what goes out. */
+public class FirmnessTest extends ServedTest {
+  private static final Pattern FROM = Pattern.compile("from ([0-9,]+) people on");
+  private static final Pattern UP_TO = Pattern.compile("up to ([0-9,]+) people");
+  private static final Pattern PERCENT =
+      Pattern.compile("weighs at (?:least|most) ([0-9]+)\u00a0%");
+  @Autowired private MockMvc mvc;
+  @Autowired private People people;
+  @Autowired private Selections selections;
+
+  private MockHttpServletResponse answer(String who, String path) throws Exception {
+    return mvc.perform(
+            MockMvcRequestBuilders.get(URI.create(path))
+                .with(csrf())
+                .with(user(people.loadUserByUsername(who))))
+        .andReturn()
+        .getResponse();
+  }
+
+  private Document page(String who, String path) throws Exception {
+    MockHttpServletResponse answer = answer(who, path);
+    assertEquals(answer.getStatus(), 200, path);
+    return Jsoup.parse(answer.getContentAsString(StandardCharsets.UTF_8));
+  }
+
+  /** Everything the demonstration can be asked: three questions, months, growth and terms. */
+  private List<Evaluation> readings() {
+    List<Evaluation> readings = new ArrayList<>();
+    for (long id = 1; id <= 3; id++) {
+      Selection selection = selections.load(id).selection();
+      for (int month : new int[] {0, 17}) {
+        for (Scenario scenario : selection.scenarios()) {
+          for (Terms terms : new Terms[] {Terms.ANY, Terms.MONTHLY}) {
+            readings.add(
+                Evaluation.of(
+                    selection,
+                    new WhatIf(
+                        new WhatIf.Moment.Month(month),
+                        scenario,
+                        terms,
+                        View.SPREAD,
+                        WhatIf.Basis.SUBSCRIPTION)));
+          }
+        }
+      }
+    }
+    return readings;
+  }
+
+  /** A number in a sentence is taken out of it and tried: there it is so, one further it is not. */
+  @Test
+  public void theNumbersOfTheSentencesHoldAndOneFurtherDoNot() {
+    int tried = 0;
+    for (Evaluation read : readings()) {
+      Sensitivity sensitivity = new Sensitivity(read);
+      AdviceWords words = new AdviceWords(read.selection());
+      for (Advice.Take take : new AdviceFindings(sensitivity).takes()) {
+        String sentence = words.of(take);
+        String name = read.selection().contender(take.tool()).tool().name();
+        assertTrue(sentence.startsWith("Take " + name), sentence);
+        assertTrue(sentence.endsWith("."), sentence);
+        for (Condition condition : take.when()) {
+          if (condition instanceof Condition.Between) {
+            Sizes sizes = sensitivity.byHeadcount().orElseThrow();
+            tried += size(sizes, take.tool(), FROM.matcher(sentence), -1);
+            tried += size(sizes, take.tool(), UP_TO.matcher(sentence), 1);
+          }
+          if (condition instanceof Condition.Weight weight) {
+            Matcher percent = PERCENT.matcher(sentence);
+            if (percent.find()) {
+              int number = Integer.parseInt(percent.group(1));
+              assertTrue(number == weight.from() || number == weight.to(), sentence);
+              tried++;
+            }
+          }
+        }
+      }
+    }
+    assertTrue(tried > 10, "only " + tried + " numbers were tried");
+  }
+
+  private static int size(Sizes sizes, String tool, Matcher found, int beyond) {
+    if (!found.find()) {
+      return 0;
+    }
+    int people = Integer.parseInt(found.group(1).replace(",", ""));
+    assertEquals(sizes.certainLeader(people), Optional.of(tool), found.group());
+    assertFalse(sizes.certainLeader(people + beyond).equals(Optional.of(tool)), found.group());
+    return 1;
+  }
+
+  @Test
+  public void theMiddleSelectionSaysFirstThatItIsNotFirm() throws Exception {
+    String says =
+        "Halvard Desk is ahead, but not firmly: what is not known could still put Quaymate first.";
+    Document firmness = page("ilse", "/selections/1/firmness");
+    assertTrue(
+        firmness.select(".bigsay").text().startsWith(says), firmness.select(".bigsay").text());
+    Document overview = page("odile", "/selections/1/overview");
+    assertTrue(overview.select(".bigsay").text().startsWith(says));
+    String besides = overview.select(".besides").text();
+    assertTrue(besides.contains("Take Pierbook if “Ease at the freight desk” weighs"), besides);
+    assertTrue(
+        besides.contains("Find out first how good Quaymate is at “Help when it breaks”"), besides);
+    assertFalse(firmness.select("#ranks svg circle").isEmpty());
+    assertFalse(firmness.select("#by-size svg path.area").isEmpty());
+    assertEquals(firmness.select("#rooms tbody").first().select("tr").size(), 5);
+  }
+
+  /** Whoever has not handed in reads nothing of the others' views here either. */
+  @Test
+  public void viewsThatAreNotShownAreNotSensedHere() throws Exception {
+    String own = page("joren", "/selections/1/firmness").text();
+    assertFalse(own.contains("Odile Brannock’s view"), own);
+    assertFalse(own.contains("Halvard Desk is ahead"), own);
+    assertTrue(own.contains("by cost alone") || own.contains("have weighed"), own);
+    String pull =
+        answer("joren", "/selections/1/firmness/pull?criterion=ease&weight=50")
+            .getContentAsString();
+    assertFalse(pull.contains("With 50"), "there are no totals for him to pull");
+  }
+
+  @Test
+  public void aPulledWeightIsTheTableReweighedAndKeepsNothing() throws Exception {
+    Document pulled = page("odile", "/selections/1/firmness/pull?criterion=cost&weight=100");
+    assertTrue(pulled.text().startsWith("With 100 % for “Cost”"), pulled.text());
+    // 16,333.72 over 36 months, on the scale from 1,100 to 300 a month
+    assertEquals(pulled.select("tr").first().text(), "Halvard Desk 0.808");
+    assertEquals(
+        answer("odile", "/selections/1/firmness/pull?criterion=cost&weight=101").getStatus(), 404);
+    assertEquals(
+        answer("odile", "/selections/1/firmness/pull?criterion=none&weight=5").getStatus(), 404);
+    assertEquals(
+        answer("odile", "/selections/1/firmness/pull?criterion=cost&weight=x").getStatus(), 400);
+  }
+
+  /** Each row asks for the next; the last one says what mattered. */
+  @Test
+  public void scenariosComeARowAtATime() throws Exception {
+    Document whole = page("odile", "/selections/1/firmness/scenarios");
+    assertEquals(whole.select("thead th").size(), 2 + 9, "three growths with three rises");
+    Element next = whole.selectFirst("tr.waiting");
+    int rows = 0;
+    String mattering = "";
+    while (next != null) {
+      assertTrue(next.text().startsWith("row " + (rows + 1) + " of 4"), next.text());
+      String row = answer("odile", next.attr("hx-get")).getContentAsString(StandardCharsets.UTF_8);
+      Document parsed = Jsoup.parse("<table>" + row + "</table>");
+      assertEquals(parsed.select("tr").first().select("td").size(), 1 + 9);
+      mattering = parsed.select("#mattering").text();
+      next = parsed.selectFirst("tr.waiting");
+      rows++;
+    }
+    assertEquals(rows, 4, "every must and one given up, any terms and monthly");
+    assertTrue(
+        mattering.startsWith("What changes who leads") || mattering.startsWith("Whatever of this"),
+        mattering);
+  }
+
+  @Test
+  public void whatCannotBeCombinedIsSaidInASentence() throws Exception {
+    String path = "/selections/1/firmness/scenarios?combine=yes&sgrowth=low&sterms=any&srise=";
+    assertTrue(page("odile", path + "3;soon").text().contains("“soon” is no price rise."));
+    assertTrue(
+        page("odile", path + "1;2;3;4;5;6").text().contains("At most 5 price rises are combined."));
+    assertTrue(
+        page("odile", "/selections/1/firmness/scenarios?combine=yes&srise=3")
+            .text()
+            .contains("Name at least one of each: growth, rise, terms, needs."));
+    assertEquals(answer("odile", path + "3&row=7").getStatus(), 404);
+    assertEquals(answer("odile", path + "soon&row=0").getStatus(), 404);
+    Document kept = page("odile", path + "2,5;4");
+    assertEquals(kept.select("[name=srise]").val(), "2,5;4");
+    assertTrue(kept.text().contains("growth low, prices 2.5 %"), kept.text());
+  }
+
+  @Test
+  public void itGoesIntoTheRecordAndIntoWhatIsEvaluated() throws Exception {
+    String record =
+        answer("ilse", "/selections/1/decision.md").getContentAsString(StandardCharsets.UTF_8);
+    assertTrue(record.contains("### How firm that is"), record);
+    assertTrue(record.contains("Take Pierbook if"), record);
+    Results results = AdviceResults.with(selections.load(2).selection());
+    Results.FirmnessResult firm = results.firmness();
+    assertEquals(firm.grade(), "not-firm");
+    assertEquals(firm.takeIf().getFirst().contender(), "rigglet");
+    assertEquals(firm.rooms().size(), 3);
+    assertEquals(
+        firm.firstIn().values().stream().mapToDouble(Double::parseDouble).sum(), 1.0, 0.001);
+    Results again = Json.stored(Json.write(results), Results.class);
+    assertEquals(again, results, "what is written is read");
+  }
+
+  /** Nothing is compared, one alone, two without anybody at the table. */
+  @Test
+  public void anEmptyOneTeaches() throws Exception {
+    String alone = "Nobody sits at the table yet: what follows is by cost alone.";
+    assertEquals(page("pia", "/selections/3/firmness").select(".bigsay").text(), alone);
+    Document overview = page("pia", "/selections/3/overview");
+    assertTrue(overview.select(".bigsay").text().startsWith("Boekhaven is the cheapest that does"));
+    assertTrue(overview.select(".besides").text().contains(alone));
+    for (String who : new String[] {"pia", "ilse"}) {
+      assertEquals(answer(who, "/selections/3/firmness?drawn=of-the-table").getStatus(), 200);
+      assertEquals(answer(who, "/selections/1/firmness?drawn=nonsense&values=x").getStatus(), 200);
+    }
+  }
+}
