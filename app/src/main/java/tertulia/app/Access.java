@@ -80,6 +80,7 @@ class Access {
       "/selections/{id}/firmness",
       "/selections/{id}/firmness/pull",
       "/selections/{id}/firmness/scenarios",
+      "/selections/{id}/firmness/why",
       "/selections/{id}/decision",
       "/selections/{id}/decision.md",
       "/selections/{id}/snapshot",

@@ -6,11 +6,14 @@ import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
 
+import java.math.BigDecimal;
 import java.net.URI;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.jsoup.Jsoup;
@@ -33,8 +36,13 @@ import tertulia.core.evaluation.Selection;
 import tertulia.core.evaluation.WhatIf;
 import tertulia.core.finding.Advice;
 import tertulia.core.finding.AdviceFindings;
+import tertulia.core.firmness.Reweighed;
+import tertulia.core.fit.Importance;
+import tertulia.core.fit.Need;
 import tertulia.core.growth.Scenario;
 import tertulia.core.path.Terms;
+import tertulia.core.scoring.Criterion;
+import tertulia.core.scoring.Totals;
 import tertulia.core.sensitivity.Condition;
 import tertulia.core.sensitivity.Sensitivity;
 import tertulia.core.sensitivity.Sizes;
@@ -110,7 +118,13 @@ public class FirmnessTest extends ServedTest {
             Matcher percent = PERCENT.matcher(sentence);
             if (percent.find()) {
               int number = Integer.parseInt(percent.group(1));
-              assertTrue(number == weight.from() || number == weight.to(), sentence);
+              boolean least = number == weight.from();
+              assertTrue(least || number == weight.to(), sentence);
+              Totals totals = read.scores().totals().orElseThrow();
+              assertTrue(leads(totals, take.tool(), weight.criterion(), number), sentence);
+              assertFalse(
+                  leads(totals, take.tool(), weight.criterion(), number + (least ? -1 : 1)),
+                  sentence);
               tried++;
             }
           }
@@ -118,6 +132,16 @@ public class FirmnessTest extends ServedTest {
       }
     }
     assertTrue(tried > 10, "only " + tried + " numbers were tried");
+  }
+
+  /** Whether it is above all others for certain with so many percent for one criterion. */
+  private static boolean leads(Totals totals, String tool, Criterion criterion, int percent) {
+    Reweighed reweighed = new Reweighed(totals);
+    BigDecimal weight = BigDecimal.valueOf(percent, 2);
+    BigDecimal mine = reweighed.total(tool, criterion, weight).low();
+    return totals.values().keySet().stream()
+        .filter(other -> !other.equals(tool))
+        .allMatch(other -> Totals.isAbove(mine, reweighed.total(other, criterion, weight).high()));
   }
 
   private static int size(Sizes sizes, String tool, Matcher found, int beyond) {
@@ -179,7 +203,7 @@ public class FirmnessTest extends ServedTest {
   @Test
   public void scenariosComeARowAtATime() throws Exception {
     Document whole = page("odile", "/selections/1/firmness/scenarios");
-    assertEquals(whole.select("thead th").size(), 2 + 9, "three growths with three rises");
+    assertEquals(whole.select(".grid thead th").size(), 2 + 9, "three growths with three rises");
     Element next = whole.selectFirst("tr.waiting");
     int rows = 0;
     String mattering = "";
@@ -244,5 +268,93 @@ public class FirmnessTest extends ServedTest {
       assertEquals(answer(who, "/selections/3/firmness?drawn=of-the-table").getStatus(), 200);
       assertEquals(answer(who, "/selections/1/firmness?drawn=nonsense&values=x").getStatus(), 200);
     }
+  }
+
+  @Test
+  public void everyFigureOfTheStepAnswersWhy() throws Exception {
+    int asked = 0;
+    for (String path :
+        List.of(
+            "/selections/1/firmness",
+            "/selections/1/firmness?sizes=calendars&people=80",
+            "/selections/2/firmness?drawn=in-order&values=between-people",
+            "/selections/1/firmness/scenarios?row=0",
+            "/selections/2/firmness/scenarios?row=2")) {
+      String page = answer("odile", path).getContentAsString(StandardCharsets.UTF_8);
+      boolean row = path.contains("row=");
+      for (Element figure :
+          Jsoup.parse(row ? "<table>" + page + "</table>" : page).select("[data-why]")) {
+        String why = figure.attr("data-why");
+        Document working = page("odile", why);
+        assertFalse(working.select(".working").isEmpty(), why);
+        if (figure.hasClass("figure") && why.contains("/firmness/why?figure=room")) {
+          assertTrue(working.text().contains(figure.text()), why + ": " + working.text());
+        }
+        asked++;
+      }
+    }
+    assertTrue(asked > 80, "only " + asked);
+  }
+
+  @Test
+  public void whatIsNoFigureIsNotFound() throws Exception {
+    for (String query :
+        List.of(
+            "figure=nothing",
+            "figure=room&of=colour",
+            "figure=room",
+            "figure=size&of=people&of=0",
+            "figure=size&of=people&of=many",
+            "figure=size&of=boats&of=3",
+            "figure=scene&of=high&of=1e9&of=any",
+            "figure=discount&of=halvard-desk",
+            "figure=swing&of=luck")) {
+      assertEquals(answer("odile", "/selections/1/firmness/why?" + query).getStatus(), 404, query);
+    }
+  }
+
+  @Test
+  public void aSetOfNeedsOfOnesOwnIsWorkedOutUnderItsName() throws Exception {
+    String asked =
+        "/selections/2/firmness/scenarios?combine=yes&sgrowth=expected&srise=0&sterms=any"
+            + "&sname1=Deck%20%26%20shore&smust1=works-offline-on-deck&sname2=&sname3=";
+    Document whole = page("ilse", asked);
+    assertEquals(whole.select("[name=sname1]").val(), "Deck & shore");
+    Document row =
+        Jsoup.parse(
+            "<table>"
+                + answer("ilse", asked + "&row=1").getContentAsString(StandardCharsets.UTF_8)
+                + "</table>");
+    assertEquals(row.select("th").first().text(), "Deck & shore");
+    Selection selection = selections.load(2).selection();
+    Set<Need> dropped = new HashSet<>();
+    Set<Need> required = new HashSet<>();
+    for (Need need : selection.needs()) {
+      boolean must = need.importance() instanceof Importance.Must;
+      boolean asks = need.capability().id().equals("works-offline-on-deck");
+      if (must != asks) {
+        (must ? dropped : required).add(need);
+      }
+    }
+    assertFalse(required.isEmpty());
+    Evaluation then =
+        Evaluation.of(
+            selection.asking(
+                selection.needs().stream()
+                    .filter(need -> !dropped.contains(need))
+                    .map(need ->
+                        required.contains(need)
+                            ? new Need(
+                                need.capability(), new Importance.Must(false), need.outside())
+                            : need)
+                    .toList()),
+            WhatIf.START);
+    String first =
+        then.scores()
+            .totals()
+            .map(t -> t.standings().getFirst().contender())
+            .map(id -> selection.contender(id).tool().name())
+            .orElse("nobody does");
+    assertEquals(row.select("td .figure").first().text(), first);
   }
 }

@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import tertulia.app.display.AdviceWords;
 import tertulia.app.display.Dates;
 import tertulia.app.display.FindingWords;
 import tertulia.app.exchange.Results;
@@ -20,6 +21,7 @@ import tertulia.core.billing.View;
 import tertulia.core.decision.Decision;
 import tertulia.core.decision.Proposal;
 import tertulia.core.evaluation.Contender;
+import tertulia.core.finding.AdviceFindings;
 import tertulia.core.finding.ScoreFindings;
 import tertulia.core.path.Ways;
 
@@ -29,6 +31,7 @@ import tertulia.core.path.Ways;
  * @param state "none", "draft", "proposed", "signed" or "objected"
  * @param lead what the totals say, in a sentence
  * @param caution where the choice goes against the totals; may be empty
+ * @param holds for what the choice holds, or as long as there is none who is ahead
  * @param mine whether the reader proposed it
  * @param frozen how the signed figures read; empty before
  * @param changed what a proposal rests on and is not so any more; empty if it stands
@@ -39,6 +42,7 @@ record DecisionView(
     List<Row> rows,
     String lead,
     String caution,
+    String holds,
     long version,
     boolean mine,
     String choice,
@@ -75,6 +79,7 @@ record DecisionView(
         rows(session),
         lead(session),
         proposal.map(p -> caution(session, p)).orElse(""),
+        holds(session, proposal),
         stored.map(Decisions.Stored::version).orElse(0L),
         by.map(act -> act.by().isSameAs(Decisions.signatory(session.person()))).orElse(false),
         proposal.map(p -> name(session, p.choice())).orElse(""),
@@ -181,6 +186,20 @@ record DecisionView(
   private static String lead(Workspace.Session session) {
     return new FindingWords(session.table().selection())
         .of(new ScoreFindings(session.evaluation()).lead());
+  }
+
+  private static String holds(Workspace.Session session, Optional<Proposal> proposal) {
+    if (session.columns().size() < 2) {
+      return "";
+    }
+    AdviceFindings findings = new AdviceFindings(session.sensitivity());
+    return proposal
+        .map(Proposal::choice)
+        .filter(choice -> session.columns().stream().anyMatch(c -> c.id().equals(choice)))
+        .or(() -> findings.firmness().ahead())
+        .map(findings::holdsFor)
+        .map(new AdviceWords(session.table().selection())::of)
+        .orElse("");
   }
 
   private static String caution(Workspace.Session session, Proposal proposal) {

@@ -55,6 +55,7 @@ public final class AdviceResults {
                         .map(words::of)
                         .toList()))
             .toList(),
+        firmness.ahead().map(findings::holdsFor).map(words::of).orElse(null),
         never.isEmpty() ? null : never,
         findings.next(selection.asOf(), Provenance.DAYS_FRESH).map(words::of).orElse(null),
         sensitivity.rooms().stream().map(AdviceResults::room).toList());

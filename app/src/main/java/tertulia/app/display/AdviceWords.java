@@ -15,6 +15,7 @@ import tertulia.core.scoring.Criterion;
 import tertulia.core.sensitivity.Condition;
 import tertulia.core.sensitivity.FindOut;
 import tertulia.core.sensitivity.Otherwise;
+import tertulia.core.sensitivity.ScenarioGrid;
 import tertulia.core.sensitivity.Sizes;
 import tertulia.core.sensitivity.Tried;
 
@@ -47,6 +48,23 @@ public record AdviceWords(Selection selection) {
               + ".";
       case Advice.Tightest tightest -> tightest(tightest);
       case Advice.Nearest nearest -> nearest(nearest);
+      case Advice.HoldsFor holds -> holdsFor(holds);
+      case Advice.Mattering mattering -> mattering(mattering);
+      case Advice.Beaten beaten ->
+          name(beaten.tool())
+              + " is beaten in both: "
+              + listed(beaten.by().stream().map(this::name).toList())
+              + (beaten.by().size() == 1
+                  ? " is worth as much or more and costs no more."
+                  : " are worth as much or more and cost no more.");
+      case Advice.MoreWorth more ->
+          "From "
+              + name(more.step().from())
+              + " to "
+              + name(more.step().to())
+              + " each hundredth of worth costs "
+              + Figures.moneyIn(more.step().each())
+              + " over the whole period.";
       case Advice.Weighed weighed ->
           weighed.of() == 0
               ? "Nobody sits at the table yet: what follows is by cost alone."
@@ -60,54 +78,55 @@ public record AdviceWords(Selection selection) {
   }
 
   private String firmness(Advice.Firmness firmness) {
-    String tried =
-        firmness.tried() == 0
-            ? ""
-            : firmness.turned() == 0
-                ? "none of the "
-                    + counted(firmness.tried(), "single change", "single changes")
-                    + " tried puts another first"
-                : firmness.turned()
-                    + " of "
-                    + counted(firmness.tried(), "single change", "single changes")
-                    + " tried "
-                    + (firmness.turned() == 1 ? "puts" : "put")
-                    + " another first";
-    String share =
-        firmness.share().map(s -> "it is first in " + percent(s) + " of all weightings").orElse("");
-    String why =
-        List.of(share, tried).stream()
-            .filter(part -> !part.isEmpty())
-            .collect(Collectors.joining(", and "));
-    String because = why.isEmpty() ? "." : ": " + why + ".";
+    String because = because(firmness);
+    return lead(firmness) + (because.isEmpty() ? "" : " " + because);
+  }
+
+  /** How firm a lead is, in the first of its sentences. */
+  public String lead(Advice.Firmness firmness) {
+    String ahead = firmness.ahead().map(this::name).orElse("");
     return switch (firmness.grade()) {
       case ALONE -> "There is nothing to set it against yet.";
       case OPEN ->
-          firmness
-              .ahead()
-              .map(tool ->
-                  name(tool)
-                      + " is ahead, but not firmly: what is not known could still put "
-                      + either(firmness.mayPass().stream().map(this::name).toList())
-                      + " first. "
-                      + capitalised(why)
-                      + (why.isEmpty() ? "" : "."))
-              .orElse("Nobody leads yet: what is not known could turn it.");
+          ahead.isEmpty()
+              ? "Nobody leads yet: what is not known could turn it."
+              : ahead
+                  + " is ahead, but not firmly: what is not known could still put "
+                  + either(firmness.mayPass().stream().map(this::name).toList())
+                  + " first.";
       case NOT_FIRM ->
-          name(firmness.ahead().orElseThrow())
+          ahead
               + " leads, but not firmly: "
               + firmness.within().stream()
                   .map(AdviceWords::within)
                   .collect(Collectors.joining("; "))
-              + ". "
-              + capitalised(why)
-              + (why.isEmpty() ? "" : ".");
-      case HOLDS ->
-          name(firmness.ahead().orElseThrow())
-              + " leads and holds for what is planned and for each view at the table"
-              + because;
-      case FIRM -> name(firmness.ahead().orElseThrow()) + " leads firmly" + because;
+              + ".";
+      case HOLDS -> ahead + " leads and holds for what is planned and for each view at the table.";
+      case FIRM -> ahead + " leads firmly.";
     };
+  }
+
+  /** What that rests on, in the second; empty if nobody is ahead or nothing was tried. */
+  public String because(Advice.Firmness firmness) {
+    if (firmness.grade() == Advice.Grade.ALONE || firmness.ahead().isEmpty()) {
+      return "";
+    }
+    List<String> parts = new ArrayList<>();
+    firmness
+        .share()
+        .ifPresent(s -> parts.add("it is first in " + percent(s) + " of all weightings"));
+    if (firmness.tried() > 0) {
+      String changes = counted(firmness.tried(), "single change", "single changes") + " tried ";
+      parts.add(
+          firmness.turned() == 0
+              ? "none of the " + changes + "puts another first"
+              : firmness.turned()
+                  + " of "
+                  + changes
+                  + (firmness.turned() == 1 ? "puts" : "put")
+                  + " another first");
+    }
+    return parts.isEmpty() ? "" : capitalised(String.join(", and ", parts)) + ".";
   }
 
   private static String within(Advice.Within within) {
@@ -382,6 +401,48 @@ public record AdviceWords(Selection selection) {
               + quoted(still.capability().name())
               + ", last read "
               + Dates.day(still.asOf());
+    };
+  }
+
+  private String holdsFor(Advice.HoldsFor holds) {
+    String name = name(holds.tool());
+    if (!holds.first()) {
+      return name + " is not first alone as things stand.";
+    }
+    List<String> parts = new ArrayList<>();
+    holds.people().map(people -> between(people) + ", taken by themselves").ifPresent(parts::add);
+    if (!holds.rooms().isEmpty()) {
+      parts.add("while " + listed(holds.rooms().stream().map(AdviceWords::within).toList()));
+    }
+    return parts.isEmpty()
+        ? name + " is first as things stand."
+        : name + " stays first " + String.join(", and ", parts) + ".";
+  }
+
+  private static String within(WeightRoom room) {
+    String name = quoted(room.criterion().name()) + " weighs ";
+    if (room.low().takesOver().isEmpty()) {
+      return name + "less than " + share(room.high().weight());
+    }
+    return room.high().takesOver().isEmpty()
+        ? name + "more than " + share(room.low().weight())
+        : name + share(room.low().weight()) + " to " + share(room.high().weight());
+  }
+
+  private static String mattering(Advice.Mattering mattering) {
+    return mattering.axes().isEmpty()
+        ? "Whatever of this is combined, it does not change who leads."
+        : "What changes who leads: "
+            + listed(mattering.axes().stream().map(AdviceWords::axis).toList())
+            + ". The rest does not, alone.";
+  }
+
+  private static String axis(ScenarioGrid.Axis axis) {
+    return switch (axis) {
+      case GROWTH -> "growth";
+      case RISE -> "the price rise";
+      case TERMS -> "the terms";
+      case NEEDS -> "which musts are kept";
     };
   }
 

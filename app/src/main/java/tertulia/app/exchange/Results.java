@@ -117,6 +117,8 @@ public record Results(
    * @param firstIn of all weightings the share in which each is first, by contender; null without
    *     totals
    * @param takeIf for each contender when to take it
+   * @param holdsFor for how many people and which weights the one that is ahead stays so, in a
+   *     sentence; null: nobody is ahead, or it was written before it was said
    * @param never contenders that lead under nothing that was tried; null: there is none
    * @param findOut what to find out next, in a sentence; null: no answer would change anything
    */
@@ -126,6 +128,7 @@ public record Results(
       String says,
       @Nullable Map<String, String> firstIn,
       List<TakeResult> takeIf,
+      @Nullable String holdsFor,
       @Nullable List<String> never,
       @Nullable String findOut,
       List<RoomResult> rooms) {}

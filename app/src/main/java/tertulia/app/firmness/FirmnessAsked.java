@@ -2,13 +2,21 @@ package tertulia.app.firmness;
 
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import tertulia.app.exchange.Codes;
 import tertulia.core.sensitivity.Chances;
 
-/** What of the address is this step's own: which weightings and marks are drawn. */
-record FirmnessAsked(Chances chances) {
+/**
+ * What of the address is this step's own: which weightings and marks are drawn, and by what the map
+ * is read.
+ *
+ * @param across id of a measure; of none that is stated: by people
+ */
+record FirmnessAsked(Chances chances, String across) {
   private static final String WEIGHTS = "drawn";
   private static final String MARKS = "values";
+  private static final String ACROSS = "sizes";
 
   /** One of several ways to read it. */
   record Choice(String code, String words, boolean chosen) {}
@@ -18,7 +26,12 @@ record FirmnessAsked(Chances chances) {
     return new FirmnessAsked(
         new Chances(
             read(Chances.Weights.values(), asked.getOrDefault(WEIGHTS, "")),
-            read(Chances.Marks.values(), asked.getOrDefault(MARKS, ""))));
+            read(Chances.Marks.values(), asked.getOrDefault(MARKS, ""))),
+        across(asked.getOrDefault(ACROSS, "")));
+  }
+
+  private static String across(String typed) {
+    return typed.matches("[a-z0-9-]{1,60}") ? typed : "";
   }
 
   private static <E extends Enum<E>> E read(E[] all, String code) {
@@ -40,7 +53,10 @@ record FirmnessAsked(Chances chances) {
         chances.marks() == Chances.Marks.AS_THEY_COUNT
             ? ""
             : MARKS + "=" + Codes.code(chances.marks());
-    return weights + (weights.isEmpty() || marks.isEmpty() ? "" : "&") + marks;
+    String sizes = across.isEmpty() ? "" : ACROSS + "=" + across;
+    return Stream.of(weights, marks, sizes)
+        .filter(part -> !part.isEmpty())
+        .collect(Collectors.joining("&"));
   }
 
   public List<Choice> weights() {

@@ -3,13 +3,11 @@ package tertulia.app.firmness;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
-import tertulia.app.chart.MapChart;
 import tertulia.app.chart.Marks;
 import tertulia.app.chart.RanksChart;
 import tertulia.app.chart.RoomChart;
@@ -17,17 +15,19 @@ import tertulia.app.chart.SwingChart;
 import tertulia.app.chart.WorthChart;
 import tertulia.app.display.AdviceWords;
 import tertulia.app.display.Figures;
+import tertulia.app.workspace.Cell;
 import tertulia.app.workspace.Workspace;
 import tertulia.core.evaluation.Contender;
-import tertulia.core.evaluation.Selection;
 import tertulia.core.evaluation.ValueForMoney;
 import tertulia.core.finding.Advice;
 import tertulia.core.finding.AdviceFindings;
 import tertulia.core.firmness.RankShares;
 import tertulia.core.firmness.WeightRoom;
+import tertulia.core.sensitivity.Chances;
 import tertulia.core.sensitivity.Condition;
 import tertulia.core.sensitivity.FindOut;
 import tertulia.core.sensitivity.Sensitivity;
+import tertulia.core.sensitivity.SensitivityFigure;
 import tertulia.core.sensitivity.Sizes;
 import tertulia.core.sensitivity.Swing;
 import tertulia.core.sensitivity.WhatItTakes;
@@ -51,10 +51,10 @@ record FirmnessView(
     List<String> says,
     List<Take> takes,
     String never,
-    Optional<BySize> map,
+    Optional<SizesView> map,
     Optional<Ranks> ranks,
     Optional<Rooms> rooms,
-    List<String> upsets,
+    List<Says> upsets,
     List<Wants> wants,
     Optional<Worth> worth,
     List<Unknown> unknown,
@@ -66,36 +66,33 @@ record FirmnessView(
   /** A condition and the place on the page that shows it. */
   record Proof(String words, String href, String where) {}
 
-  /** A picture with what it says. */
-  record BySize(String picture, String hint, List<Stretch> stretches) {}
-
-  /** Sizes with one leader. */
-  record Stretch(String sizes, String mark, String leader) {}
-
   /** Shares as picture and table. */
   record Ranks(String picture, String hint, List<String> places, List<RankLine> lines) {}
 
   /** One contender's shares. */
-  record RankLine(String name, List<String> shares) {}
+  record RankLine(String name, List<Cell> shares) {}
 
   /** Rooms as picture and table. */
   record Rooms(String picture, String tightest, List<RoomLine> lines) {}
 
   /** One weight: its room in words, and what the slider that pulls it stands at, in percent. */
-  record RoomLine(String id, String name, String now, String room, String ends, int percent) {}
+  record RoomLine(String id, String name, Cell now, Cell room, String ends, int percent) {}
 
   /** What it would take for one contender. */
   record Wants(
-      String mark, String name, String discount, String marks, String weight, String needs) {}
+      String mark, String name, Cell discount, Cell marks, Cell weight, List<Cell> needs) {}
 
   /** Worth against cost as picture and sentences. */
-  record Worth(String picture, List<String> says) {}
+  record Worth(String picture, List<Says> says) {}
+
+  /** A sentence and the address of its working; empty if it has none of its own. */
+  record Says(String words, String why) {}
 
   /** Something to find out: what an answer could change, and where it is answered. */
-  record Unknown(String what, String change, boolean turns, String verb, String href) {}
+  record Unknown(String what, Cell change, boolean turns, String verb, String href) {}
 
   /** How one assumption moves a total. */
-  record SwingLine(String what, String ends, String mark, String moved, String bar, String turns) {}
+  record SwingLine(String what, Cell ends, String mark, String moved, String bar, String turns) {}
 
   private static final int MOST_SWINGS = 12;
   private static final int MOST_UNKNOWN = 8;
@@ -108,12 +105,17 @@ record FirmnessView(
         says(findings, words),
         findings.takes().stream().map(take -> take(session, sensitivity, take, words)).toList(),
         findings.never().map(words::of).orElse(""),
-        sensitivity.byHeadcount().map(sizes -> map(session, sizes)),
-        sensitivity.shares(asked.chances()).map(shares -> ranks(session, shares)),
+        SizesView.of(session, asked),
+        sensitivity.shares(asked.chances()).map(shares -> ranks(session, shares, asked.chances())),
         rooms(session, sensitivity, findings, words),
-        findings.nearest().stream().map(words::of).toList(),
+        findings.nearest().stream()
+            .map(nearest ->
+                new Says(
+                    words.of(nearest),
+                    why(session, new SensitivityFigure.Upset(nearest.upset().contender()))))
+            .toList(),
         wants(session, sensitivity, words),
-        ValueForMoney.of(session.evaluation()).map(found -> worth(session, found)),
+        ValueForMoney.of(session.evaluation()).map(found -> worth(session, found, findings, words)),
         sensitivity.findOut(session.today(), session.daysFresh()).stream()
             .limit(MOST_UNKNOWN)
             .map(found -> unknown(session, found, words))
@@ -151,8 +153,7 @@ record FirmnessView(
   private static Proof proof(Workspace.Session session, Condition condition, AdviceWords words) {
     String where =
         switch (condition.dimension()) {
-          case HEADCOUNT -> "by size";
-          case QUANTITY -> "Cost";
+          case HEADCOUNT, QUANTITY -> "by size";
           case WEIGHT -> "weights";
           case MUST_DROPPED, TERMS, GROWTH -> "scenarios";
           case FACT, MUST_ADDED -> "Fit";
@@ -178,53 +179,15 @@ record FirmnessView(
                 && between.axis() instanceof Sizes.Axis.Quantity quantity
             ? quantity.measure().id()
             : "";
-    String step = session.step("cost");
-    return step + (step.contains("?") ? "&" : "?") + "across=" + id + "#by-quantity";
+    String step = session.step("firmness");
+    return step + (step.contains("?") ? "&" : "?") + "sizes=" + id + "#by-size";
   }
 
-  private static BySize map(Workspace.Session session, Sizes sizes) {
-    Map<String, MapChart.Contender> contenders = new LinkedHashMap<>();
-    session
-        .columns()
-        .forEach(c ->
-            contenders.put(c.id(), new MapChart.Contender(c.tool().name(), session.mark(c.id()))));
-    int reach =
-        Math.min(sizes.sizes(), Math.max(30, 2 * session.evaluation().costs().highestPlanned()));
-    String picture =
-        sizes
-            .map()
-            .map(map ->
-                MapChart.draw(map, contenders, reach, 1, "people", sizes.now(), sizes.weight()))
-            .orElse("");
-    String hint =
-        sizes
-            .scale()
-            .map(scale ->
-                "cost a head and month, worth nothing at "
-                    + scale.worst().setScale(2, RoundingMode.HALF_UP)
-                    + ", all at "
-                    + scale.best().setScale(2, RoundingMode.HALF_UP)
-                    + "; paler where it is not certain")
-            .orElse("");
-    return new BySize(
-        picture,
-        hint,
-        sizes.stretches().stream().map(stretch -> stretch(session, sizes, stretch)).toList());
+  private static String why(Workspace.Session session, SensitivityFigure figure) {
+    return new FigureCodes(session).why(figure);
   }
 
-  private static Stretch stretch(Workspace.Session session, Sizes sizes, Sizes.Stretch stretch) {
-    long from = sizes.size(stretch.from());
-    long to = sizes.size(stretch.to());
-    return new Stretch(
-        from == to ? "" + from : from + " to " + to,
-        stretch.leader().map(tool -> mark(session, tool)).orElse(""),
-        stretch
-            .leader()
-            .map(tool -> session.table().selection().contender(tool).tool().name())
-            .orElse("nobody for certain"));
-  }
-
-  private static Ranks ranks(Workspace.Session session, RankShares shares) {
+  private static Ranks ranks(Workspace.Session session, RankShares shares, Chances chances) {
     List<RanksChart.Contender> order =
         shares.byFirst().stream()
             .map(id -> session.table().selection().contender(id))
@@ -244,6 +207,9 @@ record FirmnessView(
                     c.name(),
                     shares.shares().getOrDefault(c.id(), List.of()).stream()
                         .map(AdviceWords::percent)
+                        .map(share ->
+                            Cell.figure(
+                                share, why(session, new SensitivityFigure.First(c.id(), chances))))
                         .toList()))
             .toList());
   }
@@ -274,20 +240,24 @@ record FirmnessView(
         new Rooms(
             RoomChart.draw(rooms, contenders, leader),
             findings.tightest().map(words::of).orElse(""),
-            rooms.stream().map(room -> room(room, words)).toList()));
+            rooms.stream().map(room -> room(session, room, words)).toList()));
   }
 
-  private static RoomLine room(WeightRoom room, AdviceWords words) {
+  private static RoomLine room(Workspace.Session session, WeightRoom room, AdviceWords words) {
     String ends = words.ends(room);
     return new RoomLine(
         room.criterion().id(),
         room.criterion().name(),
-        AdviceWords.share(room.weight()),
-        room.isNone()
-            ? "none: the lead is shared"
-            : AdviceWords.share(room.low().weight())
-                + " to "
-                + AdviceWords.share(room.high().weight()),
+        Cell.figure(
+            AdviceWords.share(room.weight()),
+            session.why("weight", "criterion", room.criterion().id())),
+        Cell.figure(
+            room.isNone()
+                ? "none: the lead is shared"
+                : AdviceWords.share(room.low().weight())
+                    + " to "
+                    + AdviceWords.share(room.high().weight()),
+            why(session, new SensitivityFigure.Room(room.criterion().id()))),
         ends.isEmpty() ? "nobody takes over" : ends.substring(2),
         room.weight().movePointRight(2).setScale(0, RoundingMode.HALF_UP).intValueExact());
   }
@@ -306,53 +276,54 @@ record FirmnessView(
         session.table().selection().contender(takes.tool()).tool().name(),
         takes
             .discount()
-            .map(percent -> percent.toPlainString() + " % off every list price")
-            .orElse("no discount is enough"),
+            .map(percent ->
+                Cell.figure(
+                    percent.toPlainString() + " % off every list price",
+                    why(session, new SensitivityFigure.Discount(takes.tool()))))
+            .orElseGet(() -> Cell.fact("no discount is enough")),
         takes
             .mark()
             .map(raised ->
-                "“"
-                    + raised.criterion().name()
-                    + "” from "
-                    + raised.from().toPlainString()
-                    + " to "
-                    + raised.to().toPlainString())
-            .orElse("no mark alone is enough"),
-        takes.weight().map(words::of).orElse("no weight alone is enough"),
+                Cell.figure(
+                    "“"
+                        + raised.criterion().name()
+                        + "” from "
+                        + raised.from().toPlainString()
+                        + " to "
+                        + raised.to().toPlainString(),
+                    why(session, new SensitivityFigure.Raised(takes.tool()))))
+            .orElseGet(() -> Cell.fact("no mark alone is enough")),
+        takes
+            .weight()
+            .map(weight ->
+                Cell.figure(
+                    words.of(weight), why(session, new SensitivityFigure.Weighed(takes.tool()))))
+            .orElseGet(() -> Cell.fact("no weight alone is enough")),
         takes.needs().isEmpty()
-            ? "none alone"
+            ? List.of(Cell.fact("none alone"))
             : takes.needs().stream()
-                .map(need -> need.capability().name())
-                .collect(Collectors.joining(", ")));
+                .map(need ->
+                    Cell.figure(
+                        need.capability().name(),
+                        why(
+                            session,
+                            new SensitivityFigure.Dropped(takes.tool(), need.capability().id()))))
+                .toList());
   }
 
-  private static Worth worth(Workspace.Session session, ValueForMoney found) {
-    Selection selection = session.table().selection();
-    List<String> says = new ArrayList<>();
-    for (ValueForMoney.Point point : found.points()) {
-      if (!point.beatenBy().isEmpty()) {
-        says.add(
-            selection.contender(point.contender()).tool().name()
-                + " is beaten in both: "
-                + point.beatenBy().stream()
-                    .map(id -> selection.contender(id).tool().name())
-                    .collect(Collectors.joining(", "))
-                + (point.beatenBy().size() == 1 ? " is" : " are")
-                + " worth as much or more and cost"
-                + (point.beatenBy().size() == 1 ? "s" : "")
-                + " no more.");
-      }
-    }
-    for (ValueForMoney.StepUp step : found.stepsUp()) {
-      says.add(
-          "From "
-              + selection.contender(step.from()).tool().name()
-              + " to "
-              + selection.contender(step.to()).tool().name()
-              + " each hundredth of worth costs "
-              + Figures.moneyIn(step.each())
-              + " over the whole period.");
-    }
+  private static Worth worth(
+      Workspace.Session session, ValueForMoney found, AdviceFindings findings, AdviceWords words) {
+    List<Says> says = new ArrayList<>();
+    findings.beaten().forEach(beaten -> says.add(new Says(words.of(beaten), "")));
+    findings
+        .moreWorth()
+        .forEach(more ->
+            says.add(
+                new Says(
+                    words.of(more),
+                    why(
+                        session,
+                        new SensitivityFigure.StepUp(more.step().from(), more.step().to())))));
     Optional<String> first =
         session
             .evaluation()
@@ -376,11 +347,13 @@ record FirmnessView(
   private static Unknown unknown(Workspace.Session session, FindOut found, AdviceWords words) {
     return new Unknown(
         words.of(found.unknown()),
-        session.table().selection().contender(found.gains()).tool().name()
-            + " first in "
-            + AdviceWords.percent(found.least())
-            + " to "
-            + AdviceWords.percent(found.most()),
+        Cell.figure(
+            session.table().selection().contender(found.gains()).tool().name()
+                + " first in "
+                + AdviceWords.percent(found.least())
+                + " to "
+                + AdviceWords.percent(found.most()),
+            why(session, new SensitivityFigure.Answer(found))),
         found.turns(),
         AdviceWords.verb(found.unknown()),
         session.answering(found.unknown()));
@@ -391,12 +364,14 @@ record FirmnessView(
     String ends = end(swing.low()) + " to " + end(swing.high());
     return new SwingLine(
         assumption(swing.assumption(), words),
-        ends,
+        Cell.figure(ends, why(session, new SensitivityFigure.Moved(swing))),
         mark(session, swing.moved()),
         name,
         SwingChart.draw(swing.low(), swing.high(), session.mark(swing.moved()), name + ": " + ends),
         swing.turns()
-            ? leader(session, swing.atLow()) + " or " + leader(session, swing.atHigh())
+            ? leader(session, swing.one().leader())
+                + " or "
+                + leader(session, swing.other().leader())
             : "");
   }
 
@@ -411,6 +386,7 @@ record FirmnessView(
 
   private static String assumption(Swing.Assumption assumption, AdviceWords words) {
     return switch (assumption) {
+      case Swing.Assumption.People people -> "People a tenth fewer to a tenth more";
       case Swing.Assumption.Growth growth ->
           "Growth " + growth.least().words() + " to " + growth.most().words();
       case Swing.Assumption.Rise rise ->

@@ -4,20 +4,23 @@ import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Set;
-import java.util.stream.Collectors;
 import tertulia.app.chart.Marks;
+import tertulia.app.display.AdviceWords;
 import tertulia.app.display.Figures;
 import tertulia.app.exchange.Codes;
+import tertulia.app.firmness.ScenariosAsked.Named;
 import tertulia.app.workspace.Known;
 import tertulia.app.workspace.Workspace;
 import tertulia.core.evaluation.Selection;
+import tertulia.core.finding.AdviceFindings;
+import tertulia.core.fit.Importance;
+import tertulia.core.fit.Need;
 import tertulia.core.money.PriceRise;
 import tertulia.core.path.Terms;
 import tertulia.core.sensitivity.Lead;
-import tertulia.core.sensitivity.ScenarioGrid.Axis;
 import tertulia.core.sensitivity.ScenarioGrid.Cell;
 import tertulia.core.sensitivity.ScenarioGrid.Scene;
+import tertulia.core.sensitivity.SensitivityFigure;
 
 /**
  * Scenarios as they are read.
@@ -35,16 +38,24 @@ record ScenariosView(
     String rises,
     List<Choice> terms,
     List<Choice> needs,
-    boolean together,
+    List<String> names,
+    List<Musts> musts,
     String fault) {
   /** Something that can be combined. */
   record Choice(String code, String words, boolean chosen) {}
+
+  /**
+   * A need as a row of the sets of one's own.
+   *
+   * @param own by set, whether it must be there
+   */
+  record Musts(String code, String words, boolean stated, List<Boolean> own) {}
 
   /** A row: which needs and terms, and who leads across. */
   record Line(String needs, String terms, List<Shown> cells) {}
 
   /** One combination. */
-  record Shown(String mark, String leader, String ahead, String cost) {}
+  record Shown(String mark, String leader, String why, String ahead, String cost) {}
 
   static ScenariosView of(Workspace.Session session, ScenariosAsked asked) {
     Selection selection = session.table().selection();
@@ -73,8 +84,29 @@ record ScenariosView(
                 new Choice(
                     need.capability().id(), need.capability().name(), asked.given().contains(need)))
             .toList(),
-        asked.together(),
+        names(asked),
+        selection.needs().stream().map(need -> musts(need, asked)).toList(),
         asked.fault());
+  }
+
+  private static List<String> names(ScenariosAsked asked) {
+    List<String> names = new ArrayList<>(asked.named().stream().map(Named::name).toList());
+    while (names.size() < ScenariosAsked.MOST_NAMED) {
+      names.add("");
+    }
+    return names;
+  }
+
+  private static Musts musts(Need need, ScenariosAsked asked) {
+    boolean stated = need.importance() instanceof Importance.Must;
+    List<Boolean> own = new ArrayList<>();
+    for (int n = 0; n < ScenariosAsked.MOST_NAMED; n++) {
+      own.add(
+          n < asked.named().size()
+              ? asked.named().get(n).musts().contains(need.capability().id())
+              : stated);
+    }
+    return new Musts(need.capability().id(), need.capability().name(), stated, own);
   }
 
   private static String rise(PriceRise rise) {
@@ -87,13 +119,7 @@ record ScenariosView(
     List<Scene> scenes = asked.rows().get(row);
     Scene first = scenes.getFirst();
     return new Line(
-        first.needs().up().isEmpty()
-            ? "every must"
-            : "without "
-                + first.needs().up().stream()
-                    .map(need -> "“" + need.capability().name() + "”")
-                    .sorted()
-                    .collect(Collectors.joining(" and ")),
+        asked.words(first.needs()),
         first.terms().words(),
         session.sensitivity().scenarios(scenes).cells().stream()
             .map(cell -> shown(session, cell))
@@ -107,6 +133,7 @@ record ScenariosView(
             new Shown(
                 Marks.inline(session.mark(tool)),
                 session.table().selection().contender(tool).tool().name(),
+                why(session, cell),
                 cell.by().map(ScenariosView::ahead).orElse("")
                     + (certain ? "" : ", not for certain"),
                 cell.cost().map(Known::amount).orElse("cost not known")))
@@ -114,34 +141,23 @@ record ScenariosView(
             new Shown(
                 "",
                 cell.lead().basis() == Lead.Basis.NOBODY ? "nobody does" : "nobody for certain",
+                why(session, cell),
                 "",
                 ""));
+  }
+
+  private static String why(Workspace.Session session, Cell cell) {
+    return new FigureCodes(session).why(new SensitivityFigure.InScene(cell.scene()));
   }
 
   private static String ahead(BigDecimal by) {
     return "by " + by.setScale(3, RoundingMode.HALF_UP).toPlainString();
   }
 
-  /** Which of the axes change who leads, in a sentence. */
+  /** Which of what is combined changes who leads, in a sentence. */
   static String mattering(Workspace.Session session, ScenariosAsked asked) {
-    Set<Axis> mattering =
-        session
-            .sensitivity()
-            .scenarios(asked.rows().stream().flatMap(List::stream).toList())
-            .mattering();
-    if (mattering.isEmpty()) {
-      return "Whatever of this is combined, it does not change who leads.";
-    }
-    String what = mattering.stream().map(ScenariosView::words).collect(Collectors.joining(", "));
-    return "What changes who leads: " + what + ". The rest does not, alone.";
-  }
-
-  private static String words(Axis axis) {
-    return switch (axis) {
-      case GROWTH -> "growth";
-      case RISE -> "the price rise";
-      case TERMS -> "the terms";
-      case NEEDS -> "which musts are kept";
-    };
+    AdviceFindings findings = new AdviceFindings(session.sensitivity());
+    return new AdviceWords(session.table().selection())
+        .of(findings.mattering(asked.rows().stream().flatMap(List::stream).toList()));
   }
 }

@@ -162,6 +162,9 @@ final class Markdown {
     line(escaped(firm.says()));
     line("");
     firm.takeIf().forEach(take -> line("- " + escaped(take.says())));
+    if (firm.holdsFor() != null) {
+      line("- " + escaped(firm.holdsFor()));
+    }
     List<String> never = firm.never();
     if (never != null) {
       line(

@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 import tertulia.app.chart.CostChart;
 import tertulia.app.chart.WorthChart;
 import tertulia.app.display.AdviceWords;
@@ -39,7 +40,7 @@ import tertulia.core.scoring.Totals;
  * @param pictured what the picture shows
  * @param worthHint how to read it; empty if that is plain
  * @param lines contenders in the order of the answer
- * @param firm how firm the lead is; empty if nobody is ahead by totals
+ * @param firm how firm the lead is, and what that rests on; none if nobody is ahead by totals
  * @param takes when to take which, and who leads nowhere
  * @param findOut what to find out next, and where; empty if nothing would change anything
  * @param bySize who is cheapest for how many people, and whether that changes within the plan
@@ -56,7 +57,7 @@ record OverviewView(
     String pictured,
     String worthHint,
     List<Line> lines,
-    String firm,
+    List<String> firm,
     List<String> takes,
     Optional<Missing> findOut,
     List<String> bySize,
@@ -112,7 +113,7 @@ record OverviewView(
             : "Monthly cost by headcount",
         worth.isPresent() ? "up is better liked, right is cheaper" : "",
         order(session).stream().map(c -> line(session, c)).toList(),
-        advice.map(found -> firm(session, found)).orElse(""),
+        advice.map(found -> firm(session, found)).orElse(List.of()),
         advice.map(found -> takes(session, found)).orElse(List.of()),
         advice.flatMap(found -> findOut(session, found)),
         bySize(session, words),
@@ -122,11 +123,14 @@ record OverviewView(
   }
 
   /** By cost alone nothing is firm: then the answer says what is known. */
-  private static String firm(Workspace.Session session, AdviceFindings advice) {
+  private static List<String> firm(Workspace.Session session, AdviceFindings advice) {
     Advice.Firmness firmness = advice.firmness();
+    AdviceWords words = new AdviceWords(session.table().selection());
     return session.evaluation().scores().totals().isEmpty() || firmness.ahead().isEmpty()
-        ? ""
-        : new AdviceWords(session.table().selection()).of(firmness);
+        ? List.of()
+        : Stream.of(words.lead(firmness), words.because(firmness))
+            .filter(sentence -> !sentence.isEmpty())
+            .toList();
   }
 
   private static List<String> takes(Workspace.Session session, AdviceFindings advice) {

@@ -18,6 +18,14 @@ public class FirmnessWalkTest extends BrowserTest {
     page.locator(".besides a", new Page.LocatorOptions().setHasText("How firm that is")).click();
     assertThat(page.locator(".bigsay").first()).containsText("not firmly");
 
+    page.locator("#by-size [name=sizes]").selectOption("calendars");
+    page.waitForURL("**sizes=calendars**");
+    assertThat(page.locator("#by-size figcaption")).containsText("by linked calendars");
+    page.locator("#wants .figure").first().click();
+    assertThat(page.locator("#why .working").first()).containsText("Totals then");
+    page.keyboard().press("Escape");
+    assertThat(page.locator("#why .working")).isHidden();
+
     page.locator("#ranks [name=drawn]").selectOption("in-order");
     page.waitForURL("**drawn=in-order**");
     assertThat(page.locator("#ranks [name=drawn]")).hasValue("in-order");
@@ -40,7 +48,16 @@ public class FirmnessWalkTest extends BrowserTest {
     assertThat(page.locator("#grid [role=alert]")).containsText("“soon” is no price rise");
     page.locator("#grid [name=srise]").fill("0");
     page.locator("#grid button.btn").click();
-    assertThat(page.locator("#grid thead th")).hasCount(2 + 3);
+    assertThat(page.locator("#grid .grid thead th")).hasCount(2 + 3);
+    page.locator("#grid details > summary").click();
+    page.locator("#grid [name=sname1]").fill("A bare desk");
+    page.locator("#grid [name=smust1]").first().uncheck();
+    page.locator("#grid button.btn").click();
+    assertThat(
+            page.locator("#grid .grid th")
+                .filter(new Locator.FilterOptions().setHasText("A bare desk"))
+                .first())
+        .isVisible();
     assertThat(page.locator("#mattering")).containsText("leads");
     assertEquals(String.join("\n", complaints), "");
   }

@@ -162,6 +162,7 @@ public class PricePageTest extends BrowserTest {
     page.locator("[name='lines[2].kind']").selectOption("one-off");
     page.locator(price(2, 0, "all")).fill("240");
     page.getByText("2 and 3 years", new Page.GetByTextOptions().setExact(true)).click();
+    assertThat(page.locator("[data-shows=long]")).hasAttribute("aria-pressed", "true");
     page.locator(price(0, 0, "u36")).fill("25 7.40; more 4.10");
     ToolSheet sheet = saved(page, "knotwing");
     assertEquals(sheet.plans().getFirst().prices().size(), 2);

@@ -216,8 +216,17 @@ public record Selection(
     return with(needs, criteria, contenders, panel, rise, rates, other);
   }
 
+  /** This selection with other people. */
+  public Selection peopled(List<Group> others) {
+    return with(others, trials);
+  }
+
   /** This selection with what was tried by hand. */
   public Selection tried(Trials others) {
+    return with(groups, others);
+  }
+
+  private Selection with(List<Group> people, Trials tried) {
     return new Selection(
         title,
         purpose,
@@ -225,7 +234,7 @@ public record Selection(
         horizon,
         currency,
         rise,
-        groups,
+        people,
         demands,
         averagePayment,
         needs,
@@ -235,7 +244,7 @@ public record Selection(
         rates,
         scenarios,
         practice,
-        others);
+        tried);
   }
 
   private Selection with(

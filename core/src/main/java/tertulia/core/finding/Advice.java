@@ -3,10 +3,12 @@ package tertulia.core.finding;
 import java.util.List;
 import java.util.Optional;
 import org.joda.money.Money;
+import tertulia.core.evaluation.ValueForMoney;
 import tertulia.core.firmness.NearestUpset;
 import tertulia.core.firmness.WeightRoom;
 import tertulia.core.sensitivity.Condition;
 import tertulia.core.sensitivity.FindOut;
+import tertulia.core.sensitivity.ScenarioGrid;
 import tertulia.core.sensitivity.Tried;
 
 /** What is said of how firm an answer is, and who should take which. Tools are named by ids. */
@@ -110,4 +112,41 @@ public sealed interface Advice {
 
   /** So many of so many at the table have weighed; what is said rests on them alone. */
   record Weighed(int so, int of) implements Advice {}
+
+  /**
+   * Which of what was combined changes who is first when it alone changes.
+   *
+   * @param axes none: nothing does
+   */
+  record Mattering(List<ScenarioGrid.Axis> axes) implements Advice {
+    public Mattering {
+      axes = List.copyOf(axes);
+    }
+  }
+
+  /** Others are worth as much or more and cost no more, one of both for certain better. */
+  record Beaten(String tool, List<String> by) implements Advice {
+    public Beaten {
+      by = List.copyOf(by);
+    }
+  }
+
+  /** What more worth costs from one contender to the next dearer that is not beaten. */
+  record MoreWorth(ValueForMoney.StepUp step) implements Advice {}
+
+  /**
+   * For what a choice holds: where it stays first around what is read.
+   *
+   * @param first whether it is first as it is read, and with nobody level
+   * @param people headcounts in a row around today's at which it leads for certain, taken by
+   *     themselves; empty if it does not at today's, or nobody is there
+   * @param rooms of the weights that put another first somewhere; none if it is not first by totals
+   */
+  record HoldsFor(
+      String tool, boolean first, Optional<Condition.Between> people, List<WeightRoom> rooms)
+      implements Advice {
+    public HoldsFor {
+      rooms = List.copyOf(rooms);
+    }
+  }
 }

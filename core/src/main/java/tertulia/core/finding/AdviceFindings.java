@@ -11,6 +11,7 @@ import java.util.Set;
 import org.joda.money.Money;
 import tertulia.core.evaluation.Amount;
 import tertulia.core.evaluation.Evaluation;
+import tertulia.core.evaluation.ValueForMoney;
 import tertulia.core.finding.Advice.Grade;
 import tertulia.core.finding.Advice.Within;
 import tertulia.core.firmness.NearestUpset;
@@ -24,6 +25,7 @@ import tertulia.core.sensitivity.Condition.Dimension;
 import tertulia.core.sensitivity.FindOut;
 import tertulia.core.sensitivity.Lead;
 import tertulia.core.sensitivity.Otherwise;
+import tertulia.core.sensitivity.ScenarioGrid;
 import tertulia.core.sensitivity.Sensitivity;
 import tertulia.core.sensitivity.Sizes;
 import tertulia.core.sensitivity.TakeIf;
@@ -256,9 +258,7 @@ public record AdviceFindings(Sensitivity sensitivity) {
     Optional<String> leader =
         read().scores().totals().map(Totals::standings).map(s -> s.getFirst().contender());
     return sensitivity.rooms().stream()
-        .filter(room ->
-            !room.isNone()
-                && !(room.low().takesOver().isEmpty() && room.high().takesOver().isEmpty()))
+        .filter(room -> !room.isNone() && turns(room))
         .min(Comparator.comparing(AdviceFindings::way))
         .flatMap(room -> leader.map(tool -> new Advice.Tightest(tool, room)));
   }
@@ -298,5 +298,42 @@ public record AdviceFindings(Sensitivity sensitivity) {
     return so == members.size() && so > 0
         ? Optional.empty()
         : Optional.of(new Advice.Weighed(so, members.size()));
+  }
+
+  /** Which of what was combined changes who is first. */
+  public Advice.Mattering mattering(List<ScenarioGrid.Scene> combined) {
+    return new Advice.Mattering(List.copyOf(sensitivity.scenarios(combined).mattering()));
+  }
+
+  /** Who is beaten in both worth and cost, in the contenders' order. */
+  public List<Advice.Beaten> beaten() {
+    return ValueForMoney.of(read()).stream()
+        .flatMap(worth -> worth.points().stream())
+        .filter(point -> !point.beatenBy().isEmpty())
+        .map(point -> new Advice.Beaten(point.contender(), point.beatenBy()))
+        .toList();
+  }
+
+  /** What more worth costs, from the cheapest on. */
+  public List<Advice.MoreWorth> moreWorth() {
+    return ValueForMoney.of(read()).stream()
+        .flatMap(worth -> worth.stepsUp().stream())
+        .map(Advice.MoreWorth::new)
+        .toList();
+  }
+
+  /** For what a choice holds, around what is read. */
+  public Advice.HoldsFor holdsFor(String choice) {
+    boolean level = sensitivity.rooms().stream().anyMatch(WeightRoom::isNone);
+    boolean byTotals = ahead().equals(Optional.of(choice)) && !level;
+    return new Advice.HoldsFor(
+        choice,
+        byTotals || takeIf().lead().tool().equals(Optional.of(choice)),
+        sensitivity.byHeadcount().flatMap(sizes -> sizes.around(choice)),
+        byTotals ? sensitivity.rooms().stream().filter(AdviceFindings::turns).toList() : List.of());
+  }
+
+  private static boolean turns(WeightRoom room) {
+    return !(room.low().takesOver().isEmpty() && room.high().takesOver().isEmpty());
   }
 }

@@ -1,7 +1,9 @@
 package tertulia.core.firmness;
 
+import java.math.BigDecimal;
 import java.util.List;
 import java.util.Optional;
+import tertulia.core.scoring.Interval;
 import tertulia.core.scoring.Totals;
 
 /**
@@ -94,6 +96,26 @@ public final class WinnerMap {
   /** Contender ids in the order of the map. */
   public List<String> contenders() {
     return worths.stream().map(Worth::contender).toList();
+  }
+
+  /** What the cost of a contender is worth at a size; empty where it does not do. */
+  public Optional<Interval> cost(String contender, int size) {
+    return worth(contender)
+        .filter(w -> w.does(size - 1))
+        .map(w -> between(w.costLow()[size - 1], w.costHigh()[size - 1]));
+  }
+
+  /** Its total without cost, the other weights brought to 1; empty if it is not on the map. */
+  public Optional<Interval> rest(String contender) {
+    return worth(contender).map(w -> between(w.restLow(), w.restHigh()));
+  }
+
+  private Optional<Worth> worth(String contender) {
+    return worths.stream().filter(w -> w.contender().equals(contender)).findFirst();
+  }
+
+  private static Interval between(double low, double high) {
+    return new Interval(BigDecimal.valueOf(low), BigDecimal.valueOf(high));
   }
 
   /**

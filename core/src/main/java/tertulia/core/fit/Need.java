@@ -29,6 +29,13 @@ public record Need(Capability capability, Importance importance, Optional<Outsid
     this(capability, importance, Optional.empty());
   }
 
+  /** The same as something that must be there; partly is not enough unless it was said so. */
+  public Need asMust() {
+    return importance instanceof Importance.Must
+        ? this
+        : new Need(capability, new Importance.Must(false), outside);
+  }
+
   /** Whether a plan with this fact leaves something to cover; unknown counts as not there. */
   boolean isLackedBy(Fact fact, boolean addOnTaken) {
     return switch (fact.answer()) {

@@ -105,6 +105,11 @@ public record Group(
         values.subList(at, values.size()).stream().map(v -> Math.max(0, v + off)).toList());
   }
 
+  /** This group with so many times the people; steps stay as they are. */
+  public Group times(BigDecimal factor) {
+    return new Group(id, name, growth.times(factor), steps, since);
+  }
+
   /** The working of {@link #headcount}. */
   public Working explain(Horizon horizon, int m, Scenario scenario) {
     BigDecimal grown = growth.at(grownFor(horizon, m), scenario.multiplier());

@@ -13,6 +13,9 @@ public sealed interface Growth {
   /** Most people a group may start with or list; a guard against slips of the keyboard. */
   int MOST_PEOPLE = 1_000_000;
 
+  /** Most people that come or go in a month. */
+  BigDecimal MOST_HIRES = BigDecimal.valueOf(100_000);
+
   /**
    * The headcount in plan month {@code m} before rounding and steps.
    *
@@ -50,6 +53,32 @@ public sealed interface Growth {
     };
   }
 
+  /**
+   * This growth of so many times the people, rounded half-up; a rate of growth stays, hires a month
+   * go with the people.
+   *
+   * @param factor 0 or more
+   */
+  default Growth times(BigDecimal factor) {
+    return switch (this) {
+      case Hires hires ->
+          new Hires(
+              times(hires.start(), factor),
+              hires.perMonth().multiply(factor).max(MOST_HIRES.negate()).min(MOST_HIRES));
+      case Percent percent -> new Percent(times(percent.start(), factor), percent.perYear());
+      case Listed listed ->
+          new Listed(listed.values().stream().map(value -> times(value, factor)).toList());
+    };
+  }
+
+  private static int times(int people, BigDecimal factor) {
+    return factor
+        .multiply(BigDecimal.valueOf(people))
+        .setScale(0, RoundingMode.HALF_UP)
+        .min(BigDecimal.valueOf(MOST_PEOPLE))
+        .intValueExact();
+  }
+
   /** The yearly rate that leads from one headcount to another in so many months. */
   private static BigDecimal yearly(int start, int m, int people) {
     if (start == 0) {
@@ -80,7 +109,7 @@ public sealed interface Growth {
   record Hires(int start, BigDecimal perMonth) implements Growth {
     public Hires {
       checkPeople(start);
-      if (perMonth.abs().compareTo(BigDecimal.valueOf(100_000)) > 0) {
+      if (perMonth.abs().compareTo(MOST_HIRES) > 0) {
         throw new IllegalArgumentException(
             "Hires a month lie between −100,000 and 100,000; found "
                 + perMonth.toPlainString()

@@ -105,14 +105,17 @@ public record Chances(Weights weights, Marks marks) {
     for (String tool : totals.values().keySet()) {
       Map<String, Interval> own = new LinkedHashMap<>();
       for (Criterion criterion : totals.criteria()) {
-        Interval value = totals.value(tool, criterion).interval();
-        own.put(
-            criterion.id(),
-            marks == Marks.BETWEEN_PEOPLE ? spread(read, tool, criterion, value) : value);
+        own.put(criterion.id(), value(read, totals, tool, criterion));
       }
       values.put(tool, own);
     }
     return values;
+  }
+
+  /** Between what its worth under a criterion is drawn. */
+  Interval value(Evaluation read, Totals totals, String tool, Criterion criterion) {
+    Interval value = totals.value(tool, criterion).interval();
+    return marks == Marks.BETWEEN_PEOPLE ? spread(read, tool, criterion, value) : value;
   }
 
   /** What the table settled is settled. */

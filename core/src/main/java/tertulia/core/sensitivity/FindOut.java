@@ -30,12 +30,10 @@ import tertulia.core.scoring.Totals;
  * Something nobody knows yet, or not any more, and what an answer could change.
  *
  * @param gains whose share of first places it changes most
- * @param least the smallest that share can become, 0 to 1
- * @param most the largest
- * @param turns whether an answer changes who leads by the weights of the table, or whether anybody
- *     leads for certain
+ * @param answers what comes of each answer: of the least and the most it can be worth, of not there
+ *     and there, of still there and no longer
  */
-public record FindOut(Unknown unknown, String gains, double least, double most, boolean turns) {
+public record FindOut(Unknown unknown, String gains, List<Answered> answers) {
   /** Old facts that are looked at, as each is an evaluation of its own. */
   private static final int MOST_OLD = 24;
 
@@ -44,11 +42,44 @@ public record FindOut(Unknown unknown, String gains, double least, double most, 
   public FindOut {
     requireNonNull(unknown);
     requireNonNull(gains);
+    answers = List.copyOf(answers);
+  }
+
+  /**
+   * What comes of an answer.
+   *
+   * @param shares how often each comes first then, under any weights; empty: nobody does what is
+   *     needed
+   * @param leader who leads for certain by the weights of the table
+   */
+  public record Answered(Optional<RankShares> shares, Optional<String> leader) {
+    /** The share of first places; 0 if it is not ranked. */
+    public double first(String tool) {
+      return shares.map(s -> s.first(tool)).orElse(0.0);
+    }
+  }
+
+  /** The smallest that share can become, 0 to 1. */
+  public double least() {
+    return answers.stream().mapToDouble(answer -> answer.first(gains)).min().orElse(0);
+  }
+
+  /** The largest. */
+  public double most() {
+    return answers.stream().mapToDouble(answer -> answer.first(gains)).max().orElse(0);
+  }
+
+  /**
+   * Whether an answer changes who leads by the weights of the table, or whether anybody leads for
+   * certain.
+   */
+  public boolean turns() {
+    return answers.stream().map(Answered::leader).distinct().count() > 1;
   }
 
   /** By how much the share can change. */
   public double change() {
-    return most - least;
+    return most() - least();
   }
 
   /** What is not known. */
@@ -160,23 +191,15 @@ public record FindOut(Unknown unknown, String gains, double least, double most, 
   }
 
   /** What the answers change; empty if nothing. */
-  private static Optional<FindOut> found(Unknown unknown, List<Optional<Totals>> answers) {
-    List<Optional<RankShares>> shares =
-        answers.stream().map(totals -> totals.map(FindOut::shares)).toList();
+  private static Optional<FindOut> found(Unknown unknown, List<Optional<Totals>> totals) {
+    List<Answered> answers =
+        totals.stream()
+            .map(each -> new Answered(each.map(FindOut::shares), each.flatMap(Lead::of)))
+            .toList();
     Set<String> tools = new LinkedHashSet<>();
-    shares.forEach(each -> each.ifPresent(s -> tools.addAll(s.shares().keySet())));
-    boolean turns = answers.stream().map(t -> t.flatMap(Lead::of)).distinct().count() > 1;
+    answers.forEach(each -> each.shares().ifPresent(s -> tools.addAll(s.shares().keySet())));
     return tools.stream()
-        .map(tool -> {
-          List<Double> firsts =
-              shares.stream().map(each -> each.map(s -> s.first(tool)).orElse(0.0)).toList();
-          return new FindOut(
-              unknown,
-              tool,
-              firsts.stream().min(Comparator.naturalOrder()).orElse(0.0),
-              firsts.stream().max(Comparator.naturalOrder()).orElse(0.0),
-              turns);
-        })
+        .map(tool -> new FindOut(unknown, tool, answers))
         .max(Comparator.comparing(FindOut::change))
         .filter(found -> found.turns() || found.change() > 0);
   }

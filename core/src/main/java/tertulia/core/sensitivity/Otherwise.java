@@ -69,12 +69,11 @@ public sealed interface Otherwise {
   record Required(Need need) implements Otherwise {
     @Override
     public Evaluation of(Evaluation read) {
-      Need must = new Need(need.capability(), new Importance.Must(false), need.outside());
       return read.asking(
           read.selection()
               .asking(
                   read.selection().needs().stream()
-                      .map(other -> other.equals(need) ? must : other)
+                      .map(other -> other.equals(need) ? need.asMust() : other)
                       .toList()));
     }
   }

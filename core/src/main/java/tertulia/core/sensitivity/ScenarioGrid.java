@@ -34,10 +34,10 @@ public record ScenarioGrid(List<Cell> cells) {
   /**
    * What is combined; each has at least one.
    *
-   * @param needs sets of needs that are given up, such as none
+   * @param needs sets of needs, such as those stated
    */
   public record Axes(
-      List<Scenario> growth, List<PriceRise> rises, List<Terms> terms, List<Given> needs) {
+      List<Scenario> growth, List<PriceRise> rises, List<Terms> terms, List<NeedSet> needs) {
     public Axes {
       growth = List.copyOf(growth);
       rises = List.copyOf(rises);
@@ -61,10 +61,10 @@ public record ScenarioGrid(List<Cell> cells) {
     /** Every combination, growth changing fastest, then the rise, the terms and the needs. */
     public List<Scene> scenes() {
       List<Scene> scenes = new ArrayList<>();
-      for (Given given : needs) {
+      for (NeedSet set : needs) {
         for (Terms some : terms) {
           for (PriceRise rise : rises) {
-            growth.forEach(scenario -> scenes.add(new Scene(scenario, rise, some, given)));
+            growth.forEach(scenario -> scenes.add(new Scene(scenario, rise, some, set)));
           }
         }
       }
@@ -72,33 +72,44 @@ public record ScenarioGrid(List<Cell> cells) {
     }
   }
 
-  /** Needs that are given up together; none: all are kept. */
-  public record Given(Set<Need> up) {
-    public static final Given NOTHING = new Given(Set.of());
+  /**
+   * Needs as they are stated but for some.
+   *
+   * @param dropped that are asked for no more
+   * @param required that must be there, whatever is stated of them
+   */
+  public record NeedSet(Set<Need> dropped, Set<Need> required) {
+    public static final NeedSet AS_STATED = new NeedSet(Set.of(), Set.of());
 
-    public Given {
-      up = Set.copyOf(up);
+    public NeedSet {
+      dropped = Set.copyOf(dropped);
+      required = Set.copyOf(required);
+    }
+
+    public static NeedSet without(Set<Need> dropped) {
+      return new NeedSet(dropped, Set.of());
+    }
+
+    private List<Need> of(List<Need> stated) {
+      return stated.stream()
+          .filter(need -> !dropped.contains(need))
+          .map(need -> required.contains(need) ? need.asMust() : need)
+          .toList();
     }
   }
 
   /** One combination. */
-  public record Scene(Scenario growth, PriceRise rise, Terms terms, Given needs) {
+  public record Scene(Scenario growth, PriceRise rise, Terms terms, NeedSet needs) {
     Evaluation of(Evaluation read) {
       Evaluation risen = new Otherwise.Rise(rise).of(read);
-      return new Otherwise.Growth(growth).of(new Otherwise.Term(terms).of(without(risen)));
+      return new Otherwise.Growth(growth).of(new Otherwise.Term(terms).of(asking(risen)));
     }
 
-    private Evaluation without(Evaluation risen) {
-      return needs.up().isEmpty()
+    private Evaluation asking(Evaluation risen) {
+      return needs.equals(NeedSet.AS_STATED)
           ? risen
           : Evaluation.of(
-              risen
-                  .selection()
-                  .asking(
-                      risen.selection().needs().stream()
-                          .filter(need -> !needs.up().contains(need))
-                          .toList()),
-              risen.whatIf());
+              risen.selection().asking(needs.of(risen.selection().needs())), risen.whatIf());
     }
   }
 

@@ -3,6 +3,7 @@ package tertulia.core.sensitivity;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -12,6 +13,8 @@ import tertulia.core.evaluation.Evaluation;
 import tertulia.core.firmness.NearestUpset;
 import tertulia.core.firmness.RankShares;
 import tertulia.core.firmness.WeightRoom;
+import tertulia.core.growth.Measure;
+import tertulia.core.working.Working;
 
 /** How one evaluation answers to changes; each part is worked out when it is first asked for. */
 public final class Sensitivity {
@@ -23,8 +26,17 @@ public final class Sensitivity {
   private final Once<Optional<Sizes>> people;
   private final Map<Chances, Optional<RankShares>> shares = new HashMap<>();
   private final Map<Day, List<FindOut>> unknown = new HashMap<>();
+  private final Map<Measure, Optional<Sizes>> quantities = new HashMap<>();
+  private final Map<ScenarioGrid.Scene, ScenarioGrid.Cell> scenes =
+      new LinkedHashMap<>() {
+        private static final long serialVersionUID = 1L;
 
-  private final Map<ScenarioGrid.Scene, ScenarioGrid.Cell> scenes = new HashMap<>();
+        /** A reader may ask for any combination, so the oldest are forgotten. */
+        @Override
+        protected boolean removeEldestEntry(Map.Entry<ScenarioGrid.Scene, ScenarioGrid.Cell> e) {
+          return size() > 4 * ScenarioGrid.MOST;
+        }
+      };
 
   private record Day(LocalDate today, int daysFresh) {}
 
@@ -99,6 +111,28 @@ public final class Sensitivity {
   /** Who leads at which headcount. */
   public Optional<Sizes> byHeadcount() {
     return people.get();
+  }
+
+  /** Who leads at how much of a measure; empty if more is needed than can be counted. */
+  public synchronized Optional<Sizes> byQuantity(Measure measure) {
+    return quantities.computeIfAbsent(measure, asked -> Sizes.byQuantity(read, asked));
+  }
+
+  /** Who leads along an axis. */
+  public Optional<Sizes> by(Sizes.Axis axis) {
+    return switch (axis) {
+      case Sizes.Axis.Headcount people -> byHeadcount();
+      case Sizes.Axis.Quantity quantity -> byQuantity(quantity.measure());
+    };
+  }
+
+  /**
+   * The answer to "why" for a figure.
+   *
+   * @throws IllegalArgumentException if there is no such figure
+   */
+  public Working explain(SensitivityFigure figure) {
+    return new SensitivityExplanation(this).of(figure);
   }
 
   /** How often each comes first. */

@@ -210,6 +210,19 @@ public final class Sizes {
     return weight;
   }
 
+  /**
+   * What the cost of a contender is worth at a place, 0 to 1; empty where it does not do what is
+   * needed, or nobody has weighed.
+   */
+  Optional<Interval> cost(String contender, int place) {
+    return byTotals ? map.cost(contender, place) : Optional.empty();
+  }
+
+  /** What all else of a contender is worth, 0 to 1; empty as long as nobody has weighed. */
+  Optional<Interval> rest(String contender) {
+    return byTotals ? map.rest(contender) : Optional.empty();
+  }
+
   /** Whether totals decide; else the cost alone does. */
   public boolean isByTotals() {
     return byTotals;
@@ -267,6 +280,20 @@ public final class Sizes {
       }
     }
     return stretches;
+  }
+
+  /** The sizes in a row around the one under discussion at which a contender leads for certain. */
+  public Optional<Condition.Between> around(String tool) {
+    return stretches().stream()
+        .filter(stretch -> stretch.holds(now) && stretch.leader().equals(Optional.of(tool)))
+        .findFirst()
+        .map(stretch ->
+            new Condition.Between(
+                axis,
+                size(stretch.from()),
+                size(stretch.to()),
+                stretch.from() == 1,
+                stretch.to() == sizes()));
   }
 
   /** Places in a row, both ends included; the leader is empty where nobody leads for certain. */

@@ -27,18 +27,10 @@ import tertulia.core.scoring.Totals;
  * How far one assumption moves the totals from one end to the other, with all else as it is read.
  *
  * @param moved whose total it moves most
- * @param low that total at one end, at the middle of what it can be; empty if it is out there
- * @param high the same at the other end
- * @param atLow who leads for certain at the one end
- * @param atHigh who does at the other
+ * @param one end of the assumption
+ * @param other end of it
  */
-public record Swing(
-    Assumption assumption,
-    String moved,
-    Optional<BigDecimal> low,
-    Optional<BigDecimal> high,
-    Optional<String> atLow,
-    Optional<String> atHigh) {
+public record Swing(Assumption assumption, String moved, End one, End other) {
   private static final BigDecimal TENTH = new BigDecimal("0.1");
   private static final BigDecimal QUARTER = new BigDecimal("0.25");
   private static final PriceRise SOME_RISE = new PriceRise(new BigDecimal("0.05"));
@@ -46,20 +38,51 @@ public record Swing(
   public Swing {
     requireNonNull(assumption);
     requireNonNull(moved);
+    requireNonNull(one);
+    requireNonNull(other);
+  }
+
+  /**
+   * What comes of one end of an assumption.
+   *
+   * @param totals empty if nobody does what is needed there
+   */
+  public record End(Optional<Totals> totals) {
+    /** Who leads there for certain. */
+    public Optional<String> leader() {
+      return totals.flatMap(Lead::of);
+    }
+
+    private Optional<BigDecimal> total(String tool) {
+      return totals.filter(t -> t.values().containsKey(tool)).map(t -> t.total(tool).midpoint());
+    }
+  }
+
+  /** The total that moves at the one end, at the middle of what it can be; empty if it is out. */
+  public Optional<BigDecimal> low() {
+    return one.total(moved);
+  }
+
+  /** The same at the other end. */
+  public Optional<BigDecimal> high() {
+    return other.total(moved);
   }
 
   /** By how much it moves that total, 0 to 1; one that is out at an end counts as nothing there. */
   public BigDecimal width() {
-    return high.orElse(BigDecimal.ZERO).subtract(low.orElse(BigDecimal.ZERO)).abs();
+    return high().orElse(BigDecimal.ZERO).subtract(low().orElse(BigDecimal.ZERO)).abs();
   }
 
   /** Whether who leads is not the same at both ends. */
   public boolean turns() {
-    return !atLow.equals(atHigh);
+    return !one.leader().equals(other.leader());
   }
 
   /** What is assumed, with its two ends. */
   public sealed interface Assumption {
+    /** How many people there are, a tenth fewer and a tenth more all through; steps stay. */
+    record People() implements Assumption {}
+
     /** How growth comes out: the least of the scenarios, and the most. */
     record Growth(Scenario least, Scenario most) implements Assumption {}
 
@@ -90,6 +113,7 @@ public record Swing(
     }
     List<Swing> all = new ArrayList<>();
     Ends ends = new Ends(all);
+    people(read, ends);
     growth(read, ends);
     rise(read, ends);
     rates(read, ends);
@@ -125,6 +149,23 @@ public record Swing(
 
   private static Optional<Totals> totals(Evaluation evaluation) {
     return evaluation.scores().totals();
+  }
+
+  /** Of a headcount that was typed there is nothing to assume. */
+  private static void people(Evaluation read, Ends ends) {
+    if (read.whatIf().moment() instanceof WhatIf.Moment.Month) {
+      ends.add(
+          new Assumption.People(),
+          totals(peopled(read, BigDecimal.ONE.subtract(TENTH))),
+          totals(peopled(read, BigDecimal.ONE.add(TENTH))));
+    }
+  }
+
+  private static Evaluation peopled(Evaluation read, BigDecimal factor) {
+    return Evaluation.of(
+        read.selection()
+            .peopled(read.selection().groups().stream().map(g -> g.times(factor)).toList()),
+        read.whatIf());
   }
 
   private static void growth(Evaluation read, Ends ends) {
@@ -207,29 +248,17 @@ public record Swing(
   private record Ends(List<Swing> all) {
     void add(Assumption assumption, Optional<Totals> low, Optional<Totals> high) {
       Map<String, Swing> each = new LinkedHashMap<>();
-      low.ifPresent(totals ->
-          totals.values().keySet().forEach(t -> each.put(t, of(assumption, t, low, high))));
-      high.ifPresent(totals ->
-          totals.values().keySet().forEach(t -> each.put(t, of(assumption, t, low, high))));
+      for (Optional<Totals> end : List.of(low, high)) {
+        end.ifPresent(totals ->
+            totals
+                .values()
+                .keySet()
+                .forEach(t -> each.put(t, new Swing(assumption, t, new End(low), new End(high)))));
+      }
       each.values().stream()
           .max(Comparator.comparing(Swing::width))
           .filter(swing -> Totals.isAbove(swing.width(), BigDecimal.ZERO))
           .ifPresent(all::add);
-    }
-
-    private static Swing of(
-        Assumption assumption, String tool, Optional<Totals> low, Optional<Totals> high) {
-      return new Swing(
-          assumption,
-          tool,
-          total(low, tool),
-          total(high, tool),
-          low.flatMap(Lead::of),
-          high.flatMap(Lead::of));
-    }
-
-    private static Optional<BigDecimal> total(Optional<Totals> totals, String tool) {
-      return totals.filter(t -> t.values().containsKey(tool)).map(t -> t.total(tool).midpoint());
     }
   }
 }

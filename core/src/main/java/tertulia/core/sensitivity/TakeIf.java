@@ -310,10 +310,18 @@ public record TakeIf(Lead lead, Map<String, List<Condition>> all, Tried tried) {
 
   /** Totals if a value were known to be something else. */
   static Totals known(Totals totals, String tool, Criterion criterion, Interval value) {
+    return known(
+        totals,
+        tool,
+        criterion,
+        new Value(value, new Working.Stated(criterion.name(), "if it were known")));
+  }
+
+  /** As above, with its own working. */
+  static Totals known(Totals totals, String tool, Criterion criterion, Value value) {
     Map<String, Map<String, Value>> values = new LinkedHashMap<>(totals.values());
     Map<String, Value> own = new LinkedHashMap<>(totals.values().getOrDefault(tool, Map.of()));
-    own.put(
-        criterion.id(), new Value(value, new Working.Stated(criterion.name(), "if it were known")));
+    own.put(criterion.id(), value);
     values.put(tool, own);
     return new Totals(totals.criteria(), totals.weights(), values);
   }

@@ -12,6 +12,7 @@ import tertulia.core.fit.Need;
 import tertulia.core.scoring.Criterion;
 import tertulia.core.scoring.Interval;
 import tertulia.core.scoring.Totals;
+import tertulia.core.scoring.Value;
 
 /**
  * What it would take for a contender that does not lead to lead by the middle of the totals, each
@@ -73,11 +74,7 @@ public record WhatItTakes(
 
   /** By halving: a larger discount is never worth less. */
   private static Optional<BigDecimal> discount(Evaluation read, Totals totals, String tool) {
-    Optional<Criterion> cost =
-        totals.criteria().stream()
-            .filter(Criterion::isCost)
-            .filter(c -> totals.weight(c).signum() > 0)
-            .findFirst();
+    Optional<Criterion> cost = counted(totals);
     Optional<Criterion.Cost> scale = cost.flatMap(read.costs()::scale);
     if (scale.isEmpty() || !leadsAt(read, totals, tool, cost.get(), scale.get(), TENTHS)) {
       return Optional.empty();
@@ -95,7 +92,6 @@ public record WhatItTakes(
     return Optional.of(BigDecimal.valueOf(enough, 1));
   }
 
-  /** What it is worth then is worked out with it alone, as nobody else's cost changes. */
   private static boolean leadsAt(
       Evaluation read,
       Totals totals,
@@ -103,15 +99,66 @@ public record WhatItTakes(
       Criterion cost,
       Criterion.Cost scale,
       int tenths) {
-    Criterion stated = new Criterion(cost.id(), cost.name(), scale);
-    Contender cheaper =
-        read.selection().contender(tool).times(BigDecimal.valueOf(TENTHS - (long) tenths, 3));
-    return Evaluation.of(
-            read.selection().among(List.of(cheaper)).judgedUnder(List.of(stated)), read.whatIf())
-        .scores()
-        .value(tool, stated)
-        .map(value -> isAhead(TakeIf.known(totals, tool, cost, value.interval()), tool))
-        .orElse(false);
+    return new Discounted(read, totals, tool, new Criterion(cost.id(), cost.name(), scale), tenths)
+        .totals()
+        .filter(then -> isAhead(then, tool))
+        .isPresent();
+  }
+
+  /**
+   * A contender with so many tenths of a percent off its list prices. What it is worth then is
+   * worked out with it alone, as nobody else's cost changes.
+   *
+   * @param cost the criterion with a scale that stays, whatever the contenders cost
+   */
+  record Discounted(Evaluation read, Totals now, String tool, Criterion cost, int tenths) {
+    /** Empty if nobody asks for it: no weight on cost, or no scale. */
+    static Optional<Discounted> of(Evaluation read, String tool, BigDecimal percent) {
+      return read.scores()
+          .totals()
+          .flatMap(totals ->
+              counted(totals)
+                  .flatMap(cost ->
+                      read.costs()
+                          .scale(cost)
+                          .map(scale ->
+                              new Discounted(
+                                  read,
+                                  totals,
+                                  tool,
+                                  new Criterion(cost.id(), cost.name(), scale),
+                                  percent.movePointRight(1).intValueExact()))));
+    }
+
+    Optional<Value> value() {
+      Contender cheaper =
+          read.selection().contender(tool).times(BigDecimal.valueOf(TENTHS - (long) tenths, 3));
+      return Evaluation.of(
+              read.selection().among(List.of(cheaper)).judgedUnder(List.of(cost)), read.whatIf())
+          .scores()
+          .value(tool, cost);
+    }
+
+    /** All totals then; empty if it is not ranked. */
+    Optional<Totals> totals() {
+      return value()
+          .map(value ->
+              TakeIf.known(
+                  now,
+                  tool,
+                  now.criteria().stream()
+                      .filter(c -> c.id().equals(cost.id()))
+                      .findFirst()
+                      .orElseThrow(),
+                  value));
+    }
+  }
+
+  private static Optional<Criterion> counted(Totals totals) {
+    return totals.criteria().stream()
+        .filter(Criterion::isCost)
+        .filter(c -> totals.weight(c).signum() > 0)
+        .findFirst();
   }
 
   /** Of several marks the one that has to rise least; of equal ones the first. */

@@ -20,6 +20,8 @@ import tertulia.core.evaluation.Evaluation;
 import tertulia.core.evaluation.Selection;
 import tertulia.core.finding.Advice.Grade;
 import tertulia.core.finding.Advice.Within;
+import tertulia.core.firmness.Reweighed;
+import tertulia.core.firmness.WeightRoom;
 import tertulia.core.fit.Need;
 import tertulia.core.growth.Scenario;
 import tertulia.core.scoring.Member;
@@ -30,6 +32,7 @@ import tertulia.core.sensitivity.FindOut;
 import tertulia.core.sensitivity.Lead;
 import tertulia.core.sensitivity.Otherwise;
 import tertulia.core.sensitivity.Sensitivity;
+import tertulia.core.sensitivity.Sizes;
 import tertulia.core.sensitivity.TakeIfTest;
 
 /** What is advised, recounted from plain evaluations of generated tables. */
@@ -258,5 +261,77 @@ public class AdviceTest {
             ? BigDecimal.TWO
             : tightest.room().high().weight().subtract(tightest.room().weight());
     return down.min(up);
+  }
+
+  @Test
+  public void whatAChoiceHoldsForEndsWhereAnotherIsFirst() {
+    int sizes = 0;
+    int weights = 0;
+    int notFirst = 0;
+    for (int seed = 0; seed < SELECTIONS; seed++) {
+      Evaluation read = TakeIfTest.evaluation(seed);
+      Sensitivity sensitivity = new Sensitivity(read);
+      for (Contender contender : read.selection().active()) {
+        String tool = contender.id();
+        Advice.HoldsFor holds = new AdviceFindings(sensitivity).holdsFor(tool);
+        String what = "seed " + seed + ": " + holds;
+        Optional<Totals> totals = read.scores().totals();
+        boolean first =
+            lead(read).equals(Optional.of(tool))
+                || totals.filter(t -> isAhead(t, tool, t.weights())).isPresent();
+        assertEquals(holds.first(), first, what);
+        notFirst += first ? 0 : 1;
+        if (holds.people().isPresent()) {
+          Condition.Between between = holds.people().get();
+          Sizes people = sensitivity.byHeadcount().orElseThrow();
+          assertTrue(between.from() <= people.now() && people.now() <= between.to(), what);
+          for (int n = 1; n <= people.sizes(); n++) {
+            boolean within = between.from() <= n && n <= between.to();
+            boolean beside = n == between.from() - 1 || n == between.to() + 1;
+            boolean leads = people.certainLeader(n).equals(Optional.of(tool));
+            assertTrue(!within || leads, what + " at " + n);
+            assertTrue(!beside || !leads, what + " at " + n);
+          }
+          sizes++;
+        }
+        for (WeightRoom room : holds.rooms()) {
+          Reweighed reweighed = new Reweighed(totals.orElseThrow());
+          for (WeightRoom.End end : List.of(room.low(), room.high())) {
+            BigDecimal inside =
+                end.weight().multiply(new BigDecimal("0.999")).add(room.weight().movePointLeft(3));
+            BigDecimal outside =
+                end.weight()
+                    .multiply(new BigDecimal("1.001"))
+                    .subtract(room.weight().movePointLeft(3));
+            assertTrue(isAhead(reweighed, tool, room, inside), what);
+            if (!end.takesOver().isEmpty()
+                && outside.signum() >= 0
+                && outside.compareTo(BigDecimal.ONE) <= 0) {
+              assertTrue(!isAhead(reweighed, tool, room, outside), what);
+              weights++;
+            }
+          }
+        }
+      }
+    }
+    assertTrue(sizes > 20 && weights > 20 && notFirst > 50, sizes + " " + weights + " " + notFirst);
+  }
+
+  private static boolean isAhead(Totals totals, String tool, Map<String, BigDecimal> weights) {
+    if (!totals.values().containsKey(tool)) {
+      return false;
+    }
+    Totals weighed = new Totals(totals.criteria(), weights, totals.values());
+    return totals.values().keySet().stream()
+        .filter(other -> !other.equals(tool))
+        .allMatch(other ->
+            Totals.isAbove(weighed.total(tool).midpoint(), weighed.total(other).midpoint()));
+  }
+
+  private static boolean isAhead(
+      Reweighed reweighed, String tool, WeightRoom room, BigDecimal weight) {
+    return reweighed.totals().values().keySet().stream()
+        .filter(other -> !other.equals(tool))
+        .allMatch(other -> reweighed.lead(tool, other, room.criterion(), weight).signum() > 0);
   }
 }

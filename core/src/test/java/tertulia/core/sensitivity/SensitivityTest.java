@@ -19,7 +19,10 @@ import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Evaluation;
 import tertulia.core.evaluation.Selection;
 import tertulia.core.evaluation.WhatIf;
+import tertulia.core.fit.Importance;
 import tertulia.core.fit.Need;
+import tertulia.core.growth.Group;
+import tertulia.core.growth.Growth;
 import tertulia.core.growth.Scenario;
 import tertulia.core.money.PriceRise;
 import tertulia.core.path.Terms;
@@ -45,8 +48,9 @@ public class SensitivityTest {
     for (int seed = 1; seed < SELECTIONS; seed++) {
       Evaluation read = read(seed);
       Selection selection = read.selection();
-      List<ScenarioGrid.Given> given = new ArrayList<>(List.of(ScenarioGrid.Given.NOTHING));
-      selection.needs().forEach(need -> given.add(new ScenarioGrid.Given(Set.of(need))));
+      List<ScenarioGrid.NeedSet> given = new ArrayList<>(List.of(ScenarioGrid.NeedSet.AS_STATED));
+      selection.needs().forEach(need -> given.add(ScenarioGrid.NeedSet.without(Set.of(need))));
+      given.add(new ScenarioGrid.NeedSet(Set.of(), Set.copyOf(selection.needs())));
       List<PriceRise> rises = List.of(PriceRise.NONE, PriceRise.ofPercent("60"));
       ScenarioGrid.Axes axes =
           new ScenarioGrid.Axes(
@@ -56,7 +60,12 @@ public class SensitivityTest {
       for (ScenarioGrid.Cell cell : grid.cells()) {
         ScenarioGrid.Scene scene = cell.scene();
         List<Need> left = new ArrayList<>(selection.needs());
-        left.removeAll(scene.needs().up());
+        left.removeAll(scene.needs().dropped());
+        left.replaceAll(need ->
+            scene.needs().required().contains(need)
+                    && !(need.importance() instanceof Importance.Must)
+                ? new Need(need.capability(), new Importance.Must(false), need.outside())
+                : need);
         WhatIf asked = read.whatIf();
         Evaluation plain =
             Evaluation.of(
@@ -105,7 +114,7 @@ public class SensitivityTest {
         rises.add(PriceRise.ofPercent("" + i));
       }
       new ScenarioGrid.Axes(
-          Scenario.STANDARD, rises, List.of(Terms.ANY), List.of(ScenarioGrid.Given.NOTHING));
+          Scenario.STANDARD, rises, List.of(Terms.ANY), List.of(ScenarioGrid.NeedSet.AS_STATED));
     } catch (IllegalArgumentException e) {
       assertEquals(
           e.getMessage(),
@@ -117,7 +126,7 @@ public class SensitivityTest {
                   List.of(),
                   List.of(PriceRise.NONE),
                   List.of(Terms.ANY),
-                  List.of(ScenarioGrid.Given.NOTHING)));
+                  List.of(ScenarioGrid.NeedSet.AS_STATED)));
       return;
     }
     throw new AssertionError("not refused");
@@ -224,6 +233,7 @@ public class SensitivityTest {
   public void aSwingIsTheTotalAtBothEndsAndTheWidestComesFirst() {
     int views = 0;
     int open = 0;
+    int peopled = 0;
     for (int seed = 1; seed < 2 * SELECTIONS; seed++) {
       Evaluation read = read(seed);
       List<Swing> swings = new Sensitivity(read).swings();
@@ -232,6 +242,11 @@ public class SensitivityTest {
         assertTrue(swing.width().compareTo(before) <= 0);
         before = swing.width();
         switch (swing.assumption()) {
+          case Swing.Assumption.People people -> {
+            assertEnd(swing.low(), peopled(read, "0.9"), swing.moved());
+            assertEnd(swing.high(), peopled(read, "1.1"), swing.moved());
+            peopled++;
+          }
           case Swing.Assumption.Growth growth -> {
             assertEnd(swing.low(), new Otherwise.Growth(growth.least()).of(read), swing.moved());
             assertEnd(swing.high(), new Otherwise.Growth(growth.most()).of(read), swing.moved());
@@ -273,7 +288,32 @@ public class SensitivityTest {
         }
       }
     }
-    assertTrue(views > 20 && open > 10, views + " views, " + open + " open");
+    assertTrue(
+        views > 20 && open > 10 && peopled > 20,
+        views + " views, " + open + " open, " + peopled + " peopled");
+  }
+
+  /** So many times the people at the start and, where people are hired by number, each month. */
+  private static Evaluation peopled(Evaluation read, String factor) {
+    BigDecimal times = new BigDecimal(factor);
+    List<Group> groups = new ArrayList<>();
+    for (Group group : read.selection().groups()) {
+      Growth growth =
+          switch (group.growth()) {
+            case Growth.Hires hires ->
+                new Growth.Hires(rounded(hires.start(), times), hires.perMonth().multiply(times));
+            case Growth.Percent percent ->
+                new Growth.Percent(rounded(percent.start(), times), percent.perYear());
+            case Growth.Listed listed ->
+                new Growth.Listed(listed.values().stream().map(v -> rounded(v, times)).toList());
+          };
+      groups.add(new Group(group.id(), group.name(), growth, group.steps(), group.since()));
+    }
+    return Evaluation.of(read.selection().peopled(groups), read.whatIf());
+  }
+
+  private static int rounded(int people, BigDecimal times) {
+    return (int) Math.floor(people * times.doubleValue() + 0.5 + 1e-9);
   }
 
   private static void assertEnd(Optional<BigDecimal> end, Evaluation there, String tool) {

@@ -1,0 +1,47 @@
+package tertulia.app.firmness;
+
+import java.util.List;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.stereotype.Controller;
+import org.springframework.ui.Model;
+import org.springframework.util.MultiValueMap;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestParam;
+import tertulia.app.display.WorkingLine;
+import tertulia.app.people.SignedIn;
+import tertulia.app.web.NotFound;
+import tertulia.app.workspace.Steps;
+import tertulia.app.workspace.Workspace;
+import tertulia.core.working.Working;
+
+/** The answer to "why" for the figures of this step. */
+@Controller
+class FirmnessWhyController {
+  private final Steps steps;
+
+  FirmnessWhyController(Steps steps) {
+    this.steps = steps;
+  }
+
+  @GetMapping("/selections/{id}/firmness/why")
+  String why(
+      @PathVariable long id,
+      @RequestParam String figure,
+      @RequestParam MultiValueMap<String, String> query,
+      @AuthenticationPrincipal SignedIn person,
+      Model model) {
+    Workspace.Session session = steps.open(id, query.toSingleValueMap(), person);
+    try {
+      Working working =
+          session
+              .sensitivity()
+              .explain(new FigureCodes(session).read(figure, query.getOrDefault("of", List.of())));
+      model.addAttribute("about", session.table().selection().title());
+      model.addAttribute("line", WorkingLine.of(working, session::isOld));
+    } catch (IllegalArgumentException e) {
+      throw new NotFound("such figure: " + String.valueOf(e.getMessage()).replaceAll("\\.$", ""));
+    }
+    return "workspace/why";
+  }
+}
