@@ -412,7 +412,9 @@ public record AdviceWords(Selection selection) {
     List<String> parts = new ArrayList<>();
     holds.people().map(people -> between(people) + ", taken by themselves").ifPresent(parts::add);
     if (!holds.rooms().isEmpty()) {
-      parts.add("while " + listed(holds.rooms().stream().map(AdviceWords::within).toList()));
+      String weights = listed(holds.rooms().stream().map(AdviceWords::within).toList());
+      parts.add(
+          "while " + weights + (holds.rooms().size() == 1 ? "" : ", one weight moved at a time"));
     }
     return parts.isEmpty()
         ? name + " is first as things stand."

@@ -16,6 +16,7 @@ import tertulia.app.chart.WorthChart;
 import tertulia.app.display.AdviceWords;
 import tertulia.app.display.Figures;
 import tertulia.app.workspace.Cell;
+import tertulia.app.workspace.Shown;
 import tertulia.app.workspace.Workspace;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.ValueForMoney;
@@ -28,7 +29,6 @@ import tertulia.core.sensitivity.Condition;
 import tertulia.core.sensitivity.FindOut;
 import tertulia.core.sensitivity.Sensitivity;
 import tertulia.core.sensitivity.SensitivityFigure;
-import tertulia.core.sensitivity.Sizes;
 import tertulia.core.sensitivity.Swing;
 import tertulia.core.sensitivity.WhatItTakes;
 
@@ -151,36 +151,8 @@ record FirmnessView(
   }
 
   private static Proof proof(Workspace.Session session, Condition condition, AdviceWords words) {
-    String where =
-        switch (condition.dimension()) {
-          case HEADCOUNT, QUANTITY -> "by size";
-          case WEIGHT -> "weights";
-          case MUST_DROPPED, TERMS, GROWTH -> "scenarios";
-          case FACT, MUST_ADDED -> "Fit";
-          case WORTH -> "to find out";
-          case VIEW -> "Marks";
-        };
-    String href =
-        switch (condition.dimension()) {
-          case HEADCOUNT -> "#by-size";
-          case QUANTITY -> quantity(session, condition);
-          case WEIGHT -> "#rooms";
-          case MUST_DROPPED, TERMS, GROWTH -> "#scenarios";
-          case FACT, MUST_ADDED -> session.step("fit");
-          case WORTH -> "#find-out";
-          case VIEW -> session.step("marks");
-        };
-    return new Proof(words.of(condition), href, where);
-  }
-
-  private static String quantity(Workspace.Session session, Condition condition) {
-    String id =
-        condition instanceof Condition.Between between
-                && between.axis() instanceof Sizes.Axis.Quantity quantity
-            ? quantity.measure().id()
-            : "";
-    String step = session.step("firmness");
-    return step + (step.contains("?") ? "&" : "?") + "sizes=" + id + "#by-size";
+    Shown shown = session.shown(condition);
+    return new Proof(words.of(condition), shown.href(), shown.words());
   }
 
   private static String why(Workspace.Session session, SensitivityFigure figure) {

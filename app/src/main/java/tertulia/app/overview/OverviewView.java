@@ -16,6 +16,7 @@ import tertulia.app.exchange.Codes;
 import tertulia.app.workspace.Cell;
 import tertulia.app.workspace.Head;
 import tertulia.app.workspace.HorizonCell;
+import tertulia.app.workspace.Shown;
 import tertulia.app.workspace.Workspace;
 import tertulia.core.decision.Decision;
 import tertulia.core.evaluation.Contender;
@@ -58,7 +59,7 @@ record OverviewView(
     String worthHint,
     List<Line> lines,
     List<String> firm,
-    List<String> takes,
+    List<Take> takes,
     Optional<Missing> findOut,
     List<String> bySize,
     List<Missing> missing,
@@ -82,6 +83,9 @@ record OverviewView(
 
   /** Something that is missing, and where it is put right. */
   record Missing(String words, String step, String href) {}
+
+  /** When to take which, and the place that shows it; empty if there is none. */
+  record Take(String words, Optional<Shown> shown) {}
 
   /** A button, why it is there, and where it leads. */
   record Act(String words, String note, String href) {}
@@ -133,12 +137,14 @@ record OverviewView(
             .toList();
   }
 
-  private static List<String> takes(Workspace.Session session, AdviceFindings advice) {
+  private static List<Take> takes(Workspace.Session session, AdviceFindings advice) {
     AdviceWords words = new AdviceWords(session.table().selection());
-    List<String> takes = new ArrayList<>();
-    advice.weighed().map(words::of).ifPresent(takes::add);
-    takes.addAll(advice.takes().stream().map(words::of).toList());
-    advice.never().map(words::inShort).ifPresent(takes::add);
+    List<Take> takes = new ArrayList<>();
+    advice.weighed().ifPresent(weighed -> takes.add(new Take(words.of(weighed), Optional.empty())));
+    for (Advice.Take take : advice.takes()) {
+      takes.add(new Take(words.of(take), take.when().stream().findFirst().map(session::shown)));
+    }
+    advice.never().ifPresent(never -> takes.add(new Take(words.inShort(never), Optional.empty())));
     return takes;
   }
 

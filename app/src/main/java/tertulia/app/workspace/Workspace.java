@@ -45,6 +45,7 @@ import tertulia.core.pricing.PlanPrices;
 import tertulia.core.remark.Remark;
 import tertulia.core.scoring.Criterion;
 import tertulia.core.scoring.Totals;
+import tertulia.core.sensitivity.Condition;
 import tertulia.core.sensitivity.FindOut;
 import tertulia.core.sensitivity.Sensitivity;
 import tertulia.core.working.Provenance;
@@ -167,6 +168,11 @@ public class Workspace {
         case FindOut.Unknown.Has has -> pricePage(has.tool());
         case FindOut.Unknown.StillHas still -> step("fit");
       };
+    }
+
+    /** The place that shows a condition under which a contender leads. */
+    public Shown shown(Condition condition) {
+      return Shown.of(this, condition);
     }
 
     /** The number of a contender's mark, 1 to 8, the same in every step. */
