@@ -226,7 +226,7 @@ public class OwnViewFirstTest extends ServedTest {
                 "ilse",
                 "decision/propose",
                 "remarksOpen",
-                "yes",
+                WHATEVER_IS_OPEN,
                 "choice",
                 "halvard-desk",
                 "reasons",
@@ -439,7 +439,7 @@ public class OwnViewFirstTest extends ServedTest {
         answer(
                 "ilse",
                 MockMvcRequestBuilders.post(at + "/decision/propose")
-                    .param("remarksOpen", "yes")
+                    .param("remarksOpen", WHATEVER_IS_OPEN)
                     .param("choice", "halvard-desk")
                     .param("reasons", "It is the cheapest.")
                     .param("givenUp", "The easier desk.")

@@ -9,6 +9,7 @@ import static org.testng.Assert.assertTrue;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.UUID;
+import org.jsoup.Jsoup;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.mock.web.MockHttpServletResponse;
 import org.springframework.test.context.TestPropertySource;
@@ -163,6 +164,10 @@ public class RemarksTest extends ServedTest {
     assertFalse(page("joren", "/cost").contains(waits), "of a cost everybody reads it at once");
     assertFalse(page("odile", "/marks").contains(waits));
     assertTrue(page("odile", "/marks").contains("for the queue"), "both have handed in");
+    String own = "One remark on how something is judged waits until you have handed in your view.";
+    assertTrue(page("joren", "/marks").contains(own), "he is told that there is one");
+    assertFalse(page("joren", "/cost").contains(own));
+    assertFalse(page("odile", "/cost").contains("waits until you"));
     assertTrue(page("ilse", "/weights").contains("Whose first day?"), "what it means is no view");
     assertTrue(page("joren", "/need").contains("Who pays?"));
     String hidden =
@@ -228,8 +233,17 @@ public class RemarksTest extends ServedTest {
         refused);
     assertTrue(refused.contains("Cheapest."), "what was typed is still there");
     String[] all = java.util.Arrays.copyOf(proposal, proposal.length + 2);
+    // what was ticked is what was read: one that came later is asked about
+    String ticked = Jsoup.parse(page("ilse", "/decision")).select("[name=remarksOpen]").val();
+    assertEquals(ticked.split(",").length, 6);
     all[proposal.length] = "remarksOpen";
-    all[proposal.length + 1] = "yes";
+    all[proposal.length + 1] = ticked.substring(0, ticked.lastIndexOf(','));
+    assertTrue(
+        post("ilse", "/decision/propose", all)
+            .getContentAsString()
+            .contains("One of them came later. Close them, or say that they may stay open."));
+    all[proposal.length] = "remarksOpen";
+    all[proposal.length + 1] = WHATEVER_IS_OPEN;
     assertEquals(post("ilse", "/decision/propose", all).getStatus(), 302);
   }
 }

@@ -1,5 +1,7 @@
 package tertulia.app;
 
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import org.springframework.boot.test.context.SpringBootTest;
 import org.springframework.boot.webmvc.test.autoconfigure.AutoConfigureMockMvc;
 import org.springframework.test.context.testng.AbstractTestNGSpringContextTests;
@@ -15,4 +17,8 @@ import org.springframework.test.context.testng.AbstractTestNGSpringContextTests;
       "logging.level.org.hibernate.engine.internal.StatisticalLoggingSessionEventListener=off"
     })
 @AutoConfigureMockMvc
-public abstract class ServedTest extends AbstractTestNGSpringContextTests {}
+public abstract class ServedTest extends AbstractTestNGSpringContextTests {
+  /** What the form of a decision sends when every remark may stay open. */
+  protected static final String WHATEVER_IS_OPEN =
+      IntStream.rangeClosed(1, 300).mapToObj(String::valueOf).collect(Collectors.joining(","));
+}

@@ -64,7 +64,7 @@ public class SignedIsReadTest extends ServedTest {
         "ilse",
         at + "/propose",
         "remarksOpen",
-        "yes",
+        WHATEVER_IS_OPEN,
         "choice",
         slug("slotmeer"),
         "reasons",

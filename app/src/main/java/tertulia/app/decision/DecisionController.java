@@ -5,7 +5,6 @@ import java.time.LocalDate;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
-import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -26,9 +25,7 @@ import tertulia.app.workspace.StepBody;
 import tertulia.app.workspace.Steps;
 import tertulia.app.workspace.Workspace;
 import tertulia.core.decision.Proposal;
-import tertulia.core.finding.Stage;
 import tertulia.core.path.Ways;
-import tertulia.core.remark.Remark;
 
 /** The Decision step. */
 @Controller
@@ -76,15 +73,11 @@ class DecisionController implements StepBody {
     Workspace.Session session = steps.open(id, Map.of(), person);
     Faults faults = new Faults();
     Optional<Proposal> proposal = proposal(typed, session, faults);
-    String open = openRemarks(session);
-    if (propose && !open.isEmpty() && !typed.containsKey("remarksOpen")) {
-      faults.add(
-          "remarksOpen",
-          open
-              + (open.startsWith("One ")
-                  ? " Close it, or say that it may stay open."
-                  : " Close them, or say that they may stay open."));
-      proposal = Optional.empty();
+    Optional<OpenRemarks> open = OpenRemarks.of(session);
+    if (propose && open.isPresent()) {
+      Optional<String> refusal = open.get().refusal(typed.get(OpenRemarks.FIELD));
+      refusal.ifPresent(sentence -> faults.add(OpenRemarks.FIELD, sentence));
+      proposal = refusal.isPresent() ? Optional.empty() : proposal;
     }
     if (proposal.isPresent()) {
       try {
@@ -108,17 +101,6 @@ class DecisionController implements StepBody {
     model.addAttribute("typed", typed);
     model.addAttribute("faults", faults.byField());
     return page;
-  }
-
-  /** What is still open among what was asked and said, in a sentence; empty if nothing is. */
-  private static String openRemarks(Workspace.Session session) {
-    Map<Stage, Integer> open = Remark.open(session.table().remarks());
-    int all = open.values().stream().mapToInt(Integer::intValue).sum();
-    return all == 0
-        ? ""
-        : (all == 1 ? "One remark is open, at " : all + " remarks are open, at ")
-            + open.keySet().stream().map(Stage::words).collect(Collectors.joining(", "))
-            + ".";
   }
 
   /** The version of the decision that was read; empty if there was none. */
@@ -298,7 +280,7 @@ class DecisionController implements StepBody {
             stored,
             decisions.ended(session.table().id()),
             decisions.changed(session.table())));
-    model.addAttribute("openRemarks", openRemarks(session));
+    model.addAttribute("openRemarks", OpenRemarks.of(session).orElse(null));
     model.addAttribute("typedWithdrawal", "");
     model.addAttribute("narrowing", Narrowing.of(session));
     model.addAttribute("shown", Shown.at(session.table()));

@@ -11,6 +11,7 @@ import tertulia.core.evaluation.Selection;
 import tertulia.core.finding.Finding;
 import tertulia.core.finding.Finding.Cause;
 import tertulia.core.finding.Finding.CheapestByHeadcount.Stretch;
+import tertulia.core.finding.Stage;
 import tertulia.core.fit.Capability;
 import tertulia.core.fit.Conflicts;
 import tertulia.core.fit.Reason;
@@ -158,6 +159,17 @@ public record FindingWords(Selection selection) {
       case Finding.OfAnswer answer -> answer(answer);
       case Finding.OfMissing missing -> missing(missing);
       case Finding.OfTrial trial -> new TrialWords(selection).of(trial);
+      case Finding.OpenRemarks open ->
+          (open.remarks() == 1
+                  ? "One remark is open, at "
+                  : Figures.whole(open.remarks()) + " remarks are open, at ")
+              + open.steps().stream().map(Stage::words).collect(Collectors.joining(", "))
+              + ".";
+      case Finding.KeptRemarks kept ->
+          (kept.remarks() == 1
+                  ? "One remark on how something is judged waits"
+                  : Figures.whole(kept.remarks()) + " remarks on how something is judged wait")
+              + " until you have handed in your view.";
       case Finding.CountedTwice twice ->
           twice.judged()
               + " and "

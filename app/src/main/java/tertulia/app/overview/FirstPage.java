@@ -103,10 +103,12 @@ record FirstPage(
   static List<Progress.Asked> asked(Table table, Optional<Decision> decision, Reader reader) {
     return Progress.asked(
         table.selection(),
-        table.member(reader.person()),
+        new Progress.Person(
+            reader.signatory(),
+            table.member(reader.person()),
+            reader.person().weighs(),
+            reader.person().organises()),
         decision,
-        reader.signatory(),
-        reader.person().weighs(),
         reader.today());
   }
 

@@ -81,6 +81,12 @@ final class ProgressWords {
                           ? ", until tonight"
                           : days == 1 ? ", until tomorrow" : ", " + days + " days left")
                   .orElse("");
+      case Asked.SayWhatCame came ->
+          "say what came of trying "
+              + came.tool()
+              + ", which is over with "
+              + Figures.counted(came.tasks(), came.tasks() == 1 ? "task" : "tasks")
+              + " open";
       case Asked.HandIn handIn -> "hand in your view";
       case Asked.Sign sign -> "read what " + sign.proposedBy() + " proposes";
       case Asked.LookAgain again -> "look again, due since " + Dates.day(again.since());
@@ -93,6 +99,7 @@ final class ProgressWords {
       case Asked.Weigh weigh -> "Say how much each counts";
       case Asked.Mark mark -> "Mark what you have seen";
       case Asked.Try trial -> "Try " + trial.tool();
+      case Asked.SayWhatCame came -> "Say what came of trying " + came.tool();
       case Asked.HandIn handIn -> "Hand in your view";
       case Asked.Sign sign -> "Read and sign, or object";
       case Asked.LookAgain again -> "Look again";
@@ -104,6 +111,7 @@ final class ProgressWords {
       case Asked.Weigh weigh -> Stage.WEIGHTS;
       case Asked.Mark mark -> Stage.MARKS;
       case Asked.Try trial -> Stage.MARKS;
+      case Asked.SayWhatCame came -> Stage.MARKS;
       case Asked.HandIn handIn -> Stage.MARKS;
       case Asked.Sign sign -> Stage.DECISION;
       case Asked.LookAgain again -> Stage.DECISION;

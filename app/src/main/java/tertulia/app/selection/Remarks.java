@@ -175,6 +175,14 @@ public class Remarks {
     return read;
   }
 
+  /** How many there are that one person may not read, answers not counted. */
+  static int kept(List<RemarkRow> all, Collection<Long> kept) {
+    return (int)
+        all.stream()
+            .filter(row -> row.answers == null && isKept(row, Subject.of(row.about), kept))
+            .count();
+  }
+
   private static boolean isKept(RemarkRow row, Subject about, Collection<Long> kept) {
     return about.isJudged() && row.accountId != null && kept.contains(row.accountId);
   }

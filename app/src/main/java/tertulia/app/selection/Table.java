@@ -17,6 +17,7 @@ import tertulia.core.scoring.Member;
  * @param version the version its brief was read at
  * @param seats who sits at the table, in the order of the panel's members
  * @param remarks what was said at it and the reader may read, oldest first
+ * @param remarksKept how many remarks there are that the reader may not read yet
  * @param proofs pictures the reader may see, oldest first
  * @param openedBy who let everybody see everybody's view; null: each sees their own first
  */
@@ -28,6 +29,7 @@ public record Table(
     Selection selection,
     List<Seat> seats,
     List<Remark> remarks,
+    int remarksKept,
     List<Proof> proofs,
     @Nullable String openedBy,
     PutAway putAway) {

@@ -198,6 +198,7 @@ public class Tables {
                     m.competence))
             .toList(),
         read,
+        Remarks.kept(said, hidden),
         Proofs.seen(pictures, hidden),
         row.openedBy,
         new PutAway(row.putAway, row.putAwayBy, row.sample));

@@ -6,15 +6,18 @@ import java.time.ZoneId;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Stream;
 import org.springframework.web.util.UriUtils;
 import tertulia.app.display.Dates;
 import tertulia.app.display.Figures;
+import tertulia.app.display.FindingWords;
 import tertulia.app.display.SubjectWords;
 import tertulia.app.exchange.Brief;
 import tertulia.app.exchange.Codes;
 import tertulia.app.selection.Table;
+import tertulia.core.finding.RemarkFindings;
 import tertulia.core.finding.Stage;
 import tertulia.core.remark.Remark;
 import tertulia.core.remark.Subject;
@@ -27,6 +30,7 @@ import tertulia.core.remark.Subject;
  * @param subjects what else of the step it may be about; none if only {@code about}
  * @param contenders of whom a fact is that it may be about, on Fit; none elsewhere
  * @param says how many are open, or that there is none
+ * @param kept how many wait for the reader's view, in a sentence; empty: none does
  * @param waits whether others read a new one only once the reader has handed in their view
  * @param typed a text that was refused
  * @param fault why; empty if nothing was refused
@@ -40,10 +44,13 @@ public record RemarksView(
     String says,
     List<Line> open,
     List<Line> closed,
+    String kept,
     boolean waits,
     String typed,
     String fault,
     String once) {
+
+  private static final Set<Stage> JUDGED = Set.of(Stage.WEIGHTS, Stage.MARKS);
 
   /**
    * One remark.
@@ -86,7 +93,7 @@ public record RemarksView(
   /** This view with a text that was refused. */
   public RemarksView refused(String text, String because) {
     return new RemarksView(
-        about, of, subjects, contenders, says, open, closed, waits, text, because, once);
+        about, of, subjects, contenders, says, open, closed, kept, waits, text, because, once);
   }
 
   /** Those of a step; on the overview all, on another page none. */
@@ -146,10 +153,25 @@ public record RemarksView(
         says,
         open,
         closed,
+        kept(session, about),
         !about.isEmpty() && waits(session, Subject.of(about)),
         "",
         "",
         "" + UUID.randomUUID());
+  }
+
+  /** Said where something is judged, and where everything is listed. */
+  private static String kept(Workspace.Session session, String about) {
+    boolean judged =
+        about.isEmpty()
+            || Subject.of(about).isJudged()
+            || JUDGED.contains(Subject.of(about).step());
+    return judged
+        ? new RemarkFindings(session.table().remarks(), session.table().remarksKept())
+            .waiting()
+            .map(new FindingWords(session.table().selection())::of)
+            .orElse("")
+        : "";
   }
 
   private static boolean waits(Workspace.Session session, Subject subject) {

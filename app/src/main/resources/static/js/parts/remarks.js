@@ -1,5 +1,7 @@
-/** Turns the one form of a box of remarks to an answer, and back. */
+/** Marks figures on which a remark is open, and turns the one form of a box of remarks to an answer, and back. */
 export function remarks(document) {
+  mark(document);
+  document.addEventListener('htmx:afterSettle', () => mark(document));
   document.addEventListener('click', (event) => {
     const button = event.target.closest?.('[data-answer]');
     const form = button?.closest('.remarks')?.querySelector('form[data-remark]');
@@ -12,4 +14,23 @@ export function remarks(document) {
     form.closest('details').open = true;
     form.elements.text.focus();
   });
+}
+
+/* Where it stands, a figure is marked; the list below has the words. */
+function mark(document) {
+  const list = document.getElementById('remarklist');
+  if (!list) return;
+  const open = [...list.querySelectorAll(':scope > .remark [data-why]')].map(asked);
+  document.querySelectorAll('#results [data-why]').forEach((figure) => {
+    const about = open.filter((subject) => subject === asked(figure)).length;
+    figure.classList.toggle('remarked', about > 0);
+    if (about > 0) figure.setAttribute('aria-description', about === 1 ? 'one remark open' : `${about} remarks open`);
+    else figure.removeAttribute('aria-description');
+  });
+}
+
+/* What an address asks about, whatever the month and the order of its parts. */
+function asked(figure) {
+  const query = new URLSearchParams(figure.dataset.why.split('?')[1] ?? '');
+  return ['figure', 'contender', 'criterion', 'capability', 'measure', 'plan', 'of'].map((part) => query.get(part) ?? '').join('|');
 }

@@ -61,6 +61,8 @@ public class LiveWalkTest extends BrowserTest {
     assertThat(ilse.locator("#why .remarks"))
         .containsText("Ilse Maren disagrees, because: help is worth more");
     assertThat(odile.locator("#remarklist")).containsText("Slotmeer · Total score");
+    assertThat(odile.locator("#results .figure.remarked"))
+        .hasAttribute("aria-description", "one remark open");
     assertEquals(String.join("\n", complaints), "");
   }
 

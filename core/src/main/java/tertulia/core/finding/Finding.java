@@ -50,6 +50,9 @@ public sealed interface Finding {
     Stage step();
   }
 
+  /** What is said of what people asked and said. */
+  sealed interface OfRemarks extends Finding {}
+
   /** What is said of a plan of growth, whatever the selection. */
   sealed interface OfGrowth extends Finding {}
 
@@ -662,4 +665,19 @@ public sealed interface Finding {
       return Stage.COST;
     }
   }
+
+  /**
+   * Remarks that nobody has closed.
+   *
+   * @param remarks 1 or more
+   * @param steps where they are, in the order of the steps
+   */
+  record OpenRemarks(int remarks, List<Stage> steps) implements OfRemarks {
+    public OpenRemarks {
+      steps = List.copyOf(steps);
+    }
+  }
+
+  /** So many remarks on how something is judged wait until the reader's own view is handed in. */
+  record KeptRemarks(int remarks) implements OfRemarks {}
 }

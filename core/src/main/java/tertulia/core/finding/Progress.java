@@ -255,6 +255,22 @@ public record Progress(Map<Stage, State> states, Next next) {
   }
 
   /** Trials that run, of which somebody has tasks left. */
+  private static boolean isProposed(Optional<Decision> decision) {
+    return decision.filter(Decision.Proposed.class::isInstance).isPresent();
+  }
+
+  /** Trials that are over with tasks nobody has tried: somebody has to say what became of them. */
+  private static void over(Selection selection, LocalDate today, List<Asked> asked) {
+    for (Trial trial : selection.trials().trials()) {
+      int untried = trial.untried(selection.trials().tasks()).size();
+      boolean sits = selection.active().stream().anyMatch(c -> c.id().equals(trial.contender()));
+      if (sits && untried > 0 && trial.on(today) instanceof Trial.Stage.Over) {
+        asked.add(
+            new Asked.SayWhatCame(selection.contender(trial.contender()).tool().name(), untried));
+      }
+    }
+  }
+
   private static void trials(
       Selection selection, String person, LocalDate today, List<Asked> asked) {
     for (Trial trial : selection.trials().trials()) {
@@ -269,6 +285,15 @@ public record Progress(Map<Stage, State> states, Next next) {
       }
     }
   }
+
+  /**
+   * Whoever something may be asked of.
+   *
+   * @param seat at the table; empty if there is none
+   * @param signs whether that person may sign, weigh and try
+   * @param organises whether that person organises
+   */
+  public record Person(Signatory as, Optional<Member> seat, boolean signs, boolean organises) {}
 
   /** Something a selection waits for from one person. */
   public sealed interface Asked {
@@ -286,6 +311,13 @@ public record Progress(Map<Stage, State> states, Next next) {
      */
     record Try(String tool, int tasks, Optional<Long> daysLeft) implements Asked {}
 
+    /**
+     * Say what came of a trial that is over.
+     *
+     * @param tasks that nobody has tried
+     */
+    record SayWhatCame(String tool, int tasks) implements Asked {}
+
     /** Show the others a view that is complete, and see theirs. */
     record HandIn() implements Asked {}
 
@@ -299,17 +331,11 @@ public record Progress(Map<Stage, State> states, Next next) {
   /**
    * What a selection waits for from one person.
    *
-   * @param member that person's seat at the table; empty if there is none
    * @param decision what was written down, if anything
-   * @param signs whether that person may sign
    */
   public static List<Asked> asked(
-      Selection selection,
-      Optional<Member> member,
-      Optional<Decision> decision,
-      Signatory person,
-      boolean signs,
-      LocalDate today) {
+      Selection selection, Person person, Optional<Decision> decision, LocalDate today) {
+    boolean signs = person.signs();
     List<Asked> asked = new ArrayList<>();
     if (decision.isPresent() && decision.get() instanceof Decision.Signed signed) {
       signed
@@ -323,14 +349,18 @@ public record Progress(Map<Stage, State> states, Next next) {
     if (decision.isPresent()
         && decision.get() instanceof Decision.Proposed proposed
         && signs
-        && !person.isSameAs(proposed.by().by())) {
+        && !person.as().isSameAs(proposed.by().by())) {
       asked.add(new Asked.Sign(proposed.by().person()));
     }
     if (signs) {
-      trials(selection, person.name(), today, asked);
+      trials(selection, person.as().name(), today, asked);
+    }
+    if (person.organises() && !isProposed(decision)) {
+      over(selection, today, asked);
     }
     boolean judging = !Scores.criteria(selection).isEmpty() && selection.active().size() > 1;
-    member
+    person
+        .seat()
         .filter(m -> signs && judging)
         .ifPresent(m -> {
           if (!hasWeighed(selection, m)) {

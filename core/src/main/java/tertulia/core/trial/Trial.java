@@ -122,6 +122,13 @@ public record Trial(
     return new Stage.Running(ends().map(end -> ChronoUnit.DAYS.between(day, end)));
   }
 
+  /** The tasks that nobody has tried. */
+  public List<Task> untried(List<Task> tasks) {
+    return tasks.stream()
+        .filter(task -> results.stream().noneMatch(r -> r.task().equals(task.id())))
+        .toList();
+  }
+
   /** The tasks that somebody has not tried. */
   public List<Task> left(List<Task> tasks, String person) {
     return tasks.stream()

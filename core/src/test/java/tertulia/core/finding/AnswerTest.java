@@ -428,7 +428,10 @@ public class AnswerTest {
     assertEquals(asked(evaluation, idle, Optional.of(signed()), JOREN, true), List.of());
     assertEquals(
         Progress.asked(
-            evaluation.selection(), Optional.empty(), Optional.of(signed()), JOREN, true, AGREED),
+            evaluation.selection(),
+            new Progress.Person(JOREN, Optional.empty(), true, false),
+            Optional.of(signed()),
+            AGREED),
         List.of(new Progress.Asked.LookAgain(AGREED)));
   }
 
@@ -439,6 +442,9 @@ public class AnswerTest {
       Signatory person,
       boolean weighs) {
     return Progress.asked(
-        evaluation.selection(), Optional.of(member), decision, person, weighs, AGREED.minusDays(1));
+        evaluation.selection(),
+        new Progress.Person(person, Optional.of(member), weighs, false),
+        decision,
+        AGREED.minusDays(1));
   }
 }

@@ -255,9 +255,39 @@ public class TriedTest {
     assertEquals(asked(done, "Ilse", DAY), List.of());
   }
 
+  /** A trial that is over waits for the organiser as long as a task is left that nobody tried. */
+  @Test
+  public void whoOrganisesIsAskedWhatCameOfATrialThatIsOver() {
+    Selection selection =
+        selection(EASEST, ash(Answer.YES))
+            .tried(trials(List.of(LINKED, EASY), result(LINKED, "Ilse", Outcome.DONE, 1)));
+    LocalDate after = DAY.plusDays(4);
+    assertEquals(organising(selection, after), List.of(new Progress.Asked.SayWhatCame("Ash", 1)));
+    assertEquals(organising(selection, DAY), List.of(), "it runs");
+    assertEquals(asked(selection, "Odile", after), List.of(), "only who organises");
+    Selection all =
+        selection.tried(
+            trials(
+                List.of(LINKED, EASY),
+                result(LINKED, "Ilse", Outcome.DONE, 1),
+                result(EASY, "Odile", Outcome.NOT_DONE, 9)));
+    assertEquals(organising(all, after), List.of(), "nothing is left");
+  }
+
   private static List<Progress.Asked> asked(Selection selection, String who, LocalDate day) {
     return Progress.asked(
-        selection, Optional.empty(), Optional.empty(), new Signatory(who, ""), true, day);
+        selection,
+        new Progress.Person(new Signatory(who, ""), Optional.empty(), true, false),
+        Optional.empty(),
+        day);
+  }
+
+  private static List<Progress.Asked> organising(Selection selection, LocalDate day) {
+    return Progress.asked(
+        selection,
+        new Progress.Person(new Signatory("Pia", ""), Optional.empty(), true, true),
+        Optional.empty(),
+        day);
   }
 
   @Test

@@ -1,0 +1,33 @@
+package tertulia.core.finding;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import tertulia.core.remark.Remark;
+
+/**
+ * What there is to say of what people asked and said.
+ *
+ * @param remarks that the reader may read
+ * @param kept how many there are that the reader may not read yet
+ */
+public record RemarkFindings(List<Remark> remarks, int kept) {
+  public RemarkFindings {
+    remarks = List.copyOf(remarks);
+  }
+
+  /** What nobody has closed; empty if that is nothing. */
+  public Optional<Finding.OpenRemarks> open() {
+    Map<Stage, Integer> open = Remark.open(remarks);
+    int all = open.values().stream().mapToInt(Integer::intValue).sum();
+    return all == 0
+        ? Optional.empty()
+        : Optional.of(new Finding.OpenRemarks(all, new ArrayList<>(open.keySet())));
+  }
+
+  /** What waits for the reader's view; empty if that is nothing. */
+  public Optional<Finding.KeptRemarks> waiting() {
+    return kept == 0 ? Optional.empty() : Optional.of(new Finding.KeptRemarks(kept));
+  }
+}
