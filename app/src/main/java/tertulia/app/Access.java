@@ -142,6 +142,7 @@ class Access {
       "/selections/{id}/need/take",
       "/selections/{id}/need/ask",
       "/selections/{id}/criteria",
+      "/selections/{id}/criteria/effect",
       "/selections/{id}/criteria/take",
       "/selections/{id}/shares",
       "/selections/{id}/open-table",

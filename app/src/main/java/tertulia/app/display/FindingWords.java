@@ -170,6 +170,14 @@ public record FindingWords(Selection selection) {
                   ? "One remark on how something is judged waits"
                   : Figures.whole(kept.remarks()) + " remarks on how something is judged wait")
               + " until you have handed in your view.";
+      case Finding.WorthUnder under ->
+          "Worth under "
+              + under.criterion()
+              + ": "
+              + under.worths().stream()
+                  .map(worth -> name(worth.tool()) + " " + Figures.score(worth.value()))
+                  .collect(Collectors.joining(", "))
+              + ".";
       case Finding.CountedTwice twice ->
           twice.judged()
               + " and "

@@ -217,6 +217,14 @@ public final class SelectionReader {
     return members;
   }
 
+  /** The criteria of a brief; empty if one of them is not right. */
+  public static Optional<List<Criterion>> criteria(Brief brief) {
+    Faults faults = new Faults();
+    List<Criterion> criteria =
+        new BriefReader(faults).criteria("/brief/criteria", brief.criteria());
+    return faults.isEmpty() ? Optional.of(criteria) : Optional.empty();
+  }
+
   private static Mark mark(
       SelectionFile.MarkPart part, List<String> criteria, List<String> contenders) {
     checkKnown("criterion", part.criterion(), criteria);

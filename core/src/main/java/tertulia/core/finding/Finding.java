@@ -377,6 +377,7 @@ public sealed interface Finding {
         case OutsideScale outside -> throw new IllegalArgumentException("no lead: " + outside);
         case CountedTwice twice -> throw new IllegalArgumentException("no lead: " + twice);
         case GuessedScale guess -> throw new IllegalArgumentException("no lead: " + guess);
+        case WorthUnder worth -> throw new IllegalArgumentException("no lead: " + worth);
       };
     }
   }
@@ -431,6 +432,19 @@ public sealed interface Finding {
     public OutsideScale {
       tools = List.copyOf(tools);
     }
+  }
+
+  /**
+   * What each contender is worth under a criterion that is worked out, the most first by the middle
+   * of what it can be; those that are out are left out.
+   */
+  record WorthUnder(String criterion, List<Worth> worths) implements OfScores {
+    public WorthUnder {
+      worths = List.copyOf(worths);
+    }
+
+    /** 0 to 1. */
+    public record Worth(String tool, Interval value) {}
   }
 
   /**

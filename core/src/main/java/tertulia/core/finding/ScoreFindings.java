@@ -4,6 +4,7 @@ import java.math.BigDecimal;
 import java.math.MathContext;
 import java.math.RoundingMode;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -81,6 +82,27 @@ public record ScoreFindings(Evaluation evaluation) {
         .flatMap(c ->
             evaluation.costs().guessedScale().stream()
                 .map(scale -> new Finding.GuessedScale(c.name(), scale.worst(), scale.best())))
+        .toList();
+  }
+
+  /** What contenders are worth under each criterion that has a worst and a best. */
+  public List<Finding.WorthUnder> worths() {
+    return evaluation.scores().criteria().stream()
+        .filter(c -> c.isCost() || c.kind() instanceof Criterion.Measured)
+        .map(c -> new Finding.WorthUnder(c.name(), worths(c)))
+        .filter(found -> !found.worths().isEmpty())
+        .toList();
+  }
+
+  private List<Finding.WorthUnder.Worth> worths(Criterion criterion) {
+    return evaluation.selection().active().stream()
+        .flatMap(contender ->
+            evaluation
+                .scores()
+                .value(contender.id(), criterion)
+                .map(value -> new Finding.WorthUnder.Worth(contender.id(), value.interval()))
+                .stream())
+        .sorted(Comparator.comparing(worth -> worth.value().midpoint(), Comparator.reverseOrder()))
         .toList();
   }
 

@@ -838,6 +838,24 @@ public class FindingsTest {
       case Finding.OutsideScale outside -> throw new AssertionError("a warning");
       case Finding.CountedTwice twice -> throw new AssertionError("a warning");
       case Finding.GuessedScale guess -> throw new AssertionError("a warning");
+      case Finding.WorthUnder worth -> throw new AssertionError("no lead");
+    }
+    for (Finding.WorthUnder under : findings.worths()) {
+      met(under);
+      Criterion criterion =
+          evaluation.scores().criteria().stream()
+              .filter(c -> c.name().equals(under.criterion()))
+              .findFirst()
+              .orElseThrow();
+      BigDecimal before = BigDecimal.ONE;
+      for (Finding.WorthUnder.Worth worth : under.worths()) {
+        assertEquals(
+            worth.value(),
+            evaluation.scores().value(worth.tool(), criterion).orElseThrow().interval());
+        assertTrue(worth.value().midpoint().compareTo(before) <= 0, "the most first");
+        before = worth.value().midpoint();
+      }
+      assertEquals(under.worths().size(), evaluation.costs().feasible().size());
     }
     for (Finding.CountedTwice twice : findings.countedTwice()) {
       met(twice);
