@@ -8,8 +8,8 @@ import org.jspecify.annotations.Nullable;
 import tertulia.app.display.FindingWords;
 import tertulia.app.workspace.Workspace;
 import tertulia.core.finding.Finding;
-import tertulia.core.finding.RemarkFindings;
 import tertulia.core.remark.Remark;
+import tertulia.core.remark.RemarkFindings;
 
 /**
  * Remarks that are open when something is to be proposed. Whoever proposes says of those that they

@@ -1,5 +1,6 @@
 package tertulia.app.display;
 
+import java.math.RoundingMode;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
@@ -170,6 +171,15 @@ public record FindingWords(Selection selection) {
                   ? "One remark on how something is judged waits"
                   : Figures.whole(kept.remarks()) + " remarks on how something is judged wait")
               + " until you have handed in your view.";
+      case Finding.RankingsAgree agree -> agree(agree);
+      case Finding.ViewTurns turns ->
+          "Without "
+              + turns.person()
+              + "’s view "
+              + name(turns.without())
+              + " would lead, not "
+              + name(turns.shared())
+              + ".";
       case Finding.WorthUnder under ->
           "Worth under "
               + under.criterion()
@@ -202,6 +212,23 @@ public record FindingWords(Selection selection) {
               + outside.best().toPlainString()
               + " a month it would tell them apart.";
     };
+  }
+
+  private String agree(Finding.RankingsAgree agree) {
+    String how =
+        switch (agree.degree()) {
+          case WELL -> "The rankings agree well";
+          case IN_PART -> "The rankings agree in part";
+          case HARDLY -> "The rankings hardly agree";
+        };
+    return how
+        + " (Kendall’s W "
+        + agree.w().setScale(2, RoundingMode.HALF_UP).toPlainString()
+        + " of 1); "
+        + (agree.firsts().size() == 1
+            ? "everybody has " + name(agree.firsts().getFirst()) + " first."
+            : agree.firsts().stream().map(this::name).collect(Collectors.joining(", "))
+                + " are each somebody’s first.");
   }
 
   private String answer(Finding.OfAnswer answer) {

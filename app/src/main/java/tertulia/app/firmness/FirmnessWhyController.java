@@ -27,7 +27,7 @@ class FirmnessWhyController {
   @GetMapping("/selections/{id}/firmness/why")
   String why(
       @PathVariable long id,
-      @RequestParam String figure,
+      @RequestParam(defaultValue = "") String figure,
       @RequestParam MultiValueMap<String, String> query,
       @AuthenticationPrincipal SignedIn person,
       Model model) {

@@ -4,8 +4,11 @@ import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.Collectors;
+import tertulia.app.display.FindingWords;
 import tertulia.app.workspace.Workspace;
 import tertulia.core.evaluation.Agreement;
+import tertulia.core.finding.AgreementFindings;
 import tertulia.core.scoring.Panel;
 import tertulia.core.scoring.Totals;
 
@@ -37,10 +40,10 @@ record AgreementView(List<String> says, List<Talk> talks, List<Line> people, Str
         session.evaluation().scores().totals().stream()
             .flatMap(totals -> totals.standings().stream().map(Totals.Standing::contender))
             .toList();
-    AgreementWords words = new AgreementWords(session.table().selection());
+    FindingWords words = new FindingWords(session.table().selection());
     long ranking = agreement.own().stream().filter(own -> !own.ranking().isEmpty()).count();
     return new AgreementView(
-        words.of(agreement, shared),
+        new AgreementFindings(agreement, shared).all().stream().map(words::of).toList(),
         agreement.points().stream().map(point -> talk(session, point)).toList(),
         ranking < 2
             ? List.of()
@@ -50,14 +53,21 @@ record AgreementView(List<String> says, List<Talk> talks, List<Line> people, Str
                         own.member().name(),
                         own.ranking().isEmpty()
                             ? "has not weighed yet"
-                            : words.order(own.ranking()),
+                            : order(session, own.ranking()),
                         own.without().isEmpty()
                             ? "nobody else has weighed"
                             : own.without().equals(shared)
                                 ? "the same"
-                                : words.order(own.without())))
+                                : order(session, own.without())))
                 .toList(),
-        words.order(shared));
+        order(session, shared));
+  }
+
+  /** Contenders in their order, such as "Slotmeer, Pierbook, Quaymate". */
+  private static String order(Workspace.Session session, List<String> ranking) {
+    return ranking.stream()
+        .map(id -> session.table().selection().contender(id).tool().name())
+        .collect(Collectors.joining(", "));
   }
 
   private static Talk talk(Workspace.Session session, Agreement.Point point) {

@@ -17,9 +17,9 @@ import tertulia.app.display.SubjectWords;
 import tertulia.app.exchange.Brief;
 import tertulia.app.exchange.Codes;
 import tertulia.app.selection.Table;
-import tertulia.core.finding.RemarkFindings;
 import tertulia.core.finding.Stage;
 import tertulia.core.remark.Remark;
+import tertulia.core.remark.RemarkFindings;
 import tertulia.core.remark.Subject;
 
 /**

@@ -50,6 +50,9 @@ public sealed interface Finding {
     Stage step();
   }
 
+  /** What is said of where people agree. */
+  sealed interface OfAgreement extends Finding {}
+
   /** What is said of what people asked and said. */
   sealed interface OfRemarks extends Finding {}
 
@@ -694,4 +697,29 @@ public sealed interface Finding {
 
   /** So many remarks on how something is judged wait until the reader's own view is handed in. */
   record KeptRemarks(int remarks) implements OfRemarks {}
+
+  /**
+   * How far people's own rankings agree.
+   *
+   * @param w Kendall's W, 0 to 1
+   * @param firsts contenders that are first in somebody's own ranking, each once
+   */
+  record RankingsAgree(Degree degree, BigDecimal w, List<String> firsts) implements OfAgreement {
+    public RankingsAgree {
+      firsts = List.copyOf(firsts);
+    }
+
+    /** How far, in three steps. */
+    public enum Degree {
+      /** W of 0.7 or more. */
+      WELL,
+      /** W of 0.3 or more. */
+      IN_PART,
+      /** Less. */
+      HARDLY
+    }
+  }
+
+  /** Another would be ahead without one person's view. */
+  record ViewTurns(String person, String without, String shared) implements OfAgreement {}
 }

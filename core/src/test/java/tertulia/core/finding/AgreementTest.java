@@ -7,11 +7,14 @@ import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.EnumSet;
 import java.util.HashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
+import java.util.Set;
 import org.testng.annotations.Test;
 import tertulia.core.Generated;
 import tertulia.core.evaluation.Agreement;
@@ -63,6 +66,8 @@ public class AgreementTest {
   public void eachIsReadAloneAndLeftOutAsIfTheTableWereSo() {
     int named = 0;
     int agreed = 0;
+    int turned = 0;
+    Set<Finding.RankingsAgree.Degree> degrees = EnumSet.noneOf(Finding.RankingsAgree.Degree.class);
     for (int seed = 1; seed < 120; seed++) {
       Random random = new Random(seed);
       Selection bare = Generated.selection(seed);
@@ -79,10 +84,37 @@ public class AgreementTest {
         assertEquals(own.ranking(), order(with(bare, List.of(members.get(i)))));
         assertEquals(own.without(), order(with(bare, others)));
       }
+      List<String> shared = order(with(bare, members));
+      List<Finding> said = new ArrayList<>(new AgreementFindings(agreement, shared).all());
+      if (agreement.concordance().isPresent()) {
+        Finding.RankingsAgree agree = (Finding.RankingsAgree) said.removeFirst();
+        assertEquals(agree.w(), agreement.concordance().get());
+        double w = agree.w().doubleValue();
+        assertEquals(
+            agree.degree().ordinal(), w >= 0.7 ? 0 : w >= 0.3 ? 1 : 2, "by 0.7 and by 0.3");
+        degrees.add(agree.degree());
+        Set<String> firsts = new LinkedHashSet<>();
+        members.forEach(
+            m -> order(with(bare, List.of(m))).stream().findFirst().ifPresent(firsts::add));
+        assertEquals(agree.firsts(), List.copyOf(firsts));
+      }
+      List<Finding> turns = new ArrayList<>();
+      for (Member member : members) {
+        List<Member> others = new ArrayList<>(members);
+        others.remove(member);
+        List<String> without = order(with(bare, others));
+        boolean weighed = !order(with(bare, List.of(member))).isEmpty();
+        if (weighed && !without.isEmpty() && !without.getFirst().equals(shared.getFirst())) {
+          turns.add(new Finding.ViewTurns(member.name(), without.getFirst(), shared.getFirst()));
+        }
+      }
+      assertEquals(said, turns, "seed " + seed);
+      turned += turns.size();
       agreed += agreement.concordance().isPresent() ? 1 : 0;
       named += points(evaluation, members, agreement) ? 1 : 0;
     }
-    assertTrue(named > 40 && agreed > 40, named + " " + agreed);
+    assertTrue(named > 40 && agreed > 40 && turned > 10, named + " " + agreed + " " + turned);
+    assertEquals(degrees, EnumSet.allOf(Finding.RankingsAgree.Degree.class));
   }
 
   /** The points named are those with the largest weight times spread, and no others. */

@@ -1,4 +1,4 @@
-package tertulia.core.finding;
+package tertulia.core.remark;
 
 import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertTrue;
@@ -11,8 +11,8 @@ import java.util.Optional;
 import java.util.Random;
 import java.util.Set;
 import org.testng.annotations.Test;
-import tertulia.core.remark.Remark;
-import tertulia.core.remark.Subject;
+import tertulia.core.finding.Finding;
+import tertulia.core.finding.Stage;
 
 /** What is said of remarks, recounted on generated ones. */
 public class RemarkFindingsTest {

@@ -1,10 +1,11 @@
-package tertulia.core.finding;
+package tertulia.core.remark;
 
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import tertulia.core.remark.Remark;
+import tertulia.core.finding.Finding;
+import tertulia.core.finding.Stage;
 
 /**
  * What there is to say of what people asked and said.
