@@ -10,6 +10,7 @@ import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.nio.charset.StandardCharsets;
 import javax.imageio.ImageIO;
+import org.jsoup.Jsoup;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.mock.web.MockHttpServletResponse;
 import org.springframework.mock.web.MockMultipartFile;
@@ -115,6 +116,9 @@ public class ProofsTest extends ServedTest {
     assertEquals(selections.load(1).proofs(about).size(), 1, "one takes away one's own only");
     answer("odile", MockMvcRequestBuilders.post("/selections/1/proofs/drop").param("about", about));
     assertEquals(selections.load(1).proofs(about).size(), 0);
+    String told = Jsoup.parse(page("pia", "/changes")).text();
+    assertTrue(told.contains("Odile Brannock Picture taken away from Slotmeer · "), told);
+    assertTrue(told.contains("Picture beside Slotmeer · "), told);
     assertEquals(
         answer("pia", MockMvcRequestBuilders.get("/selections/1/proofs/" + proof)).getStatus(),
         404);

@@ -7,6 +7,7 @@ import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
 
 import java.nio.charset.StandardCharsets;
+import org.jsoup.Jsoup;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.mock.web.MockHttpServletResponse;
 import org.springframework.test.context.TestPropertySource;
@@ -110,7 +111,9 @@ public class TriedByHandTest extends ServedTest {
       "terms",
       "kept terms",
       "people",
-      "Odile Brannock"
+      "Odile Brannock",
+      "read",
+      ""
     };
     String refused = post("ilse", 422, "plan", pierbook);
     assertTrue(
@@ -123,7 +126,18 @@ public class TriedByHandTest extends ServedTest {
     post("ilse", 302, "plan", pierbook);
     assertEquals(trials().of("pierbook").orElseThrow().people().toString(), "[Odile Brannock]");
     assertTrue(page("odile", "/selections").contains("try Pierbook, 5 tasks, 30 days left"));
+    // somebody else has planned it since: both are seen, and one chooses
     pierbook[7] = "";
+    String other = post("ilse", 422, "plan", pierbook);
+    assertTrue(
+        other.contains(
+            "Somebody planned this trial otherwise after you opened this page. It is now: Jetty,"
+                + " until 24 Dec 2026, by Odile Brannock, from 24 Nov 2026, on these terms: kept"
+                + " terms. Save what you typed in its place, or open the page again to keep it."),
+        other);
+    pierbook[13] =
+        Jsoup.parse(other).select("form.trialform:has([value=pierbook]) [name=read]").val();
+    post("ilse", 302, "plan", pierbook);
     post("ilse", 302, "plan", pierbook);
     assertTrue(page("odile", "/selections/1/trials").contains("Jetty, no end, by Odile Brannock"));
     post("ilse", 404, "plan", "contender", "no-such-tool", "first", "2026-11-24");

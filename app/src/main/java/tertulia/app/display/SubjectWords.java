@@ -39,9 +39,19 @@ public final class SubjectWords {
           Map.entry("wins", "Criteria won"),
           Map.entry("total", "Total score"));
 
-  private final Map<String, String> names = new HashMap<>();
+  private final Map<String, String> names;
+
+  /**
+   * With names from elsewhere than a file.
+   *
+   * @param names by kind and id, such as "need/sso"; kinds are need, criterion, contender, task
+   */
+  public SubjectWords(Map<String, String> names) {
+    this.names = Map.copyOf(names);
+  }
 
   public SubjectWords(SelectionFile file) {
+    names = new HashMap<>();
     for (Brief.NeedPart need : file.brief().needs()) {
       names.put("need/" + need.id(), need.name());
     }

@@ -1,5 +1,6 @@
 package tertulia.app.selection;
 
+import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
 import java.util.Collection;
 import java.util.List;
@@ -7,6 +8,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
+import java.util.UUID;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
@@ -144,15 +146,24 @@ public class TriedByHand {
   }
 
   /**
-   * Begins a trial, or changes it.
+   * Begins a trial, or changes it. What is so already is not changed again.
    *
    * @param trial its results are not looked at
+   * @param read the stamp of the trial that was read; empty: there was none
+   * @throws Conflict if it is another by now
    */
   @Transactional
-  public void plan(long id, Trial trial) {
+  public void plan(long id, Trial trial, String read) {
     store.open(id);
-    TrialRow row =
-        trials.findBySelectionIdAndContender(id, trial.contender()).orElseGet(TrialRow::new);
+    Optional<TrialRow> before = trials.findBySelectionIdAndContender(id, trial.contender());
+    String now = before.map(row -> stamp(trial(row))).orElse("");
+    if (now.equals(stamp(trial))) {
+      return;
+    }
+    if (!now.equals(read)) {
+      throw new Conflict("Somebody planned this trial otherwise after you opened this page.");
+    }
+    TrialRow row = before.orElseGet(TrialRow::new);
     row.selectionId = id;
     row.contender = trial.contender();
     row.plan = trial.plan();
@@ -161,6 +172,30 @@ public class TriedByHand {
     row.terms = Codes.text(trial.terms(), Limits.TERMS_OF_TRIAL);
     row.people = String.join("\n", trial.people());
     trials.save(row);
+  }
+
+  private static Trial trial(TrialRow row) {
+    return new Trial(
+        row.contender,
+        row.plan,
+        row.firstDay,
+        row.lastDay,
+        row.terms,
+        row.people.lines().toList(),
+        List.of());
+  }
+
+  /** What tells one plan of a trial from another, whatever came of it. */
+  public static String stamp(Trial trial) {
+    String all =
+        String.join(
+            "\n",
+            String.valueOf(trial.plan()),
+            trial.first().toString(),
+            trial.ends().map(LocalDate::toString).orElse(""),
+            trial.terms(),
+            String.join("\n", trial.people()));
+    return UUID.nameUUIDFromBytes(all.getBytes(StandardCharsets.UTF_8)).toString();
   }
 
   /**

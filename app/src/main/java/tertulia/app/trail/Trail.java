@@ -21,6 +21,7 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tertulia.app.catalogue.Catalogue;
 import tertulia.app.display.Dates;
+import tertulia.app.display.SubjectWords;
 import tertulia.app.exchange.Brief;
 import tertulia.app.exchange.Codes;
 import tertulia.app.people.People;
@@ -28,6 +29,8 @@ import tertulia.app.selection.Seats;
 import tertulia.app.selection.Selections;
 import tertulia.app.selection.Tables;
 import tertulia.app.web.NotFound;
+import tertulia.core.remark.Remark;
+import tertulia.core.remark.Subject;
 import tertulia.core.scoring.Better;
 import tertulia.core.trial.Trial;
 
@@ -36,6 +39,9 @@ import tertulia.core.trial.Trial;
 public class Trail {
   /** Acts shown at most, the newest. */
   static final int MOST = 300;
+
+  /** Characters of a remark that are told. */
+  private static final int MOST_TOLD = 80;
 
   private static final short ADDED = 0;
   private static final short REMOVED = 2;
@@ -89,7 +95,11 @@ public class Trail {
     tell(what, PAIRS, seen(withheld, pair(criteria, tools)), selection);
     tell(what, SETTLED, settled(criteria, tools), selection);
     tell(what, TRIALS, trial(tools), selection);
-    tell(what, RESULTS, result(tasks(selection), tools), selection);
+    Map<String, String> tasks = tasks(selection);
+    tell(what, RESULTS, result(tasks, tools), selection);
+    SubjectWords subjects = new SubjectWords(names(briefs, tools, tasks));
+    tell(what, REMARKS, judgedLater(withheld, remark(subjects)), selection);
+    tell(what, PROOFS, judgedLater(withheld, proof(subjects)), selection);
     tell(what, DECISIONS, this::decision, selection);
     return acts(what, asked);
   }
@@ -506,6 +516,86 @@ public class Trail {
               + ": "
               + told);
     };
+  }
+
+  private static Map<String, String> names(
+      NavigableMap<Integer, Brief> briefs, Map<String, String> tools, Map<String, String> tasks) {
+    Map<String, String> names = new HashMap<>();
+    for (Brief brief : briefs.values()) {
+      brief.needs().forEach(need -> names.put("need/" + need.id(), need.name()));
+      brief.criteria().forEach(part -> names.put("criterion/" + part.id(), part.name()));
+    }
+    tools.forEach((id, name) -> names.put("contender/" + id, name));
+    tasks.forEach((id, words) -> names.put("task/" + id, words));
+    return names;
+  }
+
+  /** Of how something is judged only what the reader may see. */
+  private static Telling judgedLater(Set<Long> withheld, Telling telling) {
+    return row -> {
+      String about = row.getString("about");
+      boolean judged = !about.startsWith("result/") && Subject.of(about).isJudged();
+      return judged && withheld.contains(row.getLong("member_id")) ? List.of() : telling.of(row);
+    };
+  }
+
+  /** Who said it may have a seat; whose view is kept, keeps what is said of judging too. */
+  private static final String REMARKS =
+      "select r.*, m.id as member_id from (select rev, revtype, id, selection_id, account_id,"
+          + " author, answers, about, kind, text, closed_by, lag(closed_by) over (partition by id order by"
+          + " rev) as was_closed from remark_aud where revtype <> 2) r left join panel_member m on"
+          + " m.selection_id = r.selection_id and m.account_id = r.account_id where"
+          + " r.selection_id = ? order by r.rev, r.id";
+
+  private static Telling remark(SubjectWords subjects) {
+    return row -> {
+      String of = subjects.of(Subject.of(row.getString("about")));
+      String text = "“" + shortened(row.getString("text")) + "”";
+      if (row.getShort("revtype") == ADDED) {
+        String kind =
+            row.getObject("answers") != null
+                ? "Answer on "
+                : switch (Codes.oneOf(Remark.Kind.class, row.getString("kind"))) {
+                  case QUESTION -> "Question on ";
+                  case REMARK -> "Remark on ";
+                  case DISAGREEMENT -> "Disagreement on ";
+                };
+        // what came in a file was said by somebody else than whoever brought it
+        String by =
+            row.getObject("account_id") == null ? ", said by " + row.getString("author") : "";
+        return List.of(kind + of + by + ": " + text);
+      }
+      boolean closed = row.getString("closed_by") != null;
+      return closed == (row.getString("was_closed") != null)
+          ? List.of()
+          : List.of((closed ? "Closed on " : "Opened again on ") + of + ": " + text);
+    };
+  }
+
+  private static String shortened(String text) {
+    String line = text.replaceAll("\\s+", " ").strip();
+    return line.codePointCount(0, line.length()) <= MOST_TOLD
+        ? line
+        : line.substring(0, line.offsetByCodePoints(0, MOST_TOLD)).strip() + "…";
+  }
+
+  private static final String PROOFS =
+      "select p.*, m.id as member_id from (select rev, revtype, id, coalesce(selection_id,"
+          + " lag(selection_id) over w) as selection_id, coalesce(account_id, lag(account_id) over"
+          + " w) as account_id, coalesce(about, lag(about) over w) as about from proof_aud window w"
+          + " as (partition by id order by rev)) p left join panel_member m on m.selection_id ="
+          + " p.selection_id and m.account_id = p.account_id where p.selection_id = ? order by"
+          + " p.rev, p.id";
+
+  private static Telling proof(SubjectWords subjects) {
+    return row ->
+        List.of(
+            switch (row.getShort("revtype")) {
+                  case ADDED -> "Picture beside ";
+                  case REMOVED -> "Picture taken away from ";
+                  default -> "Another picture beside ";
+                }
+                + subjects.beside(row.getString("about")));
   }
 
   private static String fared(@Nullable String outcome, @Nullable String minutes) {

@@ -111,6 +111,7 @@ class TrialsController implements StepBody {
       @RequestParam(defaultValue = "") String last,
       @RequestParam(defaultValue = "") String terms,
       @RequestParam(required = false) @Nullable List<String> people,
+      @RequestParam(defaultValue = "") String read,
       @AuthenticationPrincipal SignedIn person,
       Model model,
       HttpServletResponse response) {
@@ -137,7 +138,13 @@ class TrialsController implements StepBody {
                       terms.strip(),
                       trying,
                       List.of()))
-          .ifPresent(trial -> Again.until(() -> hands.plan(id, trial)));
+          .ifPresent(trial -> {
+            try {
+              Again.until(() -> hands.plan(id, trial, read));
+            } catch (Conflict e) {
+              faults.add("first", e.message() + " " + now(id, person, contender));
+            }
+          });
     }
     return faults.isEmpty()
         ? "redirect:/selections/" + id + "/trials"
@@ -148,6 +155,18 @@ class TrialsController implements StepBody {
             faults.byField(),
             "",
             new Typed(contender, plan, first, last, terms, trying));
+  }
+
+  /** How it stands by now, so that whoever typed something else can choose. */
+  private String now(long id, SignedIn person, String contender) {
+    return TrialsView.of(steps.open(id, Map.of(), person)).plans().stream()
+        .filter(plan -> plan.contender().equals(contender))
+        .findFirst()
+        .map(plan ->
+            "It is now: "
+                + plan.inWords()
+                + ". Save what you typed in its place, or open the page again to keep it.")
+        .orElse("");
   }
 
   private String refused(

@@ -1,5 +1,6 @@
 package tertulia.app.trial;
 
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -12,6 +13,7 @@ import tertulia.app.exchange.Brief;
 import tertulia.app.exchange.TrialsReader;
 import tertulia.app.selection.Proof;
 import tertulia.app.selection.Table;
+import tertulia.app.selection.TriedByHand;
 import tertulia.app.workspace.Workspace;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Selection;
@@ -46,6 +48,7 @@ record TrialsView(
    *
    * @param says such as "Crew, until 3 Dec 2026"; empty if it is not tried
    * @param choices the plans there are
+   * @param read the stamp of the trial; empty if there is none
    * @param people everybody who may try it, with whether they do
    */
   record Planned(
@@ -58,9 +61,20 @@ record TrialsView(
       String first,
       String last,
       List<Choice> choices,
-      List<Choice> people) {
+      List<Choice> people,
+      String read) {
     public boolean isTried() {
       return !says.isEmpty();
+    }
+
+    /** All that was planned, such as "Crew, until 3 Dec 2026, from 24 Nov 2026". */
+    String inWords() {
+      return isTried()
+          ? says
+              + ", from "
+              + Dates.day(LocalDate.parse(first))
+              + (terms.isEmpty() ? "" : ", on these terms: " + terms)
+          : "not tried";
     }
   }
 
@@ -158,7 +172,8 @@ record TrialsView(
                 new Choice(
                     p.id(), p.name(), trial.flatMap(Trial::ofPlan).equals(Optional.of(p.id()))))
             .toList(),
-        everybody.stream().map(n -> new Choice(n, n, trying.contains(n))).toList());
+        everybody.stream().map(n -> new Choice(n, n, trying.contains(n))).toList(),
+        trial.map(TriedByHand::stamp).orElse(""));
   }
 
   private static String says(Contender contender, Trial trial) {

@@ -23,6 +23,8 @@ public class FirmnessWalkTest extends BrowserTest {
     assertThat(page.locator("#by-size figcaption")).containsText("by linked calendars");
     page.locator("#wants .figure").first().click();
     assertThat(page.locator("#why .working").first()).containsText("Totals then");
+    // while it still slides in nothing closes it
+    assertThat(page.locator("#why.show:not(.showing)")).isVisible();
     page.keyboard().press("Escape");
     assertThat(page.locator("#why .working")).isHidden();
 

@@ -9,6 +9,7 @@ import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
 
 import java.util.List;
+import java.util.UUID;
 import org.jsoup.Jsoup;
 import org.jsoup.nodes.Element;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -135,6 +136,57 @@ public class TrailTest extends ServedTest {
             "Ilse Maren: Slotmeer: set aside: Too large",
             "Ilse Maren: Slotmeer: brought to the table",
             "Ilse Maren: Begun: “Which boards for the workshop?” Ilse Maren: weighs and marks"));
+  }
+
+  @Test
+  public void whatWasAskedAndSaidIsToldAndOfJudgingOnceViewsAreIn() throws Exception {
+    long id = begun();
+    sent(post("/selections/" + id + "/contenders").param("slug", "slotmeer"), "ilse");
+    String judged =
+        selections.load(id).file().brief().criteria().stream()
+            .filter(part -> part.kind().equals("judged"))
+            .findFirst()
+            .orElseThrow()
+            .id();
+    say(id, "ilse", "step/need", "", "Who\n pays?" + " And who decides".repeat(6));
+    String remark = selections.load(id).remarks().getFirst().id();
+    say(id, "joren", "", remark, "The office.");
+    for (String open : List.of("false", "true")) {
+      sent(
+          post("/selections/" + id + "/remarks/" + remark + "/close").param("open", open), "odile");
+    }
+    sent(
+        post("/selections/" + id + "/marks")
+            .param("criterion", judged)
+            .param("contender", "slotmeer")
+            .param("mark", "7"),
+        "joren");
+    say(id, "joren", "mark/" + judged + "/slotmeer", "", "A seven, for the queue.");
+    String question = "Question on Need: “Who pays? And who decides";
+    // that he took a seat is no secret, what he said of a mark is
+    List<String> ilse = lines(id, "ilse");
+    assertEquals(ilse.getFirst(), "Joren Talvik: Joren Talvik: weighs and marks");
+    ilse = ilse.subList(1, ilse.size());
+    assertTrue(
+        ilse.get(0).startsWith("Odile Brannock: Opened again on Need: “Who pays?"), "" + ilse);
+    assertTrue(ilse.get(1).startsWith("Odile Brannock: Closed on Need: “Who pays?"), "" + ilse);
+    assertEquals(ilse.get(2), "Joren Talvik: Answer on Need: “The office.”");
+    assertTrue(ilse.get(3).startsWith("Ilse Maren: " + question) && ilse.get(3).endsWith("…”"));
+    assertTrue(lines(id, "joren").getFirst().contains("A seven, for the queue."));
+    sent(post("/selections/" + id + "/open-table"), "ilse");
+    assertTrue(lines(id, "ilse").get(1).contains("A seven, for the queue."));
+  }
+
+  private void say(long id, String who, String about, String answers, String text)
+      throws Exception {
+    sent(
+        post("/selections/" + id + "/remarks")
+            .param("about", about)
+            .param("answers", answers)
+            .param("kind", "question")
+            .param("text", text)
+            .param("once", "" + UUID.randomUUID()),
+        who);
   }
 
   @Test

@@ -27,6 +27,9 @@ import tertulia.core.working.Working;
 record SensitivityExplanation(Sensitivity sensitivity) {
   private static final String MIDDLE = "the middle of what it can be";
 
+  /** Of so many of several the worth is followed down to what was entered; more is not read. */
+  private static final int FOLLOWED = 2;
+
   Working of(SensitivityFigure figure) {
     return switch (figure) {
       case SensitivityFigure.Room room -> room(room.criterion());
@@ -106,25 +109,33 @@ record SensitivityExplanation(Sensitivity sensitivity) {
     return stated(label, text, ordered(criterion, end.weight()));
   }
 
-  /** Everybody's total with another weight of one criterion, the highest first. */
+  /**
+   * Everybody's total with another weight of one criterion, the highest first; what the first two
+   * are worth is followed down to what was entered.
+   */
   private List<Working> ordered(Criterion criterion, BigDecimal weight) {
     Reweighed reweighed = new Reweighed(totals());
-    return totals().values().keySet().stream()
-        .sorted(
-            java.util.Comparator.comparing(
-                (String tool) -> reweighed.total(tool, criterion, weight).midpoint(),
-                java.util.Comparator.reverseOrder()))
-        .map(tool -> reweighed(tool, criterion, weight))
-        .toList();
+    List<String> order =
+        totals().values().keySet().stream()
+            .sorted(
+                java.util.Comparator.comparing(
+                    (String tool) -> reweighed.total(tool, criterion, weight).midpoint(),
+                    java.util.Comparator.reverseOrder()))
+            .toList();
+    List<Working> lines = new ArrayList<>();
+    for (String tool : order) {
+      lines.add(reweighed(tool, criterion, weight, lines.size() < FOLLOWED));
+    }
+    return lines;
   }
 
-  private Working reweighed(String tool, Criterion criterion, BigDecimal weight) {
+  private Working reweighed(String tool, Criterion criterion, BigDecimal weight, boolean followed) {
     Interval rest = new Reweighed(totals()).rest(tool, criterion);
     return Working.Sum.of(
         name(tool),
         "",
         List.of(
-            weighed(criterion.name(), weight, middle(totals().value(tool, criterion))),
+            weighed(criterion.name(), weight, middle(totals().value(tool, criterion), followed)),
             weighed(
                 "All other criteria",
                 BigDecimal.ONE.subtract(weight),
@@ -132,13 +143,13 @@ record SensitivityExplanation(Sensitivity sensitivity) {
                     "worth under them",
                     new Quantity(rest.midpoint(), ""),
                     "their weights in proportion, brought to 1",
-                    others(tool, criterion)))));
+                    others(tool, criterion, followed)))));
   }
 
-  private List<Working> others(String tool, Criterion without) {
+  private List<Working> others(String tool, Criterion without, boolean followed) {
     return totals().criteria().stream()
         .filter(c -> !c.equals(without))
-        .map(c -> weighed(c.name(), totals().weight(c), middle(totals().value(tool, c))))
+        .map(c -> weighed(c.name(), totals().weight(c), middle(totals().value(tool, c), followed)))
         .toList();
   }
 
@@ -147,27 +158,32 @@ record SensitivityExplanation(Sensitivity sensitivity) {
         label, "", List.of(new Working.Entered("weight", new Quantity(weight, "")), worth));
   }
 
-  private static Working middle(Value value) {
+  private static Working middle(Value value, boolean followed) {
     return new Working.Derived(
         "worth",
         new Quantity(value.interval().midpoint(), ""),
         value.interval().isExact() ? "as it is read" : MIDDLE,
-        List.of(value.working()));
+        followed ? List.of(value.working()) : List.of());
   }
 
-  /** The totals of all, the highest first, each with its working. */
+  /**
+   * The totals of all, the highest first; what the first two are worth is followed down to what was
+   * entered.
+   */
   private List<Working> all(Totals totals) {
-    return totals.standings().stream()
-        .map(standing -> total(totals, standing.contender()))
-        .toList();
+    List<Working> lines = new ArrayList<>();
+    for (Totals.Standing standing : totals.standings()) {
+      lines.add(total(totals, standing.contender(), lines.size() < FOLLOWED));
+    }
+    return lines;
   }
 
-  private Working total(Totals totals, String tool) {
+  private Working total(Totals totals, String tool, boolean followed) {
     return Working.Sum.of(
         name(tool),
         "",
         totals.criteria().stream()
-            .map(c -> weighed(c.name(), totals.weight(c), middle(totals.value(tool, c))))
+            .map(c -> weighed(c.name(), totals.weight(c), middle(totals.value(tool, c), followed)))
             .toList());
   }
 
@@ -455,8 +471,10 @@ record SensitivityExplanation(Sensitivity sensitivity) {
 
   /** Everybody's total, or what it costs as long as nobody has weighed. */
   private List<Working> leading(Evaluation then) {
+    if (then.scores().totals().isPresent()) {
+      return all(then.scores().totals().get());
+    }
     List<Working> parts = new ArrayList<>();
-    then.scores().totals().ifPresent(totals -> parts.addAll(all(totals)));
     for (Contender contender : then.selection().active()) {
       Working costs = then.explain(new Figure.Horizon(contender.id()));
       parts.add(
