@@ -122,18 +122,17 @@ public final class WorthChart {
 
   private void point(Point point) {
     Contender contender = contender(point);
-    svg.open("g").title(reading(point));
+    boolean beaten = !point.beatenBy().isEmpty();
+    svg.open("g", "class", beaten ? "beaten" : "unbeaten").title(reading(point));
     Marks.draw(svg, contender.mark(), x(point), y(point));
     svg.close("g");
+    String label = contender.name() + (beaten ? ", beaten" : "");
+    String look = contender.first() ? "call" : "lab";
     labels
-        .place(contender.name(), x(point), y(point))
+        .place(label, x(point), y(point))
         .ifPresent(place ->
             svg.text(
-                place.x(),
-                place.y(),
-                contender.first() ? "call" : "lab",
-                place.anchor(),
-                contender.name()));
+                place.x(), place.y(), beaten ? look + " beaten" : look, place.anchor(), label));
   }
 
   private String reading(Point point) {
@@ -145,6 +144,11 @@ public final class WorthChart {
                 .low()
                 .map(low -> Figures.money(low) + " to " + Figures.money(point.cost().high()))
                 .orElseGet(() -> "at most " + Figures.money(point.cost().high()));
-    return contender(point).name() + ": " + Figures.score(point.value()) + " for " + cost;
+    return contender(point).name()
+        + ": "
+        + Figures.score(point.value())
+        + " for "
+        + cost
+        + (point.beatenBy().isEmpty() ? "" : ", beaten in both");
   }
 }

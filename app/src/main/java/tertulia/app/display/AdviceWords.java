@@ -416,9 +416,10 @@ public record AdviceWords(Selection selection) {
       parts.add(
           "while " + weights + (holds.rooms().size() == 1 ? "" : ", one weight moved at a time"));
     }
+    String first = holds.certain() ? "first" : "ahead by the middle of the totals";
     return parts.isEmpty()
-        ? name + " is first as things stand."
-        : name + " stays first " + String.join(", and ", parts) + ".";
+        ? name + " is " + first + " as things stand."
+        : name + " stays " + first + " " + String.join(", and ", parts) + ".";
   }
 
   private static String within(WeightRoom room) {

@@ -11,6 +11,7 @@ import tertulia.app.exchange.SelectionFile;
 import tertulia.core.decision.Decision;
 import tertulia.core.decision.Proposal;
 import tertulia.core.remark.Remark;
+import tertulia.core.remark.Subject;
 
 /** A decision as Markdown, in the order of a decision record: context to consequences. */
 final class Markdown {
@@ -38,6 +39,7 @@ final class Markdown {
             .toList());
     markdown.options(results);
     markdown.firmness(results);
+    markdown.settled(file);
     markdown.narrowing(file);
     decision.ifPresent(d -> markdown.outcome(d, results));
     markdown.ended(file);
@@ -176,6 +178,31 @@ final class Markdown {
     }
     if (firm.findOut() != null) {
       line("- " + escaped(firm.findOut()));
+    }
+    line("");
+  }
+
+  /** Marks that the table settled together, with why. */
+  private void settled(SelectionFile file) {
+    if (file.settled() == null || file.settled().isEmpty()) {
+      return;
+    }
+    SubjectWords words = new SubjectWords(file);
+    line("### Marks settled together");
+    line("");
+    for (SelectionFile.SettledPart part : file.settled()) {
+      line(
+          "- "
+              + escaped(words.of(new Subject.Mark(part.criterion(), part.contender())))
+              + ": "
+              + escaped(part.points())
+              + ", "
+              + escaped(part.reason())
+              + " ("
+              + escaped(part.by())
+              + ", "
+              + part.on()
+              + ")");
     }
     line("");
   }

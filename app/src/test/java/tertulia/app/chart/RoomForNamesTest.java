@@ -159,10 +159,15 @@ public class RoomForNamesTest {
                 "t" + i,
                 new Interval(value, value.add(BigDecimal.valueOf(random.nextInt(100), 3))),
                 Amount.exactly(eur(1000 + random.nextInt(20_000))),
-                List.of()));
+                i % 3 == 2 ? List.of("t0") : List.of()));
         contenders.add(new WorthChart.Contender("t" + i, name(i), i % 8 + 1, i == 0));
       }
-      hasRoom(WorthChart.draw(new ValueForMoney(points, List.of()), contenders));
+      String picture = WorthChart.draw(new ValueForMoney(points, List.of()), contenders);
+      hasRoom(picture);
+      assertEquals(
+          picture.split(", beaten in both", -1).length - 1,
+          2 * CONTENDERS / 3,
+          "told of each, and in the summary");
     }
   }
 

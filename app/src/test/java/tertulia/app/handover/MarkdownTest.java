@@ -60,6 +60,17 @@ public class MarkdownTest {
   }
 
   @Test
+  public void whatTheTableSettledStandsThereWithWhy() {
+    String text = record("We all tried it again.");
+    assertTrue(
+        text.contains(
+            "### Marks settled together\n\n- Slotmeer · We all tried it again.: 7, We all tried it"
+                + " again. (We all tried it again., 2026-10-21)\n"),
+        text);
+    assertTrue(!written(Optional.empty()).contains("settled together"));
+  }
+
+  @Test
   public void everyContenderIsARowWithItsFigureOrItsReason() {
     List<String> rows = written(Optional.empty()).lines().filter(l -> l.startsWith("| ")).toList();
     assertEquals(rows.size(), 7);
@@ -178,7 +189,8 @@ public class MarkdownTest {
                     typed,
                     "2026-10-21T09:00:00Z",
                     typed)),
-            null,
+            List.of(
+                new SelectionFile.SettledPart("ease", "slotmeer", "7", typed, typed, "2026-10-21")),
             List.of(
                 new SelectionFile.RemarkPart(
                     "step/cost",

@@ -137,13 +137,19 @@ public sealed interface Advice {
   /**
    * For what a choice holds: where it stays first around what is read.
    *
-   * @param first whether it is first as it is read, and with nobody level
+   * @param first whether it is first as it is read, at least by the middle of the totals, and with
+   *     nobody level
+   * @param certain whether it is first whatever is not known
    * @param people headcounts in a row around today's at which it leads for certain, taken by
    *     themselves; empty if it does not at today's, or nobody is there
    * @param rooms of the weights that put another first somewhere; none if it is not first by totals
    */
   record HoldsFor(
-      String tool, boolean first, Optional<Condition.Between> people, List<WeightRoom> rooms)
+      String tool,
+      boolean first,
+      boolean certain,
+      Optional<Condition.Between> people,
+      List<WeightRoom> rooms)
       implements Advice {
     public HoldsFor {
       rooms = List.copyOf(rooms);

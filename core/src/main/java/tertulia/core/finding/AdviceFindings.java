@@ -326,9 +326,11 @@ public record AdviceFindings(Sensitivity sensitivity) {
   public Advice.HoldsFor holdsFor(String choice) {
     boolean level = sensitivity.rooms().stream().anyMatch(WeightRoom::isNone);
     boolean byTotals = ahead().equals(Optional.of(choice)) && !level;
+    boolean certain = takeIf().lead().tool().equals(Optional.of(choice));
     return new Advice.HoldsFor(
         choice,
-        byTotals || takeIf().lead().tool().equals(Optional.of(choice)),
+        byTotals || certain,
+        certain,
         sensitivity.byHeadcount().flatMap(sizes -> sizes.around(choice)),
         byTotals ? sensitivity.rooms().stream().filter(AdviceFindings::turns).toList() : List.of());
   }

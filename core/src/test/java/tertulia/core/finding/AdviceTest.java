@@ -280,6 +280,7 @@ public class AdviceTest {
             lead(read).equals(Optional.of(tool))
                 || totals.filter(t -> isAhead(t, tool, t.weights())).isPresent();
         assertEquals(holds.first(), first, what);
+        assertEquals(holds.certain(), lead(read).equals(Optional.of(tool)), what);
         notFirst += first ? 0 : 1;
         if (holds.people().isPresent()) {
           Condition.Between between = holds.people().get();
