@@ -7,6 +7,8 @@ import static org.testng.Assert.assertTrue;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.ColorScheme;
+import java.nio.charset.StandardCharsets;
+import java.util.regex.Pattern;
 import org.testng.annotations.Test;
 
 /** Firmness as somebody reads it: draws otherwise, pulls a weight, waits for the scenarios. */
@@ -70,5 +72,20 @@ public class FirmnessWalkTest extends BrowserTest {
     page.navigate("/selections/1/firmness");
     int wide = (int) page.evaluate("document.documentElement.scrollWidth");
     assertTrue(wide <= 390, "runs off: " + wide);
+  }
+
+  /** Whoever was not there reads it on one screen, and takes one sheet along. */
+  @Test
+  public void theOverviewIsOneScreenAndOneSheet() {
+    Page page = signedIn("ilse", ColorScheme.LIGHT, 1280);
+    page.setViewportSize(1280, 800);
+    page.navigate("/selections/1/overview");
+    for (String last : new String[] {".standing tbody tr:last-child", ".besides > :last-child"}) {
+      double top = page.locator(last).last().boundingBox().y;
+      assertTrue(top < 800, last + " begins at " + top);
+    }
+    byte[] printed = page.pdf(new Page.PdfOptions().setFormat("A4"));
+    String text = new String(printed, StandardCharsets.ISO_8859_1);
+    assertEquals(Pattern.compile("/Type\\s*/Page[^s]").matcher(text).results().count(), 1);
   }
 }
