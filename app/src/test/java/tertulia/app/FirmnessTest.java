@@ -328,6 +328,9 @@ public class FirmnessTest extends ServedTest {
             "figure=size&of=boats&of=3",
             "figure=scene&of=high&of=1e9&of=any",
             "figure=discount&of=halvard-desk",
+            "figure=first&of=nobody&of=any&of=as-they-count",
+            "figure=first&of=rigglet&of=any&of=as-they-count",
+            "figure=first&of=gangway-ledger&of=of-the-table&of=between-people",
             "figure=swing&of=luck")) {
       assertEquals(answer("odile", "/selections/1/firmness/why?" + query).getStatus(), 404, query);
     }

@@ -97,12 +97,16 @@ record ScenariosAsked(
         ScenarioGrid.NeedSet set = set(selection, musts);
         if (!name.isEmpty() || !set.equals(ScenarioGrid.NeedSet.AS_STATED)) {
           String shown = name.isEmpty() ? "Set " + n : name;
-          named.add(
-              new Named(shown.substring(0, Math.min(shown.length(), LONGEST_NAME)), musts, set));
+          named.add(new Named(shortened(shown), musts, set));
         }
       }
     }
     return named;
+  }
+
+  private static String shortened(String name) {
+    int characters = Math.min(name.codePointCount(0, name.length()), LONGEST_NAME);
+    return name.substring(0, name.offsetByCodePoints(0, characters));
   }
 
   /** Needs that are ticked must be there; musts that are not are asked for no more. */

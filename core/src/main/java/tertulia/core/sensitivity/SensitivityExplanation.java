@@ -221,7 +221,10 @@ record SensitivityExplanation(Sensitivity sensitivity) {
 
   private Working first(String contender, Chances chances) {
     RankShares shares =
-        sensitivity.shares(chances).orElseThrow(() -> none("weightings to draw from"));
+        sensitivity
+            .shares(chances)
+            .filter(drawn -> drawn.shares().containsKey(contender))
+            .orElseThrow(() -> none("share of " + contender));
     List<Working> parts = new ArrayList<>();
     parts.add(
         new Working.Stated(
