@@ -160,6 +160,7 @@ public record FindingWords(Selection selection) {
       case Finding.OfAnswer answer -> answer(answer);
       case Finding.OfMissing missing -> missing(missing);
       case Finding.OfTrial trial -> new TrialWords(selection).of(trial);
+      case Finding.OfViews views -> ViewWords.of(views);
       case Finding.OpenRemarks open ->
           (open.remarks() == 1
                   ? "One remark is open, at "

@@ -9,6 +9,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+import tertulia.app.display.ViewWords;
 import tertulia.app.exchange.WeighingReader;
 import tertulia.app.mail.Mail;
 import tertulia.app.people.People;
@@ -21,6 +22,7 @@ import tertulia.app.selection.Views;
 import tertulia.app.web.Again;
 import tertulia.app.web.Conflict;
 import tertulia.app.web.NotFound;
+import tertulia.core.finding.ViewFindings;
 import tertulia.core.scoring.Member;
 
 /** What people do at a table besides weighing and marking: choose their way, show their view. */
@@ -90,7 +92,7 @@ class PanelController {
                     Objects.requireNonNull(seat.accountId()),
                     seat.name(),
                     table.selection().title(),
-                    Reminder.of(table.selection(), asked, person.name()),
+                    ViewWords.of(ViewFindings.asked(table.selection(), asked, person.name())),
                     "/selections/" + id + "/weights",
                     person.name(),
                     "view/" + id + "/" + member + "/" + LocalDate.now(clock))));

@@ -56,6 +56,9 @@ public sealed interface Finding {
   /** What is said of what people asked and said. */
   sealed interface OfRemarks extends Finding {}
 
+  /** What is said of who has shown the others their view. */
+  sealed interface OfViews extends Finding {}
+
   /** What is said of a plan of growth, whatever the selection. */
   sealed interface OfGrowth extends Finding {}
 
@@ -697,6 +700,45 @@ public sealed interface Finding {
 
   /** So many remarks on how something is judged wait until the reader's own view is handed in. */
   record KeptRemarks(int remarks) implements OfRemarks {}
+
+  /** Everybody sees every view, as somebody opened the table. */
+  record OpenedTable(String by) implements OfViews {}
+
+  /** The reader has shown the others their view. */
+  record OwnViewShown(LocalDate on) implements OfViews {}
+
+  /** The reader sits alone at the table. */
+  record AloneAtTheTable() implements OfViews {}
+
+  /**
+   * What others judge is kept from the reader until they have shown their own view.
+   *
+   * @param marksLeft marks the reader has not given
+   */
+  record OwnViewFirst(int marksLeft) implements OfViews {}
+
+  /** Others who have not shown their view yet, in the order they sit. */
+  record ViewsMissing(List<String> people) implements OfViews {
+    public ViewsMissing {
+      people = List.copyOf(people);
+    }
+  }
+
+  /** Others whose view is not in the figures the reader sees. */
+  record ViewsLeftOut(List<String> people) implements OfViews {
+    public ViewsLeftOut {
+      people = List.copyOf(people);
+    }
+  }
+
+  /**
+   * Somebody waits for the view of somebody else, who has this left to do before they show it.
+   *
+   * @param selection its title
+   * @param weights whether weights are missing
+   * @param marks marks that are missing
+   */
+  record ViewAskedFor(String by, String selection, boolean weights, int marks) implements OfViews {}
 
   /**
    * How far people's own rankings agree.

@@ -1,0 +1,53 @@
+package tertulia.app.display;
+
+import java.util.ArrayList;
+import java.util.List;
+import tertulia.core.finding.Finding;
+
+/** Sentences of who has shown the others their view. */
+public final class ViewWords {
+  private ViewWords() {}
+
+  /** One finding as a sentence. */
+  public static String of(Finding.OfViews finding) {
+    return switch (finding) {
+      case Finding.OpenedTable opened ->
+          "Everybody sees every view: " + opened.by() + " opened the table.";
+      case Finding.OwnViewShown shown ->
+          "You handed in your view on " + Dates.day(shown.on()) + ".";
+      case Finding.AloneAtTheTable alone ->
+          "Only you have a seat. Others see what you weigh and mark once you hand it in.";
+      case Finding.OwnViewFirst first ->
+          "Own view first: what others weigh and mark you see once you have handed in yours, so"
+              + " that the first voice does not lead the rest."
+              + (first.marksLeft() == 0 ? "" : " " + open(first.marksLeft()));
+      case Finding.ViewsMissing missing ->
+          "Not handed in yet: " + String.join(", ", missing.people()) + ".";
+      case Finding.ViewsLeftOut out ->
+          "Not in these figures: " + String.join(", ", out.people()) + ".";
+      case Finding.ViewAskedFor asked ->
+          asked.by()
+              + " waits for your view of “"
+              + asked.selection()
+              + "”. What is left: "
+              + left(asked)
+              + ".";
+    };
+  }
+
+  private static String open(int marks) {
+    return marks == 1 ? "One mark is still open." : marks + " marks are still open.";
+  }
+
+  private static String left(Finding.ViewAskedFor asked) {
+    List<String> left = new ArrayList<>();
+    if (asked.weights()) {
+      left.add("say how much each criterion counts");
+    }
+    if (asked.marks() > 0) {
+      left.add("give " + asked.marks() + (asked.marks() == 1 ? " mark" : " marks"));
+    }
+    left.add("hand in your view");
+    return String.join(", ", left);
+  }
+}

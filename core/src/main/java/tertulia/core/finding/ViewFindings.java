@@ -1,0 +1,101 @@
+package tertulia.core.finding;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import tertulia.core.evaluation.Selection;
+import tertulia.core.scoring.Member;
+
+/**
+ * What there is to say of who has shown the others their view.
+ *
+ * @param seats in the order they sit
+ * @param openedBy who let everybody see every view; empty: nobody did
+ * @param ownFirst whether each sees the others' views only once their own is shown
+ */
+public record ViewFindings(List<Seat> seats, Optional<String> openedBy, boolean ownFirst) {
+  public ViewFindings {
+    seats = List.copyOf(seats);
+  }
+
+  /**
+   * A seat as its reader knows it.
+   *
+   * @param handedIn when its view was shown; empty: not by a person's own act
+   * @param shown whether the others may see its view
+   * @param withheld whether its view is kept from the reader
+   */
+  public record Seat(String name, Optional<LocalDate> handedIn, boolean shown, boolean withheld) {}
+
+  /**
+   * Whoever reads.
+   *
+   * @param seat empty without one
+   * @param weighs whether they may weigh and mark
+   * @param organises whether they organise the table
+   * @param marksLeft marks they have not given; 0 without a seat
+   */
+  public record Reader(Optional<Seat> seat, boolean weighs, boolean organises, int marksLeft) {}
+
+  /** What is said to a reader; nothing if everybody may see everything and nobody wonders. */
+  public List<Finding.OfViews> of(Reader reader) {
+    List<Finding.OfViews> said = new ArrayList<>();
+    openedBy.filter(by -> seats.size() > 1).map(Finding.OpenedTable::new).ifPresent(said::add);
+    if (!ownFirst) {
+      return said;
+    }
+    own(reader).ifPresent(said::add);
+    List<String> missing = missing(reader);
+    if (!missing.isEmpty()) {
+      said.add(new Finding.ViewsMissing(missing));
+    }
+    List<String> withheld = seats.stream().filter(Seat::withheld).map(Seat::name).toList();
+    if (!withheld.isEmpty()) {
+      said.add(new Finding.ViewsLeftOut(withheld));
+    }
+    return said;
+  }
+
+  private Optional<Finding.OfViews> own(Reader reader) {
+    Optional<LocalDate> shown = reader.seat().flatMap(Seat::handedIn);
+    if (shown.isPresent()) {
+      return shown.map(Finding.OwnViewShown::new);
+    }
+    if (seats.size() == 1 && reader.seat().isPresent()) {
+      return Optional.of(new Finding.AloneAtTheTable());
+    }
+    return reader.weighs()
+        ? Optional.of(new Finding.OwnViewFirst(reader.marksLeft()))
+        : Optional.empty();
+  }
+
+  private List<String> missing(Reader reader) {
+    return seats.stream()
+        .filter(seat -> !Optional.of(seat).equals(reader.seat()) && !seat.shown())
+        .map(Seat::name)
+        .toList();
+  }
+
+  /** Whether a reader may show their view now. */
+  public boolean handsIn(Reader reader) {
+    return ownFirst
+        && reader.weighs()
+        && reader.seat().filter(seat -> seat.handedIn().isEmpty()).isPresent();
+  }
+
+  /** Whether a reader may open the table now: some view is not shown. */
+  public boolean opens(Reader reader) {
+    boolean own = reader.seat().filter(seat -> seat.handedIn().isEmpty()).isPresent();
+    return ownFirst && reader.organises() && (own || !missing(reader).isEmpty());
+  }
+
+  /** What a member is reminded of. */
+  public static Finding.ViewAskedFor asked(Selection selection, Member member, String by) {
+    return new Finding.ViewAskedFor(
+        by,
+        selection.title(),
+        !Progress.hasWeighed(selection, member),
+        Progress.marksLeft(selection, member));
+  }
+}
