@@ -26,6 +26,7 @@ public class ArchitectureTest {
           "plausibility",
           "billing",
           "fit",
+          "pagetext",
           "path",
           "scoring",
           "firmness",

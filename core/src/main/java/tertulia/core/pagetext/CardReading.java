@@ -1,0 +1,324 @@
+package tertulia.core.pagetext;
+
+import java.util.ArrayList;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import org.jspecify.annotations.Nullable;
+
+/** Reads plans that stand one after the other, each with its name, its price and its list. */
+final class CardReading {
+  /** "Skiff: €5 …", "Skiff – €5 …", "Skiff €5 …". */
+  private static final Pattern NAMED =
+      Pattern.compile(
+          "^(?<name>.{1,40}?)(?:\\s*:\\s+|\\s+[-–—|]\\s+|\\s+)(?<rest>(?:(?:from|starting at)\\s)?\\S.*)$");
+
+  private static final Pattern FREE_FOR =
+      Pattern.compile("(?i)(?<free>free)[, ]+(?<rest>for (?:up to )?\\d.*)");
+
+  private final List<Line> lines;
+  private final PageReader page;
+  private final List<@Nullable Said<String>> names = new ArrayList<>();
+  private final List<Line> rests = new ArrayList<>();
+
+  CardReading(List<Line> lines, PageReader page) {
+    this.lines = lines;
+    this.page = page;
+  }
+
+  void read() {
+    names();
+    @Nullable PlanDraft plan = null;
+    boolean extras = false;
+    boolean all = false;
+    for (int i = 0; i < lines.size(); i++) {
+      Line line = lines.get(i);
+      @Nullable Said<String> name = names.get(i);
+      String text = line.text();
+      if (line.isBlank()) {
+        continue;
+      }
+      if (Known.isExtras(text) || Known.isForAll(text)) {
+        extras = Known.isExtras(text);
+        all = Known.isForAll(text);
+        page.pass(line);
+      } else if (name != null && !extras) {
+        plan = page.plan(name.value()).orElseGet(() -> page.open(name));
+        all = false;
+        if (!rests.get(i).isBlank()) {
+          parts(rests.get(i), plan);
+        }
+      } else if (extras) {
+        extra(line);
+      } else if (all) {
+        page.ofAllPlans(line);
+      } else {
+        of(plan, line);
+      }
+    }
+  }
+
+  private void of(@Nullable PlanDraft plan, Line line) {
+    if (line.isRow()) {
+      page.notUnderstood(line);
+    } else if (plan != null && Known.isOnRequest(line.text()) && plan.isPriced()) {
+      page.pass(line);
+    } else if (plan != null && Known.isOnRequest(line.text())) {
+      plan.take(line);
+    } else if (Known.isPassed(line.text())) {
+      page.pass(line);
+    } else if (plan == null) {
+      aside(line);
+    } else if (line.mark() == Line.Mark.NONE
+        && Known.isSlogan(line.text())
+        && !Amount.isIn(line.text())) {
+      page.pass(line);
+    } else if (!plan.take(line)) {
+      page.notUnderstood(line);
+    }
+  }
+
+  /** A line before the first plan. */
+  private void aside(Line line) {
+    if (page.offer(line)) {
+      return;
+    }
+    boolean counted = line.text().chars().anyMatch(Character::isDigit) || Amount.isIn(line.text());
+    if (counted) {
+      page.notUnderstood(line);
+    } else {
+      page.pass(line);
+    }
+  }
+
+  /** What stands behind a name: prices first, then what is set apart by full stops. */
+  private static void parts(Line rest, PlanDraft plan) {
+    Matcher free = FREE_FOR.matcher(rest.text());
+    if (free.matches()) {
+      plan.take(new Line(rest.number(), free.group("free"), rest.mark()));
+    }
+    String text = free.matches() ? free.group("rest") : rest.text();
+    for (String part :
+        text.split(
+            "(?<![\\d]|\\b(?:[Mm]in|[Mm]ax|[Ii]ncl|[Ee]xcl|p\\.[am]))\\.\\s+|(?<=\\d)\\.\\s+(?=[A-Z])|;\\s+|\\.$")) {
+      if (!part.isBlank()) {
+        plan.take(new Line(rest.number(), part.strip(), rest.mark()));
+      }
+    }
+  }
+
+  private void extra(Line line) {
+    Matcher named = NAMED.matcher(line.text());
+    Optional<Split> split = split(line);
+    if (split.isPresent() && named.matches()) {
+      page.addOn(
+          Said.clear(split.get().name(), line.passage()),
+          List.of(new Line(line.number(), split.get().rest(), line.mark())));
+    } else if (Known.isSlogan(line.text()) || Known.isPassed(line.text())) {
+      page.pass(line);
+    } else {
+      page.notUnderstood(line);
+    }
+  }
+
+  /**
+   * A plan's name and what stands behind it.
+   *
+   * @param name without "the" before it and "plan" behind it
+   */
+  private record Split(String name, String rest) {
+    Split {
+      String plain =
+          name.replaceFirst("(?i)^(?:the|our)\\s+", "").replaceFirst("(?i)\\s+plan$", "");
+      name = plain.isBlank() ? name : plain;
+    }
+  }
+
+  /** A name and a price in one line; empty if it is not that. */
+  private Optional<Split> split(Line line) {
+    String text = line.text();
+    Matcher colon =
+        Pattern.compile("^(?<name>[^:–—|]{1,40}?)(?:\\s*:\\s+|\\s+[-–—|]\\s+)(?<rest>.+)$")
+            .matcher(text);
+    if (colon.matches()
+        && Known.isNameLike(colon.group("name"))
+        && isPriceFirst(colon.group("rest"))) {
+      return Optional.of(new Split(colon.group("name").strip(), colon.group("rest")));
+    }
+    List<Amount> amounts = Amount.in(text, page.numbers());
+    if (amounts.isEmpty() || amounts.getFirst().start() == 0) {
+      return Optional.empty();
+    }
+    String before = text.substring(0, amounts.getFirst().start()).strip();
+    String name = before.replaceAll("(?i)\\s+(?:from|starting at|starts at|costs?|is)$", "");
+    return Known.isNameLike(name)
+            && name.split("\\s+").length <= 3
+            && !Phrases.isMore(text)
+            && Wording.in(before + " ").term().isEmpty()
+            && !Wording.in(text).isOnce()
+            && name.chars().noneMatch(Character::isDigit)
+        ? Optional.of(new Split(name, text.substring(name.length()).strip()))
+        : Optional.empty();
+  }
+
+  private boolean isPriceFirst(String rest) {
+    List<Amount> amounts = Amount.in(rest, page.numbers());
+    boolean soon =
+        !amounts.isEmpty()
+            && amounts.getFirst().start() <= 20
+            && !Phrases.isMore(rest.substring(0, amounts.getFirst().start()))
+            && !rest.substring(0, amounts.getFirst().start()).contains("%")
+            && !Wording.in(rest).isOnce();
+    String first = rest.split("[.,;(]")[0].strip();
+    return soon
+        || Known.isFree(first)
+        || FREE_FOR.matcher(rest).matches()
+        || Known.isOnRequest(first);
+  }
+
+  /** Which lines name a plan. */
+  private void names() {
+    for (Line line : lines) {
+      names.add(null);
+      rests.add(new Line(line.number(), "", line.mark()));
+    }
+    boolean extras = false;
+    int last = -1;
+    for (int i = 0; i < lines.size(); i++) {
+      Line line = lines.get(i);
+      extras = Known.isExtras(line.text()) || extras && !line.isBlank();
+      if (!extras && !isFreeByName(i) && isPrice(line)) {
+        int at = above(i, last);
+        if (at >= 0) {
+          names.set(at, name(at, i));
+        }
+        last = i;
+      }
+    }
+    boolean headed = names.stream().filter(java.util.Objects::nonNull).count() > 0;
+    if (!headed) {
+      listed();
+    }
+  }
+
+  private void listed() {
+    boolean extras = false;
+    for (int i = 0; i < lines.size(); i++) {
+      Line line = lines.get(i);
+      extras |= Known.isExtras(line.text());
+      int at = i;
+      if (!extras && !line.isRow()) {
+        split(line)
+            .ifPresent(split -> {
+              names.set(at, Said.clear(split.name(), line.passage()));
+              rests.set(at, new Line(line.number(), split.rest(), line.mark()));
+            });
+      }
+    }
+  }
+
+  /** "Free" above "€0" is what the plan is called. */
+  private boolean isFreeByName(int at) {
+    return at + 1 < lines.size()
+        && Known.isFree(lines.get(at).text())
+        && Amount.in(lines.get(at + 1).text(), page.numbers()).stream()
+            .anyMatch(amount -> amount.value().signum() == 0);
+  }
+
+  /** Whether a line by itself is a plan's price, and nothing that comes on top. */
+  private boolean isPrice(Line line) {
+    String text = line.text();
+    if (line.isBlank() || line.isRow() || line.mark() != Line.Mark.NONE) {
+      return false;
+    }
+    if (Known.isFree(text)) {
+      return true;
+    }
+    if (!Amount.isIn(text)) {
+      return Known.isOnRequest(text);
+    }
+    return split(line).isEmpty()
+        && !Phrases.isMore(text)
+        && !Wording.in(text).isOnce()
+        && new Phrases(page.numbers()).fee(text).isEmpty()
+        && !text.matches("(?i).*\\b\\d{1,2}\\s?% (?:off|less).*");
+  }
+
+  /** The line above a price that names its plan; -1 if the price belongs to the plan before. */
+  private int above(int price, int last) {
+    List<Integer> candidates = new ArrayList<>();
+    boolean bounded = price == 0 || last < 0;
+    for (int i = price - 1; i > last; i--) {
+      Line line = lines.get(i);
+      if (line.isBlank()) {
+        if (!candidates.isEmpty()) {
+          bounded = true;
+          break;
+        }
+        continue;
+      }
+      if (line.mark() != Line.Mark.NONE
+          || Known.isButton(line.text()) && !candidates.isEmpty()
+          || Known.isOnRequest(line.text()) && !candidates.isEmpty()) {
+        bounded = true;
+        break;
+      }
+      if (isFreeByName(i)) {
+        candidates.add(i);
+      } else if (Known.isNameLike(line.text())
+          && !Known.isSlogan(line.text())
+          && new Phrases(page.numbers()).size(line.text()).isEmpty()
+          && new Phrases(page.numbers()).limit(line.text()).isEmpty()) {
+        candidates.add(i);
+      }
+    }
+    if (candidates.isEmpty() || isButton(price) && !(bounded && isAlone(candidates, price))) {
+      return -1;
+    }
+    if (bounded && candidates.size() <= 3) {
+      return candidates.stream()
+          .filter(i -> words(i) <= 3)
+          .reduce((near, far) -> far)
+          .orElse(candidates.getFirst());
+    }
+    return candidates.stream().filter(i -> words(i) <= 3).findFirst().orElse(candidates.getFirst());
+  }
+
+  /** "Contact us" is a price only right below a name. */
+  private boolean isButton(int line) {
+    return Known.isButton(lines.get(line).text());
+  }
+
+  private boolean isAlone(List<Integer> candidates, int price) {
+    return candidates.size() == 1
+        && lines.subList(candidates.getFirst() + 1, price).stream().noneMatch(Line::isBlank);
+  }
+
+  private int words(int line) {
+    return lines.get(line).text().split("\\s+").length;
+  }
+
+  private Said<String> name(int at, int price) {
+    Line line = lines.get(at);
+    Set<Assumed> assumed = EnumSet.noneOf(Assumed.class);
+    boolean alone =
+        at == 0 || lines.get(at - 1).isBlank() || Known.isPassed(lines.get(at - 1).text());
+    boolean next = price == at + 1;
+    if (!alone || !next && others(at, price)) {
+      assumed.add(Assumed.WHICH_NAME);
+    }
+    return new Said<>(line.text(), line.passage(), assumed);
+  }
+
+  private boolean others(int at, int price) {
+    for (int i = at + 1; i < price; i++) {
+      if (!lines.get(i).isBlank() && Known.isNameLike(lines.get(i).text())) {
+        return true;
+      }
+    }
+    return false;
+  }
+}

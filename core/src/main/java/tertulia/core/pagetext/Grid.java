@@ -1,0 +1,132 @@
+package tertulia.core.pagetext;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.regex.Pattern;
+
+/**
+ * A table with plans across: rows with tabs or bars between cells, or cells one below the other as
+ * copying leaves them.
+ *
+ * @param head the cells that name the plans
+ * @param around the lines that are no part of it
+ */
+record Grid(List<Line> head, List<Row> rows, List<Line> around) {
+  /** A row; a cell that is empty says nothing. */
+  record Row(Line label, List<Line> cells) {}
+
+  private static final int FEWEST_ROWS = 2;
+  private static final Pattern COUNT =
+      Pattern.compile(
+          "(?i)(?:up to )?"
+              + Numbers.NUMBER
+              + "(?:\\s?(?:-|–|to)\\s?"
+              + Numbers.NUMBER
+              + ")?\\+?(?:\\s?(?:GB|TB|users?|seats?|days?|hours?))?|unlimited");
+
+  static Optional<Grid> of(List<Line> lines) {
+    return rowwise(lines).or(() -> flattened(lines));
+  }
+
+  private static Optional<Grid> rowwise(List<Line> lines) {
+    List<Line> head = List.of();
+    List<Row> rows = new ArrayList<>();
+    List<Line> around = new ArrayList<>();
+    for (Line line : lines) {
+      List<Line> cells = cells(line);
+      if (cells.size() < 2) {
+        around.add(line);
+      } else if (head.isEmpty()) {
+        List<Line> names = cells.subList(1, cells.size());
+        if (names.stream().allMatch(Grid::isHead)) {
+          head = List.copyOf(names);
+        } else {
+          around.add(line);
+        }
+      } else {
+        rows.add(new Row(cells.getFirst(), cells.subList(1, cells.size())));
+      }
+    }
+    return head.isEmpty() || rows.isEmpty()
+        ? Optional.empty()
+        : Optional.of(new Grid(head, rows, around));
+  }
+
+  /** A cell that may name a plan, with its price behind it or without. */
+  private static boolean isHead(Line cell) {
+    String text = cell.text();
+    return Known.isNameLike(text) || Amount.isIn(text) && !text.matches("^[\\d€$£¥].*");
+  }
+
+  private static List<Line> cells(Line line) {
+    boolean bars = !line.isRow() && line.text().matches("[^|]*(\\|[^|]*){2,}");
+    if (!line.isRow() && !bars) {
+      return List.of();
+    }
+    String text = bars ? line.text().replaceAll("^\\||\\|$", "") : line.text();
+    if (bars && text.matches("[-:| ]+")) {
+      return List.of();
+    }
+    List<Line> cells = new ArrayList<>();
+    for (String cell : text.split(bars ? "\\|" : "\t", -1)) {
+      cells.add(new Line(line.number(), cell.strip(), Line.Mark.NONE));
+    }
+    return cells;
+  }
+
+  /** Names of at least two plans one below the other, then labels, each with a cell a plan. */
+  private static Optional<Grid> flattened(List<Line> all) {
+    List<Line> lines = all.stream().filter(line -> !line.isBlank()).toList();
+    for (int from = 0; from < lines.size(); from++) {
+      for (int plans = 5; plans >= 2; plans--) {
+        Optional<Grid> grid = flattened(lines, from, plans);
+        if (grid.isPresent()) {
+          return grid;
+        }
+      }
+    }
+    return Optional.empty();
+  }
+
+  private static Optional<Grid> flattened(List<Line> lines, int from, int plans) {
+    if (from + plans >= lines.size()
+        || !lines.subList(from, from + plans).stream().allMatch(l -> Known.isNameLike(l.text()))) {
+      return Optional.empty();
+    }
+    List<Row> rows = new ArrayList<>();
+    int at = from + plans;
+    while (at + plans < lines.size()) {
+      Line label = lines.get(at);
+      List<Line> cells = lines.subList(at + 1, at + 1 + plans);
+      if (isCell(label) || !cells.stream().allMatch(Grid::isCell)) {
+        break;
+      }
+      rows.add(new Row(label, List.copyOf(cells)));
+      at += plans + 1;
+    }
+    boolean priced =
+        rows.size() == 1
+            && rows.getFirst().label().text().matches("(?i)(?:price|cost|per)\\b.*")
+            && rows.getFirst().cells().stream().allMatch(Grid::isPrice);
+    if (rows.size() < FEWEST_ROWS && !priced) {
+      return Optional.empty();
+    }
+    List<Line> around = new ArrayList<>(lines.subList(0, from));
+    around.addAll(lines.subList(at, lines.size()));
+    return Optional.of(new Grid(lines.subList(from, from + plans), rows, around));
+  }
+
+  private static boolean isPrice(Line line) {
+    return line.text().matches("(?i)(?:from )?[^\\d]{0,4}[\\d.,' ’]+.{0,24}")
+            && Amount.isIn(line.text())
+        || Known.isFree(line.text())
+        || Known.isOnRequest(line.text());
+  }
+
+  /** Whether a line is what a cell of such a table holds, and no label. */
+  private static boolean isCell(Line line) {
+    String text = line.text();
+    return GridReading.answer(text).isPresent() || isPrice(line) || COUNT.matcher(text).matches();
+  }
+}

@@ -1,0 +1,159 @@
+package tertulia.core.pagetext;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.regex.Pattern;
+import tertulia.core.fit.Answer;
+import tertulia.core.pagetext.PageReading.AnswerSaid;
+
+/** Reads a table cell by cell: its label says what the cell speaks of. */
+final class GridReading {
+  private static final Map<String, Answer> ANSWERS =
+      Map.ofEntries(
+          Map.entry("✓", Answer.YES),
+          Map.entry("✔", Answer.YES),
+          Map.entry("☑", Answer.YES),
+          Map.entry("✅", Answer.YES),
+          Map.entry("●", Answer.YES),
+          Map.entry("x", Answer.YES),
+          Map.entry("yes", Answer.YES),
+          Map.entry("included", Answer.YES),
+          Map.entry("✗", Answer.NO),
+          Map.entry("✘", Answer.NO),
+          Map.entry("✕", Answer.NO),
+          Map.entry("❌", Answer.NO),
+          Map.entry("–", Answer.NO),
+          Map.entry("—", Answer.NO),
+          Map.entry("-", Answer.NO),
+          Map.entry("no", Answer.NO),
+          Map.entry("not included", Answer.NO),
+          Map.entry("limited", Answer.PARTLY),
+          Map.entry("partly", Answer.PARTLY),
+          Map.entry("basic", Answer.PARTLY),
+          Map.entry("add-on", Answer.BY_ADD_ON),
+          Map.entry("addon", Answer.BY_ADD_ON),
+          Map.entry("as an add-on", Answer.BY_ADD_ON));
+
+  private static final Pattern OF_SEATS =
+      Pattern.compile(
+          "(?i)(?:number of |max(?:imum)?\\.? )?(?:users?|seats?|members?|people|team size|team)");
+  private static final Pattern LEAST_SEATS =
+      Pattern.compile(
+          "(?i)(?:min(?:imum)?\\.?|least|fewest)(?: number)?(?: of)? (?:users?|seats?|members?|people)");
+  private static final Pattern SIZE =
+      Pattern.compile(
+          "(?i)(?:up to )?"
+              + Numbers.NUMBER
+              + "(?:\\s?(?:-|–|to)\\s?"
+              + Numbers.NUMBER
+              + ")?\\+?|unlimited");
+
+  private final Grid grid;
+  private final PageReader page;
+  private final List<PlanDraft> plans = new ArrayList<>();
+
+  GridReading(Grid grid, PageReader page) {
+    this.grid = grid;
+    this.page = page;
+  }
+
+  /** What a cell by itself answers; empty if it is no answer. */
+  static Optional<Answer> answer(String cell) {
+    return Optional.ofNullable(ANSWERS.get(cell.strip().toLowerCase(Locale.ROOT)));
+  }
+
+  void read() {
+    for (Line head : grid.head()) {
+      List<Amount> amounts = Amount.in(head.text(), page.numbers());
+      String name =
+          amounts.isEmpty()
+              ? head.text()
+              : head.text().substring(0, amounts.getFirst().start()).replaceAll("[\\s:–—-]+$", "");
+      PlanDraft plan = page.open(Said.clear(name, head.passage()));
+      plans.add(plan);
+      if (!amounts.isEmpty()) {
+        plan.take(
+            new Line(head.number(), head.text().substring(name.length()).strip(), head.mark()));
+      }
+    }
+    for (Grid.Row row : grid.rows()) {
+      for (int p = 0; p < Math.min(plans.size(), row.cells().size()); p++) {
+        Line cell = row.cells().get(p);
+        if (!cell.text().isBlank() && !cell(row.label(), cell, plans.get(p))) {
+          page.notUnderstood(
+              new Line(cell.number(), row.label().text() + " " + cell.text(), cell.mark()));
+        }
+      }
+    }
+  }
+
+  private boolean cell(Line label, Line cell, PlanDraft plan) {
+    String said = label.text();
+    String text = cell.text();
+    Line both = new Line(cell.number(), said + ": " + text, Line.Mark.NONE);
+    if (Known.isButton(text) && !Known.isOnRequest(text)) {
+      page.pass(both);
+      return true;
+    }
+    if (Amount.isIn(text)) {
+      return priced(said, text, cell, plan);
+    }
+    if (Known.isFree(text) || Known.isOnRequest(text) && !Known.isButton(said)) {
+      return plan.isPriced() || plan.take(cell);
+    }
+    Optional<Answer> answer = answer(text);
+    if (answer.isPresent() && !isMeasured(said)) {
+      plan.answer(new Said<>(new AnswerSaid(said, answer.get()), both.passage(), Set.of()));
+      return true;
+    }
+    return sized(said, text, cell, plan) || limited(said, text, cell, plan);
+  }
+
+  /** A label such as "Price per user, billed yearly" says of the amount what the cell does not. */
+  private boolean priced(String label, String text, Line cell, PlanDraft plan) {
+    boolean ofPrice =
+        !Wording.in(label).isNothing()
+            || label.matches("(?i).*\\b(?:price|pricing|cost|fee)s?\\b.*")
+            || label.isBlank();
+    if (!ofPrice) {
+      return plan.take(new Line(cell.number(), label + " " + text, Line.Mark.NONE));
+    }
+    String words = label.replaceAll("(?i)^(?:price|pricing|cost)s?\\b[:, ]*", "");
+    return plan.take(
+        new Line(cell.number(), text + (words.isBlank() ? "" : ", " + words), Line.Mark.NONE));
+  }
+
+  private boolean isMeasured(String label) {
+    return OF_SEATS.matcher(label).matches()
+        || new Phrases(page.numbers()).limit("1 " + label).isPresent();
+  }
+
+  private boolean sized(String label, String text, Line cell, PlanDraft plan) {
+    if (LEAST_SEATS.matcher(label).matches() && text.matches("\\d[\\d.,]*")) {
+      return plan.take(new Line(cell.number(), "at least " + text + " users", Line.Mark.NONE));
+    }
+    if (!OF_SEATS.matcher(label).matches()) {
+      return false;
+    }
+    boolean counted = SIZE.matcher(text).matches();
+    return plan.take(new Line(cell.number(), counted ? text + " users" : text, Line.Mark.NONE));
+  }
+
+  private boolean limited(String label, String text, Line cell, PlanDraft plan) {
+    Phrases phrases = new Phrases(page.numbers());
+    return phrases
+        .limit(text + " " + label)
+        .or(() -> phrases.limit(text))
+        .or(() -> phrases.limit(text + " of " + label))
+        .or(() -> phrases.limit(label + " " + text))
+        .map(limit -> {
+          plan.limit(Said.clear(limit, new Passage(cell.number(), label + ": " + text)));
+          return true;
+        })
+        .orElse(false);
+  }
+}

@@ -1,0 +1,126 @@
+package tertulia.core.pagetext;
+
+import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+/** Lines that every price page has and that say what they are. */
+final class Known {
+  private static final Pattern BUTTON =
+      Pattern.compile(
+          "(?i)(?:get started|start(?: for)? free(?: trial| today)?|start (?:your |a )?(?:free )?trial|start now|try (?:it )?(?:now|free|for free)|buy(?: now)?|choose(?: plan| this plan| \\w+){0,3}|select(?: plan| \\w+){0,3}|sign up(?: free| now)?|subscribe|contact (?:us|sales)|talk to (?:us|sales)|book a demo|request a demo|learn more|see all (?:features|plans)|compare(?: all)? (?:plans|features)|most popular|popular|recommended|best value|our favou?rite|log in|sign in|upgrade|read more|show more)[.!→> ]*");
+  private static final Pattern TOGGLE =
+      Pattern.compile(
+          "(?i)(?:(?:monthly|yearly|annually|annual)\\s*[/|·]?\\s*){1,4}(?:billing)?\\s*[(–—-]?\\s*(?:save (?:up to )?\\d{1,2}\\s?%|\\d{1,2}\\s?% off|-\\d{1,2}\\s?%)?\\)?");
+  private static final Pattern SAVING =
+      Pattern.compile(
+          "(?i)(?:you )?save (?:up to )?\\d{1,2}\\s?%(?: (?:with|on|when|by|if).*(?:year|annual).*)?[.!]?");
+  private static final Pattern HEADING =
+      Pattern.compile(
+          "(?i)(?:our )?(?:pricing|prices|plans?|features?|plans (?:and|&) (?:pricing|prices)|what(?:’|')?s included|(?:it )?includes:?|included:?|key features:?|features:|home|product|(?:simple|fair|clear)[ ,a-z]* pric(?:es|ing)[a-z ,]*)[.:]?");
+  private static final Pattern EXTRAS =
+      Pattern.compile(
+          "(?i)(?:optional )?(?:add-?ons?|extras|optional extras)(?: (?:for|to) (?:all|any|every|paid) plans?)?:?");
+  private static final Pattern FOR_ALL =
+      Pattern.compile(
+          "(?i)(?:all|every) plans? (?:includes?|comes? with|ha(?:s|ve)):?|(?:included )?in (?:all|every) plans?:?");
+  private static final Pattern QUESTIONS =
+      Pattern.compile(
+          "(?i)(?:frequently asked )?questions(?: (?:and|&) answers)?|faqs?|frequently asked");
+  private static final Pattern CONTAINS =
+      Pattern.compile(
+          "(?i)(?:everything|all|all features)(?: that is)? (?:in|of|from) (?:the )?(?<plan>[^,:]+?)(?: plan)?(?:,? (?:plus|and(?: also)?|as well as))?[:.,]?");
+  private static final Pattern FREE =
+      Pattern.compile("(?i)(?:free(?: forever| of charge| for ever)?|no charge|at no cost)[.!]?");
+  private static final Pattern ON_REQUEST =
+      Pattern.compile(
+          "(?i)(?:custom(?: pricing| price| quote)?|(?:price |prices )?on request|contact (?:us|sales)(?: for (?:a (?:price|quote)|pricing|prices))?|talk to (?:us|sales)|ask for a (?:quote|price)|let(?:’|')?s talk|get a quote|tailored(?: pricing)?|by quote)[.!]?");
+  private static final Pattern TAX =
+      Pattern.compile(
+          "(?i)\\b(?:incl(?:uding|uded?|usive of|\\.)?|hold|with)\\s(?<n>\\d{1,2}(?:[.,]\\d)?)\\s?% (?:vat|tax|sales tax|gst)\\b");
+  private static final Pattern BEFORE_TAX =
+      Pattern.compile(
+          "(?i)(?:all )?(?:prices )?(?:are )?(?:excl(?:uding|\\.)?|plus|before|without|exclude)(?: of)? (?:any )?(?:vat|tax(?:es)?|sales tax|gst)\\.?");
+
+  private Known() {}
+
+  static boolean isButton(String text) {
+    return BUTTON.matcher(text).matches();
+  }
+
+  /** Whether it switches between ways of billing, and does not say which is shown. */
+  static boolean isToggle(String text) {
+    return TOGGLE.matcher(text).matches();
+  }
+
+  /** Whether it says nothing a sheet holds. */
+  static boolean isPassed(String text) {
+    return isButton(text)
+        || isToggle(text)
+        || SAVING.matcher(text).matches()
+        || HEADING.matcher(text).matches()
+        || text.endsWith("→")
+        || BEFORE_TAX.matcher(text).matches();
+  }
+
+  static boolean isExtras(String text) {
+    return EXTRAS.matcher(text).matches();
+  }
+
+  static boolean isForAll(String text) {
+    return FOR_ALL.matcher(text).matches();
+  }
+
+  static boolean isQuestions(String text) {
+    return QUESTIONS.matcher(text).matches();
+  }
+
+  /** The plan whose everything is contained; empty if nothing like that is said. */
+  static Optional<String> contains(String text) {
+    Matcher contains = CONTAINS.matcher(text);
+    return contains.matches() ? Optional.of(contains.group("plan").strip()) : Optional.empty();
+  }
+
+  static boolean isFree(String text) {
+    return FREE.matcher(text).matches();
+  }
+
+  static boolean isOnRequest(String text) {
+    return ON_REQUEST.matcher(text).matches();
+  }
+
+  static Optional<String> taxPercent(String text) {
+    Matcher tax = TAX.matcher(text);
+    return tax.find() ? Optional.of(tax.group("n")) : Optional.empty();
+  }
+
+  /** Whether a line is a sentence that praises or describes: it says nothing that is counted. */
+  static boolean isSlogan(String text) {
+    boolean sentence =
+        text.endsWith(".")
+            || text.endsWith("!")
+            || text.startsWith("For ")
+            || text.startsWith("Best for ");
+    return sentence && text.split("\\s+").length >= 3 && text.chars().noneMatch(Character::isDigit);
+  }
+
+  /** Whether a line may be the name of a plan. */
+  static boolean isNameLike(String text) {
+    return !text.isEmpty()
+        && text.length() <= 40
+        && text.split("\\s+").length <= 5
+        && Character.isLetterOrDigit(text.codePointAt(0))
+        && !Character.isLowerCase(text.codePointAt(0))
+        && !Amount.isIn(text)
+        && !text.matches(".*[.!?:;,]$")
+        && !text.matches("(?i)(?:up to |over )?[\\d.,]+\\s.*|.*%.*|.*\\b\\d+\\s\\p{L}.*")
+        && !isPassed(text)
+        && !isFree(text)
+        && !isOnRequest(text)
+        && !isExtras(text)
+        && !isForAll(text)
+        && !isQuestions(text)
+        && contains(text).isEmpty()
+        && !Wording.isAll(text);
+  }
+}

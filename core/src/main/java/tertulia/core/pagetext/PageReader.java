@@ -1,0 +1,176 @@
+package tertulia.core.pagetext;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Stream;
+import tertulia.core.deadline.Deadline;
+import tertulia.core.pagetext.PageReading.AddOnSaid;
+import tertulia.core.pagetext.PageReading.OfferSaid;
+import tertulia.core.pagetext.PageReading.PlanSaid;
+
+/** Reads a price page's text. */
+public final class PageReader {
+  /** Characters of a text; a longer one is no price page. */
+  public static final int LONGEST = 20_000;
+
+  private static final int LONGEST_LINE = 300;
+  private static final int LONGEST_ROW = 4_000;
+  private static final int SHOWN = 80;
+
+  private final Numbers numbers;
+  private final Phrases phrases;
+  private final List<Line> lines;
+  private final List<PlanDraft> drafts = new ArrayList<>();
+  private final List<AddOnSaid> addOns = new ArrayList<>();
+  private final List<Said<OfferSaid>> offers = new ArrayList<>();
+  private final List<Line> forAll = new ArrayList<>();
+  private Optional<Said<Integer>> trialDays = Optional.empty();
+  private Optional<Said<Boolean>> trialCard = Optional.empty();
+  private Optional<Said<java.math.BigDecimal>> tax = Optional.empty();
+  private Wording page = Wording.NOTHING;
+  private boolean several;
+  private final List<Passage> notUnderstood = new ArrayList<>();
+  private final List<Passage> passed = new ArrayList<>();
+
+  private PageReader(String text) {
+    this.numbers = Numbers.of(text);
+    this.phrases = new Phrases(numbers);
+    this.lines = Joined.columns(Joined.lines(Line.of(text)));
+  }
+
+  /**
+   * What a text says; nothing it does not.
+   *
+   * @throws IllegalArgumentException if it is longer than {@link #LONGEST}
+   */
+  public static PageReading read(String text) {
+    if (text.length() > LONGEST) {
+      throw new IllegalArgumentException(
+          "A page's text has at most "
+              + LONGEST
+              + " characters; this has "
+              + text.length()
+              + ". Leave out what is not about prices.");
+    }
+    return new PageReader(text).read();
+  }
+
+  private PageReading read() {
+    List<Line> left = aboutThePage();
+    Optional<Grid> grid = Grid.of(left);
+    if (grid.isPresent()) {
+      new GridReading(grid.get(), this).read();
+      left = grid.get().around();
+    }
+    new CardReading(left, this).read();
+    List<PlanSaid> plans = new ArrayList<>();
+    for (PlanDraft draft : drafts) {
+      forAll.forEach(draft::take);
+      plans.add(draft.plan(page, several, plans));
+      offers.addAll(draft.offers());
+    }
+    return new PageReading(plans, addOns, offers, trialDays, trialCard, tax, notUnderstood, passed);
+  }
+
+  /** Takes what is said of the whole page; the lines that are left. */
+  private List<Line> aboutThePage() {
+    List<Line> left = new ArrayList<>();
+    boolean questions = false;
+    boolean priced = false;
+    for (Line line : lines) {
+      Deadline.check(() -> "the text of the page");
+      questions |= Known.isQuestions(line.text());
+      boolean toggle = !priced && !line.isRow() && Known.isToggle(line.text());
+      priced |= Amount.isIn(line.text());
+      if (isTooLong(line)) {
+        notUnderstood.add(
+            new Passage(line.number(), line.text().strip().substring(0, SHOWN) + "…"));
+      } else if (questions || toggle) {
+        several |= toggle;
+        pass(line);
+      } else if (line.isBlank() || line.isRow() || !ofAll(line)) {
+        left.add(line);
+      }
+    }
+    return left;
+  }
+
+  /** No line of a price page is as long, and some patterns take the square of its length. */
+  private static boolean isTooLong(Line line) {
+    return line.isRow()
+        ? line.text().length() > LONGEST_ROW
+            || Stream.of(line.text().split("\t")).anyMatch(cell -> cell.length() > LONGEST_LINE)
+        : line.text().length() > LONGEST_LINE;
+  }
+
+  private boolean ofAll(Line line) {
+    String text = line.text();
+    Optional<String> percent = Known.taxPercent(text);
+    if (percent.isPresent() && !Amount.isIn(text)) {
+      tax = percent.map(n -> Said.clear(numbers.read(n).value(), line.passage()));
+      return true;
+    }
+    Optional<Integer> days = phrases.trialDays(text);
+    Optional<Boolean> card = phrases.trialCard(text);
+    if ((days.isPresent() || card.isPresent()) && !Amount.isIn(text)) {
+      if (trialDays.isEmpty()) {
+        trialDays = days.map(n -> Said.clear(n, line.passage()));
+      }
+      if (trialCard.isEmpty()) {
+        trialCard = card.map(asked -> Said.clear(asked, line.passage()));
+      }
+      return true;
+    }
+    boolean ofPrices =
+        text.matches("(?i).*\\b(?:all|our|these)? ?prices\\b.*") && !Amount.isIn(text);
+    Wording wording = Wording.in(text);
+    if (ofPrices && !wording.isNothing()) {
+      page = wording.or(page);
+      return true;
+    }
+    return false;
+  }
+
+  Numbers numbers() {
+    return numbers;
+  }
+
+  PlanDraft open(Said<String> name) {
+    PlanDraft draft = new PlanDraft(name, numbers);
+    drafts.add(draft);
+    return draft;
+  }
+
+  /** A plan that is there already; empty if none has the name. */
+  Optional<PlanDraft> plan(String name) {
+    return drafts.stream().filter(d -> d.name.value().equalsIgnoreCase(name)).findFirst();
+  }
+
+  void addOn(Said<String> name, List<Line> priced) {
+    Clause.prices(Clause.of(priced, numbers).stated(), page, several).stream()
+        .limit(1)
+        .forEach(price -> addOns.add(new AddOnSaid(name, price)));
+  }
+
+  /** An offer that is said of no plan; false if the line is none. */
+  boolean offer(Line line) {
+    Optional<OfferSaid> offer = phrases.offer(line.text(), null);
+    offer.ifPresent(found -> offers.add(Said.clear(found, line.passage())));
+    return offer.isPresent();
+  }
+
+  void ofAllPlans(Line line) {
+    forAll.add(line);
+  }
+
+  void pass(Line line) {
+    if (!line.isBlank()) {
+      passed.add(line.passage());
+    }
+  }
+
+  void notUnderstood(Line line) {
+    notUnderstood.add(line.passage());
+  }
+}

@@ -1,0 +1,412 @@
+package tertulia.core.pagetext;
+
+import java.math.BigDecimal;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import org.jspecify.annotations.Nullable;
+import tertulia.core.growth.Measure;
+import tertulia.core.pagetext.PageReading.AnswerSaid;
+import tertulia.core.pagetext.PageReading.BandSaid;
+import tertulia.core.pagetext.PageReading.Basis;
+import tertulia.core.pagetext.PageReading.Fee;
+import tertulia.core.pagetext.PageReading.LimitSaid;
+import tertulia.core.pagetext.PageReading.OfferSaid;
+import tertulia.core.pagetext.PageReading.Once;
+import tertulia.core.pagetext.PageReading.PlanSaid;
+import tertulia.core.pagetext.PageReading.Use;
+
+/** What is gathered of one plan while its lines are read. */
+final class PlanDraft {
+  private static final String SEATS =
+      "(?:users?|seats?|members?|people|licen[cs]es?|editors?|agents?|employees?|hosts?|calendars?|phone lines?)";
+  private static final Pattern BAND =
+      Pattern.compile(
+          "(?i)^(?:(?:from\\s)?(?<a>\\d[\\d.,]*)\\s?(?:-|–|—|to)\\s?(?<b>\\d[\\d.,]*)|(?:up to|first)\\s(?<c>\\d[\\d.,]*)|(?<d>\\d[\\d.,]*)\\s?\\+|(?:more than|above|over)\\s(?<e>\\d[\\d.,]*)|(?<g>\\d[\\d.,]*)\\s(?:or|and)\\smore)\\s*(?<unit>"
+              + SEATS
+              + ")?\\s*(?:[:=–—-]|at|for|cost)?\\s*(?<rest>.*)$");
+  private static final Pattern THEN =
+      Pattern.compile(
+          "(?i)(?<first>.*?first .*?months?,?\\s*)(?:then|after that|afterwards)\\b(?<rest>.*)");
+
+  final Said<String> name;
+  private final Numbers numbers;
+  private final Phrases phrases;
+  private final List<Line> priced = new ArrayList<>();
+  private final List<Line> extra = new ArrayList<>();
+  private final List<Line> banded = new ArrayList<>();
+  private Optional<Said<Basis>> basis = Optional.empty();
+  private Optional<Said<Integer>> least = Optional.empty();
+  private Optional<Said<Integer>> most = Optional.empty();
+  private Optional<Said<Integer>> pack = Optional.empty();
+  private Optional<Said<Integer>> included = Optional.empty();
+  private final List<Said<Once>> once = new ArrayList<>();
+  private final List<Said<Use>> use = new ArrayList<>();
+  private final List<Said<Fee>> fees = new ArrayList<>();
+  private final List<Said<LimitSaid>> limits = new ArrayList<>();
+  private final List<Said<AnswerSaid>> answers = new ArrayList<>();
+  private final List<Said<OfferSaid>> offers = new ArrayList<>();
+  private Optional<String> contains = Optional.empty();
+  private Optional<java.time.LocalDate> until = Optional.empty();
+
+  PlanDraft(Said<String> name, Numbers numbers) {
+    this.name = name;
+    this.numbers = numbers;
+    this.phrases = new Phrases(numbers);
+  }
+
+  /** Its offers; one that is said in words and by a price that was struck through is one. */
+  List<Said<OfferSaid>> offers() {
+    List<Said<OfferSaid>> said = offers.stream().filter(o -> !isSaidBetter(o)).toList();
+    return said.stream()
+        .map(o ->
+            until.isEmpty() || o.value().until().isPresent()
+                ? o
+                : new Said<>(o.value().until(until.get()), o.from(), o.assumed()))
+        .toList();
+  }
+
+  private boolean isSaidBetter(Said<OfferSaid> offer) {
+    return offer.assumed().contains(Assumed.STRUCK_THROUGH)
+        && offers.stream()
+            .anyMatch(other ->
+                !other.assumed().contains(Assumed.STRUCK_THROUGH)
+                    && other.value().percent().isPresent()
+                    && other
+                            .value()
+                            .percent()
+                            .get()
+                            .compareTo(offer.value().percent().orElseThrow())
+                        == 0);
+  }
+
+  boolean isPriced() {
+    return !priced.isEmpty() || !banded.isEmpty() || basis.isPresent();
+  }
+
+  /** Takes what a line says of this plan; false if it says nothing that is known. */
+  boolean take(Line line) {
+    return Amount.isIn(line.text()) ? priced(line) : unpriced(line) || capability(line);
+  }
+
+  private boolean priced(Line line) {
+    String text = line.text();
+    Optional<Fee> fee = phrases.fee(text);
+    if (fee.isPresent()) {
+      fees.add(Said.clear(fee.get(), line.passage()));
+      return true;
+    }
+    Matcher then = THEN.matcher(text);
+    if (then.matches() && Amount.isIn(then.group("first")) && Amount.isIn(then.group("rest"))) {
+      first(line, then);
+      return true;
+    }
+    if (BAND.matcher(text).matches()
+        && !Amount.in(text, numbers).isEmpty()
+        && Amount.in(text, numbers).getFirst().start() > 0) {
+      banded.add(line);
+      return true;
+    }
+    if (Wording.in(text).isOnce()) {
+      return once(line);
+    }
+    if (Phrases.isMore(text)) {
+      Optional<Use> used = phrases.use(text);
+      if (used.isPresent()) {
+        use.add(Said.clear(used.get(), line.passage()));
+        return true;
+      }
+      boolean seats = Wording.in(text).of().flatMap(Wording.Of::each).isPresent();
+      if (seats) {
+        extra.add(line);
+      }
+      return seats;
+    }
+    priced.add(line);
+    return true;
+  }
+
+  /**
+   * "€9 for the first 3 months, then €12": the lasting price, and an offer if it is in percents.
+   */
+  private void first(Line line, Matcher then) {
+    List<Amount> low = Amount.in(then.group("first"), numbers);
+    List<Amount> high = Amount.in(then.group("rest"), numbers);
+    priced.add(new Line(line.number(), then.group("rest").strip(), line.mark()));
+    BigDecimal list = high.getFirst().value();
+    BigDecimal off = list.subtract(low.getFirst().value()).multiply(BigDecimal.valueOf(100));
+    if (off.signum() > 0) {
+      off(off.divide(list, java.math.MathContext.DECIMAL64), line, Set.of());
+    }
+  }
+
+  private void off(BigDecimal percent, Line line, Set<Assumed> assumed) {
+    BigDecimal plain = percent.stripTrailingZeros();
+    // a share that is no round number is none the page states
+    if (plain.scale() <= 2) {
+      offers.add(
+          new Said<>(
+              new OfferSaid(
+                  plain.toPlainString() + " % off " + name.value(),
+                  Optional.of(plain),
+                  phrases.forMonths(line.text()),
+                  Phrases.until(line.text()),
+                  false,
+                  Optional.of(name.value())),
+              line.passage(),
+              assumed));
+    }
+  }
+
+  private boolean once(Line line) {
+    List<Amount> amounts = Amount.in(line.text(), numbers);
+    if (amounts.size() != 1) {
+      return false;
+    }
+    Amount amount = amounts.getFirst();
+    String before = line.text().substring(0, amount.start());
+    String named =
+        before
+            .replaceAll("(?i)\\b(?:one[- ](?:time|off)|once)\\b", "")
+            .replaceAll("[^\\p{L}\\p{N} -]", "")
+            .strip();
+    once.add(
+        new Said<>(
+            new Once(
+                named.isEmpty() ? "Set-up" : named,
+                amount.value(),
+                amount.currency(),
+                Wording.in(line.text()).of().flatMap(Wording.Of::each)),
+            line.passage(),
+            amount.assumed()));
+    return true;
+  }
+
+  private boolean unpriced(Line line) {
+    String text = line.text();
+    if (Known.isFree(text)) {
+      basis = Optional.of(Said.clear(Basis.FREE, line.passage()));
+      return true;
+    }
+    if (Known.isOnRequest(text)) {
+      if (basis.isEmpty()) {
+        basis = Optional.of(Said.clear(Basis.ON_REQUEST, line.passage()));
+      }
+      return true;
+    }
+    Optional<Phrases.Size> size = phrases.size(text);
+    if (size.isPresent()) {
+      size(size.get(), line);
+      return true;
+    }
+    Optional<Integer> packs = phrases.pack(text);
+    if (packs.isPresent()) {
+      pack = packs.map(n -> Said.clear(n, line.passage()));
+      return true;
+    }
+    Optional<LimitSaid> limit = phrases.limit(text);
+    if (limit.isPresent()) {
+      limits.add(Said.clear(limit.get(), line.passage()));
+      return true;
+    }
+    Optional<OfferSaid> offer = phrases.offer(text, name.value());
+    if (offer.isPresent()) {
+      offers.add(Said.clear(offer.get(), line.passage()));
+      return true;
+    }
+    if (Phrases.isUntil(text)) {
+      until = Phrases.until(text);
+      return true;
+    }
+    Optional<String> other = Known.contains(text);
+    if (other.isPresent()) {
+      contains = other;
+      return true;
+    }
+    if (Wording.isAll(text)) {
+      priced.add(line);
+      return true;
+    }
+    return false;
+  }
+
+  private boolean capability(Line line) {
+    Optional<Said<AnswerSaid>> answer = Phrases.capability(line);
+    answer.ifPresent(this::answer);
+    return answer.isPresent();
+  }
+
+  void answer(Said<AnswerSaid> answer) {
+    answers.removeIf(a -> a.value().capability().equalsIgnoreCase(answer.value().capability()));
+    answers.add(answer);
+  }
+
+  void size(Phrases.Size size, Line line) {
+    Set<Assumed> assumed = size.bare() ? Set.of(Assumed.AT_MOST) : Set.of();
+    size.least().ifPresent(n -> least = Optional.of(new Said<>(n, line.passage(), assumed)));
+    size.most().ifPresent(n -> most = Optional.of(new Said<>(n, line.passage(), assumed)));
+    size.included().ifPresent(n -> included = Optional.of(new Said<>(n, line.passage(), assumed)));
+  }
+
+  void limit(Said<LimitSaid> limit) {
+    limits.add(limit);
+  }
+
+  /**
+   * The plan.
+   *
+   * @param page what is said of all prices
+   * @param several whether the page knows more than one way of billing
+   * @param before plans that stand before it
+   */
+  PlanSaid plan(Wording page, boolean several, List<PlanSaid> before) {
+    Clause clause = Clause.of(priced, numbers);
+    clause
+        .reduced()
+        .ifPresent(less ->
+            off(
+                less.value(),
+                priced.stream()
+                    .filter(line -> line.number() == less.from().line())
+                    .findFirst()
+                    .orElseThrow(),
+                less.assumed()));
+    List<Clause.Stated> stated = new ArrayList<>(clause.stated());
+    if (basis.filter(b -> b.value() == Basis.FREE).isPresent()) {
+      stated.removeIf(one -> one.amount().value().signum() == 0);
+    }
+    List<Said<Price>> prices = new ArrayList<>(Clause.prices(oneCurrency(stated), page, several));
+    Clause.prices(Clause.of(extra, numbers).stated(), page, several)
+        .forEach(more -> prices.add(alike(more, prices)));
+    boolean nothing = prices.stream().allMatch(p -> p.value().amount().signum() == 0);
+    Said<Basis> how =
+        nothing && !prices.isEmpty()
+            ? Said.clear(Basis.FREE, prices.getFirst().from())
+            : prices.isEmpty() && banded.isEmpty()
+                ? basis.orElseGet(() -> Said.clear(Basis.NOT_SAID, name.from()))
+                : Said.clear(
+                    Basis.LISTED,
+                    prices.isEmpty() ? banded.getFirst().passage() : prices.getFirst().from());
+    inherit(before);
+    return new PlanSaid(
+        name,
+        how.assuming(name.assumed()),
+        nothing ? List.of() : prices,
+        Clause.prices(
+            stated.stream().filter(one -> !oneCurrency(stated).contains(one)).toList(),
+            page,
+            several),
+        bands(page, several),
+        least,
+        most,
+        pack,
+        included,
+        once,
+        use,
+        fees,
+        limits,
+        answers);
+  }
+
+  /** What comes on top is billed like what it comes on top of. */
+  private static Said<Price> alike(Said<Price> more, List<Said<Price>> prices) {
+    if (prices.isEmpty()) {
+      return more;
+    }
+    Price first = prices.getFirst().value();
+    Price price = more.value();
+    return new Said<>(
+        new Price(
+            price.amount(),
+            price.currency(),
+            price.every(),
+            price.each(),
+            first.term(),
+            price.isFrom()),
+        more.from(),
+        Set.of(Assumed.SAID_ELSEWHERE));
+  }
+
+  /** Of prices in several currencies those in the first. */
+  private static List<Clause.Stated> oneCurrency(List<Clause.Stated> stated) {
+    return stated.stream()
+        .filter(one -> one.amount().currency().equals(stated.getFirst().amount().currency()))
+        .toList();
+  }
+
+  private List<Said<BandSaid>> bands(Wording page, boolean several) {
+    Wording beside = Wording.NOTHING;
+    for (Line line : priced) {
+      beside = Amount.isIn(line.text()) ? beside : beside.or(Wording.in(line.text()));
+    }
+    List<Said<BandSaid>> bands = new ArrayList<>();
+    for (Line line : banded) {
+      Matcher band = BAND.matcher(line.text());
+      if (band.matches()) {
+        band(band, line, beside, page, several).ifPresent(bands::add);
+      }
+    }
+    return bands;
+  }
+
+  private Optional<Said<BandSaid>> band(
+      Matcher band, Line line, Wording beside, Wording page, boolean several) {
+    @Nullable String end = band.group("b") == null ? band.group("c") : band.group("b");
+    Optional<Integer> upTo = Optional.ofNullable(end).map(n -> numbers.read(n).value().intValue());
+    List<Clause.Stated> stated =
+        Clause.of(List.of(new Line(line.number(), band.group("rest"), line.mark())), numbers)
+            .stated();
+    boolean said =
+        band.group("rest").matches("(?i).*\\beach\\b.*")
+            || beside
+                .or(stated.isEmpty() ? Wording.NOTHING : stated.getFirst().wording())
+                .of()
+                .isPresent();
+    Set<Assumed> assumed = said ? Set.of() : Set.of(rises() ? Assumed.IN_ALL : Assumed.FOR_WHOM);
+    Optional<Measure> unit = Optional.ofNullable(band.group("unit")).flatMap(Units::of);
+    Wording of =
+        new Wording(
+            Optional.of(
+                new Wording.Of(
+                    said || !rises() ? Optional.of(unit.orElse(Measure.SEATS)) : Optional.empty())),
+            Optional.empty(),
+            Optional.empty(),
+            false,
+            false);
+    return Clause.prices(stated, beside.or(of), page, several).stream()
+        .findFirst()
+        .map(price ->
+            new Said<>(new BandSaid(upTo, price.value()), line.passage(), price.assumed())
+                .assuming(assumed));
+  }
+
+  /** Whether larger bands cost more, so that each price is one of all units. */
+  private boolean rises() {
+    List<java.math.BigDecimal> amounts =
+        banded.stream().map(line -> Amount.in(line.text(), numbers).getFirst().value()).toList();
+    return amounts.getFirst().compareTo(amounts.getLast()) < 0;
+  }
+
+  private void inherit(List<PlanSaid> before) {
+    contains
+        .flatMap(other ->
+            before.stream().filter(p -> p.name().value().equalsIgnoreCase(other)).findFirst())
+        .ifPresent(plan -> {
+          Set<Assumed> assumed = Set.of(Assumed.FROM_OTHER_PLAN);
+          List<Said<AnswerSaid>> own = List.copyOf(answers);
+          plan.answers().stream()
+              .filter(a ->
+                  own.stream()
+                      .noneMatch(
+                          o -> o.value().capability().equalsIgnoreCase(a.value().capability())))
+              .forEach(a -> answers.add(a.assuming(assumed)));
+          List<Measure> limited = limits.stream().map(l -> l.value().measure()).toList();
+          plan.limits().stream()
+              .filter(l -> !limited.contains(l.value().measure()))
+              .forEach(l -> limits.add(l.assuming(assumed)));
+        });
+  }
+}
