@@ -327,4 +327,49 @@ public class PageTextsTest {
     assertThrows(
         IllegalArgumentException.class, () -> PageReader.read("x".repeat(PageReader.LONGEST + 1)));
   }
+
+  /** Texts made of what the rules look for end, whatever they say. */
+  @Test
+  public void textsThatMeanHarmEnd() {
+    for (String token :
+        List.of(
+            "1 ",
+            "1.1",
+            "1,000 ",
+            "€",
+            "€1 ",
+            "€1/",
+            "a ",
+            "monthly ",
+            "billed ",
+            "per ",
+            "up to ",
+            "first month ",
+            "\t",
+            "|",
+            "| ",
+            "- ",
+            "✓",
+            "(",
+            "free ",
+            "1-1 ",
+            "users ",
+            "per user billed at ",
+            "' ",
+            ": ",
+            "or €1 ",
+            "25 % off ",
+            "GB of ",
+            "then €2 first 3 months ",
+            "yearly/monthly ",
+            "\u00a0",
+            "A\n",
+            "A\n€1\n")) {
+      String line = token.repeat(Math.max(1, 290 / token.length()));
+      String text = (line + "\n").repeat(Math.max(1, PageReader.LONGEST / (line.length() + 1)));
+      PageReading reading =
+          PageReader.read(text.substring(0, Math.min(text.length(), PageReader.LONGEST)));
+      assertTrue(reading.plans().size() < PageReader.LONGEST, token);
+    }
+  }
 }
