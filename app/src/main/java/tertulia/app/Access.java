@@ -180,6 +180,7 @@ class Access {
       "/growth/counts/undo",
       "/catalogue/new",
       "/catalogue/check",
+      "/catalogue/paste",
       "/catalogue/import",
       "/catalogue/import/take",
       "/catalogue/freshness",

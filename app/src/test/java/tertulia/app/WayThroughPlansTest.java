@@ -48,7 +48,9 @@ public class WayThroughPlansTest extends ServedTest {
         null,
         List.of(),
         List.of(),
-        List.of());
+        List.of(),
+        List.of(),
+        null);
   }
 
   private static ToolSheet.PlanPart plan(String name, Integer most, ToolSheet.TermPart... terms) {

@@ -110,6 +110,7 @@ final class CsvPage {
       case "offer" -> offer(row);
       case "owned" -> owned(row);
       case "condition" -> condition(row);
+      case "words" -> words(row);
       case "rating" -> rating(row);
       default ->
           refuseHere(
@@ -118,7 +119,7 @@ final class CsvPage {
               "\""
                   + cells.raw(row, CsvColumn.LINE)
                   + "\" is not one of tool, plan, price, allowance, capability, offer, owned,"
-                  + " condition, rating.");
+                  + " condition, words, rating.");
     }
   }
 
@@ -287,6 +288,15 @@ final class CsvPage {
     line.source = source(row);
     from(row, "conditions[" + form.conditions.size() + "]");
     form.conditions.add(line);
+  }
+
+  private void words(CsvTable.Row row) {
+    ToolForm.WordLine line = new ToolForm.WordLine();
+    line.topic = cells.raw(row, CsvColumn.NAME);
+    line.text = cells.raw(row, CsvColumn.VALUE);
+    line.source = source(row);
+    from(row, "words[" + form.words.size() + "]");
+    form.words.add(line);
   }
 
   private void rating(CsvTable.Row row) {

@@ -56,6 +56,12 @@ final class CsvWriter {
           .put(CsvColumn.VALUE, line.value)
           .add();
     }
+    for (ToolForm.WordLine line : form.words) {
+      row("words", line.source)
+          .put(CsvColumn.NAME, line.topic)
+          .put(CsvColumn.VALUE, line.text)
+          .add();
+    }
     for (ToolForm.RatingLine line : form.ratings) {
       row("rating", line.source)
           .put(CsvColumn.VALUE, line.rating)

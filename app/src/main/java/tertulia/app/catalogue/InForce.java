@@ -10,8 +10,12 @@ final class InForce {
   private InForce() {}
 
   /** The strongest ground first, then the newest. */
-  static final Comparator<ToolSheet.FactPart> FIRST =
+  static final Comparator<ToolSheet.SourcePart> OF_SOURCES =
       Comparator.comparing(
-              (ToolSheet.FactPart fact) -> Codes.oneOf(Ground.class, fact.source().ground()).rank())
-          .thenComparing(fact -> fact.source().asOf(), Comparator.reverseOrder());
+              (ToolSheet.SourcePart source) -> Codes.oneOf(Ground.class, source.ground()).rank())
+          .thenComparing(ToolSheet.SourcePart::asOf, Comparator.reverseOrder());
+
+  /** The strongest ground first, then the newest. */
+  static final Comparator<ToolSheet.FactPart> FIRST =
+      Comparator.comparing(ToolSheet.FactPart::source, OF_SOURCES);
 }

@@ -178,12 +178,39 @@ class PricePageController {
     check("offers", Tool.MOST_OFFERS, form.offers.size());
     check("conditions", Limits.PLANS, form.conditions.size());
     check("ratings", Limits.PLANS, form.ratings.size());
+    check("sentences", Limits.PLANS, form.words.size());
   }
 
   private static void check(String what, int most, int found) {
     if (found > most + 1) {
       throw new TooMany("A price page", what, most, found);
     }
+  }
+
+  /**
+   * Reads the text of the maker's page into the form; nothing is stored. What cannot be read as a
+   * whole is refused with everything typed still there.
+   */
+  @PostMapping("/catalogue/paste")
+  String paste(
+      @ModelAttribute("form") ToolForm form,
+      @RequestParam(defaultValue = "") String slug,
+      @RequestParam(defaultValue = "") String selection,
+      @AuthenticationPrincipal SignedIn person,
+      Model model,
+      HttpServletResponse response) {
+    checkSize(form);
+    About about = new About(slug.isEmpty() ? null : slug, selection);
+    if (!slug.isEmpty()) {
+      catalogue.get(slug);
+    }
+    try {
+      PastedPage.into(form, person.name(), today());
+    } catch (IllegalArgumentException e) {
+      return refused(
+          form, about, Map.of("pasted.text", String.valueOf(e.getMessage())), model, response);
+    }
+    return show(form, about, Notes.NONE, model);
   }
 
   /** Nothing is stored; the form comes back with one column more. */
@@ -265,6 +292,9 @@ class PricePageController {
     model.addAttribute("answers", answers());
     model.addAttribute("kinds", ChargeKind.values());
     model.addAttribute("bases", BASES);
+    model.addAttribute(
+        "topics", Topics.all().stream().map(t -> new Choice(t, Topics.label(t))).toList());
+    model.addAttribute("read", PastedPage.of(form));
     model.addAttribute("benefits", BENEFITS);
     return "catalogue/edit";
   }

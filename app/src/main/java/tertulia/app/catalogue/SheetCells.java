@@ -90,6 +90,10 @@ public final class SheetCells {
       put(Conditions.label(part.kind()), part.value());
       put(Conditions.label(part.kind()) + KNOWN_FROM, source(part.source()));
     }
+    for (ToolSheet.WordPart part : sheet.words()) {
+      add(Topics.label(part.topic()), part.text());
+      add(Topics.label(part.topic()) + KNOWN_FROM, source(part.source()));
+    }
     put(
         "Public ratings",
         sheet.ratings().stream()

@@ -69,7 +69,17 @@ record SheetShape(List<Integer> facts, int needed, Set<Integer> aside, List<Part
             .filter(rating -> !rating.isBlank())
             .map(rating -> rating.rating + " from " + rating.count)
             .toList();
+    List<String> words =
+        form.words.stream()
+            .filter(line -> !line.text.isBlank())
+            .map(line -> line.text.strip())
+            .toList();
     return List.of(
+        part(
+            "words",
+            "What it is, and for whom",
+            said(words, "nobody has said; a sentence each, and what is known of its maker"),
+            faults),
         part("offers", "Offers", said(offers, "none; reductions for a while"), faults),
         part(
             "owned",

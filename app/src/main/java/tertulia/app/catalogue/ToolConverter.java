@@ -66,7 +66,9 @@ final class ToolConverter {
             owned(),
             conditions(),
             ratings(),
-            form.confirmed.stream().filter(key -> !key.isBlank()).distinct().sorted().toList());
+            form.confirmed.stream().filter(key -> !key.isBlank()).distinct().sorted().toList(),
+            words(),
+            pasted());
     if (faults.isEmpty()) {
       Faults core = new Faults();
       new ToolReader(core).tool("", sheet);
@@ -326,6 +328,34 @@ final class ToolConverter {
       }
     }
     return parts;
+  }
+
+  private List<ToolSheet.WordPart> words() {
+    List<ToolSheet.WordPart> parts = new ArrayList<>();
+    for (int w = 0; w < form.words.size(); w++) {
+      ToolForm.WordLine line = form.words.get(w);
+      if (!line.text.isBlank()) {
+        String at = "words[" + w + "]";
+        places.put("words/" + parts.size(), at + ".text");
+        parts.add(
+            new ToolSheet.WordPart(
+                line.topic,
+                read(at + ".text", line.text, t -> Codes.text(t, ToolReader.LONGEST_WORDS)),
+                source(at + ".source", line.source)));
+      }
+    }
+    return parts;
+  }
+
+  private ToolSheet.@Nullable PastedPart pasted() {
+    ToolForm.Pasted typed = form.pasted;
+    if (typed.text.isBlank()) {
+      return null;
+    }
+    return new ToolSheet.PastedPart(
+        typed.text,
+        text("pasted.by", typed.by, false),
+        read("pasted.on", typed.on, t -> Codes.day(t).toString()));
   }
 
   private List<ToolSheet.RatingPart> ratings() {

@@ -29,6 +29,10 @@ public class ToolForm {
   public OwnedLine owned = new OwnedLine();
   public List<ConditionLine> conditions = new ArrayList<>();
   public List<RatingLine> ratings = new ArrayList<>();
+  public List<WordLine> words = new ArrayList<>();
+
+  /** The text of the maker's page as it was pasted; empty if nobody did. */
+  public Pasted pasted = new Pasted();
 
   /** Keys of doubts that were answered with "it is so". */
   public List<String> confirmed = new ArrayList<>();
@@ -220,6 +224,24 @@ public class ToolForm {
     public String getLabel() {
       return Conditions.label(kind);
     }
+  }
+
+  /** A sentence about the tool. */
+  public static class WordLine {
+    public String topic = "";
+    public String text = "";
+    public Source source = new Source();
+
+    public String getLabel() {
+      return Topics.label(topic);
+    }
+  }
+
+  /** A pasted text, who pasted it and when. */
+  public static class Pasted {
+    public String text = "";
+    public String by = "";
+    public String on = "";
   }
 
   /** A public rating. */

@@ -1,5 +1,7 @@
 package tertulia.app.catalogue;
 
+import com.fasterxml.jackson.annotation.JsonAutoDetect.Visibility;
+import com.fasterxml.jackson.annotation.PropertyAccessor;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.LinkedHashMap;
@@ -13,9 +15,17 @@ import tertulia.app.exchange.Codes;
 import tertulia.app.exchange.ToolReader;
 import tertulia.app.exchange.ToolSheet;
 import tertulia.app.exchange.ToolSheet.SourcePart;
+import tools.jackson.databind.json.JsonMapper;
 
 /** From a tool sheet to the form that shows it. */
 final class ToolForms {
+  private static final JsonMapper COPIER =
+      JsonMapper.builder()
+          .changeDefaultVisibility(seen ->
+              seen.withVisibility(PropertyAccessor.ALL, Visibility.NONE)
+                  .withVisibility(PropertyAccessor.FIELD, Visibility.ANY))
+          .build();
+
   private final ToolForm form = new ToolForm();
   private final FormLines lines = new FormLines(form);
   private final ToolSheet sheet;
@@ -75,7 +85,14 @@ final class ToolForms {
       form.conditions.add(line(part));
     }
     sheet.ratings().forEach(rating -> form.ratings.add(line(rating)));
+    sheet.words().forEach(part -> form.words.add(line(part)));
     form.confirmed.addAll(sheet.confirmed());
+    ToolSheet.PastedPart pasted = sheet.pasted();
+    if (pasted != null) {
+      form.pasted.text = pasted.text();
+      form.pasted.by = pasted.by();
+      form.pasted.on = pasted.on();
+    }
     fillCells(form);
   }
 
@@ -92,6 +109,7 @@ final class ToolForms {
     trim(form.facts, ToolForm.FactLine::isBlank);
     trim(form.offers, ToolForm.OfferLine::isBlank);
     trim(form.ratings, ToolForm.RatingLine::isBlank);
+    trim(form.words, line -> line.text.isBlank());
     ToolForm.PlanColumn spare = new ToolForm.PlanColumn();
     spare.currency = form.plans.isEmpty() ? "EUR" : form.plans.getLast().currency;
     form.plans.add(spare);
@@ -118,6 +136,17 @@ final class ToolForms {
         form.conditions.add(line);
       }
     }
+    List<String> topics = form.words.stream().map(line -> line.topic).toList();
+    for (String topic : Topics.all()) {
+      if (!topics.contains(topic)) {
+        ToolForm.WordLine line = new ToolForm.WordLine();
+        line.topic = topic;
+        form.words.add(line);
+      }
+    }
+    ToolForm.WordLine another = new ToolForm.WordLine();
+    another.topic = Topics.all().getFirst();
+    form.words.add(another);
     form.ratings.add(new ToolForm.RatingLine());
     if (form.validFrom.isBlank()) {
       form.validFrom = today;
@@ -178,6 +207,11 @@ final class ToolForms {
     }
     form.allowances.forEach(line -> line.cells.add(p + 1, line.cells.get(p)));
     form.facts.forEach(line -> line.answers.add(p + 1, line.answers.get(p)));
+  }
+
+  /** A form with the same in it. */
+  static ToolForm copy(ToolForm form) {
+    return COPIER.convertValue(form, ToolForm.class);
   }
 
   private static ToolForm.Source copy(ToolForm.Source from) {
@@ -312,6 +346,14 @@ final class ToolForms {
     ToolForm.ConditionLine line = new ToolForm.ConditionLine();
     line.kind = part.kind();
     line.value = part.value();
+    line.source = source(part.source());
+    return line;
+  }
+
+  private ToolForm.WordLine line(ToolSheet.WordPart part) {
+    ToolForm.WordLine line = new ToolForm.WordLine();
+    line.topic = part.topic();
+    line.text = part.text();
     line.source = source(part.source());
     return line;
   }

@@ -30,6 +30,13 @@ public final class ToolReader {
   public static final List<String> CONDITIONS =
       List.of("countries", "data-places", "platforms", "languages", "trial-days", "trial-card");
 
+  /** The topics of sentences about a tool, in reading order. */
+  public static final List<String> TOPICS =
+      List.of("what-it-is", "for-whom", "age", "pace", "standing");
+
+  /** Characters of a sentence about a tool. */
+  public static final int LONGEST_WORDS = 400;
+
   private static final int LONGEST_LINK = 500;
   private static final int LONGEST_NOTE = 1000;
   private final Faults faults;
@@ -86,6 +93,14 @@ public final class ToolReader {
     for (int i = 0; i < sheet.conditions().size(); i++) {
       ToolSheet.ConditionPart part = sheet.conditions().get(i);
       faults.at(at + "/conditions/" + i, () -> condition(part));
+    }
+    for (int i = 0; i < sheet.words().size(); i++) {
+      ToolSheet.WordPart words = sheet.words().get(i);
+      faults.at(at + "/words/" + i, () -> words(words));
+    }
+    ToolSheet.PastedPart pasted = sheet.pasted();
+    if (pasted != null) {
+      faults.at(at + "/pasted", () -> Codes.day(pasted.on()));
     }
     ToolSheet.OwnedPart part = sheet.owned();
     Optional<Owned> owned =
@@ -243,6 +258,18 @@ public final class ToolReader {
               ? Answer.YES
               : Answer.NO;
     };
+  }
+
+  private static String words(ToolSheet.WordPart part) {
+    source(part.source());
+    if (!TOPICS.contains(part.topic())) {
+      throw new IllegalArgumentException(
+          "\"" + part.topic() + "\" is not one of " + String.join(", ", TOPICS) + ".");
+    }
+    if (part.text().isBlank()) {
+      throw new IllegalArgumentException("This says nothing. Write a sentence, or leave it out.");
+    }
+    return Codes.text(part.text(), LONGEST_WORDS);
   }
 
   private static String condition(ToolSheet.ConditionPart part) {

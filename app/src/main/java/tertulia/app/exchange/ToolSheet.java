@@ -14,6 +14,8 @@ import org.jspecify.annotations.Nullable;
  * @param areas work areas it serves, such as "booking"
  * @param contains names of the tools a suite holds; empty for a single tool
  * @param confirmed keys of doubts that somebody confirmed: it is so
+ * @param words what is said of it in sentences; several may speak of one topic
+ * @param pasted the text of the maker's page it was read from; null: it was written by hand
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
 public record ToolSheet(
@@ -27,10 +29,13 @@ public record ToolSheet(
     @Nullable OwnedPart owned,
     @JsonInclude(JsonInclude.Include.NON_EMPTY) List<ConditionPart> conditions,
     List<RatingPart> ratings,
-    @JsonInclude(JsonInclude.Include.NON_EMPTY) List<String> confirmed) {
+    @JsonInclude(JsonInclude.Include.NON_EMPTY) List<String> confirmed,
+    @JsonInclude(JsonInclude.Include.NON_EMPTY) List<WordPart> words,
+    @Nullable PastedPart pasted) {
 
   public ToolSheet {
     confirmed = orEmpty(confirmed);
+    words = orEmpty(words);
     areas = orEmpty(areas);
     contains = orEmpty(contains);
     offers = orEmpty(offers);
@@ -52,6 +57,7 @@ public record ToolSheet(
                 offers.stream().map(OfferPart::source),
                 Stream.ofNullable(owned).map(OwnedPart::source),
                 conditions.stream().map(ConditionPart::source),
+                words.stream().map(WordPart::source),
                 ratings.stream().map(RatingPart::source))
             .flatMap(sources -> sources);
     return Stream.concat(ofPlans, ofTool);
@@ -60,26 +66,29 @@ public record ToolSheet(
   /** This sheet under another id. */
   public ToolSheet withId(String other) {
     return new ToolSheet(
-        other, name, maker, areas, contains, plans, offers, owned, conditions, ratings, confirmed);
+        other, name, maker, areas, contains, plans, offers, owned, conditions, ratings, confirmed,
+        words, pasted);
   }
 
   /** This sheet under another name. */
   public ToolSheet named(String other) {
     return new ToolSheet(
-        id, other, maker, areas, contains, plans, offers, owned, conditions, ratings, confirmed);
+        id, other, maker, areas, contains, plans, offers, owned, conditions, ratings, confirmed,
+        words, pasted);
   }
 
   /** This sheet with other plans. */
   public ToolSheet with(List<PlanPart> others) {
     return new ToolSheet(
-        id, name, maker, areas, contains, others, offers, owned, conditions, ratings, confirmed);
+        id, name, maker, areas, contains, others, offers, owned, conditions, ratings, confirmed,
+        words, pasted);
   }
 
   /** The tool when nothing was known of it but its name. */
   public ToolSheet bare() {
     return new ToolSheet(
         id, name, maker, areas, List.of(), List.of(), List.of(), null, List.of(), List.of(),
-        List.of());
+        List.of(), words, null);
   }
 
   /** This sheet with other conditions and another owned part. */
@@ -95,13 +104,16 @@ public record ToolSheet(
         otherOwned,
         otherConditions,
         ratings,
-        confirmed);
+        confirmed,
+        words,
+        pasted);
   }
 
   /** This sheet with other doubts confirmed. */
   public ToolSheet confirming(List<String> keys) {
     return new ToolSheet(
-        id, name, maker, areas, contains, plans, offers, owned, conditions, ratings, keys);
+        id, name, maker, areas, contains, plans, offers, owned, conditions, ratings, keys,
+        words, pasted);
   }
 
   /**
@@ -318,6 +330,12 @@ public record ToolSheet(
    * languages, trial-days or trial-card, value a list with commas, a number, or yes or no.
    */
   public record ConditionPart(String kind, String value, SourcePart source) {}
+
+  /** A sentence about the tool, under a topic such as "what-it-is". */
+  public record WordPart(String topic, String text, SourcePart source) {}
+
+  /** A page's text as somebody pasted it, and the day they did. */
+  public record PastedPart(String text, String by, String on) {}
 
   /** A public rating from 1 to 5 with the number of reviews behind it. */
   public record RatingPart(String rating, int count, SourcePart source) {}

@@ -9,6 +9,22 @@ export function priceSheet(document) {
   form.addEventListener('paste', (event) => paste(form, event));
   form.addEventListener('click', (event) => click(form, event));
   checking(form);
+  read(form);
+}
+
+/* What was read of a pasted text: marked in its cell, and found from the list. */
+
+function read(form) {
+  form.querySelectorAll('[data-goto]').forEach((button) => {
+    const field = form.elements[button.dataset.goto];
+    if (!field || field instanceof RadioNodeList) return;
+    if (button.dataset.look !== 'clear') field.classList.add(`read-${button.dataset.look}`);
+    button.addEventListener('click', () => {
+      field.closest('details')?.setAttribute('open', '');
+      field.focus();
+      field.scrollIntoView({ block: 'center' });
+    });
+  });
 }
 
 /* Growing: the last line, and the last plan, are for writing; once written in, another follows. */

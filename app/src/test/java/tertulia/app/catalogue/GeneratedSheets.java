@@ -45,7 +45,12 @@ public final class GeneratedSheets {
         List.of(
             new ToolSheet.RatingPart(
                 "4." + random.nextInt(10), random.nextInt(500), source("public-ratings"))),
-        List.of());
+        List.of(),
+        List.of(
+            new ToolSheet.WordPart("what-it-is", "+A board; \"with\" lanes, and more", source()),
+            new ToolSheet.WordPart("for-whom", "=Crews of ten", source()),
+            new ToolSheet.WordPart("for-whom", "Crews of twenty", source())),
+        null);
   }
 
   private String price() {

@@ -138,7 +138,9 @@ public class LawsOfCostTest {
             t.owned(),
             t.conditions(),
             t.ratings(),
-            t.confirmed());
+            t.confirmed(),
+            t.words(),
+            t.pasted());
     return new SelectionFile(
         file.format(),
         file.version(),

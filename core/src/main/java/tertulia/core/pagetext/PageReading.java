@@ -2,8 +2,11 @@ package tertulia.core.pagetext;
 
 import java.math.BigDecimal;
 import java.time.LocalDate;
+import java.util.EnumMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 import tertulia.core.fit.Answer;
 import tertulia.core.growth.Measure;
 
@@ -33,6 +36,22 @@ public record PageReading(
     offers = List.copyOf(offers);
     notUnderstood = List.copyOf(notUnderstood);
     passedOver = List.copyOf(passedOver);
+  }
+
+  /** Everything that is said, by how sure it is. */
+  public Map<Sureness, Integer> tally() {
+    Map<Sureness, Integer> tally = new EnumMap<>(Sureness.class);
+    said().forEach(said -> tally.merge(said.sure(), 1, Integer::sum));
+    return tally;
+  }
+
+  private Stream<? extends Said<?>> said() {
+    Stream<Said<?>> ofPage =
+        Stream.of(trialDays, trialCard, taxPercent).flatMap(Optional::stream);
+    Stream<Said<?>> besides =
+        Stream.concat(offers.stream(), addOns.stream().map(AddOnSaid::price));
+    return Stream.concat(
+        plans.stream().flatMap(PlanSaid::said), Stream.concat(besides, ofPage));
   }
 
   /** How a plan is priced. */
@@ -80,6 +99,15 @@ public record PageReading(
       fees = List.copyOf(fees);
       limits = List.copyOf(limits);
       answers = List.copyOf(answers);
+    }
+
+    /** Everything that is said of it and taken; its name and basis are one thing. */
+    Stream<Said<?>> said() {
+      Stream<Said<?>> one =
+          Stream.concat(Stream.of(name), Stream.of(least, most, pack, included).flatMap(Optional::stream));
+      Stream<Said<?>> costs =
+          Stream.of(prices, bands, once, use, fees).flatMap(List::stream);
+      return Stream.concat(one, Stream.concat(costs, Stream.concat(limits.stream(), answers.stream())));
     }
   }
 
