@@ -78,6 +78,8 @@ class CatalogueController {
         pages.after(today).stream().map(day -> new Later(day.toString(), Dates.day(day))).toList());
     model.addAttribute(
         "page", PricePage.of(stored.sheet(), day -> day.plusDays(days).isBefore(today)));
+    ToolSheet.PastedPart pasted = stored.sheet().pasted();
+    model.addAttribute("pastedOn", pasted == null ? "" : Dates.day(LocalDate.parse(pasted.on())));
     model.addAttribute("daysFresh", days);
     model.addAttribute("organises", person.organises());
     return "catalogue/tool";

@@ -80,6 +80,10 @@ final class CsvPage {
             CsvColumn.WHO)) {
       about.add(cells.raw(row, column).toLowerCase(Locale.ROOT));
     }
+    // several sentences may speak of one topic
+    if (about.getFirst().equals("words")) {
+      about.add(cells.raw(row, CsvColumn.VALUE));
+    }
     Integer before = stated.putIfAbsent(String.join("\n", about), row.number());
     if (before != null) {
       refuseHere(

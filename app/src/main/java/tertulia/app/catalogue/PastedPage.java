@@ -2,6 +2,7 @@ package tertulia.app.catalogue;
 
 import java.math.BigDecimal;
 import java.math.RoundingMode;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -10,6 +11,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
+import tertulia.app.display.Dates;
 import tertulia.app.exchange.Codes;
 import tertulia.app.exchange.TermCode;
 import tertulia.core.fit.Answer;
@@ -52,6 +54,7 @@ final class PastedPage {
   /**
    * What was read of a text.
    *
+   * @param when who pasted it, and when
    * @param sentence how much, how surely, and what was not understood
    * @param again what somebody has to look at
    * @param others everything else
@@ -59,6 +62,7 @@ final class PastedPage {
    * @param passed lines that say nothing of the kind
    */
   record Read(
+      String when,
       String sentence,
       List<Proposal> again,
       List<Proposal> others,
@@ -67,7 +71,7 @@ final class PastedPage {
 
   /** What was read of the text a form holds; null if it holds none. */
   static @Nullable Read of(ToolForm form) {
-    if (form.pasted.on.isBlank()
+    if (!form.pasted.on.matches("[0-9]{4}-(0[1-9]|1[0-2])-(0[1-9]|[12][0-9])")
         || form.pasted.text.isBlank()
         || form.pasted.text.length() > PageReader.LONGEST) {
       return null;
@@ -77,6 +81,7 @@ final class PastedPage {
     PastedPage page = new PastedPage(ToolForms.copy(form));
     page.take(reading);
     return new Read(
+        "pasted by " + form.pasted.by + " on " + Dates.day(LocalDate.parse(form.pasted.on)),
         sentence(reading),
         page.proposals.stream().filter(p -> p.look().equals("guess")).toList(),
         page.proposals.stream()
@@ -150,7 +155,8 @@ final class PastedPage {
     reading.offers().forEach(this::offer);
     reading
         .trialDays()
-        .ifPresent(days -> condition("trial-days", "" + days.value(), days, days.value() + " days to try it"));
+        .ifPresent(days ->
+            condition("trial-days", "" + days.value(), days, days.value() + " days to try it"));
     reading
         .trialCard()
         .ifPresent(asked ->
@@ -159,10 +165,12 @@ final class PastedPage {
                 asked.value() ? "yes" : "no",
                 asked,
                 asked.value() ? "trying asks for a card" : "trying asks for no card"));
-    reading.taxPercent().ifPresent(tax -> {
-      form.plans.forEach(plan -> plan.tax = plain(tax.value()));
-      propose("prices hold " + plain(tax.value()) + " % tax", tax, "plans[0].tax");
-    });
+    reading
+        .taxPercent()
+        .ifPresent(tax -> {
+          form.plans.forEach(plan -> plan.tax = plain(tax.value()));
+          propose("prices hold " + plain(tax.value()) + " % tax", tax, "plans[0].tax");
+        });
   }
 
   private int column(PlanSaid plan) {
@@ -194,43 +202,54 @@ final class PastedPage {
       price(name, price, plan, p);
     }
     bands(name, plan, p);
-    plan.once().forEach(once -> {
-      ToolForm.ChargeLine line =
-          line(
-              once.value().each().isPresent() ? ChargeKind.ONE_OFF_EACH : ChargeKind.ONE_OFF,
-              once.value().each().orElse(Measure.SEATS),
-              once.value().name(),
-              "");
-      String field = cell(line, p, ToolForm.ANY_TERM, plain(once.value().amount()));
-      propose(name + ": once " + money(once.value().amount(), once.value().currency()), once, field);
-    });
-    plan.use().forEach(use -> {
-      ToolForm.ChargeLine line =
-          line(ChargeKind.USAGE, use.value().measure(), "More " + use.value().measure().label(), "");
-      String field = cell(line, p, ToolForm.ANY_TERM, plain(use.value().amount()));
-      line.cells.get(p).pack = plain(use.value().block());
-      plan.limits().stream()
-          .filter(limit -> limit.value().measure().equals(use.value().measure()))
-          .findFirst()
-          .ifPresent(limit -> line.cells.get(p).included = allowance(limit.value()));
-      propose(
-          name
-              + ": "
-              + money(use.value().amount(), use.value().currency())
-              + " for each "
-              + plain(use.value().block())
-              + " "
-              + use.value().measure().label()
-              + " more",
-          use,
-          field);
-    });
-    plan.fees().forEach(fee -> {
-      ToolForm.ChargeLine line =
-          line(ChargeKind.PAYMENT_FEE, Measure.CARD_PAYMENTS, "Payments", "");
-      String text = plain(fee.value().percent()) + " % + " + plain(fee.value().fixed());
-      propose(name + ": " + text + " of each payment", fee, cell(line, p, ToolForm.ANY_TERM, text));
-    });
+    plan.once()
+        .forEach(once -> {
+          ToolForm.ChargeLine line =
+              line(
+                  once.value().each().isPresent() ? ChargeKind.ONE_OFF_EACH : ChargeKind.ONE_OFF,
+                  once.value().each().orElse(Measure.SEATS),
+                  once.value().name(),
+                  "");
+          String field = cell(line, p, ToolForm.ANY_TERM, plain(once.value().amount()));
+          propose(
+              name + ": once " + money(once.value().amount(), once.value().currency()),
+              once,
+              field);
+        });
+    plan.use()
+        .forEach(use -> {
+          ToolForm.ChargeLine line =
+              line(
+                  ChargeKind.USAGE,
+                  use.value().measure(),
+                  "More " + use.value().measure().label(),
+                  "");
+          String field = cell(line, p, ToolForm.ANY_TERM, plain(use.value().amount()));
+          line.cells.get(p).pack = plain(use.value().block());
+          plan.limits().stream()
+              .filter(limit -> limit.value().measure().equals(use.value().measure()))
+              .findFirst()
+              .ifPresent(limit -> line.cells.get(p).included = allowance(limit.value()));
+          propose(
+              name
+                  + ": "
+                  + money(use.value().amount(), use.value().currency())
+                  + " for each "
+                  + plain(use.value().block())
+                  + " "
+                  + use.value().measure().label()
+                  + " more",
+              use,
+              field);
+        });
+    plan.fees()
+        .forEach(fee -> {
+          ToolForm.ChargeLine line =
+              line(ChargeKind.PAYMENT_FEE, Measure.CARD_PAYMENTS, "Payments", "");
+          String text = plain(fee.value().percent()) + " % + " + plain(fee.value().fixed());
+          propose(
+              name + ": " + text + " of each payment", fee, cell(line, p, ToolForm.ANY_TERM, text));
+        });
     counted(name, plan, p);
     plan.otherCurrencies()
         .forEach(price ->
@@ -241,19 +260,20 @@ final class PastedPage {
   private void counted(String name, PlanSaid plan, int p) {
     ToolForm.PlanColumn column = form.plans.get(p);
     String at = "plans[" + p + "]";
-    plan.least().ifPresent(n -> {
-      column.least = "" + n.value();
-      propose(name + ": at least " + n.value() + " people", n, at + ".least");
-    });
-    plan.most().ifPresent(n -> {
-      column.most = "" + n.value();
-      propose(name + ": at most " + n.value() + " people", n, at + ".most");
-    });
+    plan.least()
+        .ifPresent(n -> {
+          column.least = "" + n.value();
+          propose(name + ": at least " + n.value() + " people", n, at + ".least");
+        });
+    plan.most()
+        .ifPresent(n -> {
+          column.most = "" + n.value();
+          propose(name + ": at most " + n.value() + " people", n, at + ".most");
+        });
     Set<Measure> used =
         plan.use().stream().map(use -> use.value().measure()).collect(Collectors.toSet());
     for (Said<LimitSaid> limit : plan.limits()) {
-      String words =
-          name + ": " + allowance(limit.value()) + " " + limit.value().measure().label();
+      String words = name + ": " + allowance(limit.value()) + " " + limit.value().measure().label();
       if (used.contains(limit.value().measure())) {
         propose(words + " included", limit, "");
       } else {
@@ -263,18 +283,19 @@ final class PastedPage {
         propose(words, limit, "allowances[" + a + "].cells[" + p + "]");
       }
     }
-    plan.answers().forEach(answer -> {
-      int f = factLine(answer.value().capability());
-      FormLines.fill(form.facts.get(f).answers, p + 1);
-      form.facts.get(f).answers.set(p, Codes.code(answer.value().answer()));
-      if (answer.value().answer() == Answer.BY_ADD_ON && form.facts.get(f).addOn.isBlank()) {
-        form.facts.get(f).addOn = answer.value().capability();
-      }
-      propose(
-          name + ": " + answer.value().capability() + ", " + answer.value().answer().words(),
-          answer,
-          "facts[" + f + "].answers[" + p + "]");
-    });
+    plan.answers()
+        .forEach(answer -> {
+          int f = factLine(answer.value().capability());
+          FormLines.fill(form.facts.get(f).answers, p + 1);
+          form.facts.get(f).answers.set(p, Codes.code(answer.value().answer()));
+          if (answer.value().answer() == Answer.BY_ADD_ON && form.facts.get(f).addOn.isBlank()) {
+            form.facts.get(f).addOn = answer.value().capability();
+          }
+          propose(
+              name + ": " + answer.value().capability() + ", " + answer.value().answer().words(),
+              answer,
+              "facts[" + f + "].answers[" + p + "]");
+        });
   }
 
   private static Optional<String> currency(PlanSaid plan) {
@@ -307,14 +328,16 @@ final class PastedPage {
     String field = cell(line, p, TermCode.of(said.term()).code(), text(said));
     if (each.isPresent()) {
       form.plans.get(p).measure = each.get().id();
-      plan.pack().ifPresent(pack -> {
-        line.cells.get(p).pack = "" + pack.value();
-        propose(name + ": in packs of " + pack.value(), pack, rule(line, p, "pack"));
-      });
-      plan.included().ifPresent(n -> {
-        line.cells.get(p).included = "" + n.value();
-        propose(name + ": " + n.value() + " included", n, rule(line, p, "included"));
-      });
+      plan.pack()
+          .ifPresent(pack -> {
+            line.cells.get(p).pack = "" + pack.value();
+            propose(name + ": in packs of " + pack.value(), pack, rule(line, p, "pack"));
+          });
+      plan.included()
+          .ifPresent(n -> {
+            line.cells.get(p).included = "" + n.value();
+            propose(name + ": " + n.value() + " included", n, rule(line, p, "included"));
+          });
     }
     propose(name + ": " + words(said), price, field);
   }
@@ -336,15 +359,15 @@ final class PastedPage {
     }
     Price first = plan.bands().getFirst().value().price();
     Measure measure = first.each().orElse(Measure.SEATS);
-    ToolForm.ChargeLine line =
-        line(ChargeKind.BANDED_WHOLE, measure, capital(measure.label()), "");
+    ToolForm.ChargeLine line = line(ChargeKind.BANDED_WHOLE, measure, capital(measure.label()), "");
     String text =
         plan.bands().stream().map(band -> band(band.value())).collect(Collectors.joining("\n"));
     String field = cell(line, p, TermCode.of(first.term()).code(), text);
-    plan.pack().ifPresent(pack -> {
-      line.cells.get(p).pack = "" + pack.value();
-      propose(name + ": in packs of " + pack.value(), pack, rule(line, p, "pack"));
-    });
+    plan.pack()
+        .ifPresent(pack -> {
+          line.cells.get(p).pack = "" + pack.value();
+          propose(name + ": in packs of " + pack.value(), pack, rule(line, p, "pack"));
+        });
     plan.bands()
         .forEach(band ->
             propose(
@@ -432,16 +455,20 @@ final class PastedPage {
   private ToolForm.ChargeLine line(ChargeKind kind, Measure measure, String name, String addOn) {
     for (ToolForm.ChargeLine line : form.lines) {
       boolean counts = !kind.isCounted() || line.measure.equals(measure.id());
-      boolean named = kind.isBanded() || kind == ChargeKind.PER_UNIT || kind == ChargeKind.FLAT
-          ? line.addOn.strip().equals(addOn)
-          : line.name.equalsIgnoreCase(name) || kind == ChargeKind.USAGE || kind == ChargeKind.PAYMENT_FEE;
+      boolean named =
+          kind.isBanded() || kind == ChargeKind.PER_UNIT || kind == ChargeKind.FLAT
+              ? line.addOn.strip().equals(addOn)
+              : line.name.equalsIgnoreCase(name)
+                  || kind == ChargeKind.USAGE
+                  || kind == ChargeKind.PAYMENT_FEE;
       if (line.kind.equals(kind.code()) && counts && named && !line.name.isBlank()) {
         return line;
       }
     }
     ToolForm.ChargeLine line =
         form.lines.stream()
-            .filter(l -> l.cells.stream().allMatch(ToolForm.ChargeCell::isBlank) && l.addOn.isBlank())
+            .filter(
+                l -> l.cells.stream().allMatch(ToolForm.ChargeCell::isBlank) && l.addOn.isBlank())
             .findFirst()
             .orElseGet(() -> {
               ToolForm.ChargeLine added = new ToolForm.ChargeLine();
@@ -498,19 +525,25 @@ final class PastedPage {
     return (price.isFrom() ? "from " : "")
         + money(price.amount(), price.currency())
         + (price.every() == Price.Every.YEAR ? " a year, " : " a month, ")
-        + price.each().map(measure -> "for each of the " + measure.label()).orElse("for the account")
+        + price
+            .each()
+            .map(measure -> "for each of the " + measure.label())
+            .orElse("for the account")
         + ", "
         + price.term().words();
   }
 
   private static String money(BigDecimal amount, String currency) {
-    return plain(amount) + " " + currency;
+    BigDecimal cents = amount.scale() < 2 ? amount.setScale(2) : amount;
+    return cents.toPlainString() + " " + currency;
   }
 
   private static String plain(BigDecimal number) {
-    return number.signum() == 0 ? "0" : number.stripTrailingZeros().scale() < 0
-        ? number.setScale(0, RoundingMode.UNNECESSARY).toPlainString()
-        : number.toPlainString();
+    return number.signum() == 0
+        ? "0"
+        : number.stripTrailingZeros().scale() < 0
+            ? number.setScale(0, RoundingMode.UNNECESSARY).toPlainString()
+            : number.toPlainString();
   }
 
   private static String capital(String label) {

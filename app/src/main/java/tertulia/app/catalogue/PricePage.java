@@ -34,7 +34,8 @@ record PricePage(
     List<Remark> offers,
     List<Remark> owned,
     List<Remark> conditions,
-    List<Remark> ratings) {
+    List<Remark> ratings,
+    List<Spoken> words) {
 
   /** A plan; the mark is "assumed", "by quote", "on request", "free" or empty. */
   record Head(String name, String mark) {}
@@ -68,6 +69,9 @@ record PricePage(
       return cells.stream().allMatch(cell -> cell.text().isEmpty());
     }
   }
+
+  /** What is said of the tool on a topic, and what others say of it. */
+  record Spoken(String label, Topics.Sentence said) {}
 
   /** Something about the tool as a whole. */
   record Remark(String label, String text, Source source) {}
@@ -105,6 +109,12 @@ record PricePage(
                     "Public rating",
                     r.rating() + " of 5 from " + r.count() + " reviews",
                     source(r.source(), isOld, "")))
+            .toList(),
+        Topics.all().stream()
+            .flatMap(topic ->
+                Topics.sentence(sheet, topic)
+                    .map(said -> new Spoken(Topics.label(topic), said))
+                    .stream())
             .toList());
   }
 

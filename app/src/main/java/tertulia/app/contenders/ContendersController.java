@@ -17,8 +17,10 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 import tertulia.app.catalogue.Catalogue;
+import tertulia.app.catalogue.Topics;
 import tertulia.app.display.Dates;
 import tertulia.app.display.Figures;
+import tertulia.app.exchange.SelectionFile;
 import tertulia.app.exchange.ToolSheet;
 import tertulia.app.people.SignedIn;
 import tertulia.app.selection.Selections;
@@ -133,6 +135,8 @@ class ContendersController implements StepBody {
 
   private static List<Row> rows(Workspace.Session session) {
     List<Row> rows = new ArrayList<>();
+    rows.add(spoken(session, "what-it-is"));
+    rows.add(spoken(session, "for-whom"));
     rows.add(
         Row.of("Maker", session.columns().stream().map(c -> Cell.fact(c.tool().maker())).toList()));
     rows.add(Row.of("Plans", session.columns().stream().map(ContendersController::plans).toList()));
@@ -145,6 +149,27 @@ class ContendersController implements StepBody {
             "Public rating",
             session.columns().stream().map(ContendersController::rating).toList()));
     return rows;
+  }
+
+  /** What is said of each contender on a topic, with who says so. */
+  private static Row spoken(Workspace.Session session, String topic) {
+    Map<String, ToolSheet> sheets =
+        session.table().file().contenders().stream()
+            .collect(Collectors.toMap(part -> part.tool().id(), SelectionFile.ContenderPart::tool));
+    return new Row(
+        Cell.fact(Topics.label(topic)),
+        session.columns().stream()
+            .map(c ->
+                Optional.ofNullable(sheets.get(c.id()))
+                    .flatMap(sheet -> Topics.sentence(sheet, topic))
+                    .map(said ->
+                        Cell.fact(said.text())
+                            .noting(
+                                said.source()
+                                    + (said.others().isEmpty() ? "" : "; " + said.others())))
+                    .orElseGet(() -> Cell.missing("nobody has said", "")))
+            .toList(),
+        "spoken");
   }
 
   private static Cell plans(Contender contender) {

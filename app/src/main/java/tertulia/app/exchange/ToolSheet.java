@@ -66,22 +66,55 @@ public record ToolSheet(
   /** This sheet under another id. */
   public ToolSheet withId(String other) {
     return new ToolSheet(
-        other, name, maker, areas, contains, plans, offers, owned, conditions, ratings, confirmed,
-        words, pasted);
+        other,
+        name,
+        maker,
+        areas,
+        contains,
+        plans,
+        offers,
+        owned,
+        conditions,
+        ratings,
+        confirmed,
+        words,
+        pasted);
   }
 
   /** This sheet under another name. */
   public ToolSheet named(String other) {
     return new ToolSheet(
-        id, other, maker, areas, contains, plans, offers, owned, conditions, ratings, confirmed,
-        words, pasted);
+        id,
+        other,
+        maker,
+        areas,
+        contains,
+        plans,
+        offers,
+        owned,
+        conditions,
+        ratings,
+        confirmed,
+        words,
+        pasted);
   }
 
   /** This sheet with other plans. */
   public ToolSheet with(List<PlanPart> others) {
     return new ToolSheet(
-        id, name, maker, areas, contains, others, offers, owned, conditions, ratings, confirmed,
-        words, pasted);
+        id,
+        name,
+        maker,
+        areas,
+        contains,
+        others,
+        offers,
+        owned,
+        conditions,
+        ratings,
+        confirmed,
+        words,
+        pasted);
   }
 
   /** The tool when nothing was known of it but its name. */
@@ -112,8 +145,19 @@ public record ToolSheet(
   /** This sheet with other doubts confirmed. */
   public ToolSheet confirming(List<String> keys) {
     return new ToolSheet(
-        id, name, maker, areas, contains, plans, offers, owned, conditions, ratings, keys,
-        words, pasted);
+        id,
+        name,
+        maker,
+        areas,
+        contains,
+        plans,
+        offers,
+        owned,
+        conditions,
+        ratings,
+        keys,
+        words,
+        pasted);
   }
 
   /**

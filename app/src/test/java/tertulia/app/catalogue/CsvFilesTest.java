@@ -68,7 +68,7 @@ public class CsvFilesTest {
     for (int i = 0; i < 200; i++) {
       List<ToolSheet> made = List.of(GeneratedSheets.sheet(random, "tool-" + i));
       CsvReader.Sheets read = read(CsvWriter.write(made));
-      assertEquals(read.refusals(), List.of(), CsvWriter.write(made));
+      assertEquals(read.refusals(), List.of(), read.refusals() + "\n" + CsvWriter.write(made));
       assertEquals(read.sheets(), List.of(ToolForms.inPageOrder(made.getFirst())));
       assertEquals(CsvWriter.write(read.sheets()), CsvWriter.write(made));
     }
@@ -264,7 +264,7 @@ public class CsvFilesTest {
         HEADER + PLAN + "cost,Mapelroot,,Works,Seats,,,m1,7,,,,,\n",
         "row 3",
         "\"cost\" is not one of tool, plan, price, allowance, capability, offer, owned, condition,"
-            + " rating."
+            + " words, rating."
       },
       {
         "line,toool\nplan,x\n",

@@ -5,6 +5,7 @@ import static java.util.Objects.requireNonNull;
 import java.util.Collection;
 import java.util.Comparator;
 import java.util.Optional;
+import tertulia.core.working.Precedence;
 import tertulia.core.working.Provenance;
 
 /**
@@ -33,9 +34,6 @@ public record Fact(Answer answer, String addOn, Provenance source) {
    * @return empty if there is none
    */
   public static Optional<Fact> inForce(Collection<Fact> facts) {
-    return facts.stream()
-        .min(
-            Comparator.comparing((Fact fact) -> fact.source().ground().rank())
-                .thenComparing(fact -> fact.source().asOf(), Comparator.reverseOrder()));
+    return facts.stream().min(Comparator.comparing(Fact::source, Precedence.ORDER));
   }
 }

@@ -46,12 +46,9 @@ public record PageReading(
   }
 
   private Stream<? extends Said<?>> said() {
-    Stream<Said<?>> ofPage =
-        Stream.of(trialDays, trialCard, taxPercent).flatMap(Optional::stream);
-    Stream<Said<?>> besides =
-        Stream.concat(offers.stream(), addOns.stream().map(AddOnSaid::price));
-    return Stream.concat(
-        plans.stream().flatMap(PlanSaid::said), Stream.concat(besides, ofPage));
+    Stream<Said<?>> ofPage = Stream.of(trialDays, trialCard, taxPercent).flatMap(Optional::stream);
+    Stream<Said<?>> besides = Stream.concat(offers.stream(), addOns.stream().map(AddOnSaid::price));
+    return Stream.concat(plans.stream().flatMap(PlanSaid::said), Stream.concat(besides, ofPage));
   }
 
   /** How a plan is priced. */
@@ -104,10 +101,11 @@ public record PageReading(
     /** Everything that is said of it and taken; its name and basis are one thing. */
     Stream<Said<?>> said() {
       Stream<Said<?>> one =
-          Stream.concat(Stream.of(name), Stream.of(least, most, pack, included).flatMap(Optional::stream));
-      Stream<Said<?>> costs =
-          Stream.of(prices, bands, once, use, fees).flatMap(List::stream);
-      return Stream.concat(one, Stream.concat(costs, Stream.concat(limits.stream(), answers.stream())));
+          Stream.concat(
+              Stream.of(name), Stream.of(least, most, pack, included).flatMap(Optional::stream));
+      Stream<Said<?>> costs = Stream.of(prices, bands, once, use, fees).flatMap(List::stream);
+      return Stream.concat(
+          one, Stream.concat(costs, Stream.concat(limits.stream(), answers.stream())));
     }
   }
 
