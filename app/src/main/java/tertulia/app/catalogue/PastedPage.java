@@ -69,6 +69,14 @@ final class PastedPage {
       List<Passage> left,
       List<Passage> passed) {}
 
+  /**
+   * A text as it is kept: a browser sends two characters for the end of a line. A tab in front is
+   * an empty cell and stays.
+   */
+  static String plainLines(String text) {
+    return text.replace("\r\n", "\n").replaceFirst("^(?:[ \\t]*\n)+", "").stripTrailing();
+  }
+
   /** What was read of the text a form holds; null if it holds none. */
   static @Nullable Read of(ToolForm form) {
     if (!form.pasted.on.matches("[0-9]{4}-(0[1-9]|1[0-2])-(0[1-9]|[12][0-9])")
@@ -76,7 +84,7 @@ final class PastedPage {
         || form.pasted.text.length() > PageReader.LONGEST) {
       return null;
     }
-    PageReading reading = PageReader.read(form.pasted.text);
+    PageReading reading = PageReader.read(plainLines(form.pasted.text));
     // into a copy: what was changed since then stays
     PastedPage page = new PastedPage(ToolForms.copy(form));
     page.take(reading);
@@ -127,7 +135,7 @@ final class PastedPage {
    * @throws IllegalArgumentException if the text is longer than can be read, or nothing was pasted
    */
   static void into(ToolForm form, String by, String today) {
-    form.pasted.text = form.pasted.text.replace("\r\n", "\n").strip();
+    form.pasted.text = plainLines(form.pasted.text);
     if (form.pasted.text.isEmpty()) {
       throw new IllegalArgumentException(
           "Nothing was pasted. Copy the text of the page with the prices, and paste it here.");

@@ -210,6 +210,7 @@ class PricePageController {
       return refused(
           form, about, Map.of("pasted.text", String.valueOf(e.getMessage())), model, response);
     }
+    model.addAttribute("reading", true);
     return show(form, about, Notes.NONE, model);
   }
 

@@ -13,6 +13,7 @@ import tertulia.app.exchange.Fault;
 import tertulia.app.exchange.Faults;
 import tertulia.app.exchange.ToolReader;
 import tertulia.app.exchange.ToolSheet;
+import tertulia.core.pagetext.PageReader;
 import tertulia.core.working.Ground;
 
 /** From the price-page form to a tool sheet; faults carry the names of the form's fields. */
@@ -352,8 +353,18 @@ final class ToolConverter {
     if (typed.text.isBlank()) {
       return null;
     }
+    String lines = PastedPage.plainLines(typed.text);
+    if (lines.length() > PageReader.LONGEST) {
+      faults.add(
+          "pasted.text",
+          "The text of a page has at most "
+              + PageReader.LONGEST
+              + " characters; this has "
+              + lines.length()
+              + ". Leave out what is not about prices.");
+    }
     return new ToolSheet.PastedPart(
-        typed.text,
+        lines,
         text("pasted.by", typed.by, false),
         read("pasted.on", typed.on, t -> Codes.day(t).toString()));
   }

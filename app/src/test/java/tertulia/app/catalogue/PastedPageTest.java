@@ -248,6 +248,20 @@ public class PastedPageTest {
   }
 
   @Test
+  public void anEmptyFirstCellAndTheLinesOfABrowserStayAsTheyAre() {
+    ToolForm form = pasted("\r\n\tMole\tJetty\r\nPrice per host, billed monthly\t€5\t€6\r\n");
+    assertEquals(
+        prices(sheet(form)), List.of("Mole m1 5 EUR each hosts", "Jetty m1 6 EUR each hosts"));
+    assertEquals(
+        Objects.requireNonNull(sheet(form).pasted()).text(),
+        "\tMole\tJetty\nPrice per host, billed monthly\t€5\t€6");
+    form.pasted.text = "x".repeat(PageReader.LONGEST + 1);
+    assertTrue(
+        new ToolConverter(form, null).convert().faults().get("pasted.text").contains("20001"),
+        "what cannot be kept is refused");
+  }
+
+  @Test
   public void nothingAndTooMuchAreRefused() {
     ToolForm empty = new ToolForm();
     empty.pasted.text = "  \r\n ";
