@@ -238,7 +238,14 @@ class ContendersController implements StepBody {
     }
     PublicRating first = contender.ratings().getFirst();
     int count = contender.ratings().stream().mapToInt(PublicRating::count).sum();
-    String note = "from " + Figures.whole(count) + (count < 30 ? " only" : "");
+    String interests =
+        contender.ratings().stream()
+            .map(rating -> rating.source().interest())
+            .filter(interest -> !interest.isEmpty())
+            .distinct()
+            .map(interest -> ", interest: " + interest)
+            .collect(Collectors.joining());
+    String note = "from " + Figures.whole(count) + (count < 30 ? " only" : "") + interests;
     return Cell.fact(first.rating().toPlainString() + " of 5").noting(note);
   }
 }

@@ -1,8 +1,10 @@
 package tertulia.app.display;
 
+import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import tertulia.core.evaluation.Amount;
@@ -17,6 +19,7 @@ import tertulia.core.fit.Capability;
 import tertulia.core.fit.Conflicts;
 import tertulia.core.fit.Reason;
 import tertulia.core.path.LeftOut;
+import tertulia.core.scoring.Interval;
 import tertulia.core.time.Horizon;
 
 /** The one place where findings become sentences. */
@@ -146,7 +149,7 @@ public record FindingWords(Selection selection) {
       case Finding.LevelLead level ->
           names(level.tools())
               + " are level in the lead, at "
-              + Figures.score(tertulia.core.scoring.Interval.exactly(level.total()))
+              + Figures.score(Interval.exactly(level.total()))
               + ".";
       case Finding.OpenLead open ->
           name(open.tool())
@@ -160,6 +163,7 @@ public record FindingWords(Selection selection) {
       case Finding.OfAnswer answer -> answer(answer);
       case Finding.OfMissing missing -> missing(missing);
       case Finding.OfTrial trial -> new TrialWords(selection).of(trial);
+      case Finding.WithoutInterested interested -> interested(interested);
       case Finding.OfViews views -> ViewWords.of(views);
       case Finding.OpenRemarks open ->
           (open.remarks() == 1
@@ -515,6 +519,51 @@ public record FindingWords(Selection selection) {
     return open.isEmpty()
         ? ""
         : ", unless " + names(open) + (open.size() == 1 ? " is" : " are") + " cheaper";
+  }
+
+  private String interested(Finding.WithoutInterested found) {
+    List<String> parts = new ArrayList<>();
+    if (found.facts() > 0) {
+      parts.add(found.facts() == 1 ? "1 fact" : found.facts() + " facts");
+    }
+    if (found.ratings() > 0) {
+      parts.add(found.ratings() == 1 ? "1 rating" : found.ratings() + " ratings");
+    }
+    if (found.marks() > 0) {
+      parts.add(found.marks() == 1 ? "1 mark" : found.marks() + " marks");
+    }
+    boolean one = found.facts() + found.ratings() + found.marks() == 1;
+    return listed(parts)
+        + (one ? " comes" : " come")
+        + " from somebody with an interest. Without "
+        + (one ? "it " : "them ")
+        + found
+            .without()
+            .map(without -> left(found.with(), without))
+            .orElse("there are no totals.");
+  }
+
+  private String left(
+      Optional<Finding.WithoutInterested.Lead> with, Finding.WithoutInterested.Lead without) {
+    String by = without.by().map(margin -> ", by " + score(margin)).orElse("");
+    String tool = name(without.tool());
+    if (with.isEmpty()) {
+      return tool + " is ahead" + by + ".";
+    }
+    if (!with.get().tool().equals(without.tool())) {
+      return tool + " is ahead" + by + ", not " + name(with.get().tool()) + ".";
+    }
+    String before = with.get().by().map(FindingWords::score).orElse("");
+    boolean same = before.equals(without.by().map(FindingWords::score).orElse(""));
+    return tool
+        + (same ? " is ahead all the same" : " is still ahead")
+        + by
+        + (same ? "" : " instead of " + before)
+        + ".";
+  }
+
+  private static String score(BigDecimal margin) {
+    return Figures.score(Interval.exactly(margin));
   }
 
   private static String capitalised(String sentence) {

@@ -142,6 +142,24 @@ public record ToolSheet(
         pasted);
   }
 
+  /** This sheet with other ratings. */
+  public ToolSheet rated(List<RatingPart> others) {
+    return new ToolSheet(
+        id,
+        name,
+        maker,
+        areas,
+        contains,
+        plans,
+        offers,
+        owned,
+        conditions,
+        others,
+        confirmed,
+        words,
+        pasted);
+  }
+
   /** This sheet with other doubts confirmed. */
   public ToolSheet confirming(List<String> keys) {
     return new ToolSheet(

@@ -122,6 +122,7 @@ final class NeedCell {
   static String source(Provenance source, Workspace.Session session) {
     return source.ground().words()
         + (session.isOld(source) ? ", old: " : ", ")
-        + Dates.day(source.asOf());
+        + Dates.day(source.asOf())
+        + (source.interest().isEmpty() ? "" : ", interest: " + source.interest());
   }
 }

@@ -67,7 +67,13 @@ public class Selections {
   /** As {@link #load(long)}, with the price pages as they held on a day. */
   @Transactional(readOnly = true)
   public Table load(long id, LocalDate day) {
-    return tables.of(List.of(store.row(id)), day).getFirst();
+    return load(id, day, false);
+  }
+
+  /** As before, perhaps read without what was said by somebody with an interest. */
+  @Transactional(readOnly = true)
+  public Table load(long id, LocalDate day, boolean disinterested) {
+    return tables.of(List.of(store.row(id)), day, disinterested).getFirst();
   }
 
   /** The name of a selection. */

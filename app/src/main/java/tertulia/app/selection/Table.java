@@ -15,6 +15,8 @@ import tertulia.core.scoring.Member;
  * One selection as stored, with everybody's weights and marks.
  *
  * @param version the version its brief was read at
+ * @param selection what is read, perhaps without what somebody with an interest said
+ * @param entered with all that was entered
  * @param seats who sits at the table, in the order of the panel's members
  * @param remarks what was said at it and the reader may read, oldest first
  * @param remarksKept how many remarks there are that the reader may not read yet
@@ -27,6 +29,7 @@ public record Table(
     boolean decided,
     SelectionFile file,
     Selection selection,
+    Selection entered,
     List<Seat> seats,
     List<Remark> remarks,
     int remarksKept,
@@ -98,7 +101,7 @@ public record Table(
   public Optional<Member> member(SignedIn person) {
     for (int i = 0; i < seats.size(); i++) {
       if (Objects.equals(seats.get(i).accountId(), person.id())) {
-        return Optional.of(selection.panel().members().get(i));
+        return Optional.of(entered.panel().members().get(i));
       }
     }
     return Optional.empty();

@@ -13,6 +13,7 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import tertulia.app.catalogue.Catalogue;
 import tertulia.app.exchange.Brief;
+import tertulia.app.exchange.Disinterested;
 import tertulia.app.exchange.DocumentFormat;
 import tertulia.app.exchange.Faults;
 import tertulia.app.exchange.Json;
@@ -109,6 +110,15 @@ public class Tables {
 
   /** Selections whole, in this order, with the price pages as they held on a day. */
   List<Table> of(List<SelectionRow> rows, LocalDate day) {
+    return of(rows, day, false);
+  }
+
+  /**
+   * The same, perhaps read without what was said by somebody with an interest.
+   *
+   * @param disinterested whether that is left out
+   */
+  List<Table> of(List<SelectionRow> rows, LocalDate day, boolean disinterested) {
     List<Long> ids = rows.stream().map(row -> Objects.requireNonNull(row.id)).toList();
     Map<Long, List<ContenderRow>> tools =
         contenders.findBySelectionIdInOrderByPlace(ids).stream()
@@ -158,6 +168,7 @@ public class Tables {
           table(
               row,
               file,
+              disinterested,
               panel,
               sight,
               said.getOrDefault(row.id, List.of()),
@@ -169,6 +180,7 @@ public class Tables {
   private static Table table(
       SelectionRow row,
       SelectionFile file,
+      boolean disinterested,
       List<MemberRow> panel,
       Sight sight,
       List<RemarkRow> said,
@@ -186,6 +198,7 @@ public class Tables {
         row.version,
         row.decided,
         withheld(file, kept).remarked(read),
+        withheld(disinterested ? stored(Disinterested.of(file)) : whole, kept),
         withheld(whole, kept),
         panel.stream()
             .map(m ->

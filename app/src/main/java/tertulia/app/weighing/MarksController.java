@@ -372,11 +372,28 @@ class MarksController implements StepBody {
                 .build(Map.of("id", session.table().id()))
                 .toString(),
         Json.write(Map.of("criterion", criterion.id(), "contender", contender.id())),
-        WeightsView.value(session, contender, criterion),
+        interested(WeightsView.value(session, contender, criterion), session, criterion, contender),
         WeightsView.markDots(session, criterion, contender),
         "dots-" + criterion.id() + "-" + contender.id(),
         tried(session, criterion, contender),
         session.table().proofs(Proof.ofMark(criterion.id(), contender.id())));
+  }
+
+  /** Says beside a value which of the marks in it come with an interest. */
+  private static Cell interested(
+      Cell value, Workspace.Session session, Criterion criterion, Contender contender) {
+    String interests =
+        session.table().selection().panel().members().stream()
+            .flatMap(member ->
+                Optional.ofNullable(
+                    member.marks().getOrDefault(criterion.id(), Map.of()).get(contender.id()))
+                    .filter(mark -> !mark.interest().isEmpty())
+                    .map(mark -> "interest of " + member.name() + ": " + mark.interest())
+                    .stream())
+            .collect(Collectors.joining("; "));
+    return interests.isEmpty()
+        ? value
+        : value.noting(value.note().isEmpty() ? interests : value.note() + "; " + interests);
   }
 
   private static String tried(Workspace.Session session, Criterion criterion, Contender contender) {

@@ -3,6 +3,7 @@ package tertulia.app.workspace;
 import jakarta.servlet.http.HttpServletResponse;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
 import org.springframework.ui.Model;
@@ -15,6 +16,11 @@ import tertulia.app.people.SignedIn;
 public class Steps {
   private static final String PAGE = "workspace/workspace";
   private static final String UPDATE = "workspace/update";
+
+  /** Steps in which somebody with an interest may count. */
+  private static final Set<String> INTERESTS =
+      Set.of("overview", "fit", "marks", "firmness", "decision");
+
   private final Workspace workspace;
 
   Steps(Workspace workspace) {
@@ -64,6 +70,11 @@ public class Steps {
     body.fill(session, model);
     model.addAttribute("frame", frame);
     model.addAttribute("step", body.key());
+    model.addAttribute(
+        "interested",
+        session.query().disinterested() || INTERESTS.contains(body.key())
+            ? workspace.interested(session).orElse(null)
+            : null);
     model.addAttribute("last", session.last());
     model.addAttribute("basis", basis(session) + body.stamp(session));
     model.addAttribute("remarks", RemarksView.at(session, body.key()));

@@ -28,10 +28,16 @@ import tertulia.core.time.Horizon;
  * @param typedPeople what was typed as a headcount; empty if a month is under discussion
  * @param pricesOf the day whose price pages are used, as typed; empty: today's
  * @param across the measure other than people by which cost is drawn, if any
+ * @param disinterested whether it is read without what somebody with an interest said
  * @param fault what is wrong with it; empty if nothing
  */
 public record WhatIfQuery(
-    WhatIf whatIf, String typedPeople, String pricesOf, Optional<Measure> across, String fault) {
+    WhatIf whatIf,
+    String typedPeople,
+    String pricesOf,
+    Optional<Measure> across,
+    boolean disinterested,
+    String fault) {
 
   /** Reads an address; what is missing or makes no sense stands as at the start. */
   public static WhatIfQuery of(Map<String, String> query, Selection selection) {
@@ -66,6 +72,7 @@ public record WhatIfQuery(
         typed,
         pricesOf,
         across,
+        disinterested(query),
         faults.all().stream().map(Fault::message).collect(Collectors.joining(" ")));
   }
 
@@ -81,18 +88,33 @@ public record WhatIfQuery(
   /** This "what if" for so many people. */
   public WhatIfQuery at(int people) {
     return new WhatIfQuery(
-        whatIf.at(new Moment.Headcount(people)), "" + people, pricesOf, across, fault);
+        whatIf.at(new Moment.Headcount(people)),
+        "" + people,
+        pricesOf,
+        across,
+        disinterested,
+        fault);
   }
 
   /** This "what if" with the price pages as they held on a day. */
   public WhatIfQuery pricedOn(LocalDate day) {
-    return new WhatIfQuery(whatIf, typedPeople, day.toString(), across, fault);
+    return new WhatIfQuery(whatIf, typedPeople, day.toString(), across, disinterested, fault);
   }
 
   /** The day whose price pages an address asks for; empty: today's. */
   static Optional<LocalDate> pricesOf(Map<String, String> query) {
     String typed = query.getOrDefault("asof", "").strip();
-    return new WhatIfQuery(WhatIf.START, "", typed, Optional.empty(), "").day();
+    return new WhatIfQuery(WhatIf.START, "", typed, Optional.empty(), false, "").day();
+  }
+
+  /** Whether an address asks to leave out what somebody with an interest said. */
+  static boolean disinterested(Map<String, String> query) {
+    return query.getOrDefault("interests", "").equals("out");
+  }
+
+  /** This "what if" with or without what somebody with an interest said. */
+  public WhatIfQuery disinterested(boolean without) {
+    return new WhatIfQuery(whatIf, typedPeople, pricesOf, across, without, fault);
   }
 
   private static Optional<Stated> stated(Measure measure, String typed, Faults faults) {
@@ -117,7 +139,8 @@ public record WhatIfQuery(
             whatIf.basis(),
             whatIf.light(),
             Optional.empty());
-    return new WhatIfQuery(plain, typedPeople, pricesOf, Optional.of(measure), fault);
+    return new WhatIfQuery(
+        plain, typedPeople, pricesOf, Optional.of(measure), disinterested, fault);
   }
 
   /** Percent of those who need a seat; empty: as the demand says. */
@@ -199,6 +222,7 @@ public record WhatIfQuery(
     across.ifPresent(measure -> parts.add("what=" + measure.id()));
     add(parts, whatIf.stated().isPresent(), "many", typedMany());
     day().ifPresent(day -> parts.add("asof=" + day));
+    add(parts, disinterested, "interests", "out");
     return String.join("&", parts);
   }
 

@@ -20,6 +20,7 @@ import tertulia.app.display.Dates;
 import tertulia.app.display.Figures;
 import tertulia.app.display.FindingWords;
 import tertulia.app.exchange.Codes;
+import tertulia.app.exchange.Disinterested;
 import tertulia.app.live.Live;
 import tertulia.app.people.SignedIn;
 import tertulia.app.selection.Selections;
@@ -34,6 +35,8 @@ import tertulia.core.evaluation.WhatIf;
 import tertulia.core.evaluation.WhatIf.Moment;
 import tertulia.core.finding.AnswerFindings;
 import tertulia.core.finding.CostFindings;
+import tertulia.core.finding.Finding;
+import tertulia.core.finding.InterestFindings;
 import tertulia.core.finding.Progress;
 import tertulia.core.finding.Stage;
 import tertulia.core.growth.Measure;
@@ -186,9 +189,50 @@ public class Workspace {
   public Session open(long id, Map<String, String> parameters, SignedIn person) {
     long last = live.last(id);
     LocalDate today = LocalDate.now(clock);
-    Table table = selections.load(id, WhatIfQuery.pricesOf(parameters).orElse(today));
+    Table table =
+        selections.load(
+            id,
+            WhatIfQuery.pricesOf(parameters).orElse(today),
+            WhatIfQuery.disinterested(parameters));
     return open(table, parameters, person, today, freshness.days(), last);
   }
+
+  /**
+   * What a session reads with what people with an interest said, or without it: the other way than
+   * it does; empty if nobody at the table has said anything with an interest.
+   */
+  public Optional<Interested> interested(Session session) {
+    Disinterested.Interests interests = Disinterested.in(session.table().file());
+    if (interests.areNone()) {
+      return Optional.empty();
+    }
+    boolean without = session.query().disinterested();
+    Table other =
+        selections.load(
+            session.table().id(), session.query().day().orElse(session.today()), !without);
+    Evaluation turned = evaluations.of(other.selection(), session.query().whatIf());
+    Finding.WithoutInterested finding =
+        InterestFindings.of(
+            new InterestFindings.Count(interests.facts(), interests.ratings(), interests.marks()),
+            without ? turned : session.evaluation(),
+            without ? session.evaluation() : turned);
+    return Optional.of(
+        new Interested(
+            new FindingWords(session.table().entered()).of(finding),
+            without ? "read everything with that" : "read everything without that",
+            session.query().disinterested(!without).query(),
+            without));
+  }
+
+  /**
+   * What people with an interest said, and how it is read.
+   *
+   * @param sentence what is left without it
+   * @param word of the switch
+   * @param query of the address that reads it the other way; may be empty
+   * @param without whether it is read without it now
+   */
+  public record Interested(String sentence, String word, String query, boolean without) {}
 
   /** Computes what is loaded. */
   public Session open(Table table, Map<String, String> parameters, SignedIn person) {

@@ -50,6 +50,9 @@ public sealed interface Finding {
     Stage step();
   }
 
+  /** What is said of who gains if they are believed. */
+  sealed interface OfInterests extends Finding {}
+
   /** What is said of where people agree. */
   sealed interface OfAgreement extends Finding {}
 
@@ -700,6 +703,26 @@ public sealed interface Finding {
 
   /** So many remarks on how something is judged wait until the reader's own view is handed in. */
   record KeptRemarks(int remarks) implements OfRemarks {}
+
+  /**
+   * What is left of the lead without what people with an interest said.
+   *
+   * @param facts that are left out
+   * @param ratings that are left out
+   * @param marks that are left out
+   * @param with who is ahead by the middle of the totals with it; empty without totals
+   * @param without who is without it
+   */
+  record WithoutInterested(
+      int facts, int ratings, int marks, Optional<Lead> with, Optional<Lead> without)
+      implements OfInterests {
+    /**
+     * Who is ahead.
+     *
+     * @param by of the second, by the middle of both totals, 0 or more; empty: there is no second
+     */
+    public record Lead(String tool, Optional<BigDecimal> by) {}
+  }
 
   /** Everybody sees every view, as somebody opened the table. */
   record OpenedTable(String by) implements OfViews {}

@@ -1,0 +1,164 @@
+package tertulia.app;
+
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.user;
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertNull;
+import static org.testng.Assert.assertTrue;
+
+import java.math.BigDecimal;
+import java.net.URI;
+import java.nio.charset.StandardCharsets;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import org.jsoup.Jsoup;
+import org.jsoup.nodes.Document;
+import org.jsoup.nodes.Element;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.mock.web.MockHttpServletResponse;
+import org.springframework.test.web.servlet.MockMvc;
+import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
+import org.testng.annotations.Test;
+import tertulia.app.display.Figures;
+import tertulia.app.exchange.Codes;
+import tertulia.app.exchange.Demo;
+import tertulia.app.exchange.Disinterested;
+import tertulia.app.exchange.Faults;
+import tertulia.app.exchange.SelectionFile;
+import tertulia.app.exchange.ToolReader;
+import tertulia.app.exchange.ToolSheet;
+import tertulia.app.people.People;
+import tertulia.app.selection.Selections;
+import tertulia.core.evaluation.Evaluation;
+import tertulia.core.evaluation.Selection;
+import tertulia.core.evaluation.WhatIf;
+import tertulia.core.fit.Answer;
+import tertulia.core.fit.Capability;
+import tertulia.core.scoring.Interval;
+import tertulia.core.scoring.Totals;
+
+/** What is read without those who gain if they are believed. */
+public class InterestsTest extends ServedTest {
+  @Autowired private MockMvc mvc;
+  @Autowired private People people;
+  @Autowired private Selections selections;
+
+  private Document page(String who, String path) throws Exception {
+    MockHttpServletResponse answer =
+        mvc.perform(
+                MockMvcRequestBuilders.get(URI.create(path))
+                    .with(user(people.loadUserByUsername(who))))
+            .andReturn()
+            .getResponse();
+    assertEquals(answer.getStatus(), 200, path);
+    return Jsoup.parse(answer.getContentAsString(StandardCharsets.UTF_8));
+  }
+
+  private static String said(Document page) {
+    Element said = page.getElementById("interests");
+    return said == null ? "" : said.text();
+  }
+
+  private static List<Totals.Standing> standings(Selection selection) {
+    return Evaluation.of(selection, WhatIf.START).scores().totals().orElseThrow().standings();
+  }
+
+  private static String ahead(List<Totals.Standing> standings) {
+    BigDecimal by =
+        standings.get(0).total().midpoint().subtract(standings.get(1).total().midpoint());
+    return Figures.score(Interval.exactly(by));
+  }
+
+  @Test
+  public void theSentenceIsThatOfTwoEvaluationsAndTheSwitchReadsTheOther() throws Exception {
+    LocalDate day = LocalDate.parse("2026-11-24");
+    List<Totals.Standing> with = standings(selections.load(1, day).selection());
+    List<Totals.Standing> without = standings(selections.load(1, day, true).selection());
+    assertEquals(with.getFirst().contender(), "halvard-desk");
+    assertEquals(without.getFirst().contender(), "halvard-desk");
+    String sentence =
+        "1 mark comes from somebody with an interest. Without it Halvard Desk is still ahead, by "
+            + ahead(without)
+            + " instead of "
+            + ahead(with)
+            + ".";
+    for (String step : List.of("overview", "fit", "marks", "firmness", "decision")) {
+      Document page = page("ilse", "/selections/1/" + step);
+      assertEquals(said(page), sentence + " read everything without that", step);
+      assertEquals(
+          page.select("#interests a").attr("href"), "/selections/1/" + step + "?interests=out");
+    }
+    assertEquals(said(page("ilse", "/selections/1/cost")), "");
+    Document out = page("ilse", "/selections/1/cost?interests=out&people=80");
+    assertEquals(
+        said(out), sentence + " Everything here is read without. read everything with that");
+    assertEquals(out.select("#interests a").attr("href"), "/selections/1/cost?people=80");
+    assertEquals(out.select("#whatif [name=interests]").val(), "out");
+    assertEquals(
+        page("ilse", "/selections/1/marks?interests=out")
+            .getElementById("total-halvard-desk")
+            .text()
+            .split(" ")[0],
+        Figures.score(without.getFirst().total()));
+  }
+
+  /** Reading without changes what counts and nothing that was entered. */
+  @Test
+  public void whatWasEnteredStaysInItsFields() throws Exception {
+    Document marks = page("odile", "/selections/1/marks?interests=out");
+    assertEquals(
+        marks.select("#mark-help-halvard-desk option[selected]").val(), "9", "her own mark");
+    assertEquals(
+        page("ilse", "/selections/1/overview?interests=out").select(".hairlist").text(),
+        page("ilse", "/selections/1/overview").select(".hairlist").text(),
+        "nothing is missing that was given");
+    assertTrue(
+        page("ilse", "/selections/1/marks")
+            .getElementById("value-help-halvard-desk")
+            .parent()
+            .text()
+            .contains("interest of Odile Brannock: my brother-in-law works for the maker"));
+  }
+
+  @Test
+  public void whoMayNotSeeAMarkIsNotToldOfItsInterest() throws Exception {
+    assertEquals(said(page("joren", "/selections/1/marks")), "");
+    assertNull(page("joren", "/selections/1/marks").select("#interests a").first());
+  }
+
+  @Test
+  public void aFactFallsToTheNextSource() {
+    SelectionFile file = Demo.file();
+    ToolSheet slotmeer = file.contenders().getFirst().tool();
+    ToolSheet.PlanPart plan = slotmeer.plans().getFirst();
+    ToolSheet.SourcePart sold =
+        new ToolSheet.SourcePart(
+            "2026-11-20", "tried-by-hand", "A seller", "", "", "paid by the sale");
+    List<ToolSheet.FactPart> facts = new ArrayList<>(plan.facts());
+    ToolSheet.FactPart first = facts.getFirst();
+    facts.addFirst(new ToolSheet.FactPart(first.capability(), "", "partly", "", sold));
+    ToolSheet told =
+        slotmeer
+            .with(List.of(plan.with(plan.source(), plan.prices(), plan.allowances(), facts)))
+            .rated(List.of(new ToolSheet.RatingPart("5", 40, sold)));
+    SelectionFile with = file.among(List.of(new SelectionFile.ContenderPart(told, null, null)));
+    assertEquals(
+        Disinterested.in(with), new Disinterested.Interests(1, 1, 1), "a fact, a rating, a mark");
+    SelectionFile without = Disinterested.of(with);
+    assertEquals(Disinterested.in(without).facts() + Disinterested.in(without).ratings(), 0);
+    Capability capability = new Capability(Codes.slug(first.capability()), first.capability());
+    assertEquals(answer(with, capability), Answer.PARTLY);
+    assertEquals(Codes.code(answer(without, capability)), first.answer());
+    assertEquals(Disinterested.of(without), without, "once is as good as twice");
+  }
+
+  private static Answer answer(SelectionFile file, Capability capability) {
+    return new ToolReader(new Faults())
+        .tool("", file.contenders().getFirst().tool())
+        .orElseThrow()
+        .offerings()
+        .getFirst()
+        .fact(capability)
+        .answer();
+  }
+}
