@@ -8,6 +8,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.joda.money.CurrencyUnit;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
@@ -24,6 +25,7 @@ import tertulia.app.exchange.SelectionFile;
 import tertulia.app.exchange.ToolSheet;
 import tertulia.app.people.SignedIn;
 import tertulia.app.selection.Selections;
+import tertulia.app.web.Conflict;
 import tertulia.app.workspace.Cell;
 import tertulia.app.workspace.Row;
 import tertulia.app.workspace.StepBody;
@@ -48,8 +50,12 @@ class ContendersController implements StepBody {
     this.catalogue = catalogue;
   }
 
-  /** A contender set aside. */
-  record Aside(String slug, String name, String reason) {}
+  /**
+   * A contender set aside, or one plan of it.
+   *
+   * @param plan id of the plan; empty: the whole tool
+   */
+  record Aside(String slug, String plan, String name, String reason) {}
 
   @PostMapping("/selections/{id}/contenders")
   String add(
@@ -62,24 +68,43 @@ class ContendersController implements StepBody {
   String setAside(
       @PathVariable long id,
       @PathVariable String slug,
-      @RequestParam String reason,
+      @RequestParam(defaultValue = "") String reason,
+      @RequestParam(defaultValue = "") String plan,
       @AuthenticationPrincipal SignedIn person,
       RedirectAttributes flash) {
     String text = reason.strip();
+    String fault = "";
     if (text.isEmpty() || text.length() > 500) {
-      flash.addFlashAttribute("asideFault", "Say in up to 500 characters why it is set aside.");
-      flash.addFlashAttribute("asideSlug", slug);
-      flash.addFlashAttribute("asideReason", reason);
-    } else {
+      fault = "Say in up to 500 characters why it is set aside.";
+    } else if (plan.isEmpty()) {
       selections.setAside(id, slug, text, person.name());
+    } else {
+      try {
+        selections.setPlanAside(id, slug, plan, text, person.name());
+      } catch (Conflict e) {
+        fault = e.message();
+      }
+    }
+    if (!fault.isEmpty()) {
+      flash.addFlashAttribute("asideFault", fault);
+      flash.addFlashAttribute("asideSlug", slug);
+      flash.addFlashAttribute("asidePlan", plan);
+      flash.addFlashAttribute("asideReason", reason);
     }
     return back(id);
   }
 
   @PostMapping("/selections/{id}/contenders/{slug}/back")
   String bringBack(
-      @PathVariable long id, @PathVariable String slug, @AuthenticationPrincipal SignedIn person) {
-    selections.bringBack(id, slug, person.name());
+      @PathVariable long id,
+      @PathVariable String slug,
+      @RequestParam(defaultValue = "") String plan,
+      @AuthenticationPrincipal SignedIn person) {
+    if (plan.isEmpty()) {
+      selections.bringBack(id, slug, person.name());
+    } else {
+      selections.bringPlanBack(id, slug, plan, person.name());
+    }
     return back(id);
   }
 
@@ -113,12 +138,10 @@ class ContendersController implements StepBody {
     List<Contender> all = session.table().selection().contenders();
     Set<String> here = all.stream().map(Contender::id).collect(Collectors.toSet());
     model.addAttribute("rows", rows(session));
+    model.addAttribute("aside", all.stream().flatMap(ContendersController::aside).toList());
     model.addAttribute(
-        "aside",
-        all.stream()
-            .filter(c -> c.setAside().isPresent())
-            .map(c -> new Aside(c.id(), c.tool().name(), c.setAside().get()))
-            .toList());
+        "plansOf",
+        session.columns().stream().collect(Collectors.toMap(Contender::id, Contender::plans)));
     model.addAttribute("narrowing", Narrowing.of(session));
     Map<String, List<ToolSheet>> others = new TreeMap<>();
     catalogue.all().stream()
@@ -131,6 +154,22 @@ class ContendersController implements StepBody {
                     area -> new ArrayList<>())
                 .add(sheet));
     model.addAttribute("others", others);
+  }
+
+  private static Stream<Aside> aside(Contender contender) {
+    Stream<Aside> whole =
+        contender.setAside().stream()
+            .map(reason -> new Aside(contender.id(), "", contender.tool().name(), reason));
+    Stream<Aside> plans =
+        contender.tool().plans().stream()
+            .filter(plan -> contender.plansAside().containsKey(plan.id()))
+            .map(plan ->
+                new Aside(
+                    contender.id(),
+                    plan.id(),
+                    contender.tool().name() + ", plan " + plan.name(),
+                    contender.plansAside().getOrDefault(plan.id(), "")));
+    return Stream.concat(whole, plans);
   }
 
   private static List<Row> rows(Workspace.Session session) {
@@ -177,7 +216,12 @@ class ContendersController implements StepBody {
     return plans.isEmpty()
         ? Cell.missing("none entered", "")
         : Cell.fact("" + plans.size())
-            .noting(plans.stream().map(Plan::name).collect(Collectors.joining(", ")));
+            .noting(
+                plans.stream()
+                    .map(plan ->
+                        plan.name()
+                            + (contender.plansAside().containsKey(plan.id()) ? " (set aside)" : ""))
+                    .collect(Collectors.joining(", ")));
   }
 
   private static Cell prices(Workspace.Session session, Contender contender) {

@@ -42,7 +42,7 @@ record Story(Seed selection, @Nullable Agreed decision) {
         selection.contenders().stream()
             .map(seat ->
                 new SelectionFile.ContenderPart(
-                    sheets.apply(seat.tool()), seat.setAside(), seat.effort()))
+                    sheets.apply(seat.tool()), seat.setAside(), seat.effort(), null))
             .toList(),
         selection.panel(),
         null);

@@ -25,7 +25,7 @@ import tertulia.core.scoring.Criterion;
 
 /** Turns the parts of a brief into core values, collecting faults by place. */
 final class BriefReader {
-  static final int LONGEST_NAME = 120;
+  static final int LONGEST_NAME = Limits.NAME;
   static final int LONGEST_WHY = 400;
   private final Faults faults;
 

@@ -61,12 +61,7 @@ public final class Disinterested {
 
   /** The file without all that. */
   public static SelectionFile of(SelectionFile file) {
-    return file.among(
-            file.contenders().stream()
-                .map(part ->
-                    new SelectionFile.ContenderPart(
-                        of(part.tool()), part.setAside(), part.effort()))
-                .toList())
+    return file.among(file.contenders().stream().map(part -> part.with(of(part.tool()))).toList())
         .judgedBy(file.panel().stream().map(Disinterested::of).toList());
   }
 

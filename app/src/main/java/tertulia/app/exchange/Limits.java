@@ -5,6 +5,9 @@ package tertulia.app.exchange;
  * The published schemas say the same numbers; a test compares them.
  */
 public final class Limits {
+  /** Characters of a name. */
+  public static final int NAME = 120;
+
   /** Contenders of a selection, set aside or not. */
   public static final int CONTENDERS = 40;
 

@@ -286,12 +286,28 @@ public record SelectionFile(
   /** A tool at the table; set aside for a reason or in; with the hours it takes if stated. */
   @JsonInclude(JsonInclude.Include.NON_NULL)
   public record ContenderPart(
-      ToolSheet tool, @Nullable String setAside, @Nullable EffortPart effort) {
+      ToolSheet tool,
+      @Nullable String setAside,
+      @Nullable EffortPart effort,
+      @Nullable List<PlanAsidePart> plansAside) {
     /** A tool whose effort nobody has stated. */
     public ContenderPart(ToolSheet tool, @Nullable String setAside) {
-      this(tool, setAside, null);
+      this(tool, setAside, null, null);
+    }
+
+    /** The plans that somebody set aside. */
+    public List<PlanAsidePart> asides() {
+      return plansAside == null ? List.of() : plansAside;
+    }
+
+    /** The same place at the table with another price page. */
+    public ContenderPart with(ToolSheet other) {
+      return new ContenderPart(other, setAside, effort, plansAside);
     }
   }
+
+  /** A plan that is not compared, for a reason. */
+  public record PlanAsidePart(String plan, String reason) {}
 
   /** Hours a tool takes: once, for each seat, a month; minutes by hand each workday. */
   public record EffortPart(

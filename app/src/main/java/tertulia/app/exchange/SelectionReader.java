@@ -169,9 +169,7 @@ public final class SelectionReader {
         new ToolReader(faults, needs.stream().filter(n -> n.condition() != null).toList());
     for (int i = 0; i < parts.size(); i++) {
       SelectionFile.ContenderPart part = parts.get(i);
-      tools
-          .contender("/contenders/" + i + "/tool", part.tool(), part.setAside(), part.effort())
-          .ifPresent(contenders::add);
+      tools.contender("/contenders/" + i + "/tool", part).ifPresent(contenders::add);
     }
     return contenders;
   }

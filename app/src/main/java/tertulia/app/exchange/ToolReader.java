@@ -2,11 +2,11 @@ package tertulia.app.exchange;
 
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.joda.money.CurrencyUnit;
-import org.jspecify.annotations.Nullable;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.fit.Answer;
 import tertulia.core.fit.Fact;
@@ -54,15 +54,13 @@ public final class ToolReader {
 
   /** The tool with what is known of it, at no table; empty if anything was refused. */
   public Optional<Contender> tool(String at, ToolSheet sheet) {
-    return contender(at, sheet, null, null);
+    return contender(at, new SelectionFile.ContenderPart(sheet, null));
   }
 
   /** The contender; empty if anything was refused. */
-  Optional<Contender> contender(
-      String at,
-      ToolSheet sheet,
-      @Nullable String setAside,
-      SelectionFile.@Nullable EffortPart effort) {
+  Optional<Contender> contender(String at, SelectionFile.ContenderPart place) {
+    ToolSheet sheet = place.tool();
+    SelectionFile.EffortPart effort = place.effort();
     List<Plan> plans = new ArrayList<>();
     Map<String, Map<String, Fact>> facts = new HashMap<>();
     checkNames(at, sheet.plans());
@@ -123,8 +121,16 @@ public final class ToolReader {
                     owned),
                 facts,
                 ratings,
-                setAside,
-                hours.orElse(null)));
+                place.setAside(),
+                hours.orElse(null),
+                plansAside(place)));
+  }
+
+  /** Of plans set aside the first reason; one the page does not have any more is of no account. */
+  private static Map<String, String> plansAside(SelectionFile.ContenderPart place) {
+    Map<String, String> aside = new LinkedHashMap<>();
+    place.asides().forEach(part -> aside.putIfAbsent(part.plan(), part.reason()));
+    return aside;
   }
 
   private static Effort effort(SelectionFile.EffortPart part) {

@@ -23,6 +23,9 @@ class ContenderRow {
   int place;
   @Nullable String setAside;
 
+  /** Plans that are set aside, as a document; null: none. */
+  @Nullable String plansAside;
+
   /** Hours it takes, as a document; null: nobody has said. */
   @Nullable String effort;
 

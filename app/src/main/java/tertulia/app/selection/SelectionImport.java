@@ -71,6 +71,7 @@ public class SelectionImport {
       contender.toolId = tool.id();
       contender.place = place++;
       contender.setAside = part.setAside();
+      contender.plansAside = PlansAside.document(part.asides());
       contender.effort = part.effort() == null ? null : Json.write(part.effort());
       contenders.save(contender);
     }

@@ -15,6 +15,7 @@ import tertulia.app.exchange.Brief;
 import tertulia.app.exchange.Json;
 import tertulia.app.exchange.Limits;
 import tertulia.app.exchange.SelectionFile;
+import tertulia.app.exchange.ToolSheet;
 import tertulia.app.growth.GrowthPlans;
 import tertulia.app.people.SignedIn;
 import tertulia.app.web.Conflict;
@@ -230,6 +231,61 @@ public class Selections {
       row.setAside = null;
       log.note(id, by, "back", name(slug), null);
     }
+  }
+
+  /**
+   * Sets one plan of a contender aside for a reason that stays on record; its other plans are
+   * compared.
+   *
+   * @throws NotFound if the tool has no such plan
+   * @throws Conflict if it is the last that is compared
+   */
+  @Transactional
+  public void setPlanAside(long id, String slug, String plan, String reason, String by) {
+    store.open(id);
+    ContenderRow row = contender(id, slug);
+    String name = planName(slug, plan);
+    PlansAside aside = PlansAside.stored(row.plansAside).with(plan, reason);
+    boolean left =
+        catalogue.get(slug).sheet().plans().stream().anyMatch(other -> !aside.has(other.id()));
+    if (!left) {
+      throw new Conflict(
+          "“"
+              + name
+              + "” is the last plan of "
+              + name(slug)
+              + " that is compared. Set the whole tool aside, or bring another plan back first.");
+    }
+    row.plansAside = PlansAside.document(aside.plans());
+    log.note(id, by, "set-aside", planOf(slug, name), reason);
+  }
+
+  /** Brings back a plan that was set aside; nothing happens if it was not. */
+  @Transactional
+  public void bringPlanBack(long id, String slug, String plan, String by) {
+    store.open(id);
+    ContenderRow row = contender(id, slug);
+    PlansAside aside = PlansAside.stored(row.plansAside);
+    if (aside.has(plan)) {
+      row.plansAside = PlansAside.document(aside.without(plan).plans());
+      log.note(id, by, "back", planOf(slug, planName(slug, plan)), null);
+    }
+  }
+
+  private String planName(String slug, String plan) {
+    return catalogue.get(slug).sheet().plans().stream()
+        .filter(part -> part.id().equals(plan))
+        .findFirst()
+        .map(ToolSheet.PlanPart::name)
+        .orElseThrow(() -> new NotFound("plan \"" + plan + "\" of " + slug));
+  }
+
+  /** A plan as the log names it, as long as a name there may be. */
+  private String planOf(String slug, String plan) {
+    String words = name(slug) + ", plan " + plan;
+    return words.codePointCount(0, words.length()) <= Limits.NAME
+        ? words
+        : words.substring(0, words.offsetByCodePoints(0, Limits.NAME - 1)) + "…";
   }
 
   private String name(String slug) {

@@ -89,10 +89,7 @@ public class Tables {
     return stored(
         file.among(
             file.contenders().stream()
-                .map(part ->
-                    part.tool().id().equals(sheet.id())
-                        ? new SelectionFile.ContenderPart(sheet, part.setAside(), part.effort())
-                        : part)
+                .map(part -> part.tool().id().equals(sheet.id()) ? part.with(sheet) : part)
                 .toList()));
   }
 
@@ -252,7 +249,8 @@ public class Tables {
     return new SelectionFile.ContenderPart(
         Objects.requireNonNull(sheets.get(row.toolId)),
         row.setAside,
-        row.effort == null ? null : Json.stored(row.effort, SelectionFile.EffortPart.class));
+        row.effort == null ? null : Json.stored(row.effort, SelectionFile.EffortPart.class),
+        row.plansAside == null ? null : PlansAside.stored(row.plansAside).plans());
   }
 
   /**

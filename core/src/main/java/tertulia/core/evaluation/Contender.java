@@ -9,6 +9,7 @@ import org.jspecify.annotations.Nullable;
 import tertulia.core.fit.Fact;
 import tertulia.core.fit.Offering;
 import tertulia.core.labour.Effort;
+import tertulia.core.pricing.Plan;
 import tertulia.core.pricing.Tool;
 import tertulia.core.scoring.PublicRating;
 
@@ -18,15 +19,19 @@ import tertulia.core.scoring.PublicRating;
  * @param facts by plan id, then capability id
  * @param aside why somebody set it aside; null while it is in
  * @param effort hours it takes people; null: nobody has said, which is not none
+ * @param plansAside plans that somebody set aside, by id with the reason; the tool's other plans
+ *     are compared
  */
 public record Contender(
     Tool tool,
     Map<String, Map<String, Fact>> facts,
     List<PublicRating> ratings,
     @Nullable String aside,
-    @Nullable Effort effort) {
+    @Nullable Effort effort,
+    Map<String, String> plansAside) {
   public Contender {
     requireNonNull(tool);
+    plansAside = Map.copyOf(plansAside);
     facts = Map.copyOf(facts);
     ratings = List.copyOf(ratings);
   }
@@ -40,13 +45,23 @@ public record Contender(
     this(tool, facts, ratings, aside, null);
   }
 
+  /** A contender all of whose plans are compared. */
+  public Contender(
+      Tool tool,
+      Map<String, Map<String, Fact>> facts,
+      List<PublicRating> ratings,
+      @Nullable String aside,
+      @Nullable Effort effort) {
+    this(tool, facts, ratings, aside, effort, Map.of());
+  }
+
   public Optional<Effort> takes() {
     return Optional.ofNullable(effort);
   }
 
   /** This contender at so much of every list price. */
   public Contender times(java.math.BigDecimal part) {
-    return new Contender(tool.times(part), facts, ratings, aside, effort);
+    return new Contender(tool.times(part), facts, ratings, aside, effort, plansAside);
   }
 
   public String id() {
@@ -57,8 +72,15 @@ public record Contender(
     return Optional.ofNullable(aside);
   }
 
-  /** The plans with what is known of them, in catalogue order. */
+  /** The plans that are compared, in catalogue order: those nobody set aside. */
+  public List<Plan> plans() {
+    return tool.plans().stream().filter(plan -> !plansAside.containsKey(plan.id())).toList();
+  }
+
+  /** The plans that are compared with what is known of them, in catalogue order. */
   public List<Offering> offerings() {
-    return Offering.of(tool, facts);
+    return Offering.of(tool, facts).stream()
+        .filter(offering -> !plansAside.containsKey(offering.plan().id()))
+        .toList();
   }
 }

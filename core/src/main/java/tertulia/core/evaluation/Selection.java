@@ -322,7 +322,7 @@ public record Selection(
   public List<Measure> counted() {
     Set<Measure> counted = new LinkedHashSet<>(demands.keySet());
     for (Contender contender : active()) {
-      for (Plan plan : contender.tool().plans()) {
+      for (Plan plan : contender.plans()) {
         plan.charged().forEach(list -> counted.addAll(list.measures()));
         plan.allowances().forEach(allowance -> counted.add(allowance.measure()));
       }

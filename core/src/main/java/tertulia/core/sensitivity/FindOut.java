@@ -175,7 +175,7 @@ public record FindOut(Unknown unknown, String gains, List<Answered> answers) {
         .filter(need -> need.importance() instanceof Importance.Must)
         .map(Need::capability)
         .flatMap(capability ->
-            contender.tool().plans().stream()
+            contender.plans().stream()
                 .map(Plan::id)
                 .flatMap(plan ->
                     Optional.ofNullable(

@@ -138,7 +138,8 @@ public sealed interface Otherwise {
         facts,
         contender.ratings(),
         contender.setAside().orElse(null),
-        contender.takes().orElse(null));
+        contender.takes().orElse(null),
+        contender.plansAside());
   }
 
   /**
@@ -172,7 +173,7 @@ public sealed interface Otherwise {
         .filter(need -> need.importance() instanceof Importance.Must)
         .map(Need::capability)
         .filter(capability ->
-            contender.tool().plans().stream()
+            contender.plans().stream()
                 .map(plan ->
                     Optional.ofNullable(
                         contender.facts().getOrDefault(plan.id(), Map.of()).get(capability.id())))
