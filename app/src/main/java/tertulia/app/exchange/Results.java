@@ -186,6 +186,11 @@ public record Results(
   private static ContenderResult contender(Evaluation evaluation, Contender contender) {
     String id = contender.id();
     List<String> notCounted = new ArrayList<>();
+    contender.tool().plans().stream()
+        .filter(plan -> contender.plansAside().containsKey(plan.id()))
+        .map(plan ->
+            plan.name() + ": set aside, " + contender.plansAside().getOrDefault(plan.id(), ""))
+        .forEach(notCounted::add);
     Optional<Stay> stay = found(evaluation.costs().stay(id), notCounted);
     View view = evaluation.whatIf().view();
     Optional<Way> way =

@@ -7,14 +7,17 @@ import static org.testng.Assert.assertThrows;
 import static org.testng.Assert.assertTrue;
 
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
+import tertulia.app.exchange.CatalogueFile;
 import tertulia.app.exchange.ToolSheet;
 import tertulia.core.pagetext.PageReader;
 
@@ -298,5 +301,42 @@ public class PastedPageTest {
         said.others(),
         "in force, as tried by hand goes before maker's claim; “A board” says maker's claim,"
             + " 20 Nov 2026; “A planner” says maker's claim, 1 Nov 2026");
+  }
+
+  /** What the demonstration keeps as pasted says what its sheet says. */
+  @Test
+  public void theDemonstrationsTextIsThatOfItsSheet() throws IOException {
+    String catalogue =
+        new String(
+            Objects.requireNonNull(getClass().getResourceAsStream("/demo/catalogue.json"))
+                .readAllBytes(),
+            StandardCharsets.UTF_8);
+    CatalogueFile.Read.Accepted read =
+        (CatalogueFile.Read.Accepted)
+            CatalogueFile.read(catalogue.getBytes(StandardCharsets.UTF_8));
+    ToolSheet kept =
+        read.file().tools().stream()
+            .map(entry -> entry.pages().getLast().tool())
+            .filter(tool -> tool.pasted() != null)
+            .findFirst()
+            .orElseThrow();
+    ToolSheet sheet = sheet(pasted(Objects.requireNonNull(kept.pasted()).text()));
+    assertEquals(sheet.plans().size(), kept.plans().size());
+    assertEquals(
+        prices(sheet).subList(0, 2),
+        List.of("Hold m1 9 USD each seats", "Hold u12 7.50 USD each seats"));
+    assertEquals(prices(sheet).getLast(), "Deck on request", "what is assumed was on request");
+    for (int p = 0; p < kept.plans().size(); p++) {
+      Map<String, String> answers = new HashMap<>();
+      kept.plans().get(p).facts().forEach(f -> answers.put(f.capability(), f.answer()));
+      sheet
+          .plans()
+          .get(p)
+          .facts()
+          .forEach(f -> assertEquals(f.answer(), answers.get(f.capability()), f.capability()));
+    }
+    assertEquals(
+        sheet.conditions().stream().map(ToolSheet.ConditionPart::value).toList(),
+        List.of("7", "yes"));
   }
 }
