@@ -197,7 +197,17 @@ final class PastedPage {
     ToolForm.PlanColumn column = form.plans.get(p);
     String name = column.name;
     String at = "plans[" + p + "]";
-    propose("a plan “" + name + "”", plan.name().value(), plan.basis(), at + ".name");
+    propose("a plan “" + name + "”", plan.name(), at + ".name");
+    String basis =
+        switch (plan.basis().value()) {
+          case FREE -> "free";
+          case ON_REQUEST -> "on request";
+          case NOT_SAID -> "no price was recognised";
+          case LISTED -> "";
+        };
+    if (!basis.isEmpty()) {
+      propose(name + ": " + basis, plan.basis(), at + ".basis");
+    }
     column.basis =
         switch (plan.basis().value()) {
           case FREE -> "free";
@@ -559,14 +569,10 @@ final class PastedPage {
   }
 
   private void propose(String says, Said<?> said, String field) {
-    propose(says, said.from().text(), said, field);
-  }
-
-  private void propose(String says, String passage, Said<?> said, String field) {
     proposals.add(
         new Proposal(
             says,
-            passage,
+            said.from().text(),
             said.from().line(),
             said.sure().name().toLowerCase(Locale.ROOT),
             said.assumed().stream().sorted().map(Assumed::words).collect(Collectors.joining("; ")),

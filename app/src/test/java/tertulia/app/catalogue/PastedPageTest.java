@@ -192,6 +192,8 @@ public class PastedPageTest {
     List<PastedPage.Proposal> all = new ArrayList<>(read.again());
     all.addAll(read.others());
     assertTrue(all.size() >= prices.size(), all.toString());
+    int counted = Integer.parseInt(read.sentence().split(" ")[0]);
+    assertEquals(counted, all.size(), "what is counted is what is listed");
     for (PastedPage.Proposal proposal : all) {
       assertTrue(proposal.line() <= lines.size() && !proposal.passage().isEmpty(), "" + proposal);
       assertTrue(proposal.look().equals("clear") == proposal.because().isEmpty(), "" + proposal);

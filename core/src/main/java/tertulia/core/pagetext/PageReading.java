@@ -98,12 +98,14 @@ public record PageReading(
       answers = List.copyOf(answers);
     }
 
-    /** Everything that is said of it and taken; its name and basis are one thing. */
+    /** Everything that is said of it; that prices are listed they say themselves. */
     Stream<Said<?>> said() {
+      Stream<Said<?>> called =
+          basis.value() == Basis.LISTED ? Stream.of(name) : Stream.of(name, basis);
       Stream<Said<?>> one =
-          Stream.concat(
-              Stream.of(name), Stream.of(least, most, pack, included).flatMap(Optional::stream));
-      Stream<Said<?>> costs = Stream.of(prices, bands, once, use, fees).flatMap(List::stream);
+          Stream.concat(called, Stream.of(least, most, pack, included).flatMap(Optional::stream));
+      Stream<Said<?>> costs =
+          Stream.of(prices, otherCurrencies, bands, once, use, fees).flatMap(List::stream);
       return Stream.concat(
           one, Stream.concat(costs, Stream.concat(limits.stream(), answers.stream())));
     }
