@@ -346,16 +346,23 @@ final class PastedPage {
     String field = cell(line, p, TermCode.of(said.term()).code(), text(said));
     if (each.isPresent()) {
       form.plans.get(p).measure = each.get().id();
-      plan.pack()
-          .ifPresent(pack -> {
-            line.cells.get(p).pack = "" + pack.value();
-            propose(name + ": in packs of " + pack.value(), pack, rule(line, p, "pack"));
-          });
-      plan.included()
-          .ifPresent(n -> {
-            line.cells.get(p).included = "" + n.value();
-            propose(name + ": " + n.value() + " included", n, rule(line, p, "included"));
-          });
+      plan.pack().ifPresent(pack -> line.cells.get(p).pack = "" + pack.value());
+      plan.included().ifPresent(n -> line.cells.get(p).included = "" + n.value());
+      // said once of a plan, whatever the terms it is sold under
+      boolean first =
+          plan.prices().stream()
+              .filter(one -> one.value().each().isPresent())
+              .findFirst()
+              .filter(one -> one.equals(price))
+              .isPresent();
+      if (first) {
+        plan.pack()
+            .ifPresent(pack ->
+                propose(name + ": in packs of " + pack.value(), pack, rule(line, p, "pack")));
+        plan.included()
+            .ifPresent(
+                n -> propose(name + ": " + n.value() + " included", n, rule(line, p, "included")));
+      }
     }
     propose(name + ": " + words(said), price, field);
   }

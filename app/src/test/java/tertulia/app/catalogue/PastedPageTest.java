@@ -219,6 +219,24 @@ public class PastedPageTest {
   }
 
   @Test
+  public void whatIsSaidOnceIsListedOnce() {
+    ToolForm form =
+        pasted(
+            "Crew\n€8 per user per month, billed yearly\n€10 billed monthly\nSold in packs of 5\n");
+    PastedPage.Read read = Objects.requireNonNull(PastedPage.of(form));
+    assertEquals(
+        read.others().stream().map(PastedPage.Proposal::says).toList(),
+        List.of(
+            "a plan “Crew”",
+            "Crew: 8.00 EUR a month, for each of the seats, yearly, up front",
+            "Crew: 10.00 EUR a month, for each of the seats, monthly",
+            "Crew: in packs of 5"));
+    assertEquals(
+        prices(sheet(form)),
+        List.of("Crew m1 10 EUR each seats packs 5", "Crew u12 8 EUR each seats packs 5"));
+  }
+
+  @Test
   public void anOfferWithoutItsLengthIsNotTakenForOneWithoutEnd() {
     ToolSheet sheet = sheet(pasted(text("struck")));
     assertEquals(sheet.offers().size(), 1);
