@@ -5,6 +5,7 @@ import java.math.RoundingMode;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -34,6 +35,9 @@ import tertulia.core.pagetext.Sureness;
 final class PastedPage {
   private final ToolForm form;
   private final List<Proposal> proposals = new ArrayList<>();
+
+  /** Price cells that this text has filled. */
+  private final Set<String> filled = new HashSet<>();
 
   private PastedPage(ToolForm form) {
     this.form = form;
@@ -343,7 +347,12 @@ final class PastedPage {
             each.orElse(Measure.SEATS),
             each.map(measure -> capital(measure.label())).orElse("Account"),
             "");
-    String field = cell(line, p, TermCode.of(said.term()).code(), text(said));
+    String term = TermCode.of(said.term()).code();
+    if (!filled.add(p + "/" + form.lines.indexOf(line) + "/" + term)) {
+      propose(name + ": " + words(said) + ", not taken: another was read before", price, "");
+      return;
+    }
+    String field = cell(line, p, term, text(said));
     if (each.isPresent()) {
       form.plans.get(p).measure = each.get().id();
       plan.pack().ifPresent(pack -> line.cells.get(p).pack = "" + pack.value());

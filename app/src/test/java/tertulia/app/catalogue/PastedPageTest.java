@@ -219,6 +219,17 @@ public class PastedPageTest {
   }
 
   @Test
+  public void aSecondPriceOfOneTermDoesNotReplaceTheFirst() {
+    ToolForm form =
+        pasted(
+            "Crew\n€8 per user per month, billed monthly\n€3 per user per month, billed monthly\n");
+    assertEquals(prices(sheet(form)), List.of("Crew m1 8 EUR each seats"));
+    assertTrue(
+        Objects.requireNonNull(PastedPage.of(form)).others().stream()
+            .anyMatch(p -> p.says().endsWith("not taken: another was read before")));
+  }
+
+  @Test
   public void whatIsSaidOnceIsListedOnce() {
     ToolForm form =
         pasted(

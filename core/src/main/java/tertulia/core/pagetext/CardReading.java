@@ -116,7 +116,7 @@ final class CardReading {
     if (split.isPresent() && named.matches()) {
       page.addOn(
           Said.clear(split.get().name(), line.passage()),
-          List.of(new Line(line.number(), split.get().rest(), line.mark())));
+          List.of(new Line(line.number(), split.get().rest(), Line.Mark.NONE)));
     } else if (Known.isSlogan(line.text()) || Known.isPassed(line.text())) {
       page.pass(line);
     } else {
@@ -140,6 +140,9 @@ final class CardReading {
   /** A name and a price in one line; empty if it is not that. */
   private Optional<Split> split(Line line) {
     String text = line.text();
+    if (Known.isNoPrice(new Line(line.number(), text, Line.Mark.NONE))) {
+      return Optional.empty();
+    }
     Matcher colon =
         Pattern.compile("^(?<name>[^:–—|]{1,40}?)(?:\\s*:\\s+|\\s+[-–—|]\\s+)(?<rest>.+)$")
             .matcher(text);
@@ -214,7 +217,7 @@ final class CardReading {
         split(line)
             .ifPresent(split -> {
               names.set(at, Said.clear(split.name(), line.passage()));
-              rests.set(at, new Line(line.number(), split.rest(), line.mark()));
+              rests.set(at, new Line(line.number(), split.rest(), Line.Mark.NONE));
             });
       }
     }
@@ -241,6 +244,7 @@ final class CardReading {
       return Known.isOnRequest(text);
     }
     return split(line).isEmpty()
+        && !Known.isNoPrice(line)
         && !Phrases.isMore(text)
         && !Wording.in(text).isOnce()
         && new Phrases(page.numbers()).fee(text).isEmpty()
@@ -293,7 +297,11 @@ final class CardReading {
   }
 
   private boolean isAlone(List<Integer> candidates, int price) {
-    return candidates.size() == 1
+    int name = candidates.getFirst();
+    boolean begins =
+        name == 0 || lines.get(name - 1).isBlank() || Known.isPassed(lines.get(name - 1).text());
+    return begins
+        && candidates.size() == 1
         && lines.subList(candidates.getFirst() + 1, price).stream().noneMatch(Line::isBlank);
   }
 

@@ -35,6 +35,12 @@ final class Known {
   private static final Pattern ON_REQUEST =
       Pattern.compile(
           "(?i)(?:custom(?: pricing| price| quote)?|(?:price |prices )?on request|contact (?:us|sales)(?: for (?:a (?:price|quote)|pricing|prices))?|talk to (?:us|sales)|ask for a (?:quote|price)|let(?:’|')?s talk|get a quote|tailored(?: pricing)?|by quote)[.!]?");
+  private static final Pattern GIVEN =
+      Pattern.compile(
+          "(?i)\\b(?:save|saves|saved|saving|savings|voucher|credits?|refund(?:ed)?|worth|cashback|donated?|insured|guaranteed?|discount|bonus)\\b|\\boff\\b");
+  private static final Pattern LIMITED =
+      Pattern.compile(
+          "(?i)\\b(?:up to|over|above|below|under|more than|less than)\\s(?:US\\$|[€$£¥]|[A-Z]{3}\\s?\\d)");
   private static final Pattern TAX =
       Pattern.compile(
           "(?i)\\b(?:incl(?:uding|uded?|usive of|\\.)?|hold|with)\\s(?<n>\\d{1,2}(?:[.,]\\d)?)\\s?% (?:vat|tax|sales tax|gst)\\b");
@@ -87,6 +93,23 @@ final class Known {
 
   static boolean isOnRequest(String text) {
     return ON_REQUEST.matcher(text).matches();
+  }
+
+  /**
+   * Whether an amount is none that is asked for the plan: what is saved or given, what something is
+   * limited to, or something in a list without a word of how it is paid.
+   */
+  static boolean isNoPrice(Line line) {
+    String text = line.text();
+    boolean listed = line.mark() != Line.Mark.NONE;
+    Wording wording = Wording.in(text);
+    return GIVEN.matcher(text).find()
+        || LIMITED.matcher(text).find()
+        || listed
+            && wording.every().isEmpty()
+            && wording.term().isEmpty()
+            && !wording.isOnce()
+            && wording.of().isEmpty();
   }
 
   static Optional<String> taxPercent(String text) {

@@ -94,6 +94,9 @@ final class PlanDraft {
 
   private boolean priced(Line line) {
     String text = line.text();
+    if (Known.isNoPrice(line)) {
+      return false;
+    }
     Optional<Fee> fee = phrases.fee(text);
     if (fee.isPresent()) {
       fees.add(Said.clear(fee.get(), line.passage()));
@@ -113,12 +116,15 @@ final class PlanDraft {
     if (Wording.in(text).isOnce()) {
       return once(line);
     }
+    // what is counted over a month is paid by use, whether or not it is called additional
+    Optional<Use> used =
+        phrases.use(text).filter(u -> Phrases.isMore(text) || u.measure().addsUp());
+    if (used.isPresent()) {
+      use.add(
+          new Said<>(used.get(), line.passage(), Amount.in(text, numbers).getFirst().assumed()));
+      return true;
+    }
     if (Phrases.isMore(text)) {
-      Optional<Use> used = phrases.use(text);
-      if (used.isPresent()) {
-        use.add(Said.clear(used.get(), line.passage()));
-        return true;
-      }
       boolean seats = Wording.in(text).of().flatMap(Wording.Of::each).isPresent();
       if (seats) {
         extra.add(line);

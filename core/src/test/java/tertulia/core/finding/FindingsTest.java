@@ -71,7 +71,9 @@ public class FindingsTest {
       if (side == Finding.OfAnswer.class
           || side == Finding.OfMissing.class
           || side == Finding.OfRemarks.class
-          || side == Finding.OfAgreement.class) {
+          || side == Finding.OfAgreement.class
+          || side == Finding.OfViews.class
+          || side == Finding.OfInterests.class) {
         continue;
       }
       for (Class<?> kind : side.getPermittedSubclasses()) {

@@ -81,7 +81,13 @@ record GeneratedPage(Shape shape, String text, Map<String, String> says) {
           "See how it compares →",
           "5 workspaces",
           "10 % for charities",
-          "Founded 2019");
+          "Founded 2019",
+          "Save €24 a year",
+          "You save $30 per user per year",
+          "Up to €10,000 in payments a month",
+          "✓ €50 voucher for new crews",
+          "£5 off your first booking",
+          "• Insured up to CHF 1,000");
 
   private static final List<String> SEAT = List.of("user", "seat", "member", "person");
 

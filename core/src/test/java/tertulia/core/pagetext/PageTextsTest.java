@@ -301,6 +301,23 @@ public class PageTextsTest {
   }
 
   @Test
+  public void whatIsSavedGivenOrLimitedIsNoPrice() {
+    PageReading reading =
+        PageReader.read(
+            "Crew\n€8 per user per month, billed monthly\nSave €24 per user per year\n"
+                + "✓ €50 voucher\nUp to €10,000 in payments\n€0.05 per text message\n");
+    assertEquals(
+        said(reading),
+        List.of(
+            "Crew: LISTED",
+            "Crew: 8 EUR a month for seats, monthly",
+            "Crew: 0.05 each 1 text-messages",
+            "? Save €24 per user per year",
+            "? €50 voucher",
+            "? Up to €10,000 in payments"));
+  }
+
+  @Test
   public void thousandsAreReadInEveryWriting() {
     for (String written :
         List.of("€1,299.00", "1.299,00 €", "€ 1'299.00", "EUR 1 299,00", "1299 EUR")) {
