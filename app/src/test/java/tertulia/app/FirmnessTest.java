@@ -246,7 +246,7 @@ public class FirmnessTest extends ServedTest {
         answer("ilse", "/selections/1/decision.md").getContentAsString(StandardCharsets.UTF_8);
     assertTrue(record.contains("### How firm that is"), record);
     assertTrue(record.contains("Take Pierbook if"), record);
-    Results results = AdviceResults.with(selections.load(2).selection());
+    Results results = AdviceResults.with(selections.load(2).selection(), selections.load(2).file());
     Results.FirmnessResult firm = results.firmness();
     assertEquals(firm.grade(), "not-firm");
     assertEquals(firm.takeIf().getFirst().contender(), "rigglet");

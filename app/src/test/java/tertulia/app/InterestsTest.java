@@ -19,6 +19,7 @@ import org.springframework.mock.web.MockHttpServletResponse;
 import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
 import org.testng.annotations.Test;
+import tertulia.app.display.AdviceResults;
 import tertulia.app.display.Figures;
 import tertulia.app.exchange.Codes;
 import tertulia.app.exchange.Demo;
@@ -124,6 +125,19 @@ public class InterestsTest extends ServedTest {
   public void whoMayNotSeeAMarkIsNotToldOfItsInterest() throws Exception {
     assertEquals(said(page("joren", "/selections/1/marks")), "");
     assertNull(page("joren", "/selections/1/marks").select("#interests a").first());
+  }
+
+  /** What goes out says it in the same words. */
+  @Test
+  public void theRecordAndTheResultsSayIt() throws Exception {
+    String sentence =
+        said(page("ilse", "/selections/1/decision")).replaceFirst(" read every.*", "");
+    assertEquals(
+        AdviceResults.with(selections.load(1).entered(), selections.load(1).file()).interests(),
+        sentence);
+    assertTrue(
+        page("ilse", "/selections/1/decision.md").text().contains(sentence.substring(0, 40)),
+        "in the record");
   }
 
   @Test

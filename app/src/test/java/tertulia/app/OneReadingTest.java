@@ -187,7 +187,9 @@ public class OneReadingTest extends ServedTest {
   @Test
   public void theFileGivesTheSameAndSoDoesEvaluate() throws Exception {
     byte[] file = read("/file");
-    Selection again = ((PortableFile.Read.Accepted) PortableFile.read(file)).selection();
+    PortableFile.Read.Accepted accepted = (PortableFile.Read.Accepted) PortableFile.read(file);
+    Selection again = accepted.selection();
+    Results whole = AdviceResults.with(again, accepted.file());
     assertEquals(Json.write(Results.of(again)), Json.write(results));
     Path stored = Files.createTempFile("ledger", ".json");
     Files.write(stored, file);
@@ -199,8 +201,8 @@ public class OneReadingTest extends ServedTest {
             System.err);
     Files.delete(stored);
     assertEquals(exit, 0);
-    assertEquals(out.toString(StandardCharsets.UTF_8), Json.write(AdviceResults.with(again)));
-    assertEquals(AdviceResults.with(again).knowing(null), results);
+    assertEquals(out.toString(StandardCharsets.UTF_8), Json.write(whole));
+    assertEquals(whole.knowing(null).interested(null), results);
   }
 
   @Test
@@ -334,7 +336,8 @@ public class OneReadingTest extends ServedTest {
         302);
     assertEquals(
         Json.write(decisions.find(id).orElseThrow().frozen().orElseThrow().results()),
-        Json.write(AdviceResults.with(selections.load(id).selection())));
+        Json.write(
+            AdviceResults.with(selections.load(id).selection(), selections.load(id).file())));
     assertTrue(new String(read("/snapshot"), StandardCharsets.UTF_8).contains("at most 480.00"));
     markdownSaysTheSame();
   }

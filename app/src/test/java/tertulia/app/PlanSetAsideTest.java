@@ -27,7 +27,7 @@ import tertulia.core.evaluation.Selection;
 import tertulia.core.evaluation.WhatIf;
 
 /** One plan of a tool is left out for a reason, and comes back. */
-@TestPropertySource(properties = "spring.datasource.url=jdbc:h2:mem:changing;DB_CLOSE_DELAY=-1")
+@TestPropertySource(properties = "spring.datasource.url=jdbc:h2:mem:panel;DB_CLOSE_DELAY=-1")
 public class PlanSetAsideTest extends ServedTest {
   @Autowired private MockMvc mvc;
   @Autowired private People people;

@@ -138,7 +138,7 @@ public class SignedIsReadTest extends ServedTest {
   @Test
   public void whatIsUnchangedIsSignedAndIsWhatWasProposed() throws Exception {
     assertTrue(page("joren", at).contains("Sign it off"));
-    Results read = AdviceResults.with(selections.load(id).selection());
+    Results read = AdviceResults.with(selections.load(id).selection(), selections.load(id).file());
     assertEquals(sign().getStatus(), 302);
     Snapshot frozen = decisions.find(id).orElseThrow().frozen().orElseThrow();
     assertEquals(frozen.version(), 3);

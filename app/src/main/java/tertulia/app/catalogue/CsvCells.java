@@ -62,6 +62,12 @@ final class CsvCells {
     return place == null || place >= row.cells().size() ? "" : row.cells().get(place).strip();
   }
 
+  /** A cell as it stands, with the blanks around it. */
+  String whole(CsvTable.Row row, CsvColumn column) {
+    Integer place = places.get(column.heading());
+    return place == null || place >= row.cells().size() ? "" : row.cells().get(place);
+  }
+
   /** A cell that may hold a number, with a decimal point. */
   String cell(CsvTable.Row row, CsvColumn column) {
     String text = raw(row, column);

@@ -115,6 +115,7 @@ final class CsvPage {
       case "owned" -> owned(row);
       case "condition" -> condition(row);
       case "words" -> words(row);
+      case "pasted" -> pasted(row);
       case "rating" -> rating(row);
       default ->
           refuseHere(
@@ -123,7 +124,7 @@ final class CsvPage {
               "\""
                   + cells.raw(row, CsvColumn.LINE)
                   + "\" is not one of tool, plan, price, allowance, capability, offer, owned,"
-                  + " condition, words, rating.");
+                  + " condition, words, pasted, rating.");
     }
   }
 
@@ -301,6 +302,13 @@ final class CsvPage {
     line.source = source(row);
     from(row, "words[" + form.words.size() + "]");
     form.words.add(line);
+  }
+
+  private void pasted(CsvTable.Row row) {
+    form.pasted.text = cells.whole(row, CsvColumn.VALUE);
+    form.pasted.by = cells.raw(row, CsvColumn.WHO);
+    form.pasted.on = cells.raw(row, CsvColumn.AS_OF);
+    from(row, "pasted");
   }
 
   private void rating(CsvTable.Row row) {

@@ -62,6 +62,13 @@ final class CsvWriter {
           .put(CsvColumn.VALUE, line.text)
           .add();
     }
+    if (!form.pasted.text.isBlank()) {
+      row("pasted", null)
+          .put(CsvColumn.VALUE, form.pasted.text)
+          .put(CsvColumn.WHO, form.pasted.by)
+          .put(CsvColumn.AS_OF, form.pasted.on)
+          .add();
+    }
     for (ToolForm.RatingLine line : form.ratings) {
       row("rating", line.source)
           .put(CsvColumn.VALUE, line.rating)

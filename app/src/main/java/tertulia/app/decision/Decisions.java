@@ -315,7 +315,8 @@ public class Decisions {
 
   private void freeze(DecisionRow row, Decision.Signed signed, Table table) {
     SelectionFile file = withDecision(table.file(), signed.proposal(), ended(row.selectionId));
-    String snapshot = Snapshot.of(signed, file, AdviceResults.with(table.selection())).toJson();
+    String snapshot =
+        Snapshot.of(signed, file, AdviceResults.with(table.selection(), table.file())).toJson();
     row.write(signed);
     row.snapshot = snapshot;
     row.sha256 = Snapshot.sha256(snapshot);

@@ -5,14 +5,21 @@ import java.math.RoundingMode;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import tertulia.app.exchange.Codes;
+import tertulia.app.exchange.Disinterested;
+import tertulia.app.exchange.Faults;
 import tertulia.app.exchange.Results;
+import tertulia.app.exchange.SelectionFile;
+import tertulia.app.exchange.SelectionReader;
 import tertulia.core.evaluation.Evaluation;
 import tertulia.core.evaluation.Selection;
 import tertulia.core.evaluation.WhatIf;
 import tertulia.core.finding.Advice;
 import tertulia.core.finding.AdviceFindings;
+import tertulia.core.finding.Finding;
+import tertulia.core.finding.InterestFindings;
 import tertulia.core.firmness.RankShares;
 import tertulia.core.firmness.WeightRoom;
 import tertulia.core.sensitivity.Sensitivity;
@@ -24,10 +31,36 @@ public final class AdviceResults {
 
   private AdviceResults() {}
 
-  /** The results of a selection with how firm they are. */
-  public static Results with(Selection selection) {
+  /**
+   * The results of a selection with how firm they are, and what is left of the lead without those
+   * who have an interest.
+   *
+   * @param file what the selection was read from
+   */
+  public static Results with(Selection selection, SelectionFile file) {
     Evaluation evaluation = Evaluation.of(selection, WhatIf.START);
-    return Results.of(evaluation).knowing(of(evaluation));
+    return Results.of(evaluation)
+        .knowing(of(evaluation))
+        .interested(
+            interests(evaluation, file)
+                .map(finding -> new FindingWords(selection).of(finding))
+                .orElse(null));
+  }
+
+  private static Optional<Finding.WithoutInterested> interests(
+      Evaluation with, SelectionFile file) {
+    Disinterested.Interests interests = Disinterested.in(file);
+    if (interests.areNone()) {
+      return Optional.empty();
+    }
+    return new SelectionReader(new Faults())
+        .read(Disinterested.of(file))
+        .map(without ->
+            InterestFindings.of(
+                new InterestFindings.Count(
+                    interests.facts(), interests.ratings(), interests.marks()),
+                with,
+                Evaluation.of(without, WhatIf.START)));
   }
 
   private static Results.FirmnessResult of(Evaluation evaluation) {

@@ -31,6 +31,8 @@ import tertulia.core.scoring.Totals;
  * The results of one selection as written to files; money and scores are text.
  *
  * @param firmness null where it was not asked for, or in what was written before it was
+ * @param interests what is left of the lead without what people with an interest said; null: nobody
+ *     did, or it was written before that was asked
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
 public record Results(
@@ -41,7 +43,8 @@ public record Results(
     @Nullable Map<String, String> weights,
     List<ContenderResult> contenders,
     List<LeadResult> cheapestByHeadcount,
-    @Nullable FirmnessResult firmness) {
+    @Nullable FirmnessResult firmness,
+    @Nullable String interests) {
   private static final int SCORE_DECIMALS = 6;
 
   /**
@@ -163,13 +166,28 @@ public record Results(
         costs.leads().stream()
             .map(lead -> new LeadResult(lead.n(), lead.tool().orElse(null)))
             .toList(),
+        null,
         null);
   }
 
   /** The same with how firm they are. */
   public Results knowing(@Nullable FirmnessResult firm) {
     return new Results(
-        title, currency, start, people, weights, contenders, cheapestByHeadcount, firm);
+        title, currency, start, people, weights, contenders, cheapestByHeadcount, firm, interests);
+  }
+
+  /** The same with what is left of the lead without what people with an interest said. */
+  public Results interested(@Nullable String sentence) {
+    return new Results(
+        title,
+        currency,
+        start,
+        people,
+        weights,
+        contenders,
+        cheapestByHeadcount,
+        firmness,
+        sentence);
   }
 
   /** As {@link #of(Evaluation)} for a selection. */

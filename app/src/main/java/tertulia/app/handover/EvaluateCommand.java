@@ -45,7 +45,7 @@ public final class EvaluateCommand {
   private static int evaluate(String name, byte[] bytes, PrintStream out, PrintStream err) {
     return switch (PortableFile.read(bytes)) {
       case PortableFile.Read.Accepted accepted -> {
-        out.print(Json.write(AdviceResults.with(accepted.selection())));
+        out.print(Json.write(AdviceResults.with(accepted.selection(), accepted.file())));
         yield OK;
       }
       case PortableFile.Read.Refused refused -> {

@@ -67,7 +67,9 @@ class HandoverController {
             frozen
                 .map(Snapshot::selection)
                 .orElseGet(() -> table.file().deciding(null, decisions.ended(id))),
-            frozen.map(Snapshot::results).orElseGet(() -> AdviceResults.with(table.selection())),
+            frozen
+                .map(Snapshot::results)
+                .orElseGet(() -> AdviceResults.with(table.selection(), table.file())),
             stored.map(Decisions.Stored::decision));
     return download(
         text, MediaType.parseMediaType("text/markdown"), table.selection().title(), "md");

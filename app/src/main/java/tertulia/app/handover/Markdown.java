@@ -179,6 +179,9 @@ final class Markdown {
     if (firm.findOut() != null) {
       line("- " + escaped(firm.findOut()));
     }
+    if (results.interests() != null) {
+      line("- " + escaped(results.interests()));
+    }
     line("");
   }
 

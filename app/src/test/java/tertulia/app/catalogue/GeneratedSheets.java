@@ -50,7 +50,10 @@ public final class GeneratedSheets {
             new ToolSheet.WordPart("what-it-is", "+A board; \"with\" lanes, and more", source()),
             new ToolSheet.WordPart("for-whom", "=Crews of ten", source()),
             new ToolSheet.WordPart("for-whom", "Crews of twenty", source())),
-        null);
+        random.nextBoolean()
+            ? new ToolSheet.PastedPart(
+                "\tHold;\tDeck\n=Price a \"seat\"\t8,40 €\t–\n\n @home", "Ilse", "2026-11-20")
+            : null);
   }
 
   private String price() {

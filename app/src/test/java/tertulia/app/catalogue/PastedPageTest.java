@@ -18,6 +18,7 @@ import java.util.Objects;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import tertulia.app.exchange.CatalogueFile;
+import tertulia.app.exchange.Codes;
 import tertulia.app.exchange.ToolSheet;
 import tertulia.core.pagetext.PageReader;
 
@@ -355,16 +356,17 @@ public class PastedPageTest {
     assertEquals(sheet.plans().size(), kept.plans().size());
     assertEquals(
         prices(sheet).subList(0, 2),
-        List.of("Hold m1 9 USD each seats", "Hold u12 7.50 USD each seats"));
+        List.of("Hold m1 9 USD each seats", "Hold u12 7.5 USD each seats"));
     assertEquals(prices(sheet).getLast(), "Deck on request", "what is assumed was on request");
     for (int p = 0; p < kept.plans().size(); p++) {
       Map<String, String> answers = new HashMap<>();
-      kept.plans().get(p).facts().forEach(f -> answers.put(f.capability(), f.answer()));
+      kept.plans().get(p).facts().forEach(f -> answers.put(Codes.slug(f.capability()), f.answer()));
       sheet
           .plans()
           .get(p)
           .facts()
-          .forEach(f -> assertEquals(f.answer(), answers.get(f.capability()), f.capability()));
+          .forEach(f ->
+              assertEquals(f.answer(), answers.get(Codes.slug(f.capability())), f.capability()));
     }
     assertEquals(
         sheet.conditions().stream().map(ToolSheet.ConditionPart::value).toList(),

@@ -149,8 +149,8 @@ public class PortableFileTest {
     Run run = evaluate("evaluate", good.toString());
     assertEquals(run.status(), 0);
     Results printed = Json.stored(run.out(), Results.class);
-    assertEquals(printed, AdviceResults.with(Demo.selection()));
-    assertEquals(printed.knowing(null), Results.of(Demo.selection()));
+    assertEquals(printed, AdviceResults.with(Demo.selection(), Demo.file()));
+    assertEquals(printed.knowing(null).interested(null), Results.of(Demo.selection()));
     Path bad = Files.createTempFile("selection", ".json");
     Files.writeString(bad, "{\"format\": 3}");
     Run refused = evaluate("evaluate", bad.toString());
