@@ -36,6 +36,9 @@ final class PastedPage {
   private final ToolForm form;
   private final List<Proposal> proposals = new ArrayList<>();
 
+  /** The first currency of the text; a plan without a price is taken to be in it. */
+  private Optional<String> currency = Optional.empty();
+
   /** Price cells that this text has filled. */
   private final Set<String> filled = new HashSet<>();
 
@@ -160,6 +163,7 @@ final class PastedPage {
   }
 
   private void take(PageReading reading) {
+    currency = reading.plans().stream().flatMap(plan -> currency(plan).stream()).findFirst();
     for (PlanSaid plan : reading.plans()) {
       plan(plan, column(plan));
     }
@@ -193,6 +197,7 @@ final class PastedPage {
     }
     ToolForm.PlanColumn column = new ToolForm.PlanColumn();
     column.name = plan.name().value();
+    currency.ifPresent(first -> column.currency = first);
     form.plans.add(column);
     return form.plans.size() - 1;
   }
@@ -218,7 +223,7 @@ final class PastedPage {
           case ON_REQUEST, NOT_SAID -> "on-request";
           case LISTED -> "listed";
         };
-    currency(plan).ifPresent(currency -> column.currency = currency);
+    currency(plan).ifPresent(own -> column.currency = own);
     priceless(p, plan);
     for (Said<Price> price : plan.prices()) {
       price(name, price, plan, p);

@@ -358,6 +358,7 @@ public class PastedPageTest {
         prices(sheet).subList(0, 2),
         List.of("Hold m1 9 USD each seats", "Hold u12 7.5 USD each seats"));
     assertEquals(prices(sheet).getLast(), "Deck on request", "what is assumed was on request");
+    assertEquals(sheet.plans().getLast().currency(), "USD", "as the others of the page");
     for (int p = 0; p < kept.plans().size(); p++) {
       Map<String, String> answers = new HashMap<>();
       kept.plans().get(p).facts().forEach(f -> answers.put(Codes.slug(f.capability()), f.answer()));

@@ -3,6 +3,7 @@ package tertulia.core.pagetext;
 import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Matcher;
@@ -11,22 +12,23 @@ import org.jspecify.annotations.Nullable;
 
 /** Reads plans that stand one after the other, each with its name, its price and its list. */
 final class CardReading {
-  /** "Skiff: €5 …", "Skiff – €5 …", "Skiff €5 …". */
-  private static final Pattern NAMED =
-      Pattern.compile(
-          "^(?<name>.{1,40}?)(?:\\s*:\\s+|\\s+[-–—|]\\s+|\\s+)(?<rest>(?:(?:from|starting at)\\s)?\\S.*)$");
+  /** "Skiff: €5 …" or "Skiff – €5 …". */
+  private static final Pattern SET_APART =
+      Pattern.compile("^(?<name>[^:–—|]{1,40}?)(?:\\s*:\\s+|\\s+[-–—|]\\s+)(?<rest>.+)$");
 
   private static final Pattern FREE_FOR =
       Pattern.compile("(?i)(?<free>free)[, ]+(?<rest>for (?:up to )?\\d.*)");
 
   private final List<Line> lines;
   private final PageReader page;
+  private final Phrases phrases;
   private final List<@Nullable Said<String>> names = new ArrayList<>();
   private final List<Line> rests = new ArrayList<>();
 
   CardReading(List<Line> lines, PageReader page) {
     this.lines = lines;
     this.page = page;
+    this.phrases = new Phrases(page.numbers());
   }
 
   void read() {
@@ -111,9 +113,8 @@ final class CardReading {
   }
 
   private void extra(Line line) {
-    Matcher named = NAMED.matcher(line.text());
     Optional<Split> split = split(line);
-    if (split.isPresent() && named.matches()) {
+    if (split.isPresent()) {
       page.addOn(
           Said.clear(split.get().name(), line.passage()),
           List.of(new Line(line.number(), split.get().rest(), Line.Mark.NONE)));
@@ -143,9 +144,7 @@ final class CardReading {
     if (Known.isNoPrice(new Line(line.number(), text, Line.Mark.NONE))) {
       return Optional.empty();
     }
-    Matcher colon =
-        Pattern.compile("^(?<name>[^:–—|]{1,40}?)(?:\\s*:\\s+|\\s+[-–—|]\\s+)(?<rest>.+)$")
-            .matcher(text);
+    Matcher colon = SET_APART.matcher(text);
     if (colon.matches()
         && Known.isNameLike(colon.group("name"))
         && isPriceFirst(colon.group("rest"))) {
@@ -201,7 +200,7 @@ final class CardReading {
         last = i;
       }
     }
-    boolean headed = names.stream().filter(java.util.Objects::nonNull).count() > 0;
+    boolean headed = names.stream().filter(Objects::nonNull).count() > 0;
     if (!headed) {
       listed();
     }
@@ -247,7 +246,7 @@ final class CardReading {
         && !Known.isNoPrice(line)
         && !Phrases.isMore(text)
         && !Wording.in(text).isOnce()
-        && new Phrases(page.numbers()).fee(text).isEmpty()
+        && phrases.fee(text).isEmpty()
         && !text.matches("(?i).*\\b\\d{1,2}\\s?% (?:off|less).*");
   }
 
@@ -274,8 +273,8 @@ final class CardReading {
         candidates.add(i);
       } else if (Known.isNameLike(line.text())
           && !Known.isSlogan(line.text())
-          && new Phrases(page.numbers()).size(line.text()).isEmpty()
-          && new Phrases(page.numbers()).limit(line.text()).isEmpty()) {
+          && phrases.size(line.text()).isEmpty()
+          && phrases.limit(line.text()).isEmpty()) {
         candidates.add(i);
       }
     }

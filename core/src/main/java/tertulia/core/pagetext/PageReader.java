@@ -1,5 +1,6 @@
 package tertulia.core.pagetext;
 
+import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -27,7 +28,7 @@ public final class PageReader {
   private final List<Line> forAll = new ArrayList<>();
   private Optional<Said<Integer>> trialDays = Optional.empty();
   private Optional<Said<Boolean>> trialCard = Optional.empty();
-  private Optional<Said<java.math.BigDecimal>> tax = Optional.empty();
+  private Optional<Said<BigDecimal>> tax = Optional.empty();
   private Wording page = Wording.NOTHING;
   private boolean several;
   private final List<Passage> notUnderstood = new ArrayList<>();

@@ -1,6 +1,8 @@
 package tertulia.core.pagetext;
 
 import java.math.BigDecimal;
+import java.math.MathContext;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -50,7 +52,7 @@ final class PlanDraft {
   private final List<Said<AnswerSaid>> answers = new ArrayList<>();
   private final List<Said<OfferSaid>> offers = new ArrayList<>();
   private Optional<String> contains = Optional.empty();
-  private Optional<java.time.LocalDate> until = Optional.empty();
+  private Optional<LocalDate> until = Optional.empty();
 
   PlanDraft(Said<String> name, Numbers numbers) {
     this.name = name;
@@ -145,7 +147,7 @@ final class PlanDraft {
     BigDecimal list = high.getFirst().value();
     BigDecimal off = list.subtract(low.getFirst().value()).multiply(BigDecimal.valueOf(100));
     if (off.signum() > 0) {
-      off(off.divide(list, java.math.MathContext.DECIMAL64), line, Set.of());
+      off(off.divide(list, MathContext.DECIMAL64), line, Set.of());
     }
   }
 
@@ -391,7 +393,7 @@ final class PlanDraft {
 
   /** Whether larger bands cost more, so that each price is one of all units. */
   private boolean rises() {
-    List<java.math.BigDecimal> amounts =
+    List<BigDecimal> amounts =
         banded.stream().map(line -> Amount.in(line.text(), numbers).getFirst().value()).toList();
     return amounts.getFirst().compareTo(amounts.getLast()) < 0;
   }
