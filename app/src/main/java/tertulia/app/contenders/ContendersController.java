@@ -25,6 +25,7 @@ import tertulia.app.exchange.SelectionFile;
 import tertulia.app.exchange.ToolSheet;
 import tertulia.app.people.SignedIn;
 import tertulia.app.selection.Selections;
+import tertulia.app.web.Again;
 import tertulia.app.web.Conflict;
 import tertulia.app.workspace.Cell;
 import tertulia.app.workspace.Row;
@@ -80,7 +81,8 @@ class ContendersController implements StepBody {
       selections.setAside(id, slug, text, person.name());
     } else {
       try {
-        selections.setPlanAside(id, slug, plan, text, person.name());
+        // two plans of a tool set aside at once are two acts, not a conflict
+        Again.until(() -> selections.setPlanAside(id, slug, plan, text, person.name()));
       } catch (Conflict e) {
         fault = e.message();
       }
@@ -103,7 +105,7 @@ class ContendersController implements StepBody {
     if (plan.isEmpty()) {
       selections.bringBack(id, slug, person.name());
     } else {
-      selections.bringPlanBack(id, slug, plan, person.name());
+      Again.until(() -> selections.bringPlanBack(id, slug, plan, person.name()));
     }
     return back(id);
   }

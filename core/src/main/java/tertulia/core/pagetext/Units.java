@@ -29,9 +29,7 @@ final class Units {
     WORDS.put(
         Measure.AUTOMATION_RUNS,
         "(?:automation|workflow|automated)\\s(?:runs?|tasks?|actions?)|runs?");
-    WORDS.put(
-        Measure.RECORDED_HOURS,
-        "(?:recorded|recording|transcription)\\shours?|hours?\\sof\\s(?:recordings?|transcription)");
+    WORDS.put(Measure.RECORDED_HOURS, "(?:recorded|recording)\\shours?|hours?\\sof\\srecordings?");
     WORDS.put(Measure.TEXT_MESSAGES, "text\\smessages?|SMS(?:\\smessages?)?|texts?");
     WORDS.put(Measure.CARD_PAYMENTS, "card\\spayments?|payments?");
     WORDS.put(
