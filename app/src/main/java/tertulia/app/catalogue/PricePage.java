@@ -14,6 +14,7 @@ import tertulia.app.display.Figures;
 import tertulia.app.exchange.Codes;
 import tertulia.app.exchange.TermCode;
 import tertulia.app.exchange.ToolSheet;
+import tertulia.app.exchange.TypedCount;
 import tertulia.core.fit.Answer;
 import tertulia.core.growth.Measure;
 import tertulia.core.working.Ground;
@@ -325,6 +326,9 @@ record PricePage(
   private static String answer(String code, String addOn) {
     if (code.isEmpty()) {
       return "";
+    }
+    if (TypedCount.isMeant(code)) {
+      return TypedCount.read(code).words();
     }
     Answer answer = Codes.oneOf(Answer.class, code);
     return answer == Answer.BY_ADD_ON ? "by add-on “" + addOn + "”" : answer.words();

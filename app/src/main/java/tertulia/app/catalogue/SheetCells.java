@@ -13,6 +13,7 @@ import tertulia.app.display.Dates;
 import tertulia.app.exchange.Codes;
 import tertulia.app.exchange.TermCode;
 import tertulia.app.exchange.ToolSheet;
+import tertulia.app.exchange.TypedCount;
 import tertulia.core.working.Ground;
 
 /** Everything a price page states, thing by thing, so that two pages can be set side by side. */
@@ -122,7 +123,10 @@ public final class SheetCells {
     }
     for (ToolSheet.FactPart fact : plan.facts().stream().sorted(InForce.FIRST).toList()) {
       String by = fact.addOn().isEmpty() ? "" : " (" + fact.addOn() + ")";
-      add(about.apply(fact.capability()), fact.answer().replace('-', ' ') + by);
+      add(
+          about.apply(fact.capability()),
+          (TypedCount.isMeant(fact.answer()) ? fact.answer() : fact.answer().replace('-', ' '))
+              + by);
       add(about.apply(fact.capability() + KNOWN_FROM), source(fact.source()));
     }
   }

@@ -13,6 +13,8 @@ import tertulia.app.exchange.Fault;
 import tertulia.app.exchange.Faults;
 import tertulia.app.exchange.ToolReader;
 import tertulia.app.exchange.ToolSheet;
+import tertulia.app.exchange.TypedCount;
+import tertulia.core.fit.Answer;
 import tertulia.core.pagetext.PageReader;
 import tertulia.core.working.Ground;
 
@@ -228,6 +230,7 @@ final class ToolConverter {
       if (!line.capability.isBlank() && answer != null && !answer.isBlank()) {
         String at = "facts[" + f + "]";
         boolean byAddOn = answer.equals("by-add-on");
+        String said = known(at + ".answers[" + p + "]", answer, line);
         if (byAddOn && line.addOn.isBlank()) {
           faults.add(at + ".addOn", "By which add-on? Name it as in its price line.");
         }
@@ -237,12 +240,19 @@ final class ToolConverter {
             new ToolSheet.FactPart(
                 text(at + ".capability", line.capability, true),
                 text(at + ".group", line.group, false),
-                answer,
+                said,
                 byAddOn ? text(at + ".addOn", line.addOn, false) : "",
                 source(at + ".source", line.source)));
       }
     }
     return parts;
+  }
+
+  /** One of the answers, or how many there are; a bare number is in the unit of its line. */
+  private String known(String field, String answer, ToolForm.FactLine line) {
+    return Codes.codes(Answer.class).contains(answer)
+        ? answer
+        : read(field, answer, text -> TypedCount.read(text, line.unit()).words());
   }
 
   private List<ToolSheet.OfferPart> offers() {

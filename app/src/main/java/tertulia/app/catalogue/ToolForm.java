@@ -4,7 +4,9 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
+import tertulia.app.exchange.TypedCount;
 
 /** A price page as typed: plans across, lines down; every field is text. */
 public class ToolForm {
@@ -172,6 +174,23 @@ public class ToolForm {
     /** Whether no plan has an answer. */
     boolean isSilent() {
       return answers.stream().allMatch(answer -> answer == null || answer.isBlank());
+    }
+
+    /** Whether it says of some plan how many there are, which is written and not chosen. */
+    public boolean isCounted() {
+      return answers.stream()
+          .anyMatch(
+              answer -> answer != null && (answer.equals("count") || TypedCount.isMeant(answer)));
+    }
+
+    /** The unit of a bare number: that of the first that has one, or else the capability's name. */
+    String unit() {
+      return answers.stream()
+          .filter(answer -> answer != null && TypedCount.isMeant(answer))
+          .map(answer -> TypedCount.read(answer, capability.toLowerCase(Locale.ROOT)).unit())
+          .filter(unit -> !unit.equalsIgnoreCase(capability))
+          .findFirst()
+          .orElse(capability.toLowerCase(Locale.ROOT));
     }
 
     boolean isBlank() {

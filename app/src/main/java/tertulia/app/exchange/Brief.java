@@ -3,7 +3,9 @@ package tertulia.app.exchange;
 import com.fasterxml.jackson.annotation.JsonInclude;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import tertulia.core.growth.Group;
 import tertulia.core.growth.Growth;
@@ -340,8 +342,10 @@ public record Brief(
   /**
    * A capability and how much it matters: must, should or could.
    *
-   * @param capability its name; of a condition the one thing asked for, such as EU
-   * @param condition countries, data-places, platforms or languages; null: it is a capability
+   * @param capability its name; of a condition the one thing asked for, such as EU, or "at least 40
+   *     languages"
+   * @param condition countries, data-places, platforms, languages or count; null: it is a
+   *     capability
    * @param outside how it is covered where a plan does not have it; null: it is not
    * @param askedBy who asked for it; null: nobody said
    * @param why the reason given; null: none
@@ -367,11 +371,31 @@ public record Brief(
       return Codes.slug((condition == null ? "" : condition + " ") + capability);
     }
 
+    /** Whether at least or at most so many of something are asked for. */
+    public boolean asksHowMany() {
+      return COUNT.equals(condition) && !capability.isEmpty();
+    }
+
+    /**
+     * Name of what a plan's facts say of it; empty for a condition, which is one of the whole tool.
+     */
+    public Optional<String> ofPlan() {
+      return asksHowMany()
+          ? TypedCount.asked(capability).map(TypedCount.Asked::what)
+          : condition == null ? Optional.of(capability) : Optional.empty();
+    }
+
     /** What it is called, such as "Single sign-on" or "Keeps data in EU". */
     public String name() {
+      if (asksHowMany()) {
+        return capability.substring(0, 1).toUpperCase(Locale.ROOT) + capability.substring(1);
+      }
       return condition == null ? capability : CONDITIONS.get(condition) + " " + capability;
     }
   }
+
+  /** The condition that there are at least or at most so many of something. */
+  public static final String COUNT = "count";
 
   /** The conditions that can be needs, with the words that go before what is asked for. */
   public static final Map<String, String> CONDITIONS = conditions();
@@ -382,6 +406,7 @@ public record Brief(
     words.put("data-places", "Keeps data in");
     words.put("platforms", "Runs on");
     words.put("languages", "Speaks");
+    words.put(COUNT, "At least or at most so many");
     return java.util.Collections.unmodifiableMap(words);
   }
 

@@ -211,6 +211,9 @@ final class BriefReader {
       Codes.text(part.askedBy(), LONGEST_NAME);
     }
     Codes.text(part.capability(), LONGEST_NAME);
+    if (part.asksHowMany()) {
+      TypedCount.needed(part.capability());
+    }
     return new Need(new Capability(part.id(), part.name()), importance, outside(part, currency));
   }
 

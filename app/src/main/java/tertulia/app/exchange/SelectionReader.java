@@ -162,11 +162,21 @@ public final class SelectionReader {
     }
   }
 
+  /** What is wrong with how many are asked for is said where the need stands. */
+  private static boolean isRead(String count) {
+    return new Faults().at("", () -> TypedCount.needed(count)).isPresent();
+  }
+
   private List<Contender> contenders(
       List<SelectionFile.ContenderPart> parts, List<Brief.NeedPart> needs) {
     List<Contender> contenders = new ArrayList<>();
     ToolReader tools =
-        new ToolReader(faults, needs.stream().filter(n -> n.condition() != null).toList());
+        new ToolReader(
+            faults,
+            needs.stream()
+                .filter(n -> n.condition() != null)
+                .filter(n -> !n.asksHowMany() || isRead(n.capability()))
+                .toList());
     for (int i = 0; i < parts.size(); i++) {
       SelectionFile.ContenderPart part = parts.get(i);
       tools.contender("/contenders/" + i + "/tool", part).ifPresent(contenders::add);

@@ -69,7 +69,7 @@ public final class ToolReader {
       String here = at + "/plans/" + i;
       plan(here, part).ifPresent(plans::add);
       Map<String, Fact> own = facts(here + "/facts", part.facts());
-      own.putAll(answers(sheet));
+      own.putAll(answers(sheet, own));
       facts.put(part.id(), own);
     }
     List<PublicRating> ratings = new ArrayList<>();
@@ -213,13 +213,7 @@ public final class ToolReader {
     for (int i = 0; i < parts.size(); i++) {
       ToolSheet.FactPart part = parts.get(i);
       faults
-          .at(
-              at + "/" + i,
-              () ->
-                  new Fact(
-                      Codes.oneOf(Answer.class, part.answer()),
-                      Codes.text(part.addOn(), BriefReader.LONGEST_NAME),
-                      source(part.source())))
+          .at(at + "/" + i, () -> fact(part))
           .ifPresent(fact ->
               found
                   .computeIfAbsent(
@@ -231,10 +225,40 @@ public final class ToolReader {
     return inForce;
   }
 
-  /** Whether the sheet names what is asked for; of several statements the one in force counts. */
-  private Map<String, Fact> answers(ToolSheet sheet) {
+  /**
+   * What a part says of a plan.
+   *
+   * @throws IllegalArgumentException with what is wrong
+   */
+  public static Fact fact(ToolSheet.FactPart part) {
+    if (TypedCount.isMeant(part.answer())) {
+      return Fact.counted(TypedCount.read(part.answer()), source(part.source()));
+    }
+    return new Fact(
+        Codes.oneOf(Answer.class, part.answer()),
+        Codes.text(part.addOn(), BriefReader.LONGEST_NAME),
+        source(part.source()));
+  }
+
+  /**
+   * Whether the sheet names what is asked for, and a plan has as many as are asked for; of several
+   * statements the one in force counts.
+   *
+   * @param own what is known of the plan
+   */
+  private Map<String, Fact> answers(ToolSheet sheet, Map<String, Fact> own) {
     Map<String, Fact> answers = new HashMap<>();
     for (Brief.NeedPart need : asked) {
+      if (need.asksHowMany()) {
+        TypedCount.asked(need.capability())
+            .ifPresent(count -> {
+              Fact known = own.get(Codes.slug(count.what()));
+              if (known != null) {
+                answers.put(need.id(), known.of(count.count()));
+              }
+            });
+        continue;
+      }
       List<Fact> said =
           sheet.conditions().stream()
               .filter(part -> part.kind().equals(need.condition()))

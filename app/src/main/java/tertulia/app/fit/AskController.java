@@ -2,6 +2,7 @@ package tertulia.app.fit;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -9,12 +10,16 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 import tertulia.app.exchange.Brief;
+import tertulia.app.exchange.Codes;
+import tertulia.app.exchange.Faults;
+import tertulia.app.exchange.TypedCount;
 import tertulia.app.people.SignedIn;
 import tertulia.app.selection.Selections;
 import tertulia.app.web.Again;
 import tertulia.app.web.NotFound;
 import tertulia.app.workspace.Steps;
 import tertulia.app.workspace.Workspace;
+import tertulia.core.fit.Count;
 
 /** Makes a need of what contenders have, where it is seen. */
 @Controller
@@ -27,8 +32,17 @@ class AskController {
     this.selections = selections;
   }
 
+  /** A need for so many as it is written; what is counted is not said again. */
+  private static String count(String capability, String many) {
+    Count count = TypedCount.needed(many).count();
+    return new TypedCount.Asked(capability, count).text();
+  }
+
   /**
    * Asks for a capability.
+   *
+   * <p>Of something counted, {@code many-} and its id may say how many, such as "at least 40
+   * languages".
    *
    * @param ask how much it matters and which, such as "must:waiting-list"
    */
@@ -45,10 +59,25 @@ class AskController {
     if (capability == null || !List.of("must", "should", "could").contains(importance)) {
       throw new NotFound("such a need; the contenders have changed since you looked");
     }
-    Brief.NeedPart part =
-        new Brief.NeedPart(capability, importance, importance.equals("should") ? 1 : null, false);
-    Again.until(() -> selections.ask(id, part));
-    flash.addFlashAttribute("done", "“" + capability + "” is a " + importance + " now.");
+    Integer weight = importance.equals("should") ? 1 : null;
+    String many = query.getOrDefault("many-" + Codes.slug(capability), "").strip();
+    Faults faults = new Faults();
+    Optional<Brief.NeedPart> part =
+        many.isEmpty()
+            ? Optional.of(new Brief.NeedPart(capability, importance, weight, false))
+            : faults
+                .at("", () -> count(capability, many))
+                .map(text ->
+                    new Brief.NeedPart(
+                        text, importance, weight, false, Brief.COUNT, null, null, null));
+    if (part.isPresent()) {
+      Again.until(() -> selections.ask(id, part.get()));
+      flash.addFlashAttribute("done", "“" + part.get().name() + "” is a " + importance + " now.");
+    } else {
+      flash.addFlashAttribute("askedOf", Codes.slug(capability));
+      flash.addFlashAttribute("askedMany", many);
+      flash.addFlashAttribute("askFault", faults.all().getFirst().message());
+    }
     return "redirect:" + session.step("fit");
   }
 }

@@ -116,6 +116,9 @@ final class ComparisonRows {
     if (part.why() != null && read.group() == Group.ASKED) {
       notes.add(part.why());
     }
+    if (part.asksHowMany() && compared.mostFirst().size() > 1) {
+      notes.add(Unasked.mostFirst(session, compared));
+    }
     return new Line(
         need.capability().name(),
         switch (need.importance()) {
@@ -123,7 +126,7 @@ final class ComparisonRows {
           case Importance.Should should -> "Should be there";
           case Importance.Could could -> "Welcome";
         },
-        part.condition() == null ? "What it can do" : "Conditions",
+        part.ofPlan().isPresent() ? "What it can do" : "Conditions",
         asked,
         cost(need),
         new Row(

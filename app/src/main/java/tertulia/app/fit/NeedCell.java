@@ -4,21 +4,24 @@ import java.util.Optional;
 import java.util.stream.Collectors;
 import tertulia.app.display.Dates;
 import tertulia.app.display.Figures;
+import tertulia.app.exchange.Brief;
 import tertulia.app.exchange.Codes;
 import tertulia.app.exchange.SelectionFile;
+import tertulia.app.exchange.ToolReader;
+import tertulia.app.exchange.ToolSheet;
 import tertulia.app.selection.Proof;
 import tertulia.app.workspace.Cell;
 import tertulia.app.workspace.Workspace;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Met;
 import tertulia.core.fit.Answer;
+import tertulia.core.fit.Count;
 import tertulia.core.fit.Fact;
 import tertulia.core.fit.Importance;
 import tertulia.core.fit.Ladder;
 import tertulia.core.fit.Need;
 import tertulia.core.path.Option;
 import tertulia.core.pricing.Outside;
-import tertulia.core.working.Ground;
 import tertulia.core.working.Provenance;
 
 /** What a contender has of a need: from which plan on, and what the plan it would be on says. */
@@ -50,13 +53,15 @@ final class NeedCell {
                   + where);
     }
     Fact fact =
-        option
-            .map(Option::offering)
-            .orElseGet(() -> contender.offerings().getLast())
+        session
+            .evaluation()
+            .costs()
+            .offeringNow(contender.id())
+            .orElseThrow()
             .fact(need.capability());
     boolean must = need.importance() instanceof Importance.Must;
     Cell cell =
-        Cell.fact(sign(fact.answer()) + where)
+        Cell.fact(sign(fact.answer()) + fact.count().map(Count::words).orElse(where))
             .noting(source(fact, session) + conflict(session, contender, option, need, fact))
             .confirmable(session.confirm(contender, key(session, need), fact.source()));
     return switch (fact.answer()) {
@@ -69,11 +74,25 @@ final class NeedCell {
 
   /** What a confirmation of the need's fact is called: a condition is one of the whole tool. */
   private static String key(Workspace.Session session, Need need) {
-    return session.table().file().brief().needs().stream()
-        .filter(part -> part.id().equals(need.capability().id()) && part.condition() != null)
-        .findFirst()
+    return part(session, need)
+        .filter(part -> part.ofPlan().isEmpty())
         .map(part -> "condition:" + part.condition())
-        .orElse("fact:" + need.capability().id());
+        .orElse("fact:" + ofPlan(session, need));
+  }
+
+  /** What is known of a need that somebody wrote down; empty for what nobody asked for. */
+  private static Optional<Brief.NeedPart> part(Workspace.Session session, Need need) {
+    return session.table().file().brief().needs().stream()
+        .filter(part -> part.id().equals(need.capability().id()))
+        .findFirst();
+  }
+
+  /** Id of what a plan's facts say of a need. */
+  private static String ofPlan(Workspace.Session session, Need need) {
+    return part(session, need)
+        .flatMap(Brief.NeedPart::ofPlan)
+        .map(Codes::slug)
+        .orElse(need.capability().id());
   }
 
   /** What other sources say of the same plan, if it is something else; empty if nothing is. */
@@ -89,15 +108,21 @@ final class NeedCell {
         .flatMap(tool -> tool.plans().stream())
         .filter(plan -> option.map(o -> o.plan().id().equals(plan.id())).orElse(false))
         .flatMap(plan -> plan.facts().stream())
-        .filter(part -> Codes.slug(part.capability()).equals(need.capability().id()))
-        .filter(part -> !part.answer().equals(Codes.code(inForce.answer())))
-        .map(part ->
-            "; "
-                + Codes.oneOf(Ground.class, part.source().ground()).words()
-                + " says "
-                + Codes.oneOf(Answer.class, part.answer()).words())
+        .filter(part -> Codes.slug(part.capability()).equals(ofPlan(session, need)))
+        .flatMap(part -> other(part, inForce).stream())
+        .map(fact -> "; " + fact.source().ground().words() + " says " + fact.words())
         .distinct()
         .collect(Collectors.joining());
+  }
+
+  /** What a part says, if it is something else than what is in force. */
+  private static Optional<Fact> other(ToolSheet.FactPart part, Fact inForce) {
+    Fact said = ToolReader.fact(part);
+    boolean same =
+        inForce.count().isPresent()
+            ? said.count().equals(inForce.count())
+            : said.count().isEmpty() && said.answer() == inForce.answer();
+    return same ? Optional.empty() : Optional.of(said);
   }
 
   /** What the plan's own answer is, ahead of where the capability is to be had. */
@@ -113,7 +138,7 @@ final class NeedCell {
 
   /** The ground of a fact and its day, marked if it is old; empty if there is no fact. */
   static String source(Fact fact, Workspace.Session session) {
-    if (fact.answer() == Answer.UNKNOWN) {
+    if (fact.answer() == Answer.UNKNOWN && fact.count().isEmpty()) {
       return "";
     }
     return source(fact.source(), session);

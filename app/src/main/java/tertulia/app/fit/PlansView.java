@@ -272,7 +272,10 @@ record PlansView(
 
     private Cell answer(Offering offering, Need need) {
       Fact fact = offering.fact(need.capability());
-      String words = fact.answer() == Answer.UNKNOWN ? "not confirmed" : fact.answer().words();
+      String words =
+          fact.answer() == Answer.UNKNOWN && fact.count().isEmpty()
+              ? "not confirmed"
+              : fact.words();
       boolean covered =
           need.outside().isPresent()
               && (fact.answer() == Answer.NO || fact.answer() == Answer.UNKNOWN);

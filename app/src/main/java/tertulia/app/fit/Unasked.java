@@ -5,6 +5,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
+import java.util.stream.Collectors;
 import tertulia.app.display.Figures;
 import tertulia.app.exchange.Codes;
 import tertulia.app.exchange.SelectionFile;
@@ -12,6 +13,7 @@ import tertulia.app.workspace.Cell;
 import tertulia.app.workspace.Workspace;
 import tertulia.core.evaluation.Comparison;
 import tertulia.core.fit.Capability;
+import tertulia.core.fit.Count;
 import tertulia.core.fit.Importance;
 import tertulia.core.fit.Need;
 
@@ -20,9 +22,10 @@ import tertulia.core.fit.Need;
  *
  * @param id of the capability
  * @param cells what each contender has of it
- * @param have how many are known to have it, in words
+ * @param have how many are known to have it, in words; of something counted, most first
+ * @param unit in which it is counted; empty if nobody has counted
  */
-record Unasked(String id, String name, List<Cell> cells, String have) {
+record Unasked(String id, String name, List<Cell> cells, String have, String unit) {
 
   /** All of them, those first that would tell the contenders apart. */
   static List<Unasked> of(Workspace.Session session) {
@@ -30,8 +33,9 @@ record Unasked(String id, String name, List<Cell> cells, String have) {
     names(session)
         .forEach((id, name) -> {
           Capability capability = new Capability(id, name);
-          if (session.table().selection().needs().stream()
-              .noneMatch(need -> need.capability().id().equals(id))) {
+          if (session.table().file().brief().needs().stream()
+              .flatMap(need -> need.ofPlan().stream())
+              .noneMatch(asked -> Codes.slug(asked).equals(id))) {
             needs.add(new Need(capability, new Importance.Could()));
           }
         });
@@ -51,11 +55,23 @@ record Unasked(String id, String name, List<Cell> cells, String have) {
         capability.id(),
         capability.name(),
         session.columns().stream().map(c -> NeedCell.of(session, c, row.need())).toList(),
-        row.having()
-            + " of "
-            + Figures.counted(row.standings().size(), "contenders")
-            + (row.having() == 1 ? " is" : " are")
-            + " known to have it");
+        row.mostFirst().size() > 1 ? mostFirst(session, row) : having(row),
+        row.mostFirst().stream().findFirst().flatMap(row::count).map(Count::unit).orElse(""));
+  }
+
+  private static String having(Comparison.Row.OfNeed row) {
+    return row.having()
+        + " of "
+        + Figures.counted(row.standings().size(), "contenders")
+        + (row.having() == 1 ? " is" : " are")
+        + " known to have it";
+  }
+
+  /** Such as "most first: Kelp Talk 61, Halvard Desk at least 40". */
+  static String mostFirst(Workspace.Session session, Comparison.Row.OfNeed row) {
+    return row.mostFirst().stream()
+        .map(i -> session.columns().get(i).tool().name() + " " + row.count(i).orElseThrow().many())
+        .collect(Collectors.joining(", ", "most first: ", ""));
   }
 
   /** Names of what the pages of those at the table say anything about, by id. */

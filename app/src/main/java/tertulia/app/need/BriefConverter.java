@@ -15,6 +15,7 @@ import tertulia.app.exchange.Codes;
 import tertulia.app.exchange.Fault;
 import tertulia.app.exchange.Faults;
 import tertulia.app.exchange.Fields;
+import tertulia.app.exchange.TypedCount;
 import tertulia.app.exchange.TypedHabit;
 import tertulia.app.growth.PeopleConverter;
 import tertulia.app.growth.PeopleForm;
@@ -262,16 +263,20 @@ final class BriefConverter {
         String at = "needs[" + i + "]";
         places.put("needs/" + parts.size(), at + ".weight");
         boolean should = line.importance.equals("should");
+        String what = fields.text(at + ".capability", line.capability, 120, true);
+        Optional<String> count = count(at + ".capability", what, line);
         Brief.NeedPart part =
             new Brief.NeedPart(
-                fields.text(at + ".capability", line.capability, 120, true),
+                count.orElse(what),
                 line.importance,
                 should
                     ? Integer.valueOf(
                         fields.whole(at + ".weight", line.weight.isBlank() ? "1" : line.weight))
                     : null,
                 line.partly && line.importance.equals("must"),
-                Brief.CONDITIONS.containsKey(line.condition) ? line.condition : null,
+                count.isPresent()
+                    ? Brief.COUNT
+                    : Brief.CONDITIONS.containsKey(line.condition) ? line.condition : null,
                 outside(at, line),
                 textIfAny(at + ".askedBy", line.askedBy, 120),
                 textIfAny(at + ".why", line.why, 400));
@@ -284,6 +289,17 @@ final class BriefConverter {
       }
     }
     return parts;
+  }
+
+  /** How many are asked for, where a line says so, as it is written. */
+  private Optional<String> count(String field, String what, BriefForm.NeedLine line) {
+    boolean chosen = line.condition.equals(Brief.COUNT);
+    return chosen || line.condition.isEmpty()
+        ? faults
+            .at(field, () -> chosen ? Optional.of(TypedCount.needed(what)) : TypedCount.asked(what))
+            .flatMap(asked -> asked)
+            .map(TypedCount.Asked::text)
+        : Optional.empty();
   }
 
   private @Nullable String textIfAny(String field, String text, int most) {

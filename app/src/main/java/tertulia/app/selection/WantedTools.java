@@ -5,7 +5,6 @@ import java.util.TreeSet;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import tertulia.app.catalogue.Wanted;
-import tertulia.app.exchange.Brief;
 import tertulia.app.exchange.SelectionFile;
 import tertulia.app.web.NotFound;
 import tertulia.core.growth.Measure;
@@ -25,10 +24,7 @@ class WantedTools implements Wanted {
     try {
       Table table = selections.load(selection);
       return new Asked(
-          table.file().brief().needs().stream()
-              .filter(need -> need.condition() == null)
-              .map(Brief.NeedPart::capability)
-              .toList(),
+          table.file().brief().needs().stream().flatMap(need -> need.ofPlan().stream()).toList(),
           table.selection().counted().stream()
               .filter(measure -> !measure.isPeople())
               .map(Measure::id)

@@ -21,6 +21,7 @@ import tertulia.app.exchange.Brief;
 import tertulia.app.exchange.Codes;
 import tertulia.app.exchange.Limits;
 import tertulia.app.exchange.MeasuredNumber;
+import tertulia.app.exchange.TypedCount;
 import tertulia.app.exchange.WeighingReader;
 import tertulia.app.people.People;
 import tertulia.app.people.Role;
@@ -37,6 +38,7 @@ import tertulia.app.web.OtherVersion;
 import tertulia.app.workspace.StepBody;
 import tertulia.app.workspace.Steps;
 import tertulia.app.workspace.Workspace;
+import tertulia.core.evaluation.Selection;
 import tertulia.core.scoring.Criterion;
 import tertulia.core.scoring.Preference;
 
@@ -313,11 +315,30 @@ class WeighingController implements StepBody {
             CriteriaConverter.form(session.table().file().brief(), session.table().version())));
   }
 
-  /** What may be measured here: of the catalogue what is counted, and what was tried by hand. */
+  /**
+   * What may be measured here: what was tried by hand, what plans include, what somebody counted of
+   * a contender; and what is measured already.
+   */
   private static List<Choice> numbers(Workspace.Session session) {
-    return Stream.concat(
+    Selection selection = session.table().selection();
+    Stream<Criterion.Number> counted =
+        session.table().file().contenders().stream()
+            .flatMap(part -> part.tool().plans().stream())
+            .flatMap(plan -> plan.facts().stream())
+            .filter(fact -> TypedCount.isMeant(fact.answer()))
+            .map(fact -> MeasuredNumber.counted(fact.capability(), fact.answer()));
+    Stream<Criterion.Number> already =
+        selection.criteria().stream()
+            .map(Criterion::kind)
+            .filter(Criterion.Measured.class::isInstance)
+            .map(kind -> ((Criterion.Measured) kind).number());
+    return Stream.of(
             Stream.of(new Criterion.Number.TasksDone(), new Criterion.Number.Minutes()),
-            Workspace.quantities(session).stream().map(Criterion.Number.Included::new))
+            Workspace.quantities(session).stream().map(Criterion.Number.Included::new),
+            counted,
+            already)
+        .flatMap(numbers -> numbers)
+        .distinct()
         .map(number -> new Choice(MeasuredNumber.code(number), MeasuredNumber.words(number)))
         .toList();
   }

@@ -164,7 +164,7 @@ public class Workspace {
               case Criterion.Coverage coverage -> pricePage(worth.tool());
               case Criterion.Ratings ratings -> pricePage(worth.tool());
               case Criterion.Measured measured ->
-                  measured.number() instanceof Criterion.Number.Included
+                  measured.number().isOfPlan()
                       ? pricePage(worth.tool())
                       : "/selections/" + table.id() + "/trials";
             };

@@ -4,7 +4,7 @@ const PAUSE = 400;
 export function priceSheet(document) {
   const form = document.querySelector('form[data-pricesheet]');
   if (!form) return;
-  form.addEventListener('input', (event) => { room(form, event.target); kinds(event.target); used(event.target); });
+  form.addEventListener('input', (event) => { room(form, event.target); kinds(event.target); counts(event.target); used(event.target); });
   form.addEventListener('keydown', (event) => down(form, event));
   form.addEventListener('paste', (event) => paste(form, event));
   form.addEventListener('click', (event) => click(form, event));
@@ -109,6 +109,24 @@ function kinds(field) {
   Object.assign(charge.dataset, field.selectedOptions[0].dataset, { kind: field.value });
 }
 
+/* How many there are is written, not chosen: the cells of the line change, with what they held. */
+
+function counts(field) {
+  if (!field.matches('select[name*=answers]') || field.value !== 'count') return;
+  field.value = '';
+  field.closest('tr').querySelectorAll('select[name*=answers]').forEach((select) => {
+    const cell = written(select);
+    select.replaceWith(cell);
+    if (select === field) cell.focus();
+  });
+}
+
+function written(select) {
+  const cell = Object.assign(select.ownerDocument.createElement('input'), { className: 'form-control', name: select.name, value: select.value, placeholder: '41 languages', maxLength: 80 });
+  cell.setAttribute('aria-label', select.getAttribute('aria-label'));
+  return cell;
+}
+
 /* Rows that are rarely needed stand aside until they are asked for; one that is written in stays. */
 
 function used(field) {
@@ -210,6 +228,11 @@ function put(form, row, column, value) {
   if (field.matches('select')) {
     const option = [...field.options].find((o) => o.text.toLowerCase() === value.toLowerCase() || o.value === value);
     if (option) field.value = option.value;
+    else if (/^(at |up |[0-9])/i.test(value) && field.name.includes('answers')) {
+      const cell = written(field);
+      field.replaceWith(cell);
+      cell.value = value;
+    }
   } else {
     field.value = value;
   }

@@ -2,8 +2,11 @@ package tertulia.core.evaluation;
 
 import java.math.BigDecimal;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.IntStream;
+import tertulia.core.fit.Count;
 import tertulia.core.fit.Ladder;
 import tertulia.core.fit.Need;
 import tertulia.core.fit.Room;
@@ -28,6 +31,31 @@ public record Comparison(List<Row> rows) {
     record OfNeed(Need need, List<Standing> standings) implements Row {
       public OfNeed {
         standings = List.copyOf(standings);
+      }
+
+      /**
+       * Places of the standings of which somebody counted how many there are, those with the most
+       * first; of a bound its known end counts. Counts in another unit than the first are left out:
+       * they are unlike.
+       */
+      public List<Integer> mostFirst() {
+        Optional<Count> first = standings.stream().flatMap(s -> count(s).stream()).findFirst();
+        return IntStream.range(0, standings.size())
+            .filter(i -> count(standings.get(i)).filter(c -> c.isLike(first.get())).isPresent())
+            .boxed()
+            .sorted(
+                Comparator.comparing((Integer i) -> count(standings.get(i)).get().number())
+                    .reversed())
+            .toList();
+      }
+
+      /** How many the one at a place has; empty if nobody has counted. */
+      public Optional<Count> count(int place) {
+        return count(standings.get(place));
+      }
+
+      private static Optional<Count> count(Standing standing) {
+        return standing instanceof Standing.OfNeed of ? of.count() : Optional.empty();
       }
     }
 
@@ -67,9 +95,11 @@ public record Comparison(List<Row> rows) {
     /**
      * Of a need.
      *
+     * @param count how many there are, where that is known
      * @param where which of its plans have it, in words
      */
-    record OfNeed(Met met, String where, Optional<Boolean> has) implements Standing {}
+    record OfNeed(Met met, String where, Optional<Boolean> has, Optional<Count> count)
+        implements Standing {}
 
     /** Of a quantity: so much is used of so much, empty if there is no end or it is not known. */
     record OfMeasure(Room.State state, BigDecimal used, Optional<BigDecimal> most)
@@ -119,7 +149,10 @@ public record Comparison(List<Row> rows) {
   private static Standing standing(Costs costs, Contender contender, Need need) {
     Met met = costs.met(contender.id(), need);
     return new Standing.OfNeed(
-        met, new Ladder(need.capability(), contender.offerings()).words(), met.isEnough(need));
+        met,
+        new Ladder(need.capability(), contender.offerings()).words(),
+        met.isEnough(need),
+        costs.offeringNow(contender.id()).flatMap(o -> o.fact(need.capability()).count()));
   }
 
   private static Standing standing(Costs costs, Contender contender, Measure measure) {

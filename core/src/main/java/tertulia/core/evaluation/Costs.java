@@ -522,6 +522,17 @@ public final class Costs {
   }
 
   /**
+   * The plan whose facts answer for a contender: the one of {@link #optionNow}, or the last of
+   * those without a price; empty if it has no plans.
+   */
+  public Optional<Offering> offeringNow(String contender) {
+    List<Offering> all = selection.contender(contender).offerings();
+    return optionNow(contender)
+        .map(Option::offering)
+        .or(() -> all.isEmpty() ? Optional.empty() : Optional.of(all.getLast()));
+  }
+
+  /**
    * What a contender costs a month for the people under discussion, as it is read; empty if there
    * is no figure.
    */

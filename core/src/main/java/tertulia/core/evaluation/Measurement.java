@@ -5,6 +5,9 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import tertulia.core.fit.Capability;
+import tertulia.core.fit.Count;
+import tertulia.core.fit.Fact;
 import tertulia.core.fit.Room;
 import tertulia.core.path.Way;
 import tertulia.core.path.Ways;
@@ -24,6 +27,7 @@ record Measurement(Costs costs, Trials trials, Criterion criterion, Criterion.Me
   Value of(Contender contender) {
     return switch (scale.number()) {
       case Criterion.Number.Included included -> included(contender, included);
+      case Criterion.Number.Counted counted -> counted(contender, counted);
       case Criterion.Number.TasksDone done -> tasksDone(contender);
       case Criterion.Number.Minutes minutes -> minutes(contender);
     };
@@ -82,6 +86,54 @@ record Measurement(Costs costs, Trials trials, Criterion criterion, Criterion.Me
                     new Quantity(scale.isMoreBetter() ? BigDecimal.ONE : BigDecimal.ZERO, ""),
                     "there is no end of it",
                     parts)));
+  }
+
+  /**
+   * The plan on the way that is worst off counts. A plan of which nobody has counted it, or in
+   * another unit, leaves the value open; a bound leaves it open on its one side.
+   */
+  private Value counted(Contender contender, Criterion.Number.Counted number) {
+    if (!(costs.spread(contender.id()) instanceof Ways.Found found)) {
+      return missing("no plan with a price");
+    }
+    Capability what = new Capability(number.what(), number.name());
+    List<Working> parts = new ArrayList<>();
+    Interval worst = Interval.exactly(BigDecimal.ONE);
+    Optional<BigDecimal> exact = Optional.empty();
+    for (Way.Leg leg : found.best().byOption()) {
+      Fact fact = leg.option().offering().fact(what);
+      String plan = leg.option().plan().name();
+      Optional<Count> count =
+          fact.count().filter(c -> c.isLike(Count.exactly(BigDecimal.ONE, number.unit())));
+      Interval here = count.map(this::between).orElse(Interval.UNKNOWN);
+      parts.add(
+          count.isPresent()
+              ? new Working.Stated(plan, count.get().words(), Optional.of(fact.source()), List.of())
+              : new Working.Missing(plan, uncounted(fact, number)));
+      if (here.isExact() && here.low().compareTo(worst.high()) <= 0) {
+        exact = count.map(Count::number);
+      }
+      worst = new Interval(worst.low().min(here.low()), worst.high().min(here.high()));
+    }
+    return worst.isExact() && exact.isPresent()
+        ? exactly(exact.get(), number.unit(), "of the plan on the way that is worst off", parts)
+        : new Value(worst, new Working.Missing(criterion.name(), "not known of every plan", parts));
+  }
+
+  private Interval between(Count count) {
+    BigDecimal atLow = scale.valueOf(count.low());
+    BigDecimal atHigh =
+        count
+            .high()
+            .map(scale::valueOf)
+            .orElse(scale.isMoreBetter() ? BigDecimal.ONE : BigDecimal.ZERO);
+    return new Interval(atLow.min(atHigh), atLow.max(atHigh));
+  }
+
+  private static String uncounted(Fact fact, Criterion.Number.Counted number) {
+    return fact.count().isPresent()
+        ? fact.words() + ", which is not a count of " + number.unit()
+        : "how many " + number.unit() + " is not known";
   }
 
   private static Optional<List<BigDecimal>> most(Room.Bound bound) {

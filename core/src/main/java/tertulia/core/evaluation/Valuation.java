@@ -66,9 +66,7 @@ record Valuation(Costs costs, Panel panel, Trials trials) {
               .map(option -> coverage(criterion, option).interval())
               .orElse(Interval.UNKNOWN);
       case Criterion.Measured measured ->
-          measured.number() instanceof Criterion.Number.Included
-              ? Interval.UNKNOWN
-              : value(contender, criterion).interval();
+          measured.number().isOfPlan() ? Interval.UNKNOWN : value(contender, criterion).interval();
     };
   }
 
@@ -306,7 +304,7 @@ record Valuation(Costs costs, Panel panel, Trials trials) {
         parts.add(
             new Working.Stated(
                 need.capability().name() + ", weight " + should.weight(),
-                outside ? fact.answer().words() + "; covered outside" : words(need, option),
+                outside ? fact.words() + "; covered outside" : words(need, option),
                 java.util.Optional.of(fact.source())
                     .filter(source -> fact.answer() != Answer.UNKNOWN),
                 List.of()));
@@ -328,7 +326,7 @@ record Valuation(Costs costs, Panel panel, Trials trials) {
     Fact fact = option.offering().fact(need.capability());
     return fact.answer() == Answer.BY_ADD_ON && option.answer(need.capability()) == Answer.NO
         ? "by add-on, which no must requires and is not bought"
-        : fact.answer().words();
+        : fact.words();
   }
 
   private static Interval met(Answer answer) {

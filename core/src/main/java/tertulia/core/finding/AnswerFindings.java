@@ -256,7 +256,7 @@ public record AnswerFindings(Evaluation evaluation) {
               case Criterion.Coverage coverage -> Stage.FIT;
               case Criterion.Ratings ratings -> Stage.CONTENDERS;
               case Criterion.Measured measured ->
-                  measured.number() instanceof Criterion.Number.Included ? Stage.FIT : Stage.MARKS;
+                  measured.number().isOfPlan() ? Stage.FIT : Stage.MARKS;
             };
         totals.values().keySet().stream()
             .filter(tool -> !totals.value(tool, criterion).interval().isExact())

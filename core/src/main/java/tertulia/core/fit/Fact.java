@@ -12,11 +12,13 @@ import tertulia.core.working.Provenance;
  * A plan's answer for one capability, with its date and source.
  *
  * @param addOn name of the add-on that brings it; empty unless the answer is "by add-on"
+ * @param count how many of it there are; empty: nobody has counted
  */
-public record Fact(Answer answer, String addOn, Provenance source) {
+public record Fact(Answer answer, String addOn, Provenance source, Optional<Count> count) {
   public Fact {
     requireNonNull(answer);
     requireNonNull(source);
+    requireNonNull(count);
     if (answer == Answer.BY_ADD_ON && addOn.isBlank()) {
       throw new IllegalArgumentException(
           "The answer is \"by add-on\" but no add-on is named. Name it as on the price page.");
@@ -27,13 +29,47 @@ public record Fact(Answer answer, String addOn, Provenance source) {
     this(answer, "", source);
   }
 
+  /** A fact that counts nothing. */
+  public Fact(Answer answer, String addOn, Provenance source) {
+    this(answer, addOn, source, Optional.empty());
+  }
+
+  /** So many of it, which is a yes if there are any for certain. */
+  public static Fact counted(Count count, Provenance source) {
+    return new Fact(count.any(), "", source, Optional.of(count));
+  }
+
+  /**
+   * What this fact says of a need for so many.
+   *
+   * @return unknown where nobody has counted, or in another unit; a plan that does not have it has
+   *     not as many as are asked for
+   */
+  public Fact of(Count asked) {
+    Answer said =
+        count
+            .map(known -> known.answer(asked))
+            .orElse(answer == Answer.NO && asked.low().signum() > 0 ? Answer.NO : Answer.UNKNOWN);
+    return new Fact(said, "", source, count);
+  }
+
+  /** Such as "yes", "by add-on" or "41 languages". */
+  public String words() {
+    return count.map(Count::words).orElse(answer.words());
+  }
+
   /**
    * Of several facts about one thing the one in force: the strongest ground, then the newest, then
-   * the first.
+   * the first. A plain yes gives way to a count that is a yes too and says more.
    *
    * @return empty if there is none
    */
   public static Optional<Fact> inForce(Collection<Fact> facts) {
-    return facts.stream().min(Comparator.comparing(Fact::source, Precedence.ORDER));
+    Comparator<Fact> order = Comparator.comparing(Fact::source, Precedence.ORDER);
+    Optional<Fact> first = facts.stream().min(order);
+    boolean plainYes = first.filter(f -> f.answer == Answer.YES && f.count.isEmpty()).isPresent();
+    Optional<Fact> counted =
+        facts.stream().filter(f -> f.count.isPresent()).min(order).filter(f -> plainYes);
+    return counted.filter(f -> f.answer == Answer.YES).or(() -> first);
   }
 }

@@ -171,7 +171,7 @@ public record Fit(List<Need> needs, boolean quantities) {
               ? Optional.empty()
               : Optional.of(new Reason.AddOnNotSold(need, fact.addOn(), list.term().words()));
       case NO -> Optional.of(new Reason.MustMissing(need, fact));
-      case UNKNOWN -> Optional.of(new Reason.MustUnknown(need));
+      case UNKNOWN -> Optional.of(new Reason.MustUnknown(need, fact.count()));
     };
   }
 

@@ -31,6 +31,9 @@ public sealed interface Reason {
   record MustMissing(Need need, Fact fact) implements Reason {
     @Override
     public String sentence() {
+      if (fact.count().isPresent()) {
+        return need.capability().name() + ": this plan has " + fact.words();
+      }
       return need.capability().name()
           + switch (fact.answer()) {
             case PARTLY -> ": only partly, and partly is not accepted";
@@ -44,11 +47,18 @@ public sealed interface Reason {
     }
   }
 
-  /** Nobody has confirmed whether the plan has a must. */
-  record MustUnknown(Need need) implements Reason {
+  /**
+   * Nobody has confirmed whether the plan has a must.
+   *
+   * @param known what is known of how many it has; empty: nothing
+   */
+  record MustUnknown(Need need, Optional<Count> known) implements Reason {
     @Override
     public String sentence() {
-      return need.capability().name() + ": not known; confirm it";
+      return need.capability().name()
+          + known
+              .map(count -> ": known is " + count.words() + ", which leaves it open; confirm it")
+              .orElse(": not known; confirm it");
     }
 
     @Override

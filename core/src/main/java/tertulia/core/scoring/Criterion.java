@@ -124,8 +124,23 @@ public record Criterion(String id, String name, Kind kind, String meaning, Strin
 
   /** What can be measured. */
   public sealed interface Number {
+    /** Whether the plans on the way say it, so that it follows from what is chosen. */
+    default boolean isOfPlan() {
+      return this instanceof Included || this instanceof Counted;
+    }
+
     /** How much of a measure is included, the least in any month of the way through the plans. */
     record Included(Measure measure) implements Number {}
+
+    /**
+     * How many a plan has of something counted, the fewest of any plan on the way where more is
+     * better, else the most.
+     *
+     * @param what id of the capability that is counted
+     * @param name of it
+     * @param unit counts in another unit are unlike and not read
+     */
+    record Counted(String what, String name, String unit) implements Number {}
 
     /** The share of the tasks tried by hand that were done, in percent. */
     record TasksDone() implements Number {}
