@@ -35,6 +35,7 @@ import tertulia.app.exchange.ToolReader;
 import tertulia.app.exchange.ToolSheet;
 import tertulia.app.web.Conflict;
 import tertulia.app.web.NotFound;
+import tertulia.core.growth.Measure;
 
 /** The tools the organisation knows of, each with the history of its price page. */
 @Service
@@ -243,6 +244,18 @@ public class Catalogue {
     return new Capabilities(
         stated(tools.stream()),
         stated(tools.stream().filter(tool -> !Collections.disjoint(tool.sheet().areas(), areas))));
+  }
+
+  /** The measures of one's own that some page counts, by name. */
+  @Transactional(readOnly = true)
+  public List<Measure> ownMeasures() {
+    return all().stream()
+        .flatMap(tool -> tool.sheet().measures())
+        .distinct()
+        .map(Codes::measure)
+        .filter(Measure::isOwn)
+        .sorted(Comparator.comparing(Measure::label).thenComparing(Measure::id))
+        .toList();
   }
 
   private static List<String> stated(Stream<Stored> tools) {

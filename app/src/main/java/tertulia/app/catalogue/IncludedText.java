@@ -1,9 +1,8 @@
 package tertulia.app.catalogue;
 
-import java.util.Locale;
+import java.util.List;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import tertulia.app.display.Figures;
 import tertulia.app.exchange.Codes;
 import tertulia.core.growth.Measure;
 
@@ -21,9 +20,10 @@ record IncludedText(String perAccount, String perSeat, String seats) {
   /**
    * Reads a cell.
    *
+   * @param measures what there may be so many of for each
    * @throws IllegalArgumentException with the ways to write it
    */
-  static IncludedText read(String text) {
+  static IncludedText read(String text, List<Measure> measures) {
     String[] parts = text.strip().split("\\s*\\+\\s*");
     if (parts.length > 2) {
       throw refused(text);
@@ -33,7 +33,8 @@ record IncludedText(String perAccount, String perSeat, String seats) {
       Matcher each = EACH.matcher(part);
       found =
           each.matches()
-              ? new IncludedText(found.perAccount, number(each.group(1)), measure(each.group(2)))
+              ? new IncludedText(
+                  found.perAccount, number(each.group(1)), measure(each.group(2), measures))
               : new IncludedText(number(part), found.perSeat, found.seats);
     }
     return found;
@@ -43,17 +44,14 @@ record IncludedText(String perAccount, String perSeat, String seats) {
     return Codes.decimal(text).toPlainString();
   }
 
-  private static String measure(String singular) {
-    String wanted = singular.strip().toLowerCase(Locale.ROOT);
-    return Measure.KNOWN.stream()
-        .filter(measure -> singular(measure).equals(wanted) || measure.label().equals(wanted))
+  private static String measure(String singular, List<Measure> measures) {
+    String wanted = singular.strip();
+    return measures.stream()
+        .filter(measure ->
+            measure.one().equalsIgnoreCase(wanted) || measure.label().equalsIgnoreCase(wanted))
         .findFirst()
         .map(Measure::id)
         .orElseThrow(() -> refused(singular));
-  }
-
-  private static String singular(Measure measure) {
-    return Figures.one(measure.label());
   }
 
   private static IllegalArgumentException refused(String text) {
@@ -68,7 +66,7 @@ record IncludedText(String perAccount, String perSeat, String seats) {
   String text() {
     boolean account = !isZero(perAccount);
     boolean seat = !isZero(perSeat);
-    String each = perSeat + " a " + singular(Codes.measure(seats));
+    String each = perSeat + " a " + Codes.measure(seats).one();
     return account && seat ? perAccount + " + " + each : seat ? each : account ? perAccount : "";
   }
 

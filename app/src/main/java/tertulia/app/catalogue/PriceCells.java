@@ -217,7 +217,7 @@ final class PriceCells {
         cell.included.isBlank()
             ? IncludedText.NOTHING
             : faults
-                .at(here + ".included", () -> IncludedText.read(cell.included))
+                .at(here + ".included", () -> IncludedText.read(cell.included, form.measures()))
                 .orElse(IncludedText.NOTHING);
     return Optional.of(
         new ToolSheet.UsagePart(

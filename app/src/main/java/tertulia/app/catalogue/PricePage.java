@@ -341,7 +341,7 @@ record PricePage(
         : List.of(
             new Remark(
                 "Owned already",
-                Figures.counted(part.units(), Codes.measure(part.measure()).label())
+                Figures.counted(part.units(), Codes.measure(part.measure()))
                     + " until "
                     + Dates.day(LocalDate.parse(part.until())),
                 source(part.source(), isOld, "owned:")));

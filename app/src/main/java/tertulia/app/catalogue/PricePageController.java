@@ -27,6 +27,7 @@ import tertulia.app.exchange.Codes;
 import tertulia.app.exchange.Faults;
 import tertulia.app.exchange.Limits;
 import tertulia.app.exchange.TermCode;
+import tertulia.app.exchange.TypedMeasure;
 import tertulia.app.people.SignedIn;
 import tertulia.app.web.Conflict;
 import tertulia.app.web.FormFields;
@@ -214,6 +215,32 @@ class PricePageController {
     return show(form, about, Notes.NONE, model);
   }
 
+  /** Offers something of one's own to count in the form; nothing is stored. */
+  @PostMapping("/catalogue/count")
+  String count(
+      @ModelAttribute("form") ToolForm form,
+      @RequestParam(defaultValue = "") String slug,
+      @RequestParam(defaultValue = "") String selection,
+      Model model,
+      HttpServletResponse response) {
+    checkSize(form);
+    check("things of your own that are counted", Limits.PLANS, form.own.size());
+    About about = new About(slug.isEmpty() ? null : slug, selection);
+    if (!slug.isEmpty()) {
+      catalogue.get(slug);
+    }
+    Faults faults = new Faults();
+    faults
+        .at("counting.one", form.counting::read)
+        .ifPresent(measure -> {
+          form.own.add(measure.id());
+          form.counting = new TypedMeasure();
+        });
+    return faults.isEmpty()
+        ? show(form, about, Notes.NONE, model)
+        : refused(form, about, faults.byField(), model, response);
+  }
+
   /** Nothing is stored; the form comes back with one column more. */
   private String withCopy(ToolForm form, String copyPlan, About about, Model model) {
     if (copyPlan.matches("[0-9]{1,3}") && Integer.parseInt(copyPlan) < form.plans.size()) {
@@ -288,7 +315,9 @@ class PricePageController {
     model.addAttribute("capabilities", capabilities.all());
     model.addAttribute("areas", catalogue.areas());
     model.addAttribute("allTerms", TermCode.ALL);
-    model.addAttribute("measures", Measure.KNOWN);
+    List<String> own = catalogue.ownMeasures().stream().map(Measure::id).toList();
+    own.stream().filter(id -> !form.own.contains(id)).forEach(form.own::add);
+    model.addAttribute("measures", form.measures());
     model.addAttribute("grounds", grounds());
     model.addAttribute("answers", answers());
     model.addAttribute("kinds", ChargeKind.values());

@@ -208,7 +208,7 @@ final class ToolConverter {
     return parts;
   }
 
-  private static ToolSheet.AllowancePart allowance(
+  private ToolSheet.AllowancePart allowance(
       String measure, String cell, ToolSheet.SourcePart source) {
     String text = cell.strip().toLowerCase(java.util.Locale.ROOT);
     String kind =
@@ -217,7 +217,8 @@ final class ToolConverter {
           case "?" -> "unknown";
           default -> "up-to";
         };
-    IncludedText most = kind.equals("up-to") ? IncludedText.read(text) : IncludedText.NOTHING;
+    IncludedText most =
+        kind.equals("up-to") ? IncludedText.read(text, form.measures()) : IncludedText.NOTHING;
     return new ToolSheet.AllowancePart(
         measure, kind, most.perAccount(), most.perSeat(), most.seats(), source);
   }

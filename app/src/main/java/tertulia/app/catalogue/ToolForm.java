@@ -6,7 +6,10 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.stream.Stream;
 import tertulia.app.exchange.TypedCount;
+import tertulia.app.exchange.TypedMeasure;
+import tertulia.core.growth.Measure;
 
 /** A price page as typed: plans across, lines down; every field is text. */
 public class ToolForm {
@@ -35,6 +38,30 @@ public class ToolForm {
 
   /** The text of the maker's page as it was pasted; empty if nobody did. */
   public Pasted pasted = new Pasted();
+
+  /** Something of one's own that is to be counted. */
+  public TypedMeasure counting = new TypedMeasure();
+
+  /** Ids of measures of one's own that are offered beside the usual ones. */
+  public List<String> own = new ArrayList<>();
+
+  /** What can be counted: the usual measures, those offered, and those that the form counts. */
+  public List<Measure> measures() {
+    Stream<String> counted =
+        Stream.of(
+                plans.stream().map(plan -> plan.measure),
+                lines.stream().map(line -> line.measure),
+                allowances.stream().map(line -> line.measure),
+                Stream.of(owned.measure))
+            .flatMap(ids -> ids);
+    return Stream.concat(
+            Measure.KNOWN.stream(),
+            Stream.concat(own.stream(), counted)
+                .filter(Measure::isDefinition)
+                .distinct()
+                .map(Measure::of))
+        .toList();
+  }
 
   /** Keys of doubts that were answered with "it is so". */
   public List<String> confirmed = new ArrayList<>();

@@ -7,6 +7,7 @@ import java.text.DecimalFormatSymbols;
 import java.util.Locale;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
+import tertulia.core.growth.Measure;
 import tertulia.core.scoring.Interval;
 import tertulia.core.working.Quantity;
 
@@ -84,8 +85,17 @@ public final class Figures {
       return decimals(amount, scale) + " " + unit;
     }
     int scale = Math.clamp(amount.stripTrailingZeros().scale(), 0, 6);
-    String counted = amount.abs().compareTo(BigDecimal.ONE) == 0 ? one(unit) : unit;
+    String counted = amount.abs().compareTo(BigDecimal.ONE) == 0 ? one(quantity) : unit;
     return decimals(amount, scale) + (unit.isEmpty() ? "" : " " + counted);
+  }
+
+  private static String one(Quantity quantity) {
+    return quantity.one().isEmpty() ? one(quantity.unit()) : quantity.one();
+  }
+
+  /** 1 boat, 2 boats. */
+  public static String counted(long number, Measure measure) {
+    return whole(number) + " " + (number == 1 ? measure.one() : measure.label());
   }
 
   /** 1 seat, 2 seats, 1 person, 12 people. */

@@ -130,7 +130,7 @@ public record Brief(
               }
               Map<String, String> rates = new LinkedHashMap<>(part.perHead());
               some.forEach(group -> rates.putIfAbsent(group, "1"));
-              return new DemandPart(part.measure(), part.fixed(), rates, part.habits());
+              return part.per(rates);
             })
             .toList();
     return some.isEmpty() ? this : copy(groups, seated, criteria, rates, scenarios, followsGrowth);
@@ -302,20 +302,29 @@ public record Brief(
    *
    * @param perHead by group
    * @param habits of groups of which it is known how often, how long and by whom; null: of none
+   * @param stock of what adds up, what is there at the start; null: nothing
+   * @param outside where more is to be had than a plan allows; null: nowhere
    */
   @JsonInclude(JsonInclude.Include.NON_NULL)
   public record DemandPart(
       String measure,
       String fixed,
       Map<String, String> perHead,
-      @Nullable Map<String, HabitPart> habits) {
+      @Nullable Map<String, HabitPart> habits,
+      @Nullable String stock,
+      @Nullable MoreOutsidePart outside) {
     public DemandPart(String measure, String fixed, Map<String, String> perHead) {
-      this(measure, fixed, perHead, null);
+      this(measure, fixed, perHead, null, null, null);
     }
 
     DemandPart only(List<String> groups) {
       Map<String, HabitPart> kept = kept(byHabit(), groups);
-      return new DemandPart(measure, fixed, kept(perHead, groups), kept.isEmpty() ? null : kept);
+      return new DemandPart(
+          measure, fixed, kept(perHead, groups), kept.isEmpty() ? null : kept, stock, outside);
+    }
+
+    DemandPart per(Map<String, String> rates) {
+      return new DemandPart(measure, fixed, rates, habits, stock, outside);
     }
 
     private static <T> Map<String, T> kept(Map<String, T> all, List<String> groups) {
@@ -329,6 +338,12 @@ public record Brief(
       return habits == null ? Map.of() : habits;
     }
   }
+
+  /**
+   * Up to so many units beyond what a plan allows, and what that costs a month in the brief's
+   * currency.
+   */
+  public record MoreOutsidePart(String by, String upTo, String monthly) {}
 
   /**
    * So many times, each so long, by a share of a group.

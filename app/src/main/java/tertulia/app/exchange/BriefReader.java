@@ -12,6 +12,7 @@ import tertulia.core.evaluation.Practice;
 import tertulia.core.fit.Capability;
 import tertulia.core.fit.Importance;
 import tertulia.core.fit.Need;
+import tertulia.core.fit.QuantityCover;
 import tertulia.core.growth.Demand;
 import tertulia.core.growth.Group;
 import tertulia.core.growth.Growth;
@@ -118,10 +119,17 @@ final class BriefReader {
     return scenarios;
   }
 
-  Practice practice(String at, Brief.@Nullable PracticePart part) {
-    return part == null
-        ? Practice.STANDARD
-        : faults.at(at, () -> practice(part)).orElse(Practice.STANDARD);
+  /** How the buyer works, and where more of what is counted is to be had. */
+  Practice practice(Brief brief) {
+    Brief.PracticePart part = brief.practice();
+    Practice plain =
+        part == null
+            ? Practice.STANDARD
+            : faults.at("/brief/practice", () -> practice(part)).orElse(Practice.STANDARD);
+    List<QuantityCover> covers = covers("/brief/demand", brief.demand(), brief.currency());
+    return faults
+        .at("/brief/demand", () -> new Practice(plain.leaving(), plain.labour(), covers))
+        .orElse(plain);
   }
 
   private static Practice practice(Brief.PracticePart part) {
@@ -155,7 +163,43 @@ final class BriefReader {
     Map<String, Habit> habits = new LinkedHashMap<>();
     part.byHabit()
         .forEach((group, habit) -> habits.put(known(group, known), habit(measure, habit)));
-    return Demand.by(Codes.decimal(part.fixed()), rates, habits);
+    Demand demand = Demand.by(Codes.decimal(part.fixed()), rates, habits);
+    String stock = part.stock();
+    if (stock == null) {
+      return demand;
+    }
+    if (measure.nature() != Measure.Nature.SUM) {
+      throw new IllegalArgumentException(
+          "Only of what adds up since the start something can be there at the start, and "
+              + measure.label()
+              + " do not add up. Take it away.");
+    }
+    return demand.onTopOf(Codes.decimal(stock));
+  }
+
+  /** Where more of a quantity is to be had than a plan allows. */
+  private List<QuantityCover> covers(String at, List<Brief.DemandPart> parts, String currency) {
+    List<QuantityCover> covers = new ArrayList<>();
+    for (int i = 0; i < parts.size(); i++) {
+      Brief.DemandPart part = parts.get(i);
+      Brief.MoreOutsidePart outside = part.outside();
+      if (outside != null) {
+        faults.at(at + "/" + i, () -> cover(part, outside, currency)).ifPresent(covers::add);
+      }
+    }
+    return covers;
+  }
+
+  private static QuantityCover cover(
+      Brief.DemandPart part, Brief.MoreOutsidePart outside, String currency) {
+    Measure measure = Codes.measure(part.measure());
+    return new QuantityCover(
+        measure,
+        Codes.decimal(outside.upTo()),
+        new Outside(
+            measure.label(),
+            Codes.text(outside.by(), LONGEST_NAME),
+            Codes.money(outside.monthly(), Codes.currency(currency))));
   }
 
   private static String known(String group, List<String> known) {

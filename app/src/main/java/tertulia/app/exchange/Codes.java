@@ -45,7 +45,11 @@ public final class Codes {
     }
   }
 
+  /** A measure by its id; one of the buyer's own is its definition. */
   public static Measure measure(String text) {
+    if (text.startsWith("own/")) {
+      return Measure.of(text);
+    }
     return pick(Measure.KNOWN, Measure::id, text);
   }
 

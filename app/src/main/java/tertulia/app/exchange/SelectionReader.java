@@ -61,7 +61,7 @@ public final class SelectionReader {
             contenders.stream().map(Contender::id).toList());
     List<ExchangeRate> rates = rates(brief.rates());
     List<Scenario> scenarios = reader.scenarios("/brief/scenarios", brief.scenarios());
-    Practice practice = reader.practice("/brief/practice", brief.practice());
+    Practice practice = reader.practice(brief);
     checkLog(file.narrowing());
     checkEnded(file.proposals());
     checkSaid(file.said());

@@ -63,6 +63,38 @@ public record ToolSheet(
     return Stream.concat(ofPlans, ofTool);
   }
 
+  /** Ids of the measures that its plans count, as often as they do. */
+  public Stream<String> measures() {
+    return Stream.concat(
+        plans.stream().flatMap(ToolSheet::measures),
+        Stream.ofNullable(owned).map(OwnedPart::measure));
+  }
+
+  private static Stream<String> measures(PlanPart plan) {
+    Stream<ChargePart> charges =
+        Stream.concat(plan.prices().stream(), plan.highPrices().stream())
+            .flatMap(term ->
+                Stream.concat(
+                    term.charges().stream(),
+                    term.addOns().stream().flatMap(addOn -> addOn.charges().stream())));
+    return Stream.of(
+            Stream.of(plan.measure()),
+            charges.flatMap(ToolSheet::measures),
+            plan.allowances().stream().flatMap(a -> Stream.of(a.measure(), a.seats())))
+        .flatMap(ids -> ids);
+  }
+
+  private static Stream<String> measures(ChargePart charge) {
+    return switch (charge) {
+      case PerUnitPart unit -> Stream.of(unit.measure());
+      case BandedPart banded -> Stream.of(banded.measure());
+      case FlatPart flat -> Stream.empty();
+      case OneOffPart once -> Stream.ofNullable(once.each());
+      case UsagePart usage -> Stream.of(usage.measure(), usage.seats());
+      case PaymentFeePart fee -> Stream.of(fee.measure());
+    };
+  }
+
   /** This sheet under another id. */
   public ToolSheet withId(String other) {
     return new ToolSheet(

@@ -13,6 +13,7 @@ import tertulia.app.chart.PlansChart;
 import tertulia.app.display.Dates;
 import tertulia.app.display.Figures;
 import tertulia.app.display.FindingWords;
+import tertulia.app.exchange.Codes;
 import tertulia.app.workspace.Cell;
 import tertulia.app.workspace.Known;
 import tertulia.app.workspace.Workspace;
@@ -135,7 +136,10 @@ record FitView(
         question.sentence() + ".",
         question.isOurs() ? "say it" : organises ? "put it down" : "see the price page",
         question.isOurs()
-            ? "/selections/" + session.table().id() + "/need#demand-" + question.answeredBy().id()
+            ? "/selections/"
+                + session.table().id()
+                + "/need#demand-"
+                + Codes.slug(question.answeredBy().id())
             : organises ? session.pricePage(contender.id()) : "/catalogue/" + contender.id());
   }
 

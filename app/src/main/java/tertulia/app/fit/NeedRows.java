@@ -21,8 +21,7 @@ public final class NeedRows {
       int units = session.evaluation().costs().occasion().units().of(measure).orElseThrow();
       cells.add(
           Cell.figure(
-              Figures.counted(units, measure.label()),
-              session.why("units", "measure", measure.id())));
+              Figures.counted(units, measure), session.why("units", "measure", measure.id())));
     }
     return cells;
   }

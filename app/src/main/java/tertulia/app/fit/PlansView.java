@@ -25,6 +25,7 @@ import tertulia.core.fit.Fact;
 import tertulia.core.fit.Importance;
 import tertulia.core.fit.Need;
 import tertulia.core.fit.Offering;
+import tertulia.core.fit.QuantityCover;
 import tertulia.core.fit.Reason;
 import tertulia.core.fit.Room;
 import tertulia.core.fit.Verdict;
@@ -248,10 +249,11 @@ record PlansView(
                   measure,
                   evaluation.costs().months(),
                   horizon().month(0)));
+      List<QuantityCover> covers = evaluation.costs().market().fit().covers();
       return now.isPresent() && months.isPresent()
           ? RoomCell.of(
-              now.get(),
-              months.get(),
+              now.get().with(covers),
+              months.get().with(covers),
               evaluation.costs().people().total(),
               horizon(),
               session.why("units", "measure", measure.id()))

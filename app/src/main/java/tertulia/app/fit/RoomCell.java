@@ -64,6 +64,10 @@ final class RoomCell {
     BigDecimal used = now.used().getFirst();
     return switch (now.bound()) {
       case Bound.Endless endless -> Cell.figure(amount(used) + ", no end", why).looking("yes");
+      case Bound.Unknown unknown when now.state(months) == Room.State.COVERED ->
+          outside(used, why).noting("? not confirmed");
+      case Bound.Silent silent when now.state(months) == Room.State.COVERED ->
+          outside(used, why).noting("? nothing said");
       case Bound.Unknown unknown ->
           Cell.missing("? not confirmed", why).noting(amount(used) + " needed; confirm it");
       case Bound.Silent silent ->
@@ -77,6 +81,10 @@ final class RoomCell {
       case Bound.Charged charged ->
           bounded(now, months, people, horizon, why, Optional.of(charged.rule()));
     };
+  }
+
+  private static Cell outside(BigDecimal used, String why) {
+    return Cell.figure("◇ " + amount(used) + ", covered outside", why).looking("partly");
   }
 
   private static Cell bounded(
@@ -101,7 +109,9 @@ final class RoomCell {
         .runsOut()
         .ifPresent(out ->
             notes.add(
-                (charged ? "paid for beyond it from " : "runs out ")
+                (charged
+                        ? "paid for beyond it from "
+                        : state == Room.State.COVERED ? "◇ covered outside from " : "runs out ")
                     + Dates.shortMonth(horizon.month(out))));
     return Cell.figure(amount(used) + " of " + amount(most) + (charged ? " included" : ""), why)
         .looking(look(state))
@@ -113,6 +123,7 @@ final class RoomCell {
       case OVER -> "stop";
       case RUNS_OUT -> "care";
       case LASTS, ENDLESS -> "yes";
+      case COVERED -> "partly";
       case CHARGED, NOT_CONFIRMED, NOT_SAID -> "";
     };
   }

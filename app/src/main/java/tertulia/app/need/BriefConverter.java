@@ -1,6 +1,7 @@
 package tertulia.app.need;
 
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -8,6 +9,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import tertulia.app.exchange.Brief;
 import tertulia.app.exchange.BriefCheck;
@@ -17,6 +19,7 @@ import tertulia.app.exchange.Faults;
 import tertulia.app.exchange.Fields;
 import tertulia.app.exchange.TypedCount;
 import tertulia.app.exchange.TypedHabit;
+import tertulia.app.exchange.TypedMeasure;
 import tertulia.app.growth.PeopleConverter;
 import tertulia.app.growth.PeopleForm;
 import tertulia.core.growth.Measure;
@@ -58,9 +61,11 @@ final class BriefConverter {
     }
     brief.needs().forEach(need -> form.needs.add(line(need)));
     brief.rates().forEach(rate -> form.rates.add(line(rate)));
-    for (Measure measure : Measure.KNOWN) {
-      form.demand.add(demandLine(brief, measure));
-    }
+    Measure.KNOWN.forEach(measure -> form.demand.add(demandLine(brief, measure)));
+    brief.demand().stream()
+        .map(part -> Codes.measure(part.measure()))
+        .filter(Measure::isOwn)
+        .forEach(measure -> form.demand.add(demandLine(brief, measure)));
     return form;
   }
 
@@ -68,8 +73,18 @@ final class BriefConverter {
    * Adds spare lines, so that there is always room to write.
    *
    * @param counted measures that matter here
+   * @param own those of one's own that are counted anywhere
    */
-  static BriefForm withRoom(BriefForm form, List<Measure> counted) {
+  static BriefForm withRoom(BriefForm form, List<Measure> counted, Collection<Measure> own) {
+    Stream.concat(counted.stream(), own.stream())
+        .filter(
+            measure -> form.demand.stream().noneMatch(line -> line.measure.equals(measure.id())))
+        .distinct()
+        .forEach(measure -> {
+          BriefForm.DemandLine line = new BriefForm.DemandLine();
+          line.measure = measure.id();
+          form.demand.add(line);
+        });
     if (!form.follows) {
       form.groups.forEach(group -> group.steps.add(new PeopleForm.StepLine()));
       form.groups.add(new PeopleForm.GroupLine());
@@ -83,7 +98,9 @@ final class BriefConverter {
       line.label = measure.label();
       line.nature = measure.nature() == Measure.Nature.LEVEL ? "" : measure.nature().words();
       line.byHabit = measure.addsUp();
-      line.used = counted.contains(measure) || !line.isBlank();
+      line.sums = measure.nature() == Measure.Nature.SUM;
+      line.people = measure.isPeople();
+      line.used = line.used || counted.contains(measure) || !line.isBlank();
       while (line.rates.size() < form.groups.size()) {
         line.rates.add("");
       }
@@ -125,6 +142,13 @@ final class BriefConverter {
     for (Brief.DemandPart part : brief.demand()) {
       if (part.measure().equals(measure.id())) {
         line.fixed = part.fixed().equals("0") ? "" : part.fixed();
+        line.stock = part.stock() == null ? "" : part.stock();
+        Brief.MoreOutsidePart outside = part.outside();
+        if (outside != null) {
+          line.outsideBy = outside.by();
+          line.outsideUpTo = outside.upTo();
+          line.outsideMonthly = outside.monthly();
+        }
         brief.groups().forEach(group -> line.rates.add(rate(part, group.id())));
       }
     }
@@ -227,10 +251,60 @@ final class BriefConverter {
         }
         String fixed = fields.decimal(at + ".fixed", line.fixed.isBlank() ? "0" : line.fixed);
         parts.add(
-            new Brief.DemandPart(line.measure, fixed, rates, habits.isEmpty() ? null : habits));
+            new Brief.DemandPart(
+                line.measure,
+                fixed,
+                rates,
+                habits.isEmpty() ? null : habits,
+                line.stock.isBlank() ? null : fields.decimal(at + ".stock", line.stock),
+                moreOutside(at, line)));
       }
     }
     return parts;
+  }
+
+  /** What costs nothing may be left empty; what it is and up to how much has to be said. */
+  private Brief.@Nullable MoreOutsidePart moreOutside(String at, BriefForm.DemandLine line) {
+    if (line.outsideBy.isBlank() && line.outsideUpTo.isBlank() && line.outsideMonthly.isBlank()) {
+      return null;
+    }
+    if (line.outsideBy.isBlank()) {
+      faults.add(at + ".outsideBy", "Where is more to be had? Name it, or take the figures away.");
+    }
+    if (line.outsideUpTo.isBlank()) {
+      faults.add(at + ".outsideUpTo", "Up to how much more is to be had there? Write a number.");
+    }
+    return new Brief.MoreOutsidePart(
+        fields.text(at + ".outsideBy", line.outsideBy, 120, false),
+        fields.decimal(at + ".outsideUpTo", line.outsideUpTo.isBlank() ? "1" : line.outsideUpTo),
+        fields.decimal(
+            at + ".outsideMonthly", line.outsideMonthly.isBlank() ? "0" : line.outsideMonthly));
+  }
+
+  /**
+   * Offers a measure of one's own to count in the form as it is typed.
+   *
+   * @return what is wrong, by field; empty if nothing is
+   */
+  static Map<String, String> count(BriefForm form) {
+    Faults faults = new Faults();
+    faults
+        .at("counting.one", form.counting::read)
+        .ifPresent(measure -> {
+          BriefForm.DemandLine line =
+              form.demand.stream()
+                  .filter(known -> known.measure.equals(measure.id()))
+                  .findFirst()
+                  .orElseGet(() -> {
+                    BriefForm.DemandLine added = new BriefForm.DemandLine();
+                    added.measure = measure.id();
+                    form.demand.add(added);
+                    return added;
+                  });
+          line.used = true;
+          form.counting = new TypedMeasure();
+        });
+    return faults.byField();
   }
 
   /** A rate is a number, or how often something is done. */

@@ -2,6 +2,8 @@ package tertulia.app.need;
 
 import java.util.ArrayList;
 import java.util.List;
+import tertulia.app.exchange.Codes;
+import tertulia.app.exchange.TypedMeasure;
 import tertulia.app.growth.PeopleForm;
 
 /** The Need form as typed: every field is text, so that nothing typed is lost. */
@@ -28,6 +30,9 @@ public class BriefForm {
   public List<NeedLine> needs = new ArrayList<>();
   public List<RateLine> rates = new ArrayList<>();
 
+  /** Something of one's own that is to be counted. */
+  public TypedMeasure counting = new TypedMeasure();
+
   /** Units of a measure; one rate for each group line. */
   public static class DemandLine {
     public String measure = "";
@@ -45,8 +50,40 @@ public class BriefForm {
     public String fixed = "";
     public List<String> rates = new ArrayList<>();
 
+    /** Whether it adds up since the start, so that something may be there already. */
+    public boolean sums;
+
+    /** Whether people have a seat or none, so that no more of it is to be had elsewhere. */
+    public boolean people;
+
+    public String stock = "";
+    public String outsideBy = "";
+    public String outsideUpTo = "";
+    public String outsideMonthly = "";
+
+    /** What is said beyond how many, in a few words; empty if nothing is. */
+    public String more() {
+      return java.util.stream.Stream.of(
+              stock.isBlank() ? "" : stock + " at the start",
+              outsideBy.isBlank() ? "" : "up to " + outsideUpTo + " more by " + outsideBy)
+          .filter(part -> !part.isBlank())
+          .collect(java.util.stream.Collectors.joining(" · "));
+    }
+
+    /** What the row of a measure is called where it is looked for. */
+    public String place() {
+      return Codes.slug(measure);
+    }
+
     boolean isBlank() {
-      return fixed.isBlank() && rates.stream().allMatch(rate -> rate == null || rate.isBlank());
+      return fixed.isBlank()
+          && stock.isBlank()
+          && isNotCovered()
+          && rates.stream().allMatch(rate -> rate == null || rate.isBlank());
+    }
+
+    private boolean isNotCovered() {
+      return outsideBy.isBlank() && outsideUpTo.isBlank() && outsideMonthly.isBlank();
     }
   }
 

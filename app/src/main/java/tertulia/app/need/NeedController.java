@@ -87,8 +87,7 @@ class NeedController implements StepBody {
     }
     Workspace.Session session = steps.open(id, Map.of(), person);
     String page = steps.refused(session, this, model, response);
-    model.addAttribute(
-        "form", BriefConverter.withRoom(form, session.table().selection().counted()));
+    model.addAttribute("form", withRoom(form, session));
     model.addAttribute("faults", faults);
     model.addAttribute("sections", NeedSection.of(session, faults.keySet()));
     return page;
@@ -108,8 +107,7 @@ class NeedController implements StepBody {
     }
     Workspace.Session session = steps.open(id, Map.of(), person);
     String page = steps.page(session, this, model);
-    model.addAttribute(
-        "form", BriefConverter.withRoom(form, session.table().selection().counted()));
+    model.addAttribute("form", withRoom(form, session));
     model.addAttribute("sections", NeedSection.of(session, Set.of("needs")));
     model.addAttribute(
         "taken",
@@ -119,6 +117,34 @@ class NeedController implements StepBody {
                 + " put into the list below. Say how much each matters, take away what does not,"
                 + " and save; nothing is saved yet.");
     return page;
+  }
+
+  /** Offers something of one's own to count in the form as it is typed; nothing is stored yet. */
+  @PostMapping("/selections/{id}/need/count")
+  String count(
+      @PathVariable long id,
+      @ModelAttribute("form") BriefForm form,
+      @AuthenticationPrincipal SignedIn person,
+      Model model,
+      HttpServletResponse response) {
+    Map<String, String> faults = BriefConverter.count(form);
+    if (form.follows) {
+      form.groups = BriefConverter.form(selections.load(id).file().brief(), form.version).groups;
+    }
+    Workspace.Session session = steps.open(id, Map.of(), person);
+    String page =
+        faults.isEmpty()
+            ? steps.page(session, this, model)
+            : steps.refused(session, this, model, response);
+    model.addAttribute("form", withRoom(form, session));
+    model.addAttribute("faults", faults);
+    model.addAttribute("sections", NeedSection.of(session, Set.of("demand")));
+    return page;
+  }
+
+  private BriefForm withRoom(BriefForm form, Workspace.Session session) {
+    return BriefConverter.withRoom(
+        form, session.table().selection().counted(), catalogue.ownMeasures());
   }
 
   /** Lets the people follow the growth plan, or stay as they are now. */
@@ -170,10 +196,7 @@ class NeedController implements StepBody {
     model.addAttribute("places", Places.names());
     model.addAttribute("capabilities", catalogue.capabilities(List.of()).all());
     model.addAttribute(
-        "form",
-        BriefConverter.withRoom(
-            BriefConverter.form(table.file().brief(), table.version()),
-            table.selection().counted()));
+        "form", withRoom(BriefConverter.form(table.file().brief(), table.version()), session));
     model.addAttribute("sections", NeedSection.of(session, Set.of()));
   }
 }

@@ -30,7 +30,7 @@ record NeedSection(String id, String title, String says, boolean open) {
           "question", Pattern.compile("title|purpose"),
           "needs", Pattern.compile("needs.*"),
           "people", Pattern.compile("groups.*|start|months"),
-          "counted", Pattern.compile("demand.*|averagePayment"),
+          "counted", Pattern.compile("demand.*|averagePayment|counting.*"),
           "money", Pattern.compile("currency|asOf|rise|rates.*|leaving"),
           "time", Pattern.compile("hour|changeHours|oldTool"));
 

@@ -176,18 +176,19 @@ final class Demands {
           measure.whole() ? "ROUNDUP(" + exact(sum.toString()) + ",0)" : "ROUND(" + sum + ",6)";
       sheet.count(at, FIRST + m, rounded);
     }
-    measures.put(measure.id(), isSum(measure) ? kept(measure, at) : at);
+    measures.put(measure.id(), isSum(measure) ? kept(measure, demand, at) : at);
   }
 
   private static boolean isSum(Measure measure) {
     return measure.nature() == Measure.Nature.SUM;
   }
 
-  private int kept(Measure measure, int parts) {
+  private int kept(Measure measure, Demand demand, int parts) {
+    String stock = inputs.of(measure.label() + ", there at the start", demand.stock(), "");
     int at = row++;
     sheet.text(at, 0, measure.label() + ", kept");
     for (int m = 0; m < months(); m++) {
-      sheet.count(at, FIRST + m, "SUM(" + Sheet.across(parts, FIRST, FIRST + m) + ")");
+      sheet.count(at, FIRST + m, stock + "+SUM(" + Sheet.across(parts, FIRST, FIRST + m) + ")");
     }
     return at;
   }

@@ -1,5 +1,7 @@
 package tertulia.app.workspace;
 
+import java.nio.charset.StandardCharsets;
+import org.springframework.web.util.UriUtils;
 import tertulia.core.sensitivity.Condition;
 import tertulia.core.sensitivity.Sizes;
 
@@ -28,7 +30,10 @@ public record Shown(String words, String href) {
           switch (between.axis()) {
             case Sizes.Axis.Headcount people -> step;
             case Sizes.Axis.Quantity quantity ->
-                step + (step.contains("?") ? "&" : "?") + "sizes=" + quantity.measure().id();
+                step
+                    + (step.contains("?") ? "&" : "?")
+                    + "sizes="
+                    + UriUtils.encode(quantity.measure().id(), StandardCharsets.UTF_8);
           };
       case Condition.Unless unless -> firmness(step, unless.other());
       case Condition.If other -> step;

@@ -1,12 +1,14 @@
 package tertulia.app.workspace;
 
 import java.math.BigDecimal;
+import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import org.springframework.web.util.UriUtils;
 import tertulia.app.exchange.Codes;
 import tertulia.app.exchange.Fault;
 import tertulia.app.exchange.Faults;
@@ -219,7 +221,8 @@ public record WhatIfQuery(
     add(parts, whatIf.view() != View.SPREAD, "view", Codes.code(whatIf.view()));
     add(parts, whatIf.basis() != WhatIf.Basis.SUBSCRIPTION, "cost", Codes.code(whatIf.basis()));
     add(parts, whatIf.light().isPresent(), "light", typedLight());
-    across.ifPresent(measure -> parts.add("what=" + measure.id()));
+    across.ifPresent(
+        measure -> parts.add("what=" + UriUtils.encode(measure.id(), StandardCharsets.UTF_8)));
     add(parts, whatIf.stated().isPresent(), "many", typedMany());
     day().ifPresent(day -> parts.add("asof=" + day));
     add(parts, disinterested, "interests", "out");

@@ -13,6 +13,7 @@ import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import tertulia.app.exchange.TermCode;
 import tertulia.app.exchange.ToolSheet;
+import tertulia.core.growth.Measure;
 import tertulia.core.plausibility.Peers;
 
 /** The small texts of which a price page is made, and what the demonstration shows of them. */
@@ -32,7 +33,7 @@ public class CellTextsTest {
 
   @Test(dataProvider = "allowances")
   public void anAllowanceIsReadTheWayItIsShown(String typed, IncludedText read, String shown) {
-    assertEquals(IncludedText.read(typed), read);
+    assertEquals(IncludedText.read(typed, Measure.KNOWN), read);
     assertEquals(read.text(), shown);
   }
 
@@ -44,7 +45,7 @@ public class CellTextsTest {
   @Test(dataProvider = "noAllowances")
   public void whatIsNoAllowanceIsRefusedWithAnExample(String typed) {
     try {
-      IncludedText.read(typed);
+      IncludedText.read(typed, Measure.KNOWN);
       Assert.fail("was read");
     } catch (IllegalArgumentException e) {
       assertTrue(e.getMessage().contains("Write"), e.getMessage());

@@ -5,6 +5,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
+import org.jspecify.annotations.Nullable;
 import tertulia.app.exchange.Brief;
 import tertulia.app.exchange.Faults;
 import tertulia.app.exchange.SelectionFile;
@@ -25,6 +26,10 @@ public final class GeneratedSelections {
   public static SelectionFile file(int seed) {
     Random random = new Random(seed);
     List<Brief.DemandPart> demand = new ArrayList<>();
+    demand.add(new Brief.DemandPart("own/level/boat/boats", "" + seed % 9, Map.of("a", "0.25")));
+    demand.add(
+        new Brief.DemandPart(
+            "own/level/ferry in winter’s dock/ferries in winter’s dock", "3", Map.of()));
     for (Measure measure : Measure.KNOWN) {
       Map<String, String> heads = new LinkedHashMap<>();
       heads.put("a", "0." + (1 + random.nextInt(9)));
@@ -37,9 +42,13 @@ public final class GeneratedSelections {
                 measure.id(),
                 fixed,
                 heads,
-                Map.of("a", new Brief.HabitPart("" + (1 + seed % 5), "week", "0.25", "0.6"))));
+                Map.of("a", new Brief.HabitPart("" + (1 + seed % 5), "week", "0.25", "0.6")),
+                stock(measure, seed),
+                outside(measure, seed)));
       } else {
-        demand.add(new Brief.DemandPart(measure.id(), fixed, heads));
+        demand.add(
+            new Brief.DemandPart(
+                measure.id(), fixed, heads, null, stock(measure, seed), outside(measure, seed)));
       }
     }
     List<Brief.GroupPart> groups =
@@ -112,6 +121,18 @@ public final class GeneratedSelections {
             new SelectionFile.ContenderPart(GeneratedSheets.sheet(random, "tool-" + seed), null)),
         List.of(),
         null);
+  }
+
+  /** Every third has something at the start of what adds up. */
+  private static @Nullable String stock(Measure measure, int seed) {
+    return measure.nature() == Measure.Nature.SUM && seed % 3 == 0 ? "40" : null;
+  }
+
+  /** Every other one has more of what is counted by the month elsewhere. */
+  private static Brief.@Nullable MoreOutsidePart outside(Measure measure, int seed) {
+    return measure.addsUp() && seed % 2 == 1
+        ? new Brief.MoreOutsidePart("a box on the quay", "" + (20 + 30 * (seed % 7)), "3.35")
+        : null;
   }
 
   /** Every fourth needs something no plan has, which is covered outside. */

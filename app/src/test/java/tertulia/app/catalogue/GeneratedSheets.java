@@ -11,7 +11,14 @@ import tertulia.app.exchange.ToolSheet;
 
 /** Price pages of every shape, made by chance from a seed. */
 public final class GeneratedSheets {
-  private static final List<String> LEVELS = List.of("seats", "light-seats", "hosts", "boards");
+  private static final List<String> LEVELS =
+      List.of(
+          "seats",
+          "light-seats",
+          "hosts",
+          "boards",
+          "own/level/boat/boats",
+          "own/level/ferry in winter’s dock/ferries in winter’s dock");
   private static final List<String> ANSWERS = List.of("yes", "partly", "no", "unknown");
   private final Random random;
 

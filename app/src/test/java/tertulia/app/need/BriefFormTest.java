@@ -17,7 +17,7 @@ public class BriefFormTest {
   private static final Brief BRIEF = Demo.file().brief();
 
   private static BriefForm form() {
-    return BriefConverter.withRoom(BriefConverter.form(BRIEF, 3), List.of());
+    return BriefConverter.withRoom(BriefConverter.form(BRIEF, 3), List.of(), List.of());
   }
 
   @Test
@@ -39,7 +39,7 @@ public class BriefFormTest {
     form.demand.get(hours).rates.set(0, "3 a week × 45 min × 40 %");
     form.demand.get(hours).rates.set(1, "0.5");
     Brief saved = new BriefConverter().convert(form, BRIEF).brief().orElseThrow();
-    BriefForm shown = BriefConverter.withRoom(BriefConverter.form(saved, 4), List.of());
+    BriefForm shown = BriefConverter.withRoom(BriefConverter.form(saved, 4), List.of(), List.of());
     assertEquals(
         shown.demand.get(line(shown, "recorded-hours")).rates.subList(0, 2),
         List.of("3 a week × 0.75 × 40 %", "0.5"));

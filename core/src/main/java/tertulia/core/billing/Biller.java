@@ -161,15 +161,20 @@ public final class Biller {
         invoices, idle(), carried.map(RunMonths.Carried::ended).orElse(List.of()), history, run);
   }
 
-  /** What is covered outside is paid month by month, as long as the plan is used. */
+  /** What is covered outside is paid month by month, as long as it is needed. */
   private List<Invoice> elsewhere() {
-    List<InvoiceLine> parts =
-        purchase.outside().stream().<InvoiceLine>map(InvoiceLine.Elsewhere::new).toList();
-    return parts.isEmpty()
-        ? List.of()
-        : IntStream.range(term.from(), lastMonth())
-            .mapToObj(m -> new Invoice(m, month(m), reporting(), parts, Optional.empty()))
-            .toList();
+    return IntStream.range(term.from(), lastMonth())
+        .filter(m -> !purchase.outside().get(m).isEmpty())
+        .mapToObj(m ->
+            new Invoice(
+                m,
+                month(m),
+                reporting(),
+                purchase.outside().get(m).stream()
+                    .<InvoiceLine>map(InvoiceLine.Elsewhere::new)
+                    .toList(),
+                Optional.empty()))
+        .toList();
   }
 
   private CurrencyUnit reporting() {

@@ -364,10 +364,10 @@ public sealed interface InvoiceLine {
               new Quantity(blocks(), "blocks"),
               "above the allowance, in blocks of " + charge.block().toPlainString() + " " + label,
               List.of(
-                  new Working.Entered("used", new Quantity(demand, label)),
+                  new Working.Entered("used", charge.measure().quantity(demand)),
                   new Working.Derived(
                       "included",
-                      new Quantity(included, label),
+                      charge.measure().quantity(included),
                       charge.included().words()
                           + (charge.included().perSeat().signum() == 0
                               ? ""
@@ -440,10 +440,7 @@ public sealed interface InvoiceLine {
           Working.Product.of(
               "all payments",
               currency,
-              List.of(
-                  new Working.Entered(
-                      "payments", new Quantity(payments, charge.payments().label())),
-                  each));
+              List.of(new Working.Entered("payments", charge.payments().quantity(payments)), each));
       Working exact = reductions.explain(list, payments);
       List<String> words = new ArrayList<>(List.of("billed for the month"));
       words.addAll(InvoiceLine.endings(exact, amount(), basis));

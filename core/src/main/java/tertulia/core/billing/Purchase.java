@@ -3,6 +3,7 @@ package tertulia.core.billing;
 import static java.util.Objects.requireNonNull;
 
 import java.math.BigDecimal;
+import java.util.Collections;
 import java.util.List;
 import java.util.Optional;
 import tertulia.core.growth.Measure;
@@ -24,7 +25,8 @@ import tertulia.core.time.Horizon;
  *     the list has no payment fee
  * @param offers those used
  * @param owned what is paid for already, of this plan
- * @param outside what is covered outside as long as the plan is used, in the reporting currency
+ * @param outside what is covered outside while the plan is used, by plan month, in the reporting
+ *     currency
  */
 public record Purchase(
     Plan plan,
@@ -35,7 +37,7 @@ public record Purchase(
     Optional<BigDecimal> averagePayment,
     List<Offer> offers,
     Optional<Owned> owned,
-    List<Outside> outside) {
+    List<List<Outside>> outside) {
   public Purchase {
     outside = List.copyOf(outside);
     requireNonNull(rise);
@@ -54,7 +56,16 @@ public record Purchase(
       Optional<BigDecimal> averagePayment,
       List<Offer> offers,
       Optional<Owned> owned) {
-    this(plan, list, needed, rise, horizon, averagePayment, offers, owned, List.of());
+    this(
+        plan,
+        list,
+        needed,
+        rise,
+        horizon,
+        averagePayment,
+        offers,
+        owned,
+        Collections.nCopies(needed.size(), List.of()));
   }
 
   public Purchase with(List<Offer> used) {

@@ -37,31 +37,33 @@ public record UnitsNeeded(Map<String, BigDecimal> byMeasure) {
   /**
    * The demand of {@code people} for every measure with a stated demand.
    *
-   * @param monthsKept how many months of this demand a sum has gathered
+   * @param monthsKept how many months of this demand a sum has gathered, on top of what was there
    */
   public static UnitsNeeded of(Map<Measure, Demand> demands, People people, int monthsKept) {
     Map<String, BigDecimal> units = new HashMap<>();
     demands.forEach((measure, demand) -> {
       BigDecimal now = demand.units(measure, people);
       boolean sum = measure.nature() == Measure.Nature.SUM;
-      units.put(measure.id(), sum ? now.multiply(BigDecimal.valueOf(monthsKept)) : now);
+      units.put(
+          measure.id(),
+          sum ? demand.stock().add(now.multiply(BigDecimal.valueOf(monthsKept))) : now);
     });
     return new UnitsNeeded(units);
   }
 
-  /** The demand month by month; sums add up the flows of all months so far. */
+  /** The demand month by month; sums add up the flows of all months so far to what was there. */
   public static List<UnitsNeeded> byMonth(Map<Measure, Demand> demands, List<People> planned) {
     List<UnitsNeeded> months = new ArrayList<>();
     Map<String, BigDecimal> kept = new HashMap<>();
     for (People people : planned) {
       Map<String, BigDecimal> units = new HashMap<>(of(demands, people, 1).byMeasure);
-      for (Measure measure : demands.keySet()) {
+      demands.forEach((measure, demand) -> {
         if (measure.nature() == Measure.Nature.SUM) {
-          units.merge(
-              measure.id(), kept.getOrDefault(measure.id(), BigDecimal.ZERO), BigDecimal::add);
-          kept.put(measure.id(), units.get(measure.id()));
+          BigDecimal before = kept.getOrDefault(measure.id(), demand.stock());
+          kept.put(measure.id(), before.add(demand.units(measure, people)));
+          units.put(measure.id(), kept.get(measure.id()));
         }
-      }
+      });
       months.add(new UnitsNeeded(units));
     }
     return months;

@@ -136,7 +136,7 @@ public final class Costs {
             .orElse(selection.demands());
     Market market =
         new Market(
-            new Fit(selection.needs()),
+            new Fit(selection.needs(), true, selection.practice().covers()),
             whatIf.stated().map(stated -> stated.in(needed)).orElse(needed),
             selection.currency(),
             selection.rates(),
@@ -166,7 +166,10 @@ public final class Costs {
     return new Costs(
         other,
         whatIf,
-        new Whole(whole.market.asking(new Fit(other.needs())), whole.planned, whole.shared));
+        new Whole(
+            whole.market.asking(whole.market.fit().asking(other.needs())),
+            whole.planned,
+            whole.shared));
   }
 
   public Selection selection() {
@@ -405,7 +408,10 @@ public final class Costs {
   }
 
   private Fit without(Set<Need> needs) {
-    return new Fit(selection.needs().stream().filter(need -> !needs.contains(need)).toList());
+    return whole
+        .market
+        .fit()
+        .asking(selection.needs().stream().filter(need -> !needs.contains(need)).toList());
   }
 
   /** The best way in the spread view, on which scores rest whichever view is read. */
@@ -641,14 +647,16 @@ public final class Costs {
                 option.list(),
                 measure,
                 whole.months,
-                selection.horizon().month(0)));
+                selection.horizon().month(0)))
+        .map(room -> room.with(selection.practice().covers()));
   }
 
   /** The same for the people under discussion, as one month. */
   public Optional<Room> roomNow(String contender, Measure measure) {
     return optionNow(contender)
         .flatMap(option ->
-            Room.of(option.offering(), option.list(), measure, List.of(occasion.units()), month()));
+            Room.of(option.offering(), option.list(), measure, List.of(occasion.units()), month()))
+        .map(room -> room.with(selection.practice().covers()));
   }
 
   /** How a contender meets a need with what it would be on for the people under discussion. */

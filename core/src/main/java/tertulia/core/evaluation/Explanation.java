@@ -1,10 +1,12 @@
 package tertulia.core.evaluation;
 
+import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
+import java.util.stream.Stream;
 import org.joda.money.Money;
 import tertulia.core.billing.Invoice;
 import tertulia.core.billing.Ledger;
@@ -110,8 +112,7 @@ record Explanation(Evaluation evaluation) {
     Working people = headcount();
     Working units = demand.explain(measure, groups, evaluation.costs().people());
     Quantity needed =
-        new Quantity(
-            evaluation.costs().occasion().units().amount(measure).orElseThrow(), measure.label());
+        measure.quantity(evaluation.costs().occasion().units().amount(measure).orElseThrow());
     if (measure.nature() == Measure.Nature.SUM) {
       return gathered(units, measure, needed, people);
     }
@@ -125,7 +126,7 @@ record Explanation(Evaluation evaluation) {
     int m = evaluation.costs().occasion().month();
     return switch (evaluation.whatIf().moment()) {
       case WhatIf.Moment.Month month -> {
-        List<Working> flows = new ArrayList<>();
+        List<Working> flows = new ArrayList<>(stock(measure));
         for (int i = 0; i <= m; i++) {
           flows.add(flow(measure, i));
         }
@@ -140,8 +141,18 @@ record Explanation(Evaluation evaluation) {
                   + (m + 1)
                   + (m == 0 ? " month" : " months")
                   + " from the start up to the one under discussion",
-              List.of(units, people));
+              Stream.of(stock(measure), List.of(units, people)).flatMap(List::stream).toList());
     };
+  }
+
+  /** What was there at the start of something that adds up; empty if nothing was. */
+  private List<Working> stock(Measure measure) {
+    BigDecimal there =
+        java.util.Objects.requireNonNull(evaluation.costs().market().demands().get(measure))
+            .stock();
+    return there.signum() == 0
+        ? List.of()
+        : List.of(new Working.Entered("there at the start", measure.quantity(there)));
   }
 
   /** What one plan month brings of something that adds up. */
@@ -395,10 +406,13 @@ record Explanation(Evaluation evaluation) {
     boolean sum = measure.nature() == Measure.Nature.SUM;
     return new Working.Derived(
         selection().horizon().month(m).toString(),
-        new Quantity(
-            evaluation.costs().months().get(m).amount(measure).orElseThrow(), measure.label()),
+        measure.quantity(evaluation.costs().months().get(m).amount(measure).orElseThrow()),
         sum ? "added up since the start; this month's part:" : ROUNDED_UP,
-        sum ? List.of(units) : units.parts());
+        sum
+            ? Stream.of(m == 0 ? stock(measure) : List.<Working>of(), List.of(units))
+                .flatMap(List::stream)
+                .toList()
+            : units.parts());
   }
 
   private <C> Working outcome(
@@ -701,7 +715,7 @@ record Explanation(Evaluation evaluation) {
             plan,
             new Working.Derived(
                 "less the plan before",
-                new Quantity(less.amount().negate(), less.unit()),
+                new Quantity(less.amount().negate(), less.unit(), less.one()),
                 than.label(),
                 List.of(than))));
   }

@@ -2,7 +2,9 @@ package tertulia.core.evaluation;
 
 import static java.util.Objects.requireNonNull;
 
+import java.util.List;
 import tertulia.core.billing.Leaving;
+import tertulia.core.fit.QuantityCover;
 import tertulia.core.labour.Labour;
 
 /**
@@ -10,13 +12,25 @@ import tertulia.core.labour.Labour;
  *
  * @param leaving what becomes of a committed term that is left early
  * @param labour what people's time costs
+ * @param covers where the buyer gets more of a quantity than a plan allows, at most one a measure
  */
-public record Practice(Leaving leaving, Labour labour) {
+public record Practice(Leaving leaving, Labour labour, List<QuantityCover> covers) {
   /** Left terms are credited; nothing is said of people's time. */
   public static final Practice STANDARD = new Practice(Leaving.CREDITED, Labour.UNSTATED);
 
   public Practice {
     requireNonNull(leaving);
     requireNonNull(labour);
+    covers = List.copyOf(covers);
+    long measures = covers.stream().map(QuantityCover::measure).distinct().count();
+    if (measures < covers.size()) {
+      throw new IllegalArgumentException(
+          "A quantity is covered outside by one thing. Put two of them together.");
+    }
+  }
+
+  /** Nothing is had elsewhere. */
+  public Practice(Leaving leaving, Labour labour) {
+    this(leaving, labour, List.of());
   }
 }

@@ -4,9 +4,11 @@ import static java.util.Objects.requireNonNull;
 
 import java.math.BigDecimal;
 import java.time.LocalDate;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -94,6 +96,7 @@ public record Selection(
                     + ".");
           });
     }
+    checkIds("quantities", demands.keySet().stream().map(m -> m.label().toLowerCase(Locale.ROOT)));
     checkIds("scenarios", scenarios.stream().map(Scenario::id));
     checkIds("groups", groups.stream().map(Group::id));
     checkIds("needs", needs.stream().map(need -> need.capability().id()));
@@ -317,7 +320,7 @@ public record Selection(
 
   /**
    * What matters here of all that can be counted: the measures stated, and those that a plan of a
-   * contender charges or limits, in the usual order.
+   * contender charges or limits, in the usual order, one's own last.
    */
   public List<Measure> counted() {
     Set<Measure> counted = new LinkedHashSet<>(demands.keySet());
@@ -327,6 +330,11 @@ public record Selection(
         plan.allowances().forEach(allowance -> counted.add(allowance.measure()));
       }
     }
-    return Measure.KNOWN.stream().filter(counted::contains).toList();
+    return Stream.concat(
+            Measure.KNOWN.stream().filter(counted::contains),
+            counted.stream()
+                .filter(Measure::isOwn)
+                .sorted(Comparator.comparing(Measure::label).thenComparing(Measure::id)))
+        .toList();
   }
 }

@@ -35,7 +35,10 @@ public record Stated(Measure measure, BigDecimal units) {
   /** Demands with this one in place of what is needed of its measure. */
   Map<Measure, Demand> in(Map<Measure, Demand> demands) {
     Map<Measure, Demand> stated = new LinkedHashMap<>(demands);
-    stated.put(measure, new Demand(units, Map.of()));
+    Demand before = demands.get(measure);
+    stated.put(
+        measure,
+        new Demand(units, Map.of()).onTopOf(before == null ? BigDecimal.ZERO : before.stock()));
     return stated;
   }
 }

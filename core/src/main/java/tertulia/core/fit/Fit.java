@@ -25,21 +25,33 @@ import tertulia.core.time.Horizon;
  * Judges plans against needs and demand.
  *
  * @param quantities whether what is used beside people has to fit what a plan allows
+ * @param covers where more of a quantity is to be had, at most one for each measure
  */
-public record Fit(List<Need> needs, boolean quantities) {
+public record Fit(List<Need> needs, boolean quantities, List<QuantityCover> covers) {
   /** Nothing is asked of a plan but that it takes in the people: what its price tag answers. */
-  public static final Fit NOTHING_ASKED = new Fit(List.of(), false);
+  public static final Fit NOTHING_ASKED = new Fit(List.of(), false, List.of());
 
   private static final DateTimeFormatter MONTH =
       DateTimeFormatter.ofPattern("MMM uuuu", Locale.ENGLISH);
 
   public Fit {
     needs = List.copyOf(needs);
+    covers = List.copyOf(covers);
   }
 
   /** Judges against these needs and everything that is used. */
   public Fit(List<Need> needs) {
-    this(needs, true);
+    this(needs, true, List.of());
+  }
+
+  /** Judges against other needs. */
+  public Fit asking(List<Need> others) {
+    return new Fit(others, quantities, covers);
+  }
+
+  /** Where more of a measure is to be had; empty: nowhere. */
+  private Optional<QuantityCover> cover(Measure measure) {
+    return covers.stream().filter(cover -> cover.measure().equals(measure)).findFirst();
   }
 
   /**
@@ -86,7 +98,9 @@ public record Fit(List<Need> needs, boolean quantities) {
       offering
           .limited()
           .forEach((measure, sister) -> {
-            if (isUsed(measure, units) && !says(offering.plan(), list, measure)) {
+            if (isUsed(measure, units)
+                && !says(offering.plan(), list, measure)
+                && !isCovered(measure, units)) {
               reasons.add(new Reason.Silent(measure, sister));
             }
           });
@@ -101,6 +115,14 @@ public record Fit(List<Need> needs, boolean quantities) {
                 .anyMatch(a -> !(a.limit() instanceof Allowance.Limit.Unlimited))
             || offering.limited().keySet().stream()
                 .anyMatch(measure -> !measure.isPeople() && !says(offering.plan(), list, measure)));
+  }
+
+  /** Whether all that is used of a measure is to be had outside, whatever a plan allows. */
+  private boolean isCovered(Measure measure, UnitsNeeded units) {
+    return cover(measure)
+        .filter(
+            c -> units.amount(measure).filter(used -> c.bridges(used, BigDecimal.ZERO)).isPresent())
+        .isPresent();
   }
 
   private static boolean isUsed(Measure measure, UnitsNeeded units) {
@@ -203,6 +225,52 @@ public record Fit(List<Need> needs, boolean quantities) {
     return outside;
   }
 
+  /**
+   * What quantities are covered outside in a month: those of which more is used than the plan is
+   * known to allow, where no charge of the plan pays for more.
+   */
+  public List<Outside> quantitiesOutside(
+      Offering offering, PriceList list, UnitsNeeded units, YearMonth month) {
+    List<QuantityCover> used =
+        covers.stream().filter(cover -> isUsed(cover.measure(), units)).toList();
+    if (used.isEmpty()) {
+      return List.of();
+    }
+    List<Limit> limits = limits(offering, list);
+    return used.stream()
+        .filter(cover ->
+            allowed(offering, list, limits, cover.measure(), units, month)
+                .filter(
+                    allowed -> cover.bridges(units.amount(cover.measure()).orElseThrow(), allowed))
+                .isPresent())
+        .map(QuantityCover::outside)
+        .toList();
+  }
+
+  /**
+   * How much of a measure a plan is known to allow; empty if nothing bounds it, as far as known.
+   */
+  private Optional<BigDecimal> allowed(
+      Offering offering,
+      PriceList list,
+      List<Limit> limits,
+      Measure measure,
+      UnitsNeeded units,
+      YearMonth month) {
+    Optional<Use> use =
+        limits.stream()
+            .filter(limit -> limit.measure().equals(measure))
+            .filter(Use.class::isInstance)
+            .map(Use.class::cast)
+            .findFirst();
+    if (use.isPresent()) {
+      return use.get().allowed(units, month);
+    }
+    return offering.limited().containsKey(measure) && !says(offering.plan(), list, measure)
+        ? Optional.of(BigDecimal.ZERO)
+        : Optional.empty();
+  }
+
   /** The plan's own cap, the ends of closed last bands, and its allowances. */
   private List<Limit> limits(Offering offering, @Nullable PriceList list) {
     Plan plan = offering.plan();
@@ -222,7 +290,7 @@ public record Fit(List<Need> needs, boolean quantities) {
     }
     for (Allowance allowance : plan.allowances()) {
       if (list == null || !list.sellsUsageOf(allowance.measure())) {
-        limits.add(new Use(offering, list, allowance));
+        limits.add(new Use(offering, list, allowance, cover(allowance.measure())));
       }
     }
     return quantities
@@ -274,7 +342,11 @@ public record Fit(List<Need> needs, boolean quantities) {
   }
 
   /** An allowance matters only if somebody stated a demand for its measure. */
-  private record Use(Offering offering, @Nullable PriceList list, Allowance allowance)
+  private record Use(
+      Offering offering,
+      @Nullable PriceList list,
+      Allowance allowance,
+      Optional<QuantityCover> cover)
       implements Limit {
     @Override
     public Measure measure() {
@@ -291,12 +363,32 @@ public record Fit(List<Need> needs, boolean quantities) {
       return switch (allowance.limit()) {
         case Allowance.Limit.Unlimited unlimited -> Optional.empty();
         case Allowance.Limit.Unknown unknown ->
-            Optional.of(new Reason.AllowanceUnknown(allowance.measure()));
+            bridged(units.get(), BigDecimal.ZERO)
+                ? Optional.empty()
+                : Optional.of(new Reason.AllowanceUnknown(allowance.measure()));
         case Allowance.Limit.Hard hard ->
             most(hard.most(), needed, month)
-                .filter(most -> units.get().compareTo(most) > 0)
+                .filter(most -> units.get().compareTo(most) > 0 && !bridged(units.get(), most))
                 .map(most ->
-                    new Reason.OverAllowance(allowance.measure(), units.get(), most, since));
+                    new Reason.OverAllowance(
+                        allowance.measure(),
+                        units.get(),
+                        most,
+                        cover.map(QuantityCover::upTo).orElse(BigDecimal.ZERO),
+                        since));
+      };
+    }
+
+    private boolean bridged(BigDecimal used, BigDecimal most) {
+      return cover.filter(c -> c.bridges(used, most)).isPresent();
+    }
+
+    /** How much the plan is known to allow; empty if there is no end, or seats are not stated. */
+    Optional<BigDecimal> allowed(UnitsNeeded needed, YearMonth month) {
+      return switch (allowance.limit()) {
+        case Allowance.Limit.Unlimited unlimited -> Optional.empty();
+        case Allowance.Limit.Unknown unknown -> Optional.of(BigDecimal.ZERO);
+        case Allowance.Limit.Hard hard -> most(hard.most(), needed, month);
       };
     }
 

@@ -101,9 +101,15 @@ public sealed interface Reason {
   /**
    * More is used than the plan allows.
    *
+   * @param outside so much more is to be had outside, which is not enough; 0 if none is
    * @param since the first month in which it is so; empty for a single moment
    */
-  record OverAllowance(Measure measure, BigDecimal needed, BigDecimal most, Optional<String> since)
+  record OverAllowance(
+      Measure measure,
+      BigDecimal needed,
+      BigDecimal most,
+      BigDecimal outside,
+      Optional<String> since)
       implements Reason {
     @Override
     public String sentence() {
@@ -112,6 +118,7 @@ public sealed interface Reason {
           + exact(needed)
           + " of "
           + exact(most)
+          + (outside.signum() == 0 ? "" : ", and " + exact(outside) + " outside")
           + since.map(month -> " from " + month).orElse("");
     }
 

@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import tertulia.core.billing.UnitsNeeded;
 import tertulia.core.growth.Measure;
 import tertulia.core.pricing.Allowance;
@@ -28,9 +29,26 @@ import tertulia.core.working.Working;
  *
  * @param used what is needed, by plan month
  * @param source where the bound comes from
+ * @param outside so much more is to be had outside; 0 if none is
  */
-public record Room(Measure measure, Bound bound, List<BigDecimal> used, Provenance source) {
+public record Room(
+    Measure measure, Bound bound, List<BigDecimal> used, Provenance source, BigDecimal outside) {
+  /** Of a measure of which no more is to be had outside. */
+  public Room(Measure measure, Bound bound, List<BigDecimal> used, Provenance source) {
+    this(measure, bound, used, source, BigDecimal.ZERO);
+  }
+
+  /** This room with what is to be had outside. */
+  public Room with(List<QuantityCover> covers) {
+    return covers.stream()
+        .filter(cover -> cover.measure().equals(measure))
+        .findFirst()
+        .map(cover -> new Room(measure, bound, used, source, cover.upTo()))
+        .orElse(this);
+  }
+
   public Room {
+    requireNonNull(outside);
     requireNonNull(measure);
     requireNonNull(bound);
     requireNonNull(source);
@@ -61,8 +79,12 @@ public record Room(Measure measure, Bound bound, List<BigDecimal> used, Provenan
     /** There is no end. */
     record Endless() implements Bound {}
 
-    /** Nobody has confirmed how much it is. */
-    record Unknown() implements Bound {}
+    /**
+     * Nobody has confirmed how much it is.
+     *
+     * @param seatsOnly whether the page says it for each seat, and seats are not stated
+     */
+    record Unknown(boolean seatsOnly) implements Bound {}
 
     /**
      * The page says nothing of it for this plan.
@@ -101,6 +123,8 @@ public record Room(Measure measure, Bound bound, List<BigDecimal> used, Provenan
     NOT_SAID,
     /** It lasts, or what is beyond is paid for. */
     CHARGED,
+    /** What is beyond it, or all of it where it is not known, is had outside, now or later. */
+    COVERED,
     /** It lasts all through. */
     LASTS,
     /** It is enough now and not in some later month. */
@@ -111,7 +135,7 @@ public record Room(Measure measure, Bound bound, List<BigDecimal> used, Provenan
     /** Whether it is enough all through; empty if that is not known. */
     public Optional<Boolean> isEnough() {
       return switch (this) {
-        case ENDLESS, CHARGED, LASTS -> Optional.of(true);
+        case ENDLESS, CHARGED, COVERED, LASTS -> Optional.of(true);
         case RUNS_OUT, OVER -> Optional.of(false);
         case NOT_CONFIRMED, NOT_SAID -> Optional.empty();
       };
@@ -126,14 +150,35 @@ public record Room(Measure measure, Bound bound, List<BigDecimal> used, Provenan
   public State state(Room months) {
     return switch (bound) {
       case Bound.Endless endless -> State.ENDLESS;
-      case Bound.Unknown unknown -> State.NOT_CONFIRMED;
-      case Bound.Silent silent -> State.NOT_SAID;
+      case Bound.Unknown unknown ->
+          !unknown.seatsOnly() && isCovered(months) ? State.COVERED : State.NOT_CONFIRMED;
+      case Bound.Silent silent ->
+          silent.sister().isPresent() && isCovered(months) ? State.COVERED : State.NOT_SAID;
       case Bound.Charged charged -> State.CHARGED;
-      case Bound.UpTo upTo ->
-          used.getFirst().compareTo(upTo.most().getFirst()) > 0
-              ? State.OVER
-              : months.runsOut().isPresent() ? State.RUNS_OUT : State.LASTS;
+      case Bound.UpTo upTo -> {
+        if (isBeyond(0)) {
+          yield State.OVER;
+        }
+        if (IntStream.range(0, months.used.size()).anyMatch(months::isBeyond)) {
+          yield State.RUNS_OUT;
+        }
+        boolean within = runsOut().isEmpty() && months.runsOut().isEmpty();
+        yield within ? State.LASTS : State.COVERED;
+      }
     };
+  }
+
+  /** Whether all that is used is to be had outside, in all months. */
+  private boolean isCovered(Room months) {
+    return outside.signum() > 0
+        && Stream.of(used, months.used)
+            .flatMap(List::stream)
+            .allMatch(units -> units.compareTo(outside) <= 0);
+  }
+
+  /** Whether more is used in a month than there is, with what is to be had outside. */
+  private boolean isBeyond(int m) {
+    return most(m).filter(most -> used.get(m).compareTo(most.add(outside)) > 0).isPresent();
   }
 
   private record Finder(
@@ -182,11 +227,11 @@ public record Room(Measure measure, Bound bound, List<BigDecimal> used, Provenan
     private Bound bound(Allowance allowance) {
       return switch (allowance.limit()) {
         case Allowance.Limit.Unlimited unlimited -> new Bound.Endless();
-        case Allowance.Limit.Unknown unknown -> new Bound.Unknown();
+        case Allowance.Limit.Unknown unknown -> new Bound.Unknown(false);
         case Allowance.Limit.Hard hard ->
             amounts(hard.most())
                 .<Bound>map(most -> new Bound.UpTo(most, Optional.of(hard.most())))
-                .orElseGet(Bound.Unknown::new);
+                .orElseGet(() -> new Bound.Unknown(true));
       };
     }
 
@@ -279,7 +324,7 @@ public record Room(Measure measure, Bound bound, List<BigDecimal> used, Provenan
   }
 
   private Working left(String label, BigDecimal most, Optional<String> rule, Working need) {
-    Quantity all = new Quantity(most, measure.label());
+    Quantity all = measure.quantity(most);
     Working allowed =
         rule.<Working>map(words ->
                 new Working.Derived(
@@ -290,7 +335,7 @@ public record Room(Measure measure, Bound bound, List<BigDecimal> used, Provenan
             .orElseGet(() -> new Working.Entered("the plan's cap", all, Optional.of(source)));
     return new Working.Derived(
         label,
-        new Quantity(most.subtract(used.getFirst()), measure.label()),
+        measure.quantity(most.subtract(used.getFirst())),
         "what the plan has less what is needed",
         List.of(allowed, need));
   }

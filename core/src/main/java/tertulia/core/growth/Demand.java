@@ -15,9 +15,11 @@ import tertulia.core.working.Working;
  *
  * @param fixed units needed whatever the headcount, 0 or more
  * @param rates units per head by group id, each 0 to 1000
+ * @param stock of something that adds up what is there at the start, 0 to 1,000,000; 0 of all else
  * @param habits from what some of the rates come, by group id; they have that rate
  */
-public record Demand(BigDecimal fixed, Map<String, BigDecimal> rates, Map<String, Habit> habits) {
+public record Demand(
+    BigDecimal fixed, Map<String, BigDecimal> rates, Map<String, Habit> habits, BigDecimal stock) {
   private static final int DECIMALS = 6;
 
   /** More units per head are not counted. */
@@ -27,7 +29,12 @@ public record Demand(BigDecimal fixed, Map<String, BigDecimal> rates, Map<String
 
   /** A demand by rates that were stated as such. */
   public Demand(BigDecimal fixed, Map<String, BigDecimal> rates) {
-    this(fixed, rates, Map.of());
+    this(fixed, rates, Map.of(), BigDecimal.ZERO);
+  }
+
+  /** This demand on top of what is there at the start. */
+  public Demand onTopOf(BigDecimal there) {
+    return new Demand(fixed, rates, habits, there);
   }
 
   /**
@@ -45,7 +52,7 @@ public record Demand(BigDecimal fixed, Map<String, BigDecimal> rates, Map<String
             "For " + group + " there is a rate and a habit. State one of them.");
       }
     });
-    return new Demand(fixed, rates, habits);
+    return new Demand(fixed, rates, habits, BigDecimal.ZERO);
   }
 
   public Demand {
@@ -54,6 +61,12 @@ public record Demand(BigDecimal fixed, Map<String, BigDecimal> rates, Map<String
       throw new IllegalArgumentException(
           "A fixed number of units lies between 0 and 1,000,000; found "
               + fixed.toPlainString()
+              + ".");
+    }
+    if (stock.signum() < 0 || stock.compareTo(MOST_FIXED) > 0) {
+      throw new IllegalArgumentException(
+          "What is there at the start lies between 0 and 1,000,000; found "
+              + stock.toPlainString()
               + ".");
     }
     rates = java.util.Collections.unmodifiableMap(new LinkedHashMap<>(rates));
@@ -71,7 +84,7 @@ public record Demand(BigDecimal fixed, Map<String, BigDecimal> rates, Map<String
 
   /**
    * Units of {@code measure} needed by {@code people}: whole ones rounded up, divisible ones to six
-   * decimals. For a sum this is the flow of one month.
+   * decimals. For a sum this is the flow of one month, without what is there at the start.
    */
   public BigDecimal units(Measure measure, People people) {
     BigDecimal scaled =
@@ -89,14 +102,14 @@ public record Demand(BigDecimal fixed, Map<String, BigDecimal> rates, Map<String
   public Demand plus(Demand other) {
     Map<String, BigDecimal> sum = new LinkedHashMap<>(rates);
     other.rates.forEach((group, rate) -> sum.merge(group, rate, BigDecimal::add));
-    return new Demand(fixed.add(other.fixed), sum);
+    return new Demand(fixed.add(other.fixed), sum).onTopOf(stock.add(other.stock));
   }
 
   /** So much of this demand, before rounding; {@code share} 0 or more. */
   public Demand times(BigDecimal share) {
     Map<String, BigDecimal> part = new LinkedHashMap<>();
     rates.forEach((group, rate) -> part.put(group, rate.multiply(share)));
-    return new Demand(fixed.multiply(share), part);
+    return new Demand(fixed.multiply(share), part).onTopOf(stock.multiply(share));
   }
 
   /** The working of {@link #units}. */
@@ -109,12 +122,11 @@ public record Demand(BigDecimal fixed, Map<String, BigDecimal> rates, Map<String
       }
     }
     if (fixed.signum() != 0) {
-      parts.add(
-          new Working.Entered("whatever the headcount", new Quantity(fixed, measure.label())));
+      parts.add(new Working.Entered("whatever the headcount", measure.quantity(fixed)));
     }
     return new Working.Derived(
         "Demand for " + measure.label(),
-        new Quantity(units(measure, people), measure.label()),
+        measure.quantity(units(measure, people)),
         measure.whole() ? "the sum over the groups, rounded up once" : "the sum over the groups",
         parts);
   }
@@ -134,7 +146,7 @@ public record Demand(BigDecimal fixed, Map<String, BigDecimal> rates, Map<String
             .stripTrailingZeros();
     return Working.Product.of(
         group.name(),
-        measure.label(),
+        measure::quantity,
         List.of(new Working.Entered("people", new Quantity(exact, "people")), perHead));
   }
 }

@@ -50,13 +50,17 @@ public record CostByQuantity(Measure measure, int step, CostByHeadcount points) 
       if (units.compareTo(MOST) > 0) {
         return Optional.empty();
       }
-      demands.put(demand.getKey(), new Demand(units, Map.of()));
+      demands.put(demand.getKey(), new Demand(units, Map.of()).onTopOf(demand.getValue().stock()));
     }
     long reach = Math.max(LEAST_SWEPT, 2 * highest);
     int step = step(reach);
     // the quantity takes the place of the people, so that the sweep is the same
     String each = "each";
-    demands.put(measure, new Demand(BigDecimal.ZERO, Map.of(each, BigDecimal.valueOf(step))));
+    BigDecimal stock =
+        demands.containsKey(measure) ? demands.get(measure).stock() : BigDecimal.ZERO;
+    demands.put(
+        measure,
+        new Demand(BigDecimal.ZERO, Map.of(each, BigDecimal.valueOf(step))).onTopOf(stock));
     return Optional.of(
         new CostByQuantity(
             measure,

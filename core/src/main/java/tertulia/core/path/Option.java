@@ -1,8 +1,13 @@
 package tertulia.core.path;
 
+import java.time.YearMonth;
+import java.util.Collections;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.joda.money.Money;
+import tertulia.core.billing.UnitsNeeded;
 import tertulia.core.fit.Answer;
 import tertulia.core.fit.Capability;
 import tertulia.core.fit.Fact;
@@ -12,13 +17,14 @@ import tertulia.core.pricing.AddOn;
 import tertulia.core.pricing.Outside;
 import tertulia.core.pricing.Plan;
 import tertulia.core.pricing.PriceList;
+import tertulia.core.time.Horizon;
 
 /**
  * A plan under one of its terms.
  *
  * @param list with the charges of the add-ons taken
  * @param addOns names of the add-ons taken, because a must requires them
- * @param outside what is covered outside, because the plan does not have it
+ * @param outside what is covered outside in every month, because the plan does not have it
  */
 public record Option(
     Offering offering, PriceList list, List<String> addOns, List<Outside> outside) {
@@ -51,8 +57,28 @@ public record Option(
         : addOns.contains(fact.addOn()) ? Answer.YES : Answer.NO;
   }
 
-  /** What is covered outside costs so much a month; empty if nothing is. */
-  Optional<Money> outsideMonthly() {
+  /**
+   * What is covered outside in a month: what the plan does not have, and what it has too little of.
+   */
+  List<Outside> outside(Fit fit, UnitsNeeded units, YearMonth month) {
+    List<Outside> quantities = fit.quantitiesOutside(offering, list, units, month);
+    return quantities.isEmpty()
+        ? outside
+        : Stream.concat(outside.stream(), quantities.stream()).toList();
+  }
+
+  /** The same month after month. */
+  List<List<Outside>> outside(Fit fit, List<UnitsNeeded> months, Horizon horizon) {
+    if (fit.covers().isEmpty()) {
+      return Collections.nCopies(months.size(), outside);
+    }
+    return IntStream.range(0, months.size())
+        .mapToObj(m -> outside(fit, months.get(m), horizon.month(m)))
+        .toList();
+  }
+
+  /** What that costs a month; empty if nothing is covered outside. */
+  static Optional<Money> monthly(List<Outside> outside) {
     return outside.stream().map(Outside::monthly).reduce(Money::plus);
   }
 

@@ -48,12 +48,14 @@ final class PlainTerms {
     }
   }
 
-  /** The terms of an option that no offer touches; empty if it takes the exact path. */
+  /**
+   * The terms of an option that no offer touches and that leaves nothing to cover outside; empty if
+   * it takes the exact path.
+   */
   static Optional<PlainTerms> of(
       Option option, WayFinder.Setting setting, Optional<ExchangeRate> rate) {
     boolean plain =
         !option.plan().tax().isIncluded()
-            && option.outside().isEmpty()
             && option.plan().charged().stream().allMatch(list -> list.yearlyMinimum().isEmpty())
             && option.offering().owned().filter(o -> o.plan().equals(option.plan().id())).isEmpty()
             && option.list().charges().stream().allMatch(Charge.Held.class::isInstance)

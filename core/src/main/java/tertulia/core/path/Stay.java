@@ -64,7 +64,7 @@ public record Stay(
                 market.averagePayment(option.list()),
                 List.of(),
                 option.offering().owned(),
-                option.outside());
+                option.outside(market.fit(), months, horizon));
         OfferChoice choice =
             OfferChoice.cheapest(
                 purchase,

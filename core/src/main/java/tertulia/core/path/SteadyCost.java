@@ -17,6 +17,7 @@ import tertulia.core.money.ExchangeRate;
 import tertulia.core.money.UnitPrice;
 import tertulia.core.pricing.Charge;
 import tertulia.core.pricing.Holding;
+import tertulia.core.pricing.Outside;
 import tertulia.core.pricing.PlanPrices;
 import tertulia.core.pricing.PriceBasis;
 import tertulia.core.pricing.PriceList;
@@ -30,11 +31,17 @@ import tertulia.core.working.Working;
  * what is owned in that month counts.
  *
  * @param lines one a charge, for one month
+ * @param outside what is covered outside in that month, in the reporting currency
  * @param rate the rate of exchange used; empty if none was needed
  */
 public record SteadyCost(
-    Option option, List<InvoiceLine> lines, Optional<ExchangeRate> rate, Money money) {
+    Option option,
+    List<InvoiceLine> lines,
+    List<Outside> outside,
+    Optional<ExchangeRate> rate,
+    Money money) {
   public SteadyCost {
+    outside = List.copyOf(outside);
     lines = List.copyOf(lines);
   }
 
@@ -107,13 +114,13 @@ public record SteadyCost(
     }
     String label = option.label() + ", one month";
     Working sum = Working.Sum.of(label, own.getCode(), parts);
-    if (option.outside().isEmpty()) {
+    if (outside.isEmpty()) {
       return inReporting(label, sum, money);
     }
-    Money outside = option.outsideMonthly().orElseThrow();
+    Money elsewhere = Option.monthly(outside).orElseThrow();
     List<Working> together = new ArrayList<>();
-    together.add(inReporting("the plan", sum, money.minus(outside)));
-    option.outside().forEach(o -> together.add(new InvoiceLine.Elsewhere(o).explain()));
+    together.add(inReporting("the plan", sum, money.minus(elsewhere)));
+    outside.forEach(o -> together.add(new InvoiceLine.Elsewhere(o).explain()));
     return Working.Sum.of(label, money.getCurrencyUnit().getCode(), together);
   }
 
@@ -162,8 +169,14 @@ public record SteadyCost(
       Money sum = sum(own, lines);
       Optional<ExchangeRate> rate = market.rate(option.list());
       Money reported = rate.map(r -> r.convert(sum)).orElse(sum);
+      List<Outside> outside =
+          option.outside(market.fit(), occasion.units(), market.horizon().month(occasion.month()));
       return new SteadyCost(
-          option, lines, rate, option.outsideMonthly().map(reported::plus).orElse(reported));
+          option,
+          lines,
+          outside,
+          rate,
+          Option.monthly(outside).map(reported::plus).orElse(reported));
     }
 
     private static Money sum(CurrencyUnit currency, List<InvoiceLine> lines) {

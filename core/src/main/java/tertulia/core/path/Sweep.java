@@ -334,7 +334,7 @@ final class Sweep {
         minors[i] = minors[i] < 0 ? ABOVE_ALL : conversion.get().applyAsLong(minors[i]);
       }
     }
-    long outside = option.outsideMonthly().map(Money::getAmountMinorLong).orElse(0L);
+    long outside = Option.monthly(option.outside()).map(Money::getAmountMinorLong).orElse(0L);
     for (int i = 0; outside > 0 && i < minors.length; i++) {
       minors[i] = minors[i] == ABOVE_ALL ? ABOVE_ALL : Math.addExact(minors[i], outside);
     }

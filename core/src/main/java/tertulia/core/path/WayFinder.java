@@ -24,6 +24,7 @@ import tertulia.core.billing.View;
 import tertulia.core.deadline.Deadline;
 import tertulia.core.money.ExchangeRate;
 import tertulia.core.pricing.Offer;
+import tertulia.core.pricing.Outside;
 import tertulia.core.time.MonthSpan;
 
 /**
@@ -52,6 +53,9 @@ final class WayFinder {
 
   /** By option and first month, as far as it was asked for. */
   private final int[][] leaves;
+
+  /** By option what is covered outside, month by month. */
+  private final List<List<List<Outside>>> outside;
 
   private final List<Optional<PlainTerms>> plain;
   private final Map<Start, Billed> billed = new HashMap<>();
@@ -120,7 +124,11 @@ final class WayFinder {
   }
 
   private WayFinder(
-      List<Option> options, boolean[][] qualifies, Setting setting, List<Offer> offers) {
+      List<Option> options,
+      boolean[][] qualifies,
+      Setting setting,
+      List<Offer> offers,
+      List<List<List<Outside>>> outside) {
     this.options = options;
     this.qualifies = qualifies;
     this.setting = setting;
@@ -130,11 +138,15 @@ final class WayFinder {
             .map(option -> standsFor(options, option))
             .toArray();
     this.leaves = new int[options.size()][setting.horizon().months()];
+    this.outside = outside;
     this.plain =
-        options.stream()
-            .map(option ->
-                offers.isEmpty()
-                    ? PlainTerms.of(option, setting, setting.market().rate(option.list()))
+        java.util.stream.IntStream.range(0, options.size())
+            .mapToObj(option ->
+                offers.isEmpty() && outside.get(option).stream().allMatch(List::isEmpty)
+                    ? PlainTerms.of(
+                        options.get(option),
+                        setting,
+                        setting.market().rate(options.get(option).list()))
                     : Optional.<PlainTerms>empty())
             .toList();
   }
@@ -155,11 +167,16 @@ final class WayFinder {
    * @throws TooManyWays if it takes more steps than {@code most}
    */
   static Way cheapest(List<Option> options, boolean[][] qualifies, Setting setting, int most) {
+    List<List<List<Outside>>> outside =
+        options.stream()
+            .map(option ->
+                option.outside(setting.market().fit(), setting.months(), setting.horizon()))
+            .toList();
     WayFinder best = null;
     int steps = 0;
     for (List<Offer> combination :
         OfferChoice.combinations(options.getFirst().offering().offers())) {
-      WayFinder finder = new WayFinder(options, qualifies, setting, combination);
+      WayFinder finder = new WayFinder(options, qualifies, setting, combination, outside);
       finder.search(most - steps);
       steps += finder.steps;
       if (best == null || finder.best().minor() < best.best().minor() || finder.isSimpler(best)) {
@@ -389,7 +406,7 @@ final class WayFinder {
 
   private BilledTerm bill(Start start) {
     return Biller.bill(
-        purchase(options.get(start.option())),
+        purchase(start.option()),
         new MonthSpan(start.month(), termEnd(start.option(), start.month())),
         leave(start.option(), start.month()),
         setting.leaving(),
@@ -398,7 +415,8 @@ final class WayFinder {
   }
 
   /** Of the offers used those that the option permits. */
-  private Purchase purchase(Option option) {
+  private Purchase purchase(int place) {
+    Option option = options.get(place);
     Purchase plain =
         new Purchase(
             option.plan(),
@@ -409,7 +427,7 @@ final class WayFinder {
             setting.market().averagePayment(option.list()),
             List.of(),
             option.offering().owned(),
-            option.outside());
+            outside.get(place));
     Offer.Buyer buyer = plain.buyer(option.offering().owned().isPresent());
     return plain.with(
         offers.stream()
@@ -452,7 +470,7 @@ final class WayFinder {
 
   private Money without(Offer offer, List<Integer> route) {
     List<Offer> others = offers.stream().filter(other -> !other.equals(offer)).toList();
-    return new WayFinder(options, qualifies, setting, others)
+    return new WayFinder(options, qualifies, setting, others, outside)
         .along(route, others)
         .ledger()
         .total(setting.view());
@@ -480,7 +498,7 @@ final class WayFinder {
               options.get(option),
               new MonthSpan(state.month(), next.month()),
               termEnd(option, state.month()),
-              purchase(options.get(option)).offers(),
+              purchase(option).offers(),
               term.invoices()));
       state = next;
     }

@@ -3,6 +3,7 @@ package tertulia.core.pricing;
 import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.List;
+import tertulia.core.growth.Measure;
 import tertulia.core.money.UnitPrice;
 import tertulia.core.working.Quantity;
 import tertulia.core.working.Working;
@@ -33,10 +34,7 @@ public final class MonthlyPrice {
       case Charge.Flat flat -> flatLine(flat, units, basis);
       case Charge.PerUnit perUnit ->
           perUnitLine(
-              charge.name(),
-              perUnit.measure().label(),
-              units,
-              basis.explain(EACH, perUnit.price()));
+              charge.name(), perUnit.measure(), units, basis.explain(EACH, perUnit.price()));
       case Charge.Banded banded -> explainBanded(banded, units, basis);
     };
   }
@@ -69,7 +67,7 @@ public final class MonthlyPrice {
         lines.add(
             perUnitLine(
                 slice.label(),
-                banded.measure().label(),
+                banded.measure(),
                 slice.units(),
                 basis.explain(EACH, slice.band().unitPrice())));
       }
@@ -110,11 +108,12 @@ public final class MonthlyPrice {
     return price.amount().multiply(BigDecimal.valueOf(units));
   }
 
-  private static Working perUnitLine(String label, String measure, int units, Working price) {
+  private static Working perUnitLine(String label, Measure measure, int units, Working price) {
     return Working.Product.of(
         label,
         price.value().orElseThrow().unit(),
-        List.of(new Working.Entered("paid for", Quantity.of(units, measure)), price));
+        List.of(
+            new Working.Entered("paid for", measure.quantity(BigDecimal.valueOf(units))), price));
   }
 
   private record Slice(Band band, int from, int units) {

@@ -69,7 +69,7 @@ public record Reductions(List<Offer> inForce) {
     Quantity before = list.value().orElseThrow();
     return new Working.Derived(
         "after offers",
-        new Quantity(apply(before.amount(), units), before.unit()),
+        new Quantity(apply(before.amount(), units), before.unit(), before.one()),
         inForce.stream()
             .map(offer -> offer.name() + ": " + offer.words())
             .collect(Collectors.joining("; ")),

@@ -240,7 +240,8 @@ public record Swing(Assumption assumption, String moved, End one, End other) {
                     new Labour(
                         labour.hour().map(hour -> hour.multiply(factor).min(Labour.MOST)),
                         labour.changeHours(),
-                        labour.oldTool()))),
+                        labour.oldTool()),
+                    read.selection().practice().covers())),
         read.whatIf());
   }
 

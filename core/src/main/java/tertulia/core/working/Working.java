@@ -5,6 +5,7 @@ import static java.util.Objects.requireNonNull;
 import java.math.BigDecimal;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Function;
 
 /**
  * One line of the answer to "why": a value and the lines it was made from, down to entered facts.
@@ -95,11 +96,17 @@ public sealed interface Working {
 
     /** The product of {@code parts}, counted in {@code unit}. */
     public static Product of(String label, String unit, List<? extends Working> parts) {
+      return of(label, amount -> new Quantity(amount, unit), parts);
+    }
+
+    /** The product of {@code parts}, as so many of what {@code counted} makes of it. */
+    public static Product of(
+        String label, Function<BigDecimal, Quantity> counted, List<? extends Working> parts) {
       BigDecimal product =
           parts.stream()
               .map(part -> part.value().orElseThrow().amount())
               .reduce(BigDecimal.ONE, BigDecimal::multiply);
-      return new Product(label, new Quantity(product, unit), List.copyOf(parts));
+      return new Product(label, counted.apply(product), List.copyOf(parts));
     }
 
     @Override

@@ -27,8 +27,22 @@ public class ReasonTest {
                 Measure.GIGABYTES_KEPT,
                 new BigDecimal(needed),
                 new BigDecimal(most),
+                BigDecimal.ZERO,
                 Optional.empty())
             .sentence(),
         sentence);
+  }
+
+  @Test
+  public void whatIsHadOutsideAndNotEnoughIsSaid() {
+    assertEquals(
+        new Reason.OverAllowance(
+                Measure.GIGABYTES_KEPT,
+                new BigDecimal("260"),
+                new BigDecimal("200"),
+                new BigDecimal("50"),
+                Optional.of("Sep 2028"))
+            .sentence(),
+        "gigabytes kept: 260 of 200, and 50 outside from Sep 2028");
   }
 }

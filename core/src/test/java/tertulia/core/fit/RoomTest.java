@@ -99,7 +99,7 @@ public class RoomTest {
                 List.of(needed(1, 9)),
                 JAN_2027)
             .orElseThrow();
-    assertEquals(unsaid.bound(), new Room.Bound.Unknown());
+    assertEquals(unsaid.bound(), new Room.Bound.Unknown(false));
     assertEquals(unsaid.state(unsaid), Room.State.NOT_CONFIRMED);
     assertEquals(unsaid.most(0), Optional.empty());
     assertEquals(unsaid.runsOut(), OptionalInt.empty());
@@ -203,7 +203,7 @@ public class RoomTest {
     for (Room.State state : Room.State.values()) {
       Optional<Boolean> enough =
           switch (state) {
-            case ENDLESS, CHARGED, LASTS -> Optional.of(true);
+            case ENDLESS, CHARGED, COVERED, LASTS -> Optional.of(true);
             case RUNS_OUT, OVER -> Optional.of(false);
             case NOT_CONFIRMED, NOT_SAID -> Optional.empty();
           };
