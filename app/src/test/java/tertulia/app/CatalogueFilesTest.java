@@ -152,7 +152,7 @@ public class CatalogueFilesTest extends ServedTest {
     String csv = export("csv");
     String today = results("2026-11-24");
     String lastYear = results("2025-12-01");
-    assertEquals(catalogue.everything().size(), 25);
+    assertEquals(catalogue.everything().size(), 26);
 
     emptied();
     take(upload(json.getBytes(StandardCharsets.UTF_8)));

@@ -235,6 +235,7 @@ class PricePageController {
         .ifPresent(measure -> {
           form.own.add(measure.id());
           form.counting = new TypedMeasure();
+          model.addAttribute("offered", measure.label());
         });
     return faults.isEmpty()
         ? show(form, about, Notes.NONE, model)

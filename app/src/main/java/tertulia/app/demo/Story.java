@@ -18,7 +18,11 @@ record Story(Seed selection, @Nullable Agreed decision) {
   record Seed(Brief brief, List<Seat> contenders, List<SelectionFile.MemberPart> panel) {}
 
   /** A tool of the catalogue at the table. */
-  record Seat(String tool, @Nullable String setAside, SelectionFile.@Nullable EffortPart effort) {}
+  record Seat(
+      String tool,
+      @Nullable String setAside,
+      SelectionFile.@Nullable EffortPart effort,
+      @Nullable List<SelectionFile.PlanAsidePart> plansAside) {}
 
   /** A decision that was agreed before the demonstration begins. */
   record Agreed(
@@ -42,7 +46,7 @@ record Story(Seed selection, @Nullable Agreed decision) {
         selection.contenders().stream()
             .map(seat ->
                 new SelectionFile.ContenderPart(
-                    sheets.apply(seat.tool()), seat.setAside(), seat.effort(), null))
+                    sheets.apply(seat.tool()), seat.setAside(), seat.effort(), seat.plansAside()))
             .toList(),
         selection.panel(),
         null);

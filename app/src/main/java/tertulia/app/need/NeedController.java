@@ -127,6 +127,7 @@ class NeedController implements StepBody {
       @AuthenticationPrincipal SignedIn person,
       Model model,
       HttpServletResponse response) {
+    String many = form.counting.many.isBlank() ? form.counting.one : form.counting.many;
     Map<String, String> faults = BriefConverter.count(form);
     if (form.follows) {
       form.groups = BriefConverter.form(selections.load(id).file().brief(), form.version).groups;
@@ -138,6 +139,14 @@ class NeedController implements StepBody {
             : steps.refused(session, this, model, response);
     model.addAttribute("form", withRoom(form, session));
     model.addAttribute("faults", faults);
+    if (faults.isEmpty()) {
+      model.addAttribute(
+          "taken",
+          "“"
+              + many.strip()
+              + "” stands in the list of what is counted. Say how many; nothing is"
+              + " saved yet.");
+    }
     model.addAttribute("sections", NeedSection.of(session, Set.of("demand")));
     return page;
   }
