@@ -199,4 +199,91 @@ public class PageInForceTest extends ServedTest {
       }
     }
   }
+
+  private Map<String, String> news(String slug, String name, String day, String monthly) {
+    Map<String, String> fields = from(day, catalogue.get(slug).version(), fields(name, monthly));
+    fields.put("news", "true");
+    fields.put("says", "From January on a seat costs more.");
+    fields.put("source.asOf", "2026-11-20");
+    return fields;
+  }
+
+  private static int times(String page, String words) {
+    return page.split(java.util.regex.Pattern.quote(words), -1).length - 1;
+  }
+
+  private String newsOf(String slug) throws Exception {
+    java.util.regex.Matcher found =
+        java.util.regex.Pattern.compile("action=\"(/price-changes/news-[0-9]+)\"")
+            .matcher(page("/price-changes").split("/catalogue/" + slug + "\"")[1]);
+    assertTrue(found.find());
+    return found.group(1);
+  }
+
+  @Test
+  public void whatAMakerAnnouncesIsPutDownOnceAndChangesNothingUntilItIsTakenOver()
+      throws Exception {
+    assertEquals(post("/catalogue/new", fields("Dunlin", "5.00")).getStatus(), 302);
+    assertTrue(page("/catalogue/dunlin/edit?news=true").contains("What the maker of Dunlin"));
+    Map<String, String> fields = news("dunlin", "Dunlin", "2027-01-01", "6.50");
+    assertEquals(post("/catalogue/dunlin/edit", fields).getStatus(), 302);
+    assertEquals(post("/catalogue/dunlin/edit", fields).getStatus(), 302, "sent twice");
+    String waiting = page("/price-changes");
+    assertEquals(times(waiting, "“From January on a seat costs more.”"), 1);
+    assertTrue(waiting.contains("put down by Ilse Maren"));
+    assertTrue(waiting.contains("announced 20 Nov 2026, holds from 1 Jan 2027"));
+    assertTrue(waiting.contains("<del>5.00</del> <ins>6.50</ins>"));
+    assertEquals(price(catalogue.get("dunlin", LocalDate.of(2027, 1, 1)).sheet()), "5.00");
+    String address = newsOf("dunlin");
+    assertEquals(post(address, Map.of("take", "true")).getStatus(), 302);
+    assertEquals(post(address, Map.of("take", "true")).getStatus(), 409, "answered once");
+    assertEquals(price(catalogue.get("dunlin", LocalDate.of(2026, 12, 31)).sheet()), "5.00");
+    assertEquals(price(catalogue.get("dunlin", LocalDate.of(2027, 1, 1)).sheet()), "6.50");
+    clock.moveTo("2027-01-02");
+    assertEquals(price(catalogue.get("dunlin").sheet()), "6.50", "on its day it is in force");
+    assertTrue(page("/price-changes").contains("taken over by Ilse Maren"));
+  }
+
+  @Test
+  public void newsOfAPageThatChangedSinceAreNotTakenOver() throws Exception {
+    assertEquals(post("/catalogue/new", fields("Godwit", "5.00")).getStatus(), 302);
+    Map<String, String> fields = news("godwit", "Godwit", "2027-01-01", "6.50");
+    assertEquals(post("/catalogue/godwit/edit", fields).getStatus(), 302);
+    long version = catalogue.get("godwit").version();
+    assertEquals(
+        post("/catalogue/godwit/edit", from("2026-11-24", version, fields("Godwit", "5.40")))
+            .getStatus(),
+        302);
+    assertTrue(
+        page("/price-changes").contains("The page here has changed since this was put down"));
+    String address = newsOf("godwit");
+    assertEquals(post(address, Map.of("take", "true")).getStatus(), 409);
+    assertEquals(price(catalogue.get("godwit", LocalDate.of(2027, 1, 1)).sheet()), "5.40");
+    MockHttpServletResponse late = post("/catalogue/godwit/edit", fields);
+    assertEquals(late.getStatus(), 422);
+    assertTrue(late.getContentAsString().contains("Somebody changed the page of Godwit"));
+    assertEquals(post(address, Map.of("take", "false")).getStatus(), 302);
+    assertTrue(page("/price-changes").contains("passed over by Ilse Maren"));
+  }
+
+  @Test
+  public void newsThatChangeNothingOrSayTooMuchAreRefusedWithWhatWasTyped() throws Exception {
+    assertEquals(post("/catalogue/new", fields("Turnstone", "5.00")).getStatus(), 302);
+    MockHttpServletResponse same =
+        post("/catalogue/turnstone/edit", unchanged(catalogue.get("turnstone").version()));
+    assertEquals(same.getStatus(), 422);
+    assertTrue(same.getContentAsString().contains("The page would be as it is."));
+    Map<String, String> fields = news("turnstone", "Turnstone", "2027-01-01", "6.00");
+    fields.put("says", "a".repeat(401));
+    MockHttpServletResponse wordy = post("/catalogue/turnstone/edit", fields);
+    assertEquals(wordy.getStatus(), 422);
+    assertTrue(wordy.getContentAsString().contains("This text has 401 characters"));
+    assertTrue(wordy.getContentAsString().contains("a".repeat(401)));
+  }
+
+  private Map<String, String> unchanged(long version) {
+    Map<String, String> fields = from("2027-01-01", version, fields("Turnstone", "5.00"));
+    fields.put("news", "true");
+    return fields;
+  }
 }

@@ -27,6 +27,7 @@ import tertulia.app.exchange.Codes;
 import tertulia.app.exchange.Faults;
 import tertulia.app.exchange.Limits;
 import tertulia.app.exchange.TermCode;
+import tertulia.app.exchange.ToolSheet;
 import tertulia.app.exchange.TypedMeasure;
 import tertulia.app.people.SignedIn;
 import tertulia.app.web.Conflict;
@@ -48,8 +49,10 @@ class PricePageController {
   private final Catalogue catalogue;
   private final Slips slips;
   private final Wanted wanted;
+  private final MakersNews news;
 
-  PricePageController(Catalogue catalogue, Slips slips, Wanted wanted) {
+  PricePageController(Catalogue catalogue, Slips slips, Wanted wanted, MakersNews news) {
+    this.news = news;
     this.slips = slips;
     this.catalogue = catalogue;
     this.wanted = wanted;
@@ -120,10 +123,12 @@ class PricePageController {
       @PathVariable String slug,
       @RequestParam Optional<LocalDate> from,
       @RequestParam(defaultValue = "") String selection,
+      @RequestParam(defaultValue = "false") boolean news,
       Model model) {
     Catalogue.Stored stored = catalogue.get(slug, from.orElseGet(catalogue::today));
     ToolForm form = ToolForms.of(stored.sheet(), stored.version());
     from.ifPresent(day -> form.validFrom = day.toString());
+    form.news = news;
     return show(form, new About(slug, selection), Notes.NONE, model);
   }
 
@@ -149,8 +154,9 @@ class PricePageController {
         dates.at(
             "validFrom",
             () -> form.validFrom.isBlank() ? catalogue.today() : Codes.day(form.validFrom));
+    Optional<String> says = dates.at("says", () -> Codes.text(form.says, 400));
     ToolConverter.Converted converted = new ToolConverter(form, slug).convert();
-    if (converted.sheet().isEmpty() || from.isEmpty()) {
+    if (converted.sheet().isEmpty() || from.isEmpty() || says.isEmpty()) {
       Map<String, String> faults = new java.util.LinkedHashMap<>(converted.faults());
       faults.putAll(dates.byField());
       return refused(form, about, faults, model, response);
@@ -160,6 +166,10 @@ class PricePageController {
       return asked(form, about, doubts, model, response);
     }
     try {
+      if (form.news) {
+        return announced(
+            slug, form, converted.sheet().get(), from.get(), says.get(), person, flash);
+      }
       Catalogue.Change change =
           catalogue.change(slug, form.version, converted.sheet().get(), from.get(), person.name());
       return CatalogueController.saved(slug, change, from.get(), "Saved.", flash);
@@ -168,6 +178,21 @@ class PricePageController {
       model.addAttribute("other", OtherVersion.of(ToolForms.of(stored.sheet(), stored.version())));
       return refused(form, about, Map.of("name", e.message()), model, response);
     }
+  }
+
+  /** The page's own day is that of the announcement. */
+  private String announced(
+      String slug,
+      ToolForm form,
+      ToolSheet sheet,
+      LocalDate from,
+      String says,
+      SignedIn person,
+      RedirectAttributes flash) {
+    LocalDate on = form.source.asOf.isBlank() ? catalogue.today() : Codes.day(form.source.asOf);
+    news.put(slug, form.version, on, from, says, sheet, person.name());
+    flash.addFlashAttribute("done", "Put down. Nothing changes until it is taken over.");
+    return "redirect:/price-changes";
   }
 
   /** Each column and line makes the page longer; one more than can be stored is room to write. */

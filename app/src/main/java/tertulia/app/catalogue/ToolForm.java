@@ -23,6 +23,12 @@ public class ToolForm {
   public String contains = "";
   public String validFrom = "";
 
+  /** Whether it is what the maker announces, which changes nothing until it is taken over. */
+  public boolean news;
+
+  /** What the maker says, if it is announced. */
+  public String says = "";
+
   /** Where everything on the page comes from that does not say otherwise. */
   public Source source = new Source();
 

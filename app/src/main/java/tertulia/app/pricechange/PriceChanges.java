@@ -10,24 +10,30 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tertulia.app.catalogue.Catalogue;
 import tertulia.app.catalogue.CheckedPage;
+import tertulia.app.catalogue.MakersNews;
 import tertulia.app.catalogue.SheetCells;
 import tertulia.app.decision.Decisions;
 import tertulia.app.display.Dates;
 import tertulia.app.exchange.ToolSheet;
 import tertulia.app.selection.Selections;
 import tertulia.app.standin.MakersFeed;
-import tertulia.app.standin.MakersFeed.Announcement;
 import tertulia.app.web.Conflict;
 import tertulia.app.web.NotFound;
 
 /** What makers announce: proposals with old and new, taken over or passed by. */
 @Service
 public class PriceChanges {
+  private static final String OVERTAKEN =
+      "The page here has changed since this was put down, and taking it over would undo that. Put it"
+          + " down again on the page as it is now, and pass this one over.";
+
   private final MakersFeed feed;
+  private final MakersNews news;
   private final AnswerRow.All answers;
   private final Catalogue catalogue;
   private final Selections selections;
@@ -36,12 +42,14 @@ public class PriceChanges {
 
   PriceChanges(
       MakersFeed feed,
+      MakersNews news,
       AnswerRow.All answers,
       Catalogue catalogue,
       Selections selections,
       Decisions decisions,
       Clock clock) {
     this.feed = feed;
+    this.news = news;
     this.answers = answers;
     this.catalogue = catalogue;
     this.selections = selections;
@@ -52,6 +60,7 @@ public class PriceChanges {
   /**
    * An announcement that nobody has answered yet.
    *
+   * @param teller who told us, in words
    * @param changes what would change on the page
    * @param troubles what does not match the page here, in sentences
    * @param takeable whether it can be taken over
@@ -63,6 +72,7 @@ public class PriceChanges {
       String announced,
       String holdsFrom,
       String words,
+      String teller,
       List<SheetCells.Change> changes,
       List<String> troubles,
       boolean takeable,
@@ -84,12 +94,15 @@ public class PriceChanges {
   }
 
   /** Announcements of tools in the catalogue, newest first. */
-  private List<Announcement> known() {
+  private List<Told> known() {
     Set<String> here =
         catalogue.everything().stream().map(tool -> tool.sheet().id()).collect(Collectors.toSet());
-    return feed.announced(catalogue.today()).stream()
-        .filter(a -> here.contains(a.tool()))
-        .sorted(Comparator.comparing(Announcement::on).reversed())
+    return Stream.<Told>concat(
+            feed.announced(catalogue.today()).stream()
+                .map(announcement -> new Told.ByFeed(announcement, feed.source())),
+            news.all().stream().map(Told.ByHand::new))
+        .filter(told -> here.contains(told.tool()))
+        .sorted(Comparator.comparing(Told::on).reversed())
         .toList();
   }
 
@@ -105,7 +118,7 @@ public class PriceChanges {
     return known().stream().filter(a -> !answered.containsKey(a.id())).map(this::proposal).toList();
   }
 
-  private Proposal proposal(Announcement announcement) {
+  private Proposal proposal(Told announcement) {
     Announced announced = announced(announcement);
     List<String> troubles = new ArrayList<>();
     announced
@@ -130,6 +143,10 @@ public class PriceChanges {
         .checked()
         .faults()
         .forEach(fault -> troubles.add("It cannot be taken over as it is: " + fault));
+    boolean overtaken = announcement.isOvertaken(announced.before());
+    if (overtaken) {
+      troubles.add(OVERTAKEN);
+    }
     catalogue.days(announcement.tool()).after(announcement.holdsFrom()).stream()
         .map(Dates::day)
         .forEach(day ->
@@ -141,9 +158,10 @@ public class PriceChanges {
         Dates.day(announcement.on()),
         Dates.day(announcement.holdsFrom()),
         announcement.words(),
+        announcement.teller(),
         SheetCells.changes(announced.before(), announced.after()),
         troubles,
-        announced.checked().sheet().isPresent(),
+        !overtaken && announced.checked().sheet().isPresent(),
         Effect.of(announced.before(), announced.after(), selections, decisions));
   }
 
@@ -160,9 +178,9 @@ public class PriceChanges {
     }
   }
 
-  private Announced announced(Announcement announcement) {
+  private Announced announced(Told announcement) {
     ToolSheet before = catalogue.get(announcement.tool(), announcement.holdsFrom()).sheet();
-    AnnouncedPage page = AnnouncedPage.of(before, announcement);
+    AnnouncedPage page = announcement.page(before);
     return new Announced(before, page, CheckedPage.of(page.sheet()));
   }
 
@@ -176,7 +194,7 @@ public class PriceChanges {
     return announced(find(id)).after();
   }
 
-  private Announcement find(String id) {
+  private Told find(String id) {
     return known().stream()
         .filter(a -> a.id().equals(id))
         .findFirst()
@@ -191,7 +209,7 @@ public class PriceChanges {
         .toList();
   }
 
-  private Answered past(Announcement announcement, AnswerRow row) {
+  private Answered past(Told announcement, AnswerRow row) {
     return new Answered(
         catalogue.get(announcement.tool()).sheet().name(),
         announcement.words(),
@@ -209,7 +227,7 @@ public class PriceChanges {
    */
   @Transactional
   void answer(String id, boolean take, String by) {
-    Announcement announcement = find(id);
+    Told announcement = find(id);
     if (answers.existsById(id)) {
       throw new Conflict("Somebody answered this change already.");
     }
@@ -217,8 +235,13 @@ public class PriceChanges {
       catalogue.revise(
           announcement.tool(),
           announcement.holdsFrom(),
-          before -> takeable(CheckedPage.of(AnnouncedPage.of(before, announcement).sheet())),
-          by + ", from the " + feed.source());
+          before -> {
+            if (announcement.isOvertaken(before)) {
+              throw new Conflict(OVERTAKEN);
+            }
+            return takeable(CheckedPage.of(announcement.page(before).sheet()));
+          },
+          announcement.writtenBy(by));
     }
     AnswerRow row = new AnswerRow();
     row.changeId = id;

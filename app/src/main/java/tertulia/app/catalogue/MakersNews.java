@@ -1,0 +1,123 @@
+package tertulia.app.catalogue;
+
+import java.time.Clock;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Objects;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tertulia.app.exchange.Json;
+import tertulia.app.exchange.ToolSheet;
+import tertulia.app.web.Conflict;
+
+/** What makers announce, as people here put it down. It changes nothing by itself. */
+@Service
+public class MakersNews {
+  /** More waits for nobody. */
+  static final int MOST = 500;
+
+  private final NewsRow.All rows;
+  private final Catalogue catalogue;
+  private final Clock clock;
+
+  MakersNews(NewsRow.All rows, Catalogue catalogue, Clock clock) {
+    this.rows = rows;
+    this.catalogue = catalogue;
+    this.clock = clock;
+  }
+
+  /**
+   * An announcement.
+   *
+   * @param tool id of the tool
+   * @param on when it was announced
+   * @param holdsFrom the day from which the page holds
+   * @param says what the maker says
+   * @param base the page that held on that day when it was put down
+   * @param sheet the page as it will be
+   * @param by who put it down
+   */
+  public record News(
+      long id,
+      String tool,
+      LocalDate on,
+      LocalDate holdsFrom,
+      String says,
+      ToolSheet base,
+      ToolSheet sheet,
+      String by) {}
+
+  /** Everything that was put down, oldest first. */
+  @Transactional(readOnly = true)
+  public List<News> all() {
+    return rows.findAll().stream().map(MakersNews::read).toList();
+  }
+
+  private static News read(NewsRow row) {
+    return new News(
+        Objects.requireNonNull(row.id),
+        row.tool,
+        row.announcedOn,
+        row.holdsFrom,
+        row.says,
+        Catalogue.PAGE.read(row.base, row.format),
+        Catalogue.PAGE.read(row.sheet, row.format),
+        row.notedBy);
+  }
+
+  /**
+   * Puts an announcement down. The same sent twice is kept once.
+   *
+   * @param version of the tool's pages when it was begun
+   * @throws Conflict if somebody changed the page since, if the page would be as it is, or if too
+   *     much was put down
+   */
+  @Transactional
+  void put(
+      String tool,
+      long version,
+      LocalDate on,
+      LocalDate holdsFrom,
+      String says,
+      ToolSheet sheet,
+      String by) {
+    Catalogue.Stored held = catalogue.get(tool, holdsFrom);
+    if (held.version() != version) {
+      throw new Conflict(
+          "Somebody changed the page of "
+              + held.sheet().name()
+              + " while you were writing. What you wrote is still here; look at theirs and send it"
+              + " again.");
+    }
+    ToolSheet announced = sheet.withId(tool);
+    if (announced.equals(held.sheet())) {
+      throw new Conflict("The page would be as it is. Write down what changes.");
+    }
+    List<News> before = all();
+    boolean sent =
+        before.stream()
+            .anyMatch(news ->
+                news.tool().equals(tool)
+                    && news.holdsFrom().equals(holdsFrom)
+                    && news.says().equals(says)
+                    && news.base().equals(held.sheet())
+                    && news.sheet().equals(announced));
+    if (sent) {
+      return;
+    }
+    if (before.size() >= MOST) {
+      throw new Conflict("At most " + MOST + " announcements are kept. Change the page by hand.");
+    }
+    NewsRow row = new NewsRow();
+    row.tool = tool;
+    row.announcedOn = on;
+    row.holdsFrom = holdsFrom;
+    row.says = says;
+    row.base = Json.write(held.sheet());
+    row.sheet = Json.write(announced);
+    row.format = Catalogue.PAGE.version();
+    row.notedBy = by;
+    row.notedAt = clock.instant();
+    rows.save(row);
+  }
+}

@@ -1,0 +1,133 @@
+package tertulia.app.pricechange;
+
+import java.time.LocalDate;
+import java.util.List;
+import tertulia.app.catalogue.MakersNews;
+import tertulia.app.exchange.ToolSheet;
+import tertulia.app.standin.MakersFeed.Announcement;
+
+/** What a maker announces, wherever it was told. */
+sealed interface Told {
+  /** Stays the same for ever. */
+  String id();
+
+  /** Id of the tool. */
+  String tool();
+
+  /** When it was announced. */
+  LocalDate on();
+
+  LocalDate holdsFrom();
+
+  /** What the maker says. */
+  String words();
+
+  /** Who told us, in words. */
+  String teller();
+
+  /** Who wrote the page down, once {@code by} takes it over. */
+  String writtenBy(String by);
+
+  /** The page as announced, made of the page here. */
+  AnnouncedPage page(ToolSheet here);
+
+  /** Whether the page here has changed since, so that it would be undone. */
+  boolean isOvertaken(ToolSheet here);
+
+  /** By a feed. */
+  record ByFeed(Announcement announcement, String source) implements Told {
+    @Override
+    public String id() {
+      return announcement.id();
+    }
+
+    @Override
+    public String tool() {
+      return announcement.tool();
+    }
+
+    @Override
+    public LocalDate on() {
+      return announcement.on();
+    }
+
+    @Override
+    public LocalDate holdsFrom() {
+      return announcement.holdsFrom();
+    }
+
+    @Override
+    public String words() {
+      return announcement.words();
+    }
+
+    @Override
+    public String teller() {
+      return "from the " + source;
+    }
+
+    @Override
+    public String writtenBy(String by) {
+      return by + ", " + teller();
+    }
+
+    @Override
+    public AnnouncedPage page(ToolSheet here) {
+      return AnnouncedPage.of(here, announcement);
+    }
+
+    /** Its edits find their places on any page. */
+    @Override
+    public boolean isOvertaken(ToolSheet here) {
+      return false;
+    }
+  }
+
+  /** By somebody here who put down the whole page. */
+  record ByHand(MakersNews.News news) implements Told {
+    @Override
+    public String id() {
+      return "news-" + news.id();
+    }
+
+    @Override
+    public String tool() {
+      return news.tool();
+    }
+
+    @Override
+    public LocalDate on() {
+      return news.on();
+    }
+
+    @Override
+    public LocalDate holdsFrom() {
+      return news.holdsFrom();
+    }
+
+    @Override
+    public String words() {
+      return news.says();
+    }
+
+    @Override
+    public String teller() {
+      return "put down by " + news.by();
+    }
+
+    @Override
+    public String writtenBy(String by) {
+      return by;
+    }
+
+    @Override
+    public AnnouncedPage page(ToolSheet here) {
+      return new AnnouncedPage(news.sheet(), List.of(), List.of());
+    }
+
+    @Override
+    public boolean isOvertaken(ToolSheet here) {
+      return !here.equals(news.base());
+    }
+  }
+}
