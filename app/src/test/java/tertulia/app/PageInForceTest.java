@@ -204,7 +204,7 @@ public class PageInForceTest extends ServedTest {
     Map<String, String> fields = from(day, catalogue.get(slug).version(), fields(name, monthly));
     fields.put("news", "true");
     fields.put("says", "From January on a seat costs more.");
-    fields.put("source.asOf", "2026-11-20");
+    fields.put("announced", "2026-11-20");
     return fields;
   }
 
@@ -238,6 +238,16 @@ public class PageInForceTest extends ServedTest {
     assertEquals(post(address, Map.of("take", "true")).getStatus(), 302);
     assertEquals(post(address, Map.of("take", "true")).getStatus(), 409, "answered once");
     assertEquals(price(catalogue.get("dunlin", LocalDate.of(2026, 12, 31)).sheet()), "5.00");
+    assertEquals(
+        catalogue
+            .get("dunlin", LocalDate.of(2027, 1, 1))
+            .sheet()
+            .plans()
+            .getFirst()
+            .source()
+            .asOf(),
+        "2026-11-20",
+        "its price is of the day it was announced");
     assertEquals(price(catalogue.get("dunlin", LocalDate.of(2027, 1, 1)).sheet()), "6.50");
     clock.moveTo("2027-01-02");
     assertEquals(price(catalogue.get("dunlin").sheet()), "6.50", "on its day it is in force");

@@ -65,6 +65,26 @@ public class MakersNews {
         row.notedBy);
   }
 
+  /** The plans whose prices or limits are announced were read on the day of the announcement. */
+  private static ToolSheet dated(ToolSheet sheet, ToolSheet before, LocalDate on) {
+    return sheet.with(
+        sheet.plans().stream()
+            .map(plan ->
+                before.plans().stream().anyMatch(old -> sellsAs(plan, old))
+                    ? plan
+                    : plan.with(
+                        plan.source().confirmedOn(on.toString()),
+                        plan.prices(),
+                        plan.allowances(),
+                        plan.facts()))
+            .toList());
+  }
+
+  /** Whether two plans differ in facts at most. */
+  private static boolean sellsAs(ToolSheet.PlanPart plan, ToolSheet.PlanPart old) {
+    return plan.with(old.source(), plan.prices(), plan.allowances(), old.facts()).equals(old);
+  }
+
   /**
    * Puts an announcement down. The same sent twice is kept once.
    *
@@ -89,7 +109,7 @@ public class MakersNews {
               + " while you were writing. What you wrote is still here; look at theirs and send it"
               + " again.");
     }
-    ToolSheet announced = sheet.withId(tool);
+    ToolSheet announced = dated(sheet.withId(tool), held.sheet(), on);
     if (announced.equals(held.sheet())) {
       throw new Conflict("The page would be as it is. Write down what changes.");
     }

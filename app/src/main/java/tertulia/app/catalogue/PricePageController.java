@@ -27,7 +27,6 @@ import tertulia.app.exchange.Codes;
 import tertulia.app.exchange.Faults;
 import tertulia.app.exchange.Limits;
 import tertulia.app.exchange.TermCode;
-import tertulia.app.exchange.ToolSheet;
 import tertulia.app.exchange.TypedMeasure;
 import tertulia.app.people.SignedIn;
 import tertulia.app.web.Conflict;
@@ -129,6 +128,7 @@ class PricePageController {
     ToolForm form = ToolForms.of(stored.sheet(), stored.version());
     from.ifPresent(day -> form.validFrom = day.toString());
     form.news = news;
+    form.announced = today().toString();
     return show(form, new About(slug, selection), Notes.NONE, model);
   }
 
@@ -155,8 +155,12 @@ class PricePageController {
             "validFrom",
             () -> form.validFrom.isBlank() ? catalogue.today() : Codes.day(form.validFrom));
     Optional<String> says = dates.at("says", () -> Codes.text(form.says, 400));
+    Optional<LocalDate> announced =
+        dates.at(
+            "announced",
+            () -> form.announced.isBlank() ? catalogue.today() : Codes.day(form.announced));
     ToolConverter.Converted converted = new ToolConverter(form, slug).convert();
-    if (converted.sheet().isEmpty() || from.isEmpty() || says.isEmpty()) {
+    if (converted.sheet().isEmpty() || from.isEmpty() || !dates.isEmpty()) {
       Map<String, String> faults = new java.util.LinkedHashMap<>(converted.faults());
       faults.putAll(dates.byField());
       return refused(form, about, faults, model, response);
@@ -167,8 +171,16 @@ class PricePageController {
     }
     try {
       if (form.news) {
-        return announced(
-            slug, form, converted.sheet().get(), from.get(), says.get(), person, flash);
+        news.put(
+            slug,
+            form.version,
+            announced.orElseThrow(),
+            from.get(),
+            says.orElseThrow(),
+            converted.sheet().get(),
+            person.name());
+        flash.addFlashAttribute("done", "Put down. Nothing changes until it is taken over.");
+        return "redirect:/price-changes";
       }
       Catalogue.Change change =
           catalogue.change(slug, form.version, converted.sheet().get(), from.get(), person.name());
@@ -178,21 +190,6 @@ class PricePageController {
       model.addAttribute("other", OtherVersion.of(ToolForms.of(stored.sheet(), stored.version())));
       return refused(form, about, Map.of("name", e.message()), model, response);
     }
-  }
-
-  /** The page's own day is that of the announcement. */
-  private String announced(
-      String slug,
-      ToolForm form,
-      ToolSheet sheet,
-      LocalDate from,
-      String says,
-      SignedIn person,
-      RedirectAttributes flash) {
-    LocalDate on = form.source.asOf.isBlank() ? catalogue.today() : Codes.day(form.source.asOf);
-    news.put(slug, form.version, on, from, says, sheet, person.name());
-    flash.addFlashAttribute("done", "Put down. Nothing changes until it is taken over.");
-    return "redirect:/price-changes";
   }
 
   /** Each column and line makes the page longer; one more than can be stored is room to write. */

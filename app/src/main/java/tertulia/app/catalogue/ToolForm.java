@@ -26,6 +26,9 @@ public class ToolForm {
   /** Whether it is what the maker announces, which changes nothing until it is taken over. */
   public boolean news;
 
+  /** The day it was announced. */
+  public String announced = "";
+
   /** What the maker says, if it is announced. */
   public String says = "";
 
