@@ -16,6 +16,7 @@ import tertulia.app.display.Dates;
 import tertulia.app.exchange.Codes;
 import tertulia.app.exchange.TermCode;
 import tertulia.core.fit.Answer;
+import tertulia.core.fit.Count;
 import tertulia.core.growth.Measure;
 import tertulia.core.pagetext.Assumed;
 import tertulia.core.pagetext.PageReader;
@@ -314,12 +315,29 @@ final class PastedPage {
         .forEach(answer -> {
           int f = factLine(answer.value().capability());
           FormLines.fill(form.facts.get(f).answers, p + 1);
-          form.facts.get(f).answers.set(p, Codes.code(answer.value().answer()));
+          form.facts
+              .get(f)
+              .answers
+              .set(
+                  p,
+                  answer
+                      .value()
+                      .count()
+                      .map(Count::words)
+                      .orElse(Codes.code(answer.value().answer())));
           if (answer.value().answer() == Answer.BY_ADD_ON && form.facts.get(f).addOn.isBlank()) {
             form.facts.get(f).addOn = answer.value().capability();
           }
           propose(
-              name + ": " + answer.value().capability() + ", " + answer.value().answer().words(),
+              name
+                  + ": "
+                  + answer.value().capability()
+                  + ", "
+                  + answer
+                      .value()
+                      .count()
+                      .map(Count::words)
+                      .orElse(answer.value().answer().words()),
               answer,
               "facts[" + f + "].answers[" + p + "]");
         });

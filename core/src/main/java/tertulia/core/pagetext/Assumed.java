@@ -29,6 +29,8 @@ public enum Assumed {
   AT_MOST("a bare number is taken for the most there may be", Sureness.LIKELY),
   /** A line in a plan's list is taken for something the plan has. */
   HAS_IT("a line of its list, without a tick", Sureness.LIKELY),
+  /** A number in a table is taken for how many there are, as nothing says that it is a limit. */
+  HOW_MANY("read as how many there are; nothing says that it is a limit", Sureness.LIKELY),
   /** It is said of another plan whose everything this plan has. */
   FROM_OTHER_PLAN("taken over from the plan it contains", Sureness.LIKELY);
 

@@ -99,7 +99,8 @@ record Grid(List<Line> head, List<Row> rows, List<Line> around) {
     while (at + plans < lines.size()) {
       Line label = lines.get(at);
       List<Line> cells = lines.subList(at + 1, at + 1 + plans);
-      if (isCell(label) || !cells.stream().allMatch(Grid::isCell)) {
+      if (isCell(label)
+          || !cells.stream().allMatch(cell -> isCell(cell) || isCountOf(label, cell))) {
         break;
       }
       rows.add(new Row(label, List.copyOf(cells)));
@@ -122,6 +123,16 @@ record Grid(List<Line> head, List<Row> rows, List<Line> around) {
             && Amount.isIn(line.text())
         || Known.isFree(line.text())
         || Known.isOnRequest(line.text());
+  }
+
+  /** "At least 40 languages" under "Languages". */
+  private static boolean isCountOf(Line label, Line cell) {
+    String text = cell.text();
+    String counted = label.text();
+    boolean ofIt =
+        text.regionMatches(true, text.length() - counted.length(), counted, 0, counted.length());
+    return GridReading.isCount(
+        ofIt ? text.substring(0, text.length() - counted.length()).strip() : text);
   }
 
   /** Whether a line is what a cell of such a table holds, and no label. */

@@ -6,8 +6,10 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import tertulia.core.fit.Answer;
+import tertulia.core.fit.Count;
 import tertulia.core.pagetext.PageReading.AnswerSaid;
 
 /** Reads a table cell by cell: its label says what the cell speaks of. */
@@ -52,6 +54,17 @@ final class GridReading {
               + Numbers.NUMBER
               + ")?\\+?|unlimited");
 
+  private static final Pattern MANY =
+      Pattern.compile(
+          "(?i)(?:(?<least>over|more than|at least) |(?<most>up to|at most) )?(?<number>"
+              + Numbers.NUMBER
+              + ")(?<plus>\\+)?(?:\\s(?<unit>[a-z][a-z -]{0,30}))?");
+
+  private static final int MOST_DIGITS = 9;
+
+  /** A few words without figures, so that a row of a table is called by what is counted. */
+  private static final Pattern COUNTABLE = Pattern.compile("\\p{L}[\\p{L} '’-]{2,39}");
+
   private final Grid grid;
   private final PageReader page;
   private final List<PlanDraft> plans = new ArrayList<>();
@@ -64,6 +77,12 @@ final class GridReading {
   /** What a cell by itself answers; empty if it is no answer. */
   static Optional<Answer> answer(String cell) {
     return Optional.ofNullable(ANSWERS.get(cell.strip().toLowerCase(Locale.ROOT)));
+  }
+
+  /** Whether a cell says how many of something there are. */
+  static boolean isCount(String cell) {
+    Matcher many = MANY.matcher(cell);
+    return many.matches() && many.group("unit") == null;
   }
 
   void read() {
@@ -110,7 +129,36 @@ final class GridReading {
       plan.answer(new Said<>(new AnswerSaid(said, answer.get()), both.passage(), Set.of()));
       return true;
     }
-    return sized(said, text, cell, plan) || limited(said, text, cell, plan);
+    return sized(said, text, cell, plan)
+        || limited(said, text, cell, plan)
+        || counted(said, text, cell, plan);
+  }
+
+  /** "40+" in a row called "Languages": how many there are of what nobody limits. */
+  private boolean counted(String label, String text, Line cell, PlanDraft plan) {
+    Matcher many = MANY.matcher(text);
+    if (!many.matches() || !COUNTABLE.matcher(label).matches()) {
+      return false;
+    }
+    Numbers.Read number = page.numbers().read(many.group("number"));
+    if (number.value().precision() - number.value().scale() > MOST_DIGITS) {
+      return false;
+    }
+    boolean least = many.group("least") != null || many.group("plus") != null;
+    Count.Bound bound =
+        least
+            ? Count.Bound.AT_LEAST
+            : many.group("most") != null ? Count.Bound.AT_MOST : Count.Bound.EXACTLY;
+    String unit = many.group("unit") == null ? label.toLowerCase(Locale.ROOT) : many.group("unit");
+    Count count = new Count(bound, number.value(), unit.strip());
+    plan.answer(
+        new Said<>(
+            new AnswerSaid(label, count.any(), Optional.of(count)),
+            new Passage(cell.number(), label + ": " + text),
+            number.sure()
+                ? Set.of(Assumed.HOW_MANY)
+                : Set.of(Assumed.HOW_MANY, Assumed.WHICH_SEPARATOR)));
+    return true;
   }
 
   /** A label such as "Price per user, billed yearly" says of the amount what the cell does not. */

@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Stream;
 import tertulia.core.fit.Answer;
+import tertulia.core.fit.Count;
 import tertulia.core.growth.Measure;
 
 /**
@@ -136,8 +137,17 @@ public record PageReading(
    */
   public record LimitSaid(Measure measure, Optional<BigDecimal> most, boolean perSeat) {}
 
-  /** Whether a plan has a capability. */
-  public record AnswerSaid(String capability, Answer answer) {}
+  /**
+   * Whether a plan has a capability.
+   *
+   * @param count how many there are of it; empty: it is not counted
+   */
+  public record AnswerSaid(String capability, Answer answer, Optional<Count> count) {
+    /** Of what is not counted. */
+    AnswerSaid(String capability, Answer answer) {
+      this(capability, answer, Optional.empty());
+    }
+  }
 
   /** Something sold beside the plans. */
   public record AddOnSaid(Said<String> name, Said<Price> price) {}

@@ -588,6 +588,10 @@ record GeneratedPage(Shape shape, String text, Map<String, String> says) {
               return answer.equals("YES") ? words ? "Yes" : "✓" : words ? "No" : "–";
             });
       }
+      if (random.nextInt(3) == 0) {
+        String counted = one(List.of("Languages", "Connections", "Time zones"));
+        row(rows, plans, counted, full, p -> many(p, counted));
+      }
       for (List<String> cells : rows) {
         String line = String.join(between, cells);
         lines.add(
@@ -595,6 +599,17 @@ record GeneratedPage(Shape shape, String text, Map<String, String> says) {
                 ? line.replaceAll("^\n", "")
                 : between.equals("\t") ? line : line.replaceAll("^ \\| ", "Plan | "));
       }
+    }
+
+    /** So many of something nobody limits, in one of the ways in which tables say it. */
+    private String many(Plan plan, String counted) {
+      int n = 2 + random.nextInt(120);
+      String unit = counted.toLowerCase(java.util.Locale.ROOT);
+      boolean least = random.nextBoolean();
+      says.put(plan.name + "/answer/" + counted, (least ? "at least " : "") + n + " " + unit);
+      return least
+          ? one(List.of(n + "+", "over " + n, "At least " + n + " " + unit))
+          : one(List.of("" + n, n + " " + unit));
     }
 
     private List<String> priceRow(List<Plan> plans, String label, boolean yearly, boolean account) {

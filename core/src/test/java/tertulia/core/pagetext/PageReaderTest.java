@@ -10,6 +10,7 @@ import java.util.Map;
 import java.util.Random;
 import org.testng.Reporter;
 import org.testng.annotations.Test;
+import tertulia.core.fit.Count;
 import tertulia.core.pagetext.PageReading.Basis;
 import tertulia.core.pagetext.PageReading.PlanSaid;
 
@@ -186,7 +187,7 @@ public class PageReaderTest {
             put(
                 cells,
                 name + "/answer/" + answer.value().capability(),
-                answer.value().answer().name(),
+                answer.value().count().map(Count::words).orElse(answer.value().answer().name()),
                 answer));
     plan.once()
         .forEach(once ->

@@ -11,6 +11,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
 import org.testng.annotations.Test;
+import tertulia.core.fit.Count;
 import tertulia.core.pagetext.PageReading.PlanSaid;
 
 /** Made-up pages of eight shapes, each figure worked out by hand. */
@@ -75,7 +76,16 @@ public class PageTextsTest {
                       + (limit.value().perSeat() ? " a seat" : "")));
       plan.answers()
           .forEach(answer ->
-              said.add(name + ": " + answer.value().capability() + " " + answer.value().answer()));
+              said.add(
+                  name
+                      + ": "
+                      + answer.value().capability()
+                      + " "
+                      + answer
+                          .value()
+                          .count()
+                          .map(Count::words)
+                          .orElse(answer.value().answer().name())));
     }
     reading
         .addOns()
@@ -173,6 +183,7 @@ public class PageTextsTest {
             "Mole: bookings 100",
             "Mole: Reminders by text NO",
             "Mole: Audit log NO",
+            "Mole: Languages 12 languages",
             "Jetty: LISTED",
             "Jetty: 12.50 EUR a month for hosts, yearly, up front",
             "Jetty: 15.00 EUR a month for hosts, monthly",
@@ -181,12 +192,14 @@ public class PageTextsTest {
             "Jetty: bookings 1000",
             "Jetty: Reminders by text YES",
             "Jetty: Audit log BY_ADD_ON",
+            "Jetty: Languages at least 40 languages",
             "Harbour: ON_REQUEST",
             "Harbour: hosts unlimited",
             "Harbour: calendars unlimited",
             "Harbour: bookings unlimited",
             "Harbour: Reminders by text YES",
             "Harbour: Audit log YES",
+            "Harbour: Languages at least 60 languages",
             "? Support e-mail",
             "? Support e-mail, phone",
             "? Support named contact"));
