@@ -130,10 +130,11 @@ public class FitPagesTest extends ServedTest {
             "Works offline on deck",
             "Text message reminders",
             "Own colours and logo",
+            "At least 40 languages",
             "Seats",
             "Linked calendars")
       },
-      {"?rows=only-one", List.of("Own colours and logo")},
+      {"?rows=only-one", List.of("Own colours and logo", "At least 40 languages")},
       {
         "?rows=shared",
         List.of(
@@ -160,6 +161,7 @@ public class FitPagesTest extends ServedTest {
             "Roles for contractors",
             "Waiting list",
             "Text message reminders",
+            "At least 40 languages",
             "Seats")
       },
       {"?rows=only-one&find=calendar", List.of()},

@@ -149,7 +149,8 @@ public class InterestsTest extends ServedTest {
         new ToolSheet.SourcePart(
             "2026-11-20", "tried-by-hand", "A seller", "", "", "paid by the sale");
     List<ToolSheet.FactPart> facts = new ArrayList<>(plan.facts());
-    ToolSheet.FactPart first = facts.getFirst();
+    ToolSheet.FactPart first =
+        facts.stream().filter(fact -> fact.answer().equals("yes")).findFirst().orElseThrow();
     facts.addFirst(new ToolSheet.FactPart(first.capability(), "", "partly", "", sold));
     ToolSheet told =
         slotmeer

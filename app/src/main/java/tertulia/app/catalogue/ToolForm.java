@@ -7,8 +7,10 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.stream.Stream;
+import tertulia.app.exchange.Codes;
 import tertulia.app.exchange.TypedCount;
 import tertulia.app.exchange.TypedMeasure;
+import tertulia.core.fit.Answer;
 import tertulia.core.growth.Measure;
 
 /** A price page as typed: plans across, lines down; every field is text. */
@@ -212,11 +214,11 @@ public class ToolForm {
       return answers.stream().allMatch(answer -> answer == null || answer.isBlank());
     }
 
-    /** Whether it says of some plan how many there are, which is written and not chosen. */
+    /** Whether something is written of some plan, such as how many there are, and not chosen. */
     public boolean isCounted() {
       return answers.stream()
-          .anyMatch(
-              answer -> answer != null && (answer.equals("count") || TypedCount.isMeant(answer)));
+          .anyMatch(answer ->
+              answer != null && !answer.isBlank() && !Codes.codes(Answer.class).contains(answer));
     }
 
     /** The unit of a bare number: that of the first that has one, or else the capability's name. */

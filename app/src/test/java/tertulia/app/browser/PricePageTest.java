@@ -244,7 +244,7 @@ public class PricePageTest extends BrowserTest {
             .toList(),
         needed);
     assertTrue(
-        ((Number) page.evaluate("() => document.documentElement.scrollHeight")).intValue() < 1_600);
+        ((Number) page.evaluate("() => document.documentElement.scrollHeight")).intValue() < 1_660);
   }
 
   private List<String> needsOf(long selection) {
