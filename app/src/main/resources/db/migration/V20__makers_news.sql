@@ -9,6 +9,8 @@ create table maker_news (
   base clob not null,
   sheet clob not null,
   format integer not null,
+  -- a digest of all of it while it waits for an answer, so that the same sent twice waits once
+  waiting varchar(32) unique,
   noted_by varchar(120) not null,
   noted_at timestamp with time zone not null,
   version bigint not null

@@ -274,6 +274,10 @@ public class PageInForceTest extends ServedTest {
     assertTrue(late.getContentAsString().contains("Somebody changed the page of Godwit"));
     assertEquals(post(address, Map.of("take", "false")).getStatus(), 302);
     assertTrue(page("/price-changes").contains("passed over by Ilse Maren"));
+    Map<String, String> again = news("godwit", "Godwit", "2027-01-01", "6.50");
+    assertEquals(post("/catalogue/godwit/edit", again).getStatus(), 302);
+    assertEquals(post(newsOf("godwit"), Map.of("take", "true")).getStatus(), 302);
+    assertEquals(price(catalogue.get("godwit", LocalDate.of(2027, 1, 1)).sheet()), "6.50");
   }
 
   @Test

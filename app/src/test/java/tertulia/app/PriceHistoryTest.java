@@ -178,7 +178,7 @@ public class PriceHistoryTest extends ServedTest {
             "The maker says Seats cost 7.20 so far; the page here says otherwise.")) {
       assertTrue(waiting.contains(words), words);
     }
-    assertTrue(page("/price-changes/waiting").contains("(4 wait for an answer)"));
+    assertTrue(page("/price-changes/waiting").contains("(5 wait for an answer)"));
     assertTrue(page("/price-changes/rigglet-2026/why?selection=2").contains("1,332.00 EUR"));
     String frozen = decisions.find(2).orElseThrow().snapshot();
     assertEquals(post("/price-changes/rigglet-2026", "take", "true").getStatus(), 302);
@@ -191,7 +191,7 @@ public class PriceHistoryTest extends ServedTest {
     String after = page("/price-changes");
     assertTrue(after.contains("taken over by Ilse Maren, 24 Nov 2026"));
     assertTrue(after.contains("passed over by Ilse Maren, 24 Nov 2026"));
-    assertTrue(page("/price-changes/waiting").contains("(2 wait for an answer)"));
+    assertTrue(page("/price-changes/waiting").contains("(3 wait for an answer)"));
     assertEquals(post("/price-changes/no-such", "take", "true").getStatus(), 404);
     assertEquals(decisions.find(2).orElseThrow().snapshot(), frozen, "what was signed stays");
     assertTrue(decisions.find(2).orElseThrow().isIntact());

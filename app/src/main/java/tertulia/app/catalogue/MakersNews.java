@@ -1,11 +1,13 @@
 package tertulia.app.catalogue;
 
+import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Objects;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.util.DigestUtils;
 import tertulia.app.exchange.Json;
 import tertulia.app.exchange.ToolSheet;
 import tertulia.app.web.Conflict;
@@ -13,8 +15,8 @@ import tertulia.app.web.Conflict;
 /** What makers announce, as people here put it down. It changes nothing by itself. */
 @Service
 public class MakersNews {
-  /** More waits for nobody. */
-  static final int MOST = 500;
+  /** More would not be answered. */
+  private static final int MOST = 50;
 
   private final NewsRow.All rows;
   private final Catalogue catalogue;
@@ -86,14 +88,14 @@ public class MakersNews {
   }
 
   /**
-   * Puts an announcement down. The same sent twice is kept once.
+   * Puts an announcement down. The same sent twice waits once.
    *
    * @param version of the tool's pages when it was begun
    * @throws Conflict if somebody changed the page since, if the page would be as it is, or if too
-   *     much was put down
+   *     much waits
    */
   @Transactional
-  void put(
+  public void put(
       String tool,
       long version,
       LocalDate on,
@@ -113,31 +115,39 @@ public class MakersNews {
     if (announced.equals(held.sheet())) {
       throw new Conflict("The page would be as it is. Write down what changes.");
     }
-    List<News> before = all();
-    boolean sent =
-        before.stream()
-            .anyMatch(news ->
-                news.tool().equals(tool)
-                    && news.holdsFrom().equals(holdsFrom)
-                    && news.says().equals(says)
-                    && news.base().equals(held.sheet())
-                    && news.sheet().equals(announced));
-    if (sent) {
+    String base = Json.write(held.sheet());
+    String page = Json.write(announced);
+    String digest =
+        DigestUtils.md5DigestAsHex(
+            String.join("\n", tool, "" + on, "" + holdsFrom, says, base, page)
+                .getBytes(StandardCharsets.UTF_8));
+    if (rows.existsByWaiting(digest)) {
       return;
     }
-    if (before.size() >= MOST) {
-      throw new Conflict("At most " + MOST + " announcements are kept. Change the page by hand.");
+    if (rows.countByWaitingNotNull() >= MOST) {
+      throw new Conflict("At most " + MOST + " announcements wait. Answer some of them first.");
     }
     NewsRow row = new NewsRow();
     row.tool = tool;
     row.announcedOn = on;
     row.holdsFrom = holdsFrom;
     row.says = says;
-    row.base = Json.write(held.sheet());
-    row.sheet = Json.write(announced);
+    row.base = base;
+    row.sheet = page;
+    row.waiting = digest;
     row.format = Catalogue.PAGE.version();
     row.notedBy = by;
     row.notedAt = clock.instant();
-    rows.save(row);
+    rows.saveAndFlush(row);
+  }
+
+  /** It waits no longer. */
+  @Transactional
+  public void answered(long id) {
+    rows.findById(id)
+        .ifPresent(row -> {
+          row.waiting = null;
+          rows.save(row);
+        });
   }
 }

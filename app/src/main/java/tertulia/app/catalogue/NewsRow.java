@@ -30,10 +30,17 @@ class NewsRow {
   /** The version of the format in which {@link #base} and {@link #sheet} are written. */
   int format;
 
+  /** A digest of all of it while it waits for an answer. */
+  @Nullable String waiting;
+
   String notedBy = "";
   Instant notedAt = Instant.EPOCH;
   @Version long version;
 
   /** All of it. */
-  interface All extends JpaRepository<NewsRow, Long> {}
+  interface All extends JpaRepository<NewsRow, Long> {
+    boolean existsByWaiting(String digest);
+
+    long countByWaitingNotNull();
+  }
 }

@@ -29,6 +29,7 @@ import tertulia.app.exchange.Limits;
 import tertulia.app.exchange.TermCode;
 import tertulia.app.exchange.TypedMeasure;
 import tertulia.app.people.SignedIn;
+import tertulia.app.web.Again;
 import tertulia.app.web.Conflict;
 import tertulia.app.web.FormFields;
 import tertulia.app.web.OtherVersion;
@@ -171,14 +172,15 @@ class PricePageController {
     }
     try {
       if (form.news) {
-        news.put(
-            slug,
-            form.version,
-            announced.orElseThrow(),
-            from.get(),
-            says.orElseThrow(),
-            converted.sheet().get(),
-            person.name());
+        Again.until(() ->
+            news.put(
+                slug,
+                form.version,
+                announced.orElseThrow(),
+                from.get(),
+                says.orElseThrow(),
+                converted.sheet().get(),
+                person.name()));
         flash.addFlashAttribute("done", "Put down. Nothing changes until it is taken over.");
         return "redirect:/price-changes";
       }

@@ -12,6 +12,7 @@ import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.stereotype.Component;
 import tertulia.app.catalogue.Catalogue;
 import tertulia.app.catalogue.Imports;
+import tertulia.app.catalogue.MakersNews;
 import tertulia.app.decision.Decisions;
 import tertulia.app.exchange.Faults;
 import tertulia.app.exchange.GrowthPlan;
@@ -42,6 +43,7 @@ class Demonstration implements SmartInitializingSingleton {
   private final Decisions decisions;
   private final Intake intake;
   private final GrowthPlans growth;
+  private final MakersNews news;
 
   Demonstration(
       People people,
@@ -50,7 +52,9 @@ class Demonstration implements SmartInitializingSingleton {
       Seats seats,
       Decisions decisions,
       Intake intake,
-      GrowthPlans growth) {
+      GrowthPlans growth,
+      MakersNews news) {
+    this.news = news;
     this.people = people;
     this.imports = imports;
     this.catalogue = catalogue;
@@ -74,13 +78,24 @@ class Demonstration implements SmartInitializingSingleton {
     if (imports.take(bytes("catalogue.json"), ORGANISER) == 0) {
       throw new IllegalStateException("The demonstration's catalogue is at odds with itself");
     }
-    growth.change(
-        GrowthPlans.NONE,
-        Json.stored(new String(bytes("growth.json"), StandardCharsets.UTF_8), GrowthPlan.class),
-        ORGANISER);
+    growth.change(GrowthPlans.NONE, Json.stored(text("growth.json"), GrowthPlan.class), ORGANISER);
     seat(intake.take(freightDesk(), ORGANISER));
     tell("refit-planning.json");
     tell("crew-knowledge.json");
+    for (Story.News told : Json.stored(text("news.json"), Story.News[].class)) {
+      news.put(
+          told.tool(),
+          catalogue.get(told.tool()).version(),
+          LocalDate.parse(told.on()),
+          LocalDate.parse(told.holdsFrom()),
+          told.says(),
+          told.sheet(),
+          told.by());
+    }
+  }
+
+  private static String text(String name) {
+    return new String(bytes(name), StandardCharsets.UTF_8);
   }
 
   private void add(String signInName, String name, Role role) {
@@ -96,7 +111,7 @@ class Demonstration implements SmartInitializingSingleton {
   }
 
   private void tell(String name) {
-    Story story = Json.stored(new String(bytes(name), StandardCharsets.UTF_8), Story.class);
+    Story story = Json.stored(text(name), Story.class);
     long id = intake.take(story.file(slug -> catalogue.get(slug).sheet()), ORGANISER);
     seat(id);
     Story.Agreed agreed = story.decision();

@@ -24,6 +24,9 @@ record Story(Seed selection, @Nullable Agreed decision) {
       SelectionFile.@Nullable EffortPart effort,
       @Nullable List<SelectionFile.PlanAsidePart> plansAside) {}
 
+  /** What a maker announces, as somebody put it down. */
+  record News(String tool, String on, String holdsFrom, String says, String by, ToolSheet sheet) {}
+
   /** A decision that was agreed before the demonstration begins. */
   record Agreed(
       String choice,

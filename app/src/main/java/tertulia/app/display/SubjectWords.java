@@ -5,6 +5,7 @@ import java.util.Map;
 import java.util.stream.Stream;
 import tertulia.app.exchange.Brief;
 import tertulia.app.exchange.SelectionFile;
+import tertulia.core.growth.Measure;
 import tertulia.core.remark.Subject;
 
 /** What a remark is about, by the names it has now. */
@@ -88,7 +89,10 @@ public final class SubjectWords {
   }
 
   private String figure(Subject.Figure figure) {
-    String of = names.getOrDefault("criterion/" + figure.of(), figure.of());
+    String of =
+        Measure.isDefinition(figure.of())
+            ? Measure.of(figure.of()).label()
+            : names.getOrDefault("criterion/" + figure.of(), figure.of());
     return Stream.of(
             figure.contender().isEmpty() ? "" : name("contender", figure.contender()),
             FIGURES.getOrDefault(figure.name(), figure.name()),

@@ -243,6 +243,7 @@ public class PriceChanges {
           },
           announcement.writtenBy(by));
     }
+    announcement.answered(news);
     AnswerRow row = new AnswerRow();
     row.changeId = id;
     row.taken = take;

@@ -31,6 +31,9 @@ sealed interface Told {
   /** The page as announced, made of the page here. */
   AnnouncedPage page(ToolSheet here);
 
+  /** What has to know that it was answered. */
+  void answered(MakersNews news);
+
   /** Whether the page here has changed since, so that it would be undone. */
   boolean isOvertaken(ToolSheet here);
 
@@ -75,6 +78,10 @@ sealed interface Told {
     public AnnouncedPage page(ToolSheet here) {
       return AnnouncedPage.of(here, announcement);
     }
+
+    /** A feed goes on telling; the answer is kept beside it. */
+    @Override
+    public void answered(MakersNews news) {}
 
     /** Its edits find their places on any page. */
     @Override
@@ -123,6 +130,11 @@ sealed interface Told {
     @Override
     public AnnouncedPage page(ToolSheet here) {
       return new AnnouncedPage(news.sheet(), List.of(), List.of());
+    }
+
+    @Override
+    public void answered(MakersNews all) {
+      all.answered(news.id());
     }
 
     @Override

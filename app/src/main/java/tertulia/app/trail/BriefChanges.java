@@ -9,6 +9,7 @@ import java.util.Set;
 import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
 import tertulia.app.exchange.Brief;
+import tertulia.core.growth.Measure;
 
 /** What of a question changed from one stored state to the next, in words. */
 final class BriefChanges {
@@ -29,7 +30,8 @@ final class BriefChanges {
     changes.parts("Need", before.needs(), now.needs(), Brief.NeedPart::name);
     changes.parts("Criterion", before.criteria(), now.criteria(), Brief.CriterionPart::name);
     changes.parts("Group", before.groups(), now.groups(), Brief.GroupPart::name);
-    changes.parts("What is counted of", before.demand(), now.demand(), Brief.DemandPart::measure);
+    changes.parts(
+        "What is counted of", before.demand(), now.demand(), part -> counted(part.measure()));
     changes.parts("Rate", before.rates(), now.rates(), rate -> rate.from() + " to " + rate.to());
     changes.whole("The scenarios of growth", before.scenarios(), now.scenarios());
     changes.whole("People’s time and leaving early", before.practice(), now.practice());
@@ -38,6 +40,11 @@ final class BriefChanges {
         before.follows() ? "yes" : "no",
         now.follows() ? "yes" : "no");
     return changes.lines;
+  }
+
+  /** One's own are called by their word, the usual ones by their id. */
+  private static String counted(String measure) {
+    return Measure.isDefinition(measure) ? Measure.of(measure).label() : measure;
   }
 
   private void value(String what, @Nullable Object before, @Nullable Object now) {

@@ -5,6 +5,7 @@ import static java.util.Objects.requireNonNull;
 import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.Comparator;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -96,7 +97,7 @@ public record Selection(
                     + ".");
           });
     }
-    checkIds("quantities", demands.keySet().stream().map(m -> m.label().toLowerCase(Locale.ROOT)));
+    checkWords(demands.keySet());
     checkIds("scenarios", scenarios.stream().map(Scenario::id));
     checkIds("groups", groups.stream().map(Group::id));
     checkIds("needs", needs.stream().map(need -> need.capability().id()));
@@ -282,6 +283,19 @@ public record Selection(
     if (value.signum() < 0 || value.compareTo(BigDecimal.valueOf(1_000_000)) > 0) {
       throw new IllegalArgumentException(
           "An average payment lies between 0 and 1,000,000; found " + value.toPlainString() + ".");
+    }
+  }
+
+  /** What is called alike would be one thing in every sentence and table. */
+  private static void checkWords(Set<Measure> counted) {
+    Set<String> words = new HashSet<>();
+    for (Measure measure : counted) {
+      if (!words.add(measure.label().toLowerCase(Locale.ROOT))) {
+        throw new IllegalArgumentException(
+            "Two things that are counted are called "
+                + measure.label()
+                + ". Count one of them by another word.");
+      }
     }
   }
 
