@@ -329,6 +329,8 @@ class PricePageController {
     List<String> lines = new ArrayList<>(asked.capabilities());
     lines.addAll(capabilities.ofAreas());
     ToolForms.withRoom(form, lines, asked.measures(), today());
+    List<String> many = asked.counts().stream().map(Codes::slug).toList();
+    form.facts.forEach(line -> line.manyNeeded = many.contains(Codes.slug(line.capability)));
     model.addAttribute("form", form);
     model.addAttribute(
         "shape", SheetShape.of(form, asked.capabilities(), capabilities.ofAreas(), notes.fields()));

@@ -209,6 +209,9 @@ public class ToolForm {
     public List<String> answers = new ArrayList<>();
     public Source source = new Source();
 
+    /** Whether a selection needs so many of it, so that a number is asked for. */
+    boolean manyNeeded;
+
     /** Whether no plan has an answer. */
     boolean isSilent() {
       return answers.stream().allMatch(answer -> answer == null || answer.isBlank());
@@ -216,9 +219,12 @@ public class ToolForm {
 
     /** Whether something is written of some plan, such as how many there are, and not chosen. */
     public boolean isCounted() {
-      return answers.stream()
-          .anyMatch(answer ->
-              answer != null && !answer.isBlank() && !Codes.codes(Answer.class).contains(answer));
+      return manyNeeded && isSilent()
+          || answers.stream()
+              .anyMatch(answer ->
+                  answer != null
+                      && !answer.isBlank()
+                      && !Codes.codes(Answer.class).contains(answer));
     }
 
     /** The unit of a bare number: that of the first that has one, or else the capability's name. */

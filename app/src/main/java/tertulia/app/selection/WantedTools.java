@@ -5,6 +5,7 @@ import java.util.TreeSet;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import tertulia.app.catalogue.Wanted;
+import tertulia.app.exchange.Brief;
 import tertulia.app.exchange.SelectionFile;
 import tertulia.app.web.NotFound;
 import tertulia.core.growth.Measure;
@@ -25,6 +26,10 @@ class WantedTools implements Wanted {
       Table table = selections.load(selection);
       return new Asked(
           table.file().brief().needs().stream().flatMap(need -> need.ofPlan().stream()).toList(),
+          table.file().brief().needs().stream()
+              .filter(Brief.NeedPart::asksHowMany)
+              .flatMap(need -> need.ofPlan().stream())
+              .toList(),
           table.selection().counted().stream()
               .filter(measure -> !measure.isPeople())
               .map(Measure::id)

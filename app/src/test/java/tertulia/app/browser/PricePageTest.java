@@ -243,6 +243,8 @@ public class PricePageTest extends BrowserTest {
             .limit(needed.size())
             .toList(),
         needed);
+    assertThat(page.locator(".facts input[name$='.answers[0]']"))
+        .hasAttribute("aria-label", "languages, plan 1");
     assertTrue(
         ((Number) page.evaluate("() => document.documentElement.scrollHeight")).intValue() < 1_660);
   }

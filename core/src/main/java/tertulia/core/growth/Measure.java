@@ -163,22 +163,20 @@ public record Measure(String id, String one, String label, Nature nature, boolea
   }
 
   /**
-   * The measure with an id.
+   * The measure with an id. What was defined once is read for ever, whatever came to be usual
+   * since.
    *
    * @throws IllegalArgumentException if it is neither a usual one nor a definition
    */
   public static Measure of(String id) {
     Matcher own = DEFINITION.matcher(id);
     if (own.matches()) {
-      Measure measure =
-          own(
-              own.group(3),
-              own.group(4),
-              Nature.valueOf(own.group(1).toUpperCase(Locale.ROOT)),
-              own.group(2) == null);
-      if (measure.id.equals(id)) {
-        return measure;
-      }
+      return new Measure(
+          id,
+          word(own.group(3)),
+          word(own.group(4)),
+          Nature.valueOf(own.group(1).toUpperCase(Locale.ROOT)),
+          own.group(2) == null);
     }
     return KNOWN.stream()
         .filter(usual -> usual.id.equals(id))

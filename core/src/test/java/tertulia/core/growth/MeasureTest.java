@@ -54,8 +54,6 @@ public class MeasureTest {
       {"own/level/bo/at/boats"},
       {"own/level//boats"},
       {"own/level/ boat/boats"},
-      {"own/level/boat/seats"},
-      {"own/level/boat/Staff"},
       {"own/level/<b>/boats"},
       {"own/level/=1/boats"},
       {"own/level/" + "x".repeat(41) + "/boats"},
@@ -75,5 +73,13 @@ public class MeasureTest {
     assertThrows(
         IllegalArgumentException.class,
         () -> new Measure("own/level/boat/boats", "ship", "ships", Nature.LEVEL, true));
+  }
+
+  @Test
+  public void whatIsUsuallyCountedIsNotCountedByAnotherName() {
+    for (String many : new String[] {"seats", "Staff", "host"}) {
+      assertThrows(
+          IllegalArgumentException.class, () -> Measure.own("x", many, Nature.LEVEL, true));
+    }
   }
 }
