@@ -300,4 +300,17 @@ public class PageInForceTest extends ServedTest {
     fields.put("news", "true");
     return fields;
   }
+
+  @Test
+  public void aFieldBehindAnUnderscoreIsNoFieldOfOurs() throws Exception {
+    assertEquals(post("/catalogue/new", fields("Knot", "5.00")).getStatus(), 302);
+    Map<String, String> fields =
+        from("2026-11-24", catalogue.get("knot").version(), fields("Knot", "6.00"));
+    fields.remove("validFrom");
+    fields.put("_validFrom", "x");
+    fields.put("!maker", "x");
+    assertEquals(post("/catalogue/knot/edit", fields).getStatus(), 302);
+    assertEquals(price(catalogue.get("knot").sheet()), "6.00");
+    assertEquals(catalogue.get("knot").sheet().maker(), "");
+  }
 }

@@ -40,6 +40,9 @@ public final class FormFields {
       }
     }
     binder.initDirectFieldAccess();
+    // a field behind an underscore would make another one null
+    binder.setFieldMarkerPrefix(null);
+    binder.setFieldDefaultPrefix(null);
   }
 
   private static boolean isLine(String number) {

@@ -16,7 +16,7 @@ import tertulia.app.exchange.ToolSheet;
 import tertulia.app.selection.Selections;
 
 /** Somebody counts what nobody else counts: winches, and languages. */
-@TestPropertySource(properties = "spring.datasource.url=jdbc:h2:mem:changing;DB_CLOSE_DELAY=-1")
+@TestPropertySource(properties = "spring.datasource.url=jdbc:h2:mem:panel;DB_CLOSE_DELAY=-1")
 public class CountedWalkTest extends BrowserTest {
   private static final String WINCHES = "own/level/winch/winches";
   @Autowired private Catalogue catalogue;

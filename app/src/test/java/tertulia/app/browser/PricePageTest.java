@@ -243,10 +243,16 @@ public class PricePageTest extends BrowserTest {
             .limit(needed.size())
             .toList(),
         needed);
-    assertThat(page.locator(".facts input[name$='.answers[0]']"))
-        .hasAttribute("aria-label", "languages, plan 1");
     assertTrue(
         ((Number) page.evaluate("() => document.documentElement.scrollHeight")).intValue() < 1_660);
+  }
+
+  @Test
+  public void whereSoManyAreNeededANumberIsAskedFor() {
+    Page page = signedIn("ilse", ColorScheme.LIGHT, 1280);
+    page.navigate("/catalogue/new?selection=1");
+    assertThat(page.locator(".facts input[name$='.answers[0]']"))
+        .hasAttribute("aria-label", "languages, plan 1");
   }
 
   private List<String> needsOf(long selection) {

@@ -98,6 +98,7 @@ public class ThreeTasksTest extends BrowserTest {
         page.getByLabel("Need 1", new Page.GetByLabelOptions().setExact(true)),
         "Swaps between shops");
     page.getByText("Save the need").click();
+    page.waitForURL("**/need?saved");
     step("Contenders");
     write("Ovenroster");
     enter("plans[0].name", "Shops");
@@ -125,6 +126,7 @@ public class ThreeTasksTest extends BrowserTest {
     page.getByText("Count something else").click();
     enter(page.getByLabel("light seats, fixed"), "300");
     page.getByText("Save the need").click();
+    page.waitForURL("**/need?saved");
     step("Contenders");
     write("Evensong");
     enter("plans[0].name", "Choir");
@@ -154,6 +156,7 @@ public class ThreeTasksTest extends BrowserTest {
         page.getByLabel("Need 1", new Page.GetByLabelOptions().setExact(true)),
         "Field notes offline");
     page.getByText("Save the need").click();
+    page.waitForURL("**/need?saved");
     step("Contenders");
     write("Theodolite");
     enter("plans[0].name", "Office");
