@@ -105,14 +105,18 @@ final class RoomCell {
             + amount(months.used().get(last))
             + " of "
             + amount(months.most(last).orElseThrow()));
+    boolean outside = !charged && months.outside().signum() > 0;
     months
         .runsOut()
         .ifPresent(out ->
             notes.add(
                 (charged
                         ? "paid for beyond it from "
-                        : state == Room.State.COVERED ? "◇ covered outside from " : "runs out ")
+                        : outside ? "◇ covered outside from " : "runs out ")
                     + Dates.shortMonth(horizon.month(out))));
+    if (outside) {
+      months.ends().ifPresent(out -> notes.add("runs out " + Dates.shortMonth(horizon.month(out))));
+    }
     return Cell.figure(amount(used) + " of " + amount(most) + (charged ? " included" : ""), why)
         .looking(look(state))
         .noting(String.join("; ", notes));

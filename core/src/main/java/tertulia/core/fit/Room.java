@@ -159,7 +159,7 @@ public record Room(
         if (isBeyond(0)) {
           yield State.OVER;
         }
-        if (IntStream.range(0, months.used.size()).anyMatch(months::isBeyond)) {
+        if (months.ends().isPresent()) {
           yield State.RUNS_OUT;
         }
         boolean within = runsOut().isEmpty() && months.runsOut().isEmpty();
@@ -338,6 +338,14 @@ public record Room(
         measure.quantity(most.subtract(used.getFirst())),
         "what the plan has less what is needed",
         List.of(allowed, need));
+  }
+
+  /**
+   * The first plan month in which more is used than there is with what is to be had outside; empty
+   * if there is none, as known.
+   */
+  public OptionalInt ends() {
+    return IntStream.range(0, used.size()).filter(this::isBeyond).findFirst();
   }
 
   /** The first plan month in which more is used than there is; empty if there is none, as known. */

@@ -218,6 +218,24 @@ public class QuantityCoverTest {
     assertEquals(state(offering, list, List.of(), 10, 45), Room.State.RUNS_OUT);
   }
 
+  @Test
+  public void theRoomSaysFromWhenItIsCoveredAndWhenThatEnds() {
+    Plan small = flat("Small", "10.00", upTo(20));
+    Room room =
+        Room.of(
+                offerings(small).getFirst(),
+                small.lists(PlanPrices.End.HIGH).getFirst(),
+                RUNS,
+                List.of(runs(20), runs(21), runs(45), runs(46)),
+                JAN_2027)
+            .orElseThrow();
+    assertEquals(room.runsOut(), java.util.OptionalInt.of(1));
+    assertEquals(room.ends(), java.util.OptionalInt.of(1), "with nothing elsewhere");
+    Room covered = room.with(List.of(cover(RUNS, 25, "7.50")));
+    assertEquals(covered.runsOut(), java.util.OptionalInt.of(1));
+    assertEquals(covered.ends(), java.util.OptionalInt.of(3));
+  }
+
   private static Room.State state(
       Offering offering, PriceList list, List<QuantityCover> covers, long now, long later) {
     Room months =
