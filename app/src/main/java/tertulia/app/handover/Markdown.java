@@ -6,6 +6,7 @@ import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import tertulia.app.display.SubjectWords;
 import tertulia.app.exchange.Brief;
+import tertulia.app.exchange.Codes;
 import tertulia.app.exchange.Results;
 import tertulia.app.exchange.SelectionFile;
 import tertulia.core.decision.Decision;
@@ -91,12 +92,34 @@ final class Markdown {
     line("");
   }
 
+  /** What is there at the start of something counted, and where more of it is to be had. */
+  private void besides(Brief.DemandPart part) {
+    String counted = escaped(Codes.measure(part.measure()).label());
+    if (part.stock() != null) {
+      line("- counted: " + part.stock() + " " + counted + " at the start");
+    }
+    Brief.MoreOutsidePart outside = part.outside();
+    if (outside != null) {
+      line(
+          "- counted: "
+              + counted
+              + ", up to "
+              + outside.upTo()
+              + " more than a plan allows by "
+              + escaped(outside.by())
+              + " at "
+              + outside.monthly()
+              + " in each month that needs it");
+    }
+  }
+
   private void drivers(Brief brief, Results results, List<String> withheld) {
     line("## Decision drivers");
     line("");
     for (Brief.NeedPart need : brief.needs()) {
       line("- " + need.importance() + ": " + escaped(need.name()) + need(need));
     }
+    brief.demand().forEach(this::besides);
     for (Brief.CriterionPart criterion : brief.criteria()) {
       String weight = results.weights() == null ? null : results.weights().get(criterion.id());
       line(

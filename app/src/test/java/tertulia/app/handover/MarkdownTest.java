@@ -19,6 +19,7 @@ import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import tertulia.app.exchange.Brief;
 import tertulia.app.exchange.Demo;
+import tertulia.app.exchange.PortableFile;
 import tertulia.app.exchange.Results;
 import tertulia.app.exchange.SelectionFile;
 import tertulia.core.decision.Decision;
@@ -33,6 +34,30 @@ public class MarkdownTest {
 
   private static String written(Optional<Decision> decision) {
     return Markdown.of(Demo.file(), RESULTS, decision);
+  }
+
+  @Test
+  public void whatIsHadElsewhereAndAtTheStartIsAmongTheDrivers() {
+    SelectionFile file = Demo.file();
+    String text =
+        Demo.text()
+            .replaceFirst(
+                "\"demand\": \\[",
+                "\"demand\": [{\"measure\": \"own/sum/chart/charts\", \"fixed\": \"1\", \"perHead\":"
+                    + " {}, \"stock\": \"60\", \"outside\": {\"by\": \"a *drawer*\", \"upTo\":"
+                    + " \"120\", \"monthly\": \"6.00\"}},");
+    SelectionFile more =
+        ((PortableFile.Read.Accepted)
+                PortableFile.read(text.getBytes(java.nio.charset.StandardCharsets.UTF_8)))
+            .file();
+    String written = Markdown.of(more, RESULTS, Optional.empty());
+    assertTrue(written.contains("- counted: 60 charts at the start"), written);
+    assertTrue(
+        written.contains(
+            "- counted: charts, up to 120 more than a plan allows by a \\*drawer\\* at 6.00 in each"
+                + " month that needs it"),
+        written);
+    assertTrue(!Markdown.of(file, RESULTS, Optional.empty()).contains("- counted:"));
   }
 
   @Test
