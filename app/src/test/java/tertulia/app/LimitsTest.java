@@ -89,6 +89,7 @@ public class LimitsTest extends ServedTest {
       {"selection", "/properties/log", Limits.ACTS},
       {"selection", "/properties/ended", Limits.ENDED},
       {"selection", "/$defs/brief/properties/groups", Limits.GROUPS},
+      {"selection", "/$defs/brief/properties/demand", Limits.COUNTED},
       {"selection", "/$defs/brief/properties/needs", Limits.NEEDS},
       {"selection", "/$defs/brief/properties/criteria", Limits.CRITERIA},
       {"selection", "/properties/settled", Limits.SETTLED},

@@ -30,6 +30,7 @@ import tertulia.app.exchange.Codes;
 import tertulia.app.exchange.DocumentFormat;
 import tertulia.app.exchange.Faults;
 import tertulia.app.exchange.Json;
+import tertulia.app.exchange.Limits;
 import tertulia.app.exchange.Memo;
 import tertulia.app.exchange.ToolReader;
 import tertulia.app.exchange.ToolSheet;
@@ -246,7 +247,7 @@ public class Catalogue {
         stated(tools.stream().filter(tool -> !Collections.disjoint(tool.sheet().areas(), areas))));
   }
 
-  /** The measures of one's own that some page counts, by name. */
+  /** The measures of one's own that some page counts, the first by name. */
   @Transactional(readOnly = true)
   public List<Measure> ownMeasures() {
     return all().stream()
@@ -255,6 +256,7 @@ public class Catalogue {
         .map(Codes::measure)
         .filter(Measure::isOwn)
         .sorted(Comparator.comparing(Measure::label).thenComparing(Measure::id))
+        .limit(Limits.OFFERED)
         .toList();
   }
 

@@ -50,6 +50,13 @@ public final class Limits {
   public static final int NOTE = 1000;
 
   public static final int GROUPS = 200;
+
+  /** Things that are counted in a selection, usual ones and one's own. */
+  public static final int COUNTED = 100;
+
+  /** Measures of one's own that a form offers besides. */
+  public static final int OFFERED = 100;
+
   public static final int NEEDS = 200;
   public static final int CRITERIA = 40;
 

@@ -145,6 +145,7 @@ public final class SelectionReader {
     }
     checkSize("/panel", file.panel().size(), Limits.MEMBERS);
     checkSize("/brief/groups", file.brief().groups().size(), Limits.GROUPS);
+    checkSize("/brief/demand", file.brief().demand().size(), Limits.COUNTED);
     checkSize("/brief/needs", file.brief().needs().size(), Limits.NEEDS);
     checkSize("/brief/criteria", file.brief().criteria().size(), Limits.CRITERIA);
   }

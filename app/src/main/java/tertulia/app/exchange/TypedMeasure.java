@@ -11,10 +11,6 @@ public class TypedMeasure {
   /** Whether there are not only whole ones. */
   public boolean inParts;
 
-  public boolean isBlank() {
-    return one.isBlank() && many.isBlank();
-  }
-
   /**
    * The measure; with one word only, the other is the same with or without an s.
    *

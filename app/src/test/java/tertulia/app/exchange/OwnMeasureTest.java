@@ -121,4 +121,28 @@ public class OwnMeasureTest {
         ((PortableFile.Read.Refused) read(stock)).faults().stream().map(Fault::at).toList(),
         List.of("/brief/demand/0", "/brief/demand/1"));
   }
+
+  @Test
+  public void noMoreIsCountedThanAFormCanHold() {
+    StringBuilder many = new StringBuilder("\"demand\": [");
+    for (int i = 0; i < 100; i++) {
+      many.append("{\"measure\": \"own/level/kind ")
+          .append(i)
+          .append("/kinds ")
+          .append(i)
+          .append("\", \"fixed\": \"1\", \"perHead\": {}},");
+    }
+    PortableFile.Read read = read(Demo.text().replaceFirst("\"demand\": \\[", many.toString()));
+    assertEquals(
+        ((PortableFile.Read.Refused) read).faults().stream().map(Fault::at).toList(),
+        List.of("/brief/demand"));
+    String some =
+        many.toString().replaceAll("\\{\"measure\": \"own/level/kind [1-9][5-9].*?\\}\\},", "");
+    Brief brief =
+        ((PortableFile.Read.Accepted) read(Demo.text().replaceFirst("\"demand\": \\[", some)))
+            .file()
+            .brief();
+    assertTrue(brief.demand().size() > 20, "more than are usually counted are read");
+    assertEquals(BriefCheck.faults(brief), List.of());
+  }
 }
