@@ -4,6 +4,7 @@ import static org.springframework.security.test.web.servlet.request.SecurityMock
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.user;
 import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertFalse;
+import static org.testng.Assert.assertNotEquals;
 import static org.testng.Assert.assertTrue;
 
 import jakarta.persistence.EntityManagerFactory;
@@ -25,6 +26,10 @@ import tertulia.app.exchange.PortableFile;
 import tertulia.app.exchange.Results;
 import tertulia.app.people.People;
 import tertulia.app.selection.Selections;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.ObjectNode;
 
 /** What happens to stored selections when people send forms and files. */
 public class SelectionJourneyTest extends ServedTest {
@@ -73,6 +78,49 @@ public class SelectionJourneyTest extends ServedTest {
     var read = (PortableFile.Read.Accepted) PortableFile.read(out.getBytes(StandardCharsets.UTF_8));
     assertEquals(Results.of(read.selection()), Results.of(Demo.selection()));
     assertEquals(Results.of(selections.load(id).selection()), Results.of(Demo.selection()));
+  }
+
+  /** The desk takes payments, of which the first tool keeps a share. */
+  private static String withPayments() {
+    ObjectNode file = (ObjectNode) new JsonMapper().readTree(Demo.text());
+    ((ArrayNode) file.at("/brief/demand"))
+        .addObject()
+        .put("measure", "card-payments")
+        .put("fixed", "310")
+        .putObject("perHead");
+    ((ObjectNode) file.at("/brief")).put("averagePayment", "83.50");
+    for (JsonNode list : file.at("/contenders/0/tool/plans").findValues("charges")) {
+      ((ArrayNode) list)
+          .addObject()
+          .put("kind", "payment-fee")
+          .put("name", "Payments")
+          .put("measure", "card-payments")
+          .put("percent", "2.65")
+          .put("fixed", "0.18");
+    }
+    return file.toString();
+  }
+
+  @Test
+  public void costIsReadByHowMuchAPaymentIs() throws Exception {
+    String at = "/selections/" + taken(withPayments()) + "/cost?what=average-payment";
+    String now = get("pia", at).getContentAsString();
+    assertTrue(now.contains("Monthly cost by average payment, EUR"));
+    assertTrue(now.contains("<p>By average payment: "), "who is cheapest for how much");
+    assertTrue(now.contains("data-field=\"payment\""), "a point of it is read by choosing it");
+    String less = get("pia", at + "&payment=10").getContentAsString();
+    assertTrue(less.contains("people, payments of EUR 10 on average"));
+    assertNotEquals(head(less), head(now));
+    String refused = get("pia", at + "&payment=-1").getContentAsString();
+    assertTrue(refused.contains("An average payment lies between 0 and 1,000,000; found -1."));
+    assertEquals(head(refused), head(now), "what makes no sense is not read");
+    assertFalse(get("pia", "/selections/1/cost").getContentAsString().contains("average payment"));
+  }
+
+  /** The contenders' costs at the head of the table. */
+  private static String head(String page) {
+    String from = page.substring(page.indexOf("<table class=\"bench"));
+    return from.substring(0, from.indexOf("</thead>")).replaceAll("<[^>]*>", " ");
   }
 
   @Test

@@ -614,7 +614,7 @@ public record FindingWords(Selection selection) {
       stretch.open().stream().filter(tool -> !open.contains(tool)).forEach(open::add);
     }
     return "By "
-        + finding.measure().label()
+        + finding.dimension().label()
         + ": "
         + String.join("; ", words)
         + unless(open)

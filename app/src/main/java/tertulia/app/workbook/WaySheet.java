@@ -532,7 +532,7 @@ final class WaySheet {
     String average =
         inputs.of(
             "Average payment, " + reporting,
-            evaluation.selection().averagePayment().orElseThrow(),
+            evaluation.costs().market().averagePayment().orElseThrow(),
             "");
     if (currency.equals(reporting)) {
       return average;

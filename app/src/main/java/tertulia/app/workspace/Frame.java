@@ -18,6 +18,7 @@ import java.util.Map;
  * @param profile the thread's picture as SVG
  * @param asksLight whether some contender sells light seats
  * @param typedLight percent of light users; empty: as the demand says
+ * @param payment how much a payment is on average
  * @param pricesOf the day whose price pages are used, as typed; empty: today's
  * @param measures what else there might be more or fewer of; the first is none
  * @param typedMany how many of that, as typed; empty: as many as are needed
@@ -43,6 +44,7 @@ public record Frame(
     String typedPeople,
     boolean asksLight,
     String typedLight,
+    Payment payment,
     String pricesOf,
     String peopleFault,
     List<Choice> measures,
@@ -57,6 +59,14 @@ public record Frame(
 
   /** One of several ways to look; the code stands in addresses. */
   public record Choice(String code, String words, boolean chosen) {}
+
+  /**
+   * How much a payment is on average.
+   *
+   * @param asked whether some contender takes a share of payments
+   * @param typed in {@code currency}; empty: as it is stated
+   */
+  public record Payment(boolean asked, String typed, String currency) {}
 
   /** The "what if" by the names it has in addresses. */
   public Map<String, String> asked() {
@@ -78,6 +88,7 @@ public record Frame(
     return !pricesOf.isEmpty()
         || !measures.getFirst().chosen()
         || !typedLight.isEmpty()
+        || !payment.typed().isEmpty()
         || !views.getFirst().chosen()
         || !bases.getFirst().chosen();
   }

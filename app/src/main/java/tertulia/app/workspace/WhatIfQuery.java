@@ -21,6 +21,7 @@ import tertulia.core.evaluation.WhatIf.Moment;
 import tertulia.core.growth.Measure;
 import tertulia.core.growth.Scenario;
 import tertulia.core.path.CostByHeadcount;
+import tertulia.core.path.Dimension;
 import tertulia.core.path.Terms;
 import tertulia.core.time.Horizon;
 
@@ -29,7 +30,7 @@ import tertulia.core.time.Horizon;
  *
  * @param typedPeople what was typed as a headcount; empty if a month is under discussion
  * @param pricesOf the day whose price pages are used, as typed; empty: today's
- * @param across the measure other than people by which cost is drawn, if any
+ * @param across by what other than people cost is drawn, if by anything
  * @param disinterested whether it is read without what somebody with an interest said
  * @param fault what is wrong with it; empty if nothing
  */
@@ -37,7 +38,7 @@ public record WhatIfQuery(
     WhatIf whatIf,
     String typedPeople,
     String pricesOf,
-    Optional<Measure> across,
+    Optional<Dimension> across,
     boolean disinterested,
     String fault) {
 
@@ -60,17 +61,23 @@ public record WhatIfQuery(
         typed.isEmpty()
             ? month
             : faults.<Moment>at("people", () -> new Moment.Headcount(people(typed))).orElse(month);
-    Optional<Measure> across =
-        selection.counted().stream()
-            .filter(measure -> measure.id().equals(query.getOrDefault("what", "")))
-            .findFirst();
-    if (across.isEmpty() && !query.getOrDefault("many", "").isBlank()) {
+    Optional<Dimension> across = dimension(query.getOrDefault("what", ""), selection);
+    Optional<Measure> counted = across.flatMap(WhatIfQuery::measure);
+    if (counted.isEmpty() && !query.getOrDefault("many", "").isBlank()) {
       faults.add("many", "Of what would there be so many? Choose it beside the number.");
     }
     Optional<Stated> stated =
-        across.flatMap(measure -> stated(measure, query.getOrDefault("many", "").strip(), faults));
+        counted.flatMap(measure -> stated(measure, query.getOrDefault("many", "").strip(), faults));
     return new WhatIfQuery(
-        new WhatIf(moment, scenario, terms, view, basis, light, stated),
+        new WhatIf(
+            moment,
+            scenario,
+            terms,
+            view,
+            basis,
+            light,
+            stated,
+            payment(query.getOrDefault("payment", "").strip(), faults)),
         typed,
         pricesOf,
         across,
@@ -119,6 +126,40 @@ public record WhatIfQuery(
     return new WhatIfQuery(whatIf, typedPeople, pricesOf, across, without, fault);
   }
 
+  private static Optional<Dimension> dimension(String id, Selection selection) {
+    Dimension payment = new Dimension.AveragePayment();
+    return id.equals(payment.id())
+        ? Optional.of(payment)
+        : selection.counted().stream()
+            .filter(measure -> measure.id().equals(id))
+            .findFirst()
+            .map(Dimension.Quantity::new);
+  }
+
+  private static Optional<Measure> measure(Dimension dimension) {
+    return switch (dimension) {
+      case Dimension.Quantity quantity -> Optional.of(quantity.measure());
+      case Dimension.AveragePayment payment -> Optional.empty();
+    };
+  }
+
+  private static Optional<BigDecimal> payment(String typed, Faults faults) {
+    return typed.isEmpty()
+        ? Optional.empty()
+        : faults.at(
+            "payment",
+            () -> {
+              BigDecimal value = TypedNumber.read(typed).value();
+              WhatIf.START.paying(value);
+              return value;
+            });
+  }
+
+  /** How much a payment would be on average, as it is typed; empty: as it is stated. */
+  public String typedPayment() {
+    return whatIf.averagePayment().map(BigDecimal::toPlainString).orElse("");
+  }
+
   private static Optional<Stated> stated(Measure measure, String typed, Faults faults) {
     return typed.isEmpty()
         ? Optional.empty()
@@ -130,19 +171,15 @@ public record WhatIfQuery(
     return whatIf.stated().map(stated -> stated.units().toPlainString()).orElse("");
   }
 
-  /** This "what if" read across a measure, with as many of it as are needed. */
-  public WhatIfQuery across(Measure measure) {
-    WhatIf plain =
-        new WhatIf(
-            whatIf.moment(),
-            whatIf.scenario(),
-            whatIf.terms(),
-            whatIf.view(),
-            whatIf.basis(),
-            whatIf.light(),
-            Optional.empty());
+  /** This "what if" read across something, with as much of it as is needed. */
+  public WhatIfQuery across(Dimension dimension) {
     return new WhatIfQuery(
-        plain, typedPeople, pricesOf, Optional.of(measure), disinterested, fault);
+        whatIf.stating(Optional.empty()),
+        typedPeople,
+        pricesOf,
+        Optional.of(dimension),
+        disinterested,
+        fault);
   }
 
   /** Percent of those who need a seat; empty: as the demand says. */
@@ -222,8 +259,9 @@ public record WhatIfQuery(
     add(parts, whatIf.basis() != WhatIf.Basis.SUBSCRIPTION, "cost", Codes.code(whatIf.basis()));
     add(parts, whatIf.light().isPresent(), "light", typedLight());
     across.ifPresent(
-        measure -> parts.add("what=" + UriUtils.encode(measure.id(), StandardCharsets.UTF_8)));
+        dimension -> parts.add("what=" + UriUtils.encode(dimension.id(), StandardCharsets.UTF_8)));
     add(parts, whatIf.stated().isPresent(), "many", typedMany());
+    add(parts, whatIf.averagePayment().isPresent(), "payment", typedPayment());
     day().ifPresent(day -> parts.add("asof=" + day));
     add(parts, disinterested, "interests", "out");
     return String.join("&", parts);

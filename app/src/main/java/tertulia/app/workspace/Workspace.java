@@ -41,6 +41,8 @@ import tertulia.core.finding.Progress;
 import tertulia.core.finding.Stage;
 import tertulia.core.growth.Measure;
 import tertulia.core.growth.People;
+import tertulia.core.path.Dimension;
+import tertulia.core.path.Market;
 import tertulia.core.path.Outcome;
 import tertulia.core.path.SteadyCost;
 import tertulia.core.path.Terms;
@@ -304,6 +306,7 @@ public class Workspace {
         session.query().typedPeople(),
         session.columns().stream().anyMatch(Workspace::sellsLightSeats),
         session.query().typedLight(),
+        payment(session),
         session.query().pricesOf(),
         session.query().fault(),
         measures(session),
@@ -349,15 +352,39 @@ public class Workspace {
   }
 
   private static List<Frame.Choice> measures(Session session) {
-    Optional<Measure> across = session.query().across();
+    String across = session.query().across().map(Dimension::id).orElse("");
+    List<Measure> quantities = quantities(session);
+    boolean none = quantities.stream().noneMatch(measure -> measure.id().equals(across));
     List<Frame.Choice> measures = new ArrayList<>();
-    measures.add(new Frame.Choice("", "of something else", across.isEmpty()));
-    quantities(session)
-        .forEach(measure ->
-            measures.add(
-                new Frame.Choice(
-                    measure.id(), measure.label(), across.equals(Optional.of(measure)))));
+    measures.add(new Frame.Choice("", "of something else", none));
+    quantities.forEach(measure ->
+        measures.add(new Frame.Choice(measure.id(), measure.label(), measure.id().equals(across))));
     return measures;
+  }
+
+  private static Frame.Payment payment(Session session) {
+    return new Frame.Payment(
+        takesShareOfPayments(session),
+        session.query().typedPayment(),
+        session.table().selection().currency().getCode());
+  }
+
+  private static boolean takesShareOfPayments(Session session) {
+    return session.columns().stream()
+        .flatMap(contender -> contender.tool().plans().stream())
+        .flatMap(plan -> plan.lists(PlanPrices.End.HIGH).stream())
+        .flatMap(list -> list.charges().stream())
+        .anyMatch(Market::needsAveragePayment);
+  }
+
+  /** By what costs can be drawn whoever the people are. */
+  public static List<Dimension> dimensions(Session session) {
+    List<Dimension> dimensions = new ArrayList<>();
+    quantities(session).forEach(measure -> dimensions.add(new Dimension.Quantity(measure)));
+    if (takesShareOfPayments(session)) {
+      dimensions.add(new Dimension.AveragePayment());
+    }
+    return dimensions;
   }
 
   /** Of what there may be more or fewer whoever the people are. */
@@ -376,15 +403,27 @@ public class Workspace {
 
   private static String moment(Session session) {
     int people = session.evaluation().costs().people().total();
-    String count = people(people);
+    String count = people(people) + seats(session, people) + stated(session);
     return switch (session.query().whatIf().moment()) {
       case Moment.Month month ->
-          Dates.month(session.table().selection().horizon().month(month.m()))
-              + " · "
-              + count
-              + seats(session, people);
-      case Moment.Headcount typed -> "If there were " + count + seats(session, people);
+          Dates.month(session.table().selection().horizon().month(month.m())) + " · " + count;
+      case Moment.Headcount typed -> "If there were " + count;
     };
+  }
+
+  /** What of the "what if" is said in so many, beside people. */
+  private static String stated(Session session) {
+    WhatIf whatIf = session.query().whatIf();
+    String currency = session.table().selection().currency().getCode();
+    return whatIf
+            .stated()
+            .map(stated ->
+                ", if there were " + Figures.quantity(stated.measure().quantity(stated.units())))
+            .orElse("")
+        + whatIf
+            .averagePayment()
+            .map(each -> ", payments of " + currency + " " + each.toPlainString() + " on average")
+            .orElse("");
   }
 
   /** Fewer seats than people is meant by some and a slip of others; it is said. */

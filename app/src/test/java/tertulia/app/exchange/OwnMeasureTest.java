@@ -12,6 +12,7 @@ import tertulia.core.evaluation.Evaluation;
 import tertulia.core.evaluation.Stated;
 import tertulia.core.evaluation.WhatIf;
 import tertulia.core.growth.Measure;
+import tertulia.core.path.Dimension;
 import tertulia.core.path.Ways;
 
 /** The demonstration counts linked calendars by a word of its own: nothing else may change. */
@@ -79,10 +80,15 @@ public class OwnMeasureTest {
             WhatIf.START.stating(new Stated(Measure.CALENDARS, new java.math.BigDecimal("27"))));
     assertEquals(figures(own), figures(usual));
     assertEquals(
-        own.costs().costByQuantity(BERTHS).orElseThrow().points().curve("slotmeer").at(40),
+        own.costs()
+            .costBy(new Dimension.Quantity(BERTHS))
+            .orElseThrow()
+            .points()
+            .curve("slotmeer")
+            .at(40),
         usual
             .costs()
-            .costByQuantity(Measure.CALENDARS)
+            .costBy(new Dimension.Quantity(Measure.CALENDARS))
             .orElseThrow()
             .points()
             .curve("slotmeer")

@@ -32,6 +32,8 @@ public class WhatIfQueryTest {
             "people=121&growth=high&terms=monthly&view=cash&cost=full",
             "what=calendars",
             "month=3&what=calendars&many=40",
+            "what=average-payment",
+            "what=average-payment&payment=83.50",
             "light=12.5")) {
       WhatIfQuery read = of(query);
       assertEquals(read.fault(), "", query);
@@ -57,12 +59,16 @@ public class WhatIfQueryTest {
                 "what=calendars&many=half", "\"half\" is not a number.",
                 "what=calendars&many=2.5", "There are only whole linked calendars; found 2.5.",
                 "what=calendars&many=-1", "lie between 0 and 1,000,000; found -1.",
+                "what=average-payment&many=3", "Of what would there be so many?",
+                "payment=half", "\"half\" is not a number.",
+                "payment=-2", "An average payment lies between 0 and 1,000,000; found -2.",
                 "people=none", "\"none\" is not a whole number",
                 "people=6000", "lies between 1 and 5,000")
             .entrySet()) {
       WhatIfQuery read = of(wrong.getKey());
       assertTrue(read.fault().contains(wrong.getValue()), wrong.getKey() + ": " + read.fault());
       assertFalse(read.whatIf().stated().isPresent());
+      assertFalse(read.whatIf().averagePayment().isPresent());
     }
   }
 }

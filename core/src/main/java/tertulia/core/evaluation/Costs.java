@@ -37,6 +37,7 @@ import tertulia.core.labour.Takes;
 import tertulia.core.money.Rounding;
 import tertulia.core.path.CostByHeadcount;
 import tertulia.core.path.CostByQuantity;
+import tertulia.core.path.Dimension;
 import tertulia.core.path.Market;
 import tertulia.core.path.Occasion;
 import tertulia.core.path.Option;
@@ -142,7 +143,7 @@ public final class Costs {
             selection.rates(),
             selection.asOf(),
             whatIf.terms(),
-            selection.averagePayment(),
+            whatIf.averagePayment().or(selection::averagePayment),
             selection.horizon());
     List<People> planned = new ArrayList<>();
     for (int m = 0; m < selection.horizon().months(); m++) {
@@ -806,22 +807,35 @@ public final class Costs {
   }
 
   /**
-   * Cost by how much there is of a measure, for the people under discussion; with steady people's
+   * Cost by how much there is of something, for the people under discussion; with steady people's
    * time if full cost is read. Empty if more is needed of something than can be counted.
    */
-  public Optional<CostByQuantity> costByQuantity(Measure measure) {
-    Demand needed = whole.market.demands().get(measure);
+  public Optional<CostByQuantity> costBy(Dimension dimension) {
     long highest =
-        needed == null
-            ? 0
-            : whole.planned.stream()
-                .map(people -> needed.units(measure, people))
-                .max(Comparator.naturalOrder())
-                .map(most -> most.setScale(0, RoundingMode.CEILING).longValueExact())
-                .orElse(0L);
+        switch (dimension) {
+          case Dimension.Quantity quantity -> most(quantity.measure());
+          case Dimension.AveragePayment payment ->
+              whole.market.averagePayment().map(Costs::wholeUnits).orElse(0L);
+        };
     return CostByQuantity.sweep(
-            offerings(), whole.market, people, measure, occasion.month(), highest)
-        .map(swept -> new CostByQuantity(measure, swept.step(), withTime(swept.points())));
+            offerings(), whole.market, people, dimension, occasion.month(), highest)
+        .map(swept -> new CostByQuantity(dimension, swept.step(), withTime(swept.points())));
+  }
+
+  /** The most that is needed of a measure in any month, in whole units. */
+  private long most(Measure measure) {
+    Demand needed = whole.market.demands().get(measure);
+    return needed == null
+        ? 0
+        : whole.planned.stream()
+            .map(people -> needed.units(measure, people))
+            .max(Comparator.naturalOrder())
+            .map(Costs::wholeUnits)
+            .orElse(0L);
+  }
+
+  private static long wholeUnits(BigDecimal quantity) {
+    return quantity.setScale(0, RoundingMode.CEILING).longValueExact();
   }
 
   /** The month of the sweep: any other leads to the same if nothing is owned and nothing kept. */

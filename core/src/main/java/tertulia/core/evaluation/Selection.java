@@ -279,7 +279,7 @@ public record Selection(
         trials);
   }
 
-  private static void checkPayment(BigDecimal value) {
+  static void checkPayment(BigDecimal value) {
     if (value.signum() < 0 || value.compareTo(BigDecimal.valueOf(1_000_000)) > 0) {
       throw new IllegalArgumentException(
           "An average payment lies between 0 and 1,000,000; found " + value.toPlainString() + ".");

@@ -13,6 +13,8 @@ import tertulia.core.path.Terms;
  * @param light share of those who need a seat, full or light, that do with a light one, 0 to 1;
  *     empty: as the demand says
  * @param stated so many of a measure in place of what is needed of it; empty: as it is needed
+ * @param averagePayment how much a payment is on average, in the reporting currency, 0 to
+ *     1,000,000; empty: as the selection states it
  */
 public record WhatIf(
     Moment moment,
@@ -21,8 +23,10 @@ public record WhatIf(
     View view,
     Basis basis,
     Optional<BigDecimal> light,
-    Optional<Stated> stated) {
+    Optional<Stated> stated,
+    Optional<BigDecimal> averagePayment) {
   public WhatIf {
+    averagePayment.ifPresent(Selection::checkPayment);
     light.ifPresent(share -> {
       if (share.signum() < 0 || share.compareTo(BigDecimal.ONE) > 0) {
         throw new IllegalArgumentException(
@@ -35,7 +39,8 @@ public record WhatIf(
 
   /** As above with light seats as the demand says. */
   public WhatIf(Moment moment, Scenario scenario, Terms terms, View view, Basis basis) {
-    this(moment, scenario, terms, view, basis, Optional.empty(), Optional.empty());
+    this(
+        moment, scenario, terms, view, basis, Optional.empty(), Optional.empty(), Optional.empty());
   }
 
   /** What a tool's cost is taken to be. */
@@ -85,20 +90,30 @@ public record WhatIf(
 
   /** The same if there were so many of a measure. */
   public WhatIf stating(Stated other) {
-    return new WhatIf(moment, scenario, terms, view, basis, light, Optional.of(other));
+    return stating(Optional.of(other));
+  }
+
+  /** The same with so many of a measure, or with as many as are needed. */
+  public WhatIf stating(Optional<Stated> other) {
+    return new WhatIf(moment, scenario, terms, view, basis, light, other, averagePayment);
+  }
+
+  /** The same if a payment were so much on average, in the reporting currency. */
+  public WhatIf paying(BigDecimal other) {
+    return new WhatIf(moment, scenario, terms, view, basis, light, stated, Optional.of(other));
   }
 
   /** The same if growth came out otherwise. */
   public WhatIf growing(Scenario other) {
-    return new WhatIf(moment, other, terms, view, basis, light, stated);
+    return new WhatIf(moment, other, terms, view, basis, light, stated, averagePayment);
   }
 
   /** The same under other terms. */
   public WhatIf under(Terms others) {
-    return new WhatIf(moment, scenario, others, view, basis, light, stated);
+    return new WhatIf(moment, scenario, others, view, basis, light, stated, averagePayment);
   }
 
   public WhatIf at(Moment other) {
-    return new WhatIf(other, scenario, terms, view, basis, light, stated);
+    return new WhatIf(other, scenario, terms, view, basis, light, stated, averagePayment);
   }
 }

@@ -223,7 +223,7 @@ public record CostFindings(Costs costs) {
     return pays;
   }
 
-  /** Who is cheapest for how much of a measure; empty if nobody has a figure at any. */
+  /** Who is cheapest for how much of something; empty if nobody has a figure at any. */
   public Optional<Finding.CheapestByQuantity> byQuantity(CostByQuantity swept) {
     List<Lead> leads = swept.points().leads();
     if (leads.stream().allMatch(lead -> lead.tool().isEmpty())) {
@@ -244,7 +244,7 @@ public record CostFindings(Costs costs) {
     }
     return Optional.of(
         new Finding.CheapestByQuantity(
-            swept.measure(), swept.step(), stretches, swept.quantity(swept.points().most())));
+            swept.dimension(), swept.step(), stretches, swept.quantity(swept.points().most())));
   }
 
   /**

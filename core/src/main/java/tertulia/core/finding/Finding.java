@@ -13,8 +13,8 @@ import tertulia.core.fit.Capability;
 import tertulia.core.fit.Conflicts;
 import tertulia.core.fit.Need;
 import tertulia.core.fit.Reason;
-import tertulia.core.growth.Measure;
 import tertulia.core.growth.Scenario;
+import tertulia.core.path.Dimension;
 import tertulia.core.path.LeftOut;
 import tertulia.core.scoring.Interval;
 import tertulia.core.trial.Trial;
@@ -227,13 +227,14 @@ public sealed interface Finding {
   record CommitmentPays(String tool, int month) implements OfCost {}
 
   /**
-   * Who is cheapest for how much of a measure, with the people under discussion.
+   * Who is cheapest for how much of something, with the people under discussion.
    *
-   * @param step how exactly the ends of the stretches are known, in units of the measure
-   * @param stretches counted in units of the measure
+   * @param step how exactly the ends of the stretches are known, in units of the measure or of the
+   *     reporting currency
+   * @param stretches counted in the same
    */
   record CheapestByQuantity(
-      Measure measure, int step, List<CheapestByHeadcount.Stretch> stretches, long most)
+      Dimension dimension, int step, List<CheapestByHeadcount.Stretch> stretches, long most)
       implements OfCost {
     public CheapestByQuantity {
       stretches = List.copyOf(stretches);

@@ -5,6 +5,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.IntFunction;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 import tertulia.core.fit.Offering;
@@ -200,7 +201,21 @@ public record CostByHeadcount(int most, Map<String, Curve> curves, List<Lead> le
    */
   public static CostByHeadcount sweep(
       Map<String, List<Offering>> tools, Market market, People today, int month, int most) {
-    Sweep sweep = new Sweep(market, today, month, most);
+    return sweep(tools, n -> market, today, month, most);
+  }
+
+  /**
+   * As above where something else changes with n.
+   *
+   * @param markets what the tools are priced against by n; alike but for the average payment
+   */
+  static CostByHeadcount sweep(
+      Map<String, List<Offering>> tools,
+      IntFunction<Market> markets,
+      People today,
+      int month,
+      int most) {
+    Sweep sweep = new Sweep(markets, today, month, most);
     Map<String, Curve> curves = new LinkedHashMap<>();
     tools.forEach((id, offerings) -> curves.put(id, sweep.curve(offerings)));
     return new CostByHeadcount(most, curves, leads(curves, most));

@@ -46,6 +46,11 @@ public record Market(
     return new Market(fit, others, reporting, rates, ratesOf, terms, averagePayment, horizon);
   }
 
+  /** This market with another average payment, in the reporting currency. */
+  Market paying(BigDecimal other) {
+    return new Market(fit, demands, reporting, rates, ratesOf, terms, Optional.of(other), horizon);
+  }
+
   /** This market with other terms allowed. */
   public Market allowing(Terms others) {
     return new Market(fit, demands, reporting, rates, ratesOf, others, averagePayment, horizon);
@@ -89,7 +94,8 @@ public record Market(
         : Optional.empty();
   }
 
-  private static boolean needsAveragePayment(Charge charge) {
+  /** Whether a charge is a share of payments, so that it matters how much they are. */
+  public static boolean needsAveragePayment(Charge charge) {
     return charge instanceof Charge.PaymentFee fee && fee.share().signum() > 0;
   }
 

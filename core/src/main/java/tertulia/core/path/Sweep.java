@@ -6,6 +6,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.IntFunction;
 import java.util.function.IntToLongFunction;
 import java.util.function.LongUnaryOperator;
 import org.joda.money.Money;
@@ -47,14 +48,22 @@ final class Sweep {
 
   private static final long RATE_UNIT = 1_000_000;
   private final Market market;
+  private final IntFunction<Market> markets;
   private final People today;
   private final int month;
   private final int most;
   private final Map<Measure, int[]> demands = new HashMap<>();
   private final @Nullable Occasion[] exact;
 
-  Sweep(Market market, People today, int month, int most) {
-    this.market = market;
+  /**
+   * A sweep over n = 1 … most.
+   *
+   * @param markets what is priced against by n; alike but for the average payment, on which only
+   *     what takes the exact path depends
+   */
+  Sweep(IntFunction<Market> markets, People today, int month, int most) {
+    this.market = markets.apply(1);
+    this.markets = markets;
     this.today = today;
     this.month = month;
     this.most = most;
@@ -292,7 +301,7 @@ final class Sweep {
 
   private long exactly(Option option, int n) {
     return qualifies(option.offering(), option.list(), n)
-        ? SteadyCost.of(option, market, occasion(n)).money().getAmountMinorLong()
+        ? SteadyCost.of(option, markets.apply(n), occasion(n)).money().getAmountMinorLong()
         : ABOVE_ALL;
   }
 

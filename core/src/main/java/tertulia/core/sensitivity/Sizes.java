@@ -16,6 +16,7 @@ import tertulia.core.firmness.WinnerMap;
 import tertulia.core.growth.Measure;
 import tertulia.core.growth.People;
 import tertulia.core.path.CostByHeadcount;
+import tertulia.core.path.Dimension;
 import tertulia.core.scoring.Criterion;
 import tertulia.core.scoring.Interval;
 import tertulia.core.scoring.Totals;
@@ -75,7 +76,7 @@ public final class Sizes {
       return Optional.empty();
     }
     return read.costs()
-        .costByQuantity(measure)
+        .costBy(new Dimension.Quantity(measure))
         .map(swept ->
             of(
                 read,

@@ -336,6 +336,7 @@ public class EvaluationTest {
             View.SPREAD,
             WhatIf.Basis.SUBSCRIPTION,
             java.util.Optional.of(new BigDecimal("0.25")),
+            java.util.Optional.empty(),
             java.util.Optional.empty());
     Evaluation evaluation = Evaluation.of(FULL, light);
     // 10 people: 7.5 and 2.5, each rounded up

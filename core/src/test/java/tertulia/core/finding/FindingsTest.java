@@ -38,6 +38,7 @@ import tertulia.core.fit.Reason;
 import tertulia.core.growth.Measure;
 import tertulia.core.growth.Scenario;
 import tertulia.core.path.CostByHeadcount;
+import tertulia.core.path.Dimension;
 import tertulia.core.path.Outcome;
 import tertulia.core.path.SteadyCost;
 import tertulia.core.path.Ways;
@@ -116,6 +117,10 @@ public class FindingsTest {
     assertTrue(month == 0 || !mine.get(month - 1).isLessThan(theirs.get(month - 1)));
   }
 
+  private static Measure measure(Finding.CheapestByQuantity finding) {
+    return ((Dimension.Quantity) finding.dimension()).measure();
+  }
+
   /** Each end of each stretch against the costs if just so many were stated. */
   private void byQuantity(Costs costs, Finding.CheapestByQuantity finding) {
     long next = finding.step();
@@ -125,7 +130,7 @@ public class FindingsTest {
         Costs stated =
             Costs.of(
                     costs.selection(),
-                    costs.whatIf().stating(new Stated(finding.measure(), new BigDecimal(quantity))))
+                    costs.whatIf().stating(new Stated(measure(finding), new BigDecimal(quantity))))
                 .at(costs.whatIf().moment());
         Optional<Money> least =
             stated.orderByCost().stream()
@@ -134,13 +139,14 @@ public class FindingsTest {
         assertEquals(
             stretch.tool().map(tool -> stated.monthly(tool).orElseThrow().high()),
             least,
-            quantity + " " + finding.measure().label());
-        CostByHeadcount points = costs.costByQuantity(finding.measure()).orElseThrow().points();
+            quantity + " " + measure(finding).label());
+        CostByHeadcount points =
+            costs.costBy(new Dimension.Quantity(measure(finding))).orElseThrow().points();
         for (Contender contender : costs.selection().active()) {
           assertEquals(
               points.curve(contender.id()).at(quantity / finding.step()).map(p -> p.money()),
               stated.monthly(contender.id()).map(amount -> amount.high()),
-              contender.id() + " for " + quantity + " " + finding.measure().label());
+              contender.id() + " for " + quantity + " " + measure(finding).label());
         }
       }
       next = stretch.to() + finding.step();
@@ -160,7 +166,10 @@ public class FindingsTest {
     overTime.addAll(findings.commitments());
     overTime.addAll(findings.againstOldTool());
     for (Measure measure : costs.selection().counted()) {
-      costs.costByQuantity(measure).flatMap(findings::byQuantity).ifPresent(overTime::add);
+      costs
+          .costBy(new Dimension.Quantity(measure))
+          .flatMap(findings::byQuantity)
+          .ifPresent(overTime::add);
     }
     for (Finding.OfCost finding : overTime) {
       met(finding);
