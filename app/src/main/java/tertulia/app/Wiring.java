@@ -3,12 +3,14 @@ package tertulia.app;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.Map;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.web.servlet.FilterRegistrationBean;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.data.jpa.repository.config.EnableJpaRepositories;
-import org.springframework.security.crypto.factory.PasswordEncoderFactories;
+import org.springframework.security.crypto.bcrypt.BCryptPasswordEncoder;
+import org.springframework.security.crypto.password.DelegatingPasswordEncoder;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.web.servlet.resource.ResourceUrlEncodingFilter;
 
@@ -28,9 +30,15 @@ class Wiring {
         : Clock.offset(now, Duration.between(now.instant(), Instant.parse(startsAt)));
   }
 
+  /**
+   * How passwords are kept.
+   *
+   * @param work how long a guess takes: twice as long for each one more, 4 to 31
+   */
   @Bean
-  PasswordEncoder passwordEncoder() {
-    return PasswordEncoderFactories.createDelegatingPasswordEncoder();
+  PasswordEncoder passwordEncoder(@Value("${tertulia.password-work:10}") int work) {
+    String id = "bcrypt";
+    return new DelegatingPasswordEncoder(id, Map.of(id, new BCryptPasswordEncoder(work)));
   }
 
   /**

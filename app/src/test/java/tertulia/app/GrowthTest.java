@@ -15,7 +15,6 @@ import java.util.regex.Pattern;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.mock.web.MockHttpServletResponse;
 import org.springframework.mock.web.MockMultipartFile;
-import org.springframework.test.context.TestPropertySource;
 import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.request.AbstractMockHttpServletRequestBuilder;
 import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
@@ -27,7 +26,7 @@ import tertulia.app.people.People;
 import tertulia.app.selection.Selections;
 
 /** The growth plan of the organisation, and selections that follow it. */
-@TestPropertySource(properties = "spring.datasource.url=jdbc:h2:mem:changing;DB_CLOSE_DELAY=-1")
+@FreshStore
 public class GrowthTest extends ServedTest {
   @Autowired private MockMvc mvc;
   @Autowired private GrowthPlans plans;

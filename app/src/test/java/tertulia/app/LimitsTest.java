@@ -15,7 +15,6 @@ import java.util.Map;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.mock.web.MockHttpServletResponse;
-import org.springframework.test.context.TestPropertySource;
 import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
 import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
@@ -27,7 +26,7 @@ import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
 /** One set of limits: what is taken can be stored, and what was stored can be read for ever. */
-@TestPropertySource(properties = "spring.datasource.url=jdbc:h2:mem:nothinglost;DB_CLOSE_DELAY=-1")
+@FreshStore
 public class LimitsTest extends ServedTest {
   private static final List<String> STEPS =
       List.of("need", "contenders", "fit", "cost", "weights", "marks", "decision");

@@ -11,6 +11,9 @@ import org.springframework.context.annotation.Primary;
 
 /** A clock that a test sets to another day. */
 public final class MovableClock extends Clock {
+  /** The day on which the demonstration begins. */
+  static final String START = "2026-11-24";
+
   private volatile Instant now;
 
   private MovableClock(Instant now) {
@@ -43,7 +46,9 @@ public final class MovableClock extends Clock {
     @Bean
     @Primary
     MovableClock movableClock() {
-      return new MovableClock(Instant.parse("2026-11-24T09:00:00Z"));
+      MovableClock clock = new MovableClock(Instant.EPOCH);
+      clock.moveTo(START);
+      return clock;
     }
   }
 }

@@ -19,7 +19,6 @@ import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.http.HttpMethod;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.mock.web.MockHttpServletResponse;
-import org.springframework.test.context.TestPropertySource;
 import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
 import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
@@ -32,7 +31,7 @@ import tertulia.app.people.People;
 import tertulia.app.people.Role;
 
 /** Every route of a selection, for every role, on one's own selection and on that of others. */
-@TestPropertySource(properties = "spring.datasource.url=jdbc:h2:mem:named;DB_CLOSE_DELAY=-1")
+@FreshStore
 public class NamedPeopleTest extends ServedTest {
   private static final long OWN = 1;
   private static final long OTHERS = 3;

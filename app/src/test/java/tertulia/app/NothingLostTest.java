@@ -17,7 +17,6 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.mock.web.MockHttpServletResponse;
-import org.springframework.test.context.TestPropertySource;
 import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
 import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
@@ -38,7 +37,7 @@ import tertulia.app.selection.Views;
 import tertulia.app.web.Again;
 
 /** Whatever comes in is answered in a sentence, and nothing typed is lost. */
-@TestPropertySource(properties = "spring.datasource.url=jdbc:h2:mem:nothinglost;DB_CLOSE_DELAY=-1")
+@FreshStore
 public class NothingLostTest extends ServedTest {
   private static final String[] STEPS = {
     "need", "contenders", "fit", "cost", "weights", "marks", "decision", "plans", "versus"

@@ -21,7 +21,6 @@ import org.apache.poi.ss.usermodel.DataFormatter;
 import org.apache.poi.ss.usermodel.Row;
 import org.apache.poi.xssf.usermodel.XSSFWorkbook;
 import org.springframework.beans.factory.annotation.Autowired;
-import org.springframework.test.context.TestPropertySource;
 import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
 import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
@@ -44,7 +43,7 @@ import tertulia.core.evaluation.Selection;
  * bought once, one that is not known and one that is out, read through everything that shows or
  * hands it on.
  */
-@TestPropertySource(properties = "spring.datasource.url=jdbc:h2:mem:nothinglost;DB_CLOSE_DELAY=-1")
+@FreshStore
 public class OneReadingTest extends ServedTest {
   @Autowired private MockMvc mvc;
   @Autowired private People people;

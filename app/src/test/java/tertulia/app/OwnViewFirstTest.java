@@ -21,7 +21,6 @@ import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.beans.factory.annotation.Qualifier;
 import org.springframework.http.HttpMethod;
 import org.springframework.mock.web.MockHttpServletResponse;
-import org.springframework.test.context.TestPropertySource;
 import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
 import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
@@ -37,7 +36,7 @@ import tertulia.app.selection.Selections;
 import tertulia.core.scoring.Weighing;
 
 /** What one person weighs, marks and says stays theirs until they and the reader have handed in. */
-@TestPropertySource(properties = "spring.datasource.url=jdbc:h2:mem:ownview;DB_CLOSE_DELAY=-1")
+@FreshStore
 public class OwnViewFirstTest extends ServedTest {
   private static final String ILSES = "Booked six lorries in a row";
   private static final String ODILES = "Lost my booking twice";

@@ -30,7 +30,8 @@ import tertulia.app.selection.Selections;
 
 /** Which price page is in force on a day, asked in every place and on other days. */
 @Import(MovableClock.InPlace.class)
-@TestPropertySource(properties = "spring.datasource.url=jdbc:h2:mem:inforce;DB_CLOSE_DELAY=-1")
+@FreshStore
+@TestPropertySource(properties = "spring.datasource.url=jdbc:h2:mem:clocked;DB_CLOSE_DELAY=-1")
 public class PageInForceTest extends ServedTest {
   @Autowired private MockMvc mvc;
   @Autowired private People people;

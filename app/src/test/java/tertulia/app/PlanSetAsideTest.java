@@ -12,7 +12,6 @@ import org.jsoup.Jsoup;
 import org.jsoup.nodes.Document;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.mock.web.MockHttpServletResponse;
-import org.springframework.test.context.TestPropertySource;
 import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
 import org.testng.annotations.Test;
@@ -27,7 +26,7 @@ import tertulia.core.evaluation.Selection;
 import tertulia.core.evaluation.WhatIf;
 
 /** One plan of a tool is left out for a reason, and comes back. */
-@TestPropertySource(properties = "spring.datasource.url=jdbc:h2:mem:panel;DB_CLOSE_DELAY=-1")
+@FreshStore
 public class PlanSetAsideTest extends ServedTest {
   @Autowired private MockMvc mvc;
   @Autowired private People people;

@@ -14,7 +14,6 @@ import java.util.List;
 import java.util.Map;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.mock.web.MockHttpServletResponse;
-import org.springframework.test.context.TestPropertySource;
 import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
 import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
@@ -25,7 +24,7 @@ import tertulia.app.exchange.ToolSheet;
 import tertulia.app.people.People;
 
 /** Price pages over time, what makers announce, and facts that grow old. */
-@TestPropertySource(properties = "spring.datasource.url=jdbc:h2:mem:changing;DB_CLOSE_DELAY=-1")
+@FreshStore
 public class PriceHistoryTest extends ServedTest {
   @Autowired private MockMvc mvc;
   @Autowired private People people;

@@ -14,7 +14,6 @@ import org.jsoup.Jsoup;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.mock.web.MockHttpServletResponse;
 import org.springframework.mock.web.MockMultipartFile;
-import org.springframework.test.context.TestPropertySource;
 import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
 import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
@@ -23,7 +22,7 @@ import tertulia.app.people.People;
 import tertulia.app.selection.Selections;
 
 /** Pictures beside marks and results: who adds them, who sees them, and how they are served. */
-@TestPropertySource(properties = "spring.datasource.url=jdbc:h2:mem:proofs;DB_CLOSE_DELAY=-1")
+@FreshStore
 public class ProofsTest extends ServedTest {
   private static final String MARK = "mark/ease/slotmeer";
   @Autowired private MockMvc mvc;

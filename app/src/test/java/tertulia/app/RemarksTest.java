@@ -12,7 +12,6 @@ import java.util.UUID;
 import org.jsoup.Jsoup;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.mock.web.MockHttpServletResponse;
-import org.springframework.test.context.TestPropertySource;
 import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
 import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
@@ -27,7 +26,7 @@ import tertulia.core.remark.Remark;
 /**
  * What people ask and say at a table: kept once, answered, closed, taken along, and asked about.
  */
-@TestPropertySource(properties = "spring.datasource.url=jdbc:h2:mem:remarks;DB_CLOSE_DELAY=-1")
+@FreshStore
 public class RemarksTest extends ServedTest {
   private static final String QUESTION = "Does the <b>third</b> price hold in May?";
   @Autowired private MockMvc mvc;

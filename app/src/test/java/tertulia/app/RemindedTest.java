@@ -20,7 +20,8 @@ import tertulia.app.selection.Selections;
 import tertulia.app.selection.Table;
 
 /** Whoever has not handed in is reminded, once a day, and what each knows about is said. */
-@TestPropertySource(properties = "spring.datasource.url=jdbc:h2:mem:reminded;DB_CLOSE_DELAY=-1")
+@FreshStore
+@TestPropertySource(properties = "spring.datasource.url=jdbc:h2:mem:clocked;DB_CLOSE_DELAY=-1")
 @Import(MovableClock.InPlace.class)
 public class RemindedTest extends ServedTest {
   @Autowired private MockMvc mvc;

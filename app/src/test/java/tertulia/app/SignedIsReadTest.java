@@ -37,7 +37,8 @@ import tertulia.app.selection.Selections;
 
 /** Nobody signs figures nobody was shown; what did not stand stays on record. */
 @Import(MovableClock.InPlace.class)
-@TestPropertySource(properties = "spring.datasource.url=jdbc:h2:mem:signed;DB_CLOSE_DELAY=-1")
+@FreshStore
+@TestPropertySource(properties = "spring.datasource.url=jdbc:h2:mem:clocked;DB_CLOSE_DELAY=-1")
 public class SignedIsReadTest extends ServedTest {
   @Autowired private MockMvc mvc;
   @Autowired private People people;

@@ -18,7 +18,6 @@ import java.util.concurrent.atomic.AtomicInteger;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.web.server.LocalServerPort;
 import org.springframework.jdbc.core.JdbcTemplate;
-import org.springframework.test.context.TestPropertySource;
 import org.testng.annotations.Test;
 import tertulia.app.exchange.Faults;
 import tertulia.app.people.People;
@@ -28,7 +27,7 @@ import tertulia.app.people.Role;
  * Many mark one selection at once while others read: nothing fails and every mark is there. Few
  * here; more with {@code -Dmarkers=50 -Dreaders=200 -Drounds=40}.
  */
-@TestPropertySource(properties = "spring.datasource.url=jdbc:h2:mem:together;DB_CLOSE_DELAY=-1")
+@FreshStore
 public class TogetherTest extends ServedTest {
   private static final int MARKERS = Integer.getInteger("markers", 6);
   private static final int READERS = Integer.getInteger("readers", 12);

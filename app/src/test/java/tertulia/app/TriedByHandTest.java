@@ -10,7 +10,6 @@ import java.nio.charset.StandardCharsets;
 import org.jsoup.Jsoup;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.mock.web.MockHttpServletResponse;
-import org.springframework.test.context.TestPropertySource;
 import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
 import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
@@ -23,7 +22,7 @@ import tertulia.app.selection.Selections;
 import tertulia.core.trial.Trials;
 
 /** Trying by hand, from the list of tasks to what it says of a fact. */
-@TestPropertySource(properties = "spring.datasource.url=jdbc:h2:mem:tried;DB_CLOSE_DELAY=-1")
+@FreshStore
 public class TriedByHandTest extends ServedTest {
   @Autowired private MockMvc mvc;
   @Autowired private People people;

@@ -19,6 +19,7 @@ import tertulia.app.workspace.Workspace;
 import tertulia.core.billing.Ledger;
 import tertulia.core.billing.View;
 import tertulia.core.evaluation.Contender;
+import tertulia.core.evaluation.Costs;
 import tertulia.core.evaluation.Evaluation;
 import tertulia.core.evaluation.WhatIf;
 import tertulia.core.evaluation.WhatIf.Moment;
@@ -187,11 +188,15 @@ record CostView(
 
   private static Cell head(Workspace.Session session, Contender contender, int months) {
     String why = session.why("head", "contender", contender.id(), "of", "" + months);
-    return session
-        .evaluation()
-        .costs()
+    Costs costs = session.evaluation().costs();
+    Optional<Cell> least =
+        costs
+            .leastPerHead(contender.id(), months)
+            .map(money -> Cell.missing(Known.least(Optional.of(money)), why));
+    return costs
         .perHead(contender.id(), months)
         .map(amount -> Cell.figure(Known.amount(amount), why))
+        .or(() -> least)
         .orElseGet(() -> Cell.missing("—", why));
   }
 

@@ -8,15 +8,15 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.ColorScheme;
 import org.springframework.beans.factory.annotation.Autowired;
-import org.springframework.test.context.TestPropertySource;
 import org.testng.annotations.Test;
+import tertulia.app.FreshStore;
 import tertulia.app.catalogue.Catalogue;
 import tertulia.app.exchange.Brief;
 import tertulia.app.exchange.ToolSheet;
 import tertulia.app.selection.Selections;
 
 /** Somebody counts what nobody else counts: winches, and languages. */
-@TestPropertySource(properties = "spring.datasource.url=jdbc:h2:mem:panel;DB_CLOSE_DELAY=-1")
+@FreshStore
 public class CountedWalkTest extends BrowserTest {
   private static final String WINCHES = "own/level/winch/winches";
   @Autowired private Catalogue catalogue;
@@ -87,6 +87,8 @@ public class CountedWalkTest extends BrowserTest {
     count(page, "skiff", "skiffs");
     assertThat(page.locator("main .warn[role=status]").first())
         .containsText("“skiffs” stands in the list");
+    // a button does nothing before the scripts are there
+    page.waitForLoadState();
     page.locator("[aria-label='skiffs, fixed']").fill("3");
     Locator more = page.locator("[aria-label='More on skiffs']");
     more.click();

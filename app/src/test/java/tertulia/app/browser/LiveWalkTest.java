@@ -6,11 +6,11 @@ import static org.testng.Assert.assertEquals;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.ColorScheme;
-import org.springframework.test.context.TestPropertySource;
 import org.testng.annotations.Test;
+import tertulia.app.FreshStore;
 
 /** Two people have the same page open: each sees what the other does, also after being cut off. */
-@TestPropertySource(properties = "spring.datasource.url=jdbc:h2:mem:livewalk;DB_CLOSE_DELAY=-1")
+@FreshStore
 public class LiveWalkTest extends BrowserTest {
   private static final String MARKS = "/selections/1/marks";
 

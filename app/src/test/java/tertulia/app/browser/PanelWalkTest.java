@@ -7,11 +7,11 @@ import static org.testng.Assert.assertTrue;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.ColorScheme;
-import org.springframework.test.context.TestPropertySource;
 import org.testng.annotations.Test;
+import tertulia.app.FreshStore;
 
 /** The last of four judges on a phone, and the organiser reads what came of it at a desk. */
-@TestPropertySource(properties = "spring.datasource.url=jdbc:h2:mem:panel;DB_CLOSE_DELAY=-1")
+@FreshStore
 public class PanelWalkTest extends BrowserTest {
   private static final String SELECTION = "/selections/1";
 

@@ -14,13 +14,13 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import org.springframework.beans.factory.annotation.Autowired;
-import org.springframework.test.context.TestPropertySource;
 import org.testng.annotations.Test;
+import tertulia.app.FreshStore;
 import tertulia.app.catalogue.Catalogue;
 import tertulia.app.exchange.ToolSheet;
 
 /** Somebody pastes price pages of eight shapes, looks at what was read, and saves. */
-@TestPropertySource(properties = "spring.datasource.url=jdbc:h2:mem:changing;DB_CLOSE_DELAY=-1")
+@FreshStore
 public class PastedPageWalkTest extends BrowserTest {
   @Autowired private Catalogue catalogue;
 

@@ -10,15 +10,15 @@ import com.microsoft.playwright.options.FilePayload;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import org.springframework.beans.factory.annotation.Autowired;
-import org.springframework.test.context.TestPropertySource;
 import org.testng.annotations.Test;
+import tertulia.app.FreshStore;
 import tertulia.app.catalogue.Catalogue;
 import tertulia.app.exchange.Brief;
 import tertulia.app.exchange.ToolSheet;
 import tertulia.app.selection.Selections;
 
 /** Somebody puts a price page from paper down: by keyboard, by pasting, with slips and undo. */
-@TestPropertySource(properties = "spring.datasource.url=jdbc:h2:mem:changing;DB_CLOSE_DELAY=-1")
+@FreshStore
 public class PricePageTest extends BrowserTest {
   @Autowired private Catalogue catalogue;
   @Autowired private Selections selections;
@@ -226,7 +226,8 @@ public class PricePageTest extends BrowserTest {
     page.locator(plan(1)).fill("Works");
     page.locator(plan(1)).blur();
     assertThat(page.locator(".pricepage .fault")).hasCount(1);
-    assertEquals(((Number) page.evaluate("() => window.moved")).doubleValue(), 0.0);
+    // a hundredth of a pixel is no shift
+    assertEquals(((Number) page.evaluate("() => window.moved")).doubleValue(), 0.0, 0.0001);
   }
 
   @Test

@@ -6,11 +6,11 @@ import static org.testng.Assert.assertEquals;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.ColorScheme;
-import org.springframework.test.context.TestPropertySource;
 import org.testng.annotations.Test;
+import tertulia.app.FreshStore;
 
 /** Two people edit the same page: the second sees what the first saved, and chooses. */
-@TestPropertySource(properties = "spring.datasource.url=jdbc:h2:mem:editors;DB_CLOSE_DELAY=-1")
+@FreshStore
 public class TwoEditorsTest extends BrowserTest {
   private static Locator saved(Page page, String name) {
     return page.locator(

@@ -56,20 +56,28 @@ public class ViewsTest extends BrowserTest {
     return new Object[][] {{ColorScheme.LIGHT}, {ColorScheme.DARK}};
   }
 
-  @Test(dataProvider = "schemes")
-  public void axeFindsNothingSerious(ColorScheme scheme) {
-    Page page = signedIn("ilse", scheme, 1280);
+  @Test
+  public void axeFindsNothingSerious() {
+    Page page = signedIn("ilse", ColorScheme.LIGHT, 1280);
     for (String view : VIEWS) {
       page.navigate(view);
       unfold(page);
-      accessible(page, scheme, view);
+      inBothThemes(page, view);
     }
     page.navigate("/selections/1/cost?month=17");
     page.locator(".bench .big button").first().click();
     assertThat(page.locator("#why .working")).isVisible();
     page.waitForFunction("() => !document.querySelector('#why').classList.contains('showing')");
-    accessible(page, scheme, "why");
+    inBothThemes(page, "why");
     assertEquals(String.join("\n", complaints), "");
+  }
+
+  private static void inBothThemes(Page page, String view) {
+    accessible(page, ColorScheme.LIGHT, view);
+    page.evaluate(
+        "() => { document.documentElement.dataset.bsTheme = 'dark';"
+            + " return Promise.all(document.getAnimations().map(a => a.finished)).then(() => 0); }");
+    accessible(page, ColorScheme.DARK, view);
   }
 
   /** Else the test above could pass by seeing nothing. */

@@ -17,14 +17,14 @@ import java.util.HexFormat;
 import java.util.List;
 import java.util.Locale;
 import java.util.regex.Pattern;
-import org.springframework.test.context.TestPropertySource;
 import org.testng.annotations.Test;
+import tertulia.app.FreshStore;
 
 /**
  * Two people take the demonstration's selection through all steps. Every figure checked is worked
  * out here from the story's price pages, not read from the program.
  */
-@TestPropertySource(properties = "spring.datasource.url=jdbc:h2:mem:walk;DB_CLOSE_DELAY=-1")
+@FreshStore
 public class WalkTest extends BrowserTest {
   private static final String SELECTION = "/selections/1";
   private static final int JUNE_2028 = 17;

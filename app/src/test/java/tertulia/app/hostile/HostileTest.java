@@ -31,7 +31,7 @@ import tertulia.app.exchange.PortableFile;
  */
 @TestPropertySource(properties = "spring.datasource.url=jdbc:h2:mem:hostile;DB_CLOSE_DELAY=-1")
 public class HostileTest extends ServedTest {
-  private static final int CASES = Integer.getInteger("cases", 400);
+  private static final int CASES = Integer.getInteger("cases", 250);
   private static final long SEED = Long.getLong("seed", 20261126L);
   private static final int MOST_TOLD = 25;
   private static final List<String> PAGES =

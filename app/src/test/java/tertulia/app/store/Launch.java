@@ -7,28 +7,33 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.jar.JarEntry;
 import java.util.jar.JarOutputStream;
 import java.util.stream.Stream;
 
 /**
- * How the product is started again and again in a few seconds: from jars, with what the virtual
- * machine learnt of a first start kept in a file.
+ * How the product is started again and again: from jars, and if it is to be often with what the
+ * virtual machine learnt of a first start kept in a file, which takes as long as some starts.
  */
 final class Launch {
   private static final List<String> SMALL =
       List.of("-XX:TieredStopAtLevel=1", "-XX:+UseSerialGC", "-Xmx512m");
 
   private final String classPath;
-  private final Path cache;
+  private final Optional<Path> cache;
 
-  private Launch(String classPath, Path cache) {
+  private Launch(String classPath, Optional<Path> cache) {
     this.classPath = classPath;
     this.cache = cache;
   }
 
-  /** A launch that has not learnt anything yet. */
-  static Launch prepare() throws IOException {
+  /**
+   * A launch that has not learnt anything yet.
+   *
+   * @param learns whether it is to
+   */
+  static Launch prepare(boolean learns) throws IOException {
     Path directory = Files.createTempDirectory("tertulia-launch");
     List<String> entries = new ArrayList<>();
     for (String entry :
@@ -43,7 +48,9 @@ final class Launch {
         entries.add(entry);
       }
     }
-    return new Launch(String.join(File.pathSeparator, entries), directory.resolve("learnt.aot"));
+    return new Launch(
+        String.join(File.pathSeparator, entries),
+        learns ? Optional.of(directory.resolve("learnt.aot")) : Optional.empty());
   }
 
   private static void pack(Path directory, Path jar) throws IOException {
@@ -67,7 +74,8 @@ final class Launch {
     List<String> command = new ArrayList<>();
     command.add(Path.of(System.getProperty("java.home"), "bin", "java").toString());
     command.addAll(SMALL);
-    command.add((Files.exists(cache) ? "-XX:AOTCache=" : "-XX:AOTCacheOutput=") + cache.toString());
+    cache.ifPresent(
+        file -> command.add((Files.exists(file) ? "-XX:AOTCache=" : "-XX:AOTCacheOutput=") + file));
     command.addAll(List.of("-cp", classPath, "tertulia.app.TertuliaApplication"));
     return command;
   }

@@ -37,6 +37,7 @@ final class Server implements AutoCloseable {
     command.addAll(List.of(more));
     command.add("--tertulia.data=" + data);
     command.add("--server.port=" + port);
+    command.add("--tertulia.password-work=4");
     command.add("--spring.main.lazy-initialization=true");
     Process process =
         new ProcessBuilder(command).redirectErrorStream(true).redirectOutput(log.toFile()).start();

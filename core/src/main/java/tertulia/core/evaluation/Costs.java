@@ -564,6 +564,17 @@ public final class Costs {
                     perHead(amount.high(), months, all)));
   }
 
+  /**
+   * The least a contender without a figure costs for each of the people under discussion, as {@link
+   * #perHead}; empty if not even that is known, or it has a figure.
+   */
+  public Optional<Money> leastPerHead(String contender, int months) {
+    int all = people.total();
+    return all == 0
+        ? Optional.empty()
+        : leastMonthly(contender).map(least -> perHead(least, months, all));
+  }
+
   private static Money perHead(Money monthly, int months, int people) {
     return monthly.multipliedBy(months).dividedBy(people, RoundingMode.HALF_UP);
   }

@@ -69,14 +69,26 @@ record RunningExplanation(
   Working perHead(String contender, int months) {
     Optional<Amount> head = costs.perHead(contender, months);
     String label = "For each of " + costs.people().total() + ", for " + months + " months";
+    List<Working> parts =
+        List.of(
+            steady.apply(contender),
+            new Working.Entered("people", Quantity.of(costs.people().total(), "people")));
+    String times = " a month × " + months + " ÷ people, rounded half-up";
     return head.<Working>map(amount ->
-            new Working.Derived(
-                label,
-                Quantity.of(amount.high()),
-                "what it costs a month × " + months + " ÷ people, rounded half-up",
-                List.of(
-                    steady.apply(contender),
-                    new Working.Entered("people", Quantity.of(costs.people().total(), "people")))))
+            new Working.Derived(label, Quantity.of(amount.high()), "what it costs" + times, parts))
+        .or(() ->
+            costs
+                .leastPerHead(contender, months)
+                .map(least ->
+                    new Working.Missing(
+                        label,
+                        "not known, which is not nothing",
+                        List.of(
+                            new Working.Derived(
+                                "at least",
+                                Quantity.of(least),
+                                "the least it costs" + times,
+                                parts)))))
         .orElseGet(() -> steady.apply(contender));
   }
 }

@@ -4,6 +4,7 @@ import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertTrue;
 
 import java.math.BigDecimal;
+import java.math.RoundingMode;
 import java.util.List;
 import java.util.Optional;
 import org.joda.money.Money;
@@ -12,6 +13,7 @@ import tertulia.core.Generated;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Costs;
 import tertulia.core.evaluation.Evaluation;
+import tertulia.core.evaluation.Figure;
 import tertulia.core.evaluation.Selection;
 import tertulia.core.evaluation.WhatIf;
 import tertulia.core.path.CostByHeadcount;
@@ -23,6 +25,7 @@ import tertulia.core.pricing.PlanPrices;
 import tertulia.core.pricing.PriceList;
 import tertulia.core.pricing.Tool;
 import tertulia.core.scoring.Interval;
+import tertulia.core.working.Working;
 
 /**
  * Of a "from" price only the least is known. What is said of it is compared with an assumed range
@@ -199,6 +202,38 @@ public class FromPriceTest {
       }
     }
     assertTrue(certain > 3 && open > 3, certain + " " + open);
+  }
+
+  /** What is known of a month is known of a head, and of a year. */
+  @Test
+  public void theLeastAHeadIsTheLeastAMonthDivided() {
+    int met = 0;
+    for (int seed = 1; seed < SELECTIONS; seed++) {
+      Evaluation evaluation = Evaluation.of(Generated.selection(seed), WhatIf.START);
+      Costs costs = evaluation.costs();
+      BigDecimal people = BigDecimal.valueOf(costs.people().total());
+      for (Contender contender : costs.selection().active()) {
+        Optional<Money> least = costs.leastMonthly(contender.id());
+        for (int months : List.of(1, 12)) {
+          assertEquals(
+              costs.leastPerHead(contender.id(), months).map(Money::getAmount),
+              least.map(money ->
+                  money
+                      .getAmount()
+                      .multiply(BigDecimal.valueOf(months))
+                      .divide(people, 2, RoundingMode.HALF_UP)));
+          Working why = evaluation.explain(new Figure.PerHead(contender.id(), months));
+          if (least.isPresent()) {
+            assertTrue(why.value().isEmpty(), "a bound is no figure");
+            assertEquals(
+                why.parts().getFirst().value().orElseThrow().amount(),
+                costs.leastPerHead(contender.id(), months).orElseThrow().getAmount());
+            met++;
+          }
+        }
+      }
+    }
+    assertTrue(met > 6, "only " + met);
   }
 
   /** Worth what its least is worth, or less. */
