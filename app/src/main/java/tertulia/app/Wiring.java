@@ -9,6 +9,7 @@ import org.springframework.boot.web.servlet.FilterRegistrationBean;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.data.jpa.repository.config.EnableJpaRepositories;
+import org.springframework.data.repository.config.BootstrapMode;
 import org.springframework.security.crypto.bcrypt.BCryptPasswordEncoder;
 import org.springframework.security.crypto.password.DelegatingPasswordEncoder;
 import org.springframework.security.crypto.password.PasswordEncoder;
@@ -16,7 +17,7 @@ import org.springframework.web.servlet.resource.ResourceUrlEncodingFilter;
 
 /** The beans that are not found by themselves. */
 @Configuration
-@EnableJpaRepositories(considerNestedRepositories = true)
+@EnableJpaRepositories(considerNestedRepositories = true, bootstrapMode = BootstrapMode.DEFERRED)
 class Wiring {
   /**
    * The clock. The demonstration starts on a fixed day so that its story, and the age of its facts,

@@ -13,6 +13,7 @@ import java.util.HashSet;
 import java.util.Map;
 import java.util.Set;
 import javax.sql.DataSource;
+import org.jspecify.annotations.Nullable;
 import org.springframework.context.ApplicationContext;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.test.context.TestContext;
@@ -21,8 +22,8 @@ import org.springframework.test.util.ReflectionTestUtils;
 import tertulia.app.catalogue.Catalogue;
 
 /**
- * The store is as it was at the start before the first test of such a class: the application goes
- * on, as starting another one takes far longer.
+ * The store is as it was at the start before the first test of such a class, and again after its
+ * last: the application goes on, as starting another one takes far longer.
  */
 @Target(ElementType.TYPE)
 @Retention(RetentionPolicy.RUNTIME)
@@ -43,7 +44,7 @@ public @interface FreshStore {
         kept.toFile().deleteOnExit();
         store.execute("SCRIPT TO '" + kept + "'");
         AT_START.put(source, kept);
-      } else if (test.getTestClass().isAnnotationPresent(FreshStore.class)) {
+      } else if (isFresh(test.getTestClass()) || isFresh(USED_BY.get(source))) {
         store.execute("DROP ALL OBJECTS");
         store.execute("RUNSCRIPT FROM '" + requireNonNull(AT_START.get(source)) + "'");
         forget(application);
@@ -52,6 +53,10 @@ public @interface FreshStore {
       if (before != null) {
         OVER.add(before);
       }
+    }
+
+    private static boolean isFresh(@Nullable Class<?> test) {
+      return test != null && test.isAnnotationPresent(FreshStore.class);
     }
 
     @Override

@@ -188,6 +188,10 @@ public final class Codes {
    * keeps unlike names apart.
    */
   public static String slug(String name) {
+    // most names, and many times a page
+    if (name.length() <= LONGEST_SLUG && name.chars().allMatch(c -> c < 128)) {
+      return orX(hyphens(name.toLowerCase(Locale.ROOT)));
+    }
     String lower =
         java.text.Normalizer.normalize(name, java.text.Normalizer.Form.NFD)
             .replaceAll("\\p{M}", "")
@@ -196,12 +200,35 @@ public final class Codes {
       lower = lower.replace(letter.getKey(), letter.getValue());
     }
     boolean all = lower.codePoints().noneMatch(c -> c > 127 && Character.isLetterOrDigit(c));
-    String plain = lower.replaceAll("[^a-z0-9]+", "-").replaceAll("^-|-$", "");
+    String plain = hyphens(lower);
     if (all && plain.length() <= LONGEST_SLUG) {
-      return plain.isEmpty() ? "x" : plain;
+      return orX(plain);
     }
     String kept = plain.substring(0, Math.min(plain.length(), LONGEST_SLUG - 9));
     return (kept.isEmpty() ? "n" : kept) + "-" + fingerprint(lower);
+  }
+
+  private static String orX(String plain) {
+    return plain.isEmpty() ? "x" : plain;
+  }
+
+  /** Letters and digits as they are, one hyphen for all between them. */
+  private static String hyphens(String lower) {
+    StringBuilder plain = new StringBuilder(lower.length());
+    boolean between = false;
+    for (int i = 0; i < lower.length(); i++) {
+      char c = lower.charAt(i);
+      if (c >= 'a' && c <= 'z' || c >= '0' && c <= '9') {
+        if (between && !plain.isEmpty()) {
+          plain.append('-');
+        }
+        plain.append(c);
+        between = false;
+      } else {
+        between = true;
+      }
+    }
+    return plain.toString();
   }
 
   private static String fingerprint(String text) {

@@ -37,7 +37,9 @@ export function exchange(document) {
     if (new URL(event.detail.xhr.responseURL || location.href).pathname === '/sign-in') {
       event.detail.shouldSwap = false;
       location.reload();
+      return;
     }
+    emptied(event.detail);
   });
   document.addEventListener('htmx:sendError', (event) => { if (!unasked(event)) tell(silent); });
   document.addEventListener('htmx:responseError', (event) => {
@@ -45,6 +47,14 @@ export function exchange(document) {
     const page = new DOMParser().parseFromString(event.detail.xhr.responseText, 'text/html');
     tell(page.querySelector('h1')?.textContent ?? silent);
   });
+
+  /**
+   * Results hold nothing that has to be told it goes, and telling each part takes longer than
+   * anything else; what has the focus is left to be found again.
+   */
+  function emptied({ target, shouldSwap }) {
+    if (shouldSwap && target.id === 'results' && !target.contains(document.activeElement)) target.replaceChildren();
+  }
 
   /** Not kept; sent again at once if somebody has signed in meanwhile. */
   async function notKept(element) {

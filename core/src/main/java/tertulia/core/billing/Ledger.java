@@ -5,25 +5,69 @@ import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
+import java.util.concurrent.ConcurrentHashMap;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
+import org.jspecify.annotations.Nullable;
 import tertulia.core.money.Rounding;
 import tertulia.core.time.Horizon;
 import tertulia.core.working.Quantity;
 import tertulia.core.working.Working;
 
 /**
- * Every invoice of one plan and term over a horizon, in the reporting currency.
- *
- * @param invoices in order of falling due; those due past the horizon belong to terms begun within
- *     it
- * @param idle by plan month: units paid for and not needed
+ * Every invoice of one plan and term over a horizon, in the reporting currency. What they come to
+ * by month is worked out once: the pages ask for it again and again.
  */
-public record Ledger(
-    Horizon horizon, CurrencyUnit currency, List<Invoice> invoices, List<Idle> idle) {
-  public Ledger {
-    invoices = List.copyOf(invoices);
-    idle = List.copyOf(idle);
+public final class Ledger {
+  private final Horizon horizon;
+  private final CurrencyUnit currency;
+  private final List<Invoice> invoices;
+  private final List<Idle> idle;
+  private final Map<View, List<Money>> months = new ConcurrentHashMap<>();
+
+  /**
+   * A ledger.
+   *
+   * @param invoices in order of falling due; those due past the horizon belong to terms begun
+   *     within it
+   * @param idle by plan month: units paid for and not needed
+   */
+  public Ledger(Horizon horizon, CurrencyUnit currency, List<Invoice> invoices, List<Idle> idle) {
+    this.horizon = horizon;
+    this.currency = currency;
+    this.invoices = List.copyOf(invoices);
+    this.idle = List.copyOf(idle);
+  }
+
+  public Horizon horizon() {
+    return horizon;
+  }
+
+  public CurrencyUnit currency() {
+    return currency;
+  }
+
+  public List<Invoice> invoices() {
+    return invoices;
+  }
+
+  public List<Idle> idle() {
+    return idle;
+  }
+
+  @Override
+  public boolean equals(@Nullable Object other) {
+    return other instanceof Ledger ledger
+        && horizon.equals(ledger.horizon)
+        && currency.equals(ledger.currency)
+        && invoices.equals(ledger.invoices)
+        && idle.equals(ledger.idle);
+  }
+
+  @Override
+  public int hashCode() {
+    return Objects.hash(horizon, currency, invoices, idle);
   }
 
   /**
@@ -36,6 +80,10 @@ public record Ledger(
 
   /** The amount of each plan month in the view. */
   public List<Money> months(View view) {
+    return months.computeIfAbsent(view, this::byMonth);
+  }
+
+  private List<Money> byMonth(View view) {
     Money[] months = new Money[horizon.months()];
     java.util.Arrays.fill(months, Money.zero(currency));
     for (Invoice invoice : invoices) {

@@ -75,6 +75,7 @@ public final class Costs {
     private final Map<String, Ways> spread = new ConcurrentHashMap<>();
     private final Map<String, Ways> monthly = new ConcurrentHashMap<>();
     private final Map<Asked, Optional<Amount>> without = new ConcurrentHashMap<>();
+    private final Map<String, List<PlanMonths>> planMonths = new ConcurrentHashMap<>();
     private final Map<Integer, CostByHeadcount> sweeps = new ConcurrentHashMap<>();
     private final Map<Asked, Ways> shared;
     private @Nullable NeedCosts needCosts;
@@ -741,7 +742,9 @@ public final class Costs {
 
   /** What is said of every plan of a contender, month by month. */
   public List<PlanMonths> planMonths(String contender) {
-    return PlanMonths.of(selection.contender(contender).offerings(), whole.market, whole.months);
+    List<Offering> offerings = selection.contender(contender).offerings();
+    return whole.planMonths.computeIfAbsent(
+        contender, id -> List.copyOf(PlanMonths.of(offerings, whole.market, whole.months)));
   }
 
   /**

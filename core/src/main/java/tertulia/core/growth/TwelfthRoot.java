@@ -10,11 +10,13 @@ import java.math.RoundingMode;
 final class TwelfthRoot {
   private static final MathContext ROOM = new MathContext(50, RoundingMode.HALF_EVEN);
   private static final BigDecimal TWELVE = BigDecimal.valueOf(12);
-  private static final int ROUNDS = 6;
+  private static final int ROUNDS = 3;
 
   private TwelfthRoot() {}
 
-  /** Newton's method from the double root: each round doubles the 15 digits it starts with. */
+  /**
+   * Newton’s method from the double root: each round doubles the 15 digits, so that two would do.
+   */
   static BigDecimal of(BigDecimal x) {
     BigDecimal root = new BigDecimal(Math.pow(x.doubleValue(), 1.0 / 12));
     for (int i = 0; i < ROUNDS; i++) {
