@@ -106,10 +106,10 @@ public class SelectionJourneyTest extends ServedTest {
     String at = "/selections/" + taken(withPayments()) + "/cost?what=average-payment";
     String now = get("pia", at).getContentAsString();
     assertTrue(now.contains("Monthly cost by average payment, EUR"));
-    assertTrue(now.contains("<p>By average payment: "), "who is cheapest for how much");
+    assertTrue(now.contains("<p>By average payment in EUR: "), "who is cheapest for how much");
     assertTrue(now.contains("data-field=\"payment\""), "a point of it is read by choosing it");
     String less = get("pia", at + "&payment=10").getContentAsString();
-    assertTrue(less.contains("people, payments of EUR 10 on average"));
+    assertTrue(less.contains("people, with payments of EUR 10 on average"));
     assertNotEquals(head(less), head(now));
     String refused = get("pia", at + "&payment=-1").getContentAsString();
     assertTrue(refused.contains("An average payment lies between 0 and 1,000,000; found -1."));

@@ -18,6 +18,7 @@ import tertulia.core.finding.Stage;
 import tertulia.core.fit.Capability;
 import tertulia.core.fit.Conflicts;
 import tertulia.core.fit.Reason;
+import tertulia.core.path.Dimension;
 import tertulia.core.path.LeftOut;
 import tertulia.core.scoring.Interval;
 import tertulia.core.time.Horizon;
@@ -614,11 +615,19 @@ public record FindingWords(Selection selection) {
       stretch.open().stream().filter(tool -> !open.contains(tool)).forEach(open::add);
     }
     return "By "
-        + finding.dimension().label()
+        + by(finding.dimension())
         + ": "
         + String.join("; ", words)
         + unless(open)
         + (finding.step() == 1 ? "." : ", in steps of " + Figures.whole(finding.step()) + ".");
+  }
+
+  private String by(Dimension dimension) {
+    return switch (dimension) {
+      case Dimension.Quantity quantity -> quantity.label();
+      case Dimension.AveragePayment payment ->
+          payment.label() + " in " + selection.currency().getCode();
+    };
   }
 
   private static String levels(Stretch stretch) {

@@ -417,12 +417,12 @@ public class Workspace {
     String currency = session.table().selection().currency().getCode();
     return whatIf
             .stated()
-            .map(stated ->
-                ", if there were " + Figures.quantity(stated.measure().quantity(stated.units())))
+            .map(stated -> ", with " + Figures.quantity(stated.measure().quantity(stated.units())))
             .orElse("")
         + whatIf
             .averagePayment()
-            .map(each -> ", payments of " + currency + " " + each.toPlainString() + " on average")
+            .map(each ->
+                ", with payments of " + currency + " " + each.toPlainString() + " on average")
             .orElse("");
   }
 

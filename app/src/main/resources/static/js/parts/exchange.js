@@ -50,10 +50,15 @@ export function exchange(document) {
 
   /**
    * Results hold nothing that has to be told it goes, and telling each part takes longer than
-   * anything else; what has the focus is left to be found again.
+   * anything else; what has the focus, or has asked, is left to be found again. The page stays as
+   * high meanwhile, or it would be back at its top.
    */
-  function emptied({ target, shouldSwap }) {
-    if (shouldSwap && target.id === 'results' && !target.contains(document.activeElement)) target.replaceChildren();
+  function emptied({ target, shouldSwap, elt }) {
+    const isLeft = (part) => target.contains(part);
+    if (!shouldSwap || target.id !== 'results' || isLeft(document.activeElement) || isLeft(elt)) return;
+    target.style.minHeight = `${target.offsetHeight}px`;
+    target.replaceChildren();
+    document.addEventListener('htmx:afterSwap', () => { target.style.minHeight = ''; }, { once: true });
   }
 
   /** Not kept; sent again at once if somebody has signed in meanwhile. */

@@ -5,6 +5,7 @@ import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertThrows;
 import static org.testng.Assert.assertTrue;
 
+import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.ColorScheme;
 import java.util.List;
@@ -143,6 +144,20 @@ public class ViewsTest extends BrowserTest {
     assertThat(page.locator("#people")).isFocused();
     page.keyboard().type("tm?");
     assertThat(page.locator("#people")).hasValue("tm?");
+  }
+
+  @Test
+  public void whoHasReadDownStaysThereWhenFiguresChange() {
+    Page page = signedIn("ilse", ColorScheme.LIGHT, 1280);
+    page.navigate("/selections/1/cost");
+    page.evaluate("scrollTo(0, 900)");
+    Locator cost = page.locator(".bench .headcost td").first();
+    String before = cost.innerText();
+    page.evaluate(
+        "() => { const people = document.getElementById('people'); people.value = '97';"
+            + " people.dispatchEvent(new Event('change', { bubbles: true })); }");
+    assertThat(cost).not().hasText(before);
+    assertEquals(page.evaluate("Math.round(scrollY)"), 900);
   }
 
   @Test
