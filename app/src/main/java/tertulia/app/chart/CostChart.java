@@ -119,7 +119,7 @@ public final class CostChart {
         "class",
         "costs",
         "viewBox",
-        "0 0 812 330",
+        "0 0 812 334",
         "role",
         "img",
         "aria-label",
