@@ -199,6 +199,9 @@ public record Fit(List<Need> needs, boolean quantities, List<QuantityCover> cove
 
   /** The add-ons of a list that the musts require, each once, in the list's order. */
   public List<AddOn> required(Offering offering, PriceList list) {
+    if (list.addOns().isEmpty()) {
+      return List.of();
+    }
     List<String> names =
         needs.stream()
             .filter(need -> need.importance() instanceof Importance.Must)
@@ -214,6 +217,9 @@ public record Fit(List<Need> needs, boolean quantities, List<QuantityCover> cove
    * plan, with the add-ons the musts require, does not meet.
    */
   public List<Outside> outside(Offering offering, PriceList list) {
+    if (needs.stream().noneMatch(need -> need.outside().isPresent())) {
+      return List.of();
+    }
     List<String> taken = required(offering, list).stream().map(AddOn::name).toList();
     List<Outside> outside = new ArrayList<>();
     for (Need need : needs) {

@@ -69,7 +69,7 @@ public record Market(
   }
 
   Optional<ExchangeRate> rate(PriceList list) {
-    return rates.latest(list.currency(), reporting, ratesOf);
+    return needsRate(list) ? rates.latest(list.currency(), reporting, ratesOf) : Optional.empty();
   }
 
   /** Why a list has no figure for these units; empty if it has one. */
