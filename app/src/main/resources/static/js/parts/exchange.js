@@ -53,9 +53,9 @@ export function exchange(document) {
    * anything else; what has the focus, or has asked, is left to be found again. The page stays as
    * high meanwhile, or it would be back at its top.
    */
-  function emptied({ target, shouldSwap, elt }) {
+  function emptied({ target, shouldSwap, requestConfig }) {
     const isLeft = (part) => target.contains(part);
-    if (!shouldSwap || target.id !== 'results' || isLeft(document.activeElement) || isLeft(elt)) return;
+    if (!shouldSwap || target.id !== 'results' || isLeft(document.activeElement) || isLeft(requestConfig.elt)) return;
     target.style.minHeight = `${target.offsetHeight}px`;
     target.replaceChildren();
     document.addEventListener('htmx:afterSwap', () => { target.style.minHeight = ''; }, { once: true });
