@@ -15,18 +15,23 @@ import tertulia.app.exchange.TypedPrice;
 
 /**
  * Bands in words that cannot be mistaken, one a line: "to 25: 8.40 each", "to 25: 90 in all",
- * "above: 5.10 each plus 40". The short way, "25 8.40", "25 0 90" and "more 5.10", is read too.
+ * "above: 5.10 each plus 40", also "up to 75 people 190 in all, then 2.90 each". The short way, "25
+ * 8.40", "25 0 90" and "more 5.10", is read too.
  */
 final class BandText {
   private static final Pattern LINE =
       Pattern.compile(
-          "(?:(?:up\\s+)?to\\s+|≤\\s*)?(?<upTo>[0-9.,'’]+|more|above)"
+          "(?:(?:up\\s+)?to\\s+|≤\\s*)?(?<upTo>[0-9.,'’]+|more|above|then)"
+              + "(?:\\s+(?:people|persons|seats|users|members|heads|staff|units))?"
               + "(?:\\s*[:=]|\\s+at\\b|\\s+for\\b|\\s)\\s*(?<price>.+)");
   private static final Pattern EACH =
       Pattern.compile(
           "(?<each>.+?)\\s*\\beach"
               + "(?:\\s*(?:and|plus|\\+)\\s*(?<flat>.+?)(?:\\s+(?:in\\s+all|flat))?)?");
   private static final Pattern IN_ALL = Pattern.compile("(?<flat>.+?)\\s+(?:in\\s+all|flat)");
+
+  /** Lines, semicolons, and commas before the last band. */
+  private static final String APART = "\\s*(?:\\R|;|,(?=\\s*(?:then|above|more)\\b))\\s*";
 
   /** More characters than any band takes. */
   private static final int LONGEST = 120;
@@ -40,7 +45,7 @@ final class BandText {
    */
   static List<ToolSheet.BandPart> read(String text, String currency, Consumer<String> refused) {
     List<ToolSheet.BandPart> bands = new ArrayList<>();
-    for (String line : text.strip().split("\\s*(\\R|;)\\s*")) {
+    for (String line : text.strip().split(APART)) {
       try {
         bands.add(band(line.strip(), currency));
       } catch (IllegalArgumentException e) {
@@ -48,6 +53,14 @@ final class BandText {
       }
     }
     return bands;
+  }
+
+  /** Whether a price is written as bands where one for each unit belongs. */
+  static boolean isBands(String text, String currency) {
+    List<String> refused = new ArrayList<>();
+    return text.strip().toLowerCase(Locale.ROOT).matches("(?s)(?:up\\s+)?to\\b.*")
+        && !read(text, currency, refused::add).isEmpty()
+        && refused.isEmpty();
   }
 
   private static ToolSheet.BandPart band(String line, String currency) {
@@ -83,7 +96,7 @@ final class BandText {
   private static ToolSheet.BandPart band(
       String upTo, @Nullable String each, @Nullable String flat, String currency) {
     return new ToolSheet.BandPart(
-        List.of("more", "above").contains(upTo)
+        List.of("more", "above", "then").contains(upTo)
             ? null
             : Integer.valueOf(TypedNumber.readWhole(upTo)),
         each == null ? "0" : TypedPrice.read(each, currency, true),

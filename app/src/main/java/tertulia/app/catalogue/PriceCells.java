@@ -173,6 +173,17 @@ final class PriceCells {
       return Optional.empty();
     }
     String name = faults.at("lines[" + l + "].name", () -> Codes.text(line.name, 120)).orElse("");
+    if ((kind == ChargeKind.PER_UNIT || kind == ChargeKind.FLAT)
+        && BandText.isBands(price, currency())) {
+      faults.add(
+          at,
+          "\""
+              + Codes.shortened(price)
+              + "\" is a price in bands. Choose \"in bands, all units at one price\" beside"
+              + " \"priced\", or \"slice by slice\" if each band's price is only for its own"
+              + " units.");
+      return Optional.empty();
+    }
     return switch (kind) {
       case FLAT -> Optional.of(new ToolSheet.FlatPart(name, monthly(at, price)));
       case ONE_OFF -> Optional.of(new ToolSheet.OneOffPart(name, decimal(at, price), null));

@@ -32,6 +32,7 @@ import tertulia.app.people.SignedIn;
 import tertulia.app.web.Again;
 import tertulia.app.web.Conflict;
 import tertulia.app.web.FormFields;
+import tertulia.app.web.NotFound;
 import tertulia.app.web.OtherVersion;
 import tertulia.app.web.TooMany;
 import tertulia.core.fit.Answer;
@@ -96,6 +97,7 @@ class PricePageController {
       @RequestParam(defaultValue = "") String copyPlan,
       @RequestParam(defaultValue = "false") boolean asked,
       @AuthenticationPrincipal SignedIn person,
+      RedirectAttributes flash,
       Model model,
       HttpServletResponse response) {
     checkSize(form);
@@ -112,10 +114,24 @@ class PricePageController {
       return asked(form, about, doubts, model, response);
     }
     String slug = catalogue.add(converted.sheet().get(), person.name());
-    return "redirect:"
-        + (about.isWanted()
-            ? "/selections/" + selection + "/contenders?added=" + slug
-            : "/catalogue/" + slug);
+    return about.isWanted()
+        ? brought(slug, Long.parseLong(selection), person.name(), flash)
+        : "redirect:/catalogue/" + slug;
+  }
+
+  /**
+   * Whoever writes a tool down for a selection wants it at its table; it can be taken off again.
+   */
+  private String brought(String slug, long selection, String by, RedirectAttributes flash) {
+    try {
+      wanted.bring(selection, slug, by);
+      flash.addFlashAttribute("brought", catalogue.get(slug).sheet());
+    } catch (Conflict e) {
+      flash.addFlashAttribute("notBrought", e.message());
+    } catch (NotFound e) {
+      return "redirect:/catalogue/" + slug;
+    }
+    return "redirect:/selections/" + selection + "/contenders";
   }
 
   @GetMapping("/catalogue/{slug}/edit")
@@ -186,6 +202,9 @@ class PricePageController {
       }
       Catalogue.Change change =
           catalogue.change(slug, form.version, converted.sheet().get(), from.get(), person.name());
+      if (about.isWanted()) {
+        flash.addFlashAttribute("from", selection);
+      }
       return CatalogueController.saved(slug, change, from.get(), "Saved.", flash);
     } catch (Conflict e) {
       form.version = stored.version();
@@ -336,7 +355,7 @@ class PricePageController {
         "shape", SheetShape.of(form, asked.capabilities(), capabilities.ofAreas(), notes.fields()));
     model.addAttribute("readings", new ToolConverter(form, "shown").convert().readings());
     model.addAttribute("slug", about.slug());
-    model.addAttribute("selection", about.selection());
+    model.addAttribute("selection", about.isWanted() ? about.selection() : "");
     model.addAttribute("faults", notes.faults());
     model.addAttribute("doubts", notes.doubts());
     model.addAttribute("capabilities", capabilities.all());

@@ -19,6 +19,14 @@ public interface Wanted {
   record Asked(
       List<String> capabilities, List<String> counts, List<String> measures, List<String> areas) {}
 
+  /**
+   * Brings a tool that was written down for a selection to its table.
+   *
+   * @throws tertulia.app.web.Conflict if the table is full, or what was asked is decided
+   * @throws tertulia.app.web.NotFound if whoever is signed in may not open it or there is none
+   */
+  void bring(long selection, String slug, String by);
+
   /** What it asks; nothing if whoever is signed in may not open it or there is none. */
   Asked by(long selection);
 }

@@ -89,17 +89,19 @@ public final class CostChart {
   /** A line that costs so many times the next would press all others flat; it is cut off there. */
   private static final double RUNAWAY = 2.5;
 
-  /** The highest cost shown. */
+  /** The highest cost shown. What costs nothing, or has no figure, sets no measure for others. */
   private double highestShown() {
     List<Double> tops =
         lines.stream()
             .map(line -> top(costs.curve(line.id())))
+            .filter(top -> top > 0)
             .sorted(Comparator.reverseOrder())
             .toList();
-    if (tops.isEmpty()) {
-      return 1;
-    }
-    return tops.size() == 1 ? tops.getFirst() : Math.min(tops.get(0), RUNAWAY * tops.get(1));
+    return switch (tops.size()) {
+      case 0 -> 1;
+      case 1 -> tops.getFirst();
+      default -> Math.min(tops.get(0), RUNAWAY * tops.get(1));
+    };
   }
 
   private double top(Curve curve) {
@@ -208,7 +210,7 @@ public final class CostChart {
           at,
           "y2",
           at);
-      svg.text(LEFT - 8, at + 4, "tick", "end", Figures.whole((long) tick));
+      svg.text(LEFT - 8, at + 4, "tick", "end", y.label(tick));
     }
     for (double tick : x.ticks()) {
       svg.text(x.at(tick), 316, "tick", "middle", many((long) tick));

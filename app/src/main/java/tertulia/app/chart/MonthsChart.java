@@ -115,7 +115,7 @@ public final class MonthsChart {
           at,
           "y2",
           at);
-      svg.text(left - 6, at + 4, "tick", "end", Figures.whole((long) tick));
+      svg.text(left - 6, at + 4, "tick", "end", y.label(tick));
     }
   }
 

@@ -68,7 +68,7 @@ public final class NeedsChart {
           TOP,
           "y2",
           bottom);
-      svg.text(x.at(tick), bottom + 15, "tick", "middle", Figures.whole((long) tick));
+      svg.text(x.at(tick), bottom + 15, "tick", "middle", x.label(tick));
     }
     double top = TOP;
     for (Bar bar : bars) {

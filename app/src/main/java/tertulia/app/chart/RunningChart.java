@@ -83,7 +83,7 @@ public final class RunningChart {
     for (double tick : y.ticks()) {
       String look = tick == 0 ? "grid base" : "grid";
       svg.leaf("line", "class", look, "x1", LEFT, "x2", right, "y1", y.at(tick), "y2", y.at(tick));
-      svg.text(LEFT - 8, y.at(tick) + 4, "tick", "end", Figures.whole((long) tick));
+      svg.text(LEFT - 8, y.at(tick) + 4, "tick", "end", y.label(tick));
     }
     for (int m : TimeAxis.labelled(horizon, step)) {
       svg.text(x(m), BOTTOM + 20, "tick", "start", Dates.shortMonth(horizon.month(m)));

@@ -2,6 +2,8 @@ package tertulia.app.chart;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
+import tertulia.app.display.Figures;
 
 /** Maps numbers between two round ends onto a stretch of the picture. */
 record Scale(double least, double most, double step, double from, double to) {
@@ -41,5 +43,18 @@ record Scale(double least, double most, double step, double from, double to) {
       ticks.add(least + i * step);
     }
     return ticks;
+  }
+
+  /** A tick as it stands beside the picture, with as many decimals as the steps have. */
+  String label(double tick) {
+    int decimals = 0;
+    double scaled = step;
+    while (decimals < 6 && Math.abs(scaled - Math.rint(scaled)) > 1e-6 * scaled) {
+      scaled *= 10;
+      decimals++;
+    }
+    return decimals == 0
+        ? Figures.whole(Math.round(tick))
+        : String.format(Locale.ROOT, "%." + decimals + "f", tick);
   }
 }

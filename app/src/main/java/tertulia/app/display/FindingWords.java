@@ -448,7 +448,23 @@ public record FindingWords(Selection selection) {
     return name(only.tool())
         + " costs "
         + String.join(" and ", costs)
-        + ". Nothing is compared with it yet.";
+        + (only.others().isEmpty() ? ". Nothing is compared with it yet." : ". " + others(only));
+  }
+
+  private String others(Finding.OnlyOne only) {
+    String upTo = " for any headcount up to " + Figures.whole(only.most());
+    List<String> parts = new ArrayList<>();
+    if (!only.out().isEmpty()) {
+      parts.add("no plan of " + names(only.out()) + " does what is needed" + upTo);
+    }
+    if (!only.toConfirm().isEmpty()) {
+      parts.add(
+          "no plan of "
+              + names(only.toConfirm())
+              + " is confirmed to do"
+              + (only.out().isEmpty() ? " what is needed" + upTo : " so"));
+    }
+    return capitalised(String.join("; ", parts)) + ".";
   }
 
   private static String amount(Amount amount) {

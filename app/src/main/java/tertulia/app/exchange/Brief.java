@@ -1,6 +1,7 @@
 package tertulia.app.exchange;
 
 import com.fasterxml.jackson.annotation.JsonInclude;
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -134,6 +135,23 @@ public record Brief(
             })
             .toList();
     return some.isEmpty() ? this : copy(groups, seated, criteria, rates, scenarios, followsGrowth);
+  }
+
+  /** This brief with one unit of a measure for each head of some of its groups. */
+  public Brief oneEach(String measure, List<String> some) {
+    if (some.isEmpty()) {
+      return this;
+    }
+    List<DemandPart> counted = new ArrayList<>(demand);
+    if (demand.stream().noneMatch(part -> part.measure().equals(measure))) {
+      counted.add(new DemandPart(measure, "0", Map.of()));
+    }
+    counted.replaceAll(part -> {
+      Map<String, String> rates = new LinkedHashMap<>(part.perHead());
+      some.forEach(group -> rates.putIfAbsent(group, "1"));
+      return part.measure().equals(measure) ? part.per(rates) : part;
+    });
+    return copy(groups, counted, criteria, rates, scenarios, followsGrowth);
   }
 
   /** This brief with one unit of everything that is counted for each head of every group. */

@@ -20,6 +20,9 @@ public class PeopleForm {
     public String figure = "";
     public String since = "";
 
+    /** Of a new group of a selection, what each of it holds: "seat", "light" or "none". */
+    public String holds = "seat";
+
     /** Whether the group is taken out. */
     public boolean out;
 

@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import tertulia.app.exchange.Brief;
@@ -184,18 +185,27 @@ final class BriefConverter {
             before.scenarios(),
             practice(form),
             before.followsGrowth());
-    List<String> known = before.groups().stream().map(Brief.GroupPart::id).toList();
     Brief seated =
-        brief.seating(
-            groups.stream()
-                .map(Brief.GroupPart::id)
-                .filter(group -> !known.contains(group))
-                .toList());
+        brief
+            .seating(added(form, before, ids, "seat"))
+            .oneEach(Measure.LIGHT_SEATS.id(), added(form, before, ids, "light"))
+            .oneEach(Measure.WHOLE_STAFF.id(), added(form, before, ids, "none"));
     if (faults.isEmpty()) {
       BriefCheck.faults(seated).forEach(this::addAtField);
     }
     return new Converted(
         faults.isEmpty() ? Optional.of(seated) : Optional.empty(), faults.byField());
+  }
+
+  /** The groups that were not there before each of which holds the same. */
+  private static List<String> added(
+      BriefForm form, Brief before, List<String> ids, String holding) {
+    List<String> known = before.groups().stream().map(Brief.GroupPart::id).toList();
+    return IntStream.range(0, Math.min(ids.size(), form.groups.size()))
+        .filter(i -> form.groups.get(i).holds.equals(holding))
+        .mapToObj(ids::get)
+        .filter(id -> !id.isEmpty() && !known.contains(id))
+        .toList();
   }
 
   private void addAtField(Fault fault) {

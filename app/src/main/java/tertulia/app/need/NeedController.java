@@ -194,6 +194,7 @@ class NeedController implements StepBody {
   @Override
   public void fill(Workspace.Session session, Model model) {
     Table table = session.table();
+    model.addAttribute("needless", table.selection().needs().isEmpty());
     model.addAttribute("demand", NeedRows.demand(session));
     model.addAttribute("rows", NeedRows.needs(session));
     model.addAttribute("faults", Map.of());

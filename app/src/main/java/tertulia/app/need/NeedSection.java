@@ -85,10 +85,16 @@ record NeedSection(String id, String title, String says, boolean open) {
     long shoulds =
         s.needs().stream().filter(n -> n.importance() instanceof Importance.Should).count();
     List<String> parts = new ArrayList<>();
-    parts.add(Figures.counted(musts, "musts"));
-    parts.add(Figures.counted(shoulds, "shoulds"));
-    parts.add(Figures.counted(s.needs().size() - musts - shoulds, "coulds"));
+    counted(musts, "musts", parts);
+    counted(shoulds, "shoulds", parts);
+    counted(s.needs().size() - musts - shoulds, "coulds", parts);
     return String.join(", ", parts);
+  }
+
+  private static void counted(long number, String of, List<String> parts) {
+    if (number > 0) {
+      parts.add(Figures.counted(number, of));
+    }
   }
 
   private static String people(Selection s, Costs costs) {

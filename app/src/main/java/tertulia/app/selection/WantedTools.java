@@ -7,6 +7,7 @@ import org.springframework.transaction.annotation.Transactional;
 import tertulia.app.catalogue.Wanted;
 import tertulia.app.exchange.Brief;
 import tertulia.app.exchange.SelectionFile;
+import tertulia.app.web.Again;
 import tertulia.app.web.NotFound;
 import tertulia.core.growth.Measure;
 
@@ -38,6 +39,11 @@ class WantedTools implements Wanted {
     } catch (NotFound e) {
       return NOTHING;
     }
+  }
+
+  @Override
+  public void bring(long selection, String slug, String by) {
+    Again.until(() -> selections.addContender(selection, slug, by));
   }
 
   private static List<String> shared(List<SelectionFile.ContenderPart> contenders) {

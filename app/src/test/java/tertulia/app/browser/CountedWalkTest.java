@@ -66,7 +66,7 @@ public class CountedWalkTest extends BrowserTest {
     if (page.locator(".doubt input").count() > 0) {
       page.locator(".savebar .btn-primary").click();
     }
-    page.waitForURL("**/contenders?added=winchbook");
+    page.waitForURL("**/contenders");
     ToolSheet sheet = catalogue.get("winchbook").sheet();
     assertEquals(sheet.plans().getFirst().measure(), WINCHES);
     assertTrue(

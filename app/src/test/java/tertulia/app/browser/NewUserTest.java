@@ -91,15 +91,14 @@ public class NewUserTest extends BrowserTest {
     page.locator("[name=name]").fill(name);
     page.locator("[name='plans[0].name']").fill("Works");
     page.locator("[name='lines[0].cells[0].prices[m1]']").fill("six");
-    page.getByText("Save the price page").click();
+    page.getByText("Save it and bring it to the table").click();
     assertThat(page.locator("main")).containsText("\"six\" is not a number. Write it like 7.30");
     assertThat(page.locator("[name='lines[0].cells[0].prices[m1]']")).hasValue("six");
     page.locator("[name='lines[0].cells[0].prices[m1]']").fill(monthly);
     page.locator("[name='lines[0].cells[0].prices[u12]']").fill(yearly);
     page.locator("[name='facts[0].capability']").fill("Shared plans");
     page.locator("[name='facts[0].answers[0]']").selectOption(answer);
-    page.getByText("Save the price page").click();
-    page.getByText("Bring it to the table").click();
+    page.getByText("Save it and bring it to the table").click();
     assertThat(page.locator(".bench thead")).containsText(name);
   }
 

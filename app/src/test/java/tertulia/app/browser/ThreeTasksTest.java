@@ -78,8 +78,8 @@ public class ThreeTasksTest extends BrowserTest {
   }
 
   private void bring() {
-    page.getByText("Save the price page").click();
-    page.getByText("Bring it to the table").click();
+    page.getByText("Save it and bring it to the table").click();
+    assertThat(page.locator("main")).containsText("is in the catalogue and at the table.");
   }
 
   private static String price(int charge, String term) {

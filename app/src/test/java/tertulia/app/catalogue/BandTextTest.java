@@ -1,6 +1,8 @@
 package tertulia.app.catalogue;
 
 import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertFalse;
+import static org.testng.Assert.assertTrue;
 
 import java.math.BigDecimal;
 import java.util.ArrayList;
@@ -25,6 +27,24 @@ public class BandTextTest {
     return new ToolSheet.BandedPart("Seats", "seats", "whole", bands, 0, 1, 0);
   }
 
+  @Test
+  public void bandsInOneSentenceAreReadToo() {
+    assertEquals(
+        read("up to 75 people 190 in all, then 2.90 each"),
+        List.of(new ToolSheet.BandPart(75, "0", "190"), new ToolSheet.BandPart(null, "2.90", "0")));
+    // a comma between thousands parts nothing
+    assertEquals(read("to 1,200: 8.40 each").size(), 1);
+  }
+
+  @Test
+  public void onlyBandsAreTakenForBands() {
+    assertTrue(BandText.isBands("up to 75: 190 in all; above: 2.90 each", "EUR"));
+    assertTrue(BandText.isBands("to 25: 8.40 each", "EUR"));
+    for (String price : List.of("8.40", "96/12", "96 a year", "25 8.40", "8 to 14", "to 25", "")) {
+      assertFalse(BandText.isBands(price, "EUR"), price);
+    }
+  }
+
   @DataProvider
   Object[][] lines() {
     ToolSheet.BandPart each = new ToolSheet.BandPart(25, "8.40", "0");
@@ -46,6 +66,9 @@ public class BandTextTest {
       {"above: 8.40 each plus 90", both},
       {"more 8.40 90", both},
       {"above 8.40 each and 90 in all", both},
+      {"up to 25 people 90 in all", inAll},
+      {"to 25 seats: 8.40 each", each},
+      {"then 8.40 each plus 90", both},
       {"to 1,200: 1,299.00 in all", new ToolSheet.BandPart(1200, "0", "1299.00")},
     };
   }

@@ -6,11 +6,14 @@ import static org.testng.Assert.assertTrue;
 
 import java.io.StringReader;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Random;
 import javax.xml.parsers.DocumentBuilderFactory;
+import org.joda.money.Money;
 import org.testng.annotations.Test;
 import org.w3c.dom.Document;
 import org.w3c.dom.Element;
@@ -63,6 +66,39 @@ public class CostChartTest {
     assertEquals(slotmeer[119], "864.00");
     assertEquals(slotmeer[120], "1,645.60");
     assertEquals(slotmeer.length, CostChart.reach(COSTS, READ));
+  }
+
+  /** Who has no figure sets no measure: the only line there is fills the picture. */
+  @Test
+  public void theOnlyLineIsSeen() throws Exception {
+    Map<String, Optional<Money>> unknown = new LinkedHashMap<>();
+    COSTS.curves().keySet().stream().skip(1).forEach(id -> unknown.put(id, Optional.empty()));
+    unknown.put(COSTS.curves().keySet().iterator().next(), Optional.of(Money.parse("EUR 0.00")));
+    Document chart = parsed(CostChart.draw(COSTS.adding(unknown), lines("Slotmeer"), READ));
+    List<Double> heights = new ArrayList<>();
+    for (String point :
+        elements(chart, "path", "line").getFirst().getAttribute("d").split("[ML]")) {
+      if (!point.isBlank()) {
+        heights.add(Double.parseDouble(point.split(" ")[1]));
+      }
+    }
+    double highest = Collections.min(heights);
+    assertTrue(highest >= 18 && highest < 80, "" + highest);
+    assertTrue(Collections.max(heights) <= 296);
+  }
+
+  @Test
+  public void ticksSayWhatTheyStandFor() {
+    assertEquals(labels(Scale.over(12, 6, 0, 1)), List.of("0", "2", "4", "6", "8", "10", "12"));
+    assertEquals(
+        labels(Scale.over(15, 6, 0, 1)),
+        List.of("0.0", "2.5", "5.0", "7.5", "10.0", "12.5", "15.0"));
+    assertEquals(labels(Scale.over(1, 5, 0, 1)), List.of("0.0", "0.2", "0.4", "0.6", "0.8", "1.0"));
+    assertEquals(labels(Scale.over(14000, 5, 0, 1)), List.of("0", "5,000", "10,000", "15,000"));
+  }
+
+  private static List<String> labels(Scale scale) {
+    return scale.ticks().stream().map(scale::label).toList();
   }
 
   @Test

@@ -53,17 +53,43 @@ public record CostFindings(Costs costs) {
     return all;
   }
 
-  /** What the only contender costs; empty if there are several, or nothing is known of it. */
+  /**
+   * What the only tool costs that has a plan that serves; empty if others have one, too, or nothing
+   * is known of its cost.
+   */
   private Optional<Finding.OnlyOne> onlyOne() {
-    if (active().size() != 1) {
+    List<String> serving = active().stream().map(Contender::id).filter(this::mayServe).toList();
+    if (serving.size() != 1) {
       return Optional.empty();
     }
-    String tool = active().getFirst().id();
+    String tool = serving.getFirst();
     Optional<Amount> month = costs.monthly(tool);
     Optional<Amount> whole = costs.totalBounds(tool);
-    return month.isEmpty() && whole.isEmpty()
-        ? Optional.empty()
-        : Optional.of(new Finding.OnlyOne(tool, month, whole));
+    if (month.isEmpty() && whole.isEmpty()) {
+      return Optional.empty();
+    }
+    List<String> others =
+        active().stream().map(Contender::id).filter(id -> !id.equals(tool)).toList();
+    List<String> toConfirm =
+        others.stream()
+            .filter(
+                id -> costs.steady(id) instanceof Outcome.NoPlan<?> none && none.isUnconfirmed())
+            .toList();
+    int most = others.isEmpty() ? 0 : costs.costByHeadcount().most();
+    return Optional.of(new Finding.OnlyOne(tool, month, whole, others, toConfirm, most));
+  }
+
+  /** Whether a plan of a tool serves now, over the period or for any headcount looked at. */
+  private boolean mayServe(String tool) {
+    return active().size() == 1
+        || !(costs.steady(tool) instanceof Outcome.NoPlan)
+        || !(costs.way(tool) instanceof Ways.Gap gap)
+        || gap.isUnpriced()
+        || doesForSome(costs.costByHeadcount(), tool);
+  }
+
+  private static boolean doesForSome(CostByHeadcount swept, String tool) {
+    return IntStream.rangeClosed(1, swept.most()).anyMatch(swept.curve(tool)::does);
   }
 
   private List<Contender> active() {

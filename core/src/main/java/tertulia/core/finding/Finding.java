@@ -96,12 +96,32 @@ public sealed interface Finding {
   }
 
   /**
-   * What the only contender costs; there is nobody to compare it with.
+   * What the only tool costs that has a plan that serves; there is nothing to compare it with.
    *
    * @param month in the month under discussion; empty if unknown
    * @param whole over the whole period; empty if unknown; not both are
+   * @param others contenders of which no plan serves; empty if there is no other contender
+   * @param toConfirm those of them of which one would if what is not known were confirmed
+   * @param most no plan of theirs serves for any headcount up to this; 0 if there are none
    */
-  record OnlyOne(String tool, Optional<Amount> month, Optional<Amount> whole) implements OfCost {}
+  record OnlyOne(
+      String tool,
+      Optional<Amount> month,
+      Optional<Amount> whole,
+      List<String> others,
+      List<String> toConfirm,
+      int most)
+      implements OfCost {
+    public OnlyOne {
+      others = List.copyOf(others);
+      toConfirm = List.copyOf(toConfirm);
+    }
+
+    /** The others of which nothing that could be confirmed would make a plan serve. */
+    public List<String> out() {
+      return others.stream().filter(tool -> !toConfirm.contains(tool)).toList();
+    }
+  }
 
   /** Nobody has a figure at any headcount. */
   record NobodyHasAFigure() implements OfCost {}

@@ -23,6 +23,7 @@ import org.testng.annotations.AfterClass;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import tertulia.core.Generated;
+import tertulia.core.Samples;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Costs;
 import tertulia.core.evaluation.Evaluation;
@@ -35,6 +36,7 @@ import tertulia.core.fit.Answer;
 import tertulia.core.fit.Capability;
 import tertulia.core.fit.Need;
 import tertulia.core.fit.Reason;
+import tertulia.core.fit.Verdict;
 import tertulia.core.growth.Measure;
 import tertulia.core.growth.Scenario;
 import tertulia.core.path.CostByHeadcount;
@@ -86,7 +88,8 @@ public class FindingsTest {
             Finding.WholePeriod.class,
             Finding.CheapestByHeadcount.class,
             Finding.WithinPlan.class,
-            Finding.LeadChange.class)) {
+            Finding.LeadChange.class,
+            Finding.OnlyOne.class)) {
       assertTrue(seen.getOrDefault("open " + kind.getSimpleName(), 0) > 0, kind + " of " + seen);
     }
     for (Class<?> cause : Finding.Cause.class.getPermittedSubclasses()) {
@@ -102,6 +105,7 @@ public class FindingsTest {
           case Finding.CheapestByHeadcount cheapest -> !cheapest.open().isEmpty();
           case Finding.WithinPlan within -> !within.open().isEmpty();
           case Finding.LeadChange change -> !change.certain();
+          case Finding.OnlyOne only -> !only.toConfirm().isEmpty();
           default -> false;
         };
     if (isOpen) {
@@ -152,6 +156,25 @@ public class FindingsTest {
       next = stretch.to() + finding.step();
     }
     assertEquals(next - finding.step(), finding.most());
+  }
+
+  /** Of all but the first nobody has said anything, so that none of them is confirmed to do. */
+  @Test(dataProvider = "seeds")
+  public void whoseRivalsAreNotConfirmedIsAlone(int seed) {
+    Selection whole = Generated.selection(seed);
+    List<Contender> contenders = new ArrayList<>(whole.contenders());
+    contenders.replaceAll(c ->
+        c.equals(whole.contenders().getFirst())
+            ? c
+            : new Contender(c.tool(), Map.of(), c.ratings(), c.aside(), c.effort()));
+    Costs costs =
+        Evaluation.of(Samples.asking(whole, whole.needs(), contenders), WhatIf.START).costs();
+    for (Finding.OfCost finding : new CostFindings(costs).all()) {
+      if (finding instanceof Finding.OnlyOne) {
+        met(finding);
+        check(costs, finding);
+      }
+    }
   }
 
   @Test(dataProvider = "seeds")
@@ -285,8 +308,23 @@ public class FindingsTest {
   private void check(Costs costs, Finding.OfCost finding) {
     switch (finding) {
       case Finding.OnlyOne only -> {
-        assertEquals(
-            costs.selection().active().stream().map(Contender::id).toList(), List.of(only.tool()));
+        List<String> others =
+            costs.selection().active().stream()
+                .map(Contender::id)
+                .filter(id -> !id.equals(only.tool()))
+                .toList();
+        assertEquals(only.others(), others);
+        for (String other : others) {
+          assertTrue(costs.way(other) instanceof Ways.Gap gap && !gap.isUnpriced(), other);
+          boolean open =
+              costs.steady(other) instanceof Outcome.NoPlan<?> none
+                  && none.passedOver().values().stream()
+                      .anyMatch(Verdict.Unconfirmed.class::isInstance);
+          assertEquals(only.toConfirm().contains(other), open, other);
+          for (int n = 1; n <= only.most(); n++) {
+            assertTrue(at(costs, n).steady(other) instanceof Outcome.NoPlan, other + " at " + n);
+          }
+        }
         assertEquals(only.month(), costs.monthly(only.tool()));
         assertEquals(only.whole(), costs.totalBounds(only.tool()));
         assertTrue(only.month().isPresent() || only.whole().isPresent());
