@@ -27,6 +27,7 @@ import tertulia.app.exchange.Codes;
 import tertulia.app.exchange.Faults;
 import tertulia.app.exchange.Limits;
 import tertulia.app.exchange.TermCode;
+import tertulia.app.exchange.TypedDate;
 import tertulia.app.exchange.TypedMeasure;
 import tertulia.app.people.SignedIn;
 import tertulia.app.web.Again;
@@ -170,12 +171,12 @@ class PricePageController {
     Optional<LocalDate> from =
         dates.at(
             "validFrom",
-            () -> form.validFrom.isBlank() ? catalogue.today() : Codes.day(form.validFrom));
+            () -> form.validFrom.isBlank() ? catalogue.today() : TypedDate.day(form.validFrom));
     Optional<String> says = dates.at("says", () -> Codes.text(form.says, 400));
     Optional<LocalDate> announced =
         dates.at(
             "announced",
-            () -> form.announced.isBlank() ? catalogue.today() : Codes.day(form.announced));
+            () -> form.announced.isBlank() ? catalogue.today() : TypedDate.day(form.announced));
     ToolConverter.Converted converted = new ToolConverter(form, slug).convert();
     if (converted.sheet().isEmpty() || from.isEmpty() || !dates.isEmpty()) {
       Map<String, String> faults = new java.util.LinkedHashMap<>(converted.faults());

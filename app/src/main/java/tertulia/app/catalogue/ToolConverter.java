@@ -14,6 +14,7 @@ import tertulia.app.exchange.Faults;
 import tertulia.app.exchange.ToolReader;
 import tertulia.app.exchange.ToolSheet;
 import tertulia.app.exchange.TypedCount;
+import tertulia.app.exchange.TypedDate;
 import tertulia.core.fit.Answer;
 import tertulia.core.pagetext.PageReader;
 import tertulia.core.working.Ground;
@@ -318,10 +319,12 @@ final class ToolConverter {
       faults.add("owned.until", "Until which day is it paid for? Write it like 2027-06-30.");
     }
     return new ToolSheet.OwnedPart(
-        planId(line.plan),
+        line.plan.isBlank() && planIds.size() == 1
+            ? planIds.values().iterator().next()
+            : planId(line.plan),
         line.measure,
         whole("owned.units", line.units, 0),
-        read("owned.until", line.until, t -> Codes.day(t).toString()),
+        read("owned.until", line.until, t -> TypedDate.day(t).toString()),
         source("owned.source", line.source));
   }
 
@@ -377,7 +380,7 @@ final class ToolConverter {
     return new ToolSheet.PastedPart(
         lines,
         text("pasted.by", typed.by, false),
-        read("pasted.on", typed.on, t -> Codes.day(t).toString()));
+        read("pasted.on", typed.on, t -> TypedDate.day(t).toString()));
   }
 
   private List<ToolSheet.RatingPart> ratings() {
@@ -406,7 +409,7 @@ final class ToolConverter {
     String day = source.asOf.isBlank() ? form.source.asOf : source.asOf;
     String ground = source.ground.isBlank() ? form.source.ground : source.ground;
     return new ToolSheet.SourcePart(
-        read(place + ".asOf", day, t -> Codes.day(t).toString()),
+        read(place + ".asOf", day, t -> TypedDate.day(t).toString()),
         ground.isBlank() ? MAKERS : ground,
         text(place + ".who", source.who, false),
         read(place + ".link", source.link, t -> Codes.text(t, 500)),
@@ -419,7 +422,7 @@ final class ToolConverter {
   }
 
   private @Nullable String day(String field, String text) {
-    return text.isBlank() ? null : read(field, text, t -> Codes.day(t).toString());
+    return text.isBlank() ? null : read(field, text, t -> TypedDate.day(t).toString());
   }
 
   private String text(String field, String text, boolean needed) {

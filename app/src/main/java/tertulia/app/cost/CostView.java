@@ -276,6 +276,9 @@ record CostView(
   private static Cell dearer(CostFindings.Place place, String why) {
     String which =
         place.place() + " of " + place.of() + (place.bound() ? ", by a figure within bounds" : "");
+    if (place.of() == 1) {
+      return Cell.figure("the only figure", why);
+    }
     if (place.more().isZero()) {
       return Cell.figure("cheapest", why).looking(place.bound() ? "" : "best").noting(which);
     }

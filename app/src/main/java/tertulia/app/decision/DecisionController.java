@@ -18,6 +18,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import tertulia.app.contenders.Narrowing;
 import tertulia.app.exchange.Codes;
 import tertulia.app.exchange.Faults;
+import tertulia.app.exchange.TypedDate;
 import tertulia.app.people.OwnPassword;
 import tertulia.app.people.SignedIn;
 import tertulia.app.web.Conflict;
@@ -151,7 +152,7 @@ class DecisionController implements StepBody {
     if (text.isBlank()) {
       return null;
     }
-    Optional<LocalDate> day = faults.at("lookAgain", () -> Codes.day(text));
+    Optional<LocalDate> day = faults.at("lookAgain", () -> TypedDate.day(text));
     if (day.isPresent() && !day.get().isAfter(today)) {
       faults.add("lookAgain", text + " is not in the future. Choose a day after today.");
     }

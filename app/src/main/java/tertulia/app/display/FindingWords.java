@@ -256,7 +256,10 @@ public record FindingWords(Selection selection) {
               + (none.tools().size() == 1 ? "it costs" : "they cost")
               + " is not known yet.";
       case Finding.OnlyOneDoes only ->
-          name(only.tool()) + " is the only one that does what is needed.";
+          name(only.tool())
+              + (only.alone()
+                  ? " does what is needed; nothing is compared with it yet."
+                  : " is the only one that does what is needed.");
       case Finding.CheapestThatDoes cheapest -> cheapest(cheapest);
       case Finding.Ahead ahead -> ahead(ahead);
       case Finding.DecisionToday today -> today(today);
@@ -281,7 +284,8 @@ public record FindingWords(Selection selection) {
               : "nobody is sure to do; facts are to be confirmed";
       case Finding.NobodyHasATotal none ->
           Figures.counted(none.tools().size(), "contenders") + " would do, without a known cost";
-      case Finding.OnlyOneDoes only -> "the only one that does";
+      case Finding.OnlyOneDoes only ->
+          only.alone() ? "does; nothing is compared with it yet" : "the only one that does";
       case Finding.CheapestThatDoes cheapest ->
           (cheapest.tools().size() == 1
                   ? "the cheapest that does"

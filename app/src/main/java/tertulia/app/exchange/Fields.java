@@ -33,11 +33,11 @@ public record Fields(Faults faults) {
   }
 
   public String month(String field, String text) {
-    return read(field, text, t -> Codes.month(t).toString());
+    return read(field, text, t -> TypedDate.month(t).toString());
   }
 
   public String day(String field, String text) {
-    return read(field, text, t -> Codes.day(t).toString());
+    return read(field, text, t -> TypedDate.day(t).toString());
   }
 
   public String currency(String field, String text) {

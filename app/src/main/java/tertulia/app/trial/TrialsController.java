@@ -22,6 +22,7 @@ import tertulia.app.exchange.Codes;
 import tertulia.app.exchange.Faults;
 import tertulia.app.exchange.Limits;
 import tertulia.app.exchange.TrialsReader;
+import tertulia.app.exchange.TypedDate;
 import tertulia.app.people.SignedIn;
 import tertulia.app.selection.TriedByHand;
 import tertulia.app.web.Again;
@@ -120,9 +121,9 @@ class TrialsController implements StepBody {
     List<String> trying =
         people == null ? List.of() : people.stream().limit(Limits.TRYING).toList();
     Faults faults = new Faults();
-    Optional<LocalDate> begins = faults.at("first", () -> Codes.day(first));
+    Optional<LocalDate> begins = faults.at("first", () -> TypedDate.day(first));
     Optional<LocalDate> ends =
-        last.isBlank() ? Optional.empty() : faults.at("last", () -> Codes.day(last));
+        last.isBlank() ? Optional.empty() : faults.at("last", () -> TypedDate.day(last));
     faults.at("terms", () -> Codes.text(terms, Limits.TERMS_OF_TRIAL));
     boolean sold = tried.tool().plans().stream().anyMatch(p -> p.id().equals(plan));
     if (faults.isEmpty() && begins.isPresent()) {

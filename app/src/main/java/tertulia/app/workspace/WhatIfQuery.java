@@ -12,6 +12,7 @@ import org.springframework.web.util.UriUtils;
 import tertulia.app.exchange.Codes;
 import tertulia.app.exchange.Fault;
 import tertulia.app.exchange.Faults;
+import tertulia.app.exchange.TypedDate;
 import tertulia.app.exchange.TypedNumber;
 import tertulia.core.billing.View;
 import tertulia.core.evaluation.Selection;
@@ -55,7 +56,7 @@ public record WhatIfQuery(
     Faults faults = new Faults();
     Optional<BigDecimal> light = light(query.getOrDefault("light", "").strip(), faults);
     if (!pricesOf.isEmpty()) {
-      faults.at("asof", () -> Codes.day(pricesOf));
+      faults.at("asof", () -> TypedDate.day(pricesOf));
     }
     Moment moment =
         typed.isEmpty()
@@ -88,7 +89,7 @@ public record WhatIfQuery(
   /** The day whose price pages are used; empty: today's. */
   public Optional<LocalDate> day() {
     try {
-      return pricesOf.isEmpty() ? Optional.empty() : Optional.of(Codes.day(pricesOf));
+      return pricesOf.isEmpty() ? Optional.empty() : Optional.of(TypedDate.day(pricesOf));
     } catch (IllegalArgumentException e) {
       return Optional.empty();
     }

@@ -238,9 +238,9 @@ public class CsvFilesTest {
         "\"EURO\" is not a currency. Write its three-letter code, like EUR."
       },
       {
-        HEADER + PLAN.replace("2026-11-20", "20.11.2026"),
+        HEADER + PLAN.replace("2026-11-20", "11/10/2026"),
         "row 2",
-        "\"20.11.2026\" is not a day. Write it like 2026-11-24."
+        "\"11/10/2026\" may be two days. Write the month as a word, like 24 Nov 2026."
       },
       {
         HEADER + PLAN.replace("Made up", "M\uFFFDde up"),

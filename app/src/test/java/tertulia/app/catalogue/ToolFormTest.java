@@ -108,7 +108,7 @@ public class ToolFormTest {
       {
         change(f -> f.plans.get(1).source.asOf = "yesterday"),
         "plans[1].source.asOf",
-        "\"yesterday\" is not a day. Write it like 2026-11-24."
+        "\"yesterday\" is not a day. Write it like 24 Nov 2026 or 2026-11-24."
       },
       {change(f -> f.name = " "), "name", "This is empty. Fill it in."},
       {

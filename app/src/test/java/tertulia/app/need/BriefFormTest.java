@@ -80,7 +80,7 @@ public class BriefFormTest {
       {
         change(f -> f.start = "January"),
         "start",
-        "\"January\" is not a month. Write it like 2027-01."
+        "\"January\" is not a month. Write it like Jan 2027 or 2027-01."
       },
       {
         change(f -> f.groups.get(0).start = "-24"),

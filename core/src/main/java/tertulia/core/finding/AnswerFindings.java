@@ -37,7 +37,8 @@ public record AnswerFindings(Evaluation evaluation) {
       return new Finding.NobodyDoes(toConfirm());
     }
     if (costs().feasible().size() == 1) {
-      return new Finding.OnlyOneDoes(costs().feasible().getFirst().id());
+      return new Finding.OnlyOneDoes(
+          costs().feasible().getFirst().id(), evaluation.selection().active().size() == 1);
     }
     return evaluation
         .scores()

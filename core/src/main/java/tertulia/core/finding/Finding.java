@@ -556,8 +556,12 @@ public sealed interface Finding {
     }
   }
 
-  /** One contender does what is needed, and no other for certain: nothing is compared. */
-  record OnlyOneDoes(String tool) implements OfAnswer {}
+  /**
+   * One contender does what is needed, and no other for certain: nothing is compared.
+   *
+   * @param alone whether there is no other contender
+   */
+  record OnlyOneDoes(String tool, boolean alone) implements OfAnswer {}
 
   /**
    * Nobody has weighed yet; so much is known: who costs least over the whole period.

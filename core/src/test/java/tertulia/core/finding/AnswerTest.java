@@ -67,7 +67,9 @@ public class AnswerTest {
     for (Cheapness cheapness : Cheapness.values()) {
       assertTrue(seen.contains(cheapness.name()), cheapness + " of " + seen);
     }
-    assertTrue(seen.containsAll(Set.of("certain", "may pass", "open")), seen.toString());
+    assertTrue(
+        seen.containsAll(Set.of("certain", "may pass", "open", "alone", "among others")),
+        seen.toString());
   }
 
   private static Evaluation evaluate(Selection selection) {
@@ -83,6 +85,7 @@ public class AnswerTest {
             asking(whole),
             whole.unjudged(),
             onlyThoseWithoutAWay(whole),
+            Generated.with(whole, List.of(whole.contenders().getLast())),
             Generated.with(whole, List.of()))) {
       Evaluation evaluation = evaluate(selection);
       Finding.OfAnswer answer = new AnswerFindings(evaluation).answer();
@@ -144,7 +147,11 @@ public class AnswerTest {
         assertEquals(none.tools(), doing);
         none.tools().forEach(tool -> assertTrue(costs.totalBounds(tool).isEmpty(), tool));
       }
-      case Finding.OnlyOneDoes only -> assertEquals(doing, List.of(only.tool()));
+      case Finding.OnlyOneDoes only -> {
+        assertEquals(doing, List.of(only.tool()));
+        assertEquals(only.alone(), evaluation.selection().active().size() == 1);
+        seen.add(only.alone() ? "alone" : "among others");
+      }
       case Finding.CheapestThatDoes cheapest -> {
         Money least = costs.totalBounds(cheapest.tools().getFirst()).orElseThrow().high();
         for (String tool : doing) {
