@@ -5,6 +5,7 @@ import static org.testng.Assert.assertTrue;
 
 import java.util.List;
 import java.util.Map;
+import java.util.TreeMap;
 import java.util.function.Consumer;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
@@ -52,6 +53,49 @@ public class BriefFormTest {
             "demand[" + calendars + "].rates[0]",
             "How often something is done adds up over a month, and linked calendars do not. Write"
                 + " how many there are for each head."));
+  }
+
+  @DataProvider
+  public Object[][] holdings() {
+    return new Object[][] {
+      {"seat", Map.of("seats", "1", "whole-staff", "1")},
+      {"light", Map.of("light-seats", "1")},
+      {"none", Map.of("whole-staff", "1")},
+    };
+  }
+
+  /** Of a new group it is asked what each of them has; what is counted follows. */
+  @Test(dataProvider = "holdings")
+  public void aNewGroupHoldsWhatIsSaid(String holds, Map<String, String> each) {
+    BriefForm form = form();
+    PeopleForm.GroupLine guests = form.groups.getLast();
+    guests.name = "Guests";
+    guests.start = "300";
+    guests.holds = holds;
+    BriefConverter.Converted converted = new BriefConverter().convert(form, BRIEF);
+    assertEquals(converted.faults(), Map.of());
+    Map<String, String> counted = new TreeMap<>();
+    for (Brief.DemandPart part : converted.brief().orElseThrow().demand()) {
+      if (part.perHead().containsKey("guests")) {
+        counted.put(part.measure(), part.perHead().get("guests"));
+      }
+    }
+    counted.keySet().retainAll(List.of("seats", "light-seats", "whole-staff"));
+    assertEquals(counted, each);
+    BRIEF
+        .groups()
+        .forEach(group ->
+            BRIEF
+                .demand()
+                .forEach(part ->
+                    assertEquals(
+                        converted.brief().orElseThrow().demand().stream()
+                            .filter(now -> now.measure().equals(part.measure()))
+                            .findFirst()
+                            .orElseThrow()
+                            .perHead()
+                            .get(group.id()),
+                        part.perHead().get(group.id()))));
   }
 
   private static Consumer<BriefForm> change(Consumer<BriefForm> change) {
