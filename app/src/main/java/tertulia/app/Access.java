@@ -34,9 +34,9 @@ import org.springframework.security.web.savedrequest.CookieRequestCache;
 import org.springframework.security.web.servlet.util.matcher.PathPatternRequestMatcher;
 import org.springframework.security.web.session.HttpSessionEventPublisher;
 import tertulia.app.people.CurrentAccount;
-import tertulia.app.people.People;
 import tertulia.app.people.SignedIn;
 import tertulia.app.people.SlowGuessing;
+import tertulia.app.people.UserAccounts;
 
 /** Who may do what: every route is named here, and what is not named is refused. */
 @Configuration
@@ -61,7 +61,7 @@ class Access {
 
   @Bean
   SecurityFilterChain routes(
-      HttpSecurity http, People people, SlowGuessing slowGuessing, SessionRegistry sessions)
+      HttpSecurity http, UserAccounts people, SlowGuessing slowGuessing, SessionRegistry sessions)
       throws Exception {
     String[] read = {
       "/",

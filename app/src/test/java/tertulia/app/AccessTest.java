@@ -16,7 +16,7 @@ import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
 import org.springframework.web.servlet.mvc.method.RequestMappingInfo;
 import org.springframework.web.servlet.mvc.method.annotation.RequestMappingHandlerMapping;
 import org.testng.annotations.Test;
-import tertulia.app.people.People;
+import tertulia.app.people.UserAccounts;
 
 /** Nothing is open that is not named as open, for every route there is. */
 public class AccessTest extends ServedTest {
@@ -42,7 +42,7 @@ public class AccessTest extends ServedTest {
           "/selections/{id}/decision/sign",
           "/selections/{id}/decision/object");
   @Autowired private MockMvc mvc;
-  @Autowired private People people;
+  @Autowired private UserAccounts people;
 
   @Autowired
   @org.springframework.beans.factory.annotation.Qualifier("requestMappingHandlerMapping")

@@ -31,8 +31,8 @@ import tertulia.app.exchange.Faults;
 import tertulia.app.exchange.Results;
 import tertulia.app.exchange.SelectionFile;
 import tertulia.app.exchange.SelectionReader;
-import tertulia.app.people.People;
 import tertulia.app.people.Role;
+import tertulia.app.people.UserAccounts;
 
 /** The catalogue between workspaces: out of one, into an empty one, and again. */
 @TestPropertySource(
@@ -43,7 +43,7 @@ import tertulia.app.people.Role;
 public class CatalogueFilesTest extends ServedTest {
   private static final Pattern TOKEN = Pattern.compile("name=\"token\" value=\"([^\"]+)\"");
   @Autowired private MockMvc mvc;
-  @Autowired private People people;
+  @Autowired private UserAccounts people;
   @Autowired private Catalogue catalogue;
   @Autowired private Imports imports;
   @Autowired private JdbcTemplate jdbc;
@@ -56,12 +56,12 @@ public class CatalogueFilesTest extends ServedTest {
   }
 
   /** A workspace with an organiser and nothing else. */
-  static void empty(JdbcTemplate jdbc, People people) {
+  static void empty(JdbcTemplate jdbc, UserAccounts people) {
     jdbc.execute("delete from tool_version");
     jdbc.execute("delete from tool");
     if (people.isEmpty()) {
       people.add(
-          new People.NewAccount("ilse", "Ilse Maren", "long enough for me", Role.ORGANISER),
+          new UserAccounts.NewAccount("ilse", "Ilse Maren", "long enough for me", Role.ORGANISER),
           new Faults());
     }
   }

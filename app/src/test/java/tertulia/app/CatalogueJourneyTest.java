@@ -18,13 +18,13 @@ import org.testng.annotations.Test;
 import tertulia.app.catalogue.Catalogue;
 import tertulia.app.exchange.Faults;
 import tertulia.app.exchange.ToolSheet;
-import tertulia.app.people.People;
 import tertulia.app.people.Role;
+import tertulia.app.people.UserAccounts;
 
 /** Price pages and people, as forms send them. */
 public class CatalogueJourneyTest extends ServedTest {
   @Autowired private MockMvc mvc;
-  @Autowired private People people;
+  @Autowired private UserAccounts people;
   @Autowired private Catalogue catalogue;
   @Autowired private JdbcTemplate jdbc;
 
@@ -147,10 +147,11 @@ public class CatalogueJourneyTest extends ServedTest {
   @Test
   public void accountsAreCheckedAndTheLastOrganiserStays() throws Exception {
     Faults faults = new Faults();
-    people.add(new People.NewAccount("x", " ", "short", Role.MEMBER), faults);
+    people.add(new UserAccounts.NewAccount("x", " ", "short", Role.MEMBER), faults);
     assertEquals(faults.all().size(), 3, faults.all().toString());
     Faults taken = new Faults();
-    people.add(new People.NewAccount("ILSE", "Another", "long enough for me", Role.MEMBER), taken);
+    people.add(
+        new UserAccounts.NewAccount("ILSE", "Another", "long enough for me", Role.MEMBER), taken);
     assertEquals(taken.all().getFirst().message(), "\"ilse\" is taken. Choose another.");
     long ilse =
         people.all().stream().filter(p -> p.signInName().equals("ilse")).findFirst().get().id();

@@ -19,12 +19,12 @@ import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
-import tertulia.app.people.People;
+import tertulia.app.people.UserAccounts;
 
 /** The pages of Cost and Fit as a reader gets them, with figures worked out here. */
 public class CostAndFitPagesTest extends ServedTest {
   @Autowired private MockMvc mvc;
-  @Autowired private People people;
+  @Autowired private UserAccounts people;
 
   private MockHttpServletResponse get(String path) throws Exception {
     return mvc.perform(

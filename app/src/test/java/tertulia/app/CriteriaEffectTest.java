@@ -19,7 +19,7 @@ import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilde
 import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
 import org.testng.annotations.Test;
 import tertulia.app.display.Figures;
-import tertulia.app.people.People;
+import tertulia.app.people.UserAccounts;
 import tertulia.app.selection.Selections;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Evaluation;
@@ -30,7 +30,7 @@ import tertulia.core.scoring.Criterion;
 /** What criteria that are being typed would come to. */
 public class CriteriaEffectTest extends ServedTest {
   @Autowired private MockMvc mvc;
-  @Autowired private People people;
+  @Autowired private UserAccounts people;
   @Autowired private Selections selections;
 
   private MockHttpServletResponse answer(String who, MockHttpServletRequestBuilder request)

@@ -29,7 +29,7 @@ import tertulia.app.display.AdviceResults;
 import tertulia.app.display.AdviceWords;
 import tertulia.app.exchange.Json;
 import tertulia.app.exchange.Results;
-import tertulia.app.people.People;
+import tertulia.app.people.UserAccounts;
 import tertulia.app.selection.Selections;
 import tertulia.core.billing.View;
 import tertulia.core.evaluation.Evaluation;
@@ -55,7 +55,7 @@ public class FirmnessTest extends ServedTest {
   private static final Pattern PERCENT =
       Pattern.compile("weighs at (?:least|most) ([0-9]+)\u00a0%");
   @Autowired private MockMvc mvc;
-  @Autowired private People people;
+  @Autowired private UserAccounts people;
   @Autowired private Selections selections;
 
   private MockHttpServletResponse answer(String who, String path) throws Exception {

@@ -21,8 +21,8 @@ import tertulia.app.exchange.Demo;
 import tertulia.app.exchange.Json;
 import tertulia.app.exchange.SelectionFile;
 import tertulia.app.handover.Intake;
-import tertulia.app.people.People;
 import tertulia.app.people.SignedIn;
+import tertulia.app.people.UserAccounts;
 import tertulia.app.selection.PutAway;
 import tertulia.app.selection.Selections;
 import tertulia.app.selection.Table;
@@ -35,7 +35,7 @@ import tertulia.core.finding.AnswerFindings;
  */
 public class FirstPageTest extends ServedTest {
   @Autowired private MockMvc mvc;
-  @Autowired private People people;
+  @Autowired private UserAccounts people;
   @Autowired private Intake intake;
   @Autowired private Selections selections;
   @Autowired private Catalogue catalogue;

@@ -24,13 +24,13 @@ import tertulia.app.exchange.Brief;
 import tertulia.app.exchange.Demo;
 import tertulia.app.exchange.SelectionFile;
 import tertulia.app.handover.Intake;
-import tertulia.app.people.People;
+import tertulia.app.people.UserAccounts;
 import tertulia.app.selection.Selections;
 
 /** Needs, the comparison, plan by plan, head to head and narrowing, on a selection of their own. */
 public class FitPagesTest extends ServedTest {
   @Autowired private MockMvc mvc;
-  @Autowired private People people;
+  @Autowired private UserAccounts people;
   @Autowired private Intake intake;
   @Autowired private Selections selections;
   private long id;

@@ -22,7 +22,7 @@ import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
 import org.testng.annotations.Test;
 import tertulia.app.exchange.Brief;
 import tertulia.app.growth.GrowthPlans;
-import tertulia.app.people.People;
+import tertulia.app.people.UserAccounts;
 import tertulia.app.selection.Selections;
 
 /** The growth plan of the organisation, and selections that follow it. */
@@ -31,7 +31,7 @@ public class GrowthTest extends ServedTest {
   @Autowired private MockMvc mvc;
   @Autowired private GrowthPlans plans;
   @Autowired private Selections selections;
-  @Autowired private People people;
+  @Autowired private UserAccounts people;
 
   private MockHttpServletResponse send(AbstractMockHttpServletRequestBuilder<?> request)
       throws Exception {

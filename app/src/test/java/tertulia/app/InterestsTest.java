@@ -28,7 +28,7 @@ import tertulia.app.exchange.Faults;
 import tertulia.app.exchange.SelectionFile;
 import tertulia.app.exchange.ToolReader;
 import tertulia.app.exchange.ToolSheet;
-import tertulia.app.people.People;
+import tertulia.app.people.UserAccounts;
 import tertulia.app.selection.Selections;
 import tertulia.core.evaluation.Evaluation;
 import tertulia.core.evaluation.Selection;
@@ -41,7 +41,7 @@ import tertulia.core.scoring.Totals;
 /** What is read without those who gain if they are believed. */
 public class InterestsTest extends ServedTest {
   @Autowired private MockMvc mvc;
-  @Autowired private People people;
+  @Autowired private UserAccounts people;
   @Autowired private Selections selections;
 
   private Document page(String who, String path) throws Exception {

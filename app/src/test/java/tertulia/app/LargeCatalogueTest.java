@@ -20,7 +20,7 @@ import org.testng.annotations.BeforeClass;
 import org.testng.annotations.Test;
 import tertulia.app.catalogue.Catalogue;
 import tertulia.app.catalogue.Imports;
-import tertulia.app.people.People;
+import tertulia.app.people.UserAccounts;
 
 /** Finding one's way among 500 tools and 2,000 plans. */
 @TestPropertySource(
@@ -31,7 +31,7 @@ import tertulia.app.people.People;
 public class LargeCatalogueTest extends ServedTest {
   private static final int TOOLS = 500;
   @Autowired private MockMvc mvc;
-  @Autowired private People people;
+  @Autowired private UserAccounts people;
   @Autowired private Imports imports;
   @Autowired private Catalogue catalogue;
   @Autowired private EntityManagerFactory factory;

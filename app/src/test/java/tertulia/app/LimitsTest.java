@@ -21,7 +21,7 @@ import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import tertulia.app.exchange.Limits;
-import tertulia.app.people.People;
+import tertulia.app.people.UserAccounts;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -31,7 +31,7 @@ public class LimitsTest extends ServedTest {
   private static final List<String> STEPS =
       List.of("need", "contenders", "fit", "cost", "weights", "marks", "decision");
   @Autowired private MockMvc mvc;
-  @Autowired private People people;
+  @Autowired private UserAccounts people;
   @Autowired private JdbcTemplate jdbc;
 
   private MockHttpServletResponse send(String who, MockHttpServletRequestBuilder request)

@@ -27,8 +27,8 @@ import org.testng.annotations.BeforeClass;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import tertulia.app.exchange.Faults;
-import tertulia.app.people.People;
 import tertulia.app.people.Role;
+import tertulia.app.people.UserAccounts;
 
 /** Every route of a selection, for every role, on one's own selection and on that of others. */
 @FreshStore
@@ -80,7 +80,7 @@ public class NamedPeopleTest extends ServedTest {
           Map.entry("/selections/{id}/live/{step}", Map.of("since", "1")));
 
   @Autowired private MockMvc mvc;
-  @Autowired private People people;
+  @Autowired private UserAccounts people;
   @Autowired private JdbcTemplate store;
 
   @Autowired
@@ -124,9 +124,11 @@ public class NamedPeopleTest extends ServedTest {
   public void twoSmallTables() throws Exception {
     Faults faults = new Faults();
     people.add(
-        new People.NewAccount("mara", "Mara Quist", "seven quiet herons", Role.MEMBER), faults);
+        new UserAccounts.NewAccount("mara", "Mara Quist", "seven quiet herons", Role.MEMBER),
+        faults);
     people.add(
-        new People.NewAccount("rolf", "Rolf Uden", "seven quiet herons", Role.READER), faults);
+        new UserAccounts.NewAccount("rolf", "Rolf Uden", "seven quiet herons", Role.READER),
+        faults);
     assertEquals(faults.all(), List.of());
     name(OWN, "joren", "pia");
     name(OTHERS, "mara", "rolf");

@@ -30,8 +30,8 @@ import tertulia.app.exchange.Json;
 import tertulia.app.exchange.PortableFile;
 import tertulia.app.exchange.Results;
 import tertulia.app.handover.Intake;
-import tertulia.app.people.People;
 import tertulia.app.people.SignedIn;
+import tertulia.app.people.UserAccounts;
 import tertulia.app.selection.Selections;
 import tertulia.app.selection.Views;
 import tertulia.app.web.Again;
@@ -43,7 +43,7 @@ public class NothingLostTest extends ServedTest {
     "need", "contenders", "fit", "cost", "weights", "marks", "decision", "plans", "versus"
   };
   @Autowired private MockMvc mvc;
-  @Autowired private People people;
+  @Autowired private UserAccounts people;
   @Autowired private Intake intake;
   @Autowired private Selections selections;
   @Autowired private Views views;

@@ -34,7 +34,7 @@ import tertulia.app.exchange.PortableFile;
 import tertulia.app.exchange.Results;
 import tertulia.app.handover.EvaluateCommand;
 import tertulia.app.handover.Intake;
-import tertulia.app.people.People;
+import tertulia.app.people.UserAccounts;
 import tertulia.app.selection.Selections;
 import tertulia.core.evaluation.Selection;
 
@@ -46,7 +46,7 @@ import tertulia.core.evaluation.Selection;
 @FreshStore
 public class OneReadingTest extends ServedTest {
   @Autowired private MockMvc mvc;
-  @Autowired private People people;
+  @Autowired private UserAccounts people;
   @Autowired private Selections selections;
   @Autowired private Decisions decisions;
   @Autowired private Intake intake;

@@ -30,8 +30,8 @@ import tertulia.app.exchange.Faults;
 import tertulia.app.exchange.PortableFile;
 import tertulia.app.exchange.SelectionFile;
 import tertulia.app.handover.Intake;
-import tertulia.app.people.People;
 import tertulia.app.people.Role;
+import tertulia.app.people.UserAccounts;
 import tertulia.app.selection.Selections;
 import tertulia.core.scoring.Weighing;
 
@@ -43,7 +43,7 @@ public class OwnViewFirstTest extends ServedTest {
   private static final String JORENS = "My crew needed no card";
   private static final long ID = 1;
   @Autowired private MockMvc mvc;
-  @Autowired private People people;
+  @Autowired private UserAccounts people;
   @Autowired private Selections selections;
   @Autowired private Intake intake;
 
@@ -396,7 +396,8 @@ public class OwnViewFirstTest extends ServedTest {
   public void aSeatIsGivenBeforeAnybodyWeighsAndTakenAwayWhileItIsEmpty() throws Exception {
     Faults faults = new Faults();
     people.add(
-        new People.NewAccount("mara", "Mara Quist", "seven quiet herons", Role.MEMBER), faults);
+        new UserAccounts.NewAccount("mara", "Mara Quist", "seven quiet herons", Role.MEMBER),
+        faults);
     assertEquals(faults.all(), List.of());
     long mara = account("mara");
     assertEquals(post("joren", "table", "account", "" + mara).getStatus(), 403);

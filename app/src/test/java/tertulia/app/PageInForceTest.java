@@ -25,7 +25,7 @@ import org.testng.annotations.Test;
 import tertulia.app.catalogue.Catalogue;
 import tertulia.app.catalogue.PageDays;
 import tertulia.app.exchange.ToolSheet;
-import tertulia.app.people.People;
+import tertulia.app.people.UserAccounts;
 import tertulia.app.selection.Selections;
 
 /** Which price page is in force on a day, asked in every place and on other days. */
@@ -34,7 +34,7 @@ import tertulia.app.selection.Selections;
 @TestPropertySource(properties = "spring.datasource.url=jdbc:h2:mem:clocked;DB_CLOSE_DELAY=-1")
 public class PageInForceTest extends ServedTest {
   @Autowired private MockMvc mvc;
-  @Autowired private People people;
+  @Autowired private UserAccounts people;
   @Autowired private Catalogue catalogue;
   @Autowired private Selections selections;
   @Autowired private MovableClock clock;

@@ -28,7 +28,7 @@ import tertulia.app.exchange.Results;
 import tertulia.app.exchange.SelectionFile;
 import tertulia.app.exchange.ToolSheet;
 import tertulia.app.handover.EvaluateCommand;
-import tertulia.app.people.People;
+import tertulia.app.people.UserAccounts;
 
 /**
  * Made-up price pages as they stand on paper: typed into the form, stored, read back, written to a
@@ -36,7 +36,7 @@ import tertulia.app.people.People;
  */
 public class PaperPagesTest extends ServedTest {
   @Autowired private MockMvc mvc;
-  @Autowired private People people;
+  @Autowired private UserAccounts people;
   @Autowired private Catalogue catalogue;
 
   /** What is needed: units by month of one measure, fixed units of others. */

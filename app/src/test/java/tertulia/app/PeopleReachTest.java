@@ -20,7 +20,7 @@ import org.testng.annotations.Test;
 import tertulia.app.exchange.Brief;
 import tertulia.app.exchange.GrowthPlan;
 import tertulia.app.growth.GrowthPlans;
-import tertulia.app.people.People;
+import tertulia.app.people.UserAccounts;
 import tertulia.app.selection.Selections;
 
 /** Where people come from, and that nothing simulated offers itself in real use. */
@@ -31,7 +31,7 @@ import tertulia.app.selection.Selections;
     })
 public class PeopleReachTest extends ServedTest {
   @Autowired private MockMvc mvc;
-  @Autowired private People people;
+  @Autowired private UserAccounts people;
   @Autowired private Selections selections;
   @Autowired private GrowthPlans growth;
 

@@ -18,7 +18,7 @@ import org.testng.annotations.Test;
 import tertulia.app.exchange.PortableFile;
 import tertulia.app.exchange.SelectionFile;
 import tertulia.app.exchange.ToolSheet;
-import tertulia.app.people.People;
+import tertulia.app.people.UserAccounts;
 import tertulia.app.selection.Selections;
 import tertulia.app.selection.Tables;
 import tertulia.core.evaluation.Evaluation;
@@ -29,7 +29,7 @@ import tertulia.core.evaluation.WhatIf;
 @FreshStore
 public class PlanSetAsideTest extends ServedTest {
   @Autowired private MockMvc mvc;
-  @Autowired private People people;
+  @Autowired private UserAccounts people;
   @Autowired private Selections selections;
 
   private int post(String who, String path, String plan, String reason) throws Exception {

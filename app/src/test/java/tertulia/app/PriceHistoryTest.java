@@ -21,13 +21,13 @@ import org.testng.annotations.Test;
 import tertulia.app.catalogue.Catalogue;
 import tertulia.app.decision.Decisions;
 import tertulia.app.exchange.ToolSheet;
-import tertulia.app.people.People;
+import tertulia.app.people.UserAccounts;
 
 /** Price pages over time, what makers announce, and facts that grow old. */
 @FreshStore
 public class PriceHistoryTest extends ServedTest {
   @Autowired private MockMvc mvc;
-  @Autowired private People people;
+  @Autowired private UserAccounts people;
   @Autowired private Catalogue catalogue;
   @Autowired private Decisions decisions;
 

@@ -18,7 +18,7 @@ import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
 import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
 import org.testng.annotations.Test;
-import tertulia.app.people.People;
+import tertulia.app.people.UserAccounts;
 import tertulia.app.selection.Selections;
 
 /** Pictures beside marks and results: who adds them, who sees them, and how they are served. */
@@ -26,7 +26,7 @@ import tertulia.app.selection.Selections;
 public class ProofsTest extends ServedTest {
   private static final String MARK = "mark/ease/slotmeer";
   @Autowired private MockMvc mvc;
-  @Autowired private People people;
+  @Autowired private UserAccounts people;
   @Autowired private Selections selections;
 
   private MockHttpServletResponse answer(String who, MockHttpServletRequestBuilder request)

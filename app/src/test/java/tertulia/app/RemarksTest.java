@@ -19,7 +19,7 @@ import org.testng.annotations.Test;
 import tertulia.app.exchange.PortableFile;
 import tertulia.app.exchange.SelectionFile;
 import tertulia.app.handover.Intake;
-import tertulia.app.people.People;
+import tertulia.app.people.UserAccounts;
 import tertulia.app.selection.Selections;
 import tertulia.core.remark.Remark;
 
@@ -30,7 +30,7 @@ import tertulia.core.remark.Remark;
 public class RemarksTest extends ServedTest {
   private static final String QUESTION = "Does the <b>third</b> price hold in May?";
   @Autowired private MockMvc mvc;
-  @Autowired private People people;
+  @Autowired private UserAccounts people;
   @Autowired private Selections selections;
   @Autowired private Intake intake;
 

@@ -24,7 +24,7 @@ import org.testng.annotations.Test;
 import tertulia.app.exchange.Demo;
 import tertulia.app.exchange.PortableFile;
 import tertulia.app.exchange.Results;
-import tertulia.app.people.People;
+import tertulia.app.people.UserAccounts;
 import tertulia.app.selection.Selections;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -34,7 +34,7 @@ import tools.jackson.databind.node.ObjectNode;
 /** What happens to stored selections when people send forms and files. */
 public class SelectionJourneyTest extends ServedTest {
   @Autowired private MockMvc mvc;
-  @Autowired private People people;
+  @Autowired private UserAccounts people;
   @Autowired private Selections selections;
   @Autowired private EntityManagerFactory factory;
 

@@ -32,7 +32,7 @@ import tertulia.app.exchange.Results;
 import tertulia.app.exchange.SelectionFile;
 import tertulia.app.exchange.ToolSheet;
 import tertulia.app.handover.Intake;
-import tertulia.app.people.People;
+import tertulia.app.people.UserAccounts;
 import tertulia.app.selection.Selections;
 
 /** Nobody signs figures nobody was shown; what did not stand stays on record. */
@@ -41,7 +41,7 @@ import tertulia.app.selection.Selections;
 @TestPropertySource(properties = "spring.datasource.url=jdbc:h2:mem:clocked;DB_CLOSE_DELAY=-1")
 public class SignedIsReadTest extends ServedTest {
   @Autowired private MockMvc mvc;
-  @Autowired private People people;
+  @Autowired private UserAccounts people;
   @Autowired private Catalogue catalogue;
   @Autowired private Selections selections;
   @Autowired private Decisions decisions;

@@ -18,14 +18,14 @@ import org.testng.annotations.Test;
 import tertulia.app.exchange.Demo;
 import tertulia.app.exchange.PortableFile;
 import tertulia.app.handover.Intake;
-import tertulia.app.people.People;
+import tertulia.app.people.UserAccounts;
 import tertulia.app.selection.Selections;
 import tertulia.app.selection.Table;
 
 /** The steps as the server answers them: pages, updates, weights, marks, criteria and shares. */
 public class StepsJourneyTest extends ServedTest {
   @Autowired private MockMvc mvc;
-  @Autowired private People people;
+  @Autowired private UserAccounts people;
   @Autowired private Selections selections;
   @Autowired private Intake intake;
   private long id;

@@ -20,8 +20,8 @@ import org.springframework.boot.test.web.server.LocalServerPort;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.testng.annotations.Test;
 import tertulia.app.exchange.Faults;
-import tertulia.app.people.People;
 import tertulia.app.people.Role;
+import tertulia.app.people.UserAccounts;
 
 /**
  * Many mark one selection at once while others read: nothing fails and every mark is there. Few
@@ -39,7 +39,7 @@ public class TogetherTest extends ServedTest {
   private static final List<String> PAGES =
       List.of("marks", "weights", "cost", "fit", "decision", "changes");
 
-  @Autowired private People people;
+  @Autowired private UserAccounts people;
   @Autowired private JdbcTemplate store;
   @LocalServerPort private int port;
 
@@ -53,7 +53,8 @@ public class TogetherTest extends ServedTest {
     List<Browser> markers = new ArrayList<>();
     for (int i = 0; i < MARKERS; i++) {
       Faults faults = new Faults();
-      people.add(new People.NewAccount("m" + i, "Marker " + i, PASSWORD, Role.MEMBER), faults);
+      people.add(
+          new UserAccounts.NewAccount("m" + i, "Marker " + i, PASSWORD, Role.MEMBER), faults);
       assertEquals(faults.all(), List.of());
       markers.add(signedIn("m" + i, PASSWORD));
     }

@@ -17,7 +17,7 @@ import org.testng.annotations.Test;
 import tertulia.app.catalogue.Catalogue;
 import tertulia.app.exchange.PortableFile;
 import tertulia.app.handover.Intake;
-import tertulia.app.people.People;
+import tertulia.app.people.UserAccounts;
 import tertulia.app.selection.Selections;
 import tertulia.core.trial.Trials;
 
@@ -25,7 +25,7 @@ import tertulia.core.trial.Trials;
 @FreshStore
 public class TriedByHandTest extends ServedTest {
   @Autowired private MockMvc mvc;
-  @Autowired private People people;
+  @Autowired private UserAccounts people;
   @Autowired private Selections selections;
   @Autowired private Catalogue catalogue;
   @Autowired private Intake intake;

@@ -16,14 +16,14 @@ import tertulia.app.exchange.Brief;
 import tertulia.app.exchange.SelectionFile;
 import tertulia.app.exchange.ToolSheet;
 import tertulia.app.handover.Intake;
-import tertulia.app.people.People;
+import tertulia.app.people.UserAccounts;
 
 /** The Cost step tells what the worked example of the seasonal crew tells (C14). */
 public class WayThroughPlansTest extends ServedTest {
   private static final ToolSheet.SourcePart PAGE =
       new ToolSheet.SourcePart("2026-11-12", "makers-claim", "", "", "", "");
   @Autowired private MockMvc mvc;
-  @Autowired private People people;
+  @Autowired private UserAccounts people;
   @Autowired private Intake intake;
   private long id;
 

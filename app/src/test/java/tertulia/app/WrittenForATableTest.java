@@ -15,14 +15,14 @@ import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
 import org.testng.annotations.Test;
 import tertulia.app.catalogue.Catalogue;
 import tertulia.app.exchange.ToolSheet;
-import tertulia.app.people.People;
+import tertulia.app.people.UserAccounts;
 import tertulia.app.selection.Selections;
 
 /** A tool written down for a question comes to its table, where it can; it is kept in any case. */
 @FreshStore
 public class WrittenForATableTest extends ServedTest {
   @Autowired private MockMvc mvc;
-  @Autowired private People people;
+  @Autowired private UserAccounts people;
   @Autowired private Selections selections;
   @Autowired private Catalogue catalogue;
 

@@ -24,21 +24,23 @@ public class RemarkTest {
     return new Object[][] {
       {new Subject.OfStep(Stage.COST), "step/cost", Stage.COST, false},
       {new Subject.OfStep(Stage.MARKS), "step/marks", Stage.MARKS, true},
-      {new Subject.Need("single-sign-on"), "need/single-sign-on", Stage.NEED, false},
-      {new Subject.Contender("slotmeer"), "contender/slotmeer", Stage.CONTENDERS, false},
-      {new Subject.Fact("sso", "slotmeer"), "fact/sso/slotmeer", Stage.FIT, false},
-      {new Subject.Criterion("ease"), "criterion/ease", Stage.WEIGHTS, false},
-      {new Subject.Mark("ease", "slotmeer"), "mark/ease/slotmeer", Stage.MARKS, true},
-      {new Subject.Figure("steady", "slotmeer", ""), "figure/steady/slotmeer/", Stage.COST, false},
+      {new Subject.OfNeed("single-sign-on"), "need/single-sign-on", Stage.NEED, false},
+      {new Subject.OfContender("slotmeer"), "contender/slotmeer", Stage.CONTENDERS, false},
+      {new Subject.OfFact("sso", "slotmeer"), "fact/sso/slotmeer", Stage.FIT, false},
+      {new Subject.OfCriterion("ease"), "criterion/ease", Stage.WEIGHTS, false},
+      {new Subject.OfMark("ease", "slotmeer"), "mark/ease/slotmeer", Stage.MARKS, true},
       {
-        new Subject.Figure("needcostall", "", "Sign-on / keys"),
+        new Subject.OfFigure("steady", "slotmeer", ""), "figure/steady/slotmeer/", Stage.COST, false
+      },
+      {
+        new Subject.OfFigure("needcostall", "", "Sign-on / keys"),
         "figure/needcostall//Sign-on / keys",
         Stage.FIT,
         false
       },
-      {new Subject.Figure("weight", "", "ease"), "figure/weight//ease", Stage.WEIGHTS, true},
-      {new Subject.Figure("total", "slotmeer", ""), "figure/total/slotmeer/", Stage.MARKS, true},
-      {new Subject.Figure("headcount", "", ""), "figure/headcount//", Stage.NEED, false},
+      {new Subject.OfFigure("weight", "", "ease"), "figure/weight//ease", Stage.WEIGHTS, true},
+      {new Subject.OfFigure("total", "slotmeer", ""), "figure/total/slotmeer/", Stage.MARKS, true},
+      {new Subject.OfFigure("headcount", "", ""), "figure/headcount//", Stage.NEED, false},
     };
   }
 
@@ -80,13 +82,13 @@ public class RemarkTest {
 
   @Test
   public void openOnesAreCountedWhereTheyStand() {
-    Subject ease = new Subject.Criterion("ease");
+    Subject ease = new Subject.OfCriterion("ease");
     List<Remark> all =
         List.of(
-            remark(new Subject.Mark("ease", "slotmeer"), true),
+            remark(new Subject.OfMark("ease", "slotmeer"), true),
             remark(ease, true),
             remark(ease, false),
-            remark(new Subject.Figure("weight", "", "ease"), true));
+            remark(new Subject.OfFigure("weight", "", "ease"), true));
     assertEquals(Remark.open(all), Map.of(Stage.MARKS, 1, Stage.WEIGHTS, 2));
     assertEquals(Remark.about(ease, all).size(), 2);
     assertTrue(all.getFirst().isOpen());

@@ -15,7 +15,7 @@ import java.util.stream.IntStream;
 import org.testng.annotations.Test;
 import tertulia.core.trial.Task;
 import tertulia.core.trial.Trial;
-import tertulia.core.trial.Trial.Outcome;
+import tertulia.core.trial.Trial.Completion;
 import tertulia.core.trial.Trial.Result;
 import tertulia.core.trial.Trials;
 
@@ -27,7 +27,7 @@ public class TrialsTest {
     return new Task("t" + n, "Task " + n, new Task.From.Own());
   }
 
-  private static Result result(int task, String by, Outcome outcome, Integer minutes) {
+  private static Result result(int task, String by, Completion outcome, Integer minutes) {
     return new Result("t" + task, by, outcome, minutes, "", DAY);
   }
 
@@ -42,9 +42,9 @@ public class TrialsTest {
     Trials trials =
         trials(
             3,
-            result(0, "Ilse", Outcome.DONE, 4),
-            result(0, "Odile", Outcome.NOT_DONE, null),
-            result(1, "Ilse", Outcome.DONE, 10));
+            result(0, "Ilse", Completion.DONE, 4),
+            result(0, "Odile", Completion.NOT_DONE, null),
+            result(1, "Ilse", Completion.DONE, 10));
     assertEquals(trials.tally("a"), new Trials.Tally(1, 1, 0, 1));
     Trials.Share share = trials.shareDone("a").orElseThrow();
     assertEquals(share.low(), new BigDecimal("0.5"));
@@ -61,12 +61,12 @@ public class TrialsTest {
     Trials trials =
         trials(
             2,
-            result(0, "Ilse", Outcome.DONE, 4),
-            result(0, "Odile", Outcome.DONE, 7),
-            result(0, "Joren", Outcome.NOT_DONE, 60),
-            result(1, "Ilse", Outcome.DONE, 1),
-            result(1, "Odile", Outcome.DONE, 2),
-            result(1, "Joren", Outcome.DONE, 90));
+            result(0, "Ilse", Completion.DONE, 4),
+            result(0, "Odile", Completion.DONE, 7),
+            result(0, "Joren", Completion.NOT_DONE, 60),
+            result(1, "Ilse", Completion.DONE, 1),
+            result(1, "Odile", Completion.DONE, 2),
+            result(1, "Joren", Completion.DONE, 90));
     assertEquals(trials.minutes(task(0), "a"), Optional.of(new BigDecimal("5.5")));
     assertEquals(trials.minutes(task(1), "a"), Optional.of(new BigDecimal("2")));
     assertEquals(trials.medianMinutes("a"), Optional.of(new BigDecimal("3.75")));
@@ -95,8 +95,8 @@ public class TrialsTest {
 
   @Test
   public void whatIsOutOfBoundsIsRefused() {
-    assertThrows(IllegalArgumentException.class, () -> result(0, "Ilse", Outcome.DONE, -1));
-    assertThrows(IllegalArgumentException.class, () -> result(0, "Ilse", Outcome.DONE, 10_001));
+    assertThrows(IllegalArgumentException.class, () -> result(0, "Ilse", Completion.DONE, -1));
+    assertThrows(IllegalArgumentException.class, () -> result(0, "Ilse", Completion.DONE, 10_001));
     assertThrows(IllegalArgumentException.class, () -> new Task("t", " ", new Task.From.Own()));
     assertThrows(
         IllegalArgumentException.class,
@@ -121,7 +121,7 @@ public class TrialsTest {
           went[t][p] = random.nextInt(5) == 0 ? 0 : random.nextInt(6) == 0 ? -1 : 1;
           minutes[t][p] = random.nextInt(6) == 0 ? null : random.nextInt(50);
           if (went[t][p] != 0) {
-            Outcome outcome = went[t][p] > 0 ? Outcome.DONE : Outcome.NOT_DONE;
+            Completion outcome = went[t][p] > 0 ? Completion.DONE : Completion.NOT_DONE;
             results.add(result(t, "p" + p, outcome, minutes[t][p]));
           }
         }

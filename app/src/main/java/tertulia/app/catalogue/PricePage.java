@@ -50,20 +50,20 @@ record PricePage(
    * @param source where from, if the cells of a line come from different places
    * @param conflict what weaker or older sources say otherwise; empty if all agree
    */
-  record Cell(String text, Source source, String conflict) {
-    static Cell of(String text) {
-      return new Cell(text, NONE, "");
+  record Entry(String text, Source source, String conflict) {
+    static Entry of(String text) {
+      return new Entry(text, NONE, "");
     }
   }
 
   /** One line: what it is about, and a cell for each plan. */
-  record Line(String label, List<Cell> cells, Source source) {
+  record Line(String label, List<Entry> cells, Source source) {
     static Line of(String label, List<String> cells) {
       return of(label, cells, NONE);
     }
 
     static Line of(String label, List<String> cells, Source source) {
-      return new Line(label, cells.stream().map(Cell::of).toList(), source);
+      return new Line(label, cells.stream().map(Entry::of).toList(), source);
     }
 
     boolean isEmpty() {
@@ -284,27 +284,32 @@ record PricePage(
 
   private static Line fact(
       ToolSheet sheet, String slug, String capability, Predicate<LocalDate> isOld) {
-    List<Cell> cells = new ArrayList<>();
+    List<Entry> cells = new ArrayList<>();
     for (ToolSheet.PlanPart plan : sheet.plans()) {
       List<ToolSheet.FactPart> said =
           plan.facts().stream()
               .filter(fact -> Codes.slug(fact.capability()).equals(slug))
               .sorted(InForce.FIRST)
               .toList();
-      cells.add(said.isEmpty() ? Cell.of("") : cell(said, isOld, slug));
+      cells.add(said.isEmpty() ? Entry.of("") : cell(said, isOld, slug));
     }
     List<Source> sources =
-        cells.stream().filter(cell -> !cell.text().isEmpty()).map(Cell::source).distinct().toList();
+        cells.stream()
+            .filter(cell -> !cell.text().isEmpty())
+            .map(Entry::source)
+            .distinct()
+            .toList();
     return sources.size() == 1
         ? new Line(
             capability,
-            cells.stream().map(cell -> new Cell(cell.text(), NONE, cell.conflict())).toList(),
+            cells.stream().map(cell -> new Entry(cell.text(), NONE, cell.conflict())).toList(),
             sources.getFirst())
         : new Line(capability, cells, NONE);
   }
 
   /** The strongest of what was said, and what others say otherwise. */
-  private static Cell cell(List<ToolSheet.FactPart> said, Predicate<LocalDate> isOld, String slug) {
+  private static Entry cell(
+      List<ToolSheet.FactPart> said, Predicate<LocalDate> isOld, String slug) {
     ToolSheet.FactPart first = said.getFirst();
     String others =
         said.stream()
@@ -317,7 +322,7 @@ record PricePage(
                     + " of "
                     + Dates.day(LocalDate.parse(fact.source().asOf())))
             .collect(Collectors.joining("; "));
-    return new Cell(
+    return new Entry(
         answer(first.answer(), first.addOn()),
         source(first.source(), isOld, "fact:" + slug),
         others);

@@ -23,7 +23,7 @@ public final class CostChart {
   private static final int MOST_PLAN_LABELS = 5;
   private static final double JUMP = 6;
   private final CostByHeadcount costs;
-  private final List<Line> lines;
+  private final List<Drawn> lines;
   private final Read read;
   private final Across across;
   private final Scale x;
@@ -31,9 +31,6 @@ public final class CostChart {
   private final Svg svg = new Svg();
   private final double right;
   private final Labels labels;
-
-  /** A contender's line: its name and the number of its mark. */
-  public record Line(String id, String name, int mark) {}
 
   /**
    * What the reader looks at.
@@ -55,12 +52,12 @@ public final class CostChart {
     public static final Across PEOPLE = new Across("people", 1, "people");
   }
 
-  private CostChart(CostByHeadcount costs, List<Line> lines, Read read, Across across) {
+  private CostChart(CostByHeadcount costs, List<Drawn> lines, Read read, Across across) {
     this.costs = costs;
     this.lines = lines;
     this.read = read;
     this.across = across;
-    this.right = WIDTH - Math.max(140, EndLabels.room(lines.stream().map(Line::name).toList()));
+    this.right = WIDTH - Math.max(140, EndLabels.room(lines.stream().map(Drawn::name).toList()));
     this.labels = new Labels(LEFT, TOP - 4, right, BOTTOM - 4);
     double wanted = Math.max(Math.max(read.highest(), read.people()) * 1.7, 40);
     this.x = Scale.over(Math.min(wanted, costs.most()), 8, LEFT, right);
@@ -68,12 +65,12 @@ public final class CostChart {
   }
 
   /** Draws the picture as an SVG element. */
-  public static String draw(CostByHeadcount costs, List<Line> lines, Read read) {
+  public static String draw(CostByHeadcount costs, List<Drawn> lines, Read read) {
     return draw(costs, lines, read, Across.PEOPLE);
   }
 
   /** As above across another quantity; everything that is read is counted in steps of it. */
-  public static String draw(CostByHeadcount costs, List<Line> lines, Read read, Across across) {
+  public static String draw(CostByHeadcount costs, List<Drawn> lines, Read read, Across across) {
     return new CostChart(costs, lines, read, across).draw();
   }
 
@@ -190,7 +187,7 @@ public final class CostChart {
   private String name(String id) {
     return lines.stream()
         .filter(line -> line.id().equals(id))
-        .map(Line::name)
+        .map(Drawn::name)
         .findFirst()
         .orElse(id);
   }
@@ -243,7 +240,7 @@ public final class CostChart {
     }
   }
 
-  private void curve(Line line) {
+  private void curve(Drawn line) {
     Curve curve = costs.curve(line.id());
     StringBuilder d = new StringBuilder();
     List<String> amounts = new ArrayList<>();
@@ -282,7 +279,7 @@ public final class CostChart {
         && Math.abs(y.at(amount(before)) - y.at(amount(now))) > JUMP;
   }
 
-  private void connector(Line line, int n, Point before, Point now) {
+  private void connector(Drawn line, int n, Point before, Point now) {
     double at = x.at(n - 0.5);
     svg.leaf(
         "line",
@@ -332,7 +329,7 @@ public final class CostChart {
   /** Labels the plan changes with the greatest jumps; all of them are in the table. */
   private void planChanges() {
     int labelled = 0;
-    for (Line line : lines) {
+    for (Drawn line : lines) {
       List<PlanChange> changes = costs.curve(line.id()).changes();
       for (PlanChange change : changes.subList(Math.min(1, changes.size()), changes.size())) {
         if (change.n() <= lastN() && labelled < MOST_PLAN_LABELS) {
@@ -342,7 +339,7 @@ public final class CostChart {
     }
   }
 
-  private boolean planChange(Line line, PlanChange change) {
+  private boolean planChange(Drawn line, PlanChange change) {
     Curve curve = costs.curve(line.id());
     Optional<Point> shown = curve.at(change.n()).or(() -> curve.at(change.n() - 1));
     if (shown.isEmpty() || amount(shown.get()) > y.most()) {
@@ -362,9 +359,9 @@ public final class CostChart {
   }
 
   private void ends() {
-    record End(Line line, double y) {}
+    record End(Drawn line, double y) {}
     List<End> ends = new ArrayList<>();
-    for (Line line : lines) {
+    for (Drawn line : lines) {
       lastShown(costs.curve(line.id())).ifPresent(at -> ends.add(new End(line, at)));
     }
     ends.sort(Comparator.comparingDouble(End::y));

@@ -22,9 +22,6 @@ public final class DuelChart {
 
   private DuelChart() {}
 
-  /** One of the two. */
-  public record Corner(String name, int mark) {}
-
   /**
    * One criterion.
    *
@@ -34,7 +31,7 @@ public final class DuelChart {
   public record Line(String name, Optional<BigDecimal> weight, BigDecimal by, String margin) {}
 
   /** Draws the criteria in the order given. */
-  public static String draw(Corner left, Corner right, List<Line> lines) {
+  public static String draw(Drawn left, Drawn right, List<Line> lines) {
     double bottom = TOP + ROW * lines.size();
     Svg svg = new Svg();
     svg.open(
@@ -77,12 +74,12 @@ public final class DuelChart {
   }
 
   private static void line(
-      Svg svg, Corner left, Corner right, Line line, double top, double most, double heaviest) {
+      Svg svg, Drawn left, Drawn right, Line line, double top, double most, double heaviest) {
     double by = line.by().doubleValue();
     double x = MIDDLE - REACH * by / most;
     double weight = line.weight().map(BigDecimal::doubleValue).orElse(heaviest);
     double thick = Math.max(3, THICKEST * weight / heaviest);
-    Corner ahead = by > 0 ? left : right;
+    Drawn ahead = by > 0 ? left : right;
     svg.text(LABEL - 8, top + ROW / 2 + 4, "call", "end", line.name());
     svg.open("g", "class", "m" + ahead.mark());
     svg.leaf(

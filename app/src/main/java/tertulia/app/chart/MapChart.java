@@ -18,23 +18,16 @@ public final class MapChart {
   private static final int LEAST_FOR_A_NAME = 120;
   private final Svg svg = new Svg();
   private final WinnerMap map;
-  private final Map<String, Contender> contenders;
+  private final Map<String, Drawn> contenders;
   private final int reach;
   private final long step;
 
-  private MapChart(WinnerMap map, Map<String, Contender> contenders, int reach, long step) {
+  private MapChart(WinnerMap map, Map<String, Drawn> contenders, int reach, long step) {
     this.map = map;
     this.contenders = contenders;
     this.reach = reach;
     this.step = step;
   }
-
-  /**
-   * A contender as it is drawn.
-   *
-   * @param mark 1 to 8
-   */
-  public record Contender(String name, int mark) {}
 
   /**
    * The picture.
@@ -48,7 +41,7 @@ public final class MapChart {
    */
   public static String draw(
       WinnerMap map,
-      Map<String, Contender> contenders,
+      Map<String, Drawn> contenders,
       int reach,
       long step,
       String unit,
@@ -139,7 +132,7 @@ public final class MapChart {
   }
 
   private void area(Run of, StringBuilder outline) {
-    Contender contender = of.leader().map(contenders::get).orElse(null);
+    Drawn contender = of.leader().map(contenders::get).orElse(null);
     if (contender != null) {
       svg.open(
               "path",
@@ -201,7 +194,7 @@ public final class MapChart {
       }
     }
     best.forEach((id, place) -> {
-      Contender contender = contenders.get(id);
+      Drawn contender = contenders.get(id);
       if (contender != null) {
         boolean roomy = place[0] > Math.max(LEAST_FOR_A_NAME, contender.name().length() * 8.0);
         Marks.draw(

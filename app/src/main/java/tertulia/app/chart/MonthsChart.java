@@ -25,9 +25,6 @@ public final class MonthsChart {
   /** One tool's months by kind of charge. */
   public record Panel(String name, int mark, Map<Kind, List<Money>> kinds) {}
 
-  /** One tool's months. */
-  public record Line(String name, int mark, List<Money> months) {}
-
   private MonthsChart(Horizon horizon) {
     this.horizon = horizon;
   }
@@ -167,13 +164,13 @@ public final class MonthsChart {
   }
 
   /** All tools in one picture. */
-  public static String byTool(List<Line> lines, Horizon horizon, String view) {
+  public static String byTool(List<Monthly> lines, Horizon horizon, String view) {
     return new MonthsChart(horizon).lines(lines, view);
   }
 
-  private String lines(List<Line> lines, String view) {
+  private String lines(List<Monthly> lines, String view) {
     double height = 270;
-    double right = WIDTH - 14 - EndLabels.room(lines.stream().map(Line::name).toList());
+    double right = WIDTH - 14 - EndLabels.room(lines.stream().map(Monthly::name).toList());
     open(height, "Cost of each month by tool, " + view);
     double most =
         lines.stream()
@@ -185,7 +182,7 @@ public final class MonthsChart {
     grid(LEFT, right, y);
     double step = (right - LEFT) / horizon.months();
     years(LEFT, step, 230);
-    for (Line line : lines) {
+    for (Monthly line : lines) {
       StringBuilder d = new StringBuilder();
       for (int m = 0; m < horizon.months(); m++) {
         String at = Svg.number(y.at(amount(line.months().get(m))));
@@ -198,9 +195,9 @@ public final class MonthsChart {
       }
       svg.leaf("path", "class", "line m" + line.mark(), "d", d);
     }
-    List<Line> sorted =
+    List<Monthly> sorted =
         lines.stream()
-            .sorted(Comparator.comparing((Line l) -> amount(l.months().getLast())).reversed())
+            .sorted(Comparator.comparing((Monthly l) -> amount(l.months().getLast())).reversed())
             .toList();
     double[] apart =
         EndLabels.apart(
@@ -208,7 +205,7 @@ public final class MonthsChart {
             14,
             height - 20);
     for (int i = 0; i < apart.length; i++) {
-      Line line = sorted.get(i);
+      Monthly line = sorted.get(i);
       double at = apart[i] + 4;
       svg.leaf(
           "line",

@@ -17,18 +17,11 @@ public final class RanksChart {
   private RanksChart() {}
 
   /**
-   * A contender as it is drawn.
-   *
-   * @param mark 1 to 8
-   */
-  public record Contender(String id, String name, int mark) {}
-
-  /**
    * The picture.
    *
    * @param order of the rows, all of them contenders with shares
    */
-  public static String draw(RankShares shares, List<Contender> order) {
+  public static String draw(RankShares shares, List<Drawn> order) {
     double column = Math.min(WIDEST, (RIGHT - LEFT) / order.size());
     Svg svg = new Svg();
     svg.open(
@@ -46,7 +39,7 @@ public final class RanksChart {
     }
     for (int i = 0; i < order.size(); i++) {
       double y = TOP + ROW * i + ROW / 2 - 4;
-      Contender contender = order.get(i);
+      Drawn contender = order.get(i);
       Marks.draw(svg, contender.mark(), 12, y);
       Wrapped.draw(svg, 28, y + 4, "lab", "start", contender.name(), LONGEST);
       svg.leaf(
@@ -75,8 +68,7 @@ public final class RanksChart {
   }
 
   /** The area of a disc is in proportion to its share. */
-  private static void disc(
-      Svg svg, Contender contender, int rank, double share, double x, double y) {
+  private static void disc(Svg svg, Drawn contender, int rank, double share, double x, double y) {
     if (share > 0) {
       String reads = AdviceWords.percent(share);
       svg.open("g")

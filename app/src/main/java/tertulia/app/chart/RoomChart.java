@@ -16,20 +16,12 @@ public final class RoomChart {
   private RoomChart() {}
 
   /**
-   * A contender as it is drawn.
-   *
-   * @param mark 1 to 8
-   */
-  public record Contender(String name, int mark) {}
-
-  /**
    * The picture; empty without rooms.
    *
    * @param contenders by id
    * @param leader id of who leads as the weights are
    */
-  public static String draw(
-      List<WeightRoom> rooms, Map<String, Contender> contenders, String leader) {
+  public static String draw(List<WeightRoom> rooms, Map<String, Drawn> contenders, String leader) {
     if (rooms.isEmpty()) {
       return "";
     }
@@ -63,7 +55,7 @@ public final class RoomChart {
   }
 
   private static void row(
-      Svg svg, WeightRoom room, double y, Map<String, Contender> contenders, String leader) {
+      Svg svg, WeightRoom room, double y, Map<String, Drawn> contenders, String leader) {
     Wrapped.draw(svg, LEFT - 22, y + 4, "lab", "end", room.criterion().name(), LONGEST);
     double from = x(room.low().weight());
     double to = x(room.high().weight());
@@ -88,7 +80,7 @@ public final class RoomChart {
 
   /** The mark of who takes over stands just beyond the end. */
   private static void end(
-      Svg svg, WeightRoom.End end, double x, double y, Map<String, Contender> contenders) {
+      Svg svg, WeightRoom.End end, double x, double y, Map<String, Drawn> contenders) {
     if (!end.takesOver().isEmpty()) {
       svg.open("g");
       svg.title(
@@ -98,13 +90,13 @@ public final class RoomChart {
     }
   }
 
-  private static int mark(Map<String, Contender> contenders, String id) {
-    Contender contender = contenders.get(id);
+  private static int mark(Map<String, Drawn> contenders, String id) {
+    Drawn contender = contenders.get(id);
     return contender == null ? 1 : contender.mark();
   }
 
-  private static String name(Map<String, Contender> contenders, String id) {
-    Contender contender = contenders.get(id);
+  private static String name(Map<String, Drawn> contenders, String id) {
+    Drawn contender = contenders.get(id);
     return contender == null ? id : contender.name();
   }
 }

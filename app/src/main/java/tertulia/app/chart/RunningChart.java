@@ -17,34 +17,27 @@ public final class RunningChart {
   private static final double BOTTOM = 246;
   private final Svg svg = new Svg();
   private final Horizon horizon;
-  private final List<Line> lines;
+  private final List<Monthly> lines;
   private final double right;
   private final double step;
   private final Scale y;
   private final Labels labels;
 
-  private RunningChart(Horizon horizon, List<Line> lines) {
+  private RunningChart(Horizon horizon, List<Monthly> lines) {
     this.horizon = horizon;
     this.lines = lines.stream().sorted(Comparator.comparing(RunningChart::end).reversed()).toList();
-    this.right = WIDTH - EndLabels.room(lines.stream().map(Line::name).toList());
+    this.right = WIDTH - EndLabels.room(lines.stream().map(Monthly::name).toList());
     this.step = (right - LEFT) / horizon.months();
     this.y =
         Scale.over(lines.stream().mapToDouble(RunningChart::end).max().orElse(1), 5, BOTTOM, TOP);
     this.labels = new Labels(LEFT, TOP - 4, right, BOTTOM - 4);
   }
 
-  /**
-   * A running sum.
-   *
-   * @param mark 1 to 8; 0 for what is not a contender
-   */
-  public record Line(String name, int mark, List<Money> months) {}
-
   /** From a month on a line stays below another. */
   public record Crossing(int month, String words, Money at) {}
 
   /** The picture; empty without lines. */
-  public static String draw(Horizon horizon, List<Line> lines, List<Crossing> crossings) {
+  public static String draw(Horizon horizon, List<Monthly> lines, List<Crossing> crossings) {
     return lines.isEmpty() ? "" : new RunningChart(horizon, lines).draw(crossings);
   }
 
@@ -52,7 +45,7 @@ public final class RunningChart {
     return money.getAmount().doubleValue();
   }
 
-  private static double end(Line line) {
+  private static double end(Monthly line) {
     return amount(line.months().getLast());
   }
 
@@ -95,7 +88,7 @@ public final class RunningChart {
     return LEFT + m * step;
   }
 
-  private void line(Line line) {
+  private void line(Monthly line) {
     StringBuilder d = new StringBuilder("M" + Svg.number(LEFT) + " " + Svg.number(BOTTOM));
     for (int m = 0; m < line.months().size(); m++) {
       double at = y.at(amount(line.months().get(m)));
@@ -122,7 +115,7 @@ public final class RunningChart {
     double[] at =
         EndLabels.apart(lines.stream().mapToDouble(line -> y.at(end(line))).toArray(), TOP, BOTTOM);
     for (int i = 0; i < at.length; i++) {
-      Line line = lines.get(i);
+      Monthly line = lines.get(i);
       if (line.mark() > 0) {
         Marks.draw(svg, line.mark(), right + 12, at[i]);
       }

@@ -20,14 +20,14 @@ public final class WorthChart {
   private final Svg svg = new Svg();
   private final Labels labels = new Labels(LEFT, TOP - 8, RIGHT + 10, BOTTOM - 2);
   private final List<Point> points;
-  private final Map<String, Contender> contenders;
+  private final Map<String, Placed> contenders;
   private final Scale x;
   private final Scale y;
 
-  private WorthChart(ValueForMoney worth, List<Contender> contenders) {
+  private WorthChart(ValueForMoney worth, List<Placed> contenders) {
     this.points = worth.points();
     this.contenders =
-        contenders.stream().collect(Collectors.toMap(Contender::id, Function.identity()));
+        contenders.stream().collect(Collectors.toMap(Placed::id, Function.identity()));
     double least = points.stream().mapToDouble(WorthChart::lowCost).min().orElse(0);
     double most = points.stream().mapToDouble(p -> amount(p.cost().high())).max().orElse(1);
     this.x = Scale.between(least, most, 5, RIGHT - 24, LEFT + 24);
@@ -42,10 +42,10 @@ public final class WorthChart {
    * @param mark 1 to 8
    * @param first whether it is the one the answer is about
    */
-  public record Contender(String id, String name, int mark, boolean first) {}
+  public record Placed(String id, String name, int mark, boolean first) {}
 
   /** The picture; empty if no contender has both a value and a cost. */
-  public static String draw(ValueForMoney worth, List<Contender> contenders) {
+  public static String draw(ValueForMoney worth, List<Placed> contenders) {
     return worth.points().isEmpty() ? "" : new WorthChart(worth, contenders).draw();
   }
 
@@ -99,7 +99,7 @@ public final class WorthChart {
     return contender(point).first();
   }
 
-  private Contender contender(Point point) {
+  private Placed contender(Point point) {
     return Objects.requireNonNull(contenders.get(point.contender()));
   }
 
@@ -121,7 +121,7 @@ public final class WorthChart {
   }
 
   private void point(Point point) {
-    Contender contender = contender(point);
+    Placed contender = contender(point);
     boolean beaten = !point.beatenBy().isEmpty();
     svg.open("g", "class", beaten ? "beaten" : "unbeaten").title(reading(point));
     Marks.draw(svg, contender.mark(), x(point), y(point));

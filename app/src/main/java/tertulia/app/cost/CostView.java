@@ -9,6 +9,7 @@ import java.util.TreeMap;
 import java.util.function.Function;
 import org.joda.money.Money;
 import tertulia.app.chart.CostChart;
+import tertulia.app.chart.Drawn;
 import tertulia.app.display.Dates;
 import tertulia.app.display.Figures;
 import tertulia.app.workspace.Cell;
@@ -101,10 +102,8 @@ record CostView(
   }
 
   /** The contenders as lines of a picture. */
-  static List<CostChart.Line> lines(Workspace.Session session) {
-    return session.columns().stream()
-        .map(c -> new CostChart.Line(c.id(), c.tool().name(), session.mark(c.id())))
-        .toList();
+  static List<Drawn> lines(Workspace.Session session) {
+    return session.columns().stream().map(session::drawn).toList();
   }
 
   private static List<Row> rows(Workspace.Session session, List<Row> beside) {

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import org.joda.money.Money;
+import tertulia.app.chart.Monthly;
 import tertulia.app.chart.MonthsChart;
 import tertulia.app.display.Dates;
 import tertulia.app.display.Figures;
@@ -32,7 +33,7 @@ record MonthsView(String byKind, String byTool, String view, List<String> years,
     View view = session.evaluation().whatIf().view();
     Horizon horizon = session.table().selection().horizon();
     List<MonthsChart.Panel> panels = new ArrayList<>();
-    List<MonthsChart.Line> lines = new ArrayList<>();
+    List<Monthly> lines = new ArrayList<>();
     List<Line> table = new ArrayList<>();
     for (Contender contender : session.columns()) {
       Optional<Ledger> ledger = ledger(session, contender);
@@ -40,7 +41,7 @@ record MonthsView(String byKind, String byTool, String view, List<String> years,
       int mark = session.mark(contender.id());
       ledger.ifPresent(found -> {
         panels.add(new MonthsChart.Panel(name, mark, found.byKind(view)));
-        lines.add(new MonthsChart.Line(name, mark, found.months(view)));
+        lines.add(new Monthly(name, mark, found.months(view)));
       });
       table.add(line(session, contender, ledger, view));
     }

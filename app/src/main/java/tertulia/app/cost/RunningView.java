@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
 import org.joda.money.Money;
+import tertulia.app.chart.Monthly;
 import tertulia.app.chart.RunningChart;
 import tertulia.app.display.Dates;
 import tertulia.app.display.Figures;
@@ -37,16 +38,14 @@ record RunningView(String chart, List<String> says, List<String> ends, List<Line
     Horizon horizon = session.table().selection().horizon();
     FindingWords words = new FindingWords(session.table().selection());
     CostFindings findings = new CostFindings(costs);
-    List<RunningChart.Line> drawn = new ArrayList<>();
+    List<Monthly> drawn = new ArrayList<>();
     for (Contender contender : session.columns()) {
       costs
           .running(contender.id())
           .ifPresent(sums ->
-              drawn.add(
-                  new RunningChart.Line(
-                      contender.tool().name(), session.mark(contender.id()), sums)));
+              drawn.add(new Monthly(contender.tool().name(), session.mark(contender.id()), sums)));
     }
-    costs.runningOfOldTool().ifPresent(sums -> drawn.add(new RunningChart.Line(IN_USE, 0, sums)));
+    costs.runningOfOldTool().ifPresent(sums -> drawn.add(new Monthly(IN_USE, 0, sums)));
     List<Finding.PaysFrom> crossings = findings.crossings();
     List<Integer> ends = ends(horizon);
     return new RunningView(

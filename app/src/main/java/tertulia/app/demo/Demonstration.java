@@ -21,8 +21,8 @@ import tertulia.app.exchange.PortableFile;
 import tertulia.app.exchange.SelectionFile;
 import tertulia.app.growth.GrowthPlans;
 import tertulia.app.handover.Intake;
-import tertulia.app.people.People;
 import tertulia.app.people.Role;
+import tertulia.app.people.UserAccounts;
 import tertulia.app.selection.Seats;
 import tertulia.core.decision.Decision;
 import tertulia.core.decision.Proposal;
@@ -36,7 +36,7 @@ class Demonstration implements SmartInitializingSingleton {
   static final String PASSWORD = "brackwater";
 
   private static final String ORGANISER = "Ilse Maren";
-  private final People people;
+  private final UserAccounts people;
   private final Imports imports;
   private final Catalogue catalogue;
   private final Seats seats;
@@ -46,7 +46,7 @@ class Demonstration implements SmartInitializingSingleton {
   private final MakersNews news;
 
   Demonstration(
-      People people,
+      UserAccounts people,
       Imports imports,
       Catalogue catalogue,
       Seats seats,
@@ -100,7 +100,7 @@ class Demonstration implements SmartInitializingSingleton {
 
   private void add(String signInName, String name, Role role) {
     Faults faults = new Faults();
-    people.addKnown(new People.NewAccount(signInName, name, PASSWORD, role), faults);
+    people.addKnown(new UserAccounts.NewAccount(signInName, name, PASSWORD, role), faults);
     if (!faults.isEmpty()) {
       throw new IllegalStateException("The demonstration is at odds with itself: " + faults.all());
     }
@@ -138,7 +138,7 @@ class Demonstration implements SmartInitializingSingleton {
         name,
         people.all().stream()
             .filter(entry -> entry.name().equals(name))
-            .map(People.Entry::signInName)
+            .map(UserAccounts.Entry::signInName)
             .findFirst()
             .orElse(""));
   }

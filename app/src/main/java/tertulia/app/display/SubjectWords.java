@@ -69,14 +69,14 @@ public final class SubjectWords {
   public String of(Subject subject) {
     return switch (subject) {
       case Subject.OfStep step -> step.step().words();
-      case Subject.Need need -> name("need", need.need());
-      case Subject.Contender contender -> name("contender", contender.contender());
-      case Subject.Fact fact ->
+      case Subject.OfNeed need -> name("need", need.need());
+      case Subject.OfContender contender -> name("contender", contender.contender());
+      case Subject.OfFact fact ->
           name("contender", fact.contender()) + " · " + name("need", fact.need());
-      case Subject.Criterion criterion -> name("criterion", criterion.criterion());
-      case Subject.Mark mark ->
+      case Subject.OfCriterion criterion -> name("criterion", criterion.criterion());
+      case Subject.OfMark mark ->
           name("contender", mark.contender()) + " · " + name("criterion", mark.criterion());
-      case Subject.Figure figure -> figure(figure);
+      case Subject.OfFigure figure -> figure(figure);
     };
   }
 
@@ -88,7 +88,7 @@ public final class SubjectWords {
         : of(Subject.of(about));
   }
 
-  private String figure(Subject.Figure figure) {
+  private String figure(Subject.OfFigure figure) {
     String of =
         Measure.isDefinition(figure.of())
             ? Measure.of(figure.of()).label()

@@ -95,7 +95,7 @@ public final class TrialsReader {
     return new Trial.Result(
         part.task(),
         Codes.text(part.by(), BriefReader.LONGEST_NAME),
-        Codes.oneOf(Trial.Outcome.class, part.outcome()),
+        Codes.oneOf(Trial.Completion.class, part.outcome()),
         part.minutes(),
         Codes.text(part.note(), Limits.NOTE),
         Codes.day(part.on()));

@@ -17,7 +17,7 @@ public final class WeighingReader {
   private WeighingReader() {}
 
   /** A way to weigh, by its code. */
-  public enum Way {
+  public enum Elicitation {
     POINTS("points"),
     SWING("swing"),
     RANK_ORDER("rank-order"),
@@ -25,7 +25,7 @@ public final class WeighingReader {
 
     private final String code;
 
-    Way(String code) {
+    Elicitation(String code) {
       this.code = code;
     }
 
@@ -38,7 +38,7 @@ public final class WeighingReader {
      *
      * @throws IllegalArgumentException if there is none
      */
-    public static Way of(String code) {
+    public static Elicitation of(String code) {
       return Stream.of(values())
           .filter(way -> way.code.equals(code))
           .findFirst()
@@ -61,22 +61,23 @@ public final class WeighingReader {
       return Weighing.NOTHING;
     }
     checkOnce(part.otherWays());
-    Map<Way, Weighing> entered =
+    Map<Elicitation, Weighing> entered =
         part.otherWays().stream()
             .collect(Collectors.toMap(WeighingReader::way, WeighingReader::read));
     Weighing points = new Weighing.Points(part.points());
     return part.weighsBy() == null
         ? points
-        : switch (Way.of(part.weighsBy())) {
+        : switch (Elicitation.of(part.weighsBy())) {
           case POINTS -> points;
-          case SWING -> entered.getOrDefault(Way.SWING, new Weighing.Swing(Map.of()));
-          case RANK_ORDER -> entered.getOrDefault(Way.RANK_ORDER, new Weighing.RankOrder(Map.of()));
-          case PAIRS -> entered.getOrDefault(Way.PAIRS, new Weighing.Compared(List.of()));
+          case SWING -> entered.getOrDefault(Elicitation.SWING, new Weighing.Swing(Map.of()));
+          case RANK_ORDER ->
+              entered.getOrDefault(Elicitation.RANK_ORDER, new Weighing.RankOrder(Map.of()));
+          case PAIRS -> entered.getOrDefault(Elicitation.PAIRS, new Weighing.Compared(List.of()));
         };
   }
 
   private static void checkOnce(List<SelectionFile.WeighingPart> parts) {
-    Set<Way> met = EnumSet.noneOf(Way.class);
+    Set<Elicitation> met = EnumSet.noneOf(Elicitation.class);
     for (SelectionFile.WeighingPart part : parts) {
       if (!met.add(way(part))) {
         throw new IllegalArgumentException(
@@ -86,17 +87,17 @@ public final class WeighingReader {
   }
 
   /** The way in which a member weighs; by points if what it is may not be seen. */
-  public static Way way(SelectionFile.MemberPart part) {
+  public static Elicitation way(SelectionFile.MemberPart part) {
     return part.weighsBy() == null || part.weighsBy().equals(SelectionFile.MemberPart.WITHHELD)
-        ? Way.POINTS
-        : Way.of(part.weighsBy());
+        ? Elicitation.POINTS
+        : Elicitation.of(part.weighsBy());
   }
 
-  private static Way way(SelectionFile.WeighingPart part) {
+  private static Elicitation way(SelectionFile.WeighingPart part) {
     return switch (part) {
-      case SelectionFile.SwingPart swing -> Way.SWING;
-      case SelectionFile.RankOrderPart ranks -> Way.RANK_ORDER;
-      case SelectionFile.ComparedPart pairs -> Way.PAIRS;
+      case SelectionFile.SwingPart swing -> Elicitation.SWING;
+      case SelectionFile.RankOrderPart ranks -> Elicitation.RANK_ORDER;
+      case SelectionFile.ComparedPart pairs -> Elicitation.PAIRS;
     };
   }
 

@@ -68,14 +68,14 @@ record FigureCodes(Workspace.Session session) {
   /** What an assumption goes by; no two of a selection share one. */
   private static String code(Swing swing) {
     return switch (swing.assumption()) {
-      case Swing.Assumption.People people -> "people";
+      case Swing.Assumption.Headcount people -> "people";
       case Swing.Assumption.Growth growth -> "growth";
       case Swing.Assumption.Rise rise -> "rise";
       case Swing.Assumption.Rates rates -> "rates";
       case Swing.Assumption.Hour hour -> "hour";
       case Swing.Assumption.Worth worth -> "worth " + worth.tool() + " " + worth.criterion().id();
       case Swing.Assumption.Has has -> has(has.fact());
-      case Swing.Assumption.View view -> "view " + view.member().name();
+      case Swing.Assumption.Voice view -> "view " + view.member().name();
     };
   }
 

@@ -8,6 +8,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import tertulia.app.chart.Drawn;
 import tertulia.app.chart.Marks;
 import tertulia.app.chart.RanksChart;
 import tertulia.app.chart.RoomChart;
@@ -160,10 +161,10 @@ record FirmnessView(
   }
 
   private static Ranks ranks(Workspace.Session session, RankShares shares, Chances chances) {
-    List<RanksChart.Contender> order =
+    List<Drawn> order =
         shares.byFirst().stream()
             .map(id -> session.table().selection().contender(id))
-            .map(c -> new RanksChart.Contender(c.id(), c.tool().name(), session.mark(c.id())))
+            .map(session::drawn)
             .toList();
     List<String> places = new ArrayList<>();
     for (int rank = 1; rank <= order.size(); rank++) {
@@ -202,12 +203,8 @@ record FirmnessView(
             .totals()
             .map(totals -> totals.standings().getFirst().contender())
             .orElse("");
-    Map<String, RoomChart.Contender> contenders =
-        session.columns().stream()
-            .collect(
-                Collectors.toMap(
-                    Contender::id,
-                    c -> new RoomChart.Contender(c.tool().name(), session.mark(c.id()))));
+    Map<String, Drawn> contenders =
+        session.columns().stream().collect(Collectors.toMap(Contender::id, session::drawn));
     return Optional.of(
         new Rooms(
             RoomChart.draw(rooms, contenders, leader),
@@ -307,7 +304,7 @@ record FirmnessView(
             found,
             session.columns().stream()
                 .map(c ->
-                    new WorthChart.Contender(
+                    new WorthChart.Placed(
                         c.id(),
                         c.tool().name(),
                         session.mark(c.id()),
@@ -358,7 +355,7 @@ record FirmnessView(
 
   private static String assumption(Swing.Assumption assumption, AdviceWords words) {
     return switch (assumption) {
-      case Swing.Assumption.People people -> "People a tenth fewer to a tenth more";
+      case Swing.Assumption.Headcount people -> "People a tenth fewer to a tenth more";
       case Swing.Assumption.Growth growth ->
           "Growth " + growth.least().words() + " to " + growth.most().words();
       case Swing.Assumption.Rise rise ->
@@ -370,7 +367,7 @@ record FirmnessView(
       case Swing.Assumption.Has has ->
           capitalised(
               words.of(new FindOut.Unknown.Has(has.fact().tool(), has.fact().capability())));
-      case Swing.Assumption.View view -> view.member().name() + "’s view counted, and left out";
+      case Swing.Assumption.Voice view -> view.member().name() + "’s view counted, and left out";
     };
   }
 

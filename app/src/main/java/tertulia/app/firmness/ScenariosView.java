@@ -18,7 +18,7 @@ import tertulia.core.fit.Need;
 import tertulia.core.money.PriceRise;
 import tertulia.core.path.Terms;
 import tertulia.core.sensitivity.Lead;
-import tertulia.core.sensitivity.ScenarioGrid.Cell;
+import tertulia.core.sensitivity.ScenarioGrid.Case;
 import tertulia.core.sensitivity.ScenarioGrid.Scene;
 import tertulia.core.sensitivity.SensitivityFigure;
 
@@ -126,7 +126,7 @@ record ScenariosView(
             .toList());
   }
 
-  private static Shown shown(Workspace.Session session, Cell cell) {
+  private static Shown shown(Workspace.Session session, Case cell) {
     boolean certain = cell.lead().tool().isPresent();
     return cell.first()
         .map(tool ->
@@ -146,7 +146,7 @@ record ScenariosView(
                 ""));
   }
 
-  private static String why(Workspace.Session session, Cell cell) {
+  private static String why(Workspace.Session session, Case cell) {
     return new FigureCodes(session).why(new SensitivityFigure.InScene(cell.scene()));
   }
 

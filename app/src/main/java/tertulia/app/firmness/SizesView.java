@@ -6,6 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import tertulia.app.chart.Drawn;
 import tertulia.app.chart.MapChart;
 import tertulia.app.chart.Marks;
 import tertulia.app.display.Figures;
@@ -78,11 +79,8 @@ record SizesView(
   }
 
   private static String picture(Workspace.Session session, Sizes sizes, String unit) {
-    Map<String, MapChart.Contender> contenders = new LinkedHashMap<>();
-    session
-        .columns()
-        .forEach(c ->
-            contenders.put(c.id(), new MapChart.Contender(c.tool().name(), session.mark(c.id()))));
+    Map<String, Drawn> contenders = new LinkedHashMap<>();
+    session.columns().forEach(c -> contenders.put(c.id(), session.drawn(c)));
     int planned =
         switch (sizes.axis()) {
           case Sizes.Axis.Headcount people -> 2 * session.evaluation().costs().highestPlanned();

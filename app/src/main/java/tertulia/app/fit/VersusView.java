@@ -93,10 +93,7 @@ record VersusView(
                   new DuelChart.Line(
                       c.criterion().name(), c.weight(), c.lead().by(), c.lead().margin().words()))
               .toList();
-      return DuelChart.draw(
-          new DuelChart.Corner(left.tool().name(), session.mark(left.id())),
-          new DuelChart.Corner(right.tool().name(), session.mark(right.id())),
-          lines);
+      return DuelChart.draw(session.drawn(left), session.drawn(right), lines);
     }
 
     private String costs() {
@@ -104,9 +101,7 @@ record VersusView(
       CostByHeadcount two = evaluation.costs().costByHeadcount().of(List.of(left.id(), right.id()));
       return CostChart.draw(
           two,
-          List.of(left, right).stream()
-              .map(c -> new CostChart.Line(c.id(), c.tool().name(), session.mark(c.id())))
-              .toList(),
+          List.of(left, right).stream().map(session::drawn).toList(),
           new CostChart.Read(
               evaluation.costs().people().total(),
               evaluation.costs().lowestPlanned(),

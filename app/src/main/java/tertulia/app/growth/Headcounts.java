@@ -20,8 +20,8 @@ import tertulia.app.web.Conflict;
 /** How many people there really were: what a file said, and what a staff directory says. */
 @Service
 class Headcounts {
-  private static final DocumentFormat<Table> TABLE =
-      new DocumentFormat<>("table of headcounts", Table.class, List.of());
+  private static final DocumentFormat<Register> TABLE =
+      new DocumentFormat<>("table of headcounts", Register.class, List.of());
 
   private static final long NONE = -1;
   private static final String WHAT = "what was counted";
@@ -37,7 +37,7 @@ class Headcounts {
   }
 
   /** Counts as they are stored. */
-  record Table(List<Entry> counts) {}
+  record Register(List<Entry> counts) {}
 
   /** A count as it is stored. */
   record Entry(String group, String month, int people) {}
@@ -101,7 +101,7 @@ class Headcounts {
     row.replaced = Json.write(TABLE.read(row.counts, row.format));
     row.counts =
         Json.write(
-            new Table(
+            new Register(
                 counts.stream()
                     .map(c -> new Entry(c.group(), c.month().toString(), c.people()))
                     .toList()));

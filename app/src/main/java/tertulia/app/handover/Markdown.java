@@ -219,7 +219,7 @@ final class Markdown {
     for (SelectionFile.SettledPart part : file.settled()) {
       line(
           "- "
-              + escaped(words.of(new Subject.Mark(part.criterion(), part.contender())))
+              + escaped(words.of(new Subject.OfMark(part.criterion(), part.contender())))
               + ": "
               + escaped(part.points())
               + ", "

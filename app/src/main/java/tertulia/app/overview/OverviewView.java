@@ -205,11 +205,10 @@ record OverviewView(
     return cell.noting("").looking("");
   }
 
-  private static List<WorthChart.Contender> drawn(
-      Workspace.Session session, Optional<String> front) {
+  private static List<WorthChart.Placed> drawn(Workspace.Session session, Optional<String> front) {
     return session.columns().stream()
         .map(c ->
-            new WorthChart.Contender(
+            new WorthChart.Placed(
                 c.id(), c.tool().name(), session.mark(c.id()), front.equals(Optional.of(c.id()))))
         .toList();
   }
@@ -222,9 +221,7 @@ record OverviewView(
     }
     return CostChart.draw(
         costs.costByHeadcount(),
-        session.columns().stream()
-            .map(c -> new CostChart.Line(c.id(), c.tool().name(), session.mark(c.id())))
-            .toList(),
+        session.columns().stream().map(session::drawn).toList(),
         new CostChart.Read(costs.people().total(), costs.lowestPlanned(), costs.highestPlanned()));
   }
 

@@ -21,11 +21,11 @@ import tertulia.app.exchange.Faults;
 @Controller
 class AccountsController {
   private static final Logger LOG = LoggerFactory.getLogger(AccountsController.class);
-  private final People people;
+  private final UserAccounts people;
   private final OpenSessions sessions;
   private final OwnPassword ownPassword;
 
-  AccountsController(People people, OpenSessions sessions, OwnPassword ownPassword) {
+  AccountsController(UserAccounts people, OpenSessions sessions, OwnPassword ownPassword) {
     this.people = people;
     this.sessions = sessions;
     this.ownPassword = ownPassword;

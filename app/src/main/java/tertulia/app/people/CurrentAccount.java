@@ -20,9 +20,9 @@ import org.springframework.web.filter.OncePerRequestFilter;
  */
 public final class CurrentAccount extends OncePerRequestFilter {
   private static final Duration LONGEST_SESSION = Duration.ofDays(30);
-  private final People people;
+  private final UserAccounts people;
 
-  public CurrentAccount(People people) {
+  public CurrentAccount(UserAccounts people) {
     this.people = people;
   }
 

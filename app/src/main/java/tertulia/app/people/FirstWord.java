@@ -12,10 +12,10 @@ import org.springframework.stereotype.Component;
 @Component
 public class FirstWord {
   private static final int LETTERS = 12;
-  private final People people;
+  private final UserAccounts people;
   private final AtomicReference<String> word = new AtomicReference<>("");
 
-  FirstWord(People people) {
+  FirstWord(UserAccounts people) {
     this.people = people;
   }
 

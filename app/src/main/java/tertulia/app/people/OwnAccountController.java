@@ -23,12 +23,13 @@ import tertulia.app.exchange.Faults;
 /** What everybody does about their own account: the password, and where they are signed in. */
 @Controller
 class OwnAccountController {
-  private final People people;
+  private final UserAccounts people;
   private final OpenSessions sessions;
   private final OwnPassword ownPassword;
   private final Clock clock;
 
-  OwnAccountController(People people, OpenSessions sessions, OwnPassword ownPassword, Clock clock) {
+  OwnAccountController(
+      UserAccounts people, OpenSessions sessions, OwnPassword ownPassword, Clock clock) {
     this.ownPassword = ownPassword;
     this.people = people;
     this.sessions = sessions;
@@ -114,7 +115,8 @@ class OwnAccountController {
         .orElseGet(() -> worksNoMore(model, response));
   }
 
-  private static String invitation(People.Entry whose, String word, Faults faults, Model model) {
+  private static String invitation(
+      UserAccounts.Entry whose, String word, Faults faults, Model model) {
     model.addAttribute("whose", whose);
     model.addAttribute("word", word);
     model.addAttribute("faults", faults.all());
@@ -135,7 +137,7 @@ class OwnAccountController {
       Model model,
       HttpServletResponse response) {
     Faults faults = new Faults();
-    Optional<People.Entry> whose = people.setPassword(word, password, faults);
+    Optional<UserAccounts.Entry> whose = people.setPassword(word, password, faults);
     if (whose.isPresent()) {
       sessions.end(whose.get().id());
       return "redirect:/sign-in?created";

@@ -13,10 +13,10 @@ import org.springframework.stereotype.Component;
 @Component
 public class OwnPassword {
   private static final Logger LOG = LoggerFactory.getLogger(OwnPassword.class);
-  private final People people;
+  private final UserAccounts people;
   private final Guesses guesses;
 
-  OwnPassword(People people, Guesses guesses) {
+  OwnPassword(UserAccounts people, Guesses guesses) {
     this.people = people;
     this.guesses = guesses;
   }

@@ -15,11 +15,12 @@ import tertulia.app.exchange.Faults;
 class SignInController {
   private static final int LONGEST_WAIT = 60;
 
-  private final People people;
+  private final UserAccounts people;
   private final FirstWord firstWord;
   private final boolean demo;
 
-  SignInController(People people, FirstWord firstWord, @Value("${tertulia.demo}") boolean demo) {
+  SignInController(
+      UserAccounts people, FirstWord firstWord, @Value("${tertulia.demo}") boolean demo) {
     this.people = people;
     this.firstWord = firstWord;
     this.demo = demo;
@@ -40,7 +41,7 @@ class SignInController {
     if (!people.isEmpty()) {
       return "redirect:/sign-in";
     }
-    model.addAttribute("account", new People.NewAccount("", "", "", Role.ORGANISER));
+    model.addAttribute("account", new UserAccounts.NewAccount("", "", "", Role.ORGANISER));
     model.addAttribute("word", "");
     return "people/first-account";
   }
@@ -58,7 +59,8 @@ class SignInController {
       return "redirect:/sign-in";
     }
     Faults faults = new Faults();
-    People.NewAccount account = new People.NewAccount(signInName, name, password, Role.ORGANISER);
+    UserAccounts.NewAccount account =
+        new UserAccounts.NewAccount(signInName, name, password, Role.ORGANISER);
     if (firstWord.take(word)) {
       people.add(account, faults);
       if (faults.isEmpty()) {

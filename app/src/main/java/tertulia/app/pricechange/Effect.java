@@ -68,7 +68,7 @@ record Effect(
     return there
         ? Optional.of(
             Evaluation.of(Tables.replacing(table, page), WhatIf.START)
-                .explain(new Figure.Way(page.id())))
+                .explain(new Figure.BestWay(page.id())))
         : Optional.empty();
   }
 

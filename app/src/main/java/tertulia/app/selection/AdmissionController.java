@@ -10,16 +10,16 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
-import tertulia.app.people.People;
 import tertulia.app.people.Role;
+import tertulia.app.people.UserAccounts;
 
 /** Who may open a selection: shown to whoever may, changed by organisers. */
 @Controller
 class AdmissionController {
   private final Selections selections;
-  private final People people;
+  private final UserAccounts people;
 
-  AdmissionController(Selections selections, People people) {
+  AdmissionController(Selections selections, UserAccounts people) {
     this.selections = selections;
     this.people = people;
   }
@@ -51,7 +51,7 @@ class AdmissionController {
       RedirectAttributes flash) {
     Set<Long> known =
         people.all().stream()
-            .map(People.Entry::id)
+            .map(UserAccounts.Entry::id)
             .filter(named::contains)
             .collect(Collectors.toSet());
     selections.admit(id, version, open, known);

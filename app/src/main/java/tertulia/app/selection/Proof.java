@@ -11,7 +11,7 @@ import tertulia.core.remark.Subject;
 public record Proof(long id, String about, String by, LocalDate on) {
   /** Beside a mark. */
   public static String ofMark(String criterion, String contender) {
-    return new Subject.Mark(criterion, contender).code();
+    return new Subject.OfMark(criterion, contender).code();
   }
 
   /** Beside how a task went. */
@@ -21,7 +21,7 @@ public record Proof(long id, String about, String by, LocalDate on) {
 
   /** Beside what a contender has of a need. */
   public static String ofFact(String need, String contender) {
-    return new Subject.Fact(need, contender).code();
+    return new Subject.OfFact(need, contender).code();
   }
 
   /** Whether it may tell how somebody judges, so that it waits for own views. */

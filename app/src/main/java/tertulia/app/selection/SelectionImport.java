@@ -144,9 +144,10 @@ public class SelectionImport {
 
   private void take(long member, SelectionFile.WeighingPart part) {
     switch (part) {
-      case SelectionFile.SwingPart swing -> take(member, WeighingReader.Way.SWING, swing.worth());
+      case SelectionFile.SwingPart swing ->
+          take(member, WeighingReader.Elicitation.SWING, swing.worth());
       case SelectionFile.RankOrderPart order ->
-          take(member, WeighingReader.Way.RANK_ORDER, order.ranks());
+          take(member, WeighingReader.Elicitation.RANK_ORDER, order.ranks());
       case SelectionFile.ComparedPart compared ->
           compared
               .pairs()
@@ -162,7 +163,7 @@ public class SelectionImport {
     }
   }
 
-  private void take(long member, WeighingReader.Way way, Map<String, Integer> given) {
+  private void take(long member, WeighingReader.Elicitation way, Map<String, Integer> given) {
     given.forEach((criterion, number) -> {
       NumberRow row = new NumberRow();
       row.memberId = member;

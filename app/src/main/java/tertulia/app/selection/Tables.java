@@ -291,7 +291,9 @@ public class Tables {
               member.share,
               points,
               given,
-              member.weighsBy.equals(WeighingReader.Way.POINTS.code()) ? null : member.weighsBy,
+              member.weighsBy.equals(WeighingReader.Elicitation.POINTS.code())
+                  ? null
+                  : member.weighsBy,
               others.isEmpty() ? null : others,
               open || Sight.isIn(member) ? null : false,
               compared.isEmpty() ? null : compared,
@@ -341,9 +343,10 @@ public class Tables {
   private static List<SelectionFile.WeighingPart> otherWays(
       MemberRow member, Set<String> criteria, Entered.Judged judged) {
     List<SelectionFile.WeighingPart> others = new ArrayList<>();
-    Map<String, Integer> worth = numbers(member, WeighingReader.Way.SWING.code(), criteria, judged);
+    Map<String, Integer> worth =
+        numbers(member, WeighingReader.Elicitation.SWING.code(), criteria, judged);
     Map<String, Integer> ranks =
-        numbers(member, WeighingReader.Way.RANK_ORDER.code(), criteria, judged);
+        numbers(member, WeighingReader.Elicitation.RANK_ORDER.code(), criteria, judged);
     List<SelectionFile.PreferencePart> pairs =
         judged.preferences().getOrDefault(member.id, List.of()).stream()
             .filter(p -> criteria.contains(p.one) && criteria.contains(p.other))

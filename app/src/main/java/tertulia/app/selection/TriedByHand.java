@@ -283,7 +283,7 @@ public class TriedByHand {
             new Trial.Result(
                 result.task(),
                 result.by(),
-                Codes.oneOf(Trial.Outcome.class, result.outcome()),
+                Codes.oneOf(Trial.Completion.class, result.outcome()),
                 result.minutes(),
                 result.note(),
                 LocalDate.parse(result.on())));

@@ -65,7 +65,7 @@ public class Views {
 
   /** Chooses the way in which somebody weighs; what was entered in another is kept. */
   @Transactional
-  public void weighBy(long id, SignedIn person, WeighingReader.Way way) {
+  public void weighBy(long id, SignedIn person, WeighingReader.Elicitation way) {
     store.open(id);
     seats.member(id, person).weighsBy = way.code();
   }
@@ -79,7 +79,7 @@ public class Views {
   public void number(
       long id,
       SignedIn person,
-      WeighingReader.Way way,
+      WeighingReader.Elicitation way,
       String criterion,
       @Nullable Integer number) {
     store.open(id);

@@ -24,7 +24,7 @@ import tertulia.app.display.Dates;
 import tertulia.app.display.SubjectWords;
 import tertulia.app.exchange.Brief;
 import tertulia.app.exchange.Codes;
-import tertulia.app.people.People;
+import tertulia.app.people.UserAccounts;
 import tertulia.app.selection.Seats;
 import tertulia.app.selection.Selections;
 import tertulia.app.selection.Tables;
@@ -48,11 +48,15 @@ public class Trail {
   private final JdbcTemplate store;
   private final Selections selections;
   private final Seats seats;
-  private final People people;
+  private final UserAccounts people;
   private final Catalogue catalogue;
 
   Trail(
-      JdbcTemplate store, Selections selections, Seats seats, People people, Catalogue catalogue) {
+      JdbcTemplate store,
+      Selections selections,
+      Seats seats,
+      UserAccounts people,
+      Catalogue catalogue) {
     this.store = store;
     this.selections = selections;
     this.seats = seats;
@@ -119,7 +123,7 @@ public class Trail {
   private List<Act> acts(NavigableMap<Integer, List<String>> what, List<Integer> asked) {
     Map<String, String> names =
         people.all().stream()
-            .collect(Collectors.toMap(People.Entry::signInName, People.Entry::name));
+            .collect(Collectors.toMap(UserAccounts.Entry::signInName, UserAccounts.Entry::name));
     List<Act> acts = new ArrayList<>();
     for (Map.Entry<Integer, List<String>> entry : what.descendingMap().entrySet()) {
       if (acts.size() == MOST) {
@@ -601,7 +605,7 @@ public class Trail {
   private static String fared(@Nullable String outcome, @Nullable String minutes) {
     return outcome == null
         ? ""
-        : Codes.oneOf(Trial.Outcome.class, outcome).words()
+        : Codes.oneOf(Trial.Completion.class, outcome).words()
             + (minutes == null ? "" : ", " + minutes + " min");
   }
 

@@ -249,7 +249,7 @@ class TrialsController implements StepBody {
             new Trial.Result(
                 task,
                 person.name(),
-                Codes.oneOf(Trial.Outcome.class, outcome),
+                Codes.oneOf(Trial.Completion.class, outcome),
                 minutes.isBlank() ? null : Codes.whole(minutes),
                 Codes.text(note, Limits.NOTE),
                 session.today());

@@ -230,7 +230,7 @@ record TrialsView(
     return new Voice(
         result.by(),
         result.outcome().words() + result.took().map(m -> ", " + m + " min").orElse(""),
-        result.outcome() == Trial.Outcome.DONE ? "yes" : "stop",
+        result.outcome() == Trial.Completion.DONE ? "yes" : "stop",
         String.join(" · ", notes));
   }
 

@@ -48,29 +48,31 @@ record OwnWeights(
   static OwnWeights of(Workspace.Session session) {
     List<Criterion> criteria = session.evaluation().scores().criteria();
     Optional<SelectionFile.MemberPart> part = session.table().part(session.person());
-    WeighingReader.Way way = part.map(WeighingReader::way).orElse(WeighingReader.Way.POINTS);
+    WeighingReader.Elicitation way =
+        part.map(WeighingReader::way).orElse(WeighingReader.Elicitation.POINTS);
     Weighing weighing =
         session.table().member(session.person()).map(Member::weighing).orElse(Weighing.NOTHING);
     WeighedWords words = new WeighedWords(criteria);
     return new OwnWeights(
         List.of(
-            choice(WeighingReader.Way.POINTS, "points", way),
-            choice(WeighingReader.Way.SWING, "steps from worst to best", way),
-            choice(WeighingReader.Way.RANK_ORDER, "an order", way),
-            choice(WeighingReader.Way.PAIRS, "two at a time", way)),
+            choice(WeighingReader.Elicitation.POINTS, "points", way),
+            choice(WeighingReader.Elicitation.SWING, "steps from worst to best", way),
+            choice(WeighingReader.Elicitation.RANK_ORDER, "an order", way),
+            choice(WeighingReader.Elicitation.PAIRS, "two at a time", way)),
         way.code(),
         hint(way),
         numbers(weighing),
-        way == WeighingReader.Way.PAIRS ? pairs(weighing, criteria) : List.of(),
+        way == WeighingReader.Elicitation.PAIRS ? pairs(weighing, criteria) : List.of(),
         words.of(weighing),
         weighing.over(criteria).weights().isPresent());
   }
 
-  private static Choice choice(WeighingReader.Way way, String words, WeighingReader.Way chosen) {
+  private static Choice choice(
+      WeighingReader.Elicitation way, String words, WeighingReader.Elicitation chosen) {
     return new Choice(way.code(), words, way == chosen);
   }
 
-  private static String hint(WeighingReader.Way way) {
+  private static String hint(WeighingReader.Elicitation way) {
     return switch (way) {
       case POINTS -> "Give each criterion points from 0 to 1000; only their proportions matter.";
       case SWING ->

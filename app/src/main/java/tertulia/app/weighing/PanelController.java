@@ -12,9 +12,9 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 import tertulia.app.display.ViewWords;
 import tertulia.app.exchange.WeighingReader;
 import tertulia.app.mail.Mail;
-import tertulia.app.people.People;
 import tertulia.app.people.Role;
 import tertulia.app.people.SignedIn;
+import tertulia.app.people.UserAccounts;
 import tertulia.app.selection.Seats;
 import tertulia.app.selection.Selections;
 import tertulia.app.selection.Table;
@@ -30,13 +30,18 @@ import tertulia.core.scoring.Member;
 class PanelController {
   private final Seats seats;
   private final Views views;
-  private final People people;
+  private final UserAccounts people;
   private final Selections selections;
   private final Mail mail;
   private final Clock clock;
 
   PanelController(
-      Seats seats, Views views, People people, Selections selections, Mail mail, Clock clock) {
+      Seats seats,
+      Views views,
+      UserAccounts people,
+      Selections selections,
+      Mail mail,
+      Clock clock) {
     this.selections = selections;
     this.mail = mail;
     this.clock = clock;
@@ -48,7 +53,7 @@ class PanelController {
   /** Gives somebody a seat. */
   @PostMapping("/selections/{id}/table")
   String invite(@PathVariable long id, @RequestParam long account, RedirectAttributes flash) {
-    People.Entry entry =
+    UserAccounts.Entry entry =
         people.all().stream()
             .filter(known -> known.id() == account && !known.disabled())
             .filter(known -> known.role() != Role.READER)
@@ -108,9 +113,9 @@ class PanelController {
   @PostMapping("/selections/{id}/weights/way")
   String way(
       @PathVariable long id, @RequestParam String way, @AuthenticationPrincipal SignedIn person) {
-    WeighingReader.Way chosen;
+    WeighingReader.Elicitation chosen;
     try {
-      chosen = WeighingReader.Way.of(way);
+      chosen = WeighingReader.Elicitation.of(way);
     } catch (IllegalArgumentException e) {
       throw new NotFound("way to weigh called \"" + way + "\"");
     }

@@ -23,9 +23,9 @@ import tertulia.app.exchange.Limits;
 import tertulia.app.exchange.MeasuredNumber;
 import tertulia.app.exchange.TypedCount;
 import tertulia.app.exchange.WeighingReader;
-import tertulia.app.people.People;
 import tertulia.app.people.Role;
 import tertulia.app.people.SignedIn;
+import tertulia.app.people.UserAccounts;
 import tertulia.app.selection.Seats;
 import tertulia.app.selection.Selections;
 import tertulia.app.selection.Table;
@@ -50,9 +50,10 @@ class WeighingController implements StepBody {
   private final Selections selections;
   private final Seats seats;
   private final Views views;
-  private final People people;
+  private final UserAccounts people;
 
-  WeighingController(Steps steps, Selections selections, Seats seats, Views views, People people) {
+  WeighingController(
+      Steps steps, Selections selections, Seats seats, Views views, UserAccounts people) {
     this.people = people;
     this.steps = steps;
     this.selections = selections;
@@ -87,7 +88,7 @@ class WeighingController implements StepBody {
       throw new NotFound("criterion \"" + criterion + "\" any more");
     }
     try {
-      Again.until(() -> enter(id, person, WeighingReader.Way.of(way), criterion, points));
+      Again.until(() -> enter(id, person, WeighingReader.Elicitation.of(way), criterion, points));
     } catch (IllegalArgumentException e) {
       fault = String.valueOf(e.getMessage());
     }
@@ -98,7 +99,7 @@ class WeighingController implements StepBody {
   }
 
   private void enter(
-      long id, SignedIn person, WeighingReader.Way way, String criterion, String text) {
+      long id, SignedIn person, WeighingReader.Elicitation way, String criterion, String text) {
     switch (way) {
       case POINTS ->
           views.weigh(

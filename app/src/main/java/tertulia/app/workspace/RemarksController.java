@@ -94,8 +94,8 @@ class RemarksController {
     try {
       Subject subject = Subject.of(about);
       Subject meant =
-          subject instanceof Subject.Need need && !contender.isEmpty()
-              ? new Subject.Fact(need.need(), contender)
+          subject instanceof Subject.OfNeed need && !contender.isEmpty()
+              ? new Subject.OfFact(need.need(), contender)
               : subject;
       if (Subjects.isThere(session.table(), meant)) {
         return meant;

@@ -186,12 +186,12 @@ public record RemarksView(
     return switch (stage) {
       case NEED, FIT ->
           brief.needs().stream()
-              .map(n -> new Choice(new Subject.Need(n.id()).code(), n.name()))
+              .map(n -> new Choice(new Subject.OfNeed(n.id()).code(), n.name()))
               .toList();
       case CONTENDERS -> contenders(session, "contender/");
       case WEIGHTS ->
           brief.criteria().stream()
-              .map(c -> new Choice(new Subject.Criterion(c.id()).code(), c.name()))
+              .map(c -> new Choice(new Subject.OfCriterion(c.id()).code(), c.name()))
               .toList();
       case COST, MARKS, FIRMNESS, DECISION -> List.of();
     };

@@ -21,25 +21,25 @@ final class Subjects {
     String contender = query.getOrDefault("contender", "");
     String criterion = query.getOrDefault("criterion", "");
     if (figure.equals("value")) {
-      return new Subject.Mark(criterion, contender);
+      return new Subject.OfMark(criterion, contender);
     }
     String of = "";
     for (String part : PARTS) {
       of = of.isEmpty() ? query.getOrDefault(part, "") : of;
     }
-    return new Subject.Figure(figure, contender, of);
+    return new Subject.OfFigure(figure, contender, of);
   }
 
   /** What an address asks for "why" about it; empty if nothing is computed there. */
   static Map<String, String> asked(Subject subject) {
     Map<String, String> asked = new LinkedHashMap<>();
     switch (subject) {
-      case Subject.Mark mark -> {
+      case Subject.OfMark mark -> {
         asked.put("figure", "value");
         asked.put("contender", mark.contender());
         asked.put("criterion", mark.criterion());
       }
-      case Subject.Figure figure -> {
+      case Subject.OfFigure figure -> {
         if (figure.name().equals("planmore")) {
           // than which other plan, nobody knows any more
           return asked;
@@ -53,10 +53,10 @@ final class Subjects {
         }
       }
       case Subject.OfStep step -> {}
-      case Subject.Need need -> {}
-      case Subject.Contender contender -> {}
-      case Subject.Fact fact -> {}
-      case Subject.Criterion criterion -> {}
+      case Subject.OfNeed need -> {}
+      case Subject.OfContender contender -> {}
+      case Subject.OfFact fact -> {}
+      case Subject.OfCriterion criterion -> {}
     }
     return asked;
   }
@@ -76,13 +76,13 @@ final class Subjects {
     Selection selection = table.selection();
     return switch (subject) {
       case Subject.OfStep step -> true;
-      case Subject.Need need -> hasNeed(table, need.need());
-      case Subject.Contender contender -> sits(selection, contender.contender());
-      case Subject.Fact fact -> hasNeed(table, fact.need()) && sits(selection, fact.contender());
-      case Subject.Criterion criterion -> judges(selection, criterion.criterion());
-      case Subject.Mark mark ->
+      case Subject.OfNeed need -> hasNeed(table, need.need());
+      case Subject.OfContender contender -> sits(selection, contender.contender());
+      case Subject.OfFact fact -> hasNeed(table, fact.need()) && sits(selection, fact.contender());
+      case Subject.OfCriterion criterion -> judges(selection, criterion.criterion());
+      case Subject.OfMark mark ->
           judges(selection, mark.criterion()) && sits(selection, mark.contender());
-      case Subject.Figure figure ->
+      case Subject.OfFigure figure ->
           figure.contender().isEmpty() || sits(selection, figure.contender());
     };
   }

@@ -58,7 +58,7 @@ class WhyController {
       case "units" -> new Figure.Units(query.getOrDefault("measure", ""));
       case "steady" -> new Figure.Steady(contender);
       case "horizon" -> new Figure.Horizon(contender);
-      case "way" -> new Figure.Way(contender);
+      case "way" -> new Figure.BestWay(contender);
       case "month" -> new Figure.Month(contender, Integer.parseInt(query.getOrDefault("of", "0")));
       case "old-tool" -> new Figure.OldTool(Integer.parseInt(query.getOrDefault("of", "0")));
       case "running" ->

@@ -14,6 +14,7 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 import org.springframework.web.util.UriUtils;
+import tertulia.app.chart.Drawn;
 import tertulia.app.chart.Marks;
 import tertulia.app.chart.ThreadChart;
 import tertulia.app.display.Dates;
@@ -184,6 +185,11 @@ public class Workspace {
     public int mark(String contender) {
       List<String> ids = table.selection().contenders().stream().map(Contender::id).toList();
       return ids.indexOf(contender) % MARKS + 1;
+    }
+
+    /** A contender as the pictures know it. */
+    public Drawn drawn(Contender contender) {
+      return new Drawn(contender.id(), contender.tool().name(), mark(contender.id()));
     }
   }
 

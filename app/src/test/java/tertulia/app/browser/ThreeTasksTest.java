@@ -13,8 +13,8 @@ import org.springframework.test.context.TestPropertySource;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.Test;
 import tertulia.app.exchange.Faults;
-import tertulia.app.people.People;
 import tertulia.app.people.Role;
+import tertulia.app.people.UserAccounts;
 
 /**
  * Three people with nothing but a question and a price page or two: each comes to a first true
@@ -28,7 +28,7 @@ import tertulia.app.people.Role;
 public class ThreeTasksTest extends BrowserTest {
   private static final int MOST_ENTRIES = 40;
 
-  @Autowired private People people;
+  @Autowired private UserAccounts people;
   private Page page;
   private int entries;
 
@@ -36,7 +36,7 @@ public class ThreeTasksTest extends BrowserTest {
   public void firstAccount() {
     Faults faults = new Faults();
     people.addKnown(
-        new People.NewAccount("anneke", "Anneke Voss", "long enough for me", Role.ORGANISER),
+        new UserAccounts.NewAccount("anneke", "Anneke Voss", "long enough for me", Role.ORGANISER),
         faults);
     assertEquals(faults.all(), List.of());
   }

@@ -30,10 +30,10 @@ public class CostChartTest {
   private static final CostByHeadcount COSTS = EVALUATION.costs().costByHeadcount();
   private static final CostChart.Read READ = new CostChart.Read(101, 62, 111);
 
-  private static List<CostChart.Line> lines(String firstName) {
-    List<CostChart.Line> lines = new ArrayList<>();
+  private static List<Drawn> lines(String firstName) {
+    List<Drawn> lines = new ArrayList<>();
     for (String id : COSTS.curves().keySet()) {
-      lines.add(new CostChart.Line(id, lines.isEmpty() ? firstName : id, lines.size() + 1));
+      lines.add(new Drawn(id, lines.isEmpty() ? firstName : id, lines.size() + 1));
     }
     return lines;
   }

@@ -117,10 +117,10 @@ public class RoomForNamesTest {
     for (int seed = 0; seed < 8; seed++) {
       Collections.shuffle(curves, new Random(seed));
       Map<String, CostByHeadcount.Curve> twelve = new LinkedHashMap<>();
-      List<CostChart.Line> lines = new ArrayList<>();
+      List<Drawn> lines = new ArrayList<>();
       for (int i = 0; i < CONTENDERS; i++) {
         twelve.put("t" + i, curves.get(i % curves.size()));
-        lines.add(new CostChart.Line("t" + i, name(i), i % 8 + 1));
+        lines.add(new Drawn("t" + i, name(i), i % 8 + 1));
       }
       CostByHeadcount costs =
           new CostByHeadcount(
@@ -135,11 +135,11 @@ public class RoomForNamesTest {
   public void overTheMonths() throws Exception {
     for (int seed = 0; seed < SEEDS; seed++) {
       Random random = new Random(seed);
-      List<RunningChart.Line> running = new ArrayList<>();
-      List<MonthsChart.Line> months = new ArrayList<>();
+      List<Monthly> running = new ArrayList<>();
+      List<Monthly> months = new ArrayList<>();
       for (int i = 0; i < CONTENDERS; i++) {
-        running.add(new RunningChart.Line(name(i), i % 8 + 1, months(random)));
-        months.add(new MonthsChart.Line(name(i), i % 8 + 1, months(random)));
+        running.add(new Monthly(name(i), i % 8 + 1, months(random)));
+        months.add(new Monthly(name(i), i % 8 + 1, months(random)));
       }
       named(RunningChart.draw(HORIZON, running, List.of()));
       named(MonthsChart.byTool(months, HORIZON, "spread"));
@@ -151,7 +151,7 @@ public class RoomForNamesTest {
     for (int seed = 0; seed < SEEDS; seed++) {
       Random random = new Random(seed);
       List<ValueForMoney.Point> points = new ArrayList<>();
-      List<WorthChart.Contender> contenders = new ArrayList<>();
+      List<WorthChart.Placed> contenders = new ArrayList<>();
       for (int i = 0; i < CONTENDERS; i++) {
         BigDecimal value = BigDecimal.valueOf(random.nextInt(900), 3);
         points.add(
@@ -160,7 +160,7 @@ public class RoomForNamesTest {
                 new Interval(value, value.add(BigDecimal.valueOf(random.nextInt(100), 3))),
                 Amount.exactly(eur(1000 + random.nextInt(20_000))),
                 i % 3 == 2 ? List.of("t0") : List.of()));
-        contenders.add(new WorthChart.Contender("t" + i, name(i), i % 8 + 1, i == 0));
+        contenders.add(new WorthChart.Placed("t" + i, name(i), i % 8 + 1, i == 0));
       }
       String picture = WorthChart.draw(new ValueForMoney(points, List.of()), contenders);
       hasRoom(picture);

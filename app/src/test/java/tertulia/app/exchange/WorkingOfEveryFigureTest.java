@@ -107,12 +107,13 @@ public class WorkingOfEveryFigureTest {
       }
       if (evaluation.costs().way(id) instanceof Ways.Found found) {
         var ledger = found.best().ledger();
-        same(amount(evaluation, new Figure.Way(id)), ledger.total(view).getAmount());
+        same(amount(evaluation, new Figure.BestWay(id)), ledger.total(view).getAmount());
         same(amount(evaluation, new Figure.Idle(id)), ledger.idleMoney().getAmount());
         same(amount(evaluation, new Figure.PastHorizon(id)), ledger.pastHorizon(view).getAmount());
         same(amount(evaluation, new Figure.Month(id, 20)), ledger.months(view).get(20).getAmount());
       } else {
-        assertFalse(amount(evaluation, new Figure.Way(id)).isPresent(), "an unknown is no zero");
+        assertFalse(
+            amount(evaluation, new Figure.BestWay(id)).isPresent(), "an unknown is no zero");
         assertFalse(amount(evaluation, new Figure.Full(id)).isPresent(), "an unknown is no zero");
       }
       if (evaluation.costs().takes(id) instanceof Takes.Known known) {

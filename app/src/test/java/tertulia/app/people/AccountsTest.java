@@ -33,7 +33,7 @@ import tertulia.app.exchange.Faults;
     })
 public class AccountsTest extends ServedTest {
   private static final String PASSWORD = "seven quiet herons";
-  @Autowired private People people;
+  @Autowired private UserAccounts people;
   @Autowired private FirstWord firstWord;
   @Autowired private MovableClock clock;
   @LocalServerPort private int port;
@@ -48,7 +48,7 @@ public class AccountsTest extends ServedTest {
     return browser;
   }
 
-  private People.Entry entry(String signInName) {
+  private UserAccounts.Entry entry(String signInName) {
     return people.all().stream()
         .filter(entry -> entry.signInName().equals(signInName))
         .findFirst()
@@ -57,7 +57,8 @@ public class AccountsTest extends ServedTest {
 
   private void add(String signInName, Role role) {
     Faults faults = new Faults();
-    people.add(new People.NewAccount(signInName, "Person " + signInName, PASSWORD, role), faults);
+    people.add(
+        new UserAccounts.NewAccount(signInName, "Person " + signInName, PASSWORD, role), faults);
     assertEquals(faults.all(), List.of());
   }
 
@@ -206,7 +207,8 @@ public class AccountsTest extends ServedTest {
   @Test(dependsOnMethods = "aLinkSetsThePasswordOnceAndForThreeDays")
   public void namesAreUniqueAsDecisionsCarryThem() {
     Faults faults = new Faults();
-    people.add(new People.NewAccount("odile2", "odile brandt ", PASSWORD, Role.MEMBER), faults);
+    people.add(
+        new UserAccounts.NewAccount("odile2", "odile brandt ", PASSWORD, Role.MEMBER), faults);
     assertEquals(
         faults.all().getFirst().message(),
         "Somebody here is called \"odile brandt\" already, and decisions carry names. Add a middle"

@@ -15,7 +15,7 @@ import org.springframework.test.web.servlet.setup.MockMvcBuilders;
 import org.springframework.web.context.WebApplicationContext;
 import org.testng.annotations.Test;
 import tertulia.app.ServedTest;
-import tertulia.app.people.People;
+import tertulia.app.people.UserAccounts;
 
 /** In a house of its own: what was asked before is kept, and takes no time. */
 @TestPropertySource(properties = "spring.datasource.url=jdbc:h2:mem:deadline;DB_CLOSE_DELAY=-1")
@@ -23,7 +23,7 @@ public class PageDeadlineTest extends ServedTest {
   private static final String NEW_QUESTION = "/selections/1/cost?people=173&growth=high";
 
   @Autowired private WebApplicationContext context;
-  @Autowired private People people;
+  @Autowired private UserAccounts people;
 
   private MockMvc within(PageDeadline deadline) {
     return MockMvcBuilders.webAppContextSetup(context)

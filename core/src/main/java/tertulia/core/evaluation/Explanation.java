@@ -38,7 +38,7 @@ record Explanation(Evaluation evaluation) {
       case Figure.Units units -> units(units.measure());
       case Figure.Steady steady -> steady(steady.contender());
       case Figure.Horizon horizon -> horizon(horizon.contender());
-      case Figure.Way way -> way(way.contender());
+      case Figure.BestWay way -> way(way.contender());
       case Figure.Time time -> time(time.contender());
       case Figure.Full full -> full(full.contender());
       case Figure.Remedies remedies -> remedies(remedies.contender());

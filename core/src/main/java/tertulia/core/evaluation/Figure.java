@@ -21,7 +21,7 @@ public sealed interface Figure {
   record Horizon(String contender) implements Figure {}
 
   /** Total of the cheapest way through a contender's plans, beside keeping one of them. */
-  record Way(String contender) implements Figure {}
+  record BestWay(String contender) implements Figure {}
 
   /** What a contender takes of people's time over the horizon. */
   record Time(String contender) implements Figure {}

@@ -98,7 +98,7 @@ public final class TrialFindings {
       return Optional.empty();
     }
     Result last = results.stream().max(Comparator.comparing(Result::on)).orElseThrow();
-    Answer shown = last.outcome() == Trial.Outcome.DONE ? Answer.YES : Answer.NO;
+    Answer shown = last.outcome() == Trial.Completion.DONE ? Answer.YES : Answer.NO;
     Fact known = offering.get().fact(capability.get());
     boolean said =
         known.answer() == shown

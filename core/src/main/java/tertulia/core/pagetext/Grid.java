@@ -12,9 +12,9 @@ import java.util.regex.Pattern;
  * @param head the cells that name the plans
  * @param around the lines that are no part of it
  */
-record Grid(List<Line> head, List<Row> rows, List<Line> around) {
+record Grid(List<Line> head, List<Labelled> rows, List<Line> around) {
   /** A row; a cell that is empty says nothing. */
-  record Row(Line label, List<Line> cells) {}
+  record Labelled(Line label, List<Line> cells) {}
 
   private static final int FEWEST_ROWS = 2;
   private static final Pattern COUNT =
@@ -31,7 +31,7 @@ record Grid(List<Line> head, List<Row> rows, List<Line> around) {
 
   private static Optional<Grid> rowwise(List<Line> lines) {
     List<Line> head = List.of();
-    List<Row> rows = new ArrayList<>();
+    List<Labelled> rows = new ArrayList<>();
     List<Line> around = new ArrayList<>();
     for (Line line : lines) {
       List<Line> cells = cells(line);
@@ -45,7 +45,7 @@ record Grid(List<Line> head, List<Row> rows, List<Line> around) {
           around.add(line);
         }
       } else {
-        rows.add(new Row(cells.getFirst(), cells.subList(1, cells.size())));
+        rows.add(new Labelled(cells.getFirst(), cells.subList(1, cells.size())));
       }
     }
     return head.isEmpty() || rows.isEmpty()
@@ -70,7 +70,7 @@ record Grid(List<Line> head, List<Row> rows, List<Line> around) {
     }
     List<Line> cells = new ArrayList<>();
     for (String cell : text.split(bars ? "\\|" : "\t", -1)) {
-      cells.add(new Line(line.number(), cell.strip(), Line.Mark.NONE));
+      cells.add(new Line(line.number(), cell.strip(), Line.Sign.NONE));
     }
     return cells;
   }
@@ -94,7 +94,7 @@ record Grid(List<Line> head, List<Row> rows, List<Line> around) {
         || !lines.subList(from, from + plans).stream().allMatch(l -> Known.isNameLike(l.text()))) {
       return Optional.empty();
     }
-    List<Row> rows = new ArrayList<>();
+    List<Labelled> rows = new ArrayList<>();
     int at = from + plans;
     while (at + plans < lines.size()) {
       Line label = lines.get(at);
@@ -103,7 +103,7 @@ record Grid(List<Line> head, List<Row> rows, List<Line> around) {
           || !cells.stream().allMatch(cell -> isCell(cell) || isCountOf(label, cell))) {
         break;
       }
-      rows.add(new Row(label, List.copyOf(cells)));
+      rows.add(new Labelled(label, List.copyOf(cells)));
       at += plans + 1;
     }
     boolean priced =

@@ -99,7 +99,7 @@ final class GridReading {
             new Line(head.number(), head.text().substring(name.length()).strip(), head.mark()));
       }
     }
-    for (Grid.Row row : grid.rows()) {
+    for (Grid.Labelled row : grid.rows()) {
       for (int p = 0; p < Math.min(plans.size(), row.cells().size()); p++) {
         Line cell = row.cells().get(p);
         if (!cell.text().isBlank() && !cell(row.label(), cell, plans.get(p))) {
@@ -113,7 +113,7 @@ final class GridReading {
   private boolean cell(Line label, Line cell, PlanDraft plan) {
     String said = label.text();
     String text = cell.text();
-    Line both = new Line(cell.number(), said + ": " + text, Line.Mark.NONE);
+    Line both = new Line(cell.number(), said + ": " + text, Line.Sign.NONE);
     if (Known.isButton(text) && !Known.isOnRequest(text)) {
       page.pass(both);
       return true;
@@ -168,11 +168,11 @@ final class GridReading {
             || label.matches("(?i).*\\b(?:price|pricing|cost|fee)s?\\b.*")
             || label.isBlank();
     if (!ofPrice) {
-      return plan.take(new Line(cell.number(), label + " " + text, Line.Mark.NONE));
+      return plan.take(new Line(cell.number(), label + " " + text, Line.Sign.NONE));
     }
     String words = label.replaceAll("(?i)^(?:price|pricing|cost)s?\\b[:, ]*", "");
     return plan.take(
-        new Line(cell.number(), text + (words.isBlank() ? "" : ", " + words), Line.Mark.NONE));
+        new Line(cell.number(), text + (words.isBlank() ? "" : ", " + words), Line.Sign.NONE));
   }
 
   private boolean isMeasured(String label) {
@@ -182,13 +182,13 @@ final class GridReading {
 
   private boolean sized(String label, String text, Line cell, PlanDraft plan) {
     if (LEAST_SEATS.matcher(label).matches() && text.matches("\\d[\\d.,]*")) {
-      return plan.take(new Line(cell.number(), "at least " + text + " users", Line.Mark.NONE));
+      return plan.take(new Line(cell.number(), "at least " + text + " users", Line.Sign.NONE));
     }
     if (!OF_SEATS.matcher(label).matches()) {
       return false;
     }
     boolean counted = SIZE.matcher(text).matches();
-    return plan.take(new Line(cell.number(), counted ? text + " users" : text, Line.Mark.NONE));
+    return plan.take(new Line(cell.number(), counted ? text + " users" : text, Line.Sign.NONE));
   }
 
   private boolean limited(String label, String text, Line cell, PlanDraft plan) {

@@ -12,9 +12,9 @@ import java.util.regex.Pattern;
  * @param text without space around it and the mark before it; may be empty
  * @param mark what stood before it
  */
-record Line(int number, String text, Mark mark) {
+record Line(int number, String text, Sign mark) {
   /** What a list puts before its lines. */
-  enum Mark {
+  enum Sign {
     NONE,
     BULLET,
     TICK,
@@ -41,19 +41,19 @@ record Line(int number, String text, Mark mark) {
         raw.replaceAll("[\\u00a0\\u2007\\u2009\\u202f]", " ")
             .replaceAll("[\\u200b-\\u200d\\ufeff]", "");
     if (plain.indexOf('\t') >= 0) {
-      return new Line(number, plain, Mark.NONE);
+      return new Line(number, plain, Sign.NONE);
     }
     String text = plain.strip();
-    for (Mark mark : List.of(Mark.TICK, Mark.CROSS, Mark.BULLET)) {
+    for (Sign mark : List.of(Sign.TICK, Sign.CROSS, Sign.BULLET)) {
       Matcher found = pattern(mark).matcher(text);
       if (found.find()) {
         return new Line(number, text.substring(found.end()).strip(), mark);
       }
     }
-    return new Line(number, text, Mark.NONE);
+    return new Line(number, text, Sign.NONE);
   }
 
-  private static Pattern pattern(Mark mark) {
+  private static Pattern pattern(Sign mark) {
     return switch (mark) {
       case TICK -> TICK;
       case CROSS -> CROSS;

@@ -89,7 +89,7 @@ final class WayFinder {
   private record Billed(BilledTerm term, long minor) {}
 
   /** What one more term comes to, and what the next has to know. */
-  private record Step(long minor, History after) {}
+  private record Reached(long minor, History after) {}
 
   /**
    * A way up to a place.
@@ -261,7 +261,7 @@ final class WayFinder {
     for (int o = 0; o < options.size(); o++) {
       if (qualifies[o][state.month()]) {
         boolean changes = isChange(state, o);
-        Step step = step(state, o);
+        Reached step = step(state, o);
         steps++;
         long minor =
             way.minor()
@@ -354,29 +354,29 @@ final class WayFinder {
    * One more term: in whole numbers where they will do, else by its invoices. A plain option leaves
    * nothing to know for the next but that a run on a plan has ended.
    */
-  private Step step(State state, int option) {
+  private Reached step(State state, int option) {
     int start = state.month();
     return plain
         .get(option)
         .map(terms ->
-            new Step(
+            new Reached(
                 terms.minor(start, termEnd(option, start), leave(option, start)),
                 state.history().withoutRun()))
         .orElseGet(() -> carried(state, option));
   }
 
   /** The invoices do not depend on the run so far; only what a yearly minimum asks for does. */
-  private Step carried(State state, int option) {
+  private Reached carried(State state, int option) {
     Billed term =
         this.billed.computeIfAbsent(
             new Start(option, state.month(), state.history().withoutRun()), this::billed);
     History after = term.term().after();
     Optional<RunMonths> run = term.term().run();
     if (run.isEmpty()) {
-      return new Step(term.minor(), after);
+      return new Reached(term.minor(), after);
     }
     RunMonths.Carried carried = run.get().carry(state.history().run());
-    return new Step(term.minor() + within(carried.due()), after.on(carried.after()));
+    return new Reached(term.minor() + within(carried.due()), after.on(carried.after()));
   }
 
   private Billed billed(Start start) {

@@ -34,7 +34,7 @@ public sealed interface Subject {
   }
 
   /** A need. */
-  record Need(String need) implements Subject {
+  record OfNeed(String need) implements Subject {
     @Override
     public Stage step() {
       return Stage.NEED;
@@ -52,7 +52,7 @@ public sealed interface Subject {
   }
 
   /** What is known of a contender. */
-  record Contender(String contender) implements Subject {
+  record OfContender(String contender) implements Subject {
     @Override
     public Stage step() {
       return Stage.CONTENDERS;
@@ -70,7 +70,7 @@ public sealed interface Subject {
   }
 
   /** What a contender has of a need. */
-  record Fact(String need, String contender) implements Subject {
+  record OfFact(String need, String contender) implements Subject {
     @Override
     public Stage step() {
       return Stage.FIT;
@@ -88,7 +88,7 @@ public sealed interface Subject {
   }
 
   /** What a criterion means. */
-  record Criterion(String criterion) implements Subject {
+  record OfCriterion(String criterion) implements Subject {
     @Override
     public Stage step() {
       return Stage.WEIGHTS;
@@ -106,7 +106,7 @@ public sealed interface Subject {
   }
 
   /** What a contender is worth under a criterion. */
-  record Mark(String criterion, String contender) implements Subject {
+  record OfMark(String criterion, String contender) implements Subject {
     @Override
     public Stage step() {
       return Stage.MARKS;
@@ -130,12 +130,12 @@ public sealed interface Subject {
    * @param contender whose it is; empty if nobody's alone
    * @param of what else tells it from others of the name; may be empty
    */
-  record Figure(String name, String contender, String of) implements Subject {
+  record OfFigure(String name, String contender, String of) implements Subject {
     private static final Set<String> JUDGED = Set.of("weight", "winner", "wins", "total");
     private static final Set<String> OF_FIT =
         Set.of("plans", "room", "needcost", "needcostall", "planalone", "planmore");
 
-    public Figure {
+    public OfFigure {
       requireNonNull(of);
       if (!name.matches("[a-z-]{1,30}") || contender.contains("/")) {
         throw new IllegalArgumentException("\"" + name + "\" is not a figure.");
@@ -180,12 +180,12 @@ public sealed interface Subject {
     }
     return switch (kind) {
       case "step" -> new OfStep(stage(code, parts[1]));
-      case "need" -> new Need(parts[1]);
-      case "contender" -> new Contender(parts[1]);
-      case "fact" -> new Fact(parts[1], parts[2]);
-      case "criterion" -> new Criterion(parts[1]);
-      case "mark" -> new Mark(parts[1], parts[2]);
-      case "figure" -> new Figure(parts[1], parts[2], parts[3]);
+      case "need" -> new OfNeed(parts[1]);
+      case "contender" -> new OfContender(parts[1]);
+      case "fact" -> new OfFact(parts[1], parts[2]);
+      case "criterion" -> new OfCriterion(parts[1]);
+      case "mark" -> new OfMark(parts[1], parts[2]);
+      case "figure" -> new OfFigure(parts[1], parts[2], parts[3]);
       default -> throw unknown(code);
     };
   }

@@ -23,7 +23,7 @@ import tertulia.core.scoring.Totals;
  *
  * @param cells in any order
  */
-public record ScenarioGrid(List<Cell> cells) {
+public record ScenarioGrid(List<Case> cells) {
   /** Combinations that are worked out at most. */
   public static final int MOST = 240;
 
@@ -123,13 +123,13 @@ public record ScenarioGrid(List<Cell> cells) {
    * @param cost of it over the whole period, as it is read; empty if nobody is first or it is not
    *     known
    */
-  public record Cell(
+  public record Case(
       Scene scene,
       Lead lead,
       Optional<String> first,
       Optional<BigDecimal> by,
       Optional<Amount> cost) {
-    public Cell {
+    public Case {
       requireNonNull(scene);
       requireNonNull(lead);
     }
@@ -160,13 +160,13 @@ public record ScenarioGrid(List<Cell> cells) {
   }
 
   /** Works one combination out. */
-  static Cell cell(Evaluation read, Scene scene) {
+  static Case cell(Evaluation read, Scene scene) {
     Evaluation then = scene.of(read);
     Lead lead = Lead.of(then);
     Optional<Totals> totals = then.scores().totals();
     Optional<String> first =
         lead.tool().or(() -> totals.map(t -> t.standings().getFirst().contender()));
-    return new Cell(
+    return new Case(
         scene,
         lead,
         first,
@@ -191,7 +191,7 @@ public record ScenarioGrid(List<Cell> cells) {
               .collect(
                   Collectors.groupingBy(
                       cell -> axis.others(cell.scene()),
-                      Collectors.mapping(Cell::first, Collectors.toSet())))
+                      Collectors.mapping(Case::first, Collectors.toSet())))
               .values()
               .stream()
               .anyMatch(leaders -> leaders.size() > 1);

@@ -27,13 +27,13 @@ public final class Sensitivity {
   private final Map<Chances, Optional<RankShares>> shares = new HashMap<>();
   private final Map<Day, List<FindOut>> unknown = new HashMap<>();
   private final Map<Measure, Optional<Sizes>> quantities = new HashMap<>();
-  private final Map<ScenarioGrid.Scene, ScenarioGrid.Cell> scenes =
+  private final Map<ScenarioGrid.Scene, ScenarioGrid.Case> scenes =
       new LinkedHashMap<>() {
         private static final long serialVersionUID = 1L;
 
         /** A reader may ask for any combination, so the oldest are forgotten. */
         @Override
-        protected boolean removeEldestEntry(Map.Entry<ScenarioGrid.Scene, ScenarioGrid.Cell> e) {
+        protected boolean removeEldestEntry(Map.Entry<ScenarioGrid.Scene, ScenarioGrid.Case> e) {
           return size() > 4 * ScenarioGrid.MOST;
         }
       };
@@ -152,14 +152,14 @@ public final class Sensitivity {
     return new ScenarioGrid(combined.stream().map(this::scene).toList());
   }
 
-  private ScenarioGrid.Cell scene(ScenarioGrid.Scene scene) {
+  private ScenarioGrid.Case scene(ScenarioGrid.Scene scene) {
     synchronized (scenes) {
-      ScenarioGrid.Cell known = scenes.get(scene);
+      ScenarioGrid.Case known = scenes.get(scene);
       if (known != null) {
         return known;
       }
     }
-    ScenarioGrid.Cell found = ScenarioGrid.cell(read, scene);
+    ScenarioGrid.Case found = ScenarioGrid.cell(read, scene);
     synchronized (scenes) {
       scenes.put(scene, found);
     }

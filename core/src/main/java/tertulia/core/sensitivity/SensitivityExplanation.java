@@ -465,7 +465,7 @@ record SensitivityExplanation(Sensitivity sensitivity) {
   }
 
   private Working inScene(ScenarioGrid.Scene scene) {
-    ScenarioGrid.Cell cell = sensitivity.scenarios(List.of(scene)).cells().getFirst();
+    ScenarioGrid.Case cell = sensitivity.scenarios(List.of(scene)).cells().getFirst();
     return stated(
         cell.first().map(this::name).orElse("Nobody"),
         cell.lead().tool().isPresent() ? "leads for certain" : "nobody leads for certain",

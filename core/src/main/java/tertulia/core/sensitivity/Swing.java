@@ -81,7 +81,7 @@ public record Swing(Assumption assumption, String moved, End one, End other) {
   /** What is assumed, with its two ends. */
   public sealed interface Assumption {
     /** How many people there are, a tenth fewer and a tenth more all through; steps stay. */
-    record People() implements Assumption {}
+    record Headcount() implements Assumption {}
 
     /** How growth comes out: the least of the scenarios, and the most. */
     record Growth(Scenario least, Scenario most) implements Assumption {}
@@ -102,7 +102,7 @@ public record Swing(Assumption assumption, String moved, End one, End other) {
     record Has(Otherwise.Confirmed fact) implements Assumption {}
 
     /** The view of one person: counted, and left out. */
-    record View(Member member) implements Assumption {}
+    record Voice(Member member) implements Assumption {}
   }
 
   /** Every assumption that moves a total, what moves most first; none without totals. */
@@ -141,7 +141,7 @@ public record Swing(Assumption assumption, String moved, End one, End other) {
     }
     read.withoutEach()
         .forEach((member, without) ->
-            ends.add(new Assumption.View(member), totals, Optional.of(without)));
+            ends.add(new Assumption.Voice(member), totals, Optional.of(without)));
     return all.stream()
         .sorted(Comparator.comparing(Swing::width, Comparator.reverseOrder()))
         .toList();
@@ -155,7 +155,7 @@ public record Swing(Assumption assumption, String moved, End one, End other) {
   private static void people(Evaluation read, Ends ends) {
     if (read.whatIf().moment() instanceof WhatIf.Moment.Month) {
       ends.add(
-          new Assumption.People(),
+          new Assumption.Headcount(),
           totals(peopled(read, BigDecimal.ONE.subtract(TENTH))),
           totals(peopled(read, BigDecimal.ONE.add(TENTH))));
     }

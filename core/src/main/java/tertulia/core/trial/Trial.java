@@ -55,7 +55,7 @@ public record Trial(
   public record Result(
       String task,
       String by,
-      Outcome outcome,
+      Completion outcome,
       @Nullable Integer minutes,
       String note,
       LocalDate on) {
@@ -80,13 +80,13 @@ public record Trial(
   }
 
   /** Whether somebody could do what they tried. */
-  public enum Outcome {
+  public enum Completion {
     DONE("done"),
     NOT_DONE("not done");
 
     private final String words;
 
-    Outcome(String words) {
+    Completion(String words) {
       this.words = words;
     }
 

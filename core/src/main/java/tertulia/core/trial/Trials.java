@@ -5,7 +5,7 @@ import java.math.MathContext;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import tertulia.core.trial.Trial.Outcome;
+import tertulia.core.trial.Trial.Completion;
 import tertulia.core.trial.Trial.Result;
 
 /**
@@ -67,7 +67,7 @@ public record Trials(List<Task> tasks, List<Trial> trials) {
     int[] counts = new int[4];
     for (Task task : tasks) {
       List<Result> results = results(task, contender);
-      long did = results.stream().filter(r -> r.outcome() == Outcome.DONE).count();
+      long did = results.stream().filter(r -> r.outcome() == Completion.DONE).count();
       counts[results.isEmpty() ? 3 : did == results.size() ? 0 : did == 0 ? 2 : 1]++;
     }
     return new Tally(counts[0], counts[1], counts[2], counts[3]);
@@ -94,7 +94,7 @@ public record Trials(List<Task> tasks, List<Trial> trials) {
       if (results.isEmpty()) {
         untried++;
       } else {
-        long did = results.stream().filter(r -> r.outcome() == Outcome.DONE).count();
+        long did = results.stream().filter(r -> r.outcome() == Completion.DONE).count();
         low =
             low.add(
                 BigDecimal.valueOf(did)
@@ -117,7 +117,7 @@ public record Trials(List<Task> tasks, List<Trial> trials) {
   public Optional<BigDecimal> minutes(Task task, String contender) {
     return median(
         results(task, contender).stream()
-            .filter(r -> r.outcome() == Outcome.DONE)
+            .filter(r -> r.outcome() == Completion.DONE)
             .flatMap(r -> r.took().stream())
             .map(BigDecimal::valueOf)
             .toList());

@@ -311,8 +311,8 @@ public class LawsOfFitTest {
     Evaluation evaluation = Evaluation.of(selection, WhatIf.START);
     Comparison comparison = evaluation.costs().comparison(selection.contenders());
     List<Need> needs = new ArrayList<>();
-    for (Comparison.Row row : comparison.rows()) {
-      if (row instanceof Comparison.Row.OfNeed of) {
+    for (Comparison.Compared row : comparison.rows()) {
+      if (row instanceof Comparison.Compared.OfNeed of) {
         needs.add(of.need());
         List<Met> met =
             selection.contenders().stream()

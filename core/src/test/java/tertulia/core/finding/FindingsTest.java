@@ -1018,7 +1018,7 @@ public class FindingsTest {
                   new Trial.Result(
                       task.id(),
                       by,
-                      random.nextInt(3) == 0 ? Trial.Outcome.NOT_DONE : Trial.Outcome.DONE,
+                      random.nextInt(3) == 0 ? Trial.Completion.NOT_DONE : Trial.Completion.DONE,
                       random.nextInt(4) == 0 ? null : random.nextInt(30),
                       "",
                       selection.asOf().minusDays(random.nextInt(20))));
@@ -1065,12 +1065,12 @@ public class FindingsTest {
           int none = 0;
           int untried = 0;
           for (Task task : trials.tasks()) {
-            Set<Trial.Outcome> outcomes = new HashSet<>();
+            Set<Trial.Completion> outcomes = new HashSet<>();
             trials.of(tried.tool()).orElseThrow().results().stream()
                 .filter(r -> r.task().equals(task.id()))
                 .forEach(r -> outcomes.add(r.outcome()));
-            full += outcomes.equals(Set.of(Trial.Outcome.DONE)) ? 1 : 0;
-            none += outcomes.equals(Set.of(Trial.Outcome.NOT_DONE)) ? 1 : 0;
+            full += outcomes.equals(Set.of(Trial.Completion.DONE)) ? 1 : 0;
+            none += outcomes.equals(Set.of(Trial.Completion.NOT_DONE)) ? 1 : 0;
             untried += outcomes.isEmpty() ? 1 : 0;
           }
           int partly = trials.tasks().size() - full - none - untried;
@@ -1106,7 +1106,7 @@ public class FindingsTest {
           !results.isEmpty()
               && results.stream()
                   .allMatch(
-                      r -> (r.outcome() == Trial.Outcome.DONE) == (fact.shown() == Answer.YES)));
+                      r -> (r.outcome() == Trial.Completion.DONE) == (fact.shown() == Answer.YES)));
       assertTrue(results.stream().noneMatch(r -> r.on().isAfter(fact.on())), "the last of them");
     }
   }

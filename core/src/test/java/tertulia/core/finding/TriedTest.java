@@ -40,7 +40,7 @@ import tertulia.core.scoring.Panel;
 import tertulia.core.time.Horizon;
 import tertulia.core.trial.Task;
 import tertulia.core.trial.Trial;
-import tertulia.core.trial.Trial.Outcome;
+import tertulia.core.trial.Trial.Completion;
 import tertulia.core.trial.Trial.Result;
 import tertulia.core.trial.Trials;
 import tertulia.core.working.Ground;
@@ -111,7 +111,7 @@ public class TriedTest {
             new Trial("ash", "only", DAY, DAY.plusDays(3), "", List.of("Ilse"), List.of(results))));
   }
 
-  private static Result result(Task task, String by, Outcome outcome, Integer minutes) {
+  private static Result result(Task task, String by, Completion outcome, Integer minutes) {
     return new Result(task.id(), by, outcome, minutes, "", DAY);
   }
 
@@ -136,7 +136,7 @@ public class TriedTest {
     Criterion done = measured(new Criterion.Number.TasksDone(), "50", "100");
     Selection selection = selection(done, ash(Answer.YES));
     List<Task> tasks = List.of(LINKED, EASY);
-    Result linked = result(LINKED, "Ilse", Outcome.DONE, 4);
+    Result linked = result(LINKED, "Ilse", Completion.DONE, 4);
     assertEquals(value(selection, "ash"), Interval.UNKNOWN);
     Interval half = value(selection.tried(trials(tasks, linked)), "ash");
     assertEquals(half.low().signum(), 0);
@@ -145,8 +145,8 @@ public class TriedTest {
         trials(
             tasks,
             linked,
-            result(EASY, "Ilse", Outcome.DONE, 2),
-            result(EASY, "Odile", Outcome.NOT_DONE, null));
+            result(EASY, "Ilse", Completion.DONE, 2),
+            result(EASY, "Odile", Completion.NOT_DONE, null));
     assertEquals(
         value(selection.tried(all), "ash").low(), new BigDecimal("0.50"), "75 of 50 to 100");
   }
@@ -155,9 +155,9 @@ public class TriedTest {
   public void fewerMinutesAreBetterIfTheScaleSaysSo() {
     Criterion quick = measured(new Criterion.Number.Minutes(), "20", "0");
     Selection selection = selection(quick, ash(Answer.YES));
-    Trials all = trials(List.of(LINKED), result(LINKED, "Ilse", Outcome.DONE, 5));
+    Trials all = trials(List.of(LINKED), result(LINKED, "Ilse", Completion.DONE, 5));
     assertEquals(value(selection.tried(all), "ash").low(), new BigDecimal("0.75"));
-    Trials not = trials(List.of(LINKED), result(LINKED, "Ilse", Outcome.NOT_DONE, 5));
+    Trials not = trials(List.of(LINKED), result(LINKED, "Ilse", Completion.NOT_DONE, 5));
     assertEquals(value(selection.tried(not), "ash"), Interval.UNKNOWN, "not done is not quick");
     Working why =
         Evaluation.of(selection.tried(not), WhatIf.START)
@@ -204,19 +204,19 @@ public class TriedTest {
   @Test
   public void aTaskConfirmsOrContradictsWhatThePageSaysOfThePlanTried() {
     Selection claimed = selection(EASEST, ash(Answer.YES));
-    Finding.TriedFact contrary = shown(claimed, Outcome.NOT_DONE).orElseThrow();
+    Finding.TriedFact contrary = shown(claimed, Completion.NOT_DONE).orElseThrow();
     assertTrue(contrary.isContrary());
     assertEquals(contrary.shown(), Answer.NO);
     assertEquals(contrary.plan(), "only");
-    Finding.TriedFact confirmed = shown(claimed, Outcome.DONE).orElseThrow();
+    Finding.TriedFact confirmed = shown(claimed, Completion.DONE).orElseThrow();
     assertFalse(confirmed.isContrary());
     Contender known = contender("Ash", fact(Answer.YES, Ground.TRIED_BY_HAND), plan());
-    assertEquals(shown(selection(EASEST, known), Outcome.DONE), Optional.empty(), "it says so");
+    assertEquals(shown(selection(EASEST, known), Completion.DONE), Optional.empty(), "it says so");
     Trials apart =
         trials(
             List.of(LINKED),
-            result(LINKED, "Ilse", Outcome.DONE, null),
-            result(LINKED, "Odile", Outcome.NOT_DONE, null));
+            result(LINKED, "Ilse", Completion.DONE, null),
+            result(LINKED, "Odile", Completion.NOT_DONE, null));
     assertEquals(
         new TrialFindings(claimed.tried(apart)).facts(),
         List.of(),
@@ -225,7 +225,7 @@ public class TriedTest {
 
   private static final Criterion EASEST = measured(new Criterion.Number.TasksDone(), "0", "100");
 
-  private static Optional<Finding.TriedFact> shown(Selection selection, Outcome outcome) {
+  private static Optional<Finding.TriedFact> shown(Selection selection, Completion outcome) {
     Trials trials = trials(List.of(LINKED), result(LINKED, "Ilse", outcome, null));
     return new TrialFindings(selection.tried(trials)).facts().stream().findFirst();
   }
@@ -251,7 +251,7 @@ public class TriedTest {
     assertEquals(asked(selection, "Ilse", DAY.plusDays(4)), List.of(), "it is over");
     assertEquals(asked(selection, "Ilse", DAY.minusDays(1)), List.of(), "it has not begun");
     Selection done =
-        selection.tried(trials(List.of(LINKED), result(LINKED, "Ilse", Outcome.DONE, 1)));
+        selection.tried(trials(List.of(LINKED), result(LINKED, "Ilse", Completion.DONE, 1)));
     assertEquals(asked(done, "Ilse", DAY), List.of());
   }
 
@@ -260,7 +260,7 @@ public class TriedTest {
   public void whoOrganisesIsAskedWhatCameOfATrialThatIsOver() {
     Selection selection =
         selection(EASEST, ash(Answer.YES))
-            .tried(trials(List.of(LINKED, EASY), result(LINKED, "Ilse", Outcome.DONE, 1)));
+            .tried(trials(List.of(LINKED, EASY), result(LINKED, "Ilse", Completion.DONE, 1)));
     LocalDate after = DAY.plusDays(4);
     assertEquals(organising(selection, after), List.of(new Progress.Asked.SayWhatCame("Ash", 1)));
     assertEquals(organising(selection, DAY), List.of(), "it runs");
@@ -269,8 +269,8 @@ public class TriedTest {
         selection.tried(
             trials(
                 List.of(LINKED, EASY),
-                result(LINKED, "Ilse", Outcome.DONE, 1),
-                result(EASY, "Odile", Outcome.NOT_DONE, 9)));
+                result(LINKED, "Ilse", Completion.DONE, 1),
+                result(EASY, "Odile", Completion.NOT_DONE, 9)));
     assertEquals(organising(all, after), List.of(), "nothing is left");
   }
 

@@ -19,12 +19,12 @@ public class RemarkFindingsTest {
   private static final Instant NOON = Instant.parse("2026-11-24T12:00:00Z");
   private static final List<Subject> SUBJECTS =
       List.of(
-          new Subject.Need("sso"),
-          new Subject.Contender("ash"),
-          new Subject.Fact("sso", "ash"),
-          new Subject.Criterion("ease"),
-          new Subject.Mark("ease", "ash"),
-          new Subject.Figure("steady", "ash", ""),
+          new Subject.OfNeed("sso"),
+          new Subject.OfContender("ash"),
+          new Subject.OfFact("sso", "ash"),
+          new Subject.OfCriterion("ease"),
+          new Subject.OfMark("ease", "ash"),
+          new Subject.OfFigure("steady", "ash", ""),
           new Subject.OfStep(Stage.DECISION));
 
   @Test

@@ -57,7 +57,7 @@ public class SensitivityTest {
               selection.scenarios(), rises, List.of(Terms.ANY, Terms.MONTHLY), given);
       ScenarioGrid grid = new Sensitivity(read).scenarios(axes.scenes());
       assertEquals(grid.cells().size(), 3 * 2 * 2 * given.size());
-      for (ScenarioGrid.Cell cell : grid.cells()) {
+      for (ScenarioGrid.Case cell : grid.cells()) {
         ScenarioGrid.Scene scene = cell.scene();
         List<Need> left = new ArrayList<>(selection.needs());
         left.removeAll(scene.needs().dropped());
@@ -89,8 +89,8 @@ public class SensitivityTest {
   /** What turns the first between two combinations that differ in it alone. */
   private static Set<ScenarioGrid.Axis> turning(ScenarioGrid grid) {
     Set<ScenarioGrid.Axis> turning = EnumSet.noneOf(ScenarioGrid.Axis.class);
-    for (ScenarioGrid.Cell one : grid.cells()) {
-      for (ScenarioGrid.Cell other : grid.cells()) {
+    for (ScenarioGrid.Case one : grid.cells()) {
+      for (ScenarioGrid.Case other : grid.cells()) {
         Set<ScenarioGrid.Axis> apart = EnumSet.noneOf(ScenarioGrid.Axis.class);
         ScenarioGrid.Scene a = one.scene();
         ScenarioGrid.Scene b = other.scene();
@@ -242,7 +242,7 @@ public class SensitivityTest {
         assertTrue(swing.width().compareTo(before) <= 0);
         before = swing.width();
         switch (swing.assumption()) {
-          case Swing.Assumption.People people -> {
+          case Swing.Assumption.Headcount people -> {
             assertEnd(swing.low(), peopled(read, "0.9"), swing.moved());
             assertEnd(swing.high(), peopled(read, "1.1"), swing.moved());
             peopled++;
@@ -257,7 +257,7 @@ public class SensitivityTest {
                 Evaluation.of(read.selection().rising(rise.most()), read.whatIf()),
                 swing.moved());
           }
-          case Swing.Assumption.View view -> {
+          case Swing.Assumption.Voice view -> {
             List<Member> others = new ArrayList<>(read.selection().panel().members());
             others.remove(view.member());
             assertEnd(swing.low(), read, swing.moved());

@@ -17,7 +17,7 @@ import tertulia.app.web.NotFound;
 
 /** Accounts: who can sign in and with which role. */
 @Service
-public class People implements UserDetailsService {
+public class UserAccounts implements UserDetailsService {
   /** How long a link to set a password works. */
   static final Duration LINK_WORKS = Duration.ofDays(3);
 
@@ -27,7 +27,7 @@ public class People implements UserDetailsService {
   private final PasswordEncoder passwords;
   private final Clock clock;
 
-  People(Accounts accounts, Invitations invitations, PasswordEncoder passwords, Clock clock) {
+  UserAccounts(Accounts accounts, Invitations invitations, PasswordEncoder passwords, Clock clock) {
     this.accounts = accounts;
     this.invitations = invitations;
     this.passwords = passwords;
@@ -231,7 +231,7 @@ public class People implements UserDetailsService {
 
   private boolean isLastOrganiser(Account account) {
     return isOrganiser(account)
-        && accounts.lockAll().stream().filter(People::isOrganiser).count() == 1;
+        && accounts.lockAll().stream().filter(UserAccounts::isOrganiser).count() == 1;
   }
 
   private static boolean isOrganiser(Account account) {
