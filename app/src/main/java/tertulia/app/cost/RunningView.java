@@ -14,8 +14,8 @@ import tertulia.app.workspace.Cell;
 import tertulia.app.workspace.Workspace;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Costs;
+import tertulia.core.finding.CostFinding;
 import tertulia.core.finding.CostFindings;
-import tertulia.core.finding.Finding;
 import tertulia.core.time.Horizon;
 
 /**
@@ -46,7 +46,7 @@ record RunningView(String chart, List<String> says, List<String> ends, List<Line
               drawn.add(new Monthly(contender.tool().name(), session.mark(contender.id()), sums)));
     }
     costs.runningOfOldTool().ifPresent(sums -> drawn.add(new Monthly(IN_USE, 0, sums)));
-    List<Finding.PaysFrom> crossings = findings.crossings();
+    List<CostFinding.PaysFrom> crossings = findings.crossings();
     List<Integer> ends = ends(horizon);
     return new RunningView(
         RunningChart.draw(horizon, drawn, crossings(session, crossings)),
@@ -65,7 +65,7 @@ record RunningView(String chart, List<String> says, List<String> ends, List<Line
   }
 
   private static List<RunningChart.Crossing> crossings(
-      Workspace.Session session, List<Finding.PaysFrom> crossings) {
+      Workspace.Session session, List<CostFinding.PaysFrom> crossings) {
     Costs costs = session.evaluation().costs();
     Horizon horizon = session.table().selection().horizon();
     return crossings.stream()

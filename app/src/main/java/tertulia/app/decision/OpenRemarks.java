@@ -7,7 +7,7 @@ import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import tertulia.app.display.FindingWords;
 import tertulia.app.workspace.Workspace;
-import tertulia.core.finding.Finding;
+import tertulia.core.finding.RemarkFinding;
 import tertulia.core.remark.Remark;
 import tertulia.core.remark.RemarkFindings;
 
@@ -28,7 +28,7 @@ record OpenRemarks(String sentence, boolean one, List<String> ids) {
   }
 
   private static OpenRemarks of(
-      Workspace.Session session, Finding.OpenRemarks open, List<Remark> remarks) {
+      Workspace.Session session, RemarkFinding.OpenRemarks open, List<Remark> remarks) {
     return new OpenRemarks(
         new FindingWords(session.table().selection()).of(open),
         open.remarks() == 1,

@@ -18,7 +18,7 @@ import tertulia.core.evaluation.Selection;
 import tertulia.core.evaluation.WhatIf;
 import tertulia.core.finding.Advice;
 import tertulia.core.finding.AdviceFindings;
-import tertulia.core.finding.Finding;
+import tertulia.core.finding.InterestFinding;
 import tertulia.core.finding.InterestFindings;
 import tertulia.core.firmness.RankShares;
 import tertulia.core.firmness.WeightRoom;
@@ -47,7 +47,7 @@ public final class AdviceResults {
                 .orElse(null));
   }
 
-  private static Optional<Finding.WithoutInterested> interests(
+  private static Optional<InterestFinding.WithoutInterested> interests(
       Evaluation with, SelectionFile file) {
     Disinterested.Interests interests = Disinterested.in(file);
     if (interests.areNone()) {

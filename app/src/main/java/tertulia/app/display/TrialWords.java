@@ -5,7 +5,7 @@ import java.util.List;
 import java.util.stream.Collectors;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Selection;
-import tertulia.core.finding.Finding;
+import tertulia.core.finding.TrialFinding;
 import tertulia.core.fit.Answer;
 import tertulia.core.pricing.Plan;
 import tertulia.core.trial.Trial;
@@ -20,15 +20,15 @@ public final class TrialWords {
   }
 
   /** One finding as a sentence. */
-  public String of(Finding.OfTrial finding) {
+  public String of(TrialFinding finding) {
     return switch (finding) {
-      case Finding.NoTasks none ->
+      case TrialFinding.NoTasks none ->
           "Nobody has said what to try. Name a few tasks; they are the same for every contender.";
-      case Finding.NotTried not ->
+      case TrialFinding.NotTried not ->
           not.tools().stream().map(this::name).collect(Collectors.joining(", "))
               + (not.tools().size() == 1 ? " is" : " are")
               + " not tried.";
-      case Finding.Tried tried ->
+      case TrialFinding.Tried tried ->
           name(tried.tool())
               + ": "
               + tally(tried.tally())
@@ -39,7 +39,7 @@ public final class TrialWords {
                   .orElse("")
               + ". "
               + stage(tried.stage());
-      case Finding.TriedFact fact -> fact(fact);
+      case TrialFinding.TriedFact fact -> fact(fact);
     };
   }
 
@@ -82,7 +82,7 @@ public final class TrialWords {
     return days == 1 ? "tomorrow" : "in " + days + " days";
   }
 
-  private String fact(Finding.TriedFact fact) {
+  private String fact(TrialFinding.TriedFact fact) {
     String plan =
         selection.contender(fact.tool()).tool().plans().stream()
             .filter(p -> p.id().equals(fact.plan()))

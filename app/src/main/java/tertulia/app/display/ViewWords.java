@@ -2,30 +2,30 @@ package tertulia.app.display;
 
 import java.util.ArrayList;
 import java.util.List;
-import tertulia.core.finding.Finding;
+import tertulia.core.finding.ViewFinding;
 
 /** Sentences of who has shown the others their view. */
 public final class ViewWords {
   private ViewWords() {}
 
   /** One finding as a sentence. */
-  public static String of(Finding.OfViews finding) {
+  public static String of(ViewFinding finding) {
     return switch (finding) {
-      case Finding.OpenedTable opened ->
+      case ViewFinding.OpenedTable opened ->
           "Everybody sees every view: " + opened.by() + " opened the table.";
-      case Finding.OwnViewShown shown ->
+      case ViewFinding.OwnViewShown shown ->
           "You handed in your view on " + Dates.day(shown.on()) + ".";
-      case Finding.AloneAtTheTable alone ->
+      case ViewFinding.AloneAtTheTable alone ->
           "Only you have a seat. Others see what you weigh and mark once you hand it in.";
-      case Finding.OwnViewFirst first ->
+      case ViewFinding.OwnViewFirst first ->
           "Own view first: what others weigh and mark you see once you have handed in yours, so"
               + " that the first voice does not lead the rest."
               + (first.marksLeft() == 0 ? "" : " " + open(first.marksLeft()));
-      case Finding.ViewsMissing missing ->
+      case ViewFinding.ViewsMissing missing ->
           "Not handed in yet: " + String.join(", ", missing.people()) + ".";
-      case Finding.ViewsLeftOut out ->
+      case ViewFinding.ViewsLeftOut out ->
           "Not in these figures: " + String.join(", ", out.people()) + ".";
-      case Finding.ViewAskedFor asked ->
+      case ViewFinding.ViewAskedFor asked ->
           asked.by()
               + " waits for your view of “"
               + asked.selection()
@@ -39,7 +39,7 @@ public final class ViewWords {
     return marks == 1 ? "One mark is still open." : marks + " marks are still open.";
   }
 
-  private static String left(Finding.ViewAskedFor asked) {
+  private static String left(ViewFinding.ViewAskedFor asked) {
     List<String> left = new ArrayList<>();
     if (asked.weights()) {
       left.add("say how much each criterion counts");

@@ -12,8 +12,8 @@ import tertulia.app.workspace.HorizonCell;
 import tertulia.app.workspace.Workspace;
 import tertulia.core.decision.Decision;
 import tertulia.core.evaluation.Contender;
+import tertulia.core.finding.AnswerFinding;
 import tertulia.core.finding.AnswerFindings;
-import tertulia.core.finding.Finding;
 import tertulia.core.finding.Progress;
 
 /**
@@ -47,7 +47,7 @@ record AnswerLine(
     Progress.Next next = Progress.of(session.evaluation(), decision).next();
     Optional<Decision.Signed> signed =
         decision.filter(Decision.Signed.class::isInstance).map(Decision.Signed.class::cast);
-    Finding.OfAnswer answer = findings.answer();
+    AnswerFinding answer = findings.answer();
     Optional<String> about =
         signed.map(s -> s.proposal().choice()).or(() -> AnswerFindings.front(answer));
     Optional<Contender> tool =

@@ -24,9 +24,11 @@ import tertulia.core.evaluation.Costs;
 import tertulia.core.evaluation.ValueForMoney;
 import tertulia.core.finding.Advice;
 import tertulia.core.finding.AdviceFindings;
+import tertulia.core.finding.AnswerFinding;
 import tertulia.core.finding.AnswerFindings;
+import tertulia.core.finding.CostFinding;
 import tertulia.core.finding.CostFindings;
-import tertulia.core.finding.Finding;
+import tertulia.core.finding.MissingFinding;
 import tertulia.core.finding.Progress;
 import tertulia.core.finding.Stage;
 import tertulia.core.scoring.Totals;
@@ -93,8 +95,8 @@ record OverviewView(
   static OverviewView of(Workspace.Session session, Optional<Decision> decision) {
     AnswerFindings findings = new AnswerFindings(session.evaluation());
     FindingWords words = new FindingWords(session.table().selection());
-    Finding.OfAnswer answer = findings.answer();
-    List<Finding.OfMissing> missing =
+    AnswerFinding answer = findings.answer();
+    List<MissingFinding> missing =
         session.table().decided()
             ? List.of()
             : findings.missing(session.today(), session.daysFresh());
@@ -259,14 +261,14 @@ record OverviewView(
     return new CostFindings(session.evaluation().costs())
         .all().stream()
             .filter(finding ->
-                finding instanceof Finding.CheapestByHeadcount
-                    || finding instanceof Finding.WithinPlan)
+                finding instanceof CostFinding.CheapestByHeadcount
+                    || finding instanceof CostFinding.WithinPlan)
             .map(words::of)
             .toList();
   }
 
   private static Missing missing(
-      Workspace.Session session, Finding.OfMissing missing, FindingWords words) {
+      Workspace.Session session, MissingFinding missing, FindingWords words) {
     return new Missing(words.of(missing), missing.step().words(), href(session, missing.step()));
   }
 

@@ -32,7 +32,7 @@ import tertulia.app.workspace.StepBody;
 import tertulia.app.workspace.Steps;
 import tertulia.app.workspace.Workspace;
 import tertulia.core.evaluation.Contender;
-import tertulia.core.finding.Finding;
+import tertulia.core.finding.TrialFinding;
 import tertulia.core.finding.TrialFindings;
 import tertulia.core.trial.Task;
 import tertulia.core.trial.Trial;
@@ -284,7 +284,7 @@ class TrialsController implements StepBody {
       @AuthenticationPrincipal SignedIn person,
       RedirectAttributes flash) {
     Workspace.Session session = steps.open(id, Map.of(), person);
-    Finding.TriedFact shown =
+    TrialFinding.TriedFact shown =
         new TrialFindings(session.table().selection())
             .fact(contender(session, contender), task(session, task))
             .orElseThrow(() -> new NotFound("anything new that this task shows"));

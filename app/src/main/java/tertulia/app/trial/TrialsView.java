@@ -17,7 +17,7 @@ import tertulia.app.selection.TriedByHand;
 import tertulia.app.workspace.Workspace;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Selection;
-import tertulia.core.finding.Finding;
+import tertulia.core.finding.TrialFinding;
 import tertulia.core.finding.TrialFindings;
 import tertulia.core.pricing.Plan;
 import tertulia.core.trial.Task;
@@ -128,7 +128,7 @@ record TrialsView(
         .anyMatch(part -> part.id().equals(need) && part.condition() == null);
   }
 
-  private static Shown shown(Finding.TriedFact fact, TrialWords words, Trials trials) {
+  private static Shown shown(TrialFinding.TriedFact fact, TrialWords words, Trials trials) {
     String task =
         trials.tasks().stream()
             .filter(t ->

@@ -4,11 +4,11 @@ import java.util.ArrayList;
 import java.util.List;
 import tertulia.app.exchange.Codes;
 import tertulia.app.exchange.ToolSheet;
-import tertulia.core.finding.Finding;
+import tertulia.core.finding.TrialFinding;
 import tertulia.core.working.Ground;
 
 /** Puts what was tried by hand on a price page, for the plan that was tried. */
-record TriedFacts(Finding.TriedFact shown) {
+record TriedFacts(TrialFinding.TriedFact shown) {
   /** The page with it; the answer that was there goes into the page's history. */
   ToolSheet in(ToolSheet sheet) {
     return sheet.with(

@@ -35,8 +35,8 @@ import tertulia.app.workspace.StepBody;
 import tertulia.app.workspace.Steps;
 import tertulia.app.workspace.Workspace;
 import tertulia.core.evaluation.Contender;
-import tertulia.core.finding.Finding;
 import tertulia.core.finding.Progress;
+import tertulia.core.finding.TrialFinding;
 import tertulia.core.finding.TrialFindings;
 import tertulia.core.scoring.Criterion;
 import tertulia.core.scoring.Mark;
@@ -332,7 +332,7 @@ class MarksController implements StepBody {
         "trying",
         new TrialFindings(session.table().selection())
             .all(session.today()).stream()
-                .filter(finding -> finding instanceof Finding.Tried)
+                .filter(finding -> finding instanceof TrialFinding.Tried)
                 .map(new TrialWords(session.table().selection())::of)
                 .limit(1)
                 .toList());

@@ -36,7 +36,7 @@ import tertulia.core.evaluation.WhatIf;
 import tertulia.core.evaluation.WhatIf.Moment;
 import tertulia.core.finding.AnswerFindings;
 import tertulia.core.finding.CostFindings;
-import tertulia.core.finding.Finding;
+import tertulia.core.finding.InterestFinding;
 import tertulia.core.finding.InterestFindings;
 import tertulia.core.finding.Progress;
 import tertulia.core.finding.Stage;
@@ -219,7 +219,7 @@ public class Workspace {
         selections.load(
             session.table().id(), session.query().day().orElse(session.today()), !without);
     Evaluation turned = evaluations.of(other.selection(), session.query().whatIf());
-    Finding.WithoutInterested finding =
+    InterestFinding.WithoutInterested finding =
         InterestFindings.of(
             new InterestFindings.Count(interests.facts(), interests.ratings(), interests.marks()),
             without ? turned : session.evaluation(),

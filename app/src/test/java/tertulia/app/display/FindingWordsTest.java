@@ -10,35 +10,49 @@ import org.joda.money.Money;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import tertulia.app.exchange.Demo;
+import tertulia.core.evaluation.Amount;
 import tertulia.core.evaluation.HeadToHead.Apart;
 import tertulia.core.evaluation.HeadToHead.Side;
+import tertulia.core.finding.ChangeFinding.OrderAfter;
+import tertulia.core.finding.CostFinding;
+import tertulia.core.finding.CostFinding.CheapestByHeadcount;
+import tertulia.core.finding.CostFinding.CheapestByHeadcount.Stretch;
 import tertulia.core.finding.Finding;
-import tertulia.core.finding.Finding.CheapestByHeadcount;
-import tertulia.core.finding.Finding.CheapestByHeadcount.Stretch;
-import tertulia.core.finding.Finding.OfScores;
-import tertulia.core.finding.Finding.OrderAfter;
+import tertulia.core.finding.ScoreFinding;
 import tertulia.core.scoring.Interval;
 
 /** What findings read like: a clause for each of their figures, and none that is not theirs. */
 public class FindingWordsTest {
-  private static final OfScores SLOTMEER_LEADS =
-      new Finding.Leads("slotmeer", Interval.exactly(new BigDecimal("0.6")));
-  private static final OfScores PIERBOOK_LEADS =
-      new Finding.Leads("pierbook", Interval.exactly(new BigDecimal("0.7")));
-  private static final OfScores SLOTMEER_OPEN =
-      new Finding.OpenLead("slotmeer", Interval.exactly(new BigDecimal("0.6")), 2, List.of("Cost"));
-  private static final OfScores LEVEL =
-      new Finding.LevelLead(List.of("slotmeer", "pierbook"), new BigDecimal("0.6"));
-  private static final OfScores NONE = new Finding.NoTotals(true);
+  private static final ScoreFinding SLOTMEER_LEADS =
+      new ScoreFinding.Leads("slotmeer", Interval.exactly(new BigDecimal("0.6")));
+  private static final ScoreFinding PIERBOOK_LEADS =
+      new ScoreFinding.Leads("pierbook", Interval.exactly(new BigDecimal("0.7")));
+  private static final ScoreFinding SLOTMEER_OPEN =
+      new ScoreFinding.OpenLead(
+          "slotmeer", Interval.exactly(new BigDecimal("0.6")), 2, List.of("Cost"));
+  private static final ScoreFinding LEVEL =
+      new ScoreFinding.LevelLead(List.of("slotmeer", "pierbook"), new BigDecimal("0.6"));
+  private static final ScoreFinding NONE = new ScoreFinding.NoTotals(true);
 
   private static OrderAfter order(
-      List<String> before, List<String> after, OfScores leadBefore, OfScores lead) {
+      List<String> before, List<String> after, ScoreFinding leadBefore, ScoreFinding lead) {
     return new OrderAfter(before, after, leadBefore, lead);
   }
 
   private static Finding whole(String now, Optional<Apart> apart, List<String> open) {
-    return new Finding.WholePeriod(
+    return new CostFinding.WholePeriod(
         Optional.of(now), List.of("pierbook"), apart, Optional.empty(), open);
+  }
+
+  private static Finding alone(List<String> others, List<String> toConfirm) {
+    Money month = Money.of(CurrencyUnit.EUR, 12);
+    return new CostFinding.OnlyOne(
+        "slotmeer",
+        Optional.of(Amount.exactly(month)),
+        Optional.of(new Amount(Optional.of(month), month.multipliedBy(2))),
+        others,
+        toConfirm,
+        500);
   }
 
   @DataProvider
@@ -96,7 +110,28 @@ public class FindingWordsTest {
         "Slotmeer is cheapest at every headcount, unless Pierbook is cheaper."
       },
       {
-        new Finding.WithinPlan(9, 12, List.of(), pierbook),
+        alone(List.of(), List.of()),
+        "Slotmeer costs 12.00 EUR a month and 12.00 to 24.00 EUR over the 36 months. Nothing is"
+            + " compared with it yet."
+      },
+      {
+        alone(pierbook, List.of()),
+        "Slotmeer costs 12.00 EUR a month and 12.00 to 24.00 EUR over the 36 months. No plan of"
+            + " Pierbook does what is needed for any headcount up to 500."
+      },
+      {
+        alone(pierbook, pierbook),
+        "Slotmeer costs 12.00 EUR a month and 12.00 to 24.00 EUR over the 36 months. No plan of"
+            + " Pierbook is confirmed to do what is needed for any headcount up to 500."
+      },
+      {
+        alone(List.of("pierbook", "quaymate"), List.of("quaymate")),
+        "Slotmeer costs 12.00 EUR a month and 12.00 to 24.00 EUR over the 36 months. No plan of"
+            + " Pierbook does what is needed for any headcount up to 500; no plan of Quaymate is"
+            + " confirmed to do so."
+      },
+      {
+        new CostFinding.WithinPlan(9, 12, List.of(), pierbook),
         "You will have 9 to 12 people: the cheapest stays the cheapest all through, unless Pierbook"
             + " is cheaper."
       }

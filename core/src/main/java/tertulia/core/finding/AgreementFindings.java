@@ -19,25 +19,26 @@ public record AgreementFindings(Agreement agreement, List<String> shared) {
   }
 
   /** How far the rankings agree, and whose view turns who is ahead; none below two rankings. */
-  public List<Finding.OfAgreement> all() {
-    List<Finding.OfAgreement> all = new ArrayList<>();
+  public List<AgreementFinding> all() {
+    List<AgreementFinding> all = new ArrayList<>();
     agreement
         .concordance()
-        .ifPresent(w -> all.add(new Finding.RankingsAgree(degree(w), w, firsts())));
+        .ifPresent(w -> all.add(new AgreementFinding.RankingsAgree(degree(w), w, firsts())));
     agreement.own().stream()
         .filter(this::turns)
         .map(own ->
-            new Finding.ViewTurns(own.member().name(), own.without().getFirst(), shared.getFirst()))
+            new AgreementFinding.ViewTurns(
+                own.member().name(), own.without().getFirst(), shared.getFirst()))
         .forEach(all::add);
     return all;
   }
 
-  private static Finding.RankingsAgree.Degree degree(BigDecimal w) {
+  private static AgreementFinding.RankingsAgree.Degree degree(BigDecimal w) {
     return w.compareTo(WELL) >= 0
-        ? Finding.RankingsAgree.Degree.WELL
+        ? AgreementFinding.RankingsAgree.Degree.WELL
         : w.compareTo(IN_PART) >= 0
-            ? Finding.RankingsAgree.Degree.IN_PART
-            : Finding.RankingsAgree.Degree.HARDLY;
+            ? AgreementFinding.RankingsAgree.Degree.IN_PART
+            : AgreementFinding.RankingsAgree.Degree.HARDLY;
   }
 
   private List<String> firsts() {

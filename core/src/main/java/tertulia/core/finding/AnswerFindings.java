@@ -9,7 +9,7 @@ import tertulia.core.evaluation.Amount;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Costs;
 import tertulia.core.evaluation.Evaluation;
-import tertulia.core.finding.Finding.Cheapness;
+import tertulia.core.finding.AnswerFinding.Cheapness;
 import tertulia.core.path.Outcome;
 import tertulia.core.path.SteadyCost;
 import tertulia.core.path.Ways;
@@ -29,43 +29,39 @@ public record AnswerFindings(Evaluation evaluation) {
    * The answer so far, by the strongest ground there is: fit where one only does, totals, then
    * cost.
    */
-  public Finding.OfAnswer answer() {
+  public AnswerFinding answer() {
     if (evaluation.selection().active().isEmpty()) {
-      return new Finding.NobodyCompared();
+      return new AnswerFinding.NobodyCompared();
     }
     if (costs().feasible().isEmpty()) {
-      return new Finding.NobodyDoes(toConfirm());
+      return new AnswerFinding.NobodyDoes(toConfirm());
     }
     if (costs().feasible().size() == 1) {
-      return new Finding.OnlyOneDoes(
+      return new AnswerFinding.OnlyOneDoes(
           costs().feasible().getFirst().id(), evaluation.selection().active().size() == 1);
     }
-    return evaluation
-        .scores()
-        .totals()
-        .<Finding.OfAnswer>map(this::ahead)
-        .orElseGet(this::cheapest);
+    return evaluation.scores().totals().<AnswerFinding>map(this::ahead).orElseGet(this::cheapest);
   }
 
   /** The contender an answer is about; empty if it is about none. */
-  public static Optional<String> front(Finding.OfAnswer answer) {
+  public static Optional<String> front(AnswerFinding answer) {
     return switch (answer) {
-      case Finding.Ahead ahead -> Optional.of(ahead.tools().getFirst());
-      case Finding.OnlyOneDoes only -> Optional.of(only.tool());
-      case Finding.CheapestThatDoes cheapest -> Optional.of(cheapest.tools().getFirst());
-      case Finding.NobodyHasATotal none -> Optional.empty();
-      case Finding.NobodyDoes none -> Optional.empty();
-      case Finding.NobodyCompared nobody -> Optional.empty();
-      case Finding.DecisionToday today -> today.first().stream().findFirst();
-      case Finding.WhoDoes does -> Optional.empty();
+      case AnswerFinding.Ahead ahead -> Optional.of(ahead.tools().getFirst());
+      case AnswerFinding.OnlyOneDoes only -> Optional.of(only.tool());
+      case AnswerFinding.CheapestThatDoes cheapest -> Optional.of(cheapest.tools().getFirst());
+      case AnswerFinding.NobodyHasATotal none -> Optional.empty();
+      case AnswerFinding.NobodyDoes none -> Optional.empty();
+      case AnswerFinding.NobodyCompared nobody -> Optional.empty();
+      case AnswerFinding.DecisionToday today -> today.first().stream().findFirst();
+      case AnswerFinding.WhoDoes does -> Optional.empty();
     };
   }
 
   /** Who does what is needed; everybody at the table is named once. */
-  public Finding.WhoDoes whoDoes() {
+  public AnswerFinding.WhoDoes whoDoes() {
     List<String> doing = costs().feasible().stream().map(Contender::id).toList();
     List<String> toConfirm = toConfirm().stream().filter(id -> !doing.contains(id)).toList();
-    return new Finding.WhoDoes(
+    return new AnswerFinding.WhoDoes(
         doing,
         toConfirm,
         evaluation.selection().active().stream()
@@ -75,23 +71,23 @@ public record AnswerFindings(Evaluation evaluation) {
   }
 
   /** Whether what was decided would lead today; {@code choice} need not be a contender any more. */
-  public Finding.DecisionToday today(String choice) {
-    Finding.OfAnswer answer = answer();
+  public AnswerFinding.DecisionToday today(String choice) {
+    AnswerFinding answer = answer();
     List<String> first =
         switch (answer) {
-          case Finding.Ahead ahead -> ahead.tools();
-          case Finding.OnlyOneDoes only -> List.of(only.tool());
-          case Finding.CheapestThatDoes cheapest -> cheapest.tools();
-          case Finding.NobodyHasATotal none -> List.of();
-          case Finding.NobodyDoes none -> List.of();
-          case Finding.NobodyCompared nobody -> List.of();
-          case Finding.DecisionToday today -> today.first();
-          case Finding.WhoDoes does -> List.of();
+          case AnswerFinding.Ahead ahead -> ahead.tools();
+          case AnswerFinding.OnlyOneDoes only -> List.of(only.tool());
+          case AnswerFinding.CheapestThatDoes cheapest -> cheapest.tools();
+          case AnswerFinding.NobodyHasATotal none -> List.of();
+          case AnswerFinding.NobodyDoes none -> List.of();
+          case AnswerFinding.NobodyCompared nobody -> List.of();
+          case AnswerFinding.DecisionToday today -> today.first();
+          case AnswerFinding.WhoDoes does -> List.of();
         };
-    return new Finding.DecisionToday(first, first.contains(choice));
+    return new AnswerFinding.DecisionToday(first, first.contains(choice));
   }
 
-  private Finding.Ahead ahead(Totals totals) {
+  private AnswerFinding.Ahead ahead(Totals totals) {
     List<Totals.Standing> standings = totals.standings();
     Totals.Standing first = standings.getFirst();
     List<Totals.Standing> near =
@@ -109,19 +105,19 @@ public record AnswerFindings(Evaluation evaluation) {
                 .filter(id -> !tools.contains(id))
                 .toList();
     String front = tools.getFirst();
-    return new Finding.Ahead(tools, mayPass, cheapness(front), mayCostLess(front));
+    return new AnswerFinding.Ahead(tools, mayPass, cheapness(front), mayCostLess(front));
   }
 
-  private Finding.OfAnswer cheapest() {
+  private AnswerFinding cheapest() {
     List<String> doing = costs().feasible().stream().map(Contender::id).toList();
-    Optional<Finding.WholePeriod> whole = new CostFindings(costs()).wholePeriod();
+    Optional<CostFinding.WholePeriod> whole = new CostFindings(costs()).wholePeriod();
     return whole
-        .<Finding.OfAnswer>map(period ->
-            new Finding.CheapestThatDoes(
+        .<AnswerFinding>map(period ->
+            new AnswerFinding.CheapestThatDoes(
                 period.whole(),
                 period.whole().stream().allMatch(this::isCheapestNow),
                 period.open()))
-        .orElseGet(() -> new Finding.NobodyHasATotal(doing));
+        .orElseGet(() -> new AnswerFinding.NobodyHasATotal(doing));
   }
 
   private boolean isCheapestNow(String tool) {
@@ -182,19 +178,19 @@ public record AnswerFindings(Evaluation evaluation) {
    *
    * @param daysFresh prices older than this are old
    */
-  public List<Finding.OfMissing> missing(LocalDate today, int daysFresh) {
-    List<Finding.OfMissing> missing = new ArrayList<>();
-    toConfirm().forEach(tool -> missing.add(new Finding.ToConfirm(tool)));
+  public List<MissingFinding> missing(LocalDate today, int daysFresh) {
+    List<MissingFinding> missing = new ArrayList<>();
+    toConfirm().forEach(tool -> missing.add(new MissingFinding.ToConfirm(tool)));
     costs().feasible().stream()
         .map(Contender::id)
         .filter(this::hasNoPrice)
-        .forEach(tool -> missing.add(new Finding.NoPrice(tool)));
+        .forEach(tool -> missing.add(new MissingFinding.NoPrice(tool)));
     judging(missing);
     evaluation.scores().totals().ifPresent(totals -> openValues(totals, missing));
     for (Contender contender : evaluation.selection().active()) {
       int questions = costs().questions(contender.id()).size();
       if (questions > 0) {
-        missing.add(new Finding.OpenQuestions(contender.id(), questions));
+        missing.add(new MissingFinding.OpenQuestions(contender.id(), questions));
       }
     }
     oldPrices(today, daysFresh, missing);
@@ -207,24 +203,24 @@ public record AnswerFindings(Evaluation evaluation) {
   }
 
   /** Views that count in no figure the reader has; empty if there are none. */
-  public Optional<Finding.ViewsWithheld> viewsWithheld() {
+  public Optional<MissingFinding.ViewsWithheld> viewsWithheld() {
     List<Member> withheld =
         evaluation.selection().panel().members().stream().filter(Member::isWithheld).toList();
     return withheld.isEmpty()
         ? Optional.empty()
         : Optional.of(
-            new Finding.ViewsWithheld(
+            new MissingFinding.ViewsWithheld(
                 withheld.stream().map(Member::name).toList(),
                 withheld.stream().filter(Member::handedIn).map(Member::name).toList()));
   }
 
   /** Weights and marks, once there is something to judge. */
-  private void judging(List<Finding.OfMissing> missing) {
+  private void judging(List<MissingFinding> missing) {
     if (costs().feasible().size() < 2) {
       return;
     }
     if (evaluation.scores().criteria().isEmpty()) {
-      missing.add(new Finding.NoCriteria());
+      missing.add(new MissingFinding.NoCriteria());
       return;
     }
     List<Member> members = evaluation.selection().panel().members();
@@ -235,18 +231,18 @@ public record AnswerFindings(Evaluation evaluation) {
             .map(Member::name)
             .toList();
     if (members.isEmpty() || !idle.isEmpty()) {
-      missing.add(new Finding.NotWeighed(idle));
+      missing.add(new MissingFinding.NotWeighed(idle));
     }
     int all = Progress.marksToGive(evaluation.selection());
     for (Member member : members) {
       int left = Progress.marksLeft(evaluation.selection(), member);
       if (left > 0) {
-        missing.add(new Finding.NotMarked(member.name(), left, all));
+        missing.add(new MissingFinding.NotMarked(member.name(), left, all));
       }
     }
   }
 
-  private static void openValues(Totals totals, List<Finding.OfMissing> missing) {
+  private static void openValues(Totals totals, List<MissingFinding> missing) {
     for (Criterion criterion : totals.criteria()) {
       if (totals.weight(criterion).signum() > 0) {
         Stage step =
@@ -261,17 +257,18 @@ public record AnswerFindings(Evaluation evaluation) {
             };
         totals.values().keySet().stream()
             .filter(tool -> !totals.value(tool, criterion).interval().isExact())
-            .forEach(tool -> missing.add(new Finding.ValueOpen(tool, criterion.name(), step)));
+            .forEach(
+                tool -> missing.add(new MissingFinding.ValueOpen(tool, criterion.name(), step)));
       }
     }
   }
 
-  private void oldPrices(LocalDate today, int daysFresh, List<Finding.OfMissing> missing) {
+  private void oldPrices(LocalDate today, int daysFresh, List<MissingFinding> missing) {
     for (Contender contender : evaluation.selection().active()) {
       if (costs().steady(contender.id()) instanceof Outcome.Found<SteadyCost> found) {
         Provenance source = found.best().option().plan().source();
         if (source.isOldOn(today, daysFresh)) {
-          missing.add(new Finding.OldPrice(contender.id(), source.asOf()));
+          missing.add(new MissingFinding.OldPrice(contender.id(), source.asOf()));
         }
       }
     }

@@ -11,8 +11,8 @@ import tertulia.core.evaluation.Evaluation;
 /** What there is to say of a selection that is evaluated again after something has changed. */
 public record ChangeFindings(Evaluation before, Evaluation after) {
   /** What becomes of the cheapest and of the lead. */
-  public Finding.OrderAfter order() {
-    return new Finding.OrderAfter(
+  public ChangeFinding.OrderAfter order() {
+    return new ChangeFinding.OrderAfter(
         cheapest(before.costs()),
         cheapest(after.costs()),
         new ScoreFindings(before).lead(),

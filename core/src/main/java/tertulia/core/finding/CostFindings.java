@@ -14,7 +14,7 @@ import tertulia.core.evaluation.Amount;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Costs;
 import tertulia.core.evaluation.HeadToHead.Apart;
-import tertulia.core.finding.Finding.Cause;
+import tertulia.core.finding.CostFinding.Cause;
 import tertulia.core.fit.Offering;
 import tertulia.core.fit.Reason;
 import tertulia.core.growth.Measure;
@@ -38,9 +38,9 @@ public record CostFindings(Costs costs) {
   private static final long DAYS_APART = 90;
 
   /** Everything that reads as a sentence, the answer first. */
-  public List<Finding.OfCost> all() {
-    List<Finding.OfCost> all = new ArrayList<>();
-    Optional<Finding.OnlyOne> only = onlyOne();
+  public List<CostFinding> all() {
+    List<CostFinding> all = new ArrayList<>();
+    Optional<CostFinding.OnlyOne> only = onlyOne();
     if (only.isPresent()) {
       all.add(only.get());
     } else {
@@ -57,7 +57,7 @@ public record CostFindings(Costs costs) {
    * What the only tool costs that has a plan that serves; empty if others have one, too, or nothing
    * is known of its cost.
    */
-  private Optional<Finding.OnlyOne> onlyOne() {
+  private Optional<CostFinding.OnlyOne> onlyOne() {
     List<String> serving = active().stream().map(Contender::id).filter(this::mayServe).toList();
     if (serving.size() != 1) {
       return Optional.empty();
@@ -76,7 +76,7 @@ public record CostFindings(Costs costs) {
                 id -> costs.steady(id) instanceof Outcome.NoPlan<?> none && none.isUnconfirmed())
             .toList();
     int most = others.isEmpty() ? 0 : costs.costByHeadcount().most();
-    return Optional.of(new Finding.OnlyOne(tool, month, whole, others, toConfirm, most));
+    return Optional.of(new CostFinding.OnlyOne(tool, month, whole, others, toConfirm, most));
   }
 
   /** Whether a plan of a tool serves now, over the period or for any headcount looked at. */
@@ -103,7 +103,7 @@ public record CostFindings(Costs costs) {
   }
 
   /** Who is cheapest now and over the whole period; empty if nobody has a total. */
-  public Optional<Finding.WholePeriod> wholePeriod() {
+  public Optional<CostFinding.WholePeriod> wholePeriod() {
     List<String> withTotal =
         active().stream().map(Contender::id).filter(id -> costs.total(id).isPresent()).toList();
     Optional<Money> least = withTotal.stream().map(id -> total(id)).min(Money::compareTo);
@@ -128,7 +128,7 @@ public record CostFindings(Costs costs) {
                 mayCostLess(id, whole)
                     || now.filter(first -> mayCostLessNow(id, first)).isPresent())
             .toList();
-    return Optional.of(new Finding.WholePeriod(now, whole, apart, paysFrom, open));
+    return Optional.of(new CostFinding.WholePeriod(now, whole, apart, paysFrom, open));
   }
 
   /** Whether a tool may cost less over the period than one of those that are cheapest. */
@@ -185,56 +185,56 @@ public record CostFindings(Costs costs) {
    * Where running sums cross for good: for each two tools with exact totals, from when the one that
    * costs less in the end has cost less; earliest first. Two that never cross are not named.
    */
-  public List<Finding.PaysFrom> crossings() {
+  public List<CostFinding.PaysFrom> crossings() {
     List<String> exact =
         active().stream()
             .map(Contender::id)
             .filter(id -> costs.totalBounds(id).filter(Amount::isExact).isPresent())
             .toList();
-    List<Finding.PaysFrom> crossings = new ArrayList<>();
+    List<CostFinding.PaysFrom> crossings = new ArrayList<>();
     for (String tool : exact) {
       for (String rival : exact) {
         List<Money> mine = costs.running(tool).orElseThrow();
         int from = staysBelow(mine, costs.running(rival).orElseThrow());
         if (from > 0 && from < mine.size()) {
-          crossings.add(new Finding.PaysFrom(tool, rival, from));
+          crossings.add(new CostFinding.PaysFrom(tool, rival, from));
         }
       }
     }
-    crossings.sort(Comparator.comparingInt(Finding.PaysFrom::month));
+    crossings.sort(Comparator.comparingInt(CostFinding.PaysFrom::month));
     return crossings;
   }
 
   /**
    * Which tools with exact totals pay against the old one, and from when; empty if none is known.
    */
-  public List<Finding.OfCost> againstOldTool() {
+  public List<CostFinding> againstOldTool() {
     Optional<List<Money>> stated = costs.runningOfOldTool();
     if (stated.isEmpty()) {
       return List.of();
     }
     List<Money> old = stated.get();
-    List<Finding.OfCost> findings = new ArrayList<>();
+    List<CostFinding> findings = new ArrayList<>();
     List<String> never = new ArrayList<>();
     for (Contender contender : active()) {
       if (costs.totalBounds(contender.id()).filter(Amount::isExact).isPresent()) {
         int from = staysBelow(costs.running(contender.id()).orElseThrow(), old);
         if (from < old.size()) {
-          findings.add(new Finding.BeatsOldTool(contender.id(), from));
+          findings.add(new CostFinding.BeatsOldTool(contender.id(), from));
         } else {
           never.add(contender.id());
         }
       }
     }
     if (!never.isEmpty()) {
-      findings.add(new Finding.OldToolCostsNoMore(never));
+      findings.add(new CostFinding.OldToolCostsNoMore(never));
     }
     return findings;
   }
 
   /** From when the committed terms of best ways pay against paying by the month. */
-  public List<Finding.CommitmentPays> commitments() {
-    List<Finding.CommitmentPays> pays = new ArrayList<>();
+  public List<CostFinding.CommitmentPays> commitments() {
+    List<CostFinding.CommitmentPays> pays = new ArrayList<>();
     for (Contender contender : active()) {
       Optional<List<Money>> best = costs.running(contender.id());
       Optional<List<Money>> monthly = costs.runningAllMonthly(contender.id());
@@ -242,7 +242,7 @@ public record CostFindings(Costs costs) {
       if (exact && best.isPresent() && monthly.isPresent()) {
         int from = staysBelow(best.get(), monthly.get());
         if (from < best.get().size()) {
-          pays.add(new Finding.CommitmentPays(contender.id(), from));
+          pays.add(new CostFinding.CommitmentPays(contender.id(), from));
         }
       }
     }
@@ -250,18 +250,18 @@ public record CostFindings(Costs costs) {
   }
 
   /** Who is cheapest for how much of something; empty if nobody has a figure at any. */
-  public Optional<Finding.CheapestByQuantity> byQuantity(CostByQuantity swept) {
+  public Optional<CostFinding.CheapestByQuantity> byQuantity(CostByQuantity swept) {
     List<Lead> leads = swept.points().leads();
     if (leads.stream().allMatch(lead -> lead.tool().isEmpty())) {
       return Optional.empty();
     }
-    List<Finding.CheapestByHeadcount.Stretch> stretches = new ArrayList<>();
+    List<CostFinding.CheapestByHeadcount.Stretch> stretches = new ArrayList<>();
     for (int i = 0; i < leads.size(); i++) {
       boolean last = i + 1 == leads.size();
       int to = last ? swept.points().most() : leads.get(i + 1).n() - 1;
-      Finding.CheapestByHeadcount.Stretch points = stretch(swept.points(), leads.get(i), to);
+      CostFinding.CheapestByHeadcount.Stretch points = stretch(swept.points(), leads.get(i), to);
       stretches.add(
-          new Finding.CheapestByHeadcount.Stretch(
+          new CostFinding.CheapestByHeadcount.Stretch(
               Math.toIntExact(swept.quantity(points.from())),
               Math.toIntExact(swept.quantity(points.to())),
               points.tool(),
@@ -269,28 +269,28 @@ public record CostFindings(Costs costs) {
               points.open()));
     }
     return Optional.of(
-        new Finding.CheapestByQuantity(
+        new CostFinding.CheapestByQuantity(
             swept.dimension(), swept.step(), stretches, swept.quantity(swept.points().most())));
   }
 
   /**
    * Who is cheapest for which headcounts, why that changes, and whether it does within the plan.
    */
-  List<Finding.OfCost> byHeadcount() {
+  List<CostFinding> byHeadcount() {
     CostByHeadcount swept = costs.costByHeadcount();
     List<Lead> leads = swept.leads();
     if (leads.stream().allMatch(lead -> lead.tool().isEmpty())) {
-      return List.of(new Finding.NobodyHasAFigure());
+      return List.of(new CostFinding.NobodyHasAFigure());
     }
-    List<Finding.OfCost> findings = new ArrayList<>();
-    List<Finding.CheapestByHeadcount.Stretch> stretches = new ArrayList<>();
+    List<CostFinding> findings = new ArrayList<>();
+    List<CostFinding.CheapestByHeadcount.Stretch> stretches = new ArrayList<>();
     for (int i = 0; i < leads.size(); i++) {
       int to = i + 1 == leads.size() ? swept.most() : leads.get(i + 1).n() - 1;
       if (isNear(leads.get(i).n(), to)) {
         stretches.add(stretch(swept, leads.get(i), to));
       }
     }
-    findings.add(new Finding.CheapestByHeadcount(stretches, swept.most()));
+    findings.add(new CostFinding.CheapestByHeadcount(stretches, swept.most()));
     findings.add(withinPlan(swept));
     leadChanges(swept).stream().limit(MOST_EXPLAINED).forEach(findings::add);
     return findings;
@@ -301,13 +301,14 @@ public record CostFindings(Costs costs) {
     return to >= costs.lowestPlanned() / 3 && from <= 2 * costs.highestPlanned();
   }
 
-  private Finding.CheapestByHeadcount.Stretch stretch(CostByHeadcount swept, Lead lead, int to) {
+  private CostFinding.CheapestByHeadcount.Stretch stretch(
+      CostByHeadcount swept, Lead lead, int to) {
     TreeSet<String> level = new TreeSet<>();
     for (int n = lead.n(); n <= to; n++) {
       level.addAll(swept.levelWithLead(n));
     }
     List<String> inOrder = active().stream().map(Contender::id).filter(level::contains).toList();
-    return new Finding.CheapestByHeadcount.Stretch(
+    return new CostFinding.CheapestByHeadcount.Stretch(
         lead.n(), to, lead.tool(), inOrder, mayBeCheaper(swept, lead.tool(), lead.n(), to));
   }
 
@@ -321,7 +322,7 @@ public record CostFindings(Costs costs) {
     return active().stream().map(Contender::id).filter(open::contains).toList();
   }
 
-  private Finding.WithinPlan withinPlan(CostByHeadcount swept) {
+  private CostFinding.WithinPlan withinPlan(CostByHeadcount swept) {
     int low = costs.lowestPlanned();
     int high = costs.highestPlanned();
     List<Lead> leads = swept.leads();
@@ -332,7 +333,7 @@ public record CostFindings(Costs costs) {
           mayBeCheaper(
               swept, leads.get(i).tool(), Math.max(low, leads.get(i).n()), Math.min(high, to)));
     }
-    return new Finding.WithinPlan(
+    return new CostFinding.WithinPlan(
         low,
         high,
         leads.stream().map(Lead::n).filter(n -> n > Math.max(1, low) && n <= high).toList(),
@@ -340,8 +341,8 @@ public record CostFindings(Costs costs) {
   }
 
   /** Every change of the cheapest near the headcounts planned, with its cause. */
-  List<Finding.LeadChange> leadChanges(CostByHeadcount swept) {
-    List<Finding.LeadChange> changes = new ArrayList<>();
+  List<CostFinding.LeadChange> leadChanges(CostByHeadcount swept) {
+    List<CostFinding.LeadChange> changes = new ArrayList<>();
     List<Lead> leads = swept.leads();
     for (int i = 1; i < leads.size(); i++) {
       Optional<String> before = leads.get(i - 1).tool();
@@ -349,7 +350,7 @@ public record CostFindings(Costs costs) {
       int n = leads.get(i).n();
       if (before.isPresent() && now.isPresent() && isNear(n, n)) {
         changes.add(
-            new Finding.LeadChange(
+            new CostFinding.LeadChange(
                 n,
                 before.get(),
                 now.get(),
@@ -399,8 +400,8 @@ public record CostFindings(Costs costs) {
   }
 
   /** Tools that cost nothing up to some headcount; what is owned was paid for and is not free. */
-  List<Finding.FreeUpTo> free() {
-    List<Finding.FreeUpTo> free = new ArrayList<>();
+  List<CostFinding.FreeUpTo> free() {
+    List<CostFinding.FreeUpTo> free = new ArrayList<>();
     CostByHeadcount swept = costs.costByHeadcount();
     for (Contender contender : active()) {
       Curve curve = swept.curve(contender.id());
@@ -419,7 +420,7 @@ public record CostFindings(Costs costs) {
                 .findFirst()
                 .orElse(months);
         free.add(
-            new Finding.FreeUpTo(
+            new CostFinding.FreeUpTo(
                 contender.id(),
                 most,
                 until == 0 ? Optional.empty() : Optional.of(until - 1),
@@ -429,19 +430,19 @@ public record CostFindings(Costs costs) {
     return free;
   }
 
-  private List<Finding.WholeStaffPays> wholeStaff() {
+  private List<CostFinding.WholeStaffPays> wholeStaff() {
     return active().stream()
         .flatMap(contender ->
             costs.wholeStaff(contender.id()).stream()
                 .map(staff ->
-                    new Finding.WholeStaffPays(
+                    new CostFinding.WholeStaffPays(
                         contender.id(), costs.people().total(), staff.named())))
         .toList();
   }
 
   /** Tools with a plan for now and without a way through all months, with why theirs ends. */
-  List<Finding.NoWay> noWays() {
-    List<Finding.NoWay> none = new ArrayList<>();
+  List<CostFinding.NoWay> noWays() {
+    List<CostFinding.NoWay> none = new ArrayList<>();
     for (Contender contender : active()) {
       Optional<SteadyCost> now = steady(contender.id());
       if (now.isPresent()
@@ -449,7 +450,7 @@ public record CostFindings(Costs costs) {
           && !gap.isUnpriced()) {
         Option option = now.get().option();
         none.add(
-            new Finding.NoWay(
+            new CostFinding.NoWay(
                 contender.id(), gap.month(), option.label(), costs.reasonsIn(option, gap.month())));
       }
     }
@@ -457,7 +458,7 @@ public record CostFindings(Costs costs) {
   }
 
   /** Some prices without a commitment beside others with one; empty if all are alike. */
-  public Optional<Finding.MixedTerms> mixedTerms() {
+  public Optional<CostFinding.MixedTerms> mixedTerms() {
     List<String> monthly = new ArrayList<>();
     List<String> committed = new ArrayList<>();
     for (Contender contender : active()) {
@@ -468,7 +469,7 @@ public record CostFindings(Costs costs) {
     }
     return monthly.isEmpty() || committed.isEmpty()
         ? Optional.empty()
-        : Optional.of(new Finding.MixedTerms(monthly, committed));
+        : Optional.of(new CostFinding.MixedTerms(monthly, committed));
   }
 
   /**
@@ -498,7 +499,7 @@ public record CostFindings(Costs costs) {
   }
 
   /** A price that is not of the time of the newest of the others; empty if it is. */
-  public Optional<Finding.OlderPrice> olderPrice(String tool) {
+  public Optional<CostFinding.OlderPrice> olderPrice(String tool) {
     return steady(tool)
         .map(CostFindings::asOf)
         .flatMap(asOf -> {
@@ -509,7 +510,7 @@ public record CostFindings(Costs costs) {
                   .max(Comparator.naturalOrder())
                   .orElseThrow();
           return ChronoUnit.DAYS.between(asOf, newest) > DAYS_APART
-              ? Optional.of(new Finding.OlderPrice(tool, asOf, newest))
+              ? Optional.of(new CostFinding.OlderPrice(tool, asOf, newest))
               : Optional.empty();
         });
   }
@@ -519,7 +520,7 @@ public record CostFindings(Costs costs) {
   }
 
   /** A number of units a little above those needed that would cost less. */
-  public Optional<Finding.FallingBand> fallingBand(String tool) {
+  public Optional<CostFinding.FallingBand> fallingBand(String tool) {
     return steady(tool)
         .flatMap(cost ->
             cost.lines().stream()
@@ -528,24 +529,24 @@ public record CostFindings(Costs costs) {
                 .boxed()
                 .findFirst()
                 .map(units ->
-                    new Finding.FallingBand(tool, units, cost.option().list().term().words())));
+                    new CostFinding.FallingBand(tool, units, cost.option().list().term().words())));
   }
 
   /** Why a tool's figure is only an upper bound; empty if it is not. */
-  public Optional<Finding.AtMost> atMost(String tool) {
+  public Optional<CostFinding.AtMost> atMost(String tool) {
     return costs.steady(tool) instanceof Outcome.Found<SteadyCost> found && found.isAtMost()
         ? Optional.of(
-            new Finding.AtMost(
+            new CostFinding.AtMost(
                 tool, found.leftOut().stream().filter(LeftOut::mayBeCheaper).toList()))
         : Optional.empty();
   }
 
   /** The first plan of a tool that would be cheaper and is out for nothing but a cap. */
-  public Optional<Finding.BeyondCap> beyondCap(String tool) {
+  public Optional<CostFinding.BeyondCap> beyondCap(String tool) {
     return steady(tool).flatMap(now -> beyondCap(tool, now));
   }
 
-  private Optional<Finding.BeyondCap> beyondCap(String tool, SteadyCost now) {
+  private Optional<CostFinding.BeyondCap> beyondCap(String tool, SteadyCost now) {
     for (Offering offering : costs.selection().contender(tool).offerings()) {
       List<Reason> reasons = costs.against(tool).getOrDefault(offering.plan().name(), List.of());
       if (reasons.size() == 1 && reasons.getFirst() instanceof Reason.OverCap over) {
@@ -556,7 +557,7 @@ public record CostFindings(Costs costs) {
                 .isPresent();
         if (cheaper) {
           return Optional.of(
-              new Finding.BeyondCap(tool, offering.plan().name(), over, peopleFor(over)));
+              new CostFinding.BeyondCap(tool, offering.plan().name(), over, peopleFor(over)));
         }
       }
     }

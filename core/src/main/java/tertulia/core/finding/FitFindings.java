@@ -15,26 +15,26 @@ import tertulia.core.path.SteadyCost;
 /** What there is to say of fit. */
 public record FitFindings(Costs costs) {
   /** Musts that count only together, then what leaves a tool without a plan. */
-  public List<Finding.OfFit> all() {
-    List<Finding.OfFit> all = new ArrayList<>();
+  public List<FitFinding> all() {
+    List<FitFinding> all = new ArrayList<>();
     costs
         .needCosts()
         .together()
         .forEach((tool, groups) ->
-            groups.forEach(
-                group -> all.add(new Finding.OnlyTogether(tool, group.needs(), group.effect()))));
+            groups.forEach(group ->
+                all.add(new FitFinding.OnlyTogether(tool, group.needs(), group.effect()))));
     for (Contender contender : costs.selection().active()) {
       notTheFirst(contender).ifPresent(all::add);
       Conflicts conflicts = costs.conflicts(contender.id());
       if (!conflicts.smallest().isEmpty()) {
-        all.add(new Finding.NoPlan(contender.id(), costs.people().total(), conflicts));
+        all.add(new FitFinding.NoPlan(contender.id(), costs.people().total(), conflicts));
       }
     }
     return all;
   }
 
   /** Whether the plan taken for its price stands behind another that would do too. */
-  public Optional<Finding.NotTheFirst> notTheFirst(Contender contender) {
+  public Optional<FitFinding.NotTheFirst> notTheFirst(Contender contender) {
     if (!(costs.steady(contender.id()) instanceof Outcome.Found<SteadyCost> found)) {
       return Optional.empty();
     }
@@ -46,7 +46,7 @@ public record FitFindings(Costs costs) {
         .findFirst()
         .filter(first -> !first.equals(taken.plan().name()))
         .map(first ->
-            new Finding.NotTheFirst(
+            new FitFinding.NotTheFirst(
                 contender.id(),
                 first,
                 taken.label(),

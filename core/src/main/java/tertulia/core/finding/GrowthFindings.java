@@ -15,11 +15,11 @@ public record GrowthFindings(List<Group> groups, Horizon horizon, List<Scenario>
   }
 
   /** How many there will be in the end, and when there are most. */
-  public List<Finding.OfGrowth> all() {
+  public List<GrowthFinding> all() {
     int end = horizon.months() - 1;
-    List<Finding.PeopleInTheEnd.If> ends = new ArrayList<>();
+    List<GrowthFinding.PeopleInTheEnd.If> ends = new ArrayList<>();
     for (Scenario scenario : scenarios) {
-      ends.add(new Finding.PeopleInTheEnd.If(scenario, people(end, scenario)));
+      ends.add(new GrowthFinding.PeopleInTheEnd.If(scenario, people(end, scenario)));
     }
     int most = 0;
     for (int m = 1; m <= end; m++) {
@@ -28,8 +28,8 @@ public record GrowthFindings(List<Group> groups, Horizon horizon, List<Scenario>
       }
     }
     return List.of(
-        new Finding.PeopleInTheEnd(end, ends),
-        new Finding.MostPeople(people(most, Scenario.EXPECTED), most));
+        new GrowthFinding.PeopleInTheEnd(end, ends),
+        new GrowthFinding.MostPeople(people(most, Scenario.EXPECTED), most));
   }
 
   private int people(int m, Scenario scenario) {

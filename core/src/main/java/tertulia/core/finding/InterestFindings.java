@@ -25,13 +25,14 @@ public final class InterestFindings {
    * @param with the evaluation of all that was said
    * @param without that without what was said with an interest
    */
-  public static Finding.WithoutInterested of(Count count, Evaluation with, Evaluation without) {
-    return new Finding.WithoutInterested(
+  public static InterestFinding.WithoutInterested of(
+      Count count, Evaluation with, Evaluation without) {
+    return new InterestFinding.WithoutInterested(
         count.facts(), count.ratings(), count.marks(), lead(with), lead(without));
   }
 
   /** Who is ahead by the middle of the totals, and by how much; empty without totals. */
-  private static Optional<Finding.WithoutInterested.Lead> lead(Evaluation evaluation) {
+  private static Optional<InterestFinding.WithoutInterested.Lead> lead(Evaluation evaluation) {
     List<Totals.Standing> standings =
         evaluation.scores().totals().map(Totals::standings).orElse(List.of());
     if (standings.isEmpty()) {
@@ -42,6 +43,6 @@ public final class InterestFindings {
         standings.size() == 1
             ? Optional.empty()
             : Optional.of(first.total().midpoint().subtract(standings.get(1).total().midpoint()));
-    return Optional.of(new Finding.WithoutInterested.Lead(first.contender(), ahead));
+    return Optional.of(new InterestFinding.WithoutInterested.Lead(first.contender(), ahead));
   }
 }

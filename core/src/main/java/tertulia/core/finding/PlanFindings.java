@@ -27,7 +27,7 @@ public record PlanFindings(Costs costs, Contender contender, List<Capability> kn
   }
 
   /** Which plan would do, why those before it do not, and what the next would bring. */
-  public List<Finding.OfFit> all() {
+  public List<FitFinding> all() {
     List<Offering> offerings = contender.offerings();
     int people = costs.people().total();
     int first = 0;
@@ -35,15 +35,16 @@ public record PlanFindings(Costs costs, Contender contender, List<Capability> kn
       first++;
     }
     if (first == offerings.size()) {
-      return List.of(new Finding.NoPlanDoes(contender.id(), people));
+      return List.of(new FitFinding.NoPlanDoes(contender.id(), people));
     }
-    List<Finding.OfFit> all = new ArrayList<>();
+    List<FitFinding> all = new ArrayList<>();
     all.add(
-        new Finding.FirstThatDoes(
+        new FitFinding.FirstThatDoes(
             contender.id(), offerings.get(first).plan().name(), people, first == 0));
     for (Offering before : offerings.subList(0, first)) {
       all.add(
-          new Finding.WillNotDo(contender.id(), before.plan().name(), verdict(before).reasons()));
+          new FitFinding.WillNotDo(
+              contender.id(), before.plan().name(), verdict(before).reasons()));
     }
     if (first + 1 < offerings.size()) {
       all.add(next(first + 1));
@@ -58,14 +59,14 @@ public record PlanFindings(Costs costs, Contender contender, List<Capability> kn
         costs.against(contender.id()).getOrDefault(offering.plan().name(), List.of()));
   }
 
-  private Finding.NextBrings next(int i) {
+  private FitFinding.NextBrings next(int i) {
     Offering before = contender.offerings().get(i - 1);
     Offering next = contender.offerings().get(i);
     List<Need> gains =
         costs.selection().needs().stream()
             .filter(need -> Met.by(next, need).isBetterThan(Met.by(before, need)))
             .toList();
-    return new Finding.NextBrings(
+    return new FitFinding.NextBrings(
         contender.id(),
         next.plan().name(),
         gains,

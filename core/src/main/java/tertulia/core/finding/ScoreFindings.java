@@ -27,26 +27,26 @@ public record ScoreFindings(Evaluation evaluation) {
       Set.of("feature", "features", "function", "functions", "functionality", "capabilities");
 
   /** Who leads, and how surely. */
-  public Finding.OfScores lead() {
+  public ScoreFinding lead() {
     return evaluation
         .scores()
         .totals()
         .map(this::lead)
-        .orElseGet(() -> new Finding.NoTotals(!evaluation.costs().feasible().isEmpty()));
+        .orElseGet(() -> new ScoreFinding.NoTotals(!evaluation.costs().feasible().isEmpty()));
   }
 
-  private Finding.OfScores lead(Totals totals) {
+  private ScoreFinding lead(Totals totals) {
     List<Totals.Standing> standings = totals.standings();
     Totals.Standing first = standings.getFirst();
     if (first.worstRank() == 1) {
-      return new Finding.Leads(first.contender(), first.total());
+      return new ScoreFinding.Leads(first.contender(), first.total());
     }
     List<Totals.Standing> near =
         standings.stream()
             .filter(s -> !Totals.isAbove(first.total().low(), s.total().high()))
             .toList();
     if (near.stream().allMatch(s -> s.total().isExact())) {
-      return new Finding.LevelLead(
+      return new ScoreFinding.LevelLead(
           near.stream().map(Totals.Standing::contender).toList(), first.total().low());
     }
     List<String> open =
@@ -56,12 +56,12 @@ public record ScoreFindings(Evaluation evaluation) {
                 near.stream().anyMatch(s -> !totals.value(s.contender(), c).interval().isExact()))
             .map(Criterion::name)
             .toList();
-    return new Finding.OpenLead(first.contender(), first.total(), first.worstRank(), open);
+    return new ScoreFinding.OpenLead(first.contender(), first.total(), first.worstRank(), open);
   }
 
   /** Costs that differ and are worth the same, for each cost criterion and end of its scale. */
-  public List<Finding.OutsideScale> outsideScale() {
-    List<Finding.OutsideScale> findings = new ArrayList<>();
+  public List<ScoreFinding.OutsideScale> outsideScale() {
+    List<ScoreFinding.OutsideScale> findings = new ArrayList<>();
     Map<String, BigDecimal> costs = costs();
     for (Criterion criterion : evaluation.scores().criteria()) {
       if (criterion.kind() instanceof Criterion.Cost scale) {
@@ -76,31 +76,31 @@ public record ScoreFindings(Evaluation evaluation) {
   /**
    * The scales that nobody has stated, as they are guessed; none while there is nothing to guess.
    */
-  public List<Finding.GuessedScale> guessedScales() {
+  public List<ScoreFinding.GuessedScale> guessedScales() {
     return evaluation.scores().criteria().stream()
         .filter(c -> c.kind() instanceof Criterion.CostAsFound)
         .flatMap(c ->
             evaluation.costs().guessedScale().stream()
-                .map(scale -> new Finding.GuessedScale(c.name(), scale.worst(), scale.best())))
+                .map(scale -> new ScoreFinding.GuessedScale(c.name(), scale.worst(), scale.best())))
         .toList();
   }
 
   /** What contenders are worth under each criterion that has a worst and a best. */
-  public List<Finding.WorthUnder> worths() {
+  public List<ScoreFinding.WorthUnder> worths() {
     return evaluation.scores().criteria().stream()
         .filter(c -> c.isCost() || c.kind() instanceof Criterion.Measured)
-        .map(c -> new Finding.WorthUnder(c.name(), worths(c)))
+        .map(c -> new ScoreFinding.WorthUnder(c.name(), worths(c)))
         .filter(found -> !found.worths().isEmpty())
         .toList();
   }
 
-  private List<Finding.WorthUnder.Worth> worths(Criterion criterion) {
+  private List<ScoreFinding.WorthUnder.Worth> worths(Criterion criterion) {
     return evaluation.selection().active().stream()
         .flatMap(contender ->
             evaluation
                 .scores()
                 .value(contender.id(), criterion)
-                .map(value -> new Finding.WorthUnder.Worth(contender.id(), value.interval()))
+                .map(value -> new ScoreFinding.WorthUnder.Worth(contender.id(), value.interval()))
                 .stream())
         .sorted(Comparator.comparing(worth -> worth.value().midpoint(), Comparator.reverseOrder()))
         .toList();
@@ -110,15 +110,16 @@ public record ScoreFindings(Evaluation evaluation) {
    * Criteria that people mark and that seem, by a word in their name, to count what another
    * criterion works out: cost and "value for money", coverage and "features".
    */
-  public List<Finding.CountedTwice> countedTwice() {
-    List<Finding.CountedTwice> twice = new ArrayList<>();
+  public List<ScoreFinding.CountedTwice> countedTwice() {
+    List<ScoreFinding.CountedTwice> twice = new ArrayList<>();
     for (Criterion measured : evaluation.scores().criteria()) {
       boolean cost = measured.isCost();
       if (cost || measured.kind() instanceof Criterion.Coverage) {
         evaluation.scores().criteria().stream()
             .filter(c -> c.kind() instanceof Criterion.Judged)
             .filter(c -> names(c, cost ? OF_COST : OF_COVERAGE))
-            .forEach(c -> twice.add(new Finding.CountedTwice(c.name(), measured.name(), cost)));
+            .forEach(
+                c -> twice.add(new ScoreFinding.CountedTwice(c.name(), measured.name(), cost)));
       }
     }
     return twice;
@@ -134,7 +135,7 @@ public record ScoreFindings(Evaluation evaluation) {
       Criterion.Cost scale,
       int end,
       Map<String, BigDecimal> costs,
-      List<Finding.OutsideScale> findings) {
+      List<ScoreFinding.OutsideScale> findings) {
     List<String> tools =
         costs.entrySet().stream()
             .filter(e ->
@@ -148,7 +149,7 @@ public record ScoreFindings(Evaluation evaluation) {
       BigDecimal most = costs.values().stream().max(BigDecimal::compareTo).orElseThrow();
       BigDecimal least = costs.values().stream().min(BigDecimal::compareTo).orElseThrow();
       findings.add(
-          new Finding.OutsideScale(
+          new ScoreFinding.OutsideScale(
               criterion.id(),
               tools,
               end,

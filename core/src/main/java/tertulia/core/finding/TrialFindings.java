@@ -32,19 +32,19 @@ public final class TrialFindings {
   }
 
   /** How those fared that are tried, the one with most done first, and who is not tried. */
-  public List<Finding.OfTrial> all(LocalDate today) {
+  public List<TrialFinding> all(LocalDate today) {
     if (trials.tasks().isEmpty()) {
-      return List.of(new Finding.NoTasks());
+      return List.of(new TrialFinding.NoTasks());
     }
     List<Contender> tried =
         selection.active().stream()
             .filter(c -> trials.of(c.id()).isPresent())
             .sorted(Comparator.comparing(this::done).reversed())
             .toList();
-    List<Finding.OfTrial> findings = new ArrayList<>();
+    List<TrialFinding> findings = new ArrayList<>();
     for (Contender contender : tried) {
       findings.add(
-          new Finding.Tried(
+          new TrialFinding.Tried(
               contender.id(),
               trials.tally(contender.id()),
               trials.medianMinutes(contender.id()),
@@ -56,7 +56,7 @@ public final class TrialFindings {
             .filter(id -> trials.of(id).isEmpty())
             .toList();
     if (!not.isEmpty()) {
-      findings.add(new Finding.NotTried(not));
+      findings.add(new TrialFinding.NotTried(not));
     }
     return findings;
   }
@@ -66,8 +66,8 @@ public final class TrialFindings {
   }
 
   /** What the tasks for needs show of the plans tried, as far as it is not known from trying. */
-  public List<Finding.TriedFact> facts() {
-    List<Finding.TriedFact> facts = new ArrayList<>();
+  public List<TrialFinding.TriedFact> facts() {
+    List<TrialFinding.TriedFact> facts = new ArrayList<>();
     for (Contender contender : selection.active()) {
       for (Task task : trials.tasks()) {
         fact(contender, task).ifPresent(facts::add);
@@ -77,7 +77,7 @@ public final class TrialFindings {
   }
 
   /** What one task shows; empty if nothing, or people fared differently. */
-  public Optional<Finding.TriedFact> fact(Contender contender, Task task) {
+  public Optional<TrialFinding.TriedFact> fact(Contender contender, Task task) {
     Optional<Trial> trial = trials.of(contender.id());
     if (!(task.from() instanceof Task.From.OfNeed from) || trial.flatMap(Trial::ofPlan).isEmpty()) {
       return Optional.empty();
@@ -107,7 +107,7 @@ public final class TrialFindings {
     return said
         ? Optional.empty()
         : Optional.of(
-            new Finding.TriedFact(
+            new TrialFinding.TriedFact(
                 contender.id(),
                 plan,
                 capability.get(),

@@ -39,34 +39,34 @@ public record ViewFindings(List<Seat> seats, Optional<String> openedBy, boolean 
   public record Reader(Optional<Seat> seat, boolean weighs, boolean organises, int marksLeft) {}
 
   /** What is said to a reader; nothing if everybody may see everything and nobody wonders. */
-  public List<Finding.OfViews> of(Reader reader) {
-    List<Finding.OfViews> said = new ArrayList<>();
-    openedBy.filter(by -> seats.size() > 1).map(Finding.OpenedTable::new).ifPresent(said::add);
+  public List<ViewFinding> of(Reader reader) {
+    List<ViewFinding> said = new ArrayList<>();
+    openedBy.filter(by -> seats.size() > 1).map(ViewFinding.OpenedTable::new).ifPresent(said::add);
     if (!ownFirst) {
       return said;
     }
     own(reader).ifPresent(said::add);
     List<String> missing = missing(reader);
     if (!missing.isEmpty()) {
-      said.add(new Finding.ViewsMissing(missing));
+      said.add(new ViewFinding.ViewsMissing(missing));
     }
     List<String> withheld = seats.stream().filter(Seat::withheld).map(Seat::name).toList();
     if (!withheld.isEmpty()) {
-      said.add(new Finding.ViewsLeftOut(withheld));
+      said.add(new ViewFinding.ViewsLeftOut(withheld));
     }
     return said;
   }
 
-  private Optional<Finding.OfViews> own(Reader reader) {
+  private Optional<ViewFinding> own(Reader reader) {
     Optional<LocalDate> shown = reader.seat().flatMap(Seat::handedIn);
     if (shown.isPresent()) {
-      return shown.map(Finding.OwnViewShown::new);
+      return shown.map(ViewFinding.OwnViewShown::new);
     }
     if (seats.size() == 1 && reader.seat().isPresent()) {
-      return Optional.of(new Finding.AloneAtTheTable());
+      return Optional.of(new ViewFinding.AloneAtTheTable());
     }
     return reader.weighs()
-        ? Optional.of(new Finding.OwnViewFirst(reader.marksLeft()))
+        ? Optional.of(new ViewFinding.OwnViewFirst(reader.marksLeft()))
         : Optional.empty();
   }
 
@@ -91,8 +91,8 @@ public record ViewFindings(List<Seat> seats, Optional<String> openedBy, boolean 
   }
 
   /** What a member is reminded of. */
-  public static Finding.ViewAskedFor asked(Selection selection, Member member, String by) {
-    return new Finding.ViewAskedFor(
+  public static ViewFinding.ViewAskedFor asked(Selection selection, Member member, String by) {
+    return new ViewFinding.ViewAskedFor(
         by,
         selection.title(),
         !Progress.hasWeighed(selection, member),

@@ -4,7 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import tertulia.core.finding.Finding;
+import tertulia.core.finding.RemarkFinding;
 import tertulia.core.finding.Stage;
 
 /**
@@ -19,16 +19,16 @@ public record RemarkFindings(List<Remark> remarks, int kept) {
   }
 
   /** What nobody has closed; empty if that is nothing. */
-  public Optional<Finding.OpenRemarks> open() {
+  public Optional<RemarkFinding.OpenRemarks> open() {
     Map<Stage, Integer> open = Remark.open(remarks);
     int all = open.values().stream().mapToInt(Integer::intValue).sum();
     return all == 0
         ? Optional.empty()
-        : Optional.of(new Finding.OpenRemarks(all, new ArrayList<>(open.keySet())));
+        : Optional.of(new RemarkFinding.OpenRemarks(all, new ArrayList<>(open.keySet())));
   }
 
   /** What waits for the reader's view; empty if that is nothing. */
-  public Optional<Finding.KeptRemarks> waiting() {
-    return kept == 0 ? Optional.empty() : Optional.of(new Finding.KeptRemarks(kept));
+  public Optional<RemarkFinding.KeptRemarks> waiting() {
+    return kept == 0 ? Optional.empty() : Optional.of(new RemarkFinding.KeptRemarks(kept));
   }
 }

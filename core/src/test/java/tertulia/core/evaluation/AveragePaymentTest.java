@@ -17,8 +17,8 @@ import org.joda.money.Money;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import tertulia.core.Samples;
+import tertulia.core.finding.CostFinding;
 import tertulia.core.finding.CostFindings;
-import tertulia.core.finding.Finding;
 import tertulia.core.growth.Demand;
 import tertulia.core.growth.Group;
 import tertulia.core.growth.Growth;
@@ -100,7 +100,8 @@ public class AveragePaymentTest {
     // 55.80 + 8.215 a euro passes 400.00 between 41 (392.62) and 42 (400.83)
     assertEquals(swept.points().orderChanges("share", "seats"), List.of(42));
     assertEquals(swept.points().most(), 168, "twice the average, up to the next whole");
-    Finding.CheapestByQuantity finding = new CostFindings(costs).byQuantity(swept).orElseThrow();
+    CostFinding.CheapestByQuantity finding =
+        new CostFindings(costs).byQuantity(swept).orElseThrow();
     assertEquals(finding.dimension(), new Dimension.AveragePayment());
     assertEquals(finding.stretches().getFirst().to(), 41);
     assertEquals(finding.stretches().getFirst().tool(), Optional.of("share"));

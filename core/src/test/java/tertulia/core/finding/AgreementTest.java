@@ -67,7 +67,8 @@ public class AgreementTest {
     int named = 0;
     int agreed = 0;
     int turned = 0;
-    Set<Finding.RankingsAgree.Degree> degrees = EnumSet.noneOf(Finding.RankingsAgree.Degree.class);
+    Set<AgreementFinding.RankingsAgree.Degree> degrees =
+        EnumSet.noneOf(AgreementFinding.RankingsAgree.Degree.class);
     for (int seed = 1; seed < 120; seed++) {
       Random random = new Random(seed);
       Selection bare = Generated.selection(seed);
@@ -87,7 +88,7 @@ public class AgreementTest {
       List<String> shared = order(with(bare, members));
       List<Finding> said = new ArrayList<>(new AgreementFindings(agreement, shared).all());
       if (agreement.concordance().isPresent()) {
-        Finding.RankingsAgree agree = (Finding.RankingsAgree) said.removeFirst();
+        AgreementFinding.RankingsAgree agree = (AgreementFinding.RankingsAgree) said.removeFirst();
         assertEquals(agree.w(), agreement.concordance().get());
         double w = agree.w().doubleValue();
         assertEquals(
@@ -105,7 +106,8 @@ public class AgreementTest {
         List<String> without = order(with(bare, others));
         boolean weighed = !order(with(bare, List.of(member))).isEmpty();
         if (weighed && !without.isEmpty() && !without.getFirst().equals(shared.getFirst())) {
-          turns.add(new Finding.ViewTurns(member.name(), without.getFirst(), shared.getFirst()));
+          turns.add(
+              new AgreementFinding.ViewTurns(member.name(), without.getFirst(), shared.getFirst()));
         }
       }
       assertEquals(said, turns, "seed " + seed);
@@ -114,7 +116,7 @@ public class AgreementTest {
       named += points(evaluation, members, agreement) ? 1 : 0;
     }
     assertTrue(named > 40 && agreed > 40 && turned > 10, named + " " + agreed + " " + turned);
-    assertEquals(degrees, EnumSet.allOf(Finding.RankingsAgree.Degree.class));
+    assertEquals(degrees, EnumSet.allOf(AgreementFinding.RankingsAgree.Degree.class));
   }
 
   /** The points named are those with the largest weight times spread, and no others. */
@@ -177,12 +179,12 @@ public class AgreementTest {
       assertTrue(!Progress.hasWeighed(selection, not));
       assertEquals(Progress.marksLeft(selection, in), 0);
       assertEquals(Progress.marksLeft(selection, not), 2);
-      List<Finding.OfMissing> missing =
+      List<MissingFinding> missing =
           new AnswerFindings(evaluation).missing(LocalDate.of(2026, 11, 24), 180);
       if (evaluation.costs().feasible().size() > 1) {
         met++;
         assertTrue(
-            missing.contains(new Finding.ViewsWithheld(List.of("M1", "M2"), List.of("M1"))),
+            missing.contains(new MissingFinding.ViewsWithheld(List.of("M1", "M2"), List.of("M1"))),
             missing.toString());
       }
     }
@@ -215,7 +217,7 @@ public class AgreementTest {
             bare.practice());
     assertEquals(
         new ScoreFindings(Evaluation.of(selection, WhatIf.START)).countedTwice(),
-        List.of(new Finding.CountedTwice("Value for money", "Cost", true)));
+        List.of(new ScoreFinding.CountedTwice("Value for money", "Cost", true)));
     assertEquals(new ScoreFindings(Evaluation.of(bare, WhatIf.START)).countedTwice(), List.of());
   }
 

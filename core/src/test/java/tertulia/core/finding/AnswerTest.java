@@ -27,7 +27,7 @@ import tertulia.core.evaluation.Costs;
 import tertulia.core.evaluation.Evaluation;
 import tertulia.core.evaluation.Selection;
 import tertulia.core.evaluation.WhatIf;
-import tertulia.core.finding.Finding.Cheapness;
+import tertulia.core.finding.AnswerFinding.Cheapness;
 import tertulia.core.fit.Capability;
 import tertulia.core.fit.Importance;
 import tertulia.core.fit.Need;
@@ -59,8 +59,8 @@ public class AnswerTest {
   @AfterClass
   public void everyKindWasMet() {
     List<Class<?>> kinds = new ArrayList<>();
-    kinds.addAll(List.of(Finding.OfAnswer.class.getPermittedSubclasses()));
-    kinds.addAll(List.of(Finding.OfMissing.class.getPermittedSubclasses()));
+    kinds.addAll(List.of(AnswerFinding.class.getPermittedSubclasses()));
+    kinds.addAll(List.of(MissingFinding.class.getPermittedSubclasses()));
     for (Class<?> kind : kinds) {
       assertTrue(seen.contains(kind.getSimpleName()), kind.getSimpleName() + " of " + seen);
     }
@@ -88,10 +88,10 @@ public class AnswerTest {
             Generated.with(whole, List.of(whole.contenders().getLast())),
             Generated.with(whole, List.of()))) {
       Evaluation evaluation = evaluate(selection);
-      Finding.OfAnswer answer = new AnswerFindings(evaluation).answer();
+      AnswerFinding answer = new AnswerFindings(evaluation).answer();
       seen.add(answer.getClass().getSimpleName());
       check(evaluation, answer);
-      Finding.WhoDoes does = new AnswerFindings(evaluation).whoDoes();
+      AnswerFinding.WhoDoes does = new AnswerFindings(evaluation).whoDoes();
       seen.add(does.getClass().getSimpleName());
       List<String> everybody = new ArrayList<>(does.doing());
       everybody.addAll(does.toConfirm());
@@ -104,16 +104,16 @@ public class AnswerTest {
         assertFalse(evaluation.costs().way(id) instanceof Ways.Gap gap && !gap.isUnpriced(), id);
       }
       for (Contender contender : whole.contenders()) {
-        Finding.DecisionToday today = new AnswerFindings(evaluation).today(contender.id());
+        AnswerFinding.DecisionToday today = new AnswerFindings(evaluation).today(contender.id());
         seen.add(today.getClass().getSimpleName());
         assertEquals(today.stands(), today.first().contains(contender.id()));
         assertEquals(today.first().stream().findFirst(), AnswerFindings.front(answer));
       }
       assertEquals(
           AnswerFindings.front(answer).isPresent(),
-          answer instanceof Finding.Ahead
-              || answer instanceof Finding.CheapestThatDoes
-              || answer instanceof Finding.OnlyOneDoes);
+          answer instanceof AnswerFinding.Ahead
+              || answer instanceof AnswerFinding.CheapestThatDoes
+              || answer instanceof AnswerFinding.OnlyOneDoes);
     }
   }
 
@@ -134,25 +134,26 @@ public class AnswerTest {
             .toList());
   }
 
-  private void check(Evaluation evaluation, Finding.OfAnswer answer) {
+  private void check(Evaluation evaluation, AnswerFinding answer) {
     Costs costs = evaluation.costs();
     List<String> doing = costs.feasible().stream().map(Contender::id).toList();
     switch (answer) {
-      case Finding.NobodyCompared nobody -> assertTrue(evaluation.selection().active().isEmpty());
-      case Finding.NobodyDoes none -> {
+      case AnswerFinding.NobodyCompared nobody ->
+          assertTrue(evaluation.selection().active().isEmpty());
+      case AnswerFinding.NobodyDoes none -> {
         assertTrue(doing.isEmpty());
         assertFalse(evaluation.selection().active().isEmpty());
       }
-      case Finding.NobodyHasATotal none -> {
+      case AnswerFinding.NobodyHasATotal none -> {
         assertEquals(none.tools(), doing);
         none.tools().forEach(tool -> assertTrue(costs.totalBounds(tool).isEmpty(), tool));
       }
-      case Finding.OnlyOneDoes only -> {
+      case AnswerFinding.OnlyOneDoes only -> {
         assertEquals(doing, List.of(only.tool()));
         assertEquals(only.alone(), evaluation.selection().active().size() == 1);
         seen.add(only.alone() ? "alone" : "among others");
       }
-      case Finding.CheapestThatDoes cheapest -> {
+      case AnswerFinding.CheapestThatDoes cheapest -> {
         Money least = costs.totalBounds(cheapest.tools().getFirst()).orElseThrow().high();
         for (String tool : doing) {
           Optional<Money> total = costs.totalBounds(tool).map(Amount::high);
@@ -161,9 +162,9 @@ public class AnswerTest {
         }
         assertEquals(cheapest.now(), cheapest.tools().stream().allMatch(t -> isLeastNow(costs, t)));
       }
-      case Finding.Ahead ahead -> checkAhead(evaluation, ahead);
-      case Finding.DecisionToday today -> throw new AssertionError("no answer: " + today);
-      case Finding.WhoDoes does -> throw new AssertionError("no answer: " + does);
+      case AnswerFinding.Ahead ahead -> checkAhead(evaluation, ahead);
+      case AnswerFinding.DecisionToday today -> throw new AssertionError("no answer: " + today);
+      case AnswerFinding.WhoDoes does -> throw new AssertionError("no answer: " + does);
     }
   }
 
@@ -175,7 +176,7 @@ public class AnswerTest {
             .noneMatch(other -> other.high().isLessThan(mine.get()));
   }
 
-  private void checkAhead(Evaluation evaluation, Finding.Ahead ahead) {
+  private void checkAhead(Evaluation evaluation, AnswerFinding.Ahead ahead) {
     Totals totals = evaluation.scores().totals().orElseThrow();
     String front = ahead.tools().getFirst();
     Interval mine = totals.total(front);
@@ -191,7 +192,7 @@ public class AnswerTest {
     checkCheapness(evaluation.costs(), ahead, front);
   }
 
-  private void checkCheapness(Costs costs, Finding.Ahead ahead, String front) {
+  private void checkCheapness(Costs costs, AnswerFinding.Ahead ahead, String front) {
     Optional<Amount> whole = costs.totalBounds(front);
     Optional<Amount> now = costs.monthly(front);
     if (whole.isEmpty() || now.isEmpty()) {
@@ -229,7 +230,7 @@ public class AnswerTest {
     for (Selection selection :
         List.of(whole, whole.unjudged(), withoutPanel(whole), withheld(whole), asking(whole))) {
       Evaluation evaluation = evaluate(selection);
-      List<Finding.OfMissing> missing = new AnswerFindings(evaluation).missing(TODAY, DAYS_FRESH);
+      List<MissingFinding> missing = new AnswerFindings(evaluation).missing(TODAY, DAYS_FRESH);
       missing.forEach(m -> seen.add(m.getClass().getSimpleName()));
       missing.forEach(m -> check(evaluation, m));
       boolean settled =
@@ -240,7 +241,7 @@ public class AnswerTest {
                   totals.values().keySet().stream().anyMatch(tool -> !totals.total(tool).isExact()))
               .isEmpty();
       assertTrue(
-          settled || missing.stream().anyMatch(Finding.ValueOpen.class::isInstance),
+          settled || missing.stream().anyMatch(MissingFinding.ValueOpen.class::isInstance),
           "a total within bounds, and nothing said");
     }
   }
@@ -276,11 +277,11 @@ public class AnswerTest {
         s.practice());
   }
 
-  private static void check(Evaluation evaluation, Finding.OfMissing missing) {
+  private static void check(Evaluation evaluation, MissingFinding missing) {
     Costs costs = evaluation.costs();
     switch (missing) {
-      case Finding.NoCriteria none -> assertTrue(evaluation.scores().criteria().isEmpty());
-      case Finding.NotWeighed idle ->
+      case MissingFinding.NoCriteria none -> assertTrue(evaluation.scores().criteria().isEmpty());
+      case MissingFinding.NotWeighed idle ->
           assertEquals(
               idle.members(),
               evaluation.selection().panel().members().stream()
@@ -291,14 +292,14 @@ public class AnswerTest {
                                   == 0))
                   .map(m -> m.name())
                   .toList());
-      case Finding.ViewsWithheld views ->
+      case MissingFinding.ViewsWithheld views ->
           assertEquals(
               views.members(),
               evaluation.selection().panel().members().stream()
                   .filter(Member::isWithheld)
                   .map(Member::name)
                   .toList());
-      case Finding.NotMarked marks -> {
+      case MissingFinding.NotMarked marks -> {
         assertTrue(0 < marks.left() && marks.left() <= marks.of());
         long judged =
             evaluation.selection().criteria().stream()
@@ -306,7 +307,7 @@ public class AnswerTest {
                 .count();
         assertEquals(marks.of(), judged * evaluation.selection().active().size());
       }
-      case Finding.ValueOpen open -> {
+      case MissingFinding.ValueOpen open -> {
         Criterion criterion =
             evaluation.scores().criteria().stream()
                 .filter(c -> c.name().equals(open.criterion()))
@@ -315,14 +316,15 @@ public class AnswerTest {
         assertFalse(
             evaluation.scores().value(open.tool(), criterion).orElseThrow().interval().isExact());
       }
-      case Finding.ToConfirm confirm ->
+      case MissingFinding.ToConfirm confirm ->
           assertTrue(costs.monthly(confirm.tool()).isEmpty(), confirm.tool());
-      case Finding.NoPrice none ->
+      case MissingFinding.NoPrice none ->
           assertTrue(
               costs.monthly(none.tool()).isEmpty() || costs.totalBounds(none.tool()).isEmpty());
-      case Finding.OpenQuestions open ->
+      case MissingFinding.OpenQuestions open ->
           assertEquals(open.questions(), costs.questions(open.tool()).size());
-      case Finding.OldPrice old -> assertTrue(old.asOf().plusDays(DAYS_FRESH).isBefore(TODAY));
+      case MissingFinding.OldPrice old ->
+          assertTrue(old.asOf().plusDays(DAYS_FRESH).isBefore(TODAY));
     }
   }
 

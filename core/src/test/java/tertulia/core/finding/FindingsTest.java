@@ -71,12 +71,12 @@ public class FindingsTest {
   public void everyKindWasMet() {
     for (Class<?> side : Finding.class.getPermittedSubclasses()) {
       // those are checked by tests of their own
-      if (side == Finding.OfAnswer.class
-          || side == Finding.OfMissing.class
-          || side == Finding.OfRemarks.class
-          || side == Finding.OfAgreement.class
-          || side == Finding.OfViews.class
-          || side == Finding.OfInterests.class) {
+      if (side == AnswerFinding.class
+          || side == MissingFinding.class
+          || side == RemarkFinding.class
+          || side == AgreementFinding.class
+          || side == ViewFinding.class
+          || side == InterestFinding.class) {
         continue;
       }
       for (Class<?> kind : side.getPermittedSubclasses()) {
@@ -85,14 +85,14 @@ public class FindingsTest {
     }
     for (Class<?> kind :
         List.of(
-            Finding.WholePeriod.class,
-            Finding.CheapestByHeadcount.class,
-            Finding.WithinPlan.class,
-            Finding.LeadChange.class,
-            Finding.OnlyOne.class)) {
+            CostFinding.WholePeriod.class,
+            CostFinding.CheapestByHeadcount.class,
+            CostFinding.WithinPlan.class,
+            CostFinding.LeadChange.class,
+            CostFinding.OnlyOne.class)) {
       assertTrue(seen.getOrDefault("open " + kind.getSimpleName(), 0) > 0, kind + " of " + seen);
     }
-    for (Class<?> cause : Finding.Cause.class.getPermittedSubclasses()) {
+    for (Class<?> cause : CostFinding.Cause.class.getPermittedSubclasses()) {
       assertTrue(seen.getOrDefault(cause.getSimpleName(), 0) > 0, cause + " of " + seen);
     }
   }
@@ -101,11 +101,11 @@ public class FindingsTest {
     seen.merge(finding.getClass().getSimpleName(), 1, Integer::sum);
     boolean isOpen =
         switch (finding) {
-          case Finding.WholePeriod whole -> !whole.open().isEmpty();
-          case Finding.CheapestByHeadcount cheapest -> !cheapest.open().isEmpty();
-          case Finding.WithinPlan within -> !within.open().isEmpty();
-          case Finding.LeadChange change -> !change.certain();
-          case Finding.OnlyOne only -> !only.toConfirm().isEmpty();
+          case CostFinding.WholePeriod whole -> !whole.open().isEmpty();
+          case CostFinding.CheapestByHeadcount cheapest -> !cheapest.open().isEmpty();
+          case CostFinding.WithinPlan within -> !within.open().isEmpty();
+          case CostFinding.LeadChange change -> !change.certain();
+          case CostFinding.OnlyOne only -> !only.toConfirm().isEmpty();
           default -> false;
         };
     if (isOpen) {
@@ -121,14 +121,14 @@ public class FindingsTest {
     assertTrue(month == 0 || !mine.get(month - 1).isLessThan(theirs.get(month - 1)));
   }
 
-  private static Measure measure(Finding.CheapestByQuantity finding) {
+  private static Measure measure(CostFinding.CheapestByQuantity finding) {
     return ((Dimension.Quantity) finding.dimension()).measure();
   }
 
   /** Each end of each stretch against the costs if just so many were stated. */
-  private void byQuantity(Costs costs, Finding.CheapestByQuantity finding) {
+  private void byQuantity(Costs costs, CostFinding.CheapestByQuantity finding) {
     long next = finding.step();
-    for (Finding.CheapestByHeadcount.Stretch stretch : finding.stretches()) {
+    for (CostFinding.CheapestByHeadcount.Stretch stretch : finding.stretches()) {
       assertEquals(stretch.from(), next);
       for (int quantity : List.of(stretch.from(), stretch.to())) {
         Costs stated =
@@ -169,8 +169,8 @@ public class FindingsTest {
             : new Contender(c.tool(), Map.of(), c.ratings(), c.aside(), c.effort()));
     Costs costs =
         Evaluation.of(Samples.asking(whole, whole.needs(), contenders), WhatIf.START).costs();
-    for (Finding.OfCost finding : new CostFindings(costs).all()) {
-      if (finding instanceof Finding.OnlyOne) {
+    for (CostFinding finding : new CostFindings(costs).all()) {
+      if (finding instanceof CostFinding.OnlyOne) {
         met(finding);
         check(costs, finding);
       }
@@ -181,11 +181,11 @@ public class FindingsTest {
   public void whatIsSaidOfCostIsSo(int seed) {
     Costs costs = Generated.evaluation(seed).costs();
     CostFindings findings = new CostFindings(costs);
-    for (Finding.OfCost finding : findings.all()) {
+    for (CostFinding finding : findings.all()) {
       met(finding);
       check(costs, finding);
     }
-    List<Finding.OfCost> overTime = new ArrayList<>(findings.crossings());
+    List<CostFinding> overTime = new ArrayList<>(findings.crossings());
     overTime.addAll(findings.commitments());
     overTime.addAll(findings.againstOldTool());
     for (Measure measure : costs.selection().counted()) {
@@ -194,7 +194,7 @@ public class FindingsTest {
           .flatMap(findings::byQuantity)
           .ifPresent(overTime::add);
     }
-    for (Finding.OfCost finding : overTime) {
+    for (CostFinding finding : overTime) {
       met(finding);
       check(costs, finding);
     }
@@ -305,9 +305,9 @@ public class FindingsTest {
         : Optional.empty();
   }
 
-  private void check(Costs costs, Finding.OfCost finding) {
+  private void check(Costs costs, CostFinding finding) {
     switch (finding) {
-      case Finding.OnlyOne only -> {
+      case CostFinding.OnlyOne only -> {
         List<String> others =
             costs.selection().active().stream()
                 .map(Contender::id)
@@ -329,15 +329,15 @@ public class FindingsTest {
         assertEquals(only.whole(), costs.totalBounds(only.tool()));
         assertTrue(only.month().isPresent() || only.whole().isPresent());
       }
-      case Finding.WholePeriod whole -> wholePeriod(costs, whole);
-      case Finding.NobodyHasAFigure nobody ->
+      case CostFinding.WholePeriod whole -> wholePeriod(costs, whole);
+      case CostFinding.NobodyHasAFigure nobody ->
           costs
               .selection()
               .active()
               .forEach(c -> assertEquals(cost(costs, c.id(), 10), Optional.empty()));
-      case Finding.CheapestByHeadcount cheapest -> cheapest(costs, cheapest);
-      case Finding.LeadChange change -> leadChange(costs, change);
-      case Finding.WithinPlan within -> {
+      case CostFinding.CheapestByHeadcount cheapest -> cheapest(costs, cheapest);
+      case CostFinding.LeadChange change -> leadChange(costs, change);
+      case CostFinding.WithinPlan within -> {
         for (int n = Math.max(2, within.fewest() + 1); n <= within.most(); n++) {
           boolean changes = !leader(costs, n).equals(leader(costs, n - 1));
           assertEquals(within.changes().contains(n), changes, "at " + n);
@@ -356,7 +356,7 @@ public class FindingsTest {
         }
         assertEquals(new HashSet<>(within.open()), open);
       }
-      case Finding.FreeUpTo free -> {
+      case CostFinding.FreeUpTo free -> {
         assertTrue(cost(costs, free.tool(), free.people()).orElseThrow().isZero());
         boolean ends = free.people() < costs.costByHeadcount().most();
         Optional<Money> next = cost(costs, free.tool(), free.people() + 1);
@@ -368,37 +368,37 @@ public class FindingsTest {
           }
         }
       }
-      case Finding.WholeStaffPays staff ->
+      case CostFinding.WholeStaffPays staff ->
           assertEquals(costs.wholeStaff(staff.tool()).orElseThrow().named(), staff.named());
-      case Finding.NoWay none -> {
+      case CostFinding.NoWay none -> {
         assertTrue(costs.way(none.tool()) instanceof Ways.Gap);
         assertTrue(costs.total(none.tool()).isEmpty());
         assertFalse(none.reasons().isEmpty(), "what it is on now does not do then");
       }
-      case Finding.PaysFrom pays ->
+      case CostFinding.PaysFrom pays ->
           stayBelow(
               costs.running(pays.tool()).orElseThrow(),
               costs.running(pays.rival()).orElseThrow(),
               pays.month());
-      case Finding.BeatsOldTool beats ->
+      case CostFinding.BeatsOldTool beats ->
           stayBelow(costs.running(beats.tool()).orElseThrow(), oldTool(costs), beats.month());
-      case Finding.OldToolCostsNoMore none -> {
+      case CostFinding.OldToolCostsNoMore none -> {
         for (String tool : none.tools()) {
           assertFalse(
               costs.running(tool).orElseThrow().getLast().isLessThan(oldTool(costs).getLast()));
         }
       }
-      case Finding.CommitmentPays pays ->
+      case CostFinding.CommitmentPays pays ->
           stayBelow(
               costs.running(pays.tool()).orElseThrow(),
               costs.runningAllMonthly(pays.tool()).orElseThrow(),
               pays.month());
-      case Finding.CheapestByQuantity cheapest -> byQuantity(costs, cheapest);
-      case Finding.MixedTerms mixed -> throw new AssertionError("a warning");
-      case Finding.OlderPrice older -> throw new AssertionError("a warning");
-      case Finding.FallingBand band -> throw new AssertionError("a warning");
-      case Finding.BeyondCap cap -> throw new AssertionError("a warning");
-      case Finding.AtMost most -> throw new AssertionError("a warning");
+      case CostFinding.CheapestByQuantity cheapest -> byQuantity(costs, cheapest);
+      case CostFinding.MixedTerms mixed -> throw new AssertionError("a warning");
+      case CostFinding.OlderPrice older -> throw new AssertionError("a warning");
+      case CostFinding.FallingBand band -> throw new AssertionError("a warning");
+      case CostFinding.BeyondCap cap -> throw new AssertionError("a warning");
+      case CostFinding.AtMost most -> throw new AssertionError("a warning");
     }
   }
 
@@ -418,7 +418,7 @@ public class FindingsTest {
         .toList();
   }
 
-  private static void wholePeriod(Costs costs, Finding.WholePeriod whole) {
+  private static void wholePeriod(Costs costs, CostFinding.WholePeriod whole) {
     Map<String, Money> totals = new LinkedHashMap<>();
     costs
         .selection()
@@ -479,7 +479,7 @@ public class FindingsTest {
   }
 
   /** An amount off is only said as far as it is so at the least the dearer one can cost. */
-  private static void apart(Costs costs, String now, Finding.WholePeriod whole) {
+  private static void apart(Costs costs, String now, CostFinding.WholePeriod whole) {
     String cheapest = whole.whole().getFirst();
     long figure = costs.total(cheapest).orElseThrow().getAmountMinorLong();
     switch (whole.apart().orElseThrow()) {
@@ -553,9 +553,9 @@ public class FindingsTest {
     return sum;
   }
 
-  private static void cheapest(Costs costs, Finding.CheapestByHeadcount cheapest) {
+  private static void cheapest(Costs costs, CostFinding.CheapestByHeadcount cheapest) {
     int before = cheapest.stretches().getFirst().from() - 1;
-    for (Finding.CheapestByHeadcount.Stretch stretch : cheapest.stretches()) {
+    for (CostFinding.CheapestByHeadcount.Stretch stretch : cheapest.stretches()) {
       assertEquals(stretch.from(), before + 1, "without a gap");
       before = stretch.to();
       Set<String> level = new HashSet<>();
@@ -589,7 +589,7 @@ public class FindingsTest {
     }
   }
 
-  private void leadChange(Costs costs, Finding.LeadChange change) {
+  private void leadChange(Costs costs, CostFinding.LeadChange change) {
     Optional<Money> before = cost(costs, change.before(), change.n());
     Money now = cost(costs, change.now(), change.n()).orElseThrow();
     assertTrue(before.isEmpty() || now.isLessThan(before.get()), change.toString());
@@ -601,26 +601,26 @@ public class FindingsTest {
     Optional<Money> beforeWas = cost(costs, change.before(), change.n() - 1);
     Optional<Money> nowWas = cost(costs, change.now(), change.n() - 1);
     switch (change.cause()) {
-      case Finding.Cause.LeavesPlan leaves -> assertFalse(leaves.reasons().isEmpty());
-      case Finding.Cause.TakesPlan takes ->
+      case CostFinding.Cause.LeavesPlan leaves -> assertFalse(leaves.reasons().isEmpty());
+      case CostFinding.Cause.TakesPlan takes ->
           assertEquals(
               ((Outcome.Found<SteadyCost>) at(costs, change.n()).steady(takes.tool()))
                   .best()
                   .option()
                   .label(),
               takes.option());
-      case Finding.Cause.Jumps jumps ->
+      case CostFinding.Cause.Jumps jumps ->
           assertEquals(before.orElseThrow().minus(beforeWas.orElseThrow()), jumps.by());
-      case Finding.Cause.Falls falls -> {
+      case CostFinding.Cause.Falls falls -> {
         assertEquals(nowWas.orElseThrow().minus(now), falls.by());
         assertTrue(falls.by().isPositive());
       }
-      case Finding.Cause.GrowsLess less -> {
+      case CostFinding.Cause.GrowsLess less -> {
         assertEquals(now.minus(nowWas.orElseThrow()), less.less());
         assertEquals(before.orElseThrow().minus(beforeWas.orElseThrow()), less.more());
         assertTrue(less.less().isLessThan(less.more()), "it does grow less: " + less);
       }
-      case Finding.Cause.HasAFigure has ->
+      case CostFinding.Cause.HasAFigure has ->
           assertTrue(before.isEmpty() || beforeWas.isEmpty() || nowWas.isEmpty());
     }
   }
@@ -628,10 +628,10 @@ public class FindingsTest {
   @Test(dataProvider = "seeds")
   public void whatIsSaidOfFitIsSo(int seed) {
     Costs costs = Generated.evaluation(seed).costs();
-    for (Finding.OfFit finding : new FitFindings(costs).all()) {
+    for (FitFinding finding : new FitFindings(costs).all()) {
       met(finding);
       switch (finding) {
-        case Finding.OnlyTogether together -> {
+        case FitFinding.OnlyTogether together -> {
           assertTrue(together.needs().size() > 1);
           Costs without =
               Evaluation.of(Generated.without(costs.selection(), together.needs()), costs.whatIf())
@@ -664,7 +664,7 @@ public class FindingsTest {
             }
           }
         }
-        case Finding.NotTheFirst not -> {
+        case FitFinding.NotTheFirst not -> {
           SteadyCost taken = ((Outcome.Found<SteadyCost>) costs.steady(not.tool())).best();
           assertEquals(taken.option().label(), not.taken());
           assertEquals(taken.money(), not.cost().high());
@@ -683,11 +683,11 @@ public class FindingsTest {
           assertEquals(does.getFirst(), not.first());
           assertTrue(does.indexOf(taken.option().plan().name()) > 0, does.toString());
         }
-        case Finding.NoPlanDoes none -> throw new AssertionError("of one tool");
-        case Finding.FirstThatDoes first -> throw new AssertionError("of one tool");
-        case Finding.WillNotDo not -> throw new AssertionError("of one tool");
-        case Finding.NextBrings next -> throw new AssertionError("of one tool");
-        case Finding.NoPlan none -> {
+        case FitFinding.NoPlanDoes none -> throw new AssertionError("of one tool");
+        case FitFinding.FirstThatDoes first -> throw new AssertionError("of one tool");
+        case FitFinding.WillNotDo not -> throw new AssertionError("of one tool");
+        case FitFinding.NextBrings next -> throw new AssertionError("of one tool");
+        case FitFinding.NoPlan none -> {
           assertFalse(costs.steady(none.tool()) instanceof Outcome.Found);
           none.conflicts()
               .smallest()
@@ -717,22 +717,22 @@ public class FindingsTest {
       int first = does.indexOf(true);
       PlanFindings findings = new PlanFindings(costs, contender, List.of(a, b));
       List<String> out = new ArrayList<>();
-      for (Finding.OfFit finding : findings.all()) {
+      for (FitFinding finding : findings.all()) {
         met(finding);
         switch (finding) {
-          case Finding.NoPlanDoes none -> assertEquals(first, -1);
-          case Finding.FirstThatDoes found -> {
+          case FitFinding.NoPlanDoes none -> assertEquals(first, -1);
+          case FitFinding.FirstThatDoes found -> {
             assertEquals(found.plan(), plans.get(first).name());
             assertEquals(found.isFirst(), first == 0);
           }
-          case Finding.WillNotDo not -> {
+          case FitFinding.WillNotDo not -> {
             out.add(not.plan());
             assertFalse(not.reasons().isEmpty());
           }
-          case Finding.NextBrings next -> next(costs, contender, first, next);
-          case Finding.NotTheFirst not -> assertEquals(not.first(), plans.get(first).name());
-          case Finding.OnlyTogether together -> throw new AssertionError("of all needs");
-          case Finding.NoPlan none -> throw new AssertionError("of all plans");
+          case FitFinding.NextBrings next -> next(costs, contender, first, next);
+          case FitFinding.NotTheFirst not -> assertEquals(not.first(), plans.get(first).name());
+          case FitFinding.OnlyTogether together -> throw new AssertionError("of all needs");
+          case FitFinding.NoPlan none -> throw new AssertionError("of all plans");
         }
       }
       assertEquals(
@@ -740,7 +740,8 @@ public class FindingsTest {
     }
   }
 
-  private static void next(Costs costs, Contender contender, int first, Finding.NextBrings next) {
+  private static void next(
+      Costs costs, Contender contender, int first, FitFinding.NextBrings next) {
     Plan before = contender.tool().plans().get(first);
     Plan plan = contender.tool().plans().get(first + 1);
     assertEquals(next.plan(), plan.name());
@@ -773,7 +774,7 @@ public class FindingsTest {
     }
     Evaluation after =
         Evaluation.of(Generated.with(before.selection(), others), before.costs().whatIf());
-    Finding.OrderAfter order = new ChangeFindings(before, after).order();
+    ChangeFinding.OrderAfter order = new ChangeFindings(before, after).order();
     met(order);
     assertEquals(order.cheapestBefore(), cheapest(before.costs()));
     assertEquals(order.cheapest(), cheapest(after.costs()));
@@ -782,7 +783,7 @@ public class FindingsTest {
     if (seed % 3 == 0) {
       assertFalse(order.cheapestChanges() || order.leadChanges(), "nothing has changed");
     }
-    for (String id : Finding.OrderAfter.ahead(order.lead())) {
+    for (String id : ChangeFinding.OrderAfter.ahead(order.lead())) {
       Totals totals = after.scores().totals().orElseThrow();
       totals
           .values()
@@ -817,18 +818,18 @@ public class FindingsTest {
     Selection selection = Generated.evaluation(seed).selection();
     GrowthFindings findings =
         new GrowthFindings(selection.groups(), selection.horizon(), selection.scenarios());
-    for (Finding.OfGrowth finding : findings.all()) {
+    for (GrowthFinding finding : findings.all()) {
       met(finding);
       switch (finding) {
-        case Finding.PeopleInTheEnd end -> {
+        case GrowthFinding.PeopleInTheEnd end -> {
           assertEquals(end.month(), Generated.MONTHS - 1);
           assertEquals(
-              end.ends().stream().map(Finding.PeopleInTheEnd.If::scenario).toList(),
+              end.ends().stream().map(GrowthFinding.PeopleInTheEnd.If::scenario).toList(),
               selection.scenarios());
           end.ends()
               .forEach(e -> assertEquals(e.people(), people(selection, end.month(), e.scenario())));
         }
-        case Finding.MostPeople most -> {
+        case GrowthFinding.MostPeople most -> {
           for (int m = 0; m < Generated.MONTHS; m++) {
             int people = people(selection, m, Scenario.EXPECTED);
             assertTrue(m < most.month() ? people < most.people() : people <= most.people());
@@ -850,20 +851,20 @@ public class FindingsTest {
   public void whatIsSaidOfTheLeadIsSo(int seed) {
     Evaluation evaluation = Generated.evaluation(seed);
     ScoreFindings findings = new ScoreFindings(evaluation);
-    Finding.OfScores lead = findings.lead();
+    ScoreFinding lead = findings.lead();
     met(lead);
     Optional<Totals> totals = evaluation.scores().totals();
     switch (lead) {
-      case Finding.NoTotals none -> {
+      case ScoreFinding.NoTotals none -> {
         assertTrue(totals.isEmpty());
         assertEquals(none.anybodyRanked(), !evaluation.costs().feasible().isEmpty());
       }
-      case Finding.Leads leads ->
+      case ScoreFinding.Leads leads ->
           totals.orElseThrow().values().keySet().stream()
               .filter(id -> !id.equals(leads.tool()))
               .forEach(id ->
                   assertTrue(leads.total().low().compareTo(totals.get().total(id).high()) > 0, id));
-      case Finding.LevelLead level -> {
+      case ScoreFinding.LevelLead level -> {
         assertTrue(level.tools().size() > 1);
         level
             .tools()
@@ -873,7 +874,7 @@ public class FindingsTest {
               assertTrue(total.low().subtract(level.total()).abs().compareTo(Totals.LEVEL) < 0, id);
             });
       }
-      case Finding.OpenLead open -> {
+      case ScoreFinding.OpenLead open -> {
         assertFalse(open.open().isEmpty(), "something is open");
         assertTrue(open.worst() > 1);
         assertTrue(
@@ -885,12 +886,12 @@ public class FindingsTest {
                             totals.orElseThrow().values().keySet().stream()
                                 .anyMatch(id -> !totals.get().value(id, c).interval().isExact()))));
       }
-      case Finding.OutsideScale outside -> throw new AssertionError("a warning");
-      case Finding.CountedTwice twice -> throw new AssertionError("a warning");
-      case Finding.GuessedScale guess -> throw new AssertionError("a warning");
-      case Finding.WorthUnder worth -> throw new AssertionError("no lead");
+      case ScoreFinding.OutsideScale outside -> throw new AssertionError("a warning");
+      case ScoreFinding.CountedTwice twice -> throw new AssertionError("a warning");
+      case ScoreFinding.GuessedScale guess -> throw new AssertionError("a warning");
+      case ScoreFinding.WorthUnder worth -> throw new AssertionError("no lead");
     }
-    for (Finding.WorthUnder under : findings.worths()) {
+    for (ScoreFinding.WorthUnder under : findings.worths()) {
       met(under);
       Criterion criterion =
           evaluation.scores().criteria().stream()
@@ -898,7 +899,7 @@ public class FindingsTest {
               .findFirst()
               .orElseThrow();
       BigDecimal before = BigDecimal.ONE;
-      for (Finding.WorthUnder.Worth worth : under.worths()) {
+      for (ScoreFinding.WorthUnder.Worth worth : under.worths()) {
         assertEquals(
             worth.value(),
             evaluation.scores().value(worth.tool(), criterion).orElseThrow().interval());
@@ -907,11 +908,11 @@ public class FindingsTest {
       }
       assertEquals(under.worths().size(), evaluation.costs().feasible().size());
     }
-    for (Finding.CountedTwice twice : findings.countedTwice()) {
+    for (ScoreFinding.CountedTwice twice : findings.countedTwice()) {
       met(twice);
-      assertEquals(twice, new Finding.CountedTwice("Felt price", "Cost", true));
+      assertEquals(twice, new ScoreFinding.CountedTwice("Felt price", "Cost", true));
     }
-    for (Finding.OutsideScale outside : findings.outsideScale()) {
+    for (ScoreFinding.OutsideScale outside : findings.outsideScale()) {
       met(outside);
       Criterion.Cost proposed = new Criterion.Cost(outside.worst(), outside.best());
       Set<BigDecimal> told = new HashSet<>();
@@ -956,10 +957,10 @@ public class FindingsTest {
                         BigDecimal.valueOf(Generated.MONTHS), 10, java.math.RoundingMode.HALF_UP))
             .sorted()
             .toList();
-    List<Finding.GuessedScale> guessed = new ScoreFindings(guessing).guessedScales();
+    List<ScoreFinding.GuessedScale> guessed = new ScoreFindings(guessing).guessedScales();
     boolean apart = !costs.isEmpty() && !costs.getFirst().equals(costs.getLast());
     assertEquals(!guessed.isEmpty(), apart, "a scale needs two that differ: " + costs);
-    for (Finding.GuessedScale guess : guessed) {
+    for (ScoreFinding.GuessedScale guess : guessed) {
       met(guess);
       assertTrue(guess.worst().compareTo(costs.getLast()) >= 0, guess + " of " + costs);
       assertTrue(guess.best().compareTo(costs.getFirst()) <= 0, guess + " of " + costs);
@@ -1049,18 +1050,18 @@ public class FindingsTest {
     TrialFindings findings = new TrialFindings(selection);
     BigDecimal before = BigDecimal.ONE;
     Set<String> said = new HashSet<>();
-    for (Finding.OfTrial finding : findings.all(selection.asOf())) {
+    for (TrialFinding finding : findings.all(selection.asOf())) {
       met(finding);
       switch (finding) {
-        case Finding.NoTasks none -> {
+        case TrialFinding.NoTasks none -> {
           assertTrue(trials.tasks().isEmpty());
           return;
         }
-        case Finding.NotTried not -> {
+        case TrialFinding.NotTried not -> {
           assertTrue(not.tools().stream().allMatch(tool -> trials.of(tool).isEmpty()));
           said.addAll(not.tools());
         }
-        case Finding.Tried tried -> {
+        case TrialFinding.Tried tried -> {
           int full = 0;
           int none = 0;
           int untried = 0;
@@ -1081,12 +1082,12 @@ public class FindingsTest {
           before = share;
           said.add(tried.tool());
         }
-        case Finding.TriedFact fact -> throw new AssertionError("said elsewhere");
+        case TrialFinding.TriedFact fact -> throw new AssertionError("said elsewhere");
       }
     }
     assertEquals(
         said, new HashSet<>(selection.active().stream().map(Contender::id).toList()), "of each");
-    for (Finding.TriedFact fact : findings.facts()) {
+    for (TrialFinding.TriedFact fact : findings.facts()) {
       met(fact);
       Contender contender = selection.contender(fact.tool());
       assertEquals(trials.of(fact.tool()).orElseThrow().plan(), fact.plan());

@@ -175,7 +175,7 @@ public class FromPriceTest {
     for (int seed = 1; seed < SELECTIONS; seed++) {
       Evaluation evaluation = Evaluation.of(Generated.selection(seed), WhatIf.START);
       Costs costs = evaluation.costs();
-      Optional<Finding.WholePeriod> whole = new CostFindings(costs).wholePeriod();
+      Optional<CostFinding.WholePeriod> whole = new CostFindings(costs).wholePeriod();
       if (whole.isPresent()) {
         Money figure = costs.total(whole.get().whole().getFirst()).orElseThrow();
         for (Contender contender : costs.selection().active()) {

@@ -34,14 +34,14 @@ public class InterestFindingsTest {
       Member other = member("other", bare, random);
       Evaluation with = Evaluation.of(bare.judgedBy(new Panel(List.of(one, other))), WhatIf.START);
       Evaluation without = Evaluation.of(bare.judgedBy(new Panel(List.of(one))), WhatIf.START);
-      Finding.WithoutInterested found = InterestFindings.of(ONE, with, without);
+      InterestFinding.WithoutInterested found = InterestFindings.of(ONE, with, without);
       check(found.with(), with);
       check(found.without(), without);
       turned +=
           found
                   .with()
-                  .map(Finding.WithoutInterested.Lead::tool)
-                  .equals(found.without().map(Finding.WithoutInterested.Lead::tool))
+                  .map(InterestFinding.WithoutInterested.Lead::tool)
+                  .equals(found.without().map(InterestFinding.WithoutInterested.Lead::tool))
               ? 0
               : 1;
     }
@@ -56,7 +56,8 @@ public class InterestFindingsTest {
     return new Member(id, id, 1, points, Map.of("ease", marks));
   }
 
-  private static void check(Optional<Finding.WithoutInterested.Lead> lead, Evaluation evaluation) {
+  private static void check(
+      Optional<InterestFinding.WithoutInterested.Lead> lead, Evaluation evaluation) {
     Optional<Totals> totals = evaluation.scores().totals().filter(t -> !t.standings().isEmpty());
     assertEquals(lead.isPresent(), totals.isPresent());
     totals.ifPresent(t -> {

@@ -204,11 +204,11 @@ public class TriedTest {
   @Test
   public void aTaskConfirmsOrContradictsWhatThePageSaysOfThePlanTried() {
     Selection claimed = selection(EASEST, ash(Answer.YES));
-    Finding.TriedFact contrary = shown(claimed, Completion.NOT_DONE).orElseThrow();
+    TrialFinding.TriedFact contrary = shown(claimed, Completion.NOT_DONE).orElseThrow();
     assertTrue(contrary.isContrary());
     assertEquals(contrary.shown(), Answer.NO);
     assertEquals(contrary.plan(), "only");
-    Finding.TriedFact confirmed = shown(claimed, Completion.DONE).orElseThrow();
+    TrialFinding.TriedFact confirmed = shown(claimed, Completion.DONE).orElseThrow();
     assertFalse(confirmed.isContrary());
     Contender known = contender("Ash", fact(Answer.YES, Ground.TRIED_BY_HAND), plan());
     assertEquals(shown(selection(EASEST, known), Completion.DONE), Optional.empty(), "it says so");
@@ -225,7 +225,7 @@ public class TriedTest {
 
   private static final Criterion EASEST = measured(new Criterion.Number.TasksDone(), "0", "100");
 
-  private static Optional<Finding.TriedFact> shown(Selection selection, Completion outcome) {
+  private static Optional<TrialFinding.TriedFact> shown(Selection selection, Completion outcome) {
     Trials trials = trials(List.of(LINKED), result(LINKED, "Ilse", outcome, null));
     return new TrialFindings(selection.tried(trials)).facts().stream().findFirst();
   }
@@ -239,7 +239,7 @@ public class TriedTest {
     assertEquals(
         new TrialFindings(selection.tried(trials(List.of(LINKED)))).proposals(),
         List.of(new Task.From.OfCriterion("ease")));
-    assertEquals(new TrialFindings(selection).all(DAY), List.of(new Finding.NoTasks()));
+    assertEquals(new TrialFindings(selection).all(DAY), List.of(new TrialFinding.NoTasks()));
   }
 
   @Test

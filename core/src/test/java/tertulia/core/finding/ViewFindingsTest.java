@@ -30,7 +30,7 @@ public class ViewFindingsTest {
     List<Seat> two = List.of(seat("Odile", false, false), seat("Joren", false, false));
     ViewFindings opened = new ViewFindings(two, Optional.of("Ilse"), false);
     Reader joren = sitting(two.get(1), true, 3);
-    assertEquals(opened.of(joren), List.of(new Finding.OpenedTable("Ilse")));
+    assertEquals(opened.of(joren), List.of(new ViewFinding.OpenedTable("Ilse")));
     assertFalse(opened.handsIn(joren));
     assertFalse(opened.opens(joren));
     assertEquals(
@@ -43,7 +43,7 @@ public class ViewFindingsTest {
   public void oneAloneIsToldThatOthersWillSee() {
     Seat only = seat("Odile", false, false);
     ViewFindings alone = new ViewFindings(List.of(only), Optional.empty(), true);
-    assertEquals(alone.of(sitting(only, false, 4)), List.of(new Finding.AloneAtTheTable()));
+    assertEquals(alone.of(sitting(only, false, 4)), List.of(new ViewFinding.AloneAtTheTable()));
     assertTrue(alone.handsIn(sitting(only, false, 4)));
     assertFalse(alone.opens(sitting(only, false, 4)), "no organiser");
     assertTrue(alone.opens(sitting(only, true, 4)));
@@ -70,12 +70,12 @@ public class ViewFindingsTest {
               random.nextBoolean(),
               left);
       ViewFindings findings = new ViewFindings(seats, Optional.empty(), true);
-      List<Finding.OfViews> said = findings.of(reader);
+      List<ViewFinding> said = findings.of(reader);
 
       boolean shown = sits && own.handedIn().isPresent();
-      assertEquals(said.contains(new Finding.OwnViewShown(DAY)), shown);
+      assertEquals(said.contains(new ViewFinding.OwnViewShown(DAY)), shown);
       assertEquals(
-          said.contains(new Finding.OwnViewFirst(left)), !shown && reader.weighs(), "" + said);
+          said.contains(new ViewFinding.OwnViewFirst(left)), !shown && reader.weighs(), "" + said);
       List<String> missing = new ArrayList<>();
       List<String> withheld = new ArrayList<>();
       for (Seat seat : seats) {
@@ -86,8 +86,8 @@ public class ViewFindingsTest {
           withheld.add(seat.name());
         }
       }
-      assertEquals(said.contains(new Finding.ViewsMissing(missing)), !missing.isEmpty());
-      assertEquals(said.contains(new Finding.ViewsLeftOut(withheld)), !withheld.isEmpty());
+      assertEquals(said.contains(new ViewFinding.ViewsMissing(missing)), !missing.isEmpty());
+      assertEquals(said.contains(new ViewFinding.ViewsLeftOut(withheld)), !withheld.isEmpty());
       assertEquals(findings.handsIn(reader), sits && !shown && reader.weighs());
       assertEquals(
           findings.opens(reader), reader.organises() && (!missing.isEmpty() || sits && !shown));

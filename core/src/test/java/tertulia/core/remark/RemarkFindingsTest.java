@@ -11,7 +11,7 @@ import java.util.Optional;
 import java.util.Random;
 import java.util.Set;
 import org.testng.annotations.Test;
-import tertulia.core.finding.Finding;
+import tertulia.core.finding.RemarkFinding;
 import tertulia.core.finding.Stage;
 
 /** What is said of remarks, recounted on generated ones. */
@@ -51,7 +51,7 @@ public class RemarkFindingsTest {
           steps.add(about.step());
         }
       }
-      Optional<Finding.OpenRemarks> found = new RemarkFindings(remarks, 0).open();
+      Optional<RemarkFinding.OpenRemarks> found = new RemarkFindings(remarks, 0).open();
       assertEquals(found.isPresent(), open > 0);
       if (open > 0) {
         assertEquals(found.get().remarks(), open);
@@ -67,6 +67,6 @@ public class RemarkFindingsTest {
   public void whatWaitsIsSaidAsSoonAsThereIsOne() {
     assertEquals(new RemarkFindings(List.of(), 0).waiting(), Optional.empty());
     assertEquals(
-        new RemarkFindings(List.of(), 3).waiting(), Optional.of(new Finding.KeptRemarks(3)));
+        new RemarkFindings(List.of(), 3).waiting(), Optional.of(new RemarkFinding.KeptRemarks(3)));
   }
 }
