@@ -352,14 +352,6 @@ record PricePage(
                 source(part.source(), isOld, "owned:")));
   }
 
-  private static Source source(ToolForm.Source source, Predicate<LocalDate> isOld, String key) {
-    return source(
-        new ToolSheet.SourcePart(
-            source.asOf, source.ground, source.who, source.link, source.note, source.interest),
-        isOld,
-        key);
-  }
-
   private static Source source(
       ToolSheet.SourcePart source, Predicate<LocalDate> isOld, String key) {
     LocalDate day = LocalDate.parse(source.asOf());

@@ -10,7 +10,6 @@ import tertulia.app.display.Figures;
  * as the criterion's weight.
  */
 public final class DuelChart {
-  private static final double WIDTH = 812;
   private static final double MIDDLE = 480;
   private static final double REACH = 210;
   private static final double LABEL = 216;

@@ -6,7 +6,6 @@ import tertulia.app.display.Figures;
 
 /** What each must costs: a bar for the selection, a mark for each contender. */
 public final class NeedsChart {
-  private static final double WIDTH = 1216;
   private static final double LEFT = 250;
   private static final double RIGHT = 960;
   private static final double ROW = 26;

@@ -101,7 +101,7 @@ final class ComparisonRows {
 
   private Comparator<Line> order() {
     return switch (read.sort()) {
-      case WRITTEN -> (a, b) -> 0;
+      case WRITTEN -> Comparator.comparing(line -> 0);
       case NAME -> Comparator.comparing(Line::name, String.CASE_INSENSITIVE_ORDER);
       case COST -> Comparator.comparing(Line::cost).reversed();
     };

@@ -420,8 +420,4 @@ record FitView(
     FindingWords words = new FindingWords(session.table().selection());
     return new FitFindings(session.evaluation().costs()).all().stream().map(words::of).toList();
   }
-
-  private static String name(Workspace.Session session, String id) {
-    return session.table().selection().contender(id).tool().name();
-  }
 }

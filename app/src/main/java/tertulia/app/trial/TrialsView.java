@@ -110,7 +110,7 @@ record TrialsView(
             .filter(fact -> isCapability(session.table(), fact.capability().id()))
             .map(fact -> shown(fact, words, trials))
             .toList(),
-        columns.stream().map(c -> planned(session, c, words)).toList(),
+        columns.stream().map(c -> planned(session, c)).toList(),
         trials.tasks().stream()
             .map(task ->
                 new Line(
@@ -145,7 +145,7 @@ record TrialsView(
         fact.tool());
   }
 
-  private static Planned planned(Workspace.Session session, Contender contender, TrialWords words) {
+  private static Planned planned(Workspace.Session session, Contender contender) {
     Selection selection = session.table().selection();
     Optional<Trial> trial = selection.trials().of(contender.id());
     List<String> trying = trial.map(Trial::people).orElse(List.of());

@@ -543,10 +543,9 @@ public record CostFindings(Costs costs) {
 
   /** The first plan of a tool that would be cheaper and is out for nothing but a cap. */
   public Optional<CostFinding.BeyondCap> beyondCap(String tool) {
-    return steady(tool).flatMap(now -> beyondCap(tool, now));
-  }
-
-  private Optional<CostFinding.BeyondCap> beyondCap(String tool, SteadyCost now) {
+    if (steady(tool).isEmpty()) {
+      return Optional.empty();
+    }
     for (Offering offering : costs.selection().contender(tool).offerings()) {
       List<Reason> reasons = costs.against(tool).getOrDefault(offering.plan().name(), List.of());
       if (reasons.size() == 1 && reasons.getFirst() instanceof Reason.OverCap over) {

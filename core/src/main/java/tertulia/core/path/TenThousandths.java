@@ -82,7 +82,7 @@ final class TenThousandths {
       for (int b = 0; b < ends.length; b++) {
         boolean isIn = units <= ends[b];
         if (sliced) {
-          long slice = (isIn ? units : ends[b]) - before;
+          long slice = (long) (isIn ? units : ends[b]) - before;
           sum = Math.addExact(sum, Math.multiplyExact(each[b], slice) + flat[b]);
         } else if (isIn) {
           sum = Math.multiplyExact(each[b], (long) units) + flat[b];

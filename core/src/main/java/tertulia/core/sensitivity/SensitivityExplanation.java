@@ -63,13 +63,6 @@ record SensitivityExplanation(Sensitivity sensitivity) {
     return read().selection().contender(contender).tool().name();
   }
 
-  private Criterion criterion(String id) {
-    return totals().criteria().stream()
-        .filter(c -> c.id().equals(id))
-        .findFirst()
-        .orElseThrow(() -> none("criterion " + id));
-  }
-
   private static String percent(BigDecimal share) {
     return share.movePointRight(2).setScale(1, RoundingMode.HALF_UP).toPlainString() + " %";
   }
