@@ -12,6 +12,13 @@ export function why(document) {
   document.addEventListener('htmx:afterSwap', (event) => {
     if (event.detail.target.id === 'why-body') bootstrap.Offcanvas.getOrCreateInstance(panel).show();
   });
+  // Escape on the way in finds the panel not yet focused, and would be lost
+  document.addEventListener('keydown', (event) => {
+    if (event.key !== 'Escape' || !panel.classList.contains('showing')) return;
+    panel.addEventListener('shown.bs.offcanvas', () => bootstrap.Offcanvas.getOrCreateInstance(panel).hide(), {
+      once: true,
+    });
+  });
   panel.addEventListener('hidden.bs.offcanvas', () => {
     if (asked && document.contains(asked)) asked.focus();
   });

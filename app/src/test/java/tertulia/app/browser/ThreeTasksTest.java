@@ -12,6 +12,7 @@ import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.test.context.TestPropertySource;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.Test;
+import tertulia.app.FreshStore;
 import tertulia.app.exchange.Faults;
 import tertulia.app.people.Role;
 import tertulia.app.people.UserAccounts;
@@ -20,10 +21,11 @@ import tertulia.app.people.UserAccounts;
  * Three people with nothing but a question and a price page or two: each comes to a first true
  * figure, worked out by hand, in fewer than forty entries.
  */
+@FreshStore
 @TestPropertySource(
     properties = {
       "tertulia.demo=false",
-      "spring.datasource.url=jdbc:h2:mem:tasks;DB_CLOSE_DELAY=-1"
+      "spring.datasource.url=jdbc:h2:mem:files;DB_CLOSE_DELAY=-1"
     })
 public class ThreeTasksTest extends BrowserTest {
   private static final int MOST_ENTRIES = 40;
@@ -122,11 +124,18 @@ public class ThreeTasksTest extends BrowserTest {
   @Test
   public void aChoirFederationWithGuestsChoosesACalendar() {
     ask("Which calendar for the choirs?", "25");
-    open(page, "counted");
-    page.getByText("Count something else").click();
-    enter(page.getByLabel("light seats, fixed"), "300");
+    open(page, "people");
+    page.getByText("One more group").click();
+    enter("groups[1].name", "Guests");
+    enter("groups[1].start", "300");
+    enter("groups[1].holds", "light");
     page.getByText("Save the need").click();
     page.waitForURL("**/need?saved");
+    assertThat(page.locator(".demandline"))
+        .hasText("Needed then: 25 seats · 25 staff · 300 light seats");
+    open(page, "counted");
+    page.getByText("Count something else").click();
+    assertThat(page.getByLabel("boards, fixed")).isVisible();
     step("Contenders");
     write("Evensong");
     enter("plans[0].name", "Choir");
