@@ -21,7 +21,8 @@ find_java() {
     if [ -n "$candidate" ] && is_25 "$candidate"; then
       export JAVA_HOME=$candidate
       # Maven's own libraries use what later Java warns of.
-      export MAVEN_OPTS="--sun-misc-unsafe-memory-access=allow ${MAVEN_OPTS:-}"
+      # It is over before a second compiler has paid for itself.
+      export MAVEN_OPTS="--sun-misc-unsafe-memory-access=allow -XX:TieredStopAtLevel=1 ${MAVEN_OPTS:-}"
       return
     fi
   done
