@@ -323,6 +323,11 @@ record CostWords(Selection selection) implements Phrases {
             .map(
                 m -> free.always() ? "that does for the whole plan" : "that does until " + month(m))
             .orElse("you have more from the start");
-    return name(free.tool()) + " is free up to " + people(free.people()) + "; " + when + ".";
+    return name(free.tool())
+        + (free.ends() ? " is free up to " : " is free for any headcount up to ")
+        + (free.ends() ? people(free.people()) : Figures.whole(free.people()))
+        + "; "
+        + when
+        + ".";
   }
 }

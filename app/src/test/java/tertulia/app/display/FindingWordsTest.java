@@ -110,6 +110,14 @@ public class FindingWordsTest {
         "Slotmeer is cheapest at every headcount, unless Pierbook is cheaper."
       },
       {
+        new CostFinding.FreeUpTo("slotmeer", 10, true, Optional.of(3), false),
+        "Slotmeer is free up to 10 people; that does until April 2027."
+      },
+      {
+        new CostFinding.FreeUpTo("slotmeer", 500, false, Optional.of(35), true),
+        "Slotmeer is free for any headcount up to 500; that does for the whole plan."
+      },
+      {
         alone(List.of(), List.of()),
         "Slotmeer costs 12.00 EUR a month and 12.00 to 24.00 EUR over the 36 months. Nothing is"
             + " compared with it yet."

@@ -154,11 +154,13 @@ public sealed interface CostFinding extends Finding {
   /**
    * A tool costs nothing, bought once or owned included, up to so many people.
    *
+   * @param ends whether that many are the last; else they are the most that were looked at
    * @param doesUntil the last plan month with no more people than that; empty if there are more
    *     from the start
    * @param always whether that is the whole plan
    */
-  record FreeUpTo(String tool, int people, Optional<Integer> doesUntil, boolean always)
+  record FreeUpTo(
+      String tool, int people, boolean ends, Optional<Integer> doesUntil, boolean always)
       implements CostFinding {}
 
   /** For a staff of so many a tool's price for everybody is cheaper from so many named on. */

@@ -423,6 +423,7 @@ public record CostFindings(Costs costs) {
             new CostFinding.FreeUpTo(
                 contender.id(),
                 most,
+                most < swept.most(),
                 until == 0 ? Optional.empty() : Optional.of(until - 1),
                 until == months));
       }

@@ -359,6 +359,7 @@ public class FindingsTest {
       case CostFinding.FreeUpTo free -> {
         assertTrue(cost(costs, free.tool(), free.people()).orElseThrow().isZero());
         boolean ends = free.people() < costs.costByHeadcount().most();
+        assertEquals(free.ends(), ends);
         Optional<Money> next = cost(costs, free.tool(), free.people() + 1);
         assertFalse(ends && next.map(Money::isZero).orElse(false), "free no further");
         for (int m = 0; m < Generated.MONTHS; m++) {
