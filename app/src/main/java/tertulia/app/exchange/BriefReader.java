@@ -141,8 +141,14 @@ final class BriefReader {
             Optional.ofNullable(part.oldTool()).map(Codes::decimal)));
   }
 
-  Map<Measure, Demand> demand(String at, List<Brief.DemandPart> parts, List<Group> groups) {
-    List<String> known = groups.stream().map(Group::id).toList();
+  /**
+   * How much is needed of what.
+   *
+   * @param named every group there is, those too that are refused for something of their own
+   */
+  Map<Measure, Demand> demand(
+      String at, List<Brief.DemandPart> parts, List<Brief.GroupPart> named) {
+    List<String> known = named.stream().map(Brief.GroupPart::id).toList();
     Map<Measure, Demand> demands = new LinkedHashMap<>();
     for (int i = 0; i < parts.size(); i++) {
       Brief.DemandPart part = parts.get(i);

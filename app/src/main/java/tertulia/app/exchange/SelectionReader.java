@@ -48,7 +48,7 @@ public final class SelectionReader {
     BriefReader reader = new BriefReader(faults);
     Brief brief = file.brief();
     List<Group> groups = reader.groups("/brief/groups", brief.groups());
-    Map<Measure, Demand> demand = reader.demand("/brief/demand", brief.demand(), groups);
+    Map<Measure, Demand> demand = reader.demand("/brief/demand", brief.demand(), brief.groups());
     Optional<BigDecimal> averagePayment = averagePayment(brief.averagePayment());
     List<Need> needs = reader.needs("/brief/needs", brief.needs(), brief.currency());
     List<Criterion> criteria = reader.criteria("/brief/criteria", brief.criteria());

@@ -142,7 +142,9 @@ final class BriefConverter {
     line.label = measure.label();
     for (Brief.DemandPart part : brief.demand()) {
       if (part.measure().equals(measure.id())) {
-        line.fixed = part.fixed().equals("0") ? "" : part.fixed();
+        boolean byHead = !part.perHead().isEmpty() || !part.byHabit().isEmpty();
+        // that nothing is needed is said, and stays said; beside rates it goes without saying
+        line.fixed = part.fixed().equals("0") && byHead ? "" : part.fixed();
         line.stock = part.stock() == null ? "" : part.stock();
         Brief.MoreOutsidePart outside = part.outside();
         if (outside != null) {
@@ -186,8 +188,7 @@ final class BriefConverter {
             practice(form),
             before.followsGrowth());
     Brief seated =
-        brief
-            .seating(added(form, before, ids, "seat"))
+        seated(brief, added(form, before, ids, "seat"))
             .oneEach(Measure.LIGHT_SEATS.id(), added(form, before, ids, "light"))
             .oneEach(Measure.WHOLE_STAFF.id(), added(form, before, ids, "none"));
     if (faults.isEmpty()) {
@@ -195,6 +196,17 @@ final class BriefConverter {
     }
     return new Converted(
         faults.isEmpty() ? Optional.of(seated) : Optional.empty(), faults.byField());
+  }
+
+  /** With a seat each; where a number of seats was said whatever the headcount, that stays. */
+  private static Brief seated(Brief brief, List<String> some) {
+    Brief seated = brief.seating(some);
+    for (String measure : Brief.ONE_EACH) {
+      if (brief.demand().stream().noneMatch(part -> part.measure().equals(measure))) {
+        seated = seated.oneEach(measure, some);
+      }
+    }
+    return seated;
   }
 
   /** The groups that were not there before each of which holds the same. */
@@ -260,6 +272,14 @@ final class BriefConverter {
           }
         }
         String fixed = fields.decimal(at + ".fixed", line.fixed.isBlank() ? "0" : line.fixed);
+        if (rates.isEmpty()
+            && habits.isEmpty()
+            && line.fixed.isBlank()
+            && line.stock.isBlank()
+            && line.isNotCovered()) {
+          // those of whom it was said are taken out: how many are needed is not known any more
+          continue;
+        }
         parts.add(
             new Brief.DemandPart(
                 line.measure,

@@ -82,7 +82,7 @@ public class BriefForm {
           && rates.stream().allMatch(rate -> rate == null || rate.isBlank());
     }
 
-    private boolean isNotCovered() {
+    boolean isNotCovered() {
       return outsideBy.isBlank() && outsideUpTo.isBlank() && outsideMonthly.isBlank();
     }
   }

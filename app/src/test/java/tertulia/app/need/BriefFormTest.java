@@ -98,6 +98,73 @@ public class BriefFormTest {
                         part.perHead().get(group.id()))));
   }
 
+  private static Brief saved(Brief before, Consumer<BriefForm> change) {
+    BriefForm form = BriefConverter.withRoom(BriefConverter.form(before, 3), List.of(), List.of());
+    change.accept(form);
+    BriefConverter.Converted converted = new BriefConverter().convert(form, before);
+    assertEquals(converted.faults(), Map.of());
+    return converted.brief().orElseThrow();
+  }
+
+  private static Map<String, String> perHead(Brief brief, String measure) {
+    return brief.demand().stream()
+        .filter(part -> part.measure().equals(measure))
+        .findFirst()
+        .map(Brief.DemandPart::perHead)
+        .orElse(Map.of("not", "said"));
+  }
+
+  private static void add(BriefForm form, String name, String holds) {
+    PeopleForm.GroupLine line = form.groups.getLast();
+    line.name = name;
+    line.start = "30";
+    line.holds = holds;
+  }
+
+  /** What was said of a group goes with it: nothing said is not nothing needed. */
+  @Test
+  public void whatAGroupNeededGoesWithIt() {
+    Brief guests = saved(BRIEF, form -> add(form, "Guests", "light"));
+    assertEquals(perHead(guests, "light-seats"), Map.of("guests", "1"));
+    Brief without =
+        saved(
+            guests,
+            form ->
+                form.groups.stream()
+                    .filter(line -> line.id.equals("guests"))
+                    .forEach(line -> line.out = true));
+    assertEquals(without, BRIEF);
+    Brief others =
+        saved(
+            BRIEF,
+            form -> {
+              add(form, "Everybody", "seat");
+              form.groups.forEach(line -> line.out = !line.name.equals("Everybody"));
+            });
+    assertEquals(perHead(others, "seats"), Map.of("everybody", "1"));
+    assertEquals(perHead(others, "whole-staff"), Map.of("everybody", "1"));
+  }
+
+  /** That none are needed, once said, is still said when the need is saved again. */
+  @Test
+  public void noneNeededStaysSaid() {
+    Brief none = saved(BRIEF, form -> form.demand.get(line(form, "boards")).fixed = "0");
+    assertEquals(perHead(none, "boards"), Map.of());
+    assertEquals(saved(none, form -> {}), none);
+  }
+
+  /** A group refused for its headcount is not said to be missing as well. */
+  @Test
+  public void aRefusedGroupIsRefusedOnce() {
+    BriefForm form = form();
+    add(form, "Guests", "light");
+    form.groups.getLast().start = "9999999";
+    Map<String, String> faults = new BriefConverter().convert(form, BRIEF).faults();
+    assertEquals(
+        List.copyOf(faults.values()),
+        List.of("A headcount lies between 0 and 1,000,000; found 9999999."));
+  }
+
   private static Consumer<BriefForm> change(Consumer<BriefForm> change) {
     return change;
   }
