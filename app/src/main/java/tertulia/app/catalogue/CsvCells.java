@@ -39,7 +39,7 @@ final class CsvCells {
             row -> NUMBERS.stream().anyMatch(column -> number.matcher(raw(row, column)).find()));
   }
 
-  private boolean isOfNumbers(CsvTable.Record row) {
+  private boolean isOfNumbers(CsvTable.Numbered row) {
     return OF_NUMBERS.contains(raw(row, CsvColumn.LINE).toLowerCase(Locale.ROOT));
   }
 
@@ -57,19 +57,19 @@ final class CsvCells {
   }
 
   /** A cell as it stands, without surrounding blanks; empty if there is no such column. */
-  String raw(CsvTable.Record row, CsvColumn column) {
+  String raw(CsvTable.Numbered row, CsvColumn column) {
     Integer place = places.get(column.heading());
     return place == null || place >= row.cells().size() ? "" : row.cells().get(place).strip();
   }
 
   /** A cell as it stands, with the blanks around it. */
-  String whole(CsvTable.Record row, CsvColumn column) {
+  String whole(CsvTable.Numbered row, CsvColumn column) {
     Integer place = places.get(column.heading());
     return place == null || place >= row.cells().size() ? "" : row.cells().get(place);
   }
 
   /** A cell that may hold a number, with a decimal point. */
-  String cell(CsvTable.Record row, CsvColumn column) {
+  String cell(CsvTable.Numbered row, CsvColumn column) {
     String text = raw(row, column);
     boolean number = decimalComma() && NUMBERS.contains(column) && isOfNumbers(row);
     return number ? text.replaceAll("(?<=\\d),(?=\\d)", ".") : text;

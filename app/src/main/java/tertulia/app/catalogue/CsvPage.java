@@ -36,7 +36,7 @@ final class CsvPage {
     this.refusals = refusals;
   }
 
-  void add(CsvTable.Record row) {
+  void add(CsvTable.Numbered row) {
     if (first == 0) {
       first = row.number();
       form.name = cells.raw(row, CsvColumn.TOOL);
@@ -64,7 +64,7 @@ final class CsvPage {
   }
 
   /** Two rows that state the same thing; the second is refused. */
-  private boolean repeats(CsvTable.Record row) {
+  private boolean repeats(CsvTable.Numbered row) {
     List<String> about = new ArrayList<>();
     for (CsvColumn column :
         List.of(
@@ -94,7 +94,7 @@ final class CsvPage {
     return before != null;
   }
 
-  private void line(CsvTable.Record row) {
+  private void line(CsvTable.Numbered row) {
     switch (cells.raw(row, CsvColumn.LINE).toLowerCase(Locale.ROOT)) {
       case "tool" -> {
         form.areas = cells.cell(row, CsvColumn.AREAS);
@@ -128,17 +128,17 @@ final class CsvPage {
     }
   }
 
-  private void refuseHere(CsvTable.Record row, CsvColumn column, String reason) {
+  private void refuseHere(CsvTable.Numbered row, CsvColumn column, String reason) {
     refused = true;
     refusals.add(Refusal.of(row.number(), column.heading(), reason));
   }
 
-  private void from(CsvTable.Record row, String field) {
+  private void from(CsvTable.Numbered row, String field) {
     origin.put(field, row.number());
   }
 
   /** The column of the plan a row names; −1, and a refusal, if it names none. */
-  private int column(CsvTable.Record row) {
+  private int column(CsvTable.Numbered row) {
     String name = cells.raw(row, CsvColumn.PLAN);
     for (int p = 0; p < form.plans.size(); p++) {
       if (form.plans.get(p).name.equalsIgnoreCase(name)) {
@@ -154,7 +154,7 @@ final class CsvPage {
     return -1;
   }
 
-  private void plan(CsvTable.Record row) {
+  private void plan(CsvTable.Numbered row) {
     ToolForm.PlanColumn plan = new ToolForm.PlanColumn();
     plan.name = cells.raw(row, CsvColumn.PLAN);
     plan.id = cells.raw(row, CsvColumn.PLAN_ID);
@@ -173,7 +173,7 @@ final class CsvPage {
     form.plans.add(plan);
   }
 
-  private void price(CsvTable.Record row) {
+  private void price(CsvTable.Numbered row) {
     int p = column(row);
     String term = orElse(cells.raw(row, CsvColumn.TERM), "m1");
     if (p < 0 || !isTerm(row, term)) {
@@ -206,7 +206,7 @@ final class CsvPage {
     }
   }
 
-  private Optional<ChargeKind> kind(CsvTable.Record row) {
+  private Optional<ChargeKind> kind(CsvTable.Numbered row) {
     try {
       return Optional.of(ChargeKind.of(orElse(cells.raw(row, CsvColumn.PRICED), "per-unit")));
     } catch (Codes.Unknown e) {
@@ -215,7 +215,7 @@ final class CsvPage {
     }
   }
 
-  private boolean isTerm(CsvTable.Record row, String term) {
+  private boolean isTerm(CsvTable.Numbered row, String term) {
     boolean known =
         term.equals(ToolForm.ANY_TERM)
             || TermCode.ALL.stream().anyMatch(t -> t.code().equals(term));
@@ -228,7 +228,7 @@ final class CsvPage {
     return known;
   }
 
-  private void allowance(CsvTable.Record row) {
+  private void allowance(CsvTable.Numbered row) {
     int p = column(row);
     if (p >= 0) {
       ToolForm.AllowanceLine line =
@@ -238,7 +238,7 @@ final class CsvPage {
     }
   }
 
-  private void capability(CsvTable.Record row) {
+  private void capability(CsvTable.Numbered row) {
     int p = column(row);
     if (p >= 0) {
       ToolForm.FactLine line =
@@ -256,7 +256,7 @@ final class CsvPage {
     }
   }
 
-  private void offer(CsvTable.Record row) {
+  private void offer(CsvTable.Numbered row) {
     ToolForm.OfferLine line = new ToolForm.OfferLine();
     line.name = cells.raw(row, CsvColumn.NAME);
     line.benefit = cells.raw(row, CsvColumn.PRICED);
@@ -277,7 +277,7 @@ final class CsvPage {
     form.offers.add(line);
   }
 
-  private void owned(CsvTable.Record row) {
+  private void owned(CsvTable.Numbered row) {
     form.owned.plan = cells.raw(row, CsvColumn.PLAN);
     form.owned.measure = orElse(cells.raw(row, CsvColumn.MEASURE), "seats");
     form.owned.units = cells.raw(row, CsvColumn.VALUE);
@@ -286,7 +286,7 @@ final class CsvPage {
     from(row, "owned");
   }
 
-  private void condition(CsvTable.Record row) {
+  private void condition(CsvTable.Numbered row) {
     ToolForm.ConditionLine line = new ToolForm.ConditionLine();
     line.kind = cells.raw(row, CsvColumn.NAME);
     line.value = cells.raw(row, CsvColumn.VALUE);
@@ -295,7 +295,7 @@ final class CsvPage {
     form.conditions.add(line);
   }
 
-  private void words(CsvTable.Record row) {
+  private void words(CsvTable.Numbered row) {
     ToolForm.WordLine line = new ToolForm.WordLine();
     line.topic = cells.raw(row, CsvColumn.NAME);
     line.text = cells.raw(row, CsvColumn.VALUE);
@@ -304,14 +304,14 @@ final class CsvPage {
     form.words.add(line);
   }
 
-  private void pasted(CsvTable.Record row) {
+  private void pasted(CsvTable.Numbered row) {
     form.pasted.text = cells.whole(row, CsvColumn.VALUE);
     form.pasted.by = cells.raw(row, CsvColumn.WHO);
     form.pasted.on = cells.raw(row, CsvColumn.AS_OF);
     from(row, "pasted");
   }
 
-  private void rating(CsvTable.Record row) {
+  private void rating(CsvTable.Numbered row) {
     ToolForm.RatingLine line = new ToolForm.RatingLine();
     line.rating = cells.cell(row, CsvColumn.VALUE);
     line.count = cells.raw(row, CsvColumn.COUNT);
@@ -320,7 +320,7 @@ final class CsvPage {
     form.ratings.add(line);
   }
 
-  private ToolForm.Source source(CsvTable.Record row) {
+  private ToolForm.Source source(CsvTable.Numbered row) {
     ToolForm.Source source = new ToolForm.Source();
     source.asOf = cells.raw(row, CsvColumn.AS_OF);
     source.ground = orElse(cells.raw(row, CsvColumn.FROM), "makers-claim");

@@ -52,8 +52,8 @@ final class CsvReader {
           CsvColumn.VALUE.heading(),
           "Some numbers have a decimal comma and some a decimal point. Use one of them.");
     }
-    Map<String, List<CsvTable.Record>> tools = new LinkedHashMap<>();
-    for (CsvTable.Record row : table.rows()) {
+    Map<String, List<CsvTable.Numbered>> tools = new LinkedHashMap<>();
+    for (CsvTable.Numbered row : table.rows()) {
       if (isWhole(row)) {
         String id = cells.raw(row, CsvColumn.TOOL_ID);
         String name = cells.raw(row, CsvColumn.TOOL);
@@ -76,7 +76,7 @@ final class CsvReader {
     return new Sheets(sheets, first, refusals, cells.decimalComma());
   }
 
-  private boolean isWhole(CsvTable.Record row) {
+  private boolean isWhole(CsvTable.Numbered row) {
     if (row.cells().size() < table.header().size()) {
       refuse(
           row.number(),

@@ -50,20 +50,20 @@ record PricePage(
    * @param source where from, if the cells of a line come from different places
    * @param conflict what weaker or older sources say otherwise; empty if all agree
    */
-  record Entry(String text, Source source, String conflict) {
-    static Entry of(String text) {
-      return new Entry(text, NONE, "");
+  record Value(String text, Source source, String conflict) {
+    static Value of(String text) {
+      return new Value(text, NONE, "");
     }
   }
 
   /** One line: what it is about, and a cell for each plan. */
-  record Line(String label, List<Entry> cells, Source source) {
+  record Line(String label, List<Value> cells, Source source) {
     static Line of(String label, List<String> cells) {
       return of(label, cells, NONE);
     }
 
     static Line of(String label, List<String> cells, Source source) {
-      return new Line(label, cells.stream().map(Entry::of).toList(), source);
+      return new Line(label, cells.stream().map(Value::of).toList(), source);
     }
 
     boolean isEmpty() {
@@ -284,31 +284,31 @@ record PricePage(
 
   private static Line fact(
       ToolSheet sheet, String slug, String capability, Predicate<LocalDate> isOld) {
-    List<Entry> cells = new ArrayList<>();
+    List<Value> cells = new ArrayList<>();
     for (ToolSheet.PlanPart plan : sheet.plans()) {
       List<ToolSheet.FactPart> said =
           plan.facts().stream()
               .filter(fact -> Codes.slug(fact.capability()).equals(slug))
               .sorted(InForce.FIRST)
               .toList();
-      cells.add(said.isEmpty() ? Entry.of("") : cell(said, isOld, slug));
+      cells.add(said.isEmpty() ? Value.of("") : cell(said, isOld, slug));
     }
     List<Source> sources =
         cells.stream()
             .filter(cell -> !cell.text().isEmpty())
-            .map(Entry::source)
+            .map(Value::source)
             .distinct()
             .toList();
     return sources.size() == 1
         ? new Line(
             capability,
-            cells.stream().map(cell -> new Entry(cell.text(), NONE, cell.conflict())).toList(),
+            cells.stream().map(cell -> new Value(cell.text(), NONE, cell.conflict())).toList(),
             sources.getFirst())
         : new Line(capability, cells, NONE);
   }
 
   /** The strongest of what was said, and what others say otherwise. */
-  private static Entry cell(
+  private static Value cell(
       List<ToolSheet.FactPart> said, Predicate<LocalDate> isOld, String slug) {
     ToolSheet.FactPart first = said.getFirst();
     String others =
@@ -322,7 +322,7 @@ record PricePage(
                     + " of "
                     + Dates.day(LocalDate.parse(fact.source().asOf())))
             .collect(Collectors.joining("; "));
-    return new Entry(
+    return new Value(
         answer(first.answer(), first.addOn()),
         source(first.source(), isOld, "fact:" + slug),
         others);

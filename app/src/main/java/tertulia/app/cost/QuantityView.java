@@ -21,12 +21,12 @@ import tertulia.core.path.Dimension;
  * @param links to the picture by each thing that plans charge or limit here
  * @param drawn the picture by the one that was asked for
  */
-record QuantityView(List<Link> links, Optional<Drawn> drawn) {
+record QuantityView(List<Link> links, Optional<ByAmount> drawn) {
   /** A way to look. */
   record Link(String words, String href, boolean here) {}
 
   /** By what, the picture as SVG, how many points it has, and what it says. */
-  record Drawn(String words, String chart, int reach, String says) {}
+  record ByAmount(String words, String chart, int reach, String says) {}
 
   static QuantityView of(Workspace.Session session) {
     Optional<Dimension> across = session.query().across();
@@ -45,14 +45,14 @@ record QuantityView(List<Link> links, Optional<Drawn> drawn) {
     return new QuantityView(links, across.flatMap(dimension -> drawn(session, dimension)));
   }
 
-  private static Optional<Drawn> drawn(Workspace.Session session, Dimension dimension) {
+  private static Optional<ByAmount> drawn(Workspace.Session session, Dimension dimension) {
     Costs costs = session.evaluation().costs();
     FindingWords words = new FindingWords(session.table().selection());
     return costs
         .costBy(dimension)
         .map(swept -> {
           CostChart.Read read = read(costs, swept);
-          return new Drawn(
+          return new ByAmount(
               words(session, dimension),
               CostChart.draw(swept.points(), CostView.lines(session), read, across(session, swept)),
               CostChart.reach(swept.points(), read),

@@ -6,7 +6,7 @@ import tertulia.core.evaluation.Selection;
 import tertulia.core.finding.AnswerFinding;
 
 /** What is said first, to somebody who was not there. */
-record AnswerWords(Selection selection) implements Phrases {
+record AnswerWords(Selection selection) implements SelectionWords {
   String of(AnswerFinding answer) {
     return switch (answer) {
       case AnswerFinding.NobodyCompared nobody -> "Nothing is compared yet: bring two contenders.";

@@ -7,7 +7,7 @@ import tertulia.core.finding.ChangeFinding;
 import tertulia.core.finding.ScoreFinding;
 
 /** What a change does. */
-record ChangeWords(Selection selection) implements Phrases {
+record ChangeWords(Selection selection) implements SelectionWords {
   String of(ChangeFinding finding) {
     return switch (finding) {
       case ChangeFinding.OrderAfter order -> order(order);

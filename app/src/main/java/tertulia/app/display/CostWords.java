@@ -12,7 +12,7 @@ import tertulia.core.path.Dimension;
 import tertulia.core.path.LeftOut;
 
 /** What is said of cost. */
-record CostWords(Selection selection) implements Phrases {
+record CostWords(Selection selection) implements SelectionWords {
   String of(CostFinding finding) {
     return switch (finding) {
       case CostFinding.OnlyOne only -> onlyOne(only);

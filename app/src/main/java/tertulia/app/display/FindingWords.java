@@ -25,7 +25,7 @@ import tertulia.core.scoring.Interval;
 import tertulia.core.time.Horizon;
 
 /** The one place where findings become sentences. */
-public record FindingWords(Selection selection) implements Phrases {
+public record FindingWords(Selection selection) implements SelectionWords {
 
   /** A sentence with its full stop. */
   public String of(Finding finding) {

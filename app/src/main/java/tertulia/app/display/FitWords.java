@@ -10,7 +10,7 @@ import tertulia.core.fit.Capability;
 import tertulia.core.fit.Conflicts;
 
 /** What is said of fit. */
-record FitWords(Selection selection) implements Phrases {
+record FitWords(Selection selection) implements SelectionWords {
   String of(FitFinding finding) {
     return switch (finding) {
       case FitFinding.OnlyTogether together ->

@@ -4,7 +4,7 @@ import tertulia.core.evaluation.Selection;
 import tertulia.core.finding.MissingFinding;
 
 /** What keeps an answer from being settled. */
-record MissingWords(Selection selection) implements Phrases {
+record MissingWords(Selection selection) implements SelectionWords {
   String of(MissingFinding missing) {
     return switch (missing) {
       case MissingFinding.NoCriteria none -> "Nothing says yet what counts.";

@@ -6,7 +6,7 @@ import tertulia.core.finding.ScoreFinding;
 import tertulia.core.scoring.Interval;
 
 /** What is said of totals. */
-record ScoreWords(Selection selection) implements Phrases {
+record ScoreWords(Selection selection) implements SelectionWords {
   String of(ScoreFinding finding) {
     return switch (finding) {
       case ScoreFinding.NoTotals none ->

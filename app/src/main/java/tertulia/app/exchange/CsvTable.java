@@ -31,7 +31,7 @@ import org.apache.commons.csv.CSVRecord;
 public record CsvTable(
     List<String> header,
     List<String> written,
-    List<Record> rows,
+    List<Numbered> rows,
     String encoding,
     Separator separator) {
   public static final int MOST_BYTES = 10 * 1024 * 1024;
@@ -53,8 +53,8 @@ public record CsvTable(
    *
    * @param number as a spreadsheet counts: the header is row 1
    */
-  public record Record(int number, List<String> cells) {
-    public Record {
+  public record Numbered(int number, List<String> cells) {
+    public Numbered {
       cells = List.copyOf(cells);
     }
   }
@@ -100,7 +100,7 @@ public record CsvTable(
           "The file begins with an empty line; it should begin with the names of the columns.");
     }
     Separator separator = separator(first);
-    List<Record> rows = rows(text.content(), separator);
+    List<Numbered> rows = rows(text.content(), separator);
     List<String> written = rows.getFirst().cells().stream().map(String::strip).toList();
     List<String> header = written.stream().map(name -> name.toLowerCase(Locale.ROOT)).toList();
     return new CsvTable(header, written, rows.subList(1, rows.size()), text.encoding(), separator);
@@ -178,10 +178,10 @@ public record CsvTable(
     return text.chars().filter(c -> c == mark).count();
   }
 
-  private static List<Record> rows(String text, Separator separator) {
+  private static List<Numbered> rows(String text, Separator separator) {
     CSVFormat format =
         CSVFormat.RFC4180.builder().setDelimiter(separator.mark).setIgnoreEmptyLines(false).get();
-    List<Record> rows = new ArrayList<>();
+    List<Numbered> rows = new ArrayList<>();
     try (CSVParser parser = CSVParser.parse(new StringReader(text), format)) {
       for (CSVRecord found : parser) {
         List<String> cells = found.stream().map(CsvTable::original).toList();
@@ -193,7 +193,7 @@ public record CsvTable(
                   "Row " + found.getRecordNumber() + ": " + Unseen.sentence(unseen));
             });
         if (cells.stream().anyMatch(cell -> !cell.isBlank())) {
-          rows.add(new Record(Math.toIntExact(found.getRecordNumber()), cells));
+          rows.add(new Numbered(Math.toIntExact(found.getRecordNumber()), cells));
         }
         if (rows.size() > MOST_ROWS + 1) {
           throw new IllegalArgumentException(

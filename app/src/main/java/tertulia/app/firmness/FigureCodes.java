@@ -75,7 +75,7 @@ record FigureCodes(Workspace.Session session) {
       case Swing.Assumption.Hour hour -> "hour";
       case Swing.Assumption.Worth worth -> "worth " + worth.tool() + " " + worth.criterion().id();
       case Swing.Assumption.Has has -> has(has.fact());
-      case Swing.Assumption.Voice view -> "view " + view.member().name();
+      case Swing.Assumption.OneView view -> "view " + view.member().name();
     };
   }
 

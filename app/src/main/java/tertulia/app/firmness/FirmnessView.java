@@ -367,7 +367,7 @@ record FirmnessView(
       case Swing.Assumption.Has has ->
           capitalised(
               words.of(new FindOut.Unknown.Has(has.fact().tool(), has.fact().capability())));
-      case Swing.Assumption.Voice view -> view.member().name() + "’s view counted, and left out";
+      case Swing.Assumption.OneView view -> view.member().name() + "’s view counted, and left out";
     };
   }
 

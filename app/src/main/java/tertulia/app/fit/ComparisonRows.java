@@ -42,7 +42,7 @@ final class ComparisonRows {
       String asked,
       BigDecimal cost,
       Row row,
-      Comparison.Compared compared) {
+      Comparison.SideBySide compared) {
     boolean isShown(Show show) {
       return switch (show) {
         case ALL -> true;
@@ -71,13 +71,13 @@ final class ComparisonRows {
     Map<String, Brief.NeedPart> parts = new LinkedHashMap<>();
     session.table().file().brief().needs().forEach(part -> parts.put(part.id(), part));
     List<Line> lines = new ArrayList<>();
-    for (Comparison.Compared row :
+    for (Comparison.SideBySide row :
         session.evaluation().costs().comparison(session.columns()).rows()) {
       lines.add(
           switch (row) {
-            case Comparison.Compared.OfNeed of ->
+            case Comparison.SideBySide.OfNeed of ->
                 need(of, java.util.Objects.requireNonNull(parts.get(of.need().capability().id())));
-            case Comparison.Compared.OfMeasure of -> quantity(of);
+            case Comparison.SideBySide.OfMeasure of -> quantity(of);
           });
     }
     List<Line> shown =
@@ -107,7 +107,7 @@ final class ComparisonRows {
     };
   }
 
-  private Line need(Comparison.Compared.OfNeed compared, Brief.NeedPart part) {
+  private Line need(Comparison.SideBySide.OfNeed compared, Brief.NeedPart part) {
     Need need = compared.need();
     String asked = part.askedBy() == null ? "" : part.askedBy();
     List<String> notes = new ArrayList<>(List.of(importance(need)));
@@ -156,7 +156,7 @@ final class ComparisonRows {
   }
 
   /** What is counted and bounded by some contender's plan. */
-  private Line quantity(Comparison.Compared.OfMeasure compared) {
+  private Line quantity(Comparison.SideBySide.OfMeasure compared) {
     Measure measure = compared.measure();
     return new Line(
         measure.label(),

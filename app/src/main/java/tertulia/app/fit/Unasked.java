@@ -41,7 +41,7 @@ record Unasked(String id, String name, List<Cell> cells, String have, String uni
         });
     return session.evaluation().costs().comparison(session.columns(), needs).rows().stream()
         .sorted(
-            Comparator.comparing(Comparison.Compared.OfNeed::differs)
+            Comparator.comparing(Comparison.SideBySide.OfNeed::differs)
                 .reversed()
                 .thenComparing(
                     row -> row.need().capability().name(), String.CASE_INSENSITIVE_ORDER))
@@ -49,7 +49,7 @@ record Unasked(String id, String name, List<Cell> cells, String have, String uni
         .toList();
   }
 
-  private static Unasked of(Workspace.Session session, Comparison.Compared.OfNeed row) {
+  private static Unasked of(Workspace.Session session, Comparison.SideBySide.OfNeed row) {
     Capability capability = row.need().capability();
     return new Unasked(
         capability.id(),
@@ -59,7 +59,7 @@ record Unasked(String id, String name, List<Cell> cells, String have, String uni
         row.mostFirst().stream().findFirst().flatMap(row::count).map(Count::unit).orElse(""));
   }
 
-  private static String having(Comparison.Compared.OfNeed row) {
+  private static String having(Comparison.SideBySide.OfNeed row) {
     return row.having()
         + " of "
         + Figures.counted(row.standings().size(), "contenders")
@@ -68,7 +68,7 @@ record Unasked(String id, String name, List<Cell> cells, String have, String uni
   }
 
   /** Such as "most first: Kelp Talk 61, Halvard Desk at least 40". */
-  static String mostFirst(Workspace.Session session, Comparison.Compared.OfNeed row) {
+  static String mostFirst(Workspace.Session session, Comparison.SideBySide.OfNeed row) {
     return row.mostFirst().stream()
         .map(i -> session.columns().get(i).tool().name() + " " + row.count(i).orElseThrow().many())
         .collect(Collectors.joining(", ", "most first: ", ""));

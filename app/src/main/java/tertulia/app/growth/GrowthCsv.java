@@ -114,7 +114,7 @@ final class GrowthCsv {
     }
     Map<YearMonth, Integer> seen = new HashMap<>();
     List<StaffDirectory.Count> counts = new ArrayList<>();
-    for (CsvTable.Record row : table.get().rows()) {
+    for (CsvTable.Numbered row : table.get().rows()) {
       String at = "Line " + row.number();
       if (row.cells().size() != header.size()) {
         faults.add(at, cells(row, header));
@@ -161,12 +161,12 @@ final class GrowthCsv {
     return true;
   }
 
-  private static String cells(CsvTable.Record row, List<String> header) {
+  private static String cells(CsvTable.Numbered row, List<String> header) {
     return "There are " + row.cells().size() + " cells; the header has " + header.size() + ".";
   }
 
   private static void row(
-      CsvTable.Record row,
+      CsvTable.Numbered row,
       List<String> header,
       List<YearMonth> months,
       List<List<Integer>> values,

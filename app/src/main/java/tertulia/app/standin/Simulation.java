@@ -16,7 +16,7 @@ final class Simulation {
     try (InputStream in =
         Objects.requireNonNull(Simulation.class.getResourceAsStream("/standin/" + name))) {
       return CsvTable.read(in.readAllBytes()).rows().stream()
-          .map(CsvTable.Record::cells)
+          .map(CsvTable.Numbered::cells)
           .peek(cells -> Objects.checkIndex(columns - 1, cells.size()))
           .toList();
     } catch (IOException e) {

@@ -87,7 +87,7 @@ public class CsvFilesTest {
     }
     assertEquals(
         CsvTable.read(text.getBytes(StandardCharsets.UTF_8)).rows().stream()
-            .map(CsvTable.Record::cells)
+            .map(CsvTable.Numbered::cells)
             .toList(),
         rows);
   }
@@ -128,7 +128,7 @@ public class CsvFilesTest {
     List<List<String>> rows = new ArrayList<>();
     rows.add(table.header());
     int line = table.header().indexOf("line");
-    for (CsvTable.Record row : table.rows()) {
+    for (CsvTable.Numbered row : table.rows()) {
       List<String> cells = new ArrayList<>(row.cells());
       if (!List.of("condition", "capability", "tool").contains(cells.get(line))) {
         for (String column : List.of("value", "pack", "included", "tax")) {

@@ -18,17 +18,17 @@ import tertulia.core.growth.Measure;
  *
  * @param rows needs first, in the order written down
  */
-public record Comparison(List<Compared> rows) {
+public record Comparison(List<SideBySide> rows) {
   public Comparison {
     rows = List.copyOf(rows);
   }
 
   /** What is compared, with what each contender has of it, in their order. */
-  public sealed interface Compared {
+  public sealed interface SideBySide {
     List<Standing> standings();
 
     /** A need. */
-    record OfNeed(Need need, List<Standing> standings) implements Compared {
+    record OfNeed(Need need, List<Standing> standings) implements SideBySide {
       public OfNeed {
         standings = List.copyOf(standings);
       }
@@ -60,7 +60,7 @@ public record Comparison(List<Compared> rows) {
     }
 
     /** A quantity that is used. */
-    record OfMeasure(Measure measure, List<Standing> standings) implements Compared {
+    record OfMeasure(Measure measure, List<Standing> standings) implements SideBySide {
       public OfMeasure {
         standings = List.copyOf(standings);
       }
@@ -120,7 +120,7 @@ public record Comparison(List<Compared> rows) {
   }
 
   /** What contenders have of some needs, whether or not anybody stated them. */
-  public record OfNeeds(List<Compared.OfNeed> rows) {
+  public record OfNeeds(List<SideBySide.OfNeed> rows) {
     public OfNeeds {
       rows = List.copyOf(rows);
     }
@@ -130,17 +130,18 @@ public record Comparison(List<Compared> rows) {
     return new OfNeeds(
         needs.stream()
             .map(need ->
-                new Compared.OfNeed(
+                new SideBySide.OfNeed(
                     need, contenders.stream().map(c -> standing(costs, c, need)).toList()))
             .toList());
   }
 
   static Comparison of(Costs costs, List<Contender> contenders) {
-    List<Compared> rows = new ArrayList<>(of(costs, contenders, costs.selection().needs()).rows());
+    List<SideBySide> rows =
+        new ArrayList<>(of(costs, contenders, costs.selection().needs()).rows());
     for (Measure measure : costs.selection().demands().keySet()) {
       List<Standing> standings = contenders.stream().map(c -> standing(costs, c, measure)).toList();
       if (standings.stream().anyMatch(Standing.OfMeasure.class::isInstance)) {
-        rows.add(new Compared.OfMeasure(measure, standings));
+        rows.add(new SideBySide.OfMeasure(measure, standings));
       }
     }
     return new Comparison(rows);

@@ -74,7 +74,7 @@ final class CardReading {
       page.pass(line);
     } else if (plan == null) {
       aside(line);
-    } else if (line.mark() == Line.Sign.NONE
+    } else if (line.mark() == Line.Prefix.NONE
         && Known.isSlogan(line.text())
         && !Amount.isIn(line.text())) {
       page.pass(line);
@@ -117,7 +117,7 @@ final class CardReading {
     if (split.isPresent()) {
       page.addOn(
           Said.clear(split.get().name(), line.passage()),
-          List.of(new Line(line.number(), split.get().rest(), Line.Sign.NONE)));
+          List.of(new Line(line.number(), split.get().rest(), Line.Prefix.NONE)));
     } else if (Known.isSlogan(line.text()) || Known.isPassed(line.text())) {
       page.pass(line);
     } else {
@@ -141,7 +141,7 @@ final class CardReading {
   /** A name and a price in one line; empty if it is not that. */
   private Optional<Split> split(Line line) {
     String text = line.text();
-    if (Known.isNoPrice(new Line(line.number(), text, Line.Sign.NONE))) {
+    if (Known.isNoPrice(new Line(line.number(), text, Line.Prefix.NONE))) {
       return Optional.empty();
     }
     Matcher colon = SET_APART.matcher(text);
@@ -216,7 +216,7 @@ final class CardReading {
         split(line)
             .ifPresent(split -> {
               names.set(at, Said.clear(split.name(), line.passage()));
-              rests.set(at, new Line(line.number(), split.rest(), Line.Sign.NONE));
+              rests.set(at, new Line(line.number(), split.rest(), Line.Prefix.NONE));
             });
       }
     }
@@ -233,7 +233,7 @@ final class CardReading {
   /** Whether a line by itself is a plan's price, and nothing that comes on top. */
   private boolean isPrice(Line line) {
     String text = line.text();
-    if (line.isBlank() || line.isRow() || line.mark() != Line.Sign.NONE) {
+    if (line.isBlank() || line.isRow() || line.mark() != Line.Prefix.NONE) {
       return false;
     }
     if (Known.isFree(text)) {
@@ -263,7 +263,7 @@ final class CardReading {
         }
         continue;
       }
-      if (line.mark() != Line.Sign.NONE
+      if (line.mark() != Line.Prefix.NONE
           || Known.isButton(line.text()) && !candidates.isEmpty()
           || Known.isOnRequest(line.text()) && !candidates.isEmpty()) {
         bounded = true;

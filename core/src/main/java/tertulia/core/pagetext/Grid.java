@@ -70,7 +70,7 @@ record Grid(List<Line> head, List<Labelled> rows, List<Line> around) {
     }
     List<Line> cells = new ArrayList<>();
     for (String cell : text.split(bars ? "\\|" : "\t", -1)) {
-      cells.add(new Line(line.number(), cell.strip(), Line.Sign.NONE));
+      cells.add(new Line(line.number(), cell.strip(), Line.Prefix.NONE));
     }
     return cells;
   }

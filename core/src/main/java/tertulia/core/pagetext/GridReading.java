@@ -113,7 +113,7 @@ final class GridReading {
   private boolean cell(Line label, Line cell, PlanDraft plan) {
     String said = label.text();
     String text = cell.text();
-    Line both = new Line(cell.number(), said + ": " + text, Line.Sign.NONE);
+    Line both = new Line(cell.number(), said + ": " + text, Line.Prefix.NONE);
     if (Known.isButton(text) && !Known.isOnRequest(text)) {
       page.pass(both);
       return true;
@@ -168,11 +168,11 @@ final class GridReading {
             || label.matches("(?i).*\\b(?:price|pricing|cost|fee)s?\\b.*")
             || label.isBlank();
     if (!ofPrice) {
-      return plan.take(new Line(cell.number(), label + " " + text, Line.Sign.NONE));
+      return plan.take(new Line(cell.number(), label + " " + text, Line.Prefix.NONE));
     }
     String words = label.replaceAll("(?i)^(?:price|pricing|cost)s?\\b[:, ]*", "");
     return plan.take(
-        new Line(cell.number(), text + (words.isBlank() ? "" : ", " + words), Line.Sign.NONE));
+        new Line(cell.number(), text + (words.isBlank() ? "" : ", " + words), Line.Prefix.NONE));
   }
 
   private boolean isMeasured(String label) {
@@ -182,13 +182,13 @@ final class GridReading {
 
   private boolean sized(String label, String text, Line cell, PlanDraft plan) {
     if (LEAST_SEATS.matcher(label).matches() && text.matches("\\d[\\d.,]*")) {
-      return plan.take(new Line(cell.number(), "at least " + text + " users", Line.Sign.NONE));
+      return plan.take(new Line(cell.number(), "at least " + text + " users", Line.Prefix.NONE));
     }
     if (!OF_SEATS.matcher(label).matches()) {
       return false;
     }
     boolean counted = SIZE.matcher(text).matches();
-    return plan.take(new Line(cell.number(), counted ? text + " users" : text, Line.Sign.NONE));
+    return plan.take(new Line(cell.number(), counted ? text + " users" : text, Line.Prefix.NONE));
   }
 
   private boolean limited(String label, String text, Line cell, PlanDraft plan) {

@@ -20,7 +20,7 @@ final class Joined {
     List<Line> joined = new ArrayList<>(lines.stream().filter(line -> !line.isRow()).toList());
     int columns = rows.getFirst().text().split("\t").length;
     for (int c = 0; c < columns; c++) {
-      joined.add(new Line(rows.getFirst().number(), "", Line.Sign.NONE));
+      joined.add(new Line(rows.getFirst().number(), "", Line.Prefix.NONE));
       for (Line row : rows) {
         String[] cells = row.text().split("\t");
         if (c < cells.length && !cells[c].isBlank() && !cells[c].strip().matches("[-–—✗✕]")) {

@@ -101,7 +101,7 @@ final class Known {
    */
   static boolean isNoPrice(Line line) {
     String text = line.text();
-    boolean listed = line.mark() != Line.Sign.NONE;
+    boolean listed = line.mark() != Line.Prefix.NONE;
     Wording wording = Wording.in(text);
     return GIVEN.matcher(text).find()
         || LIMITED.matcher(text).find()

@@ -12,9 +12,9 @@ import java.util.regex.Pattern;
  * @param text without space around it and the mark before it; may be empty
  * @param mark what stood before it
  */
-record Line(int number, String text, Sign mark) {
+record Line(int number, String text, Prefix mark) {
   /** What a list puts before its lines. */
-  enum Sign {
+  enum Prefix {
     NONE,
     BULLET,
     TICK,
@@ -41,19 +41,19 @@ record Line(int number, String text, Sign mark) {
         raw.replaceAll("[\\u00a0\\u2007\\u2009\\u202f]", " ")
             .replaceAll("[\\u200b-\\u200d\\ufeff]", "");
     if (plain.indexOf('\t') >= 0) {
-      return new Line(number, plain, Sign.NONE);
+      return new Line(number, plain, Prefix.NONE);
     }
     String text = plain.strip();
-    for (Sign mark : List.of(Sign.TICK, Sign.CROSS, Sign.BULLET)) {
+    for (Prefix mark : List.of(Prefix.TICK, Prefix.CROSS, Prefix.BULLET)) {
       Matcher found = pattern(mark).matcher(text);
       if (found.find()) {
         return new Line(number, text.substring(found.end()).strip(), mark);
       }
     }
-    return new Line(number, text, Sign.NONE);
+    return new Line(number, text, Prefix.NONE);
   }
 
-  private static Pattern pattern(Sign mark) {
+  private static Pattern pattern(Prefix mark) {
     return switch (mark) {
       case TICK -> TICK;
       case CROSS -> CROSS;

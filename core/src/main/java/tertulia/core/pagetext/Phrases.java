@@ -413,7 +413,7 @@ final class Phrases {
     if (text.length() > LONGEST_CAPABILITY
         || text.length() < 2
         || COUNTED.matcher(text).matches()
-        || line.mark() == Line.Sign.NONE
+        || line.mark() == Line.Prefix.NONE
             && NUMBERED.matcher(text.replaceAll(NAMED_BY_NUMBER, "")).find()
         || text.endsWith(":")
         || text.toLowerCase(Locale.ROOT).contains("coming soon")
@@ -423,7 +423,7 @@ final class Phrases {
         || text.endsWith("!")) {
       return Optional.empty();
     }
-    Answer answer = line.mark() == Line.Sign.CROSS ? Answer.NO : Answer.YES;
+    Answer answer = line.mark() == Line.Prefix.CROSS ? Answer.NO : Answer.YES;
     Matcher note = NOTE.matcher(text);
     if (answer == Answer.YES && note.find()) {
       answer =
@@ -442,7 +442,7 @@ final class Phrases {
     if (text.isEmpty()) {
       return Optional.empty();
     }
-    boolean marked = line.mark() == Line.Sign.TICK || line.mark() == Line.Sign.CROSS;
+    boolean marked = line.mark() == Line.Prefix.TICK || line.mark() == Line.Prefix.CROSS;
     return Optional.of(
         new Said<>(
             new AnswerSaid(text, answer),

@@ -102,7 +102,7 @@ public record Swing(Assumption assumption, String moved, End one, End other) {
     record Has(Otherwise.Confirmed fact) implements Assumption {}
 
     /** The view of one person: counted, and left out. */
-    record Voice(Member member) implements Assumption {}
+    record OneView(Member member) implements Assumption {}
   }
 
   /** Every assumption that moves a total, what moves most first; none without totals. */
@@ -141,7 +141,7 @@ public record Swing(Assumption assumption, String moved, End one, End other) {
     }
     read.withoutEach()
         .forEach((member, without) ->
-            ends.add(new Assumption.Voice(member), totals, Optional.of(without)));
+            ends.add(new Assumption.OneView(member), totals, Optional.of(without)));
     return all.stream()
         .sorted(Comparator.comparing(Swing::width, Comparator.reverseOrder()))
         .toList();

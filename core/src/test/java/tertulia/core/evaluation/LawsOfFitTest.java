@@ -311,8 +311,8 @@ public class LawsOfFitTest {
     Evaluation evaluation = Evaluation.of(selection, WhatIf.START);
     Comparison comparison = evaluation.costs().comparison(selection.contenders());
     List<Need> needs = new ArrayList<>();
-    for (Comparison.Compared row : comparison.rows()) {
-      if (row instanceof Comparison.Compared.OfNeed of) {
+    for (Comparison.SideBySide row : comparison.rows()) {
+      if (row instanceof Comparison.SideBySide.OfNeed of) {
         needs.add(of.need());
         List<Met> met =
             selection.contenders().stream()

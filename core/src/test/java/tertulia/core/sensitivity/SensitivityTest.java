@@ -257,7 +257,7 @@ public class SensitivityTest {
                 Evaluation.of(read.selection().rising(rise.most()), read.whatIf()),
                 swing.moved());
           }
-          case Swing.Assumption.Voice view -> {
+          case Swing.Assumption.OneView view -> {
             List<Member> others = new ArrayList<>(read.selection().panel().members());
             others.remove(view.member());
             assertEnd(swing.low(), read, swing.moved());

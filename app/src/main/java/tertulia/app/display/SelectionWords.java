@@ -7,7 +7,7 @@ import tertulia.core.evaluation.Selection;
 import tertulia.core.fit.Reason;
 
 /** The parts sentences about a selection are made of. */
-interface Phrases {
+interface SelectionWords {
   Selection selection();
 
   /** "over the 36 months". */
