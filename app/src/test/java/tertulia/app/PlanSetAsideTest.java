@@ -58,6 +58,7 @@ public class PlanSetAsideTest extends ServedTest {
   private static String option(Selection selection) {
     return Evaluation.of(selection, WhatIf.START)
         .costs()
+        .now()
         .optionNow("halvard-desk")
         .map(o -> o.plan().id())
         .orElse("none");
@@ -82,8 +83,8 @@ public class PlanSetAsideTest extends ServedTest {
     assertFalse(option(without).equals("desk"));
     assertEquals(option(without), option(asIf));
     assertEquals(
-        Evaluation.of(without, WhatIf.START).costs().orderByCost(),
-        Evaluation.of(asIf, WhatIf.START).costs().orderByCost());
+        Evaluation.of(without, WhatIf.START).costs().now().orderByCost(),
+        Evaluation.of(asIf, WhatIf.START).costs().now().orderByCost());
 
     Document contenders = page("/selections/1/contenders");
     assertTrue(contenders.text().contains("Halvard Desk, plan Desk 25: They end it next year."));

@@ -47,7 +47,8 @@ public record Narrowing(List<Out> out, List<Act> acts) {
     List<Out> out = new ArrayList<>();
     Evaluation evaluation = session.evaluation();
     for (Contender contender : session.columns()) {
-      if (evaluation.costs().way(contender.id()) instanceof Ways.Gap gap && !gap.isUnpriced()) {
+      if (evaluation.costs().overall().way(contender.id()) instanceof Ways.Gap gap
+          && !gap.isUnpriced()) {
         out.add(
             new Out(
                 contender.id(),

@@ -46,7 +46,7 @@ final class Alike {
   }
 
   private static Optional<SteadyCost> steady(Workspace.Session session, Contender contender) {
-    return session.evaluation().costs().steady(contender.id())
+    return session.evaluation().costs().now().steady(contender.id())
             instanceof Outcome.Found<SteadyCost> found
         ? Optional.of(found.best())
         : Optional.empty();

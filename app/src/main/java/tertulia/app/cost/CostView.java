@@ -77,12 +77,12 @@ record CostView(
 
   static CostView of(Workspace.Session session) {
     Evaluation evaluation = session.evaluation();
-    CostByHeadcount costs = evaluation.costs().costByHeadcount();
+    CostByHeadcount costs = evaluation.costs().curves().costByHeadcount();
     CostChart.Read read =
         new CostChart.Read(
             evaluation.costs().people().total(),
-            evaluation.costs().lowestPlanned(),
-            evaluation.costs().highestPlanned());
+            evaluation.costs().overall().lowestPlanned(),
+            evaluation.costs().overall().highestPlanned());
     WayView ways = WayView.of(session);
     return new CostView(
         rows(session, List.of(ways.kept(), ways.monthly())),
@@ -165,7 +165,7 @@ record CostView(
 
   private static Cell time(Workspace.Session session, Contender contender) {
     String why = session.why("time", "contender", contender.id());
-    return switch (session.evaluation().costs().takes(contender.id())) {
+    return switch (session.evaluation().costs().overall().takes(contender.id())) {
       case Takes.Known known -> Cell.figure(Figures.money(known.time().total()), why);
       case Takes.Unknown unknown -> Cell.missing("not known", why).noting(unknown.why());
     };
@@ -175,14 +175,15 @@ record CostView(
     String why = session.why("full", "contender", contender.id());
     Optional<Money> least =
         session.columns().stream()
-            .flatMap(c -> session.evaluation().costs().total(c.id()).stream())
+            .flatMap(c -> session.evaluation().costs().overall().total(c.id()).stream())
             .min(Money::compareTo);
-    Optional<Money> mine = session.evaluation().costs().total(contender.id());
+    Optional<Money> mine = session.evaluation().costs().overall().total(contender.id());
     return mine.map(total -> Cell.figure(Figures.money(total), why))
         .map(cell -> mine.equals(least) ? cell.looking("best") : cell)
         .orElseGet(() ->
             Cell.missing(
-                Known.least(session.evaluation().costs().leastTotal(contender.id())), why));
+                Known.least(session.evaluation().costs().overall().leastTotal(contender.id())),
+                why));
   }
 
   private static Cell head(Workspace.Session session, Contender contender, int months) {
@@ -190,9 +191,11 @@ record CostView(
     Costs costs = session.evaluation().costs();
     Optional<Cell> least =
         costs
+            .now()
             .leastPerHead(contender.id(), months)
             .map(money -> Cell.missing(Known.least(Optional.of(money)), why));
     return costs
+        .now()
         .perHead(contender.id(), months)
         .map(amount -> Cell.figure(Known.amount(amount), why))
         .or(() -> least)
@@ -201,7 +204,7 @@ record CostView(
 
   /** Asked for, as it takes many computations. */
   private static Cell remedy(Workspace.Session session, Contender contender) {
-    return session.evaluation().costs().way(contender.id()) instanceof Ways.Found
+    return session.evaluation().costs().overall().way(contender.id()) instanceof Ways.Found
         ? Cell.figure("what it would take", session.why("remedies", "contender", contender.id()))
         : Cell.fact("—");
   }
@@ -229,7 +232,7 @@ record CostView(
   }
 
   private static Optional<Way> found(Workspace.Session session, Contender contender) {
-    return session.evaluation().costs().way(contender.id()) instanceof Ways.Found found
+    return session.evaluation().costs().overall().way(contender.id()) instanceof Ways.Found found
         ? Optional.of(found.best())
         : Optional.empty();
   }
@@ -263,7 +266,7 @@ record CostView(
 
   private static Cell dearer(Workspace.Session session, Contender contender) {
     String why = session.why("dearer", "contender", contender.id());
-    if (!(session.evaluation().costs().steady(contender.id()) instanceof Outcome.Found)) {
+    if (!(session.evaluation().costs().now().steady(contender.id()) instanceof Outcome.Found)) {
       return Cell.missing("—", why);
     }
     return new CostFindings(session.evaluation().costs())

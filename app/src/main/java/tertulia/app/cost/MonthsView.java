@@ -54,7 +54,7 @@ record MonthsView(String byKind, String byTool, String view, List<String> years,
   }
 
   private static Optional<Ledger> ledger(Workspace.Session session, Contender contender) {
-    return session.evaluation().costs().way(contender.id()) instanceof Ways.Found found
+    return session.evaluation().costs().overall().way(contender.id()) instanceof Ways.Found found
         ? Optional.of(found.best().ledger())
         : Optional.empty();
   }

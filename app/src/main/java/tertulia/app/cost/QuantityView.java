@@ -49,6 +49,7 @@ record QuantityView(List<Link> links, Optional<ByAmount> drawn) {
     Costs costs = session.evaluation().costs();
     FindingWords words = new FindingWords(session.table().selection());
     return costs
+        .curves()
         .costBy(dimension)
         .map(swept -> {
           CostChart.Read read = read(costs, swept);
@@ -70,7 +71,7 @@ record QuantityView(List<Link> links, Optional<ByAmount> drawn) {
         Demand demand = costs.market().demands().get(quantity.measure());
         Function<People, Integer> point =
             people -> demand == null ? 0 : points(demand.units(quantity.measure(), people), swept);
-        List<Integer> months = costs.planned().stream().map(point).toList();
+        List<Integer> months = costs.overall().planned().stream().map(point).toList();
         yield new CostChart.Read(
             point.apply(costs.people()), Collections.min(months), Collections.max(months));
       }

@@ -41,11 +41,12 @@ record RunningView(String chart, List<String> says, List<String> ends, List<Line
     List<Monthly> drawn = new ArrayList<>();
     for (Contender contender : session.columns()) {
       costs
+          .overall()
           .running(contender.id())
           .ifPresent(sums ->
               drawn.add(new Monthly(contender.tool().name(), session.mark(contender.id()), sums)));
     }
-    costs.runningOfOldTool().ifPresent(sums -> drawn.add(new Monthly(IN_USE, 0, sums)));
+    costs.overall().runningOfOldTool().ifPresent(sums -> drawn.add(new Monthly(IN_USE, 0, sums)));
     List<CostFinding.PaysFrom> crossings = findings.crossings();
     List<Integer> ends = ends(horizon);
     return new RunningView(
@@ -60,7 +61,7 @@ record RunningView(String chart, List<String> says, List<String> ends, List<Line
         ends.stream().map(m -> "by " + Dates.shortMonth(horizon.month(m))).toList(),
         Stream.concat(
                 session.columns().stream().map(c -> line(session, c, ends)),
-                costs.runningOfOldTool().stream().map(sums -> inUse(session, sums, ends)))
+                costs.overall().runningOfOldTool().stream().map(sums -> inUse(session, sums, ends)))
             .toList());
   }
 
@@ -76,7 +77,7 @@ record RunningView(String chart, List<String> says, List<String> ends, List<Line
                 Sentences.name(session, c.tool())
                     + " pays from "
                     + Dates.shortMonth(horizon.month(c.month())),
-                costs.running(c.tool()).orElseThrow().get(c.month())))
+                costs.overall().running(c.tool()).orElseThrow().get(c.month())))
         .toList();
   }
 
@@ -101,7 +102,7 @@ record RunningView(String chart, List<String> says, List<String> ends, List<Line
   }
 
   private static Line line(Workspace.Session session, Contender contender, List<Integer> ends) {
-    Optional<List<Money>> sums = session.evaluation().costs().running(contender.id());
+    Optional<List<Money>> sums = session.evaluation().costs().overall().running(contender.id());
     List<Cell> cells = new ArrayList<>();
     for (int m : ends) {
       String why = session.why("running", "contender", contender.id(), "of", "" + m);

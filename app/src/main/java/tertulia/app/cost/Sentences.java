@@ -58,7 +58,7 @@ final class Sentences {
 
   private static void oldPrice(
       Workspace.Session session, Contender contender, List<Warning> warnings) {
-    if (session.evaluation().costs().steady(contender.id())
+    if (session.evaluation().costs().now().steady(contender.id())
             instanceof Outcome.Found<SteadyCost> found
         && session.isOld(found.best().option().plan().source())) {
       warnings.add(

@@ -13,7 +13,7 @@ import tertulia.app.workspace.Row;
 import tertulia.app.workspace.Workspace;
 import tertulia.core.billing.View;
 import tertulia.core.evaluation.Contender;
-import tertulia.core.evaluation.Costs;
+import tertulia.core.evaluation.CostsOverall;
 import tertulia.core.fit.Reason;
 import tertulia.core.path.LeftOut;
 import tertulia.core.path.Outcome;
@@ -48,7 +48,7 @@ record WayView(Row kept, Row monthly, String ribbon, List<Line> lines, List<Stri
     List<Line> lines = new ArrayList<>();
     List<String> says = new ArrayList<>();
     for (Contender contender : session.columns()) {
-      Ways ways = session.evaluation().costs().way(contender.id());
+      Ways ways = session.evaluation().costs().overall().way(contender.id());
       kept.add(kept(session, contender, ways));
       monthly.add(monthly(session, contender));
       lanes.add(lane(session, contender, ways));
@@ -69,7 +69,8 @@ record WayView(Row kept, Row monthly, String ribbon, List<Line> lines, List<Stri
   private static Cell kept(Workspace.Session session, Contender contender, Ways ways) {
     String why = session.why("horizon", "contender", contender.id());
     View view = session.evaluation().whatIf().view();
-    if (!(session.evaluation().costs().stay(contender.id()) instanceof Outcome.Found<Stay> stay)) {
+    if (!(session.evaluation().costs().overall().stay(contender.id())
+        instanceof Outcome.Found<Stay> stay)) {
       return Cell.missing("—", why)
           .noting(ways instanceof Ways.Found ? "no single plan lasts" : "");
     }
@@ -90,7 +91,7 @@ record WayView(Row kept, Row monthly, String ribbon, List<Line> lines, List<Stri
   private static Cell monthly(Workspace.Session session, Contender contender) {
     String why = session.why("way", "contender", contender.id());
     View view = session.evaluation().whatIf().view();
-    return switch (session.evaluation().costs().wayAllMonthly(contender.id())) {
+    return switch (session.evaluation().costs().overall().wayAllMonthly(contender.id())) {
       case Ways.Found found ->
           Cell.figure(
               (found.isAtMost() ? "at most " : "")
@@ -158,13 +159,13 @@ record WayView(Row kept, Row monthly, String ribbon, List<Line> lines, List<Stri
 
   private static OptionalInt used(Workspace.Session session, Way way, int m) {
     return way.counts(m)
-        .map(measure -> session.evaluation().costs().months().get(m).of(measure))
+        .map(measure -> session.evaluation().costs().overall().months().get(m).of(measure))
         .orElse(OptionalInt.empty());
   }
 
   private static List<Line> lines(Workspace.Session session, Contender contender, Way way) {
     List<Line> lines = new ArrayList<>();
-    List<Costs.Turn> turns = session.evaluation().costs().turns(way);
+    List<CostsOverall.Turn> turns = session.evaluation().costs().overall().turns(way);
     List<Way.Leg> stretches = way.stretches();
     for (int i = 0; i < stretches.size(); i++) {
       Way.Leg leg = stretches.get(i);
@@ -193,7 +194,7 @@ record WayView(Row kept, Row monthly, String ribbon, List<Line> lines, List<Stri
         : Figures.whole(units.getMin()) + " to " + Figures.whole(units.getMax());
   }
 
-  private static String why(Costs.Turn turn) {
+  private static String why(CostsOverall.Turn turn) {
     return turn.reasons().isEmpty()
         ? "cheaper from here on"
         : turn.reasons().stream().map(Reason::sentence).collect(Collectors.joining("; "));
@@ -205,14 +206,16 @@ record WayView(Row kept, Row monthly, String ribbon, List<Line> lines, List<Stri
     StringBuilder words =
         new StringBuilder(": " + Figures.moneyIn(way.ledger().total(view)) + " in all");
     List<String> others = new ArrayList<>();
-    if (session.evaluation().costs().stay(contender.id()) instanceof Outcome.Found<Stay> stay) {
+    if (session.evaluation().costs().overall().stay(contender.id())
+        instanceof Outcome.Found<Stay> stay) {
       others.add(
           Figures.money(stay.best().ledger().total(view))
               + " on "
               + stay.best().option().label()
               + " throughout");
     }
-    if (session.evaluation().costs().wayAllMonthly(contender.id()) instanceof Ways.Found monthly) {
+    if (session.evaluation().costs().overall().wayAllMonthly(contender.id())
+        instanceof Ways.Found monthly) {
       others.add(Figures.money(monthly.best().ledger().total(view)) + " all monthly");
     }
     return others.isEmpty()

@@ -118,7 +118,7 @@ class DecisionController implements StepBody {
     boolean there = session.columns().stream().anyMatch(c -> c.id().equals(choice));
     if (!there) {
       faults.add("choice", "Choose one of the contenders.");
-    } else if (!(session.evaluation().costs().way(choice) instanceof Ways.Found)) {
+    } else if (!(session.evaluation().costs().overall().way(choice) instanceof Ways.Found)) {
       faults.add(
           "choice",
           "No plan of this contender is known to serve in all months. Look at Fit first.");
@@ -160,7 +160,7 @@ class DecisionController implements StepBody {
   }
 
   private static String optionOf(Workspace.Session session, String choice) {
-    return session.evaluation().costs().way(choice) instanceof Ways.Found found
+    return session.evaluation().costs().overall().way(choice) instanceof Ways.Found found
         ? found.best().label()
         : "";
   }

@@ -251,7 +251,7 @@ record DecisionView(
   private static List<Choice> choices(Workspace.Session session) {
     return session.columns().stream()
         .map(c ->
-            session.evaluation().costs().way(c.id()) instanceof Ways.Found found
+            session.evaluation().costs().overall().way(c.id()) instanceof Ways.Found found
                 ? new Choice(c.id(), c.tool().name(), found.best().label(), true)
                 : new Choice(c.id(), c.tool().name(), "no plan for all months", false))
         .toList();

@@ -308,7 +308,7 @@ public class Decisions {
     row.selectionId = selectionId;
     Table table = selections.load(selectionId, pagesOf);
     String choice = signed.proposal().choice();
-    Ways ways = Evaluation.of(table.selection(), WhatIf.START).costs().way(choice);
+    Ways ways = Evaluation.of(table.selection(), WhatIf.START).costs().overall().way(choice);
     String option = ways instanceof Ways.Found found ? found.best().label() : "";
     freeze(rows.save(row), signed.under(option), table);
   }

@@ -155,12 +155,12 @@ public record Results(
 
   /** The results under the standard "what if": first month, growth as expected, any term. */
   public static Results of(Evaluation evaluation) {
-    CostByHeadcount costs = evaluation.costs().costByHeadcount();
+    CostByHeadcount costs = evaluation.costs().curves().costByHeadcount();
     return new Results(
         evaluation.selection().title(),
         evaluation.selection().currency().getCode(),
         evaluation.selection().horizon().start().toString(),
-        evaluation.costs().planned().stream().map(People::total).toList(),
+        evaluation.costs().overall().planned().stream().map(People::total).toList(),
         evaluation.scores().totals().map(Results::weights).orElse(null),
         evaluation.selection().contenders().stream().map(c -> contender(evaluation, c)).toList(),
         costs.leads().stream()
@@ -209,25 +209,25 @@ public record Results(
         .map(plan ->
             plan.name() + ": set aside, " + contender.plansAside().getOrDefault(plan.id(), ""))
         .forEach(notCounted::add);
-    Optional<Stay> stay = found(evaluation.costs().stay(id), notCounted);
+    Optional<Stay> stay = found(evaluation.costs().overall().stay(id), notCounted);
     View view = evaluation.whatIf().view();
     Optional<Way> way =
-        evaluation.costs().way(id) instanceof Ways.Found found
+        evaluation.costs().overall().way(id) instanceof Ways.Found found
             ? Optional.of(found.best())
             : Optional.empty();
     return new ContenderResult(
         id,
         contender.tool().name(),
         contender.setAside().orElse(null),
-        evaluation.costs().steady(id) instanceof Outcome.Found<SteadyCost> found
+        evaluation.costs().now().steady(id) instanceof Outcome.Found<SteadyCost> found
             ? cost(
                 found.best().option().label(),
                 found.best().money(),
                 found.isAtMost(),
                 found.low().map(SteadyCost::money),
                 Optional.of(found.best().boughtOnce()))
-            : atLeast(evaluation.costs().steady(id), SteadyCost::option, SteadyCost::money),
-        switch (evaluation.costs().way(id)) {
+            : atLeast(evaluation.costs().now().steady(id), SteadyCost::option, SteadyCost::money),
+        switch (evaluation.costs().overall().way(id)) {
           case Ways.Found found -> cost(found, view);
           case Ways.Gap gap ->
               gap.low().map(low -> atLeast(low.label(), low.ledger().total(view))).orElse(null);
@@ -236,11 +236,13 @@ public record Results(
                 cost(
                     s.option(),
                     s.ledger().total(view),
-                    evaluation.costs().stay(id),
+                    evaluation.costs().overall().stay(id),
                     kept -> kept.ledger().total(view)))
             .orElseGet(() ->
                 atLeast(
-                    evaluation.costs().stay(id), Stay::option, kept -> kept.ledger().total(view))),
+                    evaluation.costs().overall().stay(id),
+                    Stay::option,
+                    kept -> kept.ledger().total(view))),
         way.map(w -> w.ledger().months(view).stream().map(Results::amount).toList()).orElse(null),
         way.map(w -> amount(w.ledger().pastHorizon(view))).orElse(null),
         notCounted,

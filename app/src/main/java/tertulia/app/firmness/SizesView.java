@@ -83,7 +83,8 @@ record SizesView(
     session.columns().forEach(c -> contenders.put(c.id(), session.drawn(c)));
     int planned =
         switch (sizes.axis()) {
-          case Sizes.Axis.Headcount people -> 2 * session.evaluation().costs().highestPlanned();
+          case Sizes.Axis.Headcount people ->
+              2 * session.evaluation().costs().overall().highestPlanned();
           case Sizes.Axis.Quantity quantity -> 2 * sizes.now();
         };
     int reach = Math.min(sizes.sizes(), Math.max(LEAST_REACH, planned));

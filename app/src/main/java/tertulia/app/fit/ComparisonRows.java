@@ -148,7 +148,7 @@ final class ComparisonRows {
 
   private BigDecimal cost(Need need) {
     Money zero = Money.zero(session.evaluation().selection().currency());
-    return session.evaluation().costs().needCosts().lines().stream()
+    return session.evaluation().costs().overall().needCosts().lines().stream()
         .filter(line -> line.need().equals(need))
         .findFirst()
         .map((NeedCosts.Line line) -> line.amount(zero).getAmount())

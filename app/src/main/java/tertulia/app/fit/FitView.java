@@ -105,7 +105,7 @@ record FitView(
   record Cost(String need, Cell selection, List<Cell> contenders) {}
 
   static FitView of(Workspace.Session session) {
-    NeedCosts costs = session.evaluation().costs().needCosts();
+    NeedCosts costs = session.evaluation().costs().overall().needCosts();
     List<Integer> ends = yearEnds(session);
     return new FitView(
         ends.stream().map(m -> "" + horizon(session).month(m).getYear()).toList(),
@@ -146,7 +146,7 @@ record FitView(
   private static List<PlanLine> planLines(Workspace.Session session, Contender contender) {
     String why = session.why("plans", "contender", contender.id());
     List<PlanLine> lines = new ArrayList<>();
-    for (PlanMonths plan : session.evaluation().costs().planMonths(contender.id())) {
+    for (PlanMonths plan : session.evaluation().costs().overall().planMonths(contender.id())) {
       for (PlanMonths.Stretch stretch : plan.stretches()) {
         lines.add(
             new PlanLine(
@@ -198,7 +198,7 @@ record FitView(
                 new PlansChart.Tool(
                     c.tool().name(),
                     session.mark(c.id()),
-                    session.evaluation().costs().planMonths(c.id()).stream()
+                    session.evaluation().costs().overall().planMonths(c.id()).stream()
                         .map(plan -> strip(c, plan))
                         .toList()))
             .toList();
@@ -258,16 +258,17 @@ record FitView(
 
   /** Only of contenders that have a plan with a figure for these people. */
   private static Optional<Promise> promise(Workspace.Session session, Contender contender) {
-    if (!(session.evaluation().costs().withoutNeeds(contender.id())
+    if (!(session.evaluation().costs().now().withoutNeeds(contender.id())
         instanceof Outcome.Found<SteadyCost> bare)) {
       return Optional.empty();
     }
-    Outcome<SteadyCost> needed = session.evaluation().costs().steady(contender.id());
+    Outcome<SteadyCost> needed = session.evaluation().costs().now().steady(contender.id());
     String cheaper = bare.best().option().plan().name();
     String because =
         session
             .evaluation()
             .costs()
+            .now()
             .against(contender.id())
             .getOrDefault(cheaper, List.of())
             .stream()
@@ -316,7 +317,7 @@ record FitView(
   }
 
   private static Needed needed(Workspace.Session session, Contender contender, List<Integer> ends) {
-    List<PlanNeeded> stretches = session.evaluation().costs().plansNeeded(contender.id());
+    List<PlanNeeded> stretches = session.evaluation().costs().overall().plansNeeded(contender.id());
     List<String> byYear = new ArrayList<>();
     for (int end : ends) {
       byYear.add(
@@ -345,7 +346,7 @@ record FitView(
   private static boolean isFree(Workspace.Session session, Contender contender, String plan) {
     return contender.offerings().stream()
         .filter(offering -> offering.plan().name().equals(plan))
-        .flatMap(offering -> session.evaluation().costs().planAlone(offering).stream())
+        .flatMap(offering -> session.evaluation().costs().now().planAlone(offering).stream())
         .anyMatch(cost -> cost.money().isZero());
   }
 

@@ -35,7 +35,7 @@ final class NeedCell {
   }
 
   private static Cell said(Workspace.Session session, Contender contender, Need need) {
-    Optional<Option> option = session.evaluation().costs().optionNow(contender.id());
+    Optional<Option> option = session.evaluation().costs().now().optionNow(contender.id());
     if (contender.offerings().isEmpty()) {
       return Cell.missing("no plans entered", "");
     }
@@ -56,6 +56,7 @@ final class NeedCell {
         session
             .evaluation()
             .costs()
+            .now()
             .offeringNow(contender.id())
             .orElseThrow()
             .fact(need.capability());

@@ -76,6 +76,7 @@ record PlansView(
       for (Offering offering : offerings) {
         evaluation
             .costs()
+            .now()
             .planAlone(offering)
             .ifPresent(cost -> costs.put(offering.plan().id(), cost));
       }
@@ -168,7 +169,7 @@ record PlansView(
 
     private List<Cell> months() {
       Map<String, PlanMonths> byPlan =
-          evaluation.costs().planMonths(contender.id()).stream()
+          evaluation.costs().overall().planMonths(contender.id()).stream()
               .collect(Collectors.toMap(PlanMonths::plan, p -> p));
       return offerings.stream()
           .map(offering -> byPlan.get(offering.plan().name()))
@@ -247,7 +248,7 @@ record PlansView(
                   o.offering(),
                   o.list(),
                   measure,
-                  evaluation.costs().months(),
+                  evaluation.costs().overall().months(),
                   horizon().month(0)));
       List<QuantityCover> covers = evaluation.costs().market().fit().covers();
       return now.isPresent() && months.isPresent()

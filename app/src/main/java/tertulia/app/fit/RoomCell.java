@@ -23,8 +23,8 @@ final class RoomCell {
 
   static Cell of(Workspace.Session session, Contender contender, Measure measure) {
     String why = session.why("room", "contender", contender.id(), "measure", measure.id());
-    Optional<Room> now = session.evaluation().costs().roomNow(contender.id(), measure);
-    Optional<Room> months = session.evaluation().costs().room(contender.id(), measure);
+    Optional<Room> now = session.evaluation().costs().now().roomNow(contender.id(), measure);
+    Optional<Room> months = session.evaluation().costs().now().room(contender.id(), measure);
     if (now.isEmpty() || months.isEmpty()) {
       return Cell.missing("not limited", why);
     }
@@ -48,7 +48,7 @@ final class RoomCell {
    * What a confirmation is called: of an allowance by itself, of all else with the plan's prices.
    */
   private static String key(Workspace.Session session, Contender contender, Measure measure) {
-    Plan plan = session.evaluation().costs().optionNow(contender.id()).orElseThrow().plan();
+    Plan plan = session.evaluation().costs().now().optionNow(contender.id()).orElseThrow().plan();
     return plan.allowances().stream().anyMatch(a -> a.measure().equals(measure))
         ? "allowance:" + measure.id()
         : "prices:" + plan.id();

@@ -98,14 +98,15 @@ record VersusView(
 
     private String costs() {
       Evaluation evaluation = session.evaluation();
-      CostByHeadcount two = evaluation.costs().costByHeadcount().of(List.of(left.id(), right.id()));
+      CostByHeadcount two =
+          evaluation.costs().curves().costByHeadcount().of(List.of(left.id(), right.id()));
       return CostChart.draw(
           two,
           List.of(left, right).stream().map(session::drawn).toList(),
           new CostChart.Read(
               evaluation.costs().people().total(),
-              evaluation.costs().lowestPlanned(),
-              evaluation.costs().highestPlanned()));
+              evaluation.costs().overall().lowestPlanned(),
+              evaluation.costs().overall().highestPlanned()));
     }
 
     private Line criterion(OnCriterion line) {

@@ -101,11 +101,11 @@ record NeedSection(String id, String title, String says, boolean open) {
     if (s.groups().isEmpty()) {
       return "nobody yet";
     }
-    return Figures.counted(costs.today().total(), "people")
+    return Figures.counted(costs.overall().today().total(), "people")
         + " in "
         + Figures.counted(s.groups().size(), "groups")
-        + (costs.highestPlanned() > costs.today().total()
-            ? ", up to " + Figures.whole(costs.highestPlanned())
+        + (costs.overall().highestPlanned() > costs.overall().today().total()
+            ? ", up to " + Figures.whole(costs.overall().highestPlanned())
             : "")
         + ", over "
         + Figures.counted(s.horizon().months(), "months")

@@ -191,8 +191,8 @@ record OverviewView(
     Costs costs = session.evaluation().costs();
     Optional<Next> next =
         session.columns().stream()
-            .filter(c -> !c.id().equals(id) && costs.total(c.id()).isPresent())
-            .min(Comparator.comparing(c -> costs.total(c.id()).orElseThrow()))
+            .filter(c -> !c.id().equals(id) && costs.overall().total(c.id()).isPresent())
+            .min(Comparator.comparing(c -> costs.overall().total(c.id()).orElseThrow()))
             .map(c -> new Next(c.tool().name(), plain(HorizonCell.of(session, c))));
     return new Front(
         head.plan(),
@@ -218,13 +218,16 @@ record OverviewView(
   /** Cost by headcount, for as long as nothing says what each is worth. */
   private static String costs(Workspace.Session session) {
     Costs costs = session.evaluation().costs();
-    if (costs.orderByCost().isEmpty()) {
+    if (costs.now().orderByCost().isEmpty()) {
       return "";
     }
     return CostChart.draw(
-        costs.costByHeadcount(),
+        costs.curves().costByHeadcount(),
         session.columns().stream().map(session::drawn).toList(),
-        new CostChart.Read(costs.people().total(), costs.lowestPlanned(), costs.highestPlanned()));
+        new CostChart.Read(
+            costs.people().total(),
+            costs.overall().lowestPlanned(),
+            costs.overall().highestPlanned()));
   }
 
   /** By totals, then by cost over the months, then as they were brought. */
@@ -239,7 +242,7 @@ record OverviewView(
         Comparator.comparingInt(
                 (Contender c) -> ranked.contains(c.id()) ? ranked.indexOf(c.id()) : ranked.size())
             .thenComparing(
-                c -> costs.total(c.id()),
+                c -> costs.overall().total(c.id()),
                 Comparator.comparing(
                     total -> total.orElse(null), Comparator.nullsLast(Comparator.naturalOrder()))));
     return order;

@@ -160,6 +160,7 @@ final class Comparison {
         .map(s ->
             tertulia.core.evaluation.Evaluation.of(s, tertulia.core.evaluation.WhatIf.START)
                 .costs()
+                .overall()
                 .today()
                 .scaledTo(people))
         .orElseGet(() -> new People(Map.of(EACH, people), 1, 1));

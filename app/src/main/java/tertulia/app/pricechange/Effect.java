@@ -49,8 +49,8 @@ record Effect(
       Table table, ToolSheet before, ToolSheet after, Optional<Decisions.Stored> decision) {
     Evaluation old = Evaluation.of(Tables.replacing(table, before), WhatIf.START);
     Evaluation now = Evaluation.of(Tables.replacing(table, after), WhatIf.START);
-    Ways oldWay = old.costs().way(before.id());
-    Ways newWay = now.costs().way(before.id());
+    Ways oldWay = old.costs().overall().way(before.id());
+    Ways newWay = now.costs().overall().way(before.id());
     return new Effect(
         table.id(),
         before.id(),

@@ -106,7 +106,7 @@ class HistoryController {
     Optional<Selection> selection = demandOf(slug);
     int usual =
         selection
-            .map(s -> Evaluation.of(s, WhatIf.START).costs().today().total())
+            .map(s -> Evaluation.of(s, WhatIf.START).costs().overall().today().total())
             .filter(n -> n > 0)
             .orElse(USUAL_PEOPLE);
     Faults faults = new Faults();

@@ -237,7 +237,7 @@ record WeightsView(
   private static String costGuess(Workspace.Session session) {
     List<Money> totals =
         session.columns().stream()
-            .map(c -> session.evaluation().costs().way(c.id()))
+            .map(c -> session.evaluation().costs().overall().way(c.id()))
             .flatMap(WeightsView::total)
             .sorted()
             .toList();

@@ -81,7 +81,7 @@ public final class CostWorkbook {
     for (Contender contender : selection.active()) {
       String tool = contender.tool().name();
       overview.text(row, 0, tool);
-      if (evaluation.costs().way(contender.id()) instanceof Ways.Found found) {
+      if (evaluation.costs().overall().way(contender.id()) instanceof Ways.Found found) {
         String name = unused(book, WorkbookUtil.createSafeSheetName(tool));
         WaySheet.Totals totals =
             new WaySheet(
@@ -99,7 +99,7 @@ public final class CostWorkbook {
         overview.text(row, 4, selection.currency().getCode());
         overview.text(row, 5, (found.isAtMost() ? "at most: " : "") + found.best().label());
         bounds(overview, row, found);
-        if (evaluation.costs().takes(contender.id()) instanceof Takes.Known known) {
+        if (evaluation.costs().overall().takes(contender.id()) instanceof Takes.Known known) {
           overview.formula(row, 6, time.write(contender, known, found.best()));
           overview.formula(row, 7, Sheet.at(row, 1) + "+" + Sheet.at(row, 6));
         } else {
@@ -108,7 +108,7 @@ public final class CostWorkbook {
         }
       } else {
         overview.text(row, 5, "no figure: see its working in Tertulia");
-        if (evaluation.costs().way(contender.id()) instanceof Ways.Gap gap
+        if (evaluation.costs().overall().way(contender.id()) instanceof Ways.Gap gap
             && gap.low().isPresent()) {
           overview.number(
               row, 8, gap.low().get().ledger().total(View.SPREAD).getAmount().doubleValue());

@@ -169,7 +169,7 @@ final class WaySheet {
 
   private void held(Way.Leg leg, Charge.Held charge) {
     boolean upFront = leg.option().list().term().payment() == Payment.UP_FRONT;
-    boolean staysDue = evaluation.costs().leaving() == Leaving.LOST || !isLeft(leg);
+    boolean staysDue = evaluation.costs().overall().leaving() == Leaving.LOST || !isLeft(leg);
     int from = leg.months().from();
     int last = !upFront && staysDue ? leg.committedTo() : leg.months().end();
     Chain chain = new Chain();
@@ -387,7 +387,7 @@ final class WaySheet {
 
   /** What is given back for terms that are left early. */
   private void credits() {
-    if (evaluation.costs().leaving() == Leaving.LOST) {
+    if (evaluation.costs().overall().leaving() == Leaving.LOST) {
       return;
     }
     for (Way.Leg leg : way.legs()) {

@@ -13,12 +13,13 @@ public final class HorizonCell {
   public static Cell of(Workspace.Session session, Contender contender) {
     View view = session.evaluation().whatIf().view();
     String why = session.why("way", "contender", contender.id());
-    return switch (session.evaluation().costs().way(contender.id())) {
+    return switch (session.evaluation().costs().overall().way(contender.id())) {
       case Ways.Found found ->
           Cell.figure(Known.amount(found, way -> way.ledger().total(view)), why)
               .noting(found.best().label() + Known.mark(found.best().legs().getLast().option()));
       case Ways.Gap gap when gap.isUnpriced() ->
-          Cell.missing(Known.least(session.evaluation().costs().leastTotal(contender.id())), why);
+          Cell.missing(
+              Known.least(session.evaluation().costs().overall().leastTotal(contender.id())), why);
       case Ways.Gap gap ->
           Cell.missing(gap.isUnconfirmed() ? "not confirmed" : "no plan fits", why)
               .noting(

@@ -304,7 +304,7 @@ public class Workspace {
             .map(new FindingWords(selection)::inShort)
             .orElse(""),
         ThreadChart.draw(
-            session.evaluation().costs().planned().stream().map(People::total).toList(),
+            session.evaluation().costs().overall().planned().stream().map(People::total).toList(),
             selection,
             session.query().whatIf().scenario()),
         session.query().month(),
@@ -328,8 +328,8 @@ public class Workspace {
 
   private static String subtitle(Evaluation evaluation) {
     Selection selection = evaluation.selection();
-    int fewest = evaluation.costs().lowestPlanned();
-    int most = evaluation.costs().highestPlanned();
+    int fewest = evaluation.costs().overall().lowestPlanned();
+    int most = evaluation.costs().overall().highestPlanned();
     return (fewest == most ? people(most) : fewest + " to " + people(most))
         + " · "
         + selection.horizon().months()
@@ -483,7 +483,7 @@ public class Workspace {
             .place(id)
             .filter(place -> place.place() == 1)
             .isPresent();
-    Outcome<SteadyCost> outcome = session.evaluation().costs().steady(id);
+    Outcome<SteadyCost> outcome = session.evaluation().costs().now().steady(id);
     return new Head(
         id,
         contender.tool().name(),
@@ -523,7 +523,7 @@ public class Workspace {
       }
       case Outcome.NoPlan<SteadyCost> none -> Cell.missing("—", why);
       case Outcome.Unpriced<SteadyCost> unpriced ->
-          Cell.missing(Known.least(session.evaluation().costs().leastMonthly(id)), why);
+          Cell.missing(Known.least(session.evaluation().costs().now().leastMonthly(id)), why);
     };
   }
 
@@ -541,6 +541,7 @@ public class Workspace {
         : session
             .evaluation()
             .costs()
+            .now()
             .steadyTime(id)
             .map(money -> "+ " + Figures.money(money) + " of people’s time")
             .orElse("people’s time not known");

@@ -27,7 +27,7 @@ import tertulia.core.path.CostByHeadcount;
 /** The pictures are well-formed and say what the core computed. */
 public class CostChartTest {
   private static final Evaluation EVALUATION = Evaluation.of(Demo.selection(), WhatIf.START);
-  private static final CostByHeadcount COSTS = EVALUATION.costs().costByHeadcount();
+  private static final CostByHeadcount COSTS = EVALUATION.costs().curves().costByHeadcount();
   private static final CostChart.Read READ = new CostChart.Read(101, 62, 111);
 
   private static List<Drawn> lines(String firstName) {
@@ -197,7 +197,9 @@ public class CostChartTest {
   @Test
   public void theThreadShowsEveryMonthAndItsSteps() throws Exception {
     List<Integer> people =
-        EVALUATION.costs().planned().stream().map(tertulia.core.growth.People::total).toList();
+        EVALUATION.costs().overall().planned().stream()
+            .map(tertulia.core.growth.People::total)
+            .toList();
     Document thread =
         parsed(ThreadChart.draw(people, Demo.selection(), tertulia.core.growth.Scenario.EXPECTED));
     assertEquals(elements(thread, "path", "knot").size(), 2);

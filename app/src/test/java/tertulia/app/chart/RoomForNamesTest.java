@@ -112,7 +112,8 @@ public class RoomForNamesTest {
 
   @Test
   public void costByHeadcount() throws Exception {
-    CostByHeadcount demo = Evaluation.of(Demo.selection(), WhatIf.START).costs().costByHeadcount();
+    CostByHeadcount demo =
+        Evaluation.of(Demo.selection(), WhatIf.START).costs().curves().costByHeadcount();
     List<CostByHeadcount.Curve> curves = new ArrayList<>(demo.curves().values());
     for (int seed = 0; seed < 8; seed++) {
       Collections.shuffle(curves, new Random(seed));

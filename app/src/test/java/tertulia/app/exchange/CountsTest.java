@@ -106,13 +106,13 @@ public class CountsTest {
   public void aMustForMoreThanThereAreSaysHowManyThereAre() {
     Evaluation evaluation = evaluated(need("at least 40 languages", "must"), "minutes", "9", "1");
     assertEquals(
-        evaluation.costs().against("halvard-desk").get("Yard").stream()
+        evaluation.costs().now().against("halvard-desk").get("Yard").stream()
             .map(reason -> reason.sentence())
             .filter(sentence -> sentence.contains("languages"))
             .toList(),
         List.of("At least 40 languages: this plan has 38 languages"));
     assertEquals(
-        evaluation.costs().against("slotmeer").get("Fleet").stream()
+        evaluation.costs().now().against("slotmeer").get("Fleet").stream()
             .map(reason -> reason.sentence())
             .filter(sentence -> sentence.contains("languages"))
             .toList(),

@@ -42,11 +42,11 @@ public class OwnMeasureTest {
         .active()
         .forEach(contender -> {
           String id = contender.id();
-          Ways ways = evaluation.costs().way(id);
+          Ways ways = evaluation.costs().overall().way(id);
           figures
               .append(id)
               .append(' ')
-              .append(evaluation.costs().optionNow(id).map(o -> o.label()))
+              .append(evaluation.costs().now().optionNow(id).map(o -> o.label()))
               .append(
                   ways instanceof Ways.Found found
                       ? found.best().label() + found.best().ledger().total(View.SPREAD)
@@ -54,13 +54,19 @@ public class OwnMeasureTest {
               .append(
                   IntStream.rangeClosed(1, 150)
                       .mapToObj(n ->
-                          evaluation.costs().costByHeadcount().curve(id).at(n).map(p -> p.money()))
+                          evaluation
+                              .costs()
+                              .curves()
+                              .costByHeadcount()
+                              .curve(id)
+                              .at(n)
+                              .map(p -> p.money()))
                       .toList())
               .append('\n');
         });
     return figures
         + evaluation.scores().totals().orElseThrow().standings().toString()
-        + evaluation.costs().orderByCost();
+        + evaluation.costs().now().orderByCost();
   }
 
   @Test
@@ -81,6 +87,7 @@ public class OwnMeasureTest {
     assertEquals(figures(own), figures(usual));
     assertEquals(
         own.costs()
+            .curves()
             .costBy(new Dimension.Quantity(BERTHS))
             .orElseThrow()
             .points()
@@ -88,6 +95,7 @@ public class OwnMeasureTest {
             .at(40),
         usual
             .costs()
+            .curves()
             .costBy(new Dimension.Quantity(Measure.CALENDARS))
             .orElseThrow()
             .points()

@@ -31,7 +31,7 @@ public class UnknownsTest {
   }
 
   private static Map<String, String> unpriced(Evaluation evaluation, String contender) {
-    return ((Outcome.Unpriced<SteadyCost>) evaluation.costs().steady(contender))
+    return ((Outcome.Unpriced<SteadyCost>) evaluation.costs().now().steady(contender))
         .leftOut().stream().collect(Collectors.toMap(LeftOut::option, left -> left.why().words()));
   }
 
@@ -46,10 +46,11 @@ public class UnknownsTest {
   public void withoutARateThereIsNoFigureAndTheTotalIsARange() {
     Evaluation evaluation = with("\"from\": \"GBP\"", "\"from\": \"USD\"");
     assertEquals(unpriced(evaluation, "quaymate").get("Team, monthly"), "no rate GBP to EUR");
-    assertFalse(evaluation.costs().orderByCost().contains("quaymate"));
-    assertTrue(evaluation.costs().feasible().stream().anyMatch(c -> c.id().equals("quaymate")));
+    assertFalse(evaluation.costs().now().orderByCost().contains("quaymate"));
+    assertTrue(
+        evaluation.costs().overall().feasible().stream().anyMatch(c -> c.id().equals("quaymate")));
     assertFalse(standing(evaluation, "quaymate").total().isExact());
-    assertTrue(evaluation.costs().costByHeadcount().curve("quaymate").at(62).isEmpty());
+    assertTrue(evaluation.costs().curves().costByHeadcount().curve("quaymate").at(62).isEmpty());
     assertTrue(evaluation.explain(new Figure.Steady("quaymate")) instanceof Working.Missing);
   }
 
@@ -106,7 +107,10 @@ public class UnknownsTest {
     Evaluation evaluation = with("\"most\": 120", "\"most\": 90");
     Evaluation onlyCrew = Evaluation.of(evaluation.selection(), WhatIf.START);
     assertTrue(
-        onlyCrew.costs().feasible().stream().map(Contender::id).toList().contains("slotmeer"));
+        onlyCrew.costs().overall().feasible().stream()
+            .map(Contender::id)
+            .toList()
+            .contains("slotmeer"));
     Working plans = onlyCrew.explain(new Figure.Plans("slotmeer"));
     Working crew =
         plans.parts().stream().filter(p -> p.label().startsWith("Crew, yearly")).findFirst().get();
@@ -127,8 +131,8 @@ public class UnknownsTest {
         (PortableFile.Read.Accepted) PortableFile.read(text.getBytes(StandardCharsets.UTF_8));
     Evaluation evaluation = Evaluation.of(read.selection(), WhatIf.START);
     assertEquals(evaluation.costs().people().total(), 0);
-    assertTrue(evaluation.costs().today().total() > 0);
-    var curve = evaluation.costs().costByHeadcount().curve("slotmeer");
+    assertTrue(evaluation.costs().overall().today().total() > 0);
+    var curve = evaluation.costs().curves().costByHeadcount().curve("slotmeer");
     assertEquals(curve.at(100).orElseThrow().money().getAmount().toPlainString(), "720.00");
   }
 }

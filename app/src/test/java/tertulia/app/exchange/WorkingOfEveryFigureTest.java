@@ -71,7 +71,7 @@ public class WorkingOfEveryFigureTest {
     }
     for (Contender contender : SELECTION.contenders()) {
       String id = contender.id();
-      if (evaluation.costs().steady(id) instanceof Outcome.Found<SteadyCost> found) {
+      if (evaluation.costs().now().steady(id) instanceof Outcome.Found<SteadyCost> found) {
         same(amount(evaluation, new Figure.Steady(id)), found.best().money().getAmount());
         evaluation.explain(new Figure.Dearer(id));
       } else {
@@ -82,6 +82,7 @@ public class WorkingOfEveryFigureTest {
           .forEach(offering ->
               evaluation
                   .costs()
+                  .now()
                   .planAlone(offering)
                   .ifPresent(cost ->
                       same(
@@ -91,13 +92,14 @@ public class WorkingOfEveryFigureTest {
         Optional<BigDecimal> left =
             evaluation
                 .costs()
+                .now()
                 .roomNow(id, measure)
                 .flatMap(room -> room.most(0).map(most -> most.subtract(room.used().getFirst())));
         Optional<BigDecimal> explained = amount(evaluation, new Figure.Room(id, measure.id()));
         assertEquals(explained.isPresent(), left.isPresent(), measure.label());
         left.ifPresent(units -> same(explained, units));
       }
-      if (evaluation.costs().stay(id) instanceof Outcome.Found<Stay> found) {
+      if (evaluation.costs().overall().stay(id) instanceof Outcome.Found<Stay> found) {
         same(
             amount(evaluation, new Figure.Horizon(id)),
             found.best().ledger().total(view).getAmount());
@@ -105,7 +107,7 @@ public class WorkingOfEveryFigureTest {
         assertFalse(
             amount(evaluation, new Figure.Horizon(id)).isPresent(), "an unknown is no zero");
       }
-      if (evaluation.costs().way(id) instanceof Ways.Found found) {
+      if (evaluation.costs().overall().way(id) instanceof Ways.Found found) {
         var ledger = found.best().ledger();
         same(amount(evaluation, new Figure.BestWay(id)), ledger.total(view).getAmount());
         same(amount(evaluation, new Figure.Idle(id)), ledger.idleMoney().getAmount());
@@ -116,7 +118,7 @@ public class WorkingOfEveryFigureTest {
             amount(evaluation, new Figure.BestWay(id)).isPresent(), "an unknown is no zero");
         assertFalse(amount(evaluation, new Figure.Full(id)).isPresent(), "an unknown is no zero");
       }
-      if (evaluation.costs().takes(id) instanceof Takes.Known known) {
+      if (evaluation.costs().overall().takes(id) instanceof Takes.Known known) {
         same(amount(evaluation, new Figure.Time(id)), known.time().total().getAmount());
       } else {
         assertFalse(amount(evaluation, new Figure.Time(id)).isPresent(), "an unknown is no zero");
@@ -125,6 +127,7 @@ public class WorkingOfEveryFigureTest {
           new WhatIf(whatIf.moment(), whatIf.scenario(), whatIf.terms(), view, WhatIf.Basis.FULL);
       Evaluation.of(SELECTION, fully)
           .costs()
+          .overall()
           .total(id)
           .ifPresent(full -> same(amount(evaluation, new Figure.Full(id)), full.getAmount()));
     }
@@ -138,7 +141,7 @@ public class WorkingOfEveryFigureTest {
           amount(evaluation, new Figure.Weight(criterion.id())),
           evaluation.scores().totals().orElseThrow().weight(criterion));
     }
-    for (Contender contender : evaluation.costs().feasible()) {
+    for (Contender contender : evaluation.costs().overall().feasible()) {
       var total = evaluation.scores().totals().orElseThrow().total(contender.id());
       Working working = evaluation.explain(new Figure.Total(contender.id())).parts().getFirst();
       evaluation.explain(new Figure.Wins(contender.id()));
@@ -171,12 +174,12 @@ public class WorkingOfEveryFigureTest {
   public void whoeverIsSetAsideOrOutIsNotRanked() {
     Evaluation evaluation = Evaluation.of(SELECTION, WhatIf.START);
     assertEquals(
-        evaluation.costs().feasible().stream().map(Contender::id).toList(),
+        evaluation.costs().overall().feasible().stream().map(Contender::id).toList(),
         List.of("slotmeer", "halvard-desk", "pierbook", "quaymate", "tollen-suite"));
     WhatIf monthly = new WhatIf(new Moment.Month(0), Scenario.EXPECTED, Terms.MONTHLY, View.SPREAD);
     Evaluation withoutYears = Evaluation.of(SELECTION, monthly);
     // Tollen sells no monthly term; its whole house is on request, so it stays in, without a figure
-    assertTrue(withoutYears.costs().stay("tollen-suite") instanceof Outcome.Unpriced);
+    assertTrue(withoutYears.costs().overall().stay("tollen-suite") instanceof Outcome.Unpriced);
     assertTrue(
         withoutYears.explain(new Figure.Total("gangway-ledger")) instanceof Working.Missing m
             && m.reason().startsWith("set aside"));

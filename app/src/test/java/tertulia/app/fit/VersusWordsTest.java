@@ -66,8 +66,9 @@ public class VersusWordsTest {
     Optional<Money> money =
         evaluation
             .costs()
+            .overall()
             .total(left.id())
-            .flatMap(a -> evaluation.costs().total(right.id()).map(a::minus));
+            .flatMap(a -> evaluation.costs().overall().total(right.id()).map(a::minus));
     assertEquals(says.contains("There is no total to compare"), lead.isEmpty(), says);
     boolean tie = lead.map(by -> by.abs().compareTo(TIE) < 0).orElse(false);
     assertEquals(says.contains("In the total they are a tie"), tie, says);

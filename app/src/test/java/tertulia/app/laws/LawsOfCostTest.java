@@ -59,8 +59,9 @@ public class LawsOfCostTest {
       Selection selection = GeneratedSelections.one(seed);
       for (View view : View.values()) {
         Evaluation evaluation = evaluation(selection, view);
-        Optional<Money> way = total(evaluation.costs().way(tool(selection)), view);
-        if (evaluation.costs().stay(tool(selection)) instanceof Outcome.Found<Stay> stay) {
+        Optional<Money> way = total(evaluation.costs().overall().way(tool(selection)), view);
+        if (evaluation.costs().overall().stay(tool(selection))
+            instanceof Outcome.Found<Stay> stay) {
           Money kept = stay.best().ledger().total(view);
           assertTrue(!way.orElseThrow().isGreaterThan(kept), seed + ": " + way + " over " + kept);
           compared++;
@@ -75,7 +76,7 @@ public class LawsOfCostTest {
     int compared = 0;
     for (int seed = 1; seed <= SEEDS; seed++) {
       Selection selection = GeneratedSelections.one(seed);
-      if (evaluation(selection, View.SPREAD).costs().way(tool(selection))
+      if (evaluation(selection, View.SPREAD).costs().overall().way(tool(selection))
           instanceof Ways.Found found) {
         Ledger ledger = found.best().ledger();
         Money invoiced =
@@ -112,8 +113,10 @@ public class LawsOfCostTest {
       Selection with = GeneratedSelections.read(file);
       Selection without = GeneratedSelections.read(withoutOffers(file));
       for (View view : View.values()) {
-        Optional<Money> dear = total(evaluation(without, view).costs().way(tool(without)), view);
-        Optional<Money> cheap = total(evaluation(with, view).costs().way(tool(with)), view);
+        Optional<Money> dear =
+            total(evaluation(without, view).costs().overall().way(tool(without)), view);
+        Optional<Money> cheap =
+            total(evaluation(with, view).costs().overall().way(tool(with)), view);
         assertEquals(cheap.isPresent(), dear.isPresent());
         if (dear.isPresent()) {
           assertTrue(!cheap.orElseThrow().isGreaterThan(dear.get()), "" + seed);
@@ -190,7 +193,7 @@ public class LawsOfCostTest {
   }
 
   private static Outcome<SteadyCost> steady(Evaluation evaluation, int n) {
-    People people = evaluation.costs().today().scaledTo(n);
+    People people = evaluation.costs().overall().today().scaledTo(n);
     Contender contender = evaluation.selection().contenders().getFirst();
     return SteadyCost.cheapest(
         contender.offerings(),
@@ -204,7 +207,7 @@ public class LawsOfCostTest {
     for (int seed = 1; seed <= SEEDS; seed++) {
       Selection selection = GeneratedSelections.one(seed);
       Evaluation evaluation = evaluation(selection, View.SPREAD);
-      CostByHeadcount costs = evaluation.costs().costByHeadcount();
+      CostByHeadcount costs = evaluation.costs().curves().costByHeadcount();
       for (int n = 1; n <= 130; n++) {
         Optional<CostByHeadcount.Point> swept = costs.curve(tool(selection)).at(n);
         Outcome<SteadyCost> exact = steady(evaluation, n);
@@ -226,7 +229,7 @@ public class LawsOfCostTest {
     int compared = 0;
     for (int seed = 1; seed <= SEEDS; seed++) {
       Selection selection = GeneratedSelections.one(seed);
-      if (evaluation(selection, View.SPREAD).costs().way(tool(selection))
+      if (evaluation(selection, View.SPREAD).costs().overall().way(tool(selection))
           instanceof Ways.Found found) {
         for (Invoice invoice : found.best().ledger().invoices()) {
           for (InvoiceLine line : invoice.lines()) {

@@ -52,7 +52,7 @@ public class CostWorkbookTest {
     check(evaluation);
     assertTrue(
         evaluation.selection().active().stream()
-            .anyMatch(c -> evaluation.costs().takes(c.id()) instanceof Takes.Known),
+            .anyMatch(c -> evaluation.costs().overall().takes(c.id()) instanceof Takes.Known),
         "the demonstration has people's time to compare");
   }
 
@@ -69,7 +69,7 @@ public class CostWorkbookTest {
       Sheet overview = book.getSheet("Overview");
       List<Contender> contenders = evaluation.selection().active();
       for (int i = 0; i < contenders.size(); i++) {
-        if (evaluation.costs().way(contenders.get(i).id()) instanceof Ways.Found found) {
+        if (evaluation.costs().overall().way(contenders.get(i).id()) instanceof Ways.Found found) {
           Row row = overview.getRow(FIRST_CONTENDER + i);
           var ledger = found.best().ledger();
           String about = contenders.get(i).id() + ": " + found.best().label();
@@ -78,7 +78,8 @@ public class CostWorkbookTest {
           assertEquals(value(formulas, row.getCell(2)), ledger.total(View.CASH).getAmount(), about);
           assertEquals(
               value(formulas, row.getCell(3)), ledger.pastHorizon(View.SPREAD).getAmount(), about);
-          if (evaluation.costs().takes(contenders.get(i).id()) instanceof Takes.Known known) {
+          if (evaluation.costs().overall().takes(contenders.get(i).id())
+              instanceof Takes.Known known) {
             assertEquals(value(formulas, row.getCell(6)), known.time().total().getAmount(), about);
             assertEquals(
                 value(formulas, row.getCell(7)),
@@ -104,11 +105,12 @@ public class CostWorkbookTest {
     int before = 0;
     for (int i = 0; i < place; i++) {
       String id = evaluation.selection().active().get(i).id();
-      before += evaluation.costs().way(id) instanceof Ways.Found ? 1 : 0;
+      before += evaluation.costs().overall().way(id) instanceof Ways.Found ? 1 : 0;
     }
     Sheet sheet = book.getSheetAt(4 + before);
     Ways.Found found =
-        (Ways.Found) evaluation.costs().way(evaluation.selection().active().get(place).id());
+        (Ways.Found)
+            evaluation.costs().overall().way(evaluation.selection().active().get(place).id());
     for (View view : View.values()) {
       Row together = row(sheet, "Together, " + view.words());
       for (int m = 0; m < evaluation.selection().horizon().months(); m++) {
@@ -167,7 +169,7 @@ public class CostWorkbookTest {
       }
       FormulaEvaluator formulas = book.getCreationHelper().createFormulaEvaluator();
       Cell slotmeer = book.getSheet("Overview").getRow(FIRST_CONTENDER).getCell(1);
-      var found = (Ways.Found) evaluation.costs().way("slotmeer");
+      var found = (Ways.Found) evaluation.costs().overall().way("slotmeer");
       BigDecimal twice = found.best().ledger().total(View.SPREAD).multipliedBy(2).getAmount();
       // shares of a term that goes on past the horizon may differ by their leftover units
       BigDecimal off = value(formulas, slotmeer).subtract(twice).abs();
@@ -211,7 +213,7 @@ public class CostWorkbookTest {
         Files.readAllLines(folder.resolve("cost-Overview.csv"), StandardCharsets.UTF_8);
     List<Contender> contenders = evaluation.selection().active();
     for (int i = 0; i < contenders.size(); i++) {
-      if (evaluation.costs().way(contenders.get(i).id()) instanceof Ways.Found found) {
+      if (evaluation.costs().overall().way(contenders.get(i).id()) instanceof Ways.Found found) {
         String[] cells = lines.get(FIRST_CONTENDER + i).split(",");
         assertEquals(
             new BigDecimal(cells[1]).setScale(2, RoundingMode.HALF_UP),

@@ -94,7 +94,7 @@ public record Agreement(Optional<BigDecimal> concordance, List<Own> own, List<Po
     for (Criterion criterion : evaluation.scores().criteria()) {
       BigDecimal weight = weights.getOrDefault(criterion.id(), BigDecimal.ZERO);
       if (criterion.kind() instanceof Criterion.Judged && weight.signum() > 0) {
-        for (Contender contender : evaluation.costs().feasible()) {
+        for (Contender contender : evaluation.costs().overall().feasible()) {
           if (evaluation.selection().panel().settled(criterion.id(), contender.id()).isEmpty()) {
             point(criterion, weight, contender.id(), seen).ifPresent(points::add);
           }

@@ -14,6 +14,13 @@ public record Amount(Optional<Money> low, Money high) {
     return new Amount(Optional.of(money), money);
   }
 
+  /** As it was found: an upper bound, a figure, or a figure with another low end. */
+  static Amount of(boolean atMost, Optional<Money> low, Money high) {
+    return atMost
+        ? new Amount(Optional.empty(), high)
+        : new Amount(low.or(() -> Optional.of(high)), high);
+  }
+
   /** Whether it is one figure. */
   public boolean isExact() {
     return low.filter(high::equals).isPresent();

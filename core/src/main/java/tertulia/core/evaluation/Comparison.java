@@ -153,12 +153,12 @@ public record Comparison(List<SideBySide> rows) {
         met,
         new Ladder(need.capability(), contender.offerings()).words(),
         met.isEnough(need),
-        costs.offeringNow(contender.id()).flatMap(o -> o.fact(need.capability()).count()));
+        costs.now().offeringNow(contender.id()).flatMap(o -> o.fact(need.capability()).count()));
   }
 
   private static Standing standing(Costs costs, Contender contender, Measure measure) {
-    Optional<Room> now = costs.roomNow(contender.id(), measure);
-    Optional<Room> months = costs.room(contender.id(), measure);
+    Optional<Room> now = costs.now().roomNow(contender.id(), measure);
+    Optional<Room> months = costs.now().room(contender.id(), measure);
     return now.isPresent() && months.isPresent()
         ? new Standing.OfMeasure(
             now.get().state(months.get()), now.get().used().getFirst(), now.get().most(0))

@@ -57,7 +57,7 @@ public record Evaluation(Selection selection, Costs costs, Scores scores) {
    */
   public Map<Member, Totals> withoutEach() {
     List<Member> seen = selection.panel().members().stream().filter(m -> !m.isWithheld()).toList();
-    List<String> contenders = costs.feasible().stream().map(Contender::id).toList();
+    List<String> contenders = costs.overall().feasible().stream().map(Contender::id).toList();
     WithoutEach without = new WithoutEach(scores, selection.panel().of(seen));
     Map<Member, Totals> each = new LinkedHashMap<>();
     for (Member member : seen) {
@@ -82,8 +82,9 @@ public record Evaluation(Selection selection, Costs costs, Scores scores) {
         .value(contender, criterion)
         .map(Value::interval)
         .orElseGet(() ->
-            new Valuation(costs, scores.panel(), selection.trials())
-                .elsewhere(selection.contender(contender), criterion));
+            new Valuation(costs.overall(), scores.panel(), selection.trials())
+                .elsewhere(
+                    selection.contender(contender), criterion, costs.now().optionNow(contender)));
   }
 
   /**

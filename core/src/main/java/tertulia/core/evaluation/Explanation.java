@@ -160,7 +160,8 @@ record Explanation(Evaluation evaluation) {
     Demand demand =
         java.util.Objects.requireNonNull(evaluation.costs().market().demands().get(measure));
     Working units =
-        demand.explain(measure, selection().groups(), evaluation.costs().planned().get(m));
+        demand.explain(
+            measure, selection().groups(), evaluation.costs().overall().planned().get(m));
     return new Working.Derived(
         selection().horizon().month(m).toString(),
         units.value().orElseThrow(),
@@ -169,7 +170,7 @@ record Explanation(Evaluation evaluation) {
   }
 
   private Working steady(String contender) {
-    Outcome<SteadyCost> outcome = evaluation.costs().steady(contender);
+    Outcome<SteadyCost> outcome = evaluation.costs().now().steady(contender);
     List<Working> needed =
         outcome instanceof Outcome.Found<SteadyCost> found
             ? counted(found.best().option()).stream().map(this::demand).toList()
@@ -185,7 +186,7 @@ record Explanation(Evaluation evaluation) {
 
   private Working horizon(String contender) {
     View view = evaluation.whatIf().view();
-    Outcome<Stay> outcome = evaluation.costs().stay(contender);
+    Outcome<Stay> outcome = evaluation.costs().overall().stay(contender);
     List<Working> needed =
         outcome instanceof Outcome.Found<Stay> found
             ? counted(found.best().option()).stream().map(this::demandByMonth).toList()
@@ -203,7 +204,7 @@ record Explanation(Evaluation evaluation) {
   private Working way(String contender) {
     View view = evaluation.whatIf().view();
     String label = "Best way through the plans, " + view.words();
-    return switch (evaluation.costs().way(contender)) {
+    return switch (evaluation.costs().overall().way(contender)) {
       case Ways.Gap gap -> {
         List<Working> reasons = new ArrayList<>();
         gap.verdicts()
@@ -249,7 +250,7 @@ record Explanation(Evaluation evaluation) {
   }
 
   private Working time(String contender) {
-    return switch (evaluation.costs().takes(contender)) {
+    return switch (evaluation.costs().overall().takes(contender)) {
       case Takes.Known known -> known.time().explain();
       case Takes.Unknown unknown ->
           new Working.Missing("People’s time", unknown.why() + ", which is not none");
@@ -257,8 +258,8 @@ record Explanation(Evaluation evaluation) {
   }
 
   private Working full(String contender) {
-    if (evaluation.costs().way(contender) instanceof Ways.Found
-        && evaluation.costs().takes(contender) instanceof Takes.Known) {
+    if (evaluation.costs().overall().way(contender) instanceof Ways.Found
+        && evaluation.costs().overall().takes(contender) instanceof Takes.Known) {
       return Working.Sum.of(
           "Full cost over " + selection().horizon().months() + " months",
           selection().currency().getCode(),
@@ -310,6 +311,7 @@ record Explanation(Evaluation evaluation) {
     String label = "The whole-staff price against named seats";
     return evaluation
         .costs()
+        .now()
         .wholeStaff(contender)
         .<Working>map(staff ->
             new Working.Derived(
@@ -334,7 +336,7 @@ record Explanation(Evaluation evaluation) {
 
   private List<Working> beside(String contender, Way way, View view) {
     List<Working> parts = new ArrayList<>();
-    if (evaluation.costs().stay(contender) instanceof Outcome.Found<Stay> stay) {
+    if (evaluation.costs().overall().stay(contender) instanceof Outcome.Found<Stay> stay) {
       parts.add(
           new Working.Derived(
               "Keeping " + stay.best().option().label(),
@@ -342,7 +344,7 @@ record Explanation(Evaluation evaluation) {
               "the cheapest single plan and term that qualifies in all months",
               List.of()));
     }
-    if (evaluation.costs().wayAllMonthly(contender) instanceof Ways.Found monthly) {
+    if (evaluation.costs().overall().wayAllMonthly(contender) instanceof Ways.Found monthly) {
       parts.add(
           new Working.Derived(
               "All monthly",
@@ -351,7 +353,7 @@ record Explanation(Evaluation evaluation) {
               List.of()));
     }
     if (!way.credited().isZero()
-        && evaluation.costs().wayIfLost(contender) instanceof Ways.Found lost) {
+        && evaluation.costs().overall().wayIfLost(contender) instanceof Ways.Found lost) {
       parts.add(
           new Working.Derived(
               "Credited for terms that are left",
@@ -402,11 +404,13 @@ record Explanation(Evaluation evaluation) {
     Demand demand =
         java.util.Objects.requireNonNull(evaluation.costs().market().demands().get(measure));
     Working units =
-        demand.explain(measure, selection().groups(), evaluation.costs().planned().get(m));
+        demand.explain(
+            measure, selection().groups(), evaluation.costs().overall().planned().get(m));
     boolean sum = measure.nature() == Measure.Nature.SUM;
     return new Working.Derived(
         selection().horizon().month(m).toString(),
-        measure.quantity(evaluation.costs().months().get(m).amount(measure).orElseThrow()),
+        measure.quantity(
+            evaluation.costs().overall().months().get(m).amount(measure).orElseThrow()),
         sum ? "added up since the start; this month's part:" : ROUNDED_UP,
         sum
             ? Stream.of(m == 0 ? stock(measure) : List.<Working>of(), List.of(units))
@@ -516,8 +520,9 @@ record Explanation(Evaluation evaluation) {
 
   /** The demand of the first month in which so many units are needed. */
   private List<Working> firstMonthWith(Reason.OverCap over) {
-    for (int m = 0; m < evaluation.costs().months().size(); m++) {
-      if (evaluation.costs().months().get(m).of(over.measure()).orElse(-1) == over.needed()) {
+    for (int m = 0; m < evaluation.costs().overall().months().size(); m++) {
+      if (evaluation.costs().overall().months().get(m).of(over.measure()).orElse(-1)
+          == over.needed()) {
         return List.of(demandIn(over.measure(), m));
       }
     }
@@ -525,7 +530,7 @@ record Explanation(Evaluation evaluation) {
   }
 
   private Optional<Ledger> ledger(String contender) {
-    return evaluation.costs().way(contender) instanceof Ways.Found found
+    return evaluation.costs().overall().way(contender) instanceof Ways.Found found
         ? Optional.of(found.best().ledger())
         : Optional.empty();
   }
@@ -602,18 +607,18 @@ record Explanation(Evaluation evaluation) {
   }
 
   private Working dearer(String contender) {
-    List<String> order = evaluation.costs().orderByCost();
+    List<String> order = evaluation.costs().now().orderByCost();
     if (order.isEmpty()
-        || !(evaluation.costs().steady(contender) instanceof Outcome.Found<SteadyCost> mine)
-        || !(evaluation.costs().steady(order.getFirst())
+        || !(evaluation.costs().now().steady(contender) instanceof Outcome.Found<SteadyCost> mine)
+        || !(evaluation.costs().now().steady(order.getFirst())
             instanceof Outcome.Found<SteadyCost> least)) {
       return steady(contender);
     }
     if (!order.contains(contender)) {
       return time(contender);
     }
-    Money leastTime = evaluation.costs().steadyTime(order.getFirst()).orElseThrow();
-    Money myTime = evaluation.costs().steadyTime(contender).orElseThrow();
+    Money leastTime = evaluation.costs().now().steadyTime(order.getFirst()).orElseThrow();
+    Money myTime = evaluation.costs().now().steadyTime(contender).orElseThrow();
     List<Working> parts = new ArrayList<>(List.of(mine.best().explain()));
     if (!myTime.isZero()) {
       parts.add(monthly("upkeep and work by hand, a month", myTime));
@@ -632,7 +637,7 @@ record Explanation(Evaluation evaluation) {
   }
 
   private NeedCosts.Line line(String capability) {
-    return evaluation.costs().needCosts().lines().stream()
+    return evaluation.costs().overall().needCosts().lines().stream()
         .filter(line -> line.need().capability().id().equals(capability))
         .findFirst()
         .orElseThrow(() -> new IllegalArgumentException("No must " + capability));
@@ -644,8 +649,8 @@ record Explanation(Evaluation evaluation) {
         line.need().capability().name() + ", for " + name,
         Optional.ofNullable(line.byContender().get(contender))
             .orElseThrow(() -> new IllegalArgumentException("It is set aside: " + contender)),
-        evaluation.costs().way(contender),
-        evaluation.costs().wayWithout(contender, java.util.Set.of(line.need())));
+        evaluation.costs().overall().way(contender),
+        evaluation.costs().overall().wayWithout(contender, java.util.Set.of(line.need())));
   }
 
   private Working needCost(NeedCosts.Line line) {
@@ -699,7 +704,7 @@ record Explanation(Evaluation evaluation) {
     return selection().contender(contender).offerings().stream()
         .filter(offering -> offering.plan().id().equals(plan))
         .findFirst()
-        .flatMap(evaluation.costs()::planAlone)
+        .flatMap(evaluation.costs().now()::planAlone)
         .map(cost -> cost.explain())
         .orElseThrow(() -> new IllegalArgumentException("No plan with a figure: " + plan));
   }
@@ -727,9 +732,15 @@ record Explanation(Evaluation evaluation) {
             .findFirst()
             .orElseThrow(() -> new IllegalArgumentException("No demand for " + measure));
     String plan =
-        evaluation.costs().optionNow(contender).map(Option::label).orElse("no plan with a price");
+        evaluation
+            .costs()
+            .now()
+            .optionNow(contender)
+            .map(Option::label)
+            .orElse("no plan with a price");
     return evaluation
         .costs()
+        .now()
         .roomNow(contender, counted)
         .map(room -> room.explain(plan, units(measure)))
         .orElseGet(() ->
@@ -744,14 +755,14 @@ record Explanation(Evaluation evaluation) {
 
   private Working plans(String contender) {
     List<Working> lines = new ArrayList<>();
-    if (evaluation.costs().stay(contender) instanceof Outcome.Found<Stay> found) {
+    if (evaluation.costs().overall().stay(contender) instanceof Outcome.Found<Stay> found) {
       lines.add(verdictLine(found.best().option().label(), new Verdict.Qualifies()));
       found
           .others()
           .forEach(o -> lines.add(verdictLine(o.option().label(), new Verdict.Qualifies())));
       lines.addAll(leftOut(found.leftOut(), found.passedOver()));
     } else {
-      lines.addAll(leftOut(List.of(), evaluation.costs().stay(contender).passedOver()));
+      lines.addAll(leftOut(List.of(), evaluation.costs().overall().stay(contender).passedOver()));
     }
     return new Working.Stated(
         "Plans of " + selection().contender(contender).tool().name(),

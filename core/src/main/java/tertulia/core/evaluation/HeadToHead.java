@@ -189,7 +189,8 @@ public record HeadToHead(
       List<CostByHeadcount.Order> orders = orders();
       Apart horizon =
           Apart.between(
-              evaluation.costs().totalBounds(left), evaluation.costs().totalBounds(right));
+              evaluation.costs().overall().totalBounds(left),
+              evaluation.costs().overall().totalBounds(right));
       List<Turn> turns = new ArrayList<>(weights());
       turns.addAll(headcounts(orders));
       turns.addAll(needsThatTurn(horizon));
@@ -198,7 +199,7 @@ public record HeadToHead(
     }
 
     private List<CostByHeadcount.Order> orders() {
-      CostByHeadcount costs = evaluation.costs().costByHeadcount();
+      CostByHeadcount costs = evaluation.costs().curves().costByHeadcount();
       Set<String> swept = costs.curves().keySet();
       return swept.contains(left) && swept.contains(right) ? costs.orders(left, right) : List.of();
     }
@@ -247,10 +248,10 @@ public record HeadToHead(
     /** The people of the first month, those under discussion, and the most there will be. */
     private List<AtHeadcount> money() {
       Set<Integer> people = new TreeSet<>();
-      people.add(Math.max(1, evaluation.costs().today().total()));
+      people.add(Math.max(1, evaluation.costs().overall().today().total()));
       people.add(Math.max(1, evaluation.costs().people().total()));
-      people.add(Math.max(1, evaluation.costs().highestPlanned()));
-      int highest = Math.max(1, evaluation.costs().highestPlanned());
+      people.add(Math.max(1, evaluation.costs().overall().highestPlanned()));
+      int highest = Math.max(1, evaluation.costs().overall().highestPlanned());
       for (int other : new int[] {2 * highest, Math.max(1, highest / 2), 1, highest + 1}) {
         if (people.size() < AT) {
           people.add(Math.min(CostByHeadcount.MOST_SWEPT, other));
@@ -262,7 +263,7 @@ public record HeadToHead(
                 evaluation
                     .costs()
                     .at(new WhatIf.Moment.Headcount(n, evaluation.costs().occasion().month()));
-            return new AtHeadcount(n, then.monthly(left), then.monthly(right));
+            return new AtHeadcount(n, then.now().monthly(left), then.now().monthly(right));
           })
           .toList();
     }
@@ -311,8 +312,8 @@ public record HeadToHead(
         if (need.importance() instanceof Importance.Must) {
           Apart without =
               Apart.between(
-                  evaluation.costs().totalWithout(left, Set.of(need)),
-                  evaluation.costs().totalWithout(right, Set.of(need)));
+                  evaluation.costs().overall().totalWithout(left, Set.of(need)),
+                  evaluation.costs().overall().totalWithout(right, Set.of(need)));
           if (without instanceof Apart.Cheaper other && other.side() != with.side()) {
             turns.add(new Turn.WithoutNeed(need, other.side() == Side.LEFT ? left : right));
           }

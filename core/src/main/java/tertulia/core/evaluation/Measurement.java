@@ -21,7 +21,8 @@ import tertulia.core.working.Quantity;
 import tertulia.core.working.Working;
 
 /** What a number is worth on the scale the buyer stated. */
-record Measurement(Costs costs, Trials trials, Criterion criterion, Criterion.Measured scale) {
+record Measurement(
+    CostsOverall costs, Trials trials, Criterion criterion, Criterion.Measured scale) {
   private static final BigDecimal HUNDRED = BigDecimal.valueOf(100);
 
   Value of(Contender contender) {

@@ -16,11 +16,11 @@ public enum Met {
   UNKNOWN;
 
   /**
-   * How a contender meets a need: by what {@link Costs#optionNow} takes, or, where no plan lists a
-   * price, by its last plan.
+   * How a contender meets a need: by what {@link CostsNow#optionNow} takes, or, where no plan lists
+   * a price, by its last plan.
    */
   static Met of(Costs costs, Contender contender, Need need) {
-    Optional<Option> option = costs.optionNow(contender.id());
+    Optional<Option> option = costs.now().optionNow(contender.id());
     if (need.outside().isPresent()
         && option.filter(taken -> taken.outside().contains(need.outside().get())).isPresent()) {
       return OUTSIDE;

@@ -81,12 +81,12 @@ public record NeedCosts(List<Line> lines, Map<String, List<Together>> together) 
     }
   }
 
-  static NeedCosts of(Costs costs) {
+  static NeedCosts of(CostsOverall costs) {
     return new Finder(costs).find();
   }
 
   /** Finds the costs with as few ways as there are musts and contenders. */
-  private record Finder(Costs costs) {
+  private record Finder(CostsOverall costs) {
     NeedCosts find() {
       List<Need> musts =
           costs.selection().needs().stream()

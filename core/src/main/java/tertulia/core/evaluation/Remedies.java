@@ -34,13 +34,13 @@ record Remedies(Costs costs) {
 
   private Optional<Money> cheapestRival(String contender, Terms terms) {
     return rivals(contender).stream()
-        .flatMap(id -> costs.total(id, costs.wayUnder(id, terms)).stream())
+        .flatMap(id -> costs.overall().total(id, costs.overall().wayUnder(id, terms)).stream())
         .min(Money::compareTo);
   }
 
   /** The smallest in tenths of a percent, by halving: a larger one is never dearer. */
   private Optional<Remedy> discount(String contender) {
-    Optional<Money> mine = costs.total(contender);
+    Optional<Money> mine = costs.overall().total(contender);
     Optional<Money> rival = cheapestRival(contender, costs.whatIf().terms());
     if (mine.isEmpty() || rival.isEmpty() || mine.get().isLessThan(rival.get())) {
       return Optional.empty();
@@ -58,14 +58,19 @@ record Remedies(Costs costs) {
         few = middle;
       }
     }
-    Money becomes = costs.total(contender, costs.wayAt(contender, left(enough))).orElseThrow();
+    Money becomes =
+        costs
+            .overall()
+            .total(contender, costs.overall().wayAt(contender, left(enough)))
+            .orElseThrow();
     return Optional.of(
         new Remedy.Discount(BigDecimal.valueOf(enough).movePointLeft(1), becomes, rival.get()));
   }
 
   private boolean isCheaper(String contender, int tenths, Money rival) {
     return costs
-        .total(contender, costs.wayAt(contender, left(tenths)))
+        .overall()
+        .total(contender, costs.overall().wayAt(contender, left(tenths)))
         .map(total -> total.isLessThan(rival))
         .orElse(false);
   }
@@ -76,7 +81,7 @@ record Remedies(Costs costs) {
 
   /** The nearest headcount at which the contender is strictly cheaper than every other. */
   private Optional<Remedy> headcount(String contender) {
-    CostByHeadcount swept = costs.costByHeadcount();
+    CostByHeadcount swept = costs.curves().costByHeadcount();
     int now = costs.people().total();
     if (!swept.curves().containsKey(contender) || isCheapestAt(swept, contender, now)) {
       return Optional.empty();
@@ -100,10 +105,12 @@ record Remedies(Costs costs) {
   }
 
   private Optional<Remedy> term(String contender, Terms terms) {
-    Optional<Money> mine = costs.total(contender, costs.wayUnder(contender, terms));
+    Optional<Money> mine =
+        costs.overall().total(contender, costs.overall().wayUnder(contender, terms));
     Optional<Money> rival = cheapestRival(contender, terms);
     boolean isNow =
         costs
+            .overall()
             .total(contender)
             .flatMap(now -> cheapestRival(contender, costs.whatIf().terms()).map(now::isLessThan))
             .orElse(false);

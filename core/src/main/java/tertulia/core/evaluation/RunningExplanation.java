@@ -25,8 +25,8 @@ record RunningExplanation(
     if (!costs.selection().horizon().contains(m)) {
       throw new IllegalArgumentException("no plan month " + m);
     }
-    Optional<List<Money>> running = costs.running(contender);
-    if (running.isEmpty() || !(costs.way(contender) instanceof Ways.Found found)) {
+    Optional<List<Money>> running = costs.overall().running(contender);
+    if (running.isEmpty() || !(costs.overall().way(contender) instanceof Ways.Found found)) {
       return way.apply(contender);
     }
     View view = costs.whatIf().view();
@@ -35,7 +35,7 @@ record RunningExplanation(
       parts.add(found.best().ledger().explainMonth(i, view));
     }
     if (costs.whatIf().basis() == WhatIf.Basis.FULL
-        && costs.takes(contender) instanceof Takes.Known known) {
+        && costs.overall().takes(contender) instanceof Takes.Known known) {
       Money time =
           known.time().lines().stream()
               .filter(line -> line.month() <= m)
@@ -59,7 +59,7 @@ record RunningExplanation(
     String currency = costs.selection().currency().getCode();
     return new Working.Derived(
         "The tool in use, so far",
-        Quantity.of(costs.runningOfOldTool().orElseThrow().get(m)),
+        Quantity.of(costs.overall().runningOfOldTool().orElseThrow().get(m)),
         "what it costs a month × months, rounded half-up",
         List.of(
             new Working.Entered("the tool in use, a month", new Quantity(month.get(), currency)),
@@ -67,7 +67,7 @@ record RunningExplanation(
   }
 
   Working perHead(String contender, int months) {
-    Optional<Amount> head = costs.perHead(contender, months);
+    Optional<Amount> head = costs.now().perHead(contender, months);
     String label = "For each of " + costs.people().total() + ", for " + months + " months";
     List<Working> parts =
         List.of(
@@ -78,6 +78,7 @@ record RunningExplanation(
             new Working.Derived(label, Quantity.of(amount.high()), "what it costs" + times, parts))
         .or(() ->
             costs
+                .now()
                 .leastPerHead(contender, months)
                 .map(least ->
                     new Working.Missing(

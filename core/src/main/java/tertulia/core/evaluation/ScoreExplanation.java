@@ -143,7 +143,7 @@ record ScoreExplanation(Evaluation evaluation, Function<String, Working> plans) 
         .setAside()
         .<Working>map(reason -> new Working.Missing("Total", "set aside: " + reason))
         .orElseGet(() ->
-            evaluation.costs().feasible().stream().anyMatch(c -> c.id().equals(contender))
+            evaluation.costs().overall().feasible().stream().anyMatch(c -> c.id().equals(contender))
                 ? new Working.Missing("Total", "nobody has given weights yet")
                 : new Working.Missing(
                     "Total", "no plan qualifies in all months", List.of(plans.apply(contender))));

@@ -21,8 +21,8 @@ public final class Scores {
   private Scores(Costs costs, Selection judged) {
     this.criteria = live(judged.criteria(), costs.selection());
     this.panel = judged.panel();
-    Valuation valuation = new Valuation(costs, panel, judged.trials());
-    for (Contender contender : costs.feasible()) {
+    Valuation valuation = new Valuation(costs.overall(), panel, judged.trials());
+    for (Contender contender : costs.overall().feasible()) {
       Map<String, Value> own = new LinkedHashMap<>();
       this.criteria.forEach(c -> own.put(c.id(), valuation.value(contender, c)));
       values.put(contender.id(), own);

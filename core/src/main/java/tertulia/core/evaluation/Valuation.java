@@ -29,7 +29,7 @@ import tertulia.core.working.Quantity;
 import tertulia.core.working.Working;
 
 /** What each contender is worth under each criterion. */
-record Valuation(Costs costs, Panel panel, Trials trials) {
+record Valuation(CostsOverall costs, Panel panel, Trials trials) {
   private static final BigDecimal HALF = new BigDecimal("0.5");
 
   Value value(Contender contender, Criterion criterion) {
@@ -53,18 +53,19 @@ record Valuation(Costs costs, Panel panel, Trials trials) {
     };
   }
 
-  /** As {@link Evaluation#worth} for a contender without a way over the horizon. */
-  Interval elsewhere(Contender contender, Criterion criterion) {
+  /**
+   * As {@link Evaluation#worth} for a contender without a way over the horizon.
+   *
+   * @param now what it would be on for the people under discussion; empty if it lists no prices
+   */
+  Interval elsewhere(Contender contender, Criterion criterion, Optional<Option> now) {
     return switch (criterion.kind()) {
       case Criterion.Judged judged -> value(contender, criterion).interval();
       case Criterion.Ratings ratings -> value(contender, criterion).interval();
       case Criterion.Cost cost -> Interval.UNKNOWN;
       case Criterion.CostAsFound cost -> Interval.UNKNOWN;
       case Criterion.Coverage coverage ->
-          costs
-              .optionNow(contender.id())
-              .map(option -> coverage(criterion, option).interval())
-              .orElse(Interval.UNKNOWN);
+          now.map(option -> coverage(criterion, option).interval()).orElse(Interval.UNKNOWN);
       case Criterion.Measured measured ->
           measured.number().isOfPlan() ? Interval.UNKNOWN : value(contender, criterion).interval();
     };
@@ -75,7 +76,7 @@ record Valuation(Costs costs, Panel panel, Trials trials) {
    * rounded up, to the cheapest, rounded down to two figures; empty if fewer than two cost
    * different amounts that are known.
    */
-  static Optional<Criterion.Cost> guess(Costs costs) {
+  static Optional<Criterion.Cost> guess(CostsOverall costs) {
     List<BigDecimal> all =
         costs.feasible().stream().flatMap(c -> known(costs, c).stream()).sorted().toList();
     if (all.isEmpty() || all.getFirst().compareTo(all.getLast()) == 0) {
@@ -87,7 +88,7 @@ record Valuation(Costs costs, Panel panel, Trials trials) {
   }
 
   /** What a contender costs a month as the criterion reads it; empty while it is not known. */
-  private static Optional<BigDecimal> known(Costs costs, Contender contender) {
+  private static Optional<BigDecimal> known(CostsOverall costs, Contender contender) {
     if (!(costs.spread(contender.id()) instanceof Ways.Found found)) {
       return Optional.empty();
     }

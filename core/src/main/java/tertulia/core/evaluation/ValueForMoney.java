@@ -101,6 +101,7 @@ public record ValueForMoney(List<Point> points, List<String> withoutCost) {
     for (String contender : totals.values().keySet()) {
       Interval value = value(totals, contender, worth, weights);
       costs
+          .overall()
           .totalBounds(contender)
           .ifPresentOrElse(
               cost -> alone.add(new Point(contender, value, cost, List.of())),

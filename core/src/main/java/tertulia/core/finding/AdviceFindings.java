@@ -146,8 +146,8 @@ public record AdviceFindings(Sensitivity sensitivity) {
   }
 
   private boolean othersWithinPlan(Sizes sizes, String leader) {
-    int from = Math.max(1, read().costs().lowestPlanned());
-    int to = Math.min(sizes.sizes(), read().costs().highestPlanned());
+    int from = Math.max(1, read().costs().overall().lowestPlanned());
+    int to = Math.min(sizes.sizes(), read().costs().overall().highestPlanned());
     for (int n = from; n <= to; n++) {
       if (sizes.certainLeader(n).filter(tool -> !tool.equals(leader)).isPresent()) {
         return true;
@@ -196,11 +196,17 @@ public record AdviceFindings(Sensitivity sensitivity) {
         takeIf()
             .lead()
             .tool()
-            .flatMap(leader -> read().costs().totalBounds(leader))
+            .flatMap(leader -> read().costs().overall().totalBounds(leader))
             .filter(Amount::isExact)
             .map(Amount::high);
     Optional<Money> then =
-        dropped.of(read()).costs().totalBounds(tool).filter(Amount::isExact).map(Amount::high);
+        dropped
+            .of(read())
+            .costs()
+            .overall()
+            .totalBounds(tool)
+            .filter(Amount::isExact)
+            .map(Amount::high);
     return now.flatMap(mine -> then.map(mine::minus)).filter(Money::isPositive);
   }
 

@@ -33,12 +33,13 @@ public record AnswerFindings(Evaluation evaluation) {
     if (evaluation.selection().active().isEmpty()) {
       return new AnswerFinding.NobodyCompared();
     }
-    if (costs().feasible().isEmpty()) {
+    if (costs().overall().feasible().isEmpty()) {
       return new AnswerFinding.NobodyDoes(toConfirm());
     }
-    if (costs().feasible().size() == 1) {
+    if (costs().overall().feasible().size() == 1) {
       return new AnswerFinding.OnlyOneDoes(
-          costs().feasible().getFirst().id(), evaluation.selection().active().size() == 1);
+          costs().overall().feasible().getFirst().id(),
+          evaluation.selection().active().size() == 1);
     }
     return evaluation.scores().totals().<AnswerFinding>map(this::ahead).orElseGet(this::cheapest);
   }
@@ -59,7 +60,7 @@ public record AnswerFindings(Evaluation evaluation) {
 
   /** Who does what is needed; everybody at the table is named once. */
   public AnswerFinding.WhoDoes whoDoes() {
-    List<String> doing = costs().feasible().stream().map(Contender::id).toList();
+    List<String> doing = costs().overall().feasible().stream().map(Contender::id).toList();
     List<String> toConfirm = toConfirm().stream().filter(id -> !doing.contains(id)).toList();
     return new AnswerFinding.WhoDoes(
         doing,
@@ -109,7 +110,7 @@ public record AnswerFindings(Evaluation evaluation) {
   }
 
   private AnswerFinding cheapest() {
-    List<String> doing = costs().feasible().stream().map(Contender::id).toList();
+    List<String> doing = costs().overall().feasible().stream().map(Contender::id).toList();
     Optional<CostFinding.WholePeriod> whole = new CostFindings(costs()).wholePeriod();
     return whole
         .<AnswerFinding>map(period ->
@@ -126,7 +127,7 @@ public record AnswerFindings(Evaluation evaluation) {
 
   /** Where a contender stands by its figures, now and over the whole period. */
   private Cheapness cheapness(String tool) {
-    if (costs().monthly(tool).isEmpty() || costs().totalBounds(tool).isEmpty()) {
+    if (costs().now().monthly(tool).isEmpty() || costs().overall().totalBounds(tool).isEmpty()) {
       return Cheapness.NOT_KNOWN;
     }
     boolean whole =
@@ -139,14 +140,15 @@ public record AnswerFindings(Evaluation evaluation) {
 
   /** Who may cost less than a contender, though its figure is not above theirs. */
   private List<String> mayCostLess(String tool) {
-    Optional<Amount> now = costs().monthly(tool);
-    Optional<Amount> whole = costs().totalBounds(tool);
-    return costs().feasible().stream()
+    Optional<Amount> now = costs().now().monthly(tool);
+    Optional<Amount> whole = costs().overall().totalBounds(tool);
+    return costs().overall().feasible().stream()
         .map(Contender::id)
         .filter(id -> !id.equals(tool))
         .filter(id ->
-            isOpen(now, costs().monthly(id), costs().leastMonthly(id))
-                || isOpen(whole, costs().totalBounds(id), costs().leastTotal(id)))
+            isOpen(now, costs().now().monthly(id), costs().now().leastMonthly(id))
+                || isOpen(
+                    whole, costs().overall().totalBounds(id), costs().overall().leastTotal(id)))
         .toList();
   }
 
@@ -170,7 +172,8 @@ public record AnswerFindings(Evaluation evaluation) {
   }
 
   private boolean isUnconfirmed(String tool) {
-    return costs().steady(tool) instanceof Outcome.NoPlan<SteadyCost> none && none.isUnconfirmed();
+    return costs().now().steady(tool) instanceof Outcome.NoPlan<SteadyCost> none
+        && none.isUnconfirmed();
   }
 
   /**
@@ -181,7 +184,7 @@ public record AnswerFindings(Evaluation evaluation) {
   public List<MissingFinding> missing(LocalDate today, int daysFresh) {
     List<MissingFinding> missing = new ArrayList<>();
     toConfirm().forEach(tool -> missing.add(new MissingFinding.ToConfirm(tool)));
-    costs().feasible().stream()
+    costs().overall().feasible().stream()
         .map(Contender::id)
         .filter(this::hasNoPrice)
         .forEach(tool -> missing.add(new MissingFinding.NoPrice(tool)));
@@ -198,8 +201,8 @@ public record AnswerFindings(Evaluation evaluation) {
   }
 
   private boolean hasNoPrice(String tool) {
-    return costs().steady(tool) instanceof Outcome.Unpriced
-        || costs().way(tool) instanceof Ways.Gap gap && gap.isUnpriced();
+    return costs().now().steady(tool) instanceof Outcome.Unpriced
+        || costs().overall().way(tool) instanceof Ways.Gap gap && gap.isUnpriced();
   }
 
   /** Views that count in no figure the reader has; empty if there are none. */
@@ -216,7 +219,7 @@ public record AnswerFindings(Evaluation evaluation) {
 
   /** Weights and marks, once there is something to judge. */
   private void judging(List<MissingFinding> missing) {
-    if (costs().feasible().size() < 2) {
+    if (costs().overall().feasible().size() < 2) {
       return;
     }
     if (evaluation.scores().criteria().isEmpty()) {
@@ -265,7 +268,7 @@ public record AnswerFindings(Evaluation evaluation) {
 
   private void oldPrices(LocalDate today, int daysFresh, List<MissingFinding> missing) {
     for (Contender contender : evaluation.selection().active()) {
-      if (costs().steady(contender.id()) instanceof Outcome.Found<SteadyCost> found) {
+      if (costs().now().steady(contender.id()) instanceof Outcome.Found<SteadyCost> found) {
         Provenance source = found.best().option().plan().source();
         if (source.isOldOn(today, daysFresh)) {
           missing.add(new MissingFinding.OldPrice(contender.id(), source.asOf()));

@@ -21,14 +21,15 @@ public record ChangeFindings(Evaluation before, Evaluation after) {
 
   /** All with the least figure for the people under discussion; empty if nobody has one. */
   private static List<String> cheapest(Costs costs) {
-    Optional<Money> least = costs.orderByCost().stream().findFirst().map(id -> figure(costs, id));
+    Optional<Money> least =
+        costs.now().orderByCost().stream().findFirst().map(id -> figure(costs, id));
     return costs.selection().active().stream()
         .map(Contender::id)
-        .filter(id -> costs.monthly(id).map(Amount::high).equals(least) && least.isPresent())
+        .filter(id -> costs.now().monthly(id).map(Amount::high).equals(least) && least.isPresent())
         .toList();
   }
 
   private static Money figure(Costs costs, String tool) {
-    return costs.monthly(tool).orElseThrow().high();
+    return costs.now().monthly(tool).orElseThrow().high();
   }
 }

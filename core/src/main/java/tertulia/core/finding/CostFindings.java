@@ -63,8 +63,8 @@ public record CostFindings(Costs costs) {
       return Optional.empty();
     }
     String tool = serving.getFirst();
-    Optional<Amount> month = costs.monthly(tool);
-    Optional<Amount> whole = costs.totalBounds(tool);
+    Optional<Amount> month = costs.now().monthly(tool);
+    Optional<Amount> whole = costs.overall().totalBounds(tool);
     if (month.isEmpty() && whole.isEmpty()) {
       return Optional.empty();
     }
@@ -72,20 +72,20 @@ public record CostFindings(Costs costs) {
         active().stream().map(Contender::id).filter(id -> !id.equals(tool)).toList();
     List<String> toConfirm =
         others.stream()
-            .filter(
-                id -> costs.steady(id) instanceof Outcome.NoPlan<?> none && none.isUnconfirmed())
+            .filter(id ->
+                costs.now().steady(id) instanceof Outcome.NoPlan<?> none && none.isUnconfirmed())
             .toList();
-    int most = others.isEmpty() ? 0 : costs.costByHeadcount().most();
+    int most = others.isEmpty() ? 0 : costs.curves().costByHeadcount().most();
     return Optional.of(new CostFinding.OnlyOne(tool, month, whole, others, toConfirm, most));
   }
 
   /** Whether a plan of a tool serves now, over the period or for any headcount looked at. */
   private boolean mayServe(String tool) {
     return active().size() == 1
-        || !(costs.steady(tool) instanceof Outcome.NoPlan)
-        || !(costs.way(tool) instanceof Ways.Gap gap)
+        || !(costs.now().steady(tool) instanceof Outcome.NoPlan)
+        || !(costs.overall().way(tool) instanceof Ways.Gap gap)
         || gap.isUnpriced()
-        || doesForSome(costs.costByHeadcount(), tool);
+        || doesForSome(costs.curves().costByHeadcount(), tool);
   }
 
   private static boolean doesForSome(CostByHeadcount swept, String tool) {
@@ -97,7 +97,7 @@ public record CostFindings(Costs costs) {
   }
 
   private Optional<SteadyCost> steady(String tool) {
-    return costs.steady(tool) instanceof Outcome.Found<SteadyCost> found
+    return costs.now().steady(tool) instanceof Outcome.Found<SteadyCost> found
         ? Optional.of(found.best())
         : Optional.empty();
   }
@@ -105,18 +105,24 @@ public record CostFindings(Costs costs) {
   /** Who is cheapest now and over the whole period; empty if nobody has a total. */
   public Optional<CostFinding.WholePeriod> wholePeriod() {
     List<String> withTotal =
-        active().stream().map(Contender::id).filter(id -> costs.total(id).isPresent()).toList();
+        active().stream()
+            .map(Contender::id)
+            .filter(id -> costs.overall().total(id).isPresent())
+            .toList();
     Optional<Money> least = withTotal.stream().map(id -> total(id)).min(Money::compareTo);
     if (least.isEmpty()) {
       return Optional.empty();
     }
     List<String> whole = withTotal.stream().filter(id -> total(id).equals(least.get())).toList();
-    Optional<String> now = costs.orderByCost().stream().findFirst();
+    Optional<String> now = costs.now().orderByCost().stream().findFirst();
     Optional<Apart> apart =
         now.filter(id -> !whole.contains(id))
-            .map(id -> Apart.between(costs.totalBounds(id), costs.totalBounds(whole.getFirst())));
+            .map(id ->
+                Apart.between(
+                    costs.overall().totalBounds(id),
+                    costs.overall().totalBounds(whole.getFirst())));
     boolean exact =
-        withTotal.stream().allMatch(id -> costs.totalBounds(id).orElseThrow().isExact());
+        withTotal.stream().allMatch(id -> costs.overall().totalBounds(id).orElseThrow().isExact());
     Optional<Integer> paysFrom =
         exact && whole.size() == 1 && withTotal.size() > 1
             ? Optional.of(paysFrom(whole.getFirst(), withTotal))
@@ -133,39 +139,41 @@ public record CostFindings(Costs costs) {
 
   /** Whether a tool may cost less over the period than one of those that are cheapest. */
   private boolean mayCostLess(String tool, List<String> whole) {
-    if (costs.way(tool) instanceof Ways.Gap gap) {
+    if (costs.overall().way(tool) instanceof Ways.Gap gap) {
       return gap.isUnpriced()
           && whole.stream()
-              .anyMatch(id -> costs.leastTotal(tool).map(total(id)::isGreaterThan).orElse(true));
+              .anyMatch(id ->
+                  costs.overall().leastTotal(tool).map(total(id)::isGreaterThan).orElse(true));
     }
-    Optional<Amount> own = costs.totalBounds(tool);
+    Optional<Amount> own = costs.overall().totalBounds(tool);
     return whole.stream()
         .filter(id -> !id.equals(tool))
         .anyMatch(id -> own.isEmpty() || own.get().mayBeLessThan(total(id)));
   }
 
   private boolean mayCostLessNow(String tool, String now) {
-    if (tool.equals(now) || costs.steady(tool) instanceof Outcome.NoPlan) {
+    if (tool.equals(now) || costs.now().steady(tool) instanceof Outcome.NoPlan) {
       return false;
     }
-    Money figure = costs.monthly(now).orElseThrow().high();
+    Money figure = costs.now().monthly(now).orElseThrow().high();
     return costs
+        .now()
         .monthly(tool)
         .map(own -> own.mayBeLessThan(figure))
-        .or(() -> costs.leastMonthly(tool).map(figure::isGreaterThan))
+        .or(() -> costs.now().leastMonthly(tool).map(figure::isGreaterThan))
         .orElse(true);
   }
 
   private Money total(String tool) {
-    return costs.total(tool).orElseThrow();
+    return costs.overall().total(tool).orElseThrow();
   }
 
   /** The first month from which its running sum stays below those of all rivals. */
   private int paysFrom(String tool, List<String> withTotal) {
-    List<Money> mine = costs.running(tool).orElseThrow();
+    List<Money> mine = costs.overall().running(tool).orElseThrow();
     return withTotal.stream()
         .filter(rival -> !rival.equals(tool))
-        .mapToInt(rival -> staysBelow(mine, costs.running(rival).orElseThrow()))
+        .mapToInt(rival -> staysBelow(mine, costs.overall().running(rival).orElseThrow()))
         .max()
         .orElse(0);
   }
@@ -189,13 +197,13 @@ public record CostFindings(Costs costs) {
     List<String> exact =
         active().stream()
             .map(Contender::id)
-            .filter(id -> costs.totalBounds(id).filter(Amount::isExact).isPresent())
+            .filter(id -> costs.overall().totalBounds(id).filter(Amount::isExact).isPresent())
             .toList();
     List<CostFinding.PaysFrom> crossings = new ArrayList<>();
     for (String tool : exact) {
       for (String rival : exact) {
-        List<Money> mine = costs.running(tool).orElseThrow();
-        int from = staysBelow(mine, costs.running(rival).orElseThrow());
+        List<Money> mine = costs.overall().running(tool).orElseThrow();
+        int from = staysBelow(mine, costs.overall().running(rival).orElseThrow());
         if (from > 0 && from < mine.size()) {
           crossings.add(new CostFinding.PaysFrom(tool, rival, from));
         }
@@ -209,7 +217,7 @@ public record CostFindings(Costs costs) {
    * Which tools with exact totals pay against the old one, and from when; empty if none is known.
    */
   public List<CostFinding> againstOldTool() {
-    Optional<List<Money>> stated = costs.runningOfOldTool();
+    Optional<List<Money>> stated = costs.overall().runningOfOldTool();
     if (stated.isEmpty()) {
       return List.of();
     }
@@ -217,8 +225,8 @@ public record CostFindings(Costs costs) {
     List<CostFinding> findings = new ArrayList<>();
     List<String> never = new ArrayList<>();
     for (Contender contender : active()) {
-      if (costs.totalBounds(contender.id()).filter(Amount::isExact).isPresent()) {
-        int from = staysBelow(costs.running(contender.id()).orElseThrow(), old);
+      if (costs.overall().totalBounds(contender.id()).filter(Amount::isExact).isPresent()) {
+        int from = staysBelow(costs.overall().running(contender.id()).orElseThrow(), old);
         if (from < old.size()) {
           findings.add(new CostFinding.BeatsOldTool(contender.id(), from));
         } else {
@@ -236,9 +244,10 @@ public record CostFindings(Costs costs) {
   public List<CostFinding.CommitmentPays> commitments() {
     List<CostFinding.CommitmentPays> pays = new ArrayList<>();
     for (Contender contender : active()) {
-      Optional<List<Money>> best = costs.running(contender.id());
-      Optional<List<Money>> monthly = costs.runningAllMonthly(contender.id());
-      boolean exact = costs.totalBounds(contender.id()).filter(Amount::isExact).isPresent();
+      Optional<List<Money>> best = costs.overall().running(contender.id());
+      Optional<List<Money>> monthly = costs.overall().runningAllMonthly(contender.id());
+      boolean exact =
+          costs.overall().totalBounds(contender.id()).filter(Amount::isExact).isPresent();
       if (exact && best.isPresent() && monthly.isPresent()) {
         int from = staysBelow(best.get(), monthly.get());
         if (from < best.get().size()) {
@@ -277,7 +286,7 @@ public record CostFindings(Costs costs) {
    * Who is cheapest for which headcounts, why that changes, and whether it does within the plan.
    */
   List<CostFinding> byHeadcount() {
-    CostByHeadcount swept = costs.costByHeadcount();
+    CostByHeadcount swept = costs.curves().costByHeadcount();
     List<Lead> leads = swept.leads();
     if (leads.stream().allMatch(lead -> lead.tool().isEmpty())) {
       return List.of(new CostFinding.NobodyHasAFigure());
@@ -298,7 +307,8 @@ public record CostFindings(Costs costs) {
 
   /** Whether headcounts come near those planned: from a third of the fewest to twice the most. */
   private boolean isNear(int from, int to) {
-    return to >= costs.lowestPlanned() / 3 && from <= 2 * costs.highestPlanned();
+    return to >= costs.overall().lowestPlanned() / 3
+        && from <= 2 * costs.overall().highestPlanned();
   }
 
   private CostFinding.CheapestByHeadcount.Stretch stretch(
@@ -323,8 +333,8 @@ public record CostFindings(Costs costs) {
   }
 
   private CostFinding.WithinPlan withinPlan(CostByHeadcount swept) {
-    int low = costs.lowestPlanned();
-    int high = costs.highestPlanned();
+    int low = costs.overall().lowestPlanned();
+    int high = costs.overall().highestPlanned();
     List<Lead> leads = swept.leads();
     TreeSet<String> open = new TreeSet<>();
     for (int i = 0; i < leads.size(); i++) {
@@ -368,7 +378,7 @@ public record CostFindings(Costs costs) {
     Optional<Point> leftWas = left.at(n - 1);
     Optional<Point> leftIs = left.at(n);
     if (leftWas.isPresent() && !leftWas.map(Point::option).equals(leftIs.map(Point::option))) {
-      List<Reason> reasons = costs.reasonsAt(before, leftWas.get().option(), n);
+      List<Reason> reasons = costs.curves().reasonsAt(before, leftWas.get().option(), n);
       if (!reasons.isEmpty()) {
         return new Cause.LeavesPlan(before, leftWas.get().option(), reasons);
       }
@@ -402,7 +412,7 @@ public record CostFindings(Costs costs) {
   /** Tools that cost nothing up to some headcount; what is owned was paid for and is not free. */
   List<CostFinding.FreeUpTo> free() {
     List<CostFinding.FreeUpTo> free = new ArrayList<>();
-    CostByHeadcount swept = costs.costByHeadcount();
+    CostByHeadcount swept = costs.curves().costByHeadcount();
     for (Contender contender : active()) {
       Curve curve = swept.curve(contender.id());
       int last = 0;
@@ -413,10 +423,10 @@ public record CostFindings(Costs costs) {
       }
       if (last > 0) {
         int most = last;
-        int months = costs.planned().size();
+        int months = costs.overall().planned().size();
         int until =
             IntStream.range(0, months)
-                .filter(m -> costs.planned().get(m).total() > most)
+                .filter(m -> costs.overall().planned().get(m).total() > most)
                 .findFirst()
                 .orElse(months);
         free.add(
@@ -434,7 +444,7 @@ public record CostFindings(Costs costs) {
   private List<CostFinding.WholeStaffPays> wholeStaff() {
     return active().stream()
         .flatMap(contender ->
-            costs.wholeStaff(contender.id()).stream()
+            costs.now().wholeStaff(contender.id()).stream()
                 .map(staff ->
                     new CostFinding.WholeStaffPays(
                         contender.id(), costs.people().total(), staff.named())))
@@ -447,12 +457,15 @@ public record CostFindings(Costs costs) {
     for (Contender contender : active()) {
       Optional<SteadyCost> now = steady(contender.id());
       if (now.isPresent()
-          && costs.way(contender.id()) instanceof Ways.Gap gap
+          && costs.overall().way(contender.id()) instanceof Ways.Gap gap
           && !gap.isUnpriced()) {
         Option option = now.get().option();
         none.add(
             new CostFinding.NoWay(
-                contender.id(), gap.month(), option.label(), costs.reasonsIn(option, gap.month())));
+                contender.id(),
+                gap.month(),
+                option.label(),
+                costs.overall().reasonsIn(option, gap.month())));
       }
     }
     return none;
@@ -487,8 +500,11 @@ public record CostFindings(Costs costs) {
   /** Its place among those with a figure; empty if it has none. */
   public Optional<Place> place(String tool) {
     List<Amount> all =
-        costs.orderByCost().stream().map(id -> costs.monthly(id).orElseThrow()).toList();
+        costs.now().orderByCost().stream()
+            .map(id -> costs.now().monthly(id).orElseThrow())
+            .toList();
     return costs
+        .now()
         .monthly(tool)
         .map(own -> {
           Money least = all.getFirst().high();
@@ -535,7 +551,7 @@ public record CostFindings(Costs costs) {
 
   /** Why a tool's figure is only an upper bound; empty if it is not. */
   public Optional<CostFinding.AtMost> atMost(String tool) {
-    return costs.steady(tool) instanceof Outcome.Found<SteadyCost> found && found.isAtMost()
+    return costs.now().steady(tool) instanceof Outcome.Found<SteadyCost> found && found.isAtMost()
         ? Optional.of(
             new CostFinding.AtMost(
                 tool, found.leftOut().stream().filter(LeftOut::mayBeCheaper).toList()))
@@ -548,10 +564,12 @@ public record CostFindings(Costs costs) {
       return Optional.empty();
     }
     for (Offering offering : costs.selection().contender(tool).offerings()) {
-      List<Reason> reasons = costs.against(tool).getOrDefault(offering.plan().name(), List.of());
+      List<Reason> reasons =
+          costs.now().against(tool).getOrDefault(offering.plan().name(), List.of());
       if (reasons.size() == 1 && reasons.getFirst() instanceof Reason.OverCap over) {
         boolean cheaper =
             costs
+                .now()
                 .planAlone(offering)
                 .filter(cost -> !mayBeNoMoreThan(tool, cost.money()))
                 .isPresent();
@@ -567,6 +585,7 @@ public record CostFindings(Costs costs) {
   /** Whether what a tool costs now may be no more than so much. */
   private boolean mayBeNoMoreThan(String tool, Money money) {
     return costs
+        .now()
         .steadyBounds(tool)
         .flatMap(Amount::low)
         .filter(low -> low.isGreaterThan(money))
@@ -579,7 +598,12 @@ public record CostFindings(Costs costs) {
     int month = costs.occasion().month();
     return IntStream.iterate(costs.people().total() - 1, n -> n > 0, n -> n - 1)
         .filter(n ->
-            costs.market().occasion(costs.today().scaledTo(n), month).units().of(measure).orElse(0)
+            costs
+                    .market()
+                    .occasion(costs.overall().today().scaledTo(n), month)
+                    .units()
+                    .of(measure)
+                    .orElse(0)
                 <= over.most())
         .findFirst()
         .orElse(0);

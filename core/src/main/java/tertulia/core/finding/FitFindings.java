@@ -18,6 +18,7 @@ public record FitFindings(Costs costs) {
   public List<FitFinding> all() {
     List<FitFinding> all = new ArrayList<>();
     costs
+        .overall()
         .needCosts()
         .together()
         .forEach((tool, groups) ->
@@ -25,7 +26,7 @@ public record FitFindings(Costs costs) {
                 all.add(new FitFinding.OnlyTogether(tool, group.needs(), group.effect()))));
     for (Contender contender : costs.selection().active()) {
       notTheFirst(contender).ifPresent(all::add);
-      Conflicts conflicts = costs.conflicts(contender.id());
+      Conflicts conflicts = costs.now().conflicts(contender.id());
       if (!conflicts.smallest().isEmpty()) {
         all.add(new FitFinding.NoPlan(contender.id(), costs.people().total(), conflicts));
       }
@@ -35,10 +36,10 @@ public record FitFindings(Costs costs) {
 
   /** Whether the plan taken for its price stands behind another that would do too. */
   public Optional<FitFinding.NotTheFirst> notTheFirst(Contender contender) {
-    if (!(costs.steady(contender.id()) instanceof Outcome.Found<SteadyCost> found)) {
+    if (!(costs.now().steady(contender.id()) instanceof Outcome.Found<SteadyCost> found)) {
       return Optional.empty();
     }
-    Map<String, List<Reason>> against = costs.against(contender.id());
+    Map<String, List<Reason>> against = costs.now().against(contender.id());
     Option taken = found.best().option();
     return contender.offerings().stream()
         .map(offering -> offering.plan().name())
@@ -50,6 +51,6 @@ public record FitFindings(Costs costs) {
                 contender.id(),
                 first,
                 taken.label(),
-                costs.steadyBounds(contender.id()).orElseThrow()));
+                costs.now().steadyBounds(contender.id()).orElseThrow()));
   }
 }

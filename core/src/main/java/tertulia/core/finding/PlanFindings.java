@@ -56,7 +56,7 @@ public record PlanFindings(Costs costs, Contender contender, List<Capability> kn
   /** Whether one of its plans would do. */
   public Verdict verdict(Offering offering) {
     return Verdict.of(
-        costs.against(contender.id()).getOrDefault(offering.plan().name(), List.of()));
+        costs.now().against(contender.id()).getOrDefault(offering.plan().name(), List.of()));
   }
 
   private FitFinding.NextBrings next(int i) {
@@ -84,7 +84,7 @@ public record PlanFindings(Costs costs, Contender contender, List<Capability> kn
   }
 
   private Optional<Money> alone(int i) {
-    return costs.planAlone(contender.offerings().get(i)).map(SteadyCost::money);
+    return costs.now().planAlone(contender.offerings().get(i)).map(SteadyCost::money);
   }
 
   /** What the i-th plan has by itself that no need names and the plan before it does not have. */

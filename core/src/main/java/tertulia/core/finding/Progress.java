@@ -157,8 +157,8 @@ public record Progress(Map<Stage, State> states, Next next) {
     Selection selection = evaluation.selection();
     List<Member> members = selection.panel().members();
     int contenders = selection.active().size();
-    int doing = evaluation.costs().feasible().size();
-    int priced = evaluation.costs().orderByCost().size();
+    int doing = evaluation.costs().overall().feasible().size();
+    int priced = evaluation.costs().now().orderByCost().size();
     int weighed = (int) members.stream().filter(m -> hasWeighed(selection, m)).count();
     int marked = (int) members.stream().filter(m -> marksLeft(selection, m) == 0).count();
     Map<Stage, State> states = new EnumMap<>(Stage.class);
@@ -196,11 +196,11 @@ public record Progress(Map<Stage, State> states, Next next) {
     if (selection.needs().isEmpty()) {
       return new Next.SayWhatIsNeeded();
     }
-    int doing = evaluation.costs().feasible().size();
+    int doing = evaluation.costs().overall().feasible().size();
     if (doing < 2) {
       return new Next.FindOneThatDoes(doing);
     }
-    int priced = evaluation.costs().orderByCost().size();
+    int priced = evaluation.costs().now().orderByCost().size();
     if (priced < 2) {
       return new Next.FindPrices(priced);
     }

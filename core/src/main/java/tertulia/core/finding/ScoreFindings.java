@@ -32,7 +32,8 @@ public record ScoreFindings(Evaluation evaluation) {
         .scores()
         .totals()
         .map(this::lead)
-        .orElseGet(() -> new ScoreFinding.NoTotals(!evaluation.costs().feasible().isEmpty()));
+        .orElseGet(
+            () -> new ScoreFinding.NoTotals(!evaluation.costs().overall().feasible().isEmpty()));
   }
 
   private ScoreFinding lead(Totals totals) {
@@ -80,7 +81,7 @@ public record ScoreFindings(Evaluation evaluation) {
     return evaluation.scores().criteria().stream()
         .filter(c -> c.kind() instanceof Criterion.CostAsFound)
         .flatMap(c ->
-            evaluation.costs().guessedScale().stream()
+            evaluation.costs().overall().guessedScale().stream()
                 .map(scale -> new ScoreFinding.GuessedScale(c.name(), scale.worst(), scale.best())))
         .toList();
   }
@@ -172,10 +173,12 @@ public record ScoreFindings(Evaluation evaluation) {
     int months = evaluation.selection().horizon().months();
     evaluation
         .costs()
+        .overall()
         .feasible()
         .forEach(contender ->
             evaluation
                 .costs()
+                .overall()
                 .spreadTotal(contender.id())
                 .map(Money::getAmount)
                 .ifPresent(total ->

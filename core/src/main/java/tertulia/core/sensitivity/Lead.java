@@ -36,7 +36,7 @@ public record Lead(Basis basis, Optional<String> tool) {
 
   /** The lead as an evaluation has it. */
   public static Lead of(Evaluation evaluation) {
-    List<Contender> feasible = evaluation.costs().feasible();
+    List<Contender> feasible = evaluation.costs().overall().feasible();
     if (feasible.isEmpty()) {
       return new Lead(Basis.NOBODY, Optional.empty());
     }
@@ -57,20 +57,21 @@ public record Lead(Basis basis, Optional<String> tool) {
   }
 
   private static Optional<String> cheapest(Costs costs) {
-    List<String> all = costs.feasible().stream().map(Contender::id).toList();
+    List<String> all = costs.overall().feasible().stream().map(Contender::id).toList();
     return all.stream().filter(tool -> isCheapest(costs, tool, all)).findFirst();
   }
 
   private static boolean isCheapest(Costs costs, String tool, List<String> all) {
-    Optional<Money> most = costs.totalBounds(tool).map(Amount::high);
+    Optional<Money> most = costs.overall().totalBounds(tool).map(Amount::high);
     return most.isPresent()
         && all.stream()
             .filter(other -> !other.equals(tool))
             .allMatch(other ->
                 costs
+                    .overall()
                     .totalBounds(other)
                     .map(Amount::low)
-                    .orElseGet(() -> costs.leastTotal(other))
+                    .orElseGet(() -> costs.overall().leastTotal(other))
                     .filter(most.get()::isLessThan)
                     .isPresent());
   }

@@ -171,7 +171,7 @@ public record ScenarioGrid(List<Case> cells) {
         lead,
         first,
         totals.flatMap(ScenarioGrid::ahead),
-        first.flatMap(tool -> then.costs().totalBounds(tool)));
+        first.flatMap(tool -> then.costs().overall().totalBounds(tool)));
   }
 
   private static Optional<BigDecimal> ahead(Totals totals) {

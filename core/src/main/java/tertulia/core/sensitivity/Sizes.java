@@ -67,7 +67,8 @@ public final class Sizes {
     int people = read.costs().people().total();
     return people == 0 || read.selection().active().isEmpty()
         ? Optional.empty()
-        : Optional.of(of(read, new Axis.Headcount(), read.costs().costByHeadcount(), 1, people));
+        : Optional.of(
+            of(read, new Axis.Headcount(), read.costs().curves().costByHeadcount(), 1, people));
   }
 
   /** By another quantity; empty if more is needed of something than can be counted. */
@@ -76,6 +77,7 @@ public final class Sizes {
       return Optional.empty();
     }
     return read.costs()
+        .curves()
         .costBy(new Dimension.Quantity(measure))
         .map(swept ->
             of(
@@ -99,7 +101,7 @@ public final class Sizes {
     Optional<Totals> totals = read.scores().totals();
     Optional<Criterion> cost =
         totals.flatMap(t -> t.criteria().stream().filter(Criterion::isCost).findFirst());
-    Optional<Criterion.Cost> scale = cost.flatMap(read.costs()::scale);
+    Optional<Criterion.Cost> scale = cost.flatMap(read.costs().overall()::scale);
     List<WinnerMap.Worth> worths = new ArrayList<>();
     for (Contender contender : read.selection().active()) {
       Interval rest =
@@ -182,9 +184,10 @@ public final class Sizes {
 
   /** How many people there are in the mean of the plan. */
   private static BigDecimal mean(Costs costs) {
-    long all = costs.planned().stream().mapToLong(People::total).sum();
+    long all = costs.overall().planned().stream().mapToLong(People::total).sum();
     return BigDecimal.valueOf(all)
-        .divide(BigDecimal.valueOf(costs.planned().size()), java.math.MathContext.DECIMAL128);
+        .divide(
+            BigDecimal.valueOf(costs.overall().planned().size()), java.math.MathContext.DECIMAL128);
   }
 
   /** Brings a month's amount to the people in the mean of the plan. */

@@ -75,7 +75,7 @@ public record WhatItTakes(
   /** By halving: a larger discount is never worth less. */
   private static Optional<BigDecimal> discount(Evaluation read, Totals totals, String tool) {
     Optional<Criterion> cost = counted(totals);
-    Optional<Criterion.Cost> scale = cost.flatMap(read.costs()::scale);
+    Optional<Criterion.Cost> scale = cost.flatMap(read.costs().overall()::scale);
     if (scale.isEmpty() || !leadsAt(read, totals, tool, cost.get(), scale.get(), TENTHS)) {
       return Optional.empty();
     }
@@ -120,6 +120,7 @@ public record WhatItTakes(
               counted(totals)
                   .flatMap(cost ->
                       read.costs()
+                          .overall()
                           .scale(cost)
                           .map(scale ->
                               new Discounted(

@@ -94,8 +94,8 @@ public class AveragePaymentTest {
   @Test
   public void theCrossingIsWhereTheShareOutgrowsTheSeats() {
     Costs costs = Costs.of(of(Optional.of(new BigDecimal("83.50")), TWO), WhatIf.START);
-    assertEquals(costs.monthly("share").orElseThrow().high(), Samples.money("741.75"));
-    CostByQuantity swept = costs.costBy(new Dimension.AveragePayment()).orElseThrow();
+    assertEquals(costs.now().monthly("share").orElseThrow().high(), Samples.money("741.75"));
+    CostByQuantity swept = costs.curves().costBy(new Dimension.AveragePayment()).orElseThrow();
     assertEquals(swept.step(), 1);
     // 55.80 + 8.215 a euro passes 400.00 between 41 (392.62) and 42 (400.83)
     assertEquals(swept.points().orderChanges("share", "seats"), List.of(42));
@@ -110,12 +110,12 @@ public class AveragePaymentTest {
   @Test
   public void whatIsNotKnownIsSweptAllTheSame() {
     Costs costs = Costs.of(of(Optional.empty(), TWO), WhatIf.START);
-    assertTrue(costs.monthly("share").isEmpty(), "nobody said how much a payment is");
-    CostByQuantity swept = costs.costBy(new Dimension.AveragePayment()).orElseThrow();
+    assertTrue(costs.now().monthly("share").isEmpty(), "nobody said how much a payment is");
+    CostByQuantity swept = costs.curves().costBy(new Dimension.AveragePayment()).orElseThrow();
     assertEquals(swept.points().most(), 20);
     assertEquals(swept.points().curve("share").at(10).orElseThrow().money(), eur("137.95"));
     Costs stated = Costs.of(costs.selection(), WhatIf.START.paying(BigDecimal.TEN));
-    assertEquals(stated.monthly("share").orElseThrow().high(), eur("137.95"));
+    assertEquals(stated.now().monthly("share").orElseThrow().high(), eur("137.95"));
   }
 
   @Test
@@ -163,17 +163,17 @@ public class AveragePaymentTest {
             : Optional.of(BigDecimal.valueOf(100 + random.nextInt(8_000), 2));
     Selection selection = of(average, contenders);
     Costs costs = Costs.of(selection, WhatIf.START);
-    CostByQuantity swept = costs.costBy(new Dimension.AveragePayment()).orElseThrow();
+    CostByQuantity swept = costs.curves().costBy(new Dimension.AveragePayment()).orElseThrow();
     List<String> leads = new ArrayList<>();
     for (int n = 1; n <= swept.points().most(); n++) {
       Costs stated = Costs.of(selection, WhatIf.START.paying(BigDecimal.valueOf(n)));
       for (Contender contender : contenders) {
         assertEquals(
             swept.points().curve(contender.id()).at(n).map(CostByHeadcount.Point::money),
-            stated.monthly(contender.id()).map(Amount::high),
+            stated.now().monthly(contender.id()).map(Amount::high),
             contender.id() + " at " + n);
       }
-      String lead = stated.orderByCost().getFirst();
+      String lead = stated.now().orderByCost().getFirst();
       if (leads.isEmpty() || isCheaper(stated, lead, leads.getLast())) {
         leads.add(lead);
       }
@@ -184,9 +184,10 @@ public class AveragePaymentTest {
 
   private static boolean isCheaper(Costs costs, String one, String other) {
     return costs
+        .now()
         .monthly(one)
         .orElseThrow()
         .high()
-        .isLessThan(costs.monthly(other).orElseThrow().high());
+        .isLessThan(costs.now().monthly(other).orElseThrow().high());
   }
 }

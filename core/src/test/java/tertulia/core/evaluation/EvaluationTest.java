@@ -146,7 +146,7 @@ public class EvaluationTest {
   }
 
   private static String steady(Evaluation evaluation, String contender) {
-    return evaluation.costs().steady(contender) instanceof Outcome.Found<SteadyCost> found
+    return evaluation.costs().now().steady(contender) instanceof Outcome.Found<SteadyCost> found
         ? found.best().option().label() + " " + found.best().money().getAmount().toPlainString()
         : "none";
   }
@@ -187,20 +187,20 @@ public class EvaluationTest {
   public void onlyContendersWithAPlanForAllMonthsAreRanked() {
     Evaluation evaluation = Evaluation.of(FULL, WhatIf.START);
     assertEquals(
-        evaluation.costs().feasible().stream().map(Contender::id).toList(),
+        evaluation.costs().overall().feasible().stream().map(Contender::id).toList(),
         List.of("ash", "birch"));
-    assertTrue(evaluation.costs().stay("cedar") instanceof Outcome.NoPlan<Stay>);
+    assertTrue(evaluation.costs().overall().stay("cedar") instanceof Outcome.NoPlan<Stay>);
     assertEquals(evaluation.scores().totals().orElseThrow().values().keySet().size(), 2);
-    assertEquals(evaluation.costs().orderByCost(), List.of("ash", "birch"));
-    assertEquals(evaluation.costs().lowestPlanned(), 10);
-    assertEquals(evaluation.costs().highestPlanned(), 16);
+    assertEquals(evaluation.costs().now().orderByCost(), List.of("ash", "birch"));
+    assertEquals(evaluation.costs().overall().lowestPlanned(), 10);
+    assertEquals(evaluation.costs().overall().highestPlanned(), 16);
   }
 
   @Test
   public void theCheapestStayIsThatOfTheViewAndScoresReadTheSpread() {
     // yearly: 10 · 8 · 12 in January and 6 · 8 · 7 in June; monthly: 9 · 10 + 3 · 16 seats at 10
     Outcome.Found<Stay> ash =
-        (Outcome.Found<Stay>) Evaluation.of(FULL, WhatIf.START).costs().stay("ash");
+        (Outcome.Found<Stay>) Evaluation.of(FULL, WhatIf.START).costs().overall().stay("ash");
     assertEquals(ash.best().option().label(), "Large, yearly, up front");
     assertEquals(ash.best().ledger().total(View.SPREAD), money("1296.00"));
     assertEquals(ash.others().getFirst().ledger().total(View.SPREAD), money("1380.00"));
@@ -262,14 +262,16 @@ public class EvaluationTest {
             selection(List.of(new Need(LIST, new Importance.Must(false))), List.of(COST, EASE)),
             WhatIf.START);
     assertEquals(
-        evaluation.costs().feasible().stream().map(Contender::id).toList(), List.of("ash"));
+        evaluation.costs().overall().feasible().stream().map(Contender::id).toList(),
+        List.of("ash"));
     Outcome.NoPlan<SteadyCost> cedar =
-        (Outcome.NoPlan<SteadyCost>) evaluation.costs().steady("cedar");
+        (Outcome.NoPlan<SteadyCost>) evaluation.costs().now().steady("cedar");
     assertFalse(cedar.isUnconfirmed(), "its cap is passed, too");
     Outcome.NoPlan<SteadyCost> few =
         (Outcome.NoPlan<SteadyCost>)
             Evaluation.of(evaluation.selection(), WhatIf.START.at(new Moment.Headcount(3)))
                 .costs()
+                .now()
                 .steady("cedar");
     assertTrue(few.isUnconfirmed(), "only the must is not known");
   }
@@ -319,7 +321,7 @@ public class EvaluationTest {
     assertEquals(discount.percent().toPlainString(), "25.2");
     assertEquals(discount.rival(), money("930.00"));
     assertTrue(discount.becomes().isLessThan(discount.rival()));
-    Ways less = evaluation.costs().wayAt("birch", new BigDecimal("0.749"));
+    Ways less = evaluation.costs().overall().wayAt("birch", new BigDecimal("0.749"));
     Money dearer = ((Ways.Found) less).best().ledger().total(View.SPREAD);
     assertFalse(dearer.isLessThan(discount.rival()));
     // no headcount does: ash is at 5 a seat up to 12 people, then at 8; nor do other terms
@@ -340,8 +342,9 @@ public class EvaluationTest {
             java.util.Optional.empty());
     Evaluation evaluation = Evaluation.of(FULL, light);
     // 10 people: 7.5 and 2.5, each rounded up
-    assertEquals(evaluation.costs().months().getFirst().of(Measure.SEATS).getAsInt(), 8);
-    assertEquals(evaluation.costs().months().getFirst().of(Measure.LIGHT_SEATS).getAsInt(), 3);
+    assertEquals(evaluation.costs().overall().months().getFirst().of(Measure.SEATS).getAsInt(), 8);
+    assertEquals(
+        evaluation.costs().overall().months().getFirst().of(Measure.LIGHT_SEATS).getAsInt(), 3);
   }
 
   @Test
@@ -350,11 +353,11 @@ public class EvaluationTest {
     Evaluation june = first.at(new Moment.Month(5));
     Evaluation anew = Evaluation.of(FULL, WhatIf.START.at(new Moment.Month(5)));
     assertEquals(june.costs().people(), anew.costs().people());
-    assertEquals(june.costs().orderByCost(), anew.costs().orderByCost());
+    assertEquals(june.costs().now().orderByCost(), anew.costs().now().orderByCost());
     assertEquals(
         june.scores().totals().orElseThrow().standings(),
         anew.scores().totals().orElseThrow().standings());
-    assertTrue(june.costs().costByHeadcount() == first.costs().costByHeadcount());
+    assertTrue(june.costs().curves().costByHeadcount() == first.costs().curves().costByHeadcount());
   }
 
   private static final Capability SIGN_ON = new Capability("sign-on", "Single sign-on");
@@ -395,7 +398,12 @@ public class EvaluationTest {
   public void aMustCostsWhatItsTotalIsDearerThanWithoutIt() {
     Need signOn = new Need(SIGN_ON, new Importance.Must(false));
     NeedCosts.Line line =
-        Evaluation.of(costly(List.of(signOn)), WhatIf.START).costs().needCosts().lines().getFirst();
+        Evaluation.of(costly(List.of(signOn)), WhatIf.START)
+            .costs()
+            .overall()
+            .needCosts()
+            .lines()
+            .getFirst();
     // 138 seats a year at 8 instead of 5
     assertEquals(
         line.byContender().get("elm"),
@@ -406,7 +414,11 @@ public class EvaluationTest {
     Evaluation with = Evaluation.of(costly(List.of(signOn)), WhatIf.START);
     Evaluation without = Evaluation.of(costly(List.of()), WhatIf.START);
     assertEquals(
-        with.costs().total("elm").orElseThrow().minus(without.costs().total("elm").orElseThrow()),
+        with.costs()
+            .overall()
+            .total("elm")
+            .orElseThrow()
+            .minus(without.costs().overall().total("elm").orElseThrow()),
         money("414.00"));
     assertEquals(
         with.explain(new Figure.NeedCost("sign-on", "elm")).value().orElseThrow().amount(),
@@ -422,7 +434,7 @@ public class EvaluationTest {
     Need signOn = new Need(SIGN_ON, new Importance.Must(false));
     Need audit = new Need(AUDIT, new Importance.Must(false));
     NeedCosts costs =
-        Evaluation.of(costly(List.of(signOn, audit)), WhatIf.START).costs().needCosts();
+        Evaluation.of(costly(List.of(signOn, audit)), WhatIf.START).costs().overall().needCosts();
     for (NeedCosts.Line line : costs.lines()) {
       assertEquals(((NeedCosts.Effect.Costs) line.byContender().get("elm")).more(), money("0.00"));
     }
@@ -435,14 +447,19 @@ public class EvaluationTest {
   public void aMustThatLeavesNoTotalRulesTheToolOut() {
     Need text = new Need(TEXT, new Importance.Must(false));
     NeedCosts.Line line =
-        Evaluation.of(costly(List.of(text)), WhatIf.START).costs().needCosts().lines().getFirst();
+        Evaluation.of(costly(List.of(text)), WhatIf.START)
+            .costs()
+            .overall()
+            .needCosts()
+            .lines()
+            .getFirst();
     assertEquals(line.byContender().get("elm"), new NeedCosts.Effect.RulesOut(money("690.00")));
   }
 
   @Test
   public void thePlanNeededChangesWhereItsCapIsPassed() {
     Evaluation evaluation = Evaluation.of(FULL, WhatIf.START);
-    List<PlanNeeded> needed = evaluation.costs().plansNeeded("ash");
+    List<PlanNeeded> needed = evaluation.costs().overall().plansNeeded("ash");
     // 10 people, 16 from June to August, and Small holds 12
     assertEquals(
         needed.stream()
@@ -451,9 +468,10 @@ public class EvaluationTest {
         List.of("Small 0–5", "Large 5–8", "Small 8–12"));
     assertEquals(needed.getFirst().stops().getFirst().sentence(), "seats: 16 of 12");
     assertEquals(
-        evaluation.costs().plansNeeded("cedar").getFirst().plan(), java.util.Optional.empty());
+        evaluation.costs().overall().plansNeeded("cedar").getFirst().plan(),
+        java.util.Optional.empty());
     assertEquals(
-        evaluation.costs().conflicts("cedar").smallest(),
+        evaluation.costs().now().conflicts("cedar").smallest(),
         List.of(java.util.Set.of("so many seats")));
   }
 }

@@ -187,7 +187,7 @@ public class LawsOfFitTest {
     Selection selection = selection(seed);
     Evaluation evaluation = Evaluation.of(selection, WhatIf.START);
     for (Contender contender : selection.contenders()) {
-      List<PlanMonths> found = evaluation.costs().planMonths(contender.id());
+      List<PlanMonths> found = evaluation.costs().overall().planMonths(contender.id());
       assertEquals(found.size(), 3);
       for (int p = 0; p < 3; p++) {
         Plan plan = contender.tool().plans().get(p);
@@ -195,7 +195,7 @@ public class LawsOfFitTest {
         for (PlanMonths.Stretch stretch : found.get(p).stretches()) {
           assertEquals(stretch.months().from(), m, "stretches follow one another");
           for (; m < stretch.months().end(); m++) {
-            int seats = evaluation.costs().planned().get(m).total();
+            int seats = evaluation.costs().overall().planned().get(m).total();
             assertEquals(
                 stretch.verdict().qualifies(),
                 does(selection, contender, plan, seats),
@@ -212,9 +212,9 @@ public class LawsOfFitTest {
     Selection selection = selection(seed);
     Evaluation evaluation = Evaluation.of(selection, WhatIf.START);
     for (Contender contender : selection.contenders()) {
-      for (PlanNeeded needed : evaluation.costs().plansNeeded(contender.id())) {
+      for (PlanNeeded needed : evaluation.costs().overall().plansNeeded(contender.id())) {
         for (int m = needed.months().from(); m < needed.months().end(); m++) {
-          int seats = evaluation.costs().planned().get(m).total();
+          int seats = evaluation.costs().overall().planned().get(m).total();
           Optional<String> first =
               contender.tool().plans().stream()
                   .filter(plan -> does(selection, contender, plan, seats))
@@ -231,7 +231,7 @@ public class LawsOfFitTest {
   public void whatAMustCostsIsTheDifferenceOfTwoSelections(int seed) {
     Selection selection = selection(seed);
     Evaluation with = Evaluation.of(selection, WhatIf.START);
-    for (NeedCosts.Line line : with.costs().needCosts().lines()) {
+    for (NeedCosts.Line line : with.costs().overall().needCosts().lines()) {
       Evaluation without =
           Evaluation.of(
               Samples.asking(
@@ -240,8 +240,8 @@ public class LawsOfFitTest {
               WhatIf.START);
       List<Money> all = new ArrayList<>();
       for (Contender contender : selection.contenders()) {
-        Optional<Money> w = with.costs().total(contender.id());
-        Optional<Money> o = without.costs().total(contender.id());
+        Optional<Money> w = with.costs().overall().total(contender.id());
+        Optional<Money> o = without.costs().overall().total(contender.id());
         o.ifPresent(all::add);
         NeedCosts.Effect expected =
             o.isEmpty()
@@ -267,7 +267,11 @@ public class LawsOfFitTest {
     assertEquals(
         found.total().map(lead -> lead.by().negate()), mirrored.total().map(HeadToHead.Lead::by));
     Optional<Money> between =
-        evaluation.costs().total("t0").flatMap(l -> evaluation.costs().total("t1").map(l::minus));
+        evaluation
+            .costs()
+            .overall()
+            .total("t0")
+            .flatMap(l -> evaluation.costs().overall().total("t1").map(l::minus));
     assertEquals(
         found.horizon(),
         between
@@ -288,7 +292,7 @@ public class LawsOfFitTest {
         });
     assertEquals(found.money().size(), 3);
     for (HeadToHead.AtHeadcount at : found.money()) {
-      CostByHeadcount costs = evaluation.costs().costByHeadcount();
+      CostByHeadcount costs = evaluation.costs().curves().costByHeadcount();
       assertEquals(
           at.left().map(Amount::high), costs.curve("t0").at(at.people()).map(p -> p.money()));
       assertEquals(
@@ -335,7 +339,7 @@ public class LawsOfFitTest {
   }
 
   private static Met met(Evaluation evaluation, Selection selection, String contender, Need need) {
-    var option = evaluation.costs().optionNow(contender).orElseThrow();
+    var option = evaluation.costs().now().optionNow(contender).orElseThrow();
     Answer answer = answer(selection.contender(contender), option.plan(), need);
     boolean enough =
         need.importance() instanceof Importance.Must must
@@ -371,7 +375,7 @@ public class LawsOfFitTest {
       switch (turn) {
         case Turn.Weight weight -> levelAt(found, weight);
         case Turn.Headcount headcount -> {
-          CostByHeadcount costs = evaluation.costs().costByHeadcount();
+          CostByHeadcount costs = evaluation.costs().curves().costByHeadcount();
           String other = headcount.cheaper().equals("t0") ? "t1" : "t0";
           Money cheaper =
               costs.curve(headcount.cheaper()).at(headcount.people()).orElseThrow().money();
@@ -389,15 +393,17 @@ public class LawsOfFitTest {
           assertTrue(
               without
                   .costs()
+                  .overall()
                   .total(need.cheaper())
                   .orElseThrow()
-                  .isLessThan(without.costs().total(other).orElseThrow()));
+                  .isLessThan(without.costs().overall().total(other).orElseThrow()));
           assertTrue(
               evaluation
                   .costs()
+                  .overall()
                   .total(need.cheaper())
                   .orElseThrow()
-                  .isGreaterThan(evaluation.costs().total(other).orElseThrow()));
+                  .isGreaterThan(evaluation.costs().overall().total(other).orElseThrow()));
         }
       }
     }
@@ -442,10 +448,12 @@ public class LawsOfFitTest {
                   .filter(Turn.WithoutNeed.class::isInstance)
                   .count();
       for (Contender contender : selection.contenders()) {
-        changes += evaluation.costs().plansNeeded(contender.id()).size() - 1;
+        changes += evaluation.costs().overall().plansNeeded(contender.id()).size() - 1;
         outside +=
-            evaluation.costs().optionNow(contender.id()).orElseThrow().outside().isEmpty() ? 0 : 1;
-        for (NeedCosts.Line line : evaluation.costs().needCosts().lines()) {
+            evaluation.costs().now().optionNow(contender.id()).orElseThrow().outside().isEmpty()
+                ? 0
+                : 1;
+        for (NeedCosts.Line line : evaluation.costs().overall().needCosts().lines()) {
           ruledOut +=
               line.byContender().get(contender.id()) instanceof NeedCosts.Effect.RulesOut ? 1 : 0;
         }

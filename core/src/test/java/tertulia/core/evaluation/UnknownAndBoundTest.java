@@ -138,11 +138,11 @@ public class UnknownAndBoundTest {
   }
 
   private static SteadyCost steady(Evaluation evaluation, String id) {
-    return ((Outcome.Found<SteadyCost>) evaluation.costs().steady(id)).best();
+    return ((Outcome.Found<SteadyCost>) evaluation.costs().now().steady(id)).best();
   }
 
   private static Ways.Found way(Evaluation evaluation, String id) {
-    return (Ways.Found) evaluation.costs().way(id);
+    return (Ways.Found) evaluation.costs().overall().way(id);
   }
 
   @Test
@@ -152,7 +152,7 @@ public class UnknownAndBoundTest {
     Evaluation evaluation = evaluate(Map.of(RUNS, "500"), tool("t", null, small, large));
     assertEquals(steady(evaluation, "t").option().label(), "Large, monthly");
     assertEquals(
-        evaluation.costs().steady("t").passedOver().get("Small, monthly").reasons(),
+        evaluation.costs().now().steady("t").passedOver().get("Small, monthly").reasons(),
         List.of(new Reason.Silent(RUNS, "Large")));
     assertEquals(way(evaluation, "t").best().label(), "Large, monthly");
     // nothing is used: nothing has to be allowed
@@ -193,10 +193,11 @@ public class UnknownAndBoundTest {
             new Question.UseUnstated(Measure.BOARDS, "Only", "3 for the account"),
             new Question.NothingSaid(RUNS, "Only")));
     assertTrue(evaluation.costs().questions("limits").getFirst().isOurs());
-    assertTrue(evaluation.costs().steady("limits") instanceof Outcome.Found, "no verdict changes");
+    assertTrue(
+        evaluation.costs().now().steady("limits") instanceof Outcome.Found, "no verdict changes");
     // stated, it is judged
     assertTrue(
-        evaluate(Map.of(Measure.BOARDS, "4"), limits).costs().steady("limits")
+        evaluate(Map.of(Measure.BOARDS, "4"), limits).costs().now().steady("limits")
             instanceof Outcome.NoPlan);
   }
 
@@ -210,7 +211,7 @@ public class UnknownAndBoundTest {
             List.of(new Allowance(RUNS, new Allowance.Limit.Hard(each), PAGE)),
             monthly(seats("5")));
     Evaluation evaluation = evaluate(Map.of(RUNS, "500"), tool("t", null, plan));
-    assertTrue(evaluation.costs().steady("t") instanceof Outcome.Found);
+    assertTrue(evaluation.costs().now().steady("t") instanceof Outcome.Found);
     assertEquals(
         evaluation.costs().questions("t"),
         List.of(new Question.SeatsUnstated(RUNS, Measure.LIGHT_SEATS, "Only")));
@@ -238,12 +239,13 @@ public class UnknownAndBoundTest {
     Contender fine = tool("fine", null, plan("Only", monthly(seats("5"))));
     Evaluation evaluation = evaluate(Map.of(RUNS, "1"), capped, requested, silent, fine);
     assertEquals(
-        evaluation.costs().feasible().stream().map(Contender::id).toList(), List.of("fine"));
+        evaluation.costs().overall().feasible().stream().map(Contender::id).toList(),
+        List.of("fine"));
     assertEquals(
         evaluation.scores().totals().orElseThrow().standings().size(), 1, "the others are out");
-    assertFalse(((Ways.Gap) evaluation.costs().way("capped")).isUnpriced());
-    assertFalse(((Ways.Gap) evaluation.costs().way("requested")).isUnpriced());
-    assertTrue(((Ways.Gap) evaluation.costs().way("silent")).isUnconfirmed());
+    assertFalse(((Ways.Gap) evaluation.costs().overall().way("capped")).isUnpriced());
+    assertFalse(((Ways.Gap) evaluation.costs().overall().way("requested")).isUnpriced());
+    assertTrue(((Ways.Gap) evaluation.costs().overall().way("silent")).isUnconfirmed());
   }
 
   @Test
@@ -260,9 +262,9 @@ public class UnknownAndBoundTest {
     assertEquals(value.low().compareTo(new BigDecimal("0.75")), 0);
     assertEquals(value.high(), BigDecimal.ONE);
     assertTrue(behind.scores().value("t", COST).orElseThrow().interval().isExact());
-    CostByHeadcount swept = before.costs().costByHeadcount();
+    CostByHeadcount swept = before.costs().curves().costByHeadcount();
     assertTrue(swept.curve("t").at(10).orElseThrow().atMost());
-    assertFalse(behind.costs().costByHeadcount().curve("t").at(10).orElseThrow().atMost());
+    assertFalse(behind.costs().curves().costByHeadcount().curve("t").at(10).orElseThrow().atMost());
   }
 
   @Test
@@ -276,7 +278,7 @@ public class UnknownAndBoundTest {
     Evaluation evaluation = evaluate(Map.of(), tool("t", null, plan));
     assertEquals(way(evaluation, "t").leftOut().size(), 1);
     assertFalse(way(evaluation, "t").isAtMost());
-    assertFalse(((Outcome.Found<SteadyCost>) evaluation.costs().steady("t")).isAtMost());
+    assertFalse(((Outcome.Found<SteadyCost>) evaluation.costs().now().steady("t")).isAtMost());
   }
 
   @Test
@@ -294,7 +296,7 @@ public class UnknownAndBoundTest {
         new BigDecimal("196.00"));
     assertEquals(steady(evaluation, "rented").boughtOnce(), money("0.00"));
     assertEquals(
-        evaluation.costs().costByHeadcount().curve("once").at(10).orElseThrow().money(),
+        evaluation.costs().curves().costByHeadcount().curve("once").at(10).orElseThrow().money(),
         money("196.00"));
     assertEquals(way(evaluation, "once").best().ledger().total(View.SPREAD), money("4704.00"));
   }
@@ -324,10 +326,11 @@ public class UnknownAndBoundTest {
     Evaluation after = evaluation.at(new WhatIf.Moment.Month(6));
     assertEquals(steady(after, "t").money(), money("97.00"));
     assertEquals(
-        evaluation.costs().costByHeadcount().curve("t").at(10).orElseThrow().money(),
+        evaluation.costs().curves().costByHeadcount().curve("t").at(10).orElseThrow().money(),
         money("47.00"));
     assertEquals(
-        after.costs().costByHeadcount().curve("t").at(10).orElseThrow().money(), money("97.00"));
+        after.costs().curves().costByHeadcount().curve("t").at(10).orElseThrow().money(),
+        money("97.00"));
     assertEquals(
         way(evaluation, "t").best().ledger().months(View.SPREAD).subList(5, 7),
         List.of(money("47.00"), money("97.00")));
@@ -348,7 +351,7 @@ public class UnknownAndBoundTest {
     assertEquals(steady(fits, "t").money(), money("0.00"));
     assertEquals(way(fits, "t").best().ledger().total(View.SPREAD), money("0.00"));
     assertTrue(
-        evaluate(Map.of(RUNS, "101"), tool("t", owned, plan)).costs().steady("t")
+        evaluate(Map.of(RUNS, "101"), tool("t", owned, plan)).costs().now().steady("t")
             instanceof Outcome.NoPlan,
         "ten seats are needed, so ten count");
   }
@@ -359,13 +362,13 @@ public class UnknownAndBoundTest {
     Plan large = plan("Large", null, List.of(allows(RUNS, "9000")), monthly(seats("5")));
     Evaluation evaluation = evaluate(Map.of(RUNS, "500"), tool("t", null, small, large));
     assertEquals(steady(evaluation, "t").option().label(), "Large, monthly");
-    Outcome<SteadyCost> bare = evaluation.costs().withoutNeeds("t");
+    Outcome<SteadyCost> bare = evaluation.costs().now().withoutNeeds("t");
     assertEquals(((Outcome.Found<SteadyCost>) bare).best().option().label(), "Small, monthly");
     // but not for nobody: a cap on people holds
     Plan tiny = plan("Tiny", 3, List.of(), monthly(seats("1")));
     assertEquals(
         ((Outcome.Found<SteadyCost>)
-                evaluate(Map.of(), tool("t", null, tiny, large)).costs().withoutNeeds("t"))
+                evaluate(Map.of(), tool("t", null, tiny, large)).costs().now().withoutNeeds("t"))
             .best()
             .option()
             .label(),
@@ -388,6 +391,7 @@ public class UnknownAndBoundTest {
         first
             .at(new WhatIf.Moment.Month(4))
             .costs()
+            .curves()
             .costByHeadcount()
             .curve("t")
             .at(20)
@@ -395,7 +399,8 @@ public class UnknownAndBoundTest {
             .money(),
         money("15.00"));
     assertEquals(
-        first.costs().costByHeadcount().curve("t").at(20).orElseThrow().money(), money("3.00"));
+        first.costs().curves().costByHeadcount().curve("t").at(20).orElseThrow().money(),
+        money("3.00"));
   }
 
   @Test
@@ -454,7 +459,7 @@ public class UnknownAndBoundTest {
       assertEquals(
           full.headToHead("cheap", "light").horizon(),
           new HeadToHead.Apart.Cheaper(HeadToHead.Side.RIGHT, money("9360.00"), false));
-      NeedCosts.Line line = full.costs().needCosts().lines().getFirst();
+      NeedCosts.Line line = full.costs().overall().needCosts().lines().getFirst();
       assertEquals(
           line.selection(),
           Optional.of(

@@ -186,8 +186,9 @@ public class AdviceTest {
                   selection.asking(
                       selection.needs().stream().filter(n -> !n.equals(need)).toList()),
                   read.whatIf());
-          Money before = read.costs().totalBounds(leader.orElseThrow()).orElseThrow().high();
-          Money after = then.costs().totalBounds(take.tool()).orElseThrow().high();
+          Money before =
+              read.costs().overall().totalBounds(leader.orElseThrow()).orElseThrow().high();
+          Money after = then.costs().overall().totalBounds(take.tool()).orElseThrow().high();
           assertEquals(take.saves().get(), before.minus(after));
           saved++;
         }

@@ -127,7 +127,7 @@ public class AgreementTest {
             .map(w -> w.get("ease"))
             .orElse(BigDecimal.ZERO);
     List<BigDecimal> reaches = new ArrayList<>();
-    for (Contender contender : evaluation.costs().feasible()) {
+    for (Contender contender : evaluation.costs().overall().feasible()) {
       List<BigDecimal> given =
           members.stream()
               .flatMap(m -> Optional.ofNullable(m.marks().get("ease").get(contender.id())).stream())
@@ -181,7 +181,7 @@ public class AgreementTest {
       assertEquals(Progress.marksLeft(selection, not), 2);
       List<MissingFinding> missing =
           new AnswerFindings(evaluation).missing(LocalDate.of(2026, 11, 24), 180);
-      if (evaluation.costs().feasible().size() > 1) {
+      if (evaluation.costs().overall().feasible().size() > 1) {
         met++;
         assertTrue(
             missing.contains(new MissingFinding.ViewsWithheld(List.of("M1", "M2"), List.of("M1"))),

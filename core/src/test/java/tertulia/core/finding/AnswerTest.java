@@ -101,7 +101,8 @@ public class AnswerTest {
           Set.copyOf(evaluation.selection().active().stream().map(Contender::id).toList()));
       assertEquals(everybody.size(), evaluation.selection().active().size());
       for (String id : does.doing()) {
-        assertFalse(evaluation.costs().way(id) instanceof Ways.Gap gap && !gap.isUnpriced(), id);
+        assertFalse(
+            evaluation.costs().overall().way(id) instanceof Ways.Gap gap && !gap.isUnpriced(), id);
       }
       for (Contender contender : whole.contenders()) {
         AnswerFinding.DecisionToday today = new AnswerFindings(evaluation).today(contender.id());
@@ -130,13 +131,13 @@ public class AnswerTest {
     return Generated.with(
         selection,
         selection.contenders().stream()
-            .filter(c -> costs.way(c.id()) instanceof Ways.Gap gap && !gap.isUnpriced())
+            .filter(c -> costs.overall().way(c.id()) instanceof Ways.Gap gap && !gap.isUnpriced())
             .toList());
   }
 
   private void check(Evaluation evaluation, AnswerFinding answer) {
     Costs costs = evaluation.costs();
-    List<String> doing = costs.feasible().stream().map(Contender::id).toList();
+    List<String> doing = costs.overall().feasible().stream().map(Contender::id).toList();
     switch (answer) {
       case AnswerFinding.NobodyCompared nobody ->
           assertTrue(evaluation.selection().active().isEmpty());
@@ -146,7 +147,7 @@ public class AnswerTest {
       }
       case AnswerFinding.NobodyHasATotal none -> {
         assertEquals(none.tools(), doing);
-        none.tools().forEach(tool -> assertTrue(costs.totalBounds(tool).isEmpty(), tool));
+        none.tools().forEach(tool -> assertTrue(costs.overall().totalBounds(tool).isEmpty(), tool));
       }
       case AnswerFinding.OnlyOneDoes only -> {
         assertEquals(doing, List.of(only.tool()));
@@ -154,9 +155,9 @@ public class AnswerTest {
         seen.add(only.alone() ? "alone" : "among others");
       }
       case AnswerFinding.CheapestThatDoes cheapest -> {
-        Money least = costs.totalBounds(cheapest.tools().getFirst()).orElseThrow().high();
+        Money least = costs.overall().totalBounds(cheapest.tools().getFirst()).orElseThrow().high();
         for (String tool : doing) {
-          Optional<Money> total = costs.totalBounds(tool).map(Amount::high);
+          Optional<Money> total = costs.overall().totalBounds(tool).map(Amount::high);
           assertFalse(total.filter(t -> t.isLessThan(least)).isPresent(), tool);
           assertEquals(cheapest.tools().contains(tool), total.equals(Optional.of(least)), tool);
         }
@@ -169,10 +170,10 @@ public class AnswerTest {
   }
 
   private static boolean isLeastNow(Costs costs, String tool) {
-    Optional<Money> mine = costs.monthly(tool).map(Amount::high);
+    Optional<Money> mine = costs.now().monthly(tool).map(Amount::high);
     return mine.isPresent()
         && costs.selection().active().stream()
-            .flatMap(c -> costs.monthly(c.id()).stream())
+            .flatMap(c -> costs.now().monthly(c.id()).stream())
             .noneMatch(other -> other.high().isLessThan(mine.get()));
   }
 
@@ -193,15 +194,15 @@ public class AnswerTest {
   }
 
   private void checkCheapness(Costs costs, AnswerFinding.Ahead ahead, String front) {
-    Optional<Amount> whole = costs.totalBounds(front);
-    Optional<Amount> now = costs.monthly(front);
+    Optional<Amount> whole = costs.overall().totalBounds(front);
+    Optional<Amount> now = costs.now().monthly(front);
     if (whole.isEmpty() || now.isEmpty()) {
       assertEquals(ahead.cost(), Cheapness.NOT_KNOWN);
       return;
     }
     boolean least =
         costs.selection().active().stream()
-            .flatMap(c -> costs.totalBounds(c.id()).stream())
+            .flatMap(c -> costs.overall().totalBounds(c.id()).stream())
             .noneMatch(other -> other.high().isLessThan(whole.get().high()));
     boolean leastNow = isLeastNow(costs, front);
     assertEquals(
@@ -209,14 +210,14 @@ public class AnswerTest {
         least
             ? leastNow ? Cheapness.NOW_AND_WHOLE : Cheapness.WHOLE
             : leastNow ? Cheapness.NOW : Cheapness.NEITHER);
-    for (Contender other : costs.feasible()) {
+    for (Contender other : costs.overall().feasible()) {
       Money most = whole.get().high();
       Money mostNow = now.get().high();
       boolean unknown =
-          costs.totalBounds(other.id()).isEmpty()
-                  && costs.leastTotal(other.id()).map(most::isGreaterThan).orElse(true)
-              || costs.monthly(other.id()).isEmpty()
-                  && costs.leastMonthly(other.id()).map(mostNow::isGreaterThan).orElse(true);
+          costs.overall().totalBounds(other.id()).isEmpty()
+                  && costs.overall().leastTotal(other.id()).map(most::isGreaterThan).orElse(true)
+              || costs.now().monthly(other.id()).isEmpty()
+                  && costs.now().leastMonthly(other.id()).map(mostNow::isGreaterThan).orElse(true);
       if (unknown && !other.id().equals(front)) {
         assertTrue(ahead.open().contains(other.id()), other.id());
         seen.add("open");
@@ -317,10 +318,11 @@ public class AnswerTest {
             evaluation.scores().value(open.tool(), criterion).orElseThrow().interval().isExact());
       }
       case MissingFinding.ToConfirm confirm ->
-          assertTrue(costs.monthly(confirm.tool()).isEmpty(), confirm.tool());
+          assertTrue(costs.now().monthly(confirm.tool()).isEmpty(), confirm.tool());
       case MissingFinding.NoPrice none ->
           assertTrue(
-              costs.monthly(none.tool()).isEmpty() || costs.totalBounds(none.tool()).isEmpty());
+              costs.now().monthly(none.tool()).isEmpty()
+                  || costs.overall().totalBounds(none.tool()).isEmpty());
       case MissingFinding.OpenQuestions open ->
           assertEquals(open.questions(), costs.questions(open.tool()).size());
       case MissingFinding.OldPrice old ->
@@ -384,8 +386,8 @@ public class AnswerTest {
       if (!selection.needs().isEmpty()
           && !selection.groups().isEmpty()
           && !selection.criteria().isEmpty()
-          && costs.feasible().size() > 1
-          && costs.orderByCost().size() > 1) {
+          && costs.overall().feasible().size() > 1
+          && costs.now().orderByCost().size() > 1) {
         return selection;
       }
     }

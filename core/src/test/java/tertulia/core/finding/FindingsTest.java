@@ -137,19 +137,19 @@ public class FindingsTest {
                     costs.whatIf().stating(new Stated(measure(finding), new BigDecimal(quantity))))
                 .at(costs.whatIf().moment());
         Optional<Money> least =
-            stated.orderByCost().stream()
+            stated.now().orderByCost().stream()
                 .findFirst()
-                .map(tool -> stated.monthly(tool).orElseThrow().high());
+                .map(tool -> stated.now().monthly(tool).orElseThrow().high());
         assertEquals(
-            stretch.tool().map(tool -> stated.monthly(tool).orElseThrow().high()),
+            stretch.tool().map(tool -> stated.now().monthly(tool).orElseThrow().high()),
             least,
             quantity + " " + measure(finding).label());
         CostByHeadcount points =
-            costs.costBy(new Dimension.Quantity(measure(finding))).orElseThrow().points();
+            costs.curves().costBy(new Dimension.Quantity(measure(finding))).orElseThrow().points();
         for (Contender contender : costs.selection().active()) {
           assertEquals(
               points.curve(contender.id()).at(quantity / finding.step()).map(p -> p.money()),
-              stated.monthly(contender.id()).map(amount -> amount.high()),
+              stated.now().monthly(contender.id()).map(amount -> amount.high()),
               contender.id() + " for " + quantity + " " + measure(finding).label());
         }
       }
@@ -190,6 +190,7 @@ public class FindingsTest {
     overTime.addAll(findings.againstOldTool());
     for (Measure measure : costs.selection().counted()) {
       costs
+          .curves()
           .costBy(new Dimension.Quantity(measure))
           .flatMap(findings::byQuantity)
           .ifPresent(overTime::add);
@@ -226,6 +227,7 @@ public class FindingsTest {
             assertFalse(most.because().isEmpty());
             assertTrue(
                 costs
+                    .curves()
                     .costByHeadcount()
                     .curve(contender.id())
                     .at(costs.people().total())
@@ -238,10 +240,11 @@ public class FindingsTest {
             met(cap);
             if (cap.people() > 0) {
               List<Reason> there =
-                  at(costs, cap.people()).against(contender.id()).get(cap.option());
+                  at(costs, cap.people()).now().against(contender.id()).get(cap.option());
               assertEquals(there, List.of(), "it does for so many");
               assertNotEquals(
-                  at(costs, cap.people() + 1).against(contender.id()).get(cap.option()), List.of());
+                  at(costs, cap.people() + 1).now().against(contender.id()).get(cap.option()),
+                  List.of());
             }
           });
     }
@@ -279,13 +282,13 @@ public class FindingsTest {
   }
 
   private static LocalDate asOf(Costs costs, String id) {
-    return costs.steady(id) instanceof Outcome.Found<SteadyCost> found
+    return costs.now().steady(id) instanceof Outcome.Found<SteadyCost> found
         ? found.best().option().plan().source().asOf()
         : LocalDate.MIN;
   }
 
   private static boolean isCommitted(Costs costs, String id) {
-    return ((Outcome.Found<SteadyCost>) costs.steady(id))
+    return ((Outcome.Found<SteadyCost>) costs.now().steady(id))
         .best()
         .option()
         .list()
@@ -300,8 +303,8 @@ public class FindingsTest {
   /** What a tool costs for so many people, by the exact path. */
   private static Optional<Money> cost(Costs costs, String tool, int people) {
     Costs then = at(costs, people);
-    return then.steady(tool) instanceof Outcome.Found<SteadyCost> found
-        ? then.steadyTime(tool).map(found.best().money()::plus)
+    return then.now().steady(tool) instanceof Outcome.Found<SteadyCost> found
+        ? then.now().steadyTime(tool).map(found.best().money()::plus)
         : Optional.empty();
   }
 
@@ -315,18 +318,20 @@ public class FindingsTest {
                 .toList();
         assertEquals(only.others(), others);
         for (String other : others) {
-          assertTrue(costs.way(other) instanceof Ways.Gap gap && !gap.isUnpriced(), other);
+          assertTrue(
+              costs.overall().way(other) instanceof Ways.Gap gap && !gap.isUnpriced(), other);
           boolean open =
-              costs.steady(other) instanceof Outcome.NoPlan<?> none
+              costs.now().steady(other) instanceof Outcome.NoPlan<?> none
                   && none.passedOver().values().stream()
                       .anyMatch(Verdict.Unconfirmed.class::isInstance);
           assertEquals(only.toConfirm().contains(other), open, other);
           for (int n = 1; n <= only.most(); n++) {
-            assertTrue(at(costs, n).steady(other) instanceof Outcome.NoPlan, other + " at " + n);
+            assertTrue(
+                at(costs, n).now().steady(other) instanceof Outcome.NoPlan, other + " at " + n);
           }
         }
-        assertEquals(only.month(), costs.monthly(only.tool()));
-        assertEquals(only.whole(), costs.totalBounds(only.tool()));
+        assertEquals(only.month(), costs.now().monthly(only.tool()));
+        assertEquals(only.whole(), costs.overall().totalBounds(only.tool()));
         assertTrue(only.month().isPresent() || only.whole().isPresent());
       }
       case CostFinding.WholePeriod whole -> wholePeriod(costs, whole);
@@ -358,41 +363,47 @@ public class FindingsTest {
       }
       case CostFinding.FreeUpTo free -> {
         assertTrue(cost(costs, free.tool(), free.people()).orElseThrow().isZero());
-        boolean ends = free.people() < costs.costByHeadcount().most();
+        boolean ends = free.people() < costs.curves().costByHeadcount().most();
         assertEquals(free.ends(), ends);
         Optional<Money> next = cost(costs, free.tool(), free.people() + 1);
         assertFalse(ends && next.map(Money::isZero).orElse(false), "free no further");
         for (int m = 0; m < Generated.MONTHS; m++) {
           boolean does = free.always() || free.doesUntil().filter(until -> until >= 0).isPresent();
           if (does && m <= free.doesUntil().orElseThrow()) {
-            assertTrue(costs.planned().get(m).total() <= free.people());
+            assertTrue(costs.overall().planned().get(m).total() <= free.people());
           }
         }
       }
       case CostFinding.WholeStaffPays staff ->
-          assertEquals(costs.wholeStaff(staff.tool()).orElseThrow().named(), staff.named());
+          assertEquals(costs.now().wholeStaff(staff.tool()).orElseThrow().named(), staff.named());
       case CostFinding.NoWay none -> {
-        assertTrue(costs.way(none.tool()) instanceof Ways.Gap);
-        assertTrue(costs.total(none.tool()).isEmpty());
+        assertTrue(costs.overall().way(none.tool()) instanceof Ways.Gap);
+        assertTrue(costs.overall().total(none.tool()).isEmpty());
         assertFalse(none.reasons().isEmpty(), "what it is on now does not do then");
       }
       case CostFinding.PaysFrom pays ->
           stayBelow(
-              costs.running(pays.tool()).orElseThrow(),
-              costs.running(pays.rival()).orElseThrow(),
+              costs.overall().running(pays.tool()).orElseThrow(),
+              costs.overall().running(pays.rival()).orElseThrow(),
               pays.month());
       case CostFinding.BeatsOldTool beats ->
-          stayBelow(costs.running(beats.tool()).orElseThrow(), oldTool(costs), beats.month());
+          stayBelow(
+              costs.overall().running(beats.tool()).orElseThrow(), oldTool(costs), beats.month());
       case CostFinding.OldToolCostsNoMore none -> {
         for (String tool : none.tools()) {
           assertFalse(
-              costs.running(tool).orElseThrow().getLast().isLessThan(oldTool(costs).getLast()));
+              costs
+                  .overall()
+                  .running(tool)
+                  .orElseThrow()
+                  .getLast()
+                  .isLessThan(oldTool(costs).getLast()));
         }
       }
       case CostFinding.CommitmentPays pays ->
           stayBelow(
-              costs.running(pays.tool()).orElseThrow(),
-              costs.runningAllMonthly(pays.tool()).orElseThrow(),
+              costs.overall().running(pays.tool()).orElseThrow(),
+              costs.overall().runningAllMonthly(pays.tool()).orElseThrow(),
               pays.month());
       case CostFinding.CheapestByQuantity cheapest -> byQuantity(costs, cheapest);
       case CostFinding.MixedTerms mixed -> throw new AssertionError("a warning");
@@ -404,7 +415,7 @@ public class FindingsTest {
   }
 
   private static String leader(Costs costs, int n) {
-    return costs.costByHeadcount().leads().stream()
+    return costs.curves().costByHeadcount().leads().stream()
         .filter(lead -> lead.n() <= n)
         .reduce((a, b) -> b)
         .flatMap(CostByHeadcount.Lead::tool)
@@ -424,7 +435,7 @@ public class FindingsTest {
     costs
         .selection()
         .active()
-        .forEach(c -> costs.total(c.id()).ifPresent(total -> totals.put(c.id(), total)));
+        .forEach(c -> costs.overall().total(c.id()).ifPresent(total -> totals.put(c.id(), total)));
     Money least = totals.values().stream().min(Money::compareTo).orElseThrow();
     totals.forEach(
         (id, total) -> assertEquals(whole.whole().contains(id), total.equals(least), id));
@@ -460,7 +471,8 @@ public class FindingsTest {
       assertEquals(whole.open().contains(other.id()), now || period, other.id());
     }
     boolean exact =
-        totals.keySet().stream().allMatch(id -> costs.totalBounds(id).orElseThrow().isExact());
+        totals.keySet().stream()
+            .allMatch(id -> costs.overall().totalBounds(id).orElseThrow().isExact());
     whole
         .paysFrom()
         .ifPresent(from -> {
@@ -482,15 +494,15 @@ public class FindingsTest {
   /** An amount off is only said as far as it is so at the least the dearer one can cost. */
   private static void apart(Costs costs, String now, CostFinding.WholePeriod whole) {
     String cheapest = whole.whole().getFirst();
-    long figure = costs.total(cheapest).orElseThrow().getAmountMinorLong();
+    long figure = costs.overall().total(cheapest).orElseThrow().getAmountMinorLong();
     switch (whole.apart().orElseThrow()) {
-      case Apart.NotKnown none -> assertTrue(costs.total(now).isEmpty());
+      case Apart.NotKnown none -> assertTrue(costs.overall().total(now).isEmpty());
       case Apart.Open open -> assertTrue(leastTotal(costs, now) <= figure);
       case Apart.Same same -> throw new AssertionError("then it would be among the cheapest");
       case Apart.Cheaper cheaper -> {
         assertEquals(cheaper.by().getAmountMinorLong(), leastTotal(costs, now) - figure);
         boolean exact =
-            leastTotal(costs, now) == costs.total(now).orElseThrow().getAmountMinorLong()
+            leastTotal(costs, now) == costs.overall().total(now).orElseThrow().getAmountMinorLong()
                 && leastTotal(costs, cheapest) == figure;
         assertEquals(cheaper.atLeast(), !exact);
       }
@@ -500,34 +512,43 @@ public class FindingsTest {
   /** The least a tool can cost for so many people in cents, by the exact path. */
   private static long least(Costs costs, String tool, int people) {
     Costs then = at(costs, people);
-    return switch (then.steady(tool)) {
+    return switch (then.now().steady(tool)) {
       case Outcome.NoPlan<SteadyCost> none -> Long.MAX_VALUE;
       case Outcome.Unpriced<SteadyCost> unpriced ->
-          unpriced.low().isEmpty() || then.steadyTime(tool).isEmpty()
+          unpriced.low().isEmpty() || then.now().steadyTime(tool).isEmpty()
               ? Long.MIN_VALUE
-              : unpriced.low().get().money().plus(then.steadyTime(tool).get()).getAmountMinorLong();
+              : unpriced
+                  .low()
+                  .get()
+                  .money()
+                  .plus(then.now().steadyTime(tool).get())
+                  .getAmountMinorLong();
       case Outcome.Found<SteadyCost> found ->
-          found.isAtMost() || then.steadyTime(tool).isEmpty()
+          found.isAtMost() || then.now().steadyTime(tool).isEmpty()
               ? Long.MIN_VALUE
               : found
                   .low()
                   .map(SteadyCost::money)
                   .filter(low -> low.isLessThan(found.best().money()))
                   .orElse(found.best().money())
-                  .plus(then.steadyTime(tool).get())
+                  .plus(then.now().steadyTime(tool).get())
                   .getAmountMinorLong();
     };
   }
 
   /** The least a tool can cost over the plan months in cents. */
   private static long leastTotal(Costs costs, String tool) {
-    return switch (costs.way(tool)) {
+    return switch (costs.overall().way(tool)) {
       case Ways.Gap gap ->
           gap.isUnpriced()
-              ? costs.leastTotal(tool).map(Money::getAmountMinorLong).orElse(Long.MIN_VALUE)
+              ? costs
+                  .overall()
+                  .leastTotal(tool)
+                  .map(Money::getAmountMinorLong)
+                  .orElse(Long.MIN_VALUE)
               : Long.MAX_VALUE;
       case Ways.Found found -> {
-        Money read = costs.total(tool).orElseThrow();
+        Money read = costs.overall().total(tool).orElseThrow();
         Money high = found.best().ledger().total(costs.whatIf().view());
         Money low = found.low().map(way -> way.ledger().total(costs.whatIf().view())).orElse(high);
         yield found.isAtMost() ? Long.MIN_VALUE : read.minus(high).plus(low).getAmountMinorLong();
@@ -538,13 +559,13 @@ public class FindingsTest {
   /** Added up anew from the months and the people's time. */
   private static Money running(Costs costs, String id, int m) {
     Money sum = Money.zero(EUR);
-    Ways.Found found = (Ways.Found) costs.way(id);
+    Ways.Found found = (Ways.Found) costs.overall().way(id);
     for (int i = 0; i <= m; i++) {
       sum = sum.plus(found.best().ledger().months(costs.whatIf().view()).get(i));
       if (costs.whatIf().basis() == WhatIf.Basis.FULL) {
         int month = i;
         sum =
-            ((tertulia.core.labour.Takes.Known) costs.takes(id))
+            ((tertulia.core.labour.Takes.Known) costs.overall().takes(id))
                 .time().lines().stream()
                     .filter(line -> line.month() == month)
                     .map(line -> line.money())
@@ -605,7 +626,7 @@ public class FindingsTest {
       case CostFinding.Cause.LeavesPlan leaves -> assertFalse(leaves.reasons().isEmpty());
       case CostFinding.Cause.TakesPlan takes ->
           assertEquals(
-              ((Outcome.Found<SteadyCost>) at(costs, change.n()).steady(takes.tool()))
+              ((Outcome.Found<SteadyCost>) at(costs, change.n()).now().steady(takes.tool()))
                   .best()
                   .option()
                   .label(),
@@ -638,16 +659,16 @@ public class FindingsTest {
               Evaluation.of(Generated.without(costs.selection(), together.needs()), costs.whatIf())
                   .costs();
           assertNotEquals(
-              without.total(together.tool()),
-              costs.total(together.tool()),
+              without.overall().total(together.tool()),
+              costs.overall().total(together.tool()),
               "giving up all of them changes something");
           if (together.effect() instanceof NeedCosts.Effect.Costs more) {
             assertEquals(
                 more.exact(),
-                costs.totalBounds(together.tool()).orElseThrow().isExact()
-                    && without.totalBounds(together.tool()).orElseThrow().isExact());
+                costs.overall().totalBounds(together.tool()).orElseThrow().isExact()
+                    && without.overall().totalBounds(together.tool()).orElseThrow().isExact());
           }
-          List<NeedCosts.Line> lines = costs.needCosts().lines();
+          List<NeedCosts.Line> lines = costs.overall().needCosts().lines();
           for (Need need : together.needs()) {
             NeedCosts.Effect alone =
                 lines.stream()
@@ -666,7 +687,7 @@ public class FindingsTest {
           }
         }
         case FitFinding.NotTheFirst not -> {
-          SteadyCost taken = ((Outcome.Found<SteadyCost>) costs.steady(not.tool())).best();
+          SteadyCost taken = ((Outcome.Found<SteadyCost>) costs.now().steady(not.tool())).best();
           assertEquals(taken.option().label(), not.taken());
           assertEquals(taken.money(), not.cost().high());
           assertEquals(
@@ -679,7 +700,8 @@ public class FindingsTest {
           List<String> does =
               plans.stream()
                   .map(Plan::name)
-                  .filter(plan -> costs.against(not.tool()).getOrDefault(plan, List.of()).isEmpty())
+                  .filter(plan ->
+                      costs.now().against(not.tool()).getOrDefault(plan, List.of()).isEmpty())
                   .toList();
           assertEquals(does.getFirst(), not.first());
           assertTrue(does.indexOf(taken.option().plan().name()) > 0, does.toString());
@@ -689,11 +711,12 @@ public class FindingsTest {
         case FitFinding.WillNotDo not -> throw new AssertionError("of one tool");
         case FitFinding.NextBrings next -> throw new AssertionError("of one tool");
         case FitFinding.NoPlan none -> {
-          assertFalse(costs.steady(none.tool()) instanceof Outcome.Found);
+          assertFalse(costs.now().steady(none.tool()) instanceof Outcome.Found);
           none.conflicts()
               .smallest()
               .forEach(set ->
                   costs
+                      .now()
                       .against(none.tool())
                       .forEach((plan, reasons) ->
                           assertTrue(
@@ -713,7 +736,8 @@ public class FindingsTest {
       List<Plan> plans = contender.tool().plans();
       List<Boolean> does =
           plans.stream()
-              .map(p -> costs.against(contender.id()).getOrDefault(p.name(), List.of()).isEmpty())
+              .map(p ->
+                  costs.now().against(contender.id()).getOrDefault(p.name(), List.of()).isEmpty())
               .toList();
       int first = does.indexOf(true);
       PlanFindings findings = new PlanFindings(costs, contender, List.of(a, b));
@@ -759,8 +783,10 @@ public class FindingsTest {
     }
     assertEquals(next.gains().stream().map(need -> need.capability().id()).toList(), gains);
     assertEquals(next.beyond().stream().map(Capability::id).toList(), beyond);
-    Optional<Money> own = costs.planAlone(contender.offerings().get(first + 1)).map(c -> c.money());
-    Optional<Money> was = costs.planAlone(contender.offerings().get(first)).map(c -> c.money());
+    Optional<Money> own =
+        costs.now().planAlone(contender.offerings().get(first + 1)).map(c -> c.money());
+    Optional<Money> was =
+        costs.now().planAlone(contender.offerings().get(first)).map(c -> c.money());
     assertEquals(next.more().isPresent(), own.isPresent() && was.isPresent());
     next.more().ifPresent(more -> assertEquals(was.get().plus(more), own.get()));
   }
@@ -858,7 +884,7 @@ public class FindingsTest {
     switch (lead) {
       case ScoreFinding.NoTotals none -> {
         assertTrue(totals.isEmpty());
-        assertEquals(none.anybodyRanked(), !evaluation.costs().feasible().isEmpty());
+        assertEquals(none.anybodyRanked(), !evaluation.costs().overall().feasible().isEmpty());
       }
       case ScoreFinding.Leads leads ->
           totals.orElseThrow().values().keySet().stream()
@@ -907,7 +933,7 @@ public class FindingsTest {
         assertTrue(worth.value().midpoint().compareTo(before) <= 0, "the most first");
         before = worth.value().midpoint();
       }
-      assertEquals(under.worths().size(), evaluation.costs().feasible().size());
+      assertEquals(under.worths().size(), evaluation.costs().overall().feasible().size());
     }
     for (ScoreFinding.CountedTwice twice : findings.countedTwice()) {
       met(twice);
@@ -919,7 +945,7 @@ public class FindingsTest {
       Set<BigDecimal> told = new HashSet<>();
       Set<Money> amounts = new HashSet<>();
       for (String id : outside.tools()) {
-        Money total = evaluation.costs().spreadTotal(id).orElseThrow();
+        Money total = evaluation.costs().overall().spreadTotal(id).orElseThrow();
         amounts.add(total);
         told.add(
             proposed
@@ -950,8 +976,8 @@ public class FindingsTest {
             .toList();
     Evaluation guessing = Evaluation.of(counting(stated, criteria), WhatIf.START);
     List<BigDecimal> costs =
-        guessing.costs().feasible().stream()
-            .flatMap(c -> guessing.costs().spreadTotal(c.id()).stream())
+        guessing.costs().overall().feasible().stream()
+            .flatMap(c -> guessing.costs().overall().spreadTotal(c.id()).stream())
             .map(m ->
                 m.getAmount()
                     .divide(
@@ -969,7 +995,7 @@ public class FindingsTest {
           new Criterion("cost", "Cost", new Criterion.Cost(guess.worst(), guess.best()));
       Evaluation scaled =
           Evaluation.of(counting(stated, List.of(same, stated.criteria().getLast())), WhatIf.START);
-      for (Contender contender : guessing.costs().feasible()) {
+      for (Contender contender : guessing.costs().overall().feasible()) {
         assertEquals(
             guessing
                 .scores()

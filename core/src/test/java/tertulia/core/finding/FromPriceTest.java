@@ -102,11 +102,11 @@ public class FromPriceTest {
       for (Contender contender : selection.active()) {
         String id = contender.id();
         if (hasFrom(contender)) {
-          switch (from.costs().steady(id)) {
+          switch (from.costs().now().steady(id)) {
             case Outcome.Found<SteadyCost> one -> found += sameEnds(one, range, id);
             case Outcome.Unpriced<SteadyCost> one -> least += sameLeast(one, range, id);
             case Outcome.NoPlan<SteadyCost> none ->
-                assertTrue(range.costs().steady(id) instanceof Outcome.NoPlan);
+                assertTrue(range.costs().now().steady(id) instanceof Outcome.NoPlan);
           }
           ways += sameWay(from.costs(), range.costs(), id);
           sameSweep(from.costs(), range.costs(), id);
@@ -117,7 +117,7 @@ public class FromPriceTest {
   }
 
   private static int sameEnds(Outcome.Found<SteadyCost> from, Evaluation range, String id) {
-    Outcome.Found<SteadyCost> other = (Outcome.Found<SteadyCost>) range.costs().steady(id);
+    Outcome.Found<SteadyCost> other = (Outcome.Found<SteadyCost>) range.costs().now().steady(id);
     assertEquals(from.best().money(), other.best().money(), id);
     assertEquals(low(from), low(other), id);
     return 1;
@@ -128,25 +128,28 @@ public class FromPriceTest {
   }
 
   private static int sameLeast(Outcome.Unpriced<SteadyCost> from, Evaluation range, String id) {
-    if (!(range.costs().steady(id) instanceof Outcome.Found<SteadyCost> other)
+    if (!(range.costs().now().steady(id) instanceof Outcome.Found<SteadyCost> other)
         || other.isAtMost()) {
       return 0;
     }
     assertEquals(from.low().orElseThrow().money(), low(other), id);
-    assertEquals(range.costs().monthly(id).orElseThrow().low(), Optional.of(low(other)));
+    assertEquals(range.costs().now().monthly(id).orElseThrow().low(), Optional.of(low(other)));
     return 1;
   }
 
   private static int sameWay(Costs from, Costs range, String id) {
-    return switch (from.way(id)) {
+    return switch (from.overall().way(id)) {
       case Ways.Found found -> {
-        assertEquals(from.totalBounds(id), range.totalBounds(id), id);
+        assertEquals(from.overall().totalBounds(id), range.overall().totalBounds(id), id);
         yield 1;
       }
       case Ways.Gap gap -> {
         if (gap.low().isPresent()) {
-          assertEquals(from.leastTotal(id), range.totalBounds(id).orElseThrow().low(), id);
-        } else if (range.way(id) instanceof Ways.Found other) {
+          assertEquals(
+              from.overall().leastTotal(id),
+              range.overall().totalBounds(id).orElseThrow().low(),
+              id);
+        } else if (range.overall().way(id) instanceof Ways.Found other) {
           assertTrue(other.isAtMost(), id);
         }
         yield gap.low().isPresent() ? 1 : 0;
@@ -156,8 +159,8 @@ public class FromPriceTest {
 
   /** Where both have a figure it is the same; where only the range has one it is out of reach. */
   private static void sameSweep(Costs from, Costs range, String id) {
-    CostByHeadcount.Curve one = from.costByHeadcount().curves().get(id);
-    CostByHeadcount.Curve other = range.costByHeadcount().curves().get(id);
+    CostByHeadcount.Curve one = from.curves().costByHeadcount().curves().get(id);
+    CostByHeadcount.Curve other = range.curves().costByHeadcount().curves().get(id);
     for (int n = 1; n <= 60; n++) {
       Optional<Money> figure = one.at(n).map(CostByHeadcount.Point::money);
       Optional<Money> known = other.at(n).map(CostByHeadcount.Point::money);
@@ -177,9 +180,9 @@ public class FromPriceTest {
       Costs costs = evaluation.costs();
       Optional<CostFinding.WholePeriod> whole = new CostFindings(costs).wholePeriod();
       if (whole.isPresent()) {
-        Money figure = costs.total(whole.get().whole().getFirst()).orElseThrow();
+        Money figure = costs.overall().total(whole.get().whole().getFirst()).orElseThrow();
         for (Contender contender : costs.selection().active()) {
-          Optional<Money> least = costs.leastTotal(contender.id());
+          Optional<Money> least = costs.overall().leastTotal(contender.id());
           boolean dearer =
               least.filter(l -> !l.isLessThan(figure)).isPresent()
                   && whole
@@ -187,8 +190,10 @@ public class FromPriceTest {
                       .now()
                       .flatMap(now ->
                           costs
+                              .now()
                               .leastMonthly(contender.id())
-                              .map(l -> !l.isLessThan(costs.monthly(now).orElseThrow().high())))
+                              .map(l ->
+                                  !l.isLessThan(costs.now().monthly(now).orElseThrow().high())))
                       .orElse(false);
           if (least.isPresent()) {
             boolean mayBeLess = whole.get().open().contains(contender.id());
@@ -213,10 +218,10 @@ public class FromPriceTest {
       Costs costs = evaluation.costs();
       BigDecimal people = BigDecimal.valueOf(costs.people().total());
       for (Contender contender : costs.selection().active()) {
-        Optional<Money> least = costs.leastMonthly(contender.id());
+        Optional<Money> least = costs.now().leastMonthly(contender.id());
         for (int months : List.of(1, 12)) {
           assertEquals(
-              costs.leastPerHead(contender.id(), months).map(Money::getAmount),
+              costs.now().leastPerHead(contender.id(), months).map(Money::getAmount),
               least.map(money ->
                   money
                       .getAmount()
@@ -227,7 +232,7 @@ public class FromPriceTest {
             assertTrue(why.value().isEmpty(), "a bound is no figure");
             assertEquals(
                 why.parts().getFirst().value().orElseThrow().amount(),
-                costs.leastPerHead(contender.id(), months).orElseThrow().getAmount());
+                costs.now().leastPerHead(contender.id(), months).orElseThrow().getAmount());
             met++;
           }
         }
@@ -242,8 +247,8 @@ public class FromPriceTest {
     int met = 0;
     for (int seed = 1; seed < SELECTIONS; seed++) {
       Evaluation evaluation = Evaluation.of(Generated.selection(seed), WhatIf.START);
-      for (Contender contender : evaluation.costs().feasible()) {
-        if (evaluation.costs().way(contender.id()) instanceof Ways.Gap gap
+      for (Contender contender : evaluation.costs().overall().feasible()) {
+        if (evaluation.costs().overall().way(contender.id()) instanceof Ways.Gap gap
             && gap.low().isPresent()
             && evaluation.scores().totals().isPresent()) {
           Interval value =

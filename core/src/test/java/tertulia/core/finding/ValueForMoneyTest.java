@@ -108,10 +108,11 @@ public class ValueForMoneyTest {
       }
       Costs costs = evaluation.costs();
       assertEquals(
-          value.get().points().size() + value.get().withoutCost().size(), costs.feasible().size());
+          value.get().points().size() + value.get().withoutCost().size(),
+          costs.overall().feasible().size());
       for (Point point : value.get().points()) {
         known++;
-        assertEquals(Optional.of(point.cost()), costs.totalBounds(point.contender()));
+        assertEquals(Optional.of(point.cost()), costs.overall().totalBounds(point.contender()));
         for (Point other : value.get().points()) {
           boolean says = point.beatenBy().contains(other.contender());
           assertEquals(

@@ -78,7 +78,8 @@ public class SensitivityTest {
             .totals()
             .ifPresent(totals ->
                 assertEquals(cell.first(), Optional.of(totals.standings().getFirst().contender())));
-        assertEquals(cell.cost(), cell.first().flatMap(t -> plain.costs().totalBounds(t)));
+        assertEquals(
+            cell.cost(), cell.first().flatMap(t -> plain.costs().overall().totalBounds(t)));
       }
       assertEquals(grid.mattering(), turning(grid), "seed " + seed);
       mattered.addAll(grid.mattering());

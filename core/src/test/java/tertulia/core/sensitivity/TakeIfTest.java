@@ -177,7 +177,7 @@ public class TakeIfTest {
   /** Who is ahead of every other by the ends of what is known, from the totals or from costs. */
   private static Optional<String> plainly(Evaluation evaluation) {
     Map<String, Interval> all = new LinkedHashMap<>();
-    for (Contender contender : evaluation.costs().feasible()) {
+    for (Contender contender : evaluation.costs().overall().feasible()) {
       all.put(
           contender.id(),
           evaluation
@@ -191,13 +191,13 @@ public class TakeIfTest {
 
   /** The cost turned round. */
   private static Interval cheapness(Costs costs, String tool) {
-    Optional<Amount> total = costs.totalBounds(tool);
+    Optional<Amount> total = costs.overall().totalBounds(tool);
     BigDecimal low =
         total.map(t -> t.high().getAmount().negate()).orElse(BigDecimal.valueOf(-1_000_000_000));
     BigDecimal high =
         total
             .map(Amount::low)
-            .orElseGet(() -> costs.leastTotal(tool))
+            .orElseGet(() -> costs.overall().leastTotal(tool))
             .map(money -> money.getAmount().negate())
             .orElse(BigDecimal.ZERO);
     return new Interval(low, high.max(low));
@@ -230,12 +230,13 @@ public class TakeIfTest {
     Optional<Totals> totals = read.scores().totals();
     int heads = axis instanceof Sizes.Axis.Headcount ? (int) size : read.costs().people().total();
     BigDecimal factor =
-        BigDecimal.valueOf(read.costs().planned().stream().mapToInt(People::total).sum())
-            .divide(BigDecimal.valueOf(read.costs().planned().size()), MathContext.DECIMAL128)
+        BigDecimal.valueOf(read.costs().overall().planned().stream().mapToInt(People::total).sum())
+            .divide(
+                BigDecimal.valueOf(read.costs().overall().planned().size()), MathContext.DECIMAL128)
             .divide(BigDecimal.valueOf(heads), MathContext.DECIMAL128);
     Map<String, Interval> all = new LinkedHashMap<>();
     for (Contender contender : read.selection().active()) {
-      Outcome<SteadyCost> outcome = there.steady(contender.id());
+      Outcome<SteadyCost> outcome = there.now().steady(contender.id());
       if (!(outcome instanceof Outcome.NoPlan)) {
         all.put(contender.id(), standing(read, there, totals, contender.id(), factor));
       }
@@ -245,12 +246,12 @@ public class TakeIfTest {
 
   private static Interval standing(
       Evaluation read, Costs there, Optional<Totals> totals, String tool, BigDecimal factor) {
-    Optional<Amount> month = there.monthly(tool);
+    Optional<Amount> month = there.now().monthly(tool);
     Optional<BigDecimal> most = month.map(m -> m.high().getAmount().multiply(factor));
     Optional<BigDecimal> least =
         month
             .map(Amount::low)
-            .orElseGet(() -> there.leastMonthly(tool))
+            .orElseGet(() -> there.now().leastMonthly(tool))
             .map(m -> m.getAmount().multiply(factor));
     if (totals.isEmpty()) {
       BigDecimal low = most.map(BigDecimal::negate).orElse(BigDecimal.valueOf(-1_000_000_000));
@@ -371,13 +372,13 @@ public class TakeIfTest {
         Evaluation anew = Evaluation.of(shared.selection(), shared.whatIf());
         String what = "seed " + seed + ": " + otherwise;
         assertEquals(
-            shared.costs().feasible().stream().map(Contender::id).toList(),
-            anew.costs().feasible().stream().map(Contender::id).toList(),
+            shared.costs().overall().feasible().stream().map(Contender::id).toList(),
+            anew.costs().overall().feasible().stream().map(Contender::id).toList(),
             what);
-        for (Contender contender : anew.costs().feasible()) {
+        for (Contender contender : anew.costs().overall().feasible()) {
           assertEquals(
-              shared.costs().spreadTotal(contender.id()),
-              anew.costs().spreadTotal(contender.id()),
+              shared.costs().overall().spreadTotal(contender.id()),
+              anew.costs().overall().spreadTotal(contender.id()),
               what);
           assertEquals(
               shared.scores().totals().map(t -> t.total(contender.id())),
@@ -390,10 +391,11 @@ public class TakeIfTest {
       Evaluation again = Evaluation.of(read.selection(), read.whatIf());
       for (Contender contender : read.selection().active()) {
         assertEquals(
-            read.costs().way(contender.id()).getClass(),
-            again.costs().way(contender.id()).getClass());
+            read.costs().overall().way(contender.id()).getClass(),
+            again.costs().overall().way(contender.id()).getClass());
         assertEquals(
-            read.costs().conflicts(contender.id()), again.costs().conflicts(contender.id()));
+            read.costs().now().conflicts(contender.id()),
+            again.costs().now().conflicts(contender.id()));
       }
     }
     assertTrue(compared > 1000, "only " + compared + " were compared");

@@ -1,0 +1,137 @@
+package tertulia.core.evaluation;
+
+import java.math.BigDecimal;
+import java.math.RoundingMode;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.joda.money.Money;
+import tertulia.core.fit.Offering;
+import tertulia.core.fit.Reason;
+import tertulia.core.fit.Verdict;
+import tertulia.core.growth.Demand;
+import tertulia.core.growth.Measure;
+import tertulia.core.growth.People;
+import tertulia.core.path.CostByHeadcount;
+import tertulia.core.path.CostByQuantity;
+import tertulia.core.path.Dimension;
+import tertulia.core.path.Market;
+import tertulia.core.path.Occasion;
+import tertulia.core.path.Outcome;
+import tertulia.core.path.SteadyCost;
+
+/**
+ * What the active contenders cost by how many people there are, and by how much there is of
+ * something else.
+ */
+public final class CostCurves {
+  private final Selection selection;
+  private final WhatIf whatIf;
+  private final CostsOverall overall;
+  private final CostsNow now;
+  private final People people;
+  private final Occasion occasion;
+  private final Market market;
+
+  CostCurves(
+      Selection selection,
+      WhatIf whatIf,
+      CostsOverall overall,
+      CostsNow now,
+      People people,
+      Occasion occasion) {
+    this.selection = selection;
+    this.whatIf = whatIf;
+    this.overall = overall;
+    this.now = now;
+    this.people = people;
+    this.occasion = occasion;
+    this.market = overall.market();
+  }
+
+  /** Why an option of a contender does not qualify for so many people; none if it does. */
+  public List<Reason> reasonsAt(String contender, String option, int people) {
+    Outcome<SteadyCost> outcome =
+        SteadyCost.cheapest(
+            selection.contender(contender).offerings(),
+            market,
+            market.occasion(overall.today().scaledTo(people), occasion.month()));
+    return Optional.ofNullable(outcome.passedOver().get(option))
+        .map(Verdict::reasons)
+        .orElse(List.of());
+  }
+
+  /** Cost by headcount of the active contenders; with steady people's time if full cost is read. */
+  public CostByHeadcount costByHeadcount() {
+    return overall.swept(sweptMonth(), this::sweep);
+  }
+
+  /**
+   * Cost by how much there is of something, for the people under discussion; with steady people's
+   * time if full cost is read. Empty if more is needed of something than can be counted.
+   */
+  public Optional<CostByQuantity> costBy(Dimension dimension) {
+    long highest =
+        switch (dimension) {
+          case Dimension.Quantity quantity -> most(quantity.measure());
+          case Dimension.AveragePayment payment ->
+              market.averagePayment().map(CostCurves::wholeUnits).orElse(0L);
+        };
+    return CostByQuantity.sweep(offerings(), market, people, dimension, occasion.month(), highest)
+        .map(swept -> new CostByQuantity(dimension, swept.step(), withTime(swept.points())));
+  }
+
+  /** The most that is needed of a measure in any month, in whole units. */
+  private long most(Measure measure) {
+    Demand needed = market.demands().get(measure);
+    return needed == null
+        ? 0
+        : overall.planned().stream()
+            .map(people -> needed.units(measure, people))
+            .max(Comparator.naturalOrder())
+            .map(CostCurves::wholeUnits)
+            .orElse(0L);
+  }
+
+  private static long wholeUnits(BigDecimal quantity) {
+    return quantity.setScale(0, RoundingMode.CEILING).longValueExact();
+  }
+
+  /** The month of the sweep: any other leads to the same if nothing is owned and nothing kept. */
+  private int sweptMonth() {
+    boolean matters =
+        selection.contenders().stream().anyMatch(c -> c.tool().owned().isPresent())
+            || market.demands().keySet().stream()
+                .anyMatch(measure -> measure.nature() == Measure.Nature.SUM);
+    return matters ? occasion.month() : 0;
+  }
+
+  private CostByHeadcount sweep(int month) {
+    return withTime(
+        CostByHeadcount.sweep(
+            offerings(),
+            market,
+            overall.today(),
+            month,
+            CostByHeadcount.reach(overall.highestPlanned())));
+  }
+
+  /** The offerings of the active contenders. */
+  private Map<String, List<Offering>> offerings() {
+    Map<String, List<Offering>> tools = new LinkedHashMap<>();
+    selection.active().forEach(c -> tools.put(c.id(), c.offerings()));
+    return tools;
+  }
+
+  /** A sweep with steady people's time, if full cost is read. */
+  private CostByHeadcount withTime(CostByHeadcount subscription) {
+    if (whatIf.basis() == WhatIf.Basis.SUBSCRIPTION) {
+      return subscription;
+    }
+    Map<String, Optional<Money>> time = new LinkedHashMap<>();
+    selection.active().forEach(c -> time.put(c.id(), now.steadyTime(c.id())));
+    return subscription.adding(time);
+  }
+}

@@ -1,0 +1,231 @@
+package tertulia.core.evaluation;
+
+import static java.util.Objects.requireNonNull;
+
+import java.math.RoundingMode;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.joda.money.Money;
+import tertulia.core.fit.Conflicts;
+import tertulia.core.fit.Fit;
+import tertulia.core.fit.Offering;
+import tertulia.core.fit.Reason;
+import tertulia.core.fit.Room;
+import tertulia.core.growth.Measure;
+import tertulia.core.growth.People;
+import tertulia.core.labour.Effort;
+import tertulia.core.labour.Labour;
+import tertulia.core.labour.PeopleTime;
+import tertulia.core.path.Market;
+import tertulia.core.path.Occasion;
+import tertulia.core.path.Option;
+import tertulia.core.path.Outcome;
+import tertulia.core.path.PlanNeeded;
+import tertulia.core.path.SteadyCost;
+import tertulia.core.path.WholeStaff;
+
+/** What the contenders of a selection cost a month for the people under discussion. */
+public final class CostsNow {
+  private final Selection selection;
+  private final WhatIf whatIf;
+  private final CostsOverall overall;
+  private final Market market;
+  private final People people;
+  private final Occasion occasion;
+  private final Map<String, Outcome<SteadyCost>> steady = new LinkedHashMap<>();
+
+  /** Nothing is shared with what other people would cost but what they are priced against. */
+  CostsNow(
+      Selection selection, WhatIf whatIf, CostsOverall overall, People people, Occasion occasion) {
+    this.selection = selection;
+    this.whatIf = whatIf;
+    this.overall = overall;
+    this.market = overall.market();
+    this.people = people;
+    this.occasion = occasion;
+    for (Contender contender : selection.contenders()) {
+      steady.put(contender.id(), SteadyCost.cheapest(contender.offerings(), market, occasion));
+    }
+  }
+
+  private java.time.YearMonth month() {
+    return selection.horizon().month(occasion.month());
+  }
+
+  /** The steady monthly cost of a contender for the people under discussion. */
+  public Outcome<SteadyCost> steady(String contender) {
+    return requireNonNull(steady.get(contender), contender);
+  }
+
+  /**
+   * What people look after and do by hand in a month, if full cost is read; nothing if the
+   * subscription is; empty if it is not known.
+   */
+  public Optional<Money> steadyTime(String contender) {
+    if (whatIf.basis() == WhatIf.Basis.SUBSCRIPTION) {
+      return Optional.of(Money.zero(selection.currency()));
+    }
+    Labour labour = selection.practice().labour();
+    Optional<Effort> effort = selection.contender(contender).takes();
+    return PeopleTime.missing(effort, labour).isPresent()
+        ? Optional.empty()
+        : effort.map(e -> PeopleTime.steady(e, labour, selection.currency()));
+  }
+
+  /** Active contenders with a figure for the people under discussion, cheapest first. */
+  public List<String> orderByCost() {
+    Map<String, Money> costs = new LinkedHashMap<>();
+    for (Contender contender : selection.active()) {
+      if (steady(contender.id()) instanceof Outcome.Found<SteadyCost> found) {
+        steadyTime(contender.id())
+            .ifPresent(time -> costs.put(contender.id(), found.best().money().plus(time)));
+      }
+    }
+    return costs.entrySet().stream()
+        .sorted(Comparator.comparing(Map.Entry::getValue))
+        .map(Map.Entry::getKey)
+        .toList();
+  }
+
+  /**
+   * What a contender would be on for the people under discussion; its last plan under its first
+   * term if none would do; empty if it lists no prices.
+   */
+  public Optional<Option> optionNow(String contender) {
+    if (steady(contender) instanceof Outcome.Found<SteadyCost> found) {
+      return Optional.of(found.best().option());
+    }
+    return selection.contender(contender).offerings().stream()
+        .filter(offering -> !offering.plan().charged().isEmpty())
+        .reduce((first, last) -> last)
+        .map(offering -> Option.of(offering, offering.plan().charged().getFirst(), market.fit()));
+  }
+
+  /**
+   * The plan whose facts answer for a contender: the one of {@link #optionNow}, or the last of
+   * those without a price; empty if it has no plans.
+   */
+  public Optional<Offering> offeringNow(String contender) {
+    List<Offering> all = selection.contender(contender).offerings();
+    return optionNow(contender)
+        .map(Option::offering)
+        .or(() -> all.isEmpty() ? Optional.empty() : Optional.of(all.getLast()));
+  }
+
+  /**
+   * What a contender costs a month for the people under discussion, as it is read; empty if there
+   * is no figure.
+   */
+  public Optional<Amount> monthly(String contender) {
+    return steadyBounds(contender).flatMap(amount -> steadyTime(contender).map(amount::plus));
+  }
+
+  /**
+   * What a contender costs for each of the people under discussion over so many months, rounded
+   * half-up; empty if that is not known, or there are no people.
+   *
+   * @param months 1 or 12
+   */
+  public Optional<Amount> perHead(String contender, int months) {
+    int all = people.total();
+    return all == 0
+        ? Optional.empty()
+        : monthly(contender)
+            .map(amount ->
+                new Amount(
+                    amount.low().map(low -> perHead(low, months, all)),
+                    perHead(amount.high(), months, all)));
+  }
+
+  /**
+   * The least a contender without a figure costs for each of the people under discussion, as {@link
+   * #perHead}; empty if not even that is known, or it has a figure.
+   */
+  public Optional<Money> leastPerHead(String contender, int months) {
+    int all = people.total();
+    return all == 0
+        ? Optional.empty()
+        : leastMonthly(contender).map(least -> perHead(least, months, all));
+  }
+
+  private static Money perHead(Money monthly, int months, int people) {
+    return monthly.multipliedBy(months).dividedBy(people, RoundingMode.HALF_UP);
+  }
+
+  /** What a contender's subscription costs a month for these people; empty if without a figure. */
+  public Optional<Amount> steadyBounds(String contender) {
+    return steady(contender) instanceof Outcome.Found<SteadyCost> found
+        ? Optional.of(
+            Amount.of(found.isAtMost(), found.low().map(SteadyCost::money), found.best().money()))
+        : Optional.empty();
+  }
+
+  /**
+   * The least a contender without a figure costs a month for the people under discussion, as it is
+   * read; empty if not even that is known, or it has a figure.
+   */
+  public Optional<Money> leastMonthly(String contender) {
+    return steady(contender) instanceof Outcome.Unpriced<SteadyCost> unpriced
+        ? unpriced.low().flatMap(low -> steadyTime(contender).map(time -> low.money().plus(time)))
+        : Optional.empty();
+  }
+
+  /**
+   * The steady monthly cost of one plan under its cheapest allowed term, whether or not it would
+   * do; empty if it has no figure.
+   */
+  public Optional<SteadyCost> planAlone(Offering offering) {
+    return SteadyCost.cheapestTerm(offering, market, occasion);
+  }
+
+  /** The steady monthly cost of a contender if nothing were needed of it. */
+  public Outcome<SteadyCost> withoutNeeds(String contender) {
+    return SteadyCost.cheapest(
+        selection.contender(contender).offerings(), market.asking(Fit.NOTHING_ASKED), occasion);
+  }
+
+  /** The same for the people under discussion, as one month. */
+  public Optional<Room> roomNow(String contender, Measure measure) {
+    return optionNow(contender)
+        .flatMap(option ->
+            Room.of(option.offering(), option.list(), measure, List.of(occasion.units()), month()))
+        .map(room -> room.with(selection.practice().covers()));
+  }
+
+  /**
+   * The room a contender's plan of {@link #optionNow} leaves for a measure over the plan months;
+   * empty as {@link Room#of} has it.
+   */
+  public Optional<Room> room(String contender, Measure measure) {
+    return optionNow(contender)
+        .flatMap(option ->
+            Room.of(
+                option.offering(),
+                option.list(),
+                measure,
+                overall.months(),
+                selection.horizon().month(0)))
+        .map(room -> room.with(selection.practice().covers()));
+  }
+
+  /** What speaks against each plan of a contender for the people under discussion, by its name. */
+  public Map<String, List<Reason>> against(String contender) {
+    return PlanNeeded.against(selection.contender(contender).offerings(), market, occasion);
+  }
+
+  /**
+   * Which requirements together leave a contender without a plan for the people under discussion;
+   * no sets if some plan does.
+   */
+  public Conflicts conflicts(String contender) {
+    return Conflicts.of(against(contender));
+  }
+
+  /** A price for the whole staff of a contender beside one for named seats. */
+  public Optional<WholeStaff> wholeStaff(String contender) {
+    return WholeStaff.of(selection.contender(contender).offerings(), market, people, occasion);
+  }
+}

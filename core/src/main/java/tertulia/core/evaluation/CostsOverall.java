@@ -1,0 +1,484 @@
+package tertulia.core.evaluation;
+
+import java.math.BigDecimal;
+import java.math.RoundingMode;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.IntFunction;
+import java.util.stream.IntStream;
+import org.joda.money.Money;
+import org.jspecify.annotations.Nullable;
+import tertulia.core.billing.Leaving;
+import tertulia.core.billing.UnitsNeeded;
+import tertulia.core.billing.View;
+import tertulia.core.fit.Fit;
+import tertulia.core.fit.Need;
+import tertulia.core.fit.Offering;
+import tertulia.core.fit.Reason;
+import tertulia.core.growth.Measure;
+import tertulia.core.growth.People;
+import tertulia.core.labour.Effort;
+import tertulia.core.labour.Labour;
+import tertulia.core.labour.PeopleTime;
+import tertulia.core.labour.Takes;
+import tertulia.core.money.Rounding;
+import tertulia.core.path.CostByHeadcount;
+import tertulia.core.path.Market;
+import tertulia.core.path.Option;
+import tertulia.core.path.Outcome;
+import tertulia.core.path.PlanMonths;
+import tertulia.core.path.PlanNeeded;
+import tertulia.core.path.Stay;
+import tertulia.core.path.Terms;
+import tertulia.core.path.Way;
+import tertulia.core.path.Ways;
+import tertulia.core.pricing.PriceList;
+import tertulia.core.scoring.Criterion;
+
+/**
+ * What the contenders of a selection cost over the plan months, and which of their plans do in
+ * them. Nothing of it depends on the people under discussion.
+ */
+public final class CostsOverall {
+  private final Selection selection;
+  private final WhatIf whatIf;
+  private final Market market;
+  private final List<People> planned;
+  private final List<UnitsNeeded> months;
+  private final Map<String, Outcome<Stay>> stays = new ConcurrentHashMap<>();
+  private final Map<String, Ways> ways = new ConcurrentHashMap<>();
+  private final Map<String, Ways> spread = new ConcurrentHashMap<>();
+  private final Map<String, Ways> monthly = new ConcurrentHashMap<>();
+  private final Map<Asked, Optional<Amount>> without = new ConcurrentHashMap<>();
+  private final Map<String, List<PlanMonths>> planMonths = new ConcurrentHashMap<>();
+  private final Map<Integer, CostByHeadcount> sweeps = new ConcurrentHashMap<>();
+  private final Map<Asked, Ways> shared;
+  private @Nullable NeedCosts needCosts;
+
+  private CostsOverall(
+      Selection selection,
+      WhatIf whatIf,
+      Market market,
+      List<People> planned,
+      Map<Asked, Ways> shared) {
+    this.selection = selection;
+    this.whatIf = whatIf;
+    this.market = market;
+    this.planned = List.copyOf(planned);
+    this.months = List.copyOf(UnitsNeeded.byMonth(market.demands(), planned));
+    this.shared = shared;
+  }
+
+  /**
+   * What a selection costs.
+   *
+   * @param whatIf its moment is not looked at
+   * @param market what is priced against
+   */
+  static CostsOverall of(Selection selection, WhatIf whatIf, Market market) {
+    List<People> planned = new ArrayList<>();
+    for (int m = 0; m < selection.horizon().months(); m++) {
+      planned.add(People.planned(selection.groups(), selection.horizon(), m, whatIf.scenario()));
+    }
+    return new CostsOverall(selection, whatIf, market, planned, new ConcurrentHashMap<>());
+  }
+
+  /** As {@link Costs#asking}: contenders for which it makes no difference keep their ways. */
+  CostsOverall asking(Selection other) {
+    return new CostsOverall(
+        other, whatIf, market.asking(market.fit().asking(other.needs())), planned, shared);
+  }
+
+  Market market() {
+    return market;
+  }
+
+  /** The planned people by month, in the scenario. */
+  public List<People> planned() {
+    return planned;
+  }
+
+  /** The units needed by month, in the scenario. */
+  public List<UnitsNeeded> months() {
+    return months;
+  }
+
+  /** What each must costs. */
+  public synchronized NeedCosts needCosts() {
+    NeedCosts known = needCosts;
+    if (known == null) {
+      known = NeedCosts.of(this);
+      needCosts = known;
+    }
+    return known;
+  }
+
+  /** The sweep of a month, found once. */
+  CostByHeadcount swept(int month, IntFunction<CostByHeadcount> sweep) {
+    return sweeps.computeIfAbsent(month, sweep::apply);
+  }
+
+  WhatIf whatIf() {
+    return whatIf;
+  }
+
+  Selection selection() {
+    return selection;
+  }
+
+  /** What some needs make of a contender's plans; alike, they lead to the same way. */
+  private record Asked(Contender contender, List<Object> options) {}
+
+  /**
+   * The people whose shares hold for costs by headcount: those of the first plan month in which
+   * there is anybody.
+   */
+  public People today() {
+    return planned.stream()
+        .filter(people -> people.total() > 0)
+        .findFirst()
+        .orElseGet(planned::getFirst);
+  }
+
+  /** The highest headcount planned in any month. */
+  public int highestPlanned() {
+    return planned.stream().mapToInt(People::total).max().orElse(0);
+  }
+
+  public int lowestPlanned() {
+    return planned.stream().mapToInt(People::total).min().orElse(0);
+  }
+
+  /** The cheapest plan and term of a contender kept over the horizon, in the view read. */
+  public Outcome<Stay> stay(String contender) {
+    return stays.computeIfAbsent(
+        contender,
+        id ->
+            Stay.cheapest(
+                selection.contender(id).offerings(),
+                market,
+                months,
+                selection.rise(),
+                selection.horizon(),
+                whatIf.view()));
+  }
+
+  /** The cheapest way through a contender's plans, in the view read. */
+  public Ways way(String contender) {
+    return whatIf.view() == View.SPREAD
+        ? spread(contender)
+        : ways.computeIfAbsent(contender, id -> way(id, whatIf.view(), leaving(), market));
+  }
+
+  /** What becomes of committed terms that are left early. */
+  public Leaving leaving() {
+    return selection.practice().leaving();
+  }
+
+  /** The people's time a contender takes along its best way in the view read. */
+  public Takes takes(String contender) {
+    return takes(contender, way(contender));
+  }
+
+  /** The people's time a contender takes along a way. */
+  Takes takes(String contender, Ways along) {
+    Labour labour = selection.practice().labour();
+    Optional<Effort> effort = selection.contender(contender).takes();
+    List<Integer> changes =
+        along instanceof Ways.Found found ? found.best().changesOfPlan() : List.of();
+    return PeopleTime.missing(effort, labour)
+        .<Takes>map(Takes.Unknown::new)
+        .orElseGet(() ->
+            new Takes.Known(
+                PeopleTime.of(
+                    effort.orElseThrow(), labour, seats(), changes, selection.currency())));
+  }
+
+  /** Seats needed by month: those of the demand, or everybody if no seats are counted. */
+  private List<Integer> seats() {
+    List<Integer> seats = new ArrayList<>();
+    for (int m = 0; m < months.size(); m++) {
+      seats.add(months.get(m).of(Measure.SEATS).orElse(planned.get(m).total()));
+    }
+    return seats;
+  }
+
+  /**
+   * The cost of a contender over the horizon as it is read: the best way, and people's time if full
+   * cost is read. Empty if it is not known or there is none.
+   */
+  public Optional<Money> total(String contender) {
+    return total(contender, way(contender));
+  }
+
+  /** As above along any way of the contender. */
+  Optional<Money> total(String contender, Ways along) {
+    return along instanceof Ways.Found found
+        ? total(contender, found, whatIf.view())
+        : Optional.empty();
+  }
+
+  /** The total in the spread view, on which scores rest, with people's time if it is read. */
+  public Optional<Money> spreadTotal(String contender) {
+    return spread(contender) instanceof Ways.Found found
+        ? total(contender, found, View.SPREAD)
+        : Optional.empty();
+  }
+
+  private Optional<Money> total(String contender, Ways.Found along, View view) {
+    Money subscription = along.best().ledger().total(view);
+    return switch (whatIf.basis()) {
+      case SUBSCRIPTION -> Optional.of(subscription);
+      case FULL ->
+          switch (takes(contender, along)) {
+            case Takes.Known known -> Optional.of(subscription.plus(known.time().total()));
+            case Takes.Unknown unknown -> Optional.empty();
+          };
+    };
+  }
+
+  /** The least a contender without a total costs over the horizon, as it is read; as above. */
+  public Optional<Money> leastTotal(String contender) {
+    return way(contender) instanceof Ways.Gap gap
+        ? gap.low()
+            .flatMap(low ->
+                total(contender, new Ways.Found(low, List.of(), Optional.empty()), whatIf.view()))
+        : Optional.empty();
+  }
+
+  /** As {@link #total(String)}, with both ends of it. */
+  public Optional<Amount> totalBounds(String contender) {
+    return bounds(contender, way(contender));
+  }
+
+  private Optional<Amount> bounds(String contender, Ways ways) {
+    return ways instanceof Ways.Found found
+        ? total(contender, ways)
+            .map(read -> {
+              Money subscription = found.best().ledger().total(whatIf.view());
+              return Amount.of(
+                      found.isAtMost(),
+                      found.low().map(low -> low.ledger().total(whatIf.view())),
+                      subscription)
+                  .plus(read.minus(subscription));
+            })
+        : Optional.empty();
+  }
+
+  /**
+   * What a contender has cost by the end of each plan month, as it is read: running sums in the
+   * view, with people's time if full cost is read. Empty if its total is not known.
+   */
+  public Optional<List<Money>> running(String contender) {
+    return running(contender, way(contender));
+  }
+
+  /** What the tool in use until now would cost by the end of each month; empty if not stated. */
+  public Optional<List<Money>> runningOfOldTool() {
+    return selection
+        .practice()
+        .labour()
+        .oldTool()
+        .map(month ->
+            IntStream.rangeClosed(1, selection.horizon().months())
+                .mapToObj(months ->
+                    Money.of(
+                        selection.currency(),
+                        month.multiply(BigDecimal.valueOf(months)),
+                        RoundingMode.HALF_UP))
+                .toList());
+  }
+
+  /** As above along any way of the contender. */
+  Optional<List<Money>> running(String contender, Ways along) {
+    if (!(along instanceof Ways.Found found) || total(contender, along).isEmpty()) {
+      return Optional.empty();
+    }
+    List<Money> months = new ArrayList<>(found.best().ledger().months(whatIf.view()));
+    if (whatIf.basis() == WhatIf.Basis.FULL
+        && takes(contender, found) instanceof Takes.Known known) {
+      known
+          .time()
+          .lines()
+          .forEach(line -> months.set(line.month(), months.get(line.month()).plus(line.money())));
+    }
+    for (int m = 1; m < months.size(); m++) {
+      months.set(m, months.get(m - 1).plus(months.get(m)));
+    }
+    return Optional.of(List.copyOf(months));
+  }
+
+  /** As {@link #running(String)} if nothing were committed. */
+  public Optional<List<Money>> runningAllMonthly(String contender) {
+    return running(contender, wayAllMonthly(contender));
+  }
+
+  /** Why an option does not do in a plan month; none if it does. */
+  public List<Reason> reasonsIn(Option option, int m) {
+    return market
+        .fit()
+        .at(option.offering(), option.list(), months.get(m), selection.horizon().month(m))
+        .reasons();
+  }
+
+  /**
+   * The total of a contender, as it is read, if some needs were given up. Needs that make no
+   * difference to any of its plans lead to the same way, which is found once.
+   */
+  Optional<Amount> totalWithout(String contender, Set<Need> needs) {
+    Fit others = without(needs);
+    return without.computeIfAbsent(
+        asked(selection.contender(contender), others),
+        asked ->
+            bounds(contender, way(contender, whatIf.view(), leaving(), market.asking(others))));
+  }
+
+  private static Asked asked(Contender contender, Fit needs) {
+    List<Object> options = new ArrayList<>();
+    for (Offering offering : contender.offerings()) {
+      options.add(needs.musts(offering).isEmpty());
+      for (PriceList list : offering.plan().charged()) {
+        Option option = Option.of(offering, list, needs);
+        options.add(needs.musts(offering, list).isEmpty());
+        options.add(option.addOns());
+        options.add(option.outside());
+      }
+    }
+    return new Asked(contender, options);
+  }
+
+  private Fit without(Set<Need> needs) {
+    return market
+        .fit()
+        .asking(selection.needs().stream().filter(need -> !needs.contains(need)).toList());
+  }
+
+  /** The best way in the spread view, on which scores rest whichever view is read. */
+  Ways spread(String contender) {
+    return spread.computeIfAbsent(
+        contender,
+        id ->
+            shared.computeIfAbsent(
+                asked(selection.contender(id), market.fit()),
+                asked -> way(id, View.SPREAD, leaving(), market)));
+  }
+
+  /** The best way of a contender if some needs were given up, in the view read. */
+  Ways wayWithout(String contender, Set<Need> needs) {
+    return way(contender, whatIf.view(), leaving(), market.asking(without(needs)));
+  }
+
+  /** What one change of plan costs in people's time; nothing if nobody has said. */
+  private Money changing() {
+    Labour labour = selection.practice().labour();
+    return Rounding.toMinorUnit(
+        labour.hour().orElse(BigDecimal.ZERO).multiply(labour.changeHours()), selection.currency());
+  }
+
+  /** As {@link #way(String)}, under some terms only. */
+  public Ways wayUnder(String contender, Terms terms) {
+    return way(contender, whatIf.view(), leaving(), market.allowing(terms));
+  }
+
+  /** As {@link #way(String)}, if nothing were credited for terms that are left. */
+  Ways wayIfLost(String contender) {
+    return way(contender, whatIf.view(), Leaving.LOST, market);
+  }
+
+  /** As {@link #way(String)}, without any commitment. */
+  public Ways wayAllMonthly(String contender) {
+    return monthly.computeIfAbsent(contender, id -> wayUnder(id, Terms.MONTHLY));
+  }
+
+  /** The best way of a contender at so much of every list price, in the view read. */
+  Ways wayAt(String contender, BigDecimal part) {
+    return Ways.through(
+        selection.contender(contender).offerings().stream().map(o -> o.times(part)).toList(),
+        market,
+        months,
+        selection.rise(),
+        selection.horizon(),
+        whatIf.view(),
+        leaving(),
+        changing());
+  }
+
+  private Ways way(String contender, View view, Leaving leaving, Market offered) {
+    return Ways.through(
+        selection.contender(contender).offerings(),
+        offered,
+        months,
+        selection.rise(),
+        selection.horizon(),
+        view,
+        leaving,
+        changing());
+  }
+
+  /**
+   * Why a way leaves one option for another.
+   *
+   * @param month the first plan month under the next option
+   * @param reasons why the option before does not qualify any more; none if the next is just
+   *     cheaper
+   */
+  public record Turn(int month, List<Reason> reasons) {}
+
+  /** The turns of a way, in order. */
+  public List<Turn> turns(Way way) {
+    List<Turn> turns = new ArrayList<>();
+    List<Way.Leg> stretches = way.stretches();
+    for (int i = 1; i < stretches.size(); i++) {
+      Option before = stretches.get(i - 1).option();
+      int m = stretches.get(i).months().from();
+      turns.add(new Turn(m, reasonsIn(before, m)));
+    }
+    return turns;
+  }
+
+  /**
+   * Contenders that are ranked: not set aside, and with some plan that qualifies in every month.
+   * Those without a price are in, with an unknown cost.
+   */
+  public List<Contender> feasible() {
+    return selection.active().stream()
+        .filter(c -> !(spread(c.id()) instanceof Ways.Gap gap) || gap.isUnpriced())
+        .toList();
+  }
+
+  /**
+   * A first guess of a scale for what the contenders cost a month; empty if fewer than two cost
+   * different amounts that are known.
+   */
+  public Optional<Criterion.Cost> guessedScale() {
+    return Valuation.guess(this);
+  }
+
+  /** The scale on which a criterion reads cost; empty if it is none, or nothing makes one yet. */
+  public Optional<Criterion.Cost> scale(Criterion criterion) {
+    return switch (criterion.kind()) {
+      case Criterion.Cost stated -> Optional.of(stated);
+      case Criterion.CostAsFound found -> guessedScale();
+      case Criterion.Judged other -> Optional.empty();
+      case Criterion.Coverage other -> Optional.empty();
+      case Criterion.Ratings other -> Optional.empty();
+      case Criterion.Measured other -> Optional.empty();
+    };
+  }
+
+  /** The first plan of a contender that would do, month by month. */
+  public List<PlanNeeded> plansNeeded(String contender) {
+    return PlanNeeded.over(selection.contender(contender).offerings(), market, months);
+  }
+
+  /** What is said of every plan of a contender, month by month. */
+  public List<PlanMonths> planMonths(String contender) {
+    List<Offering> offerings = selection.contender(contender).offerings();
+    return planMonths.computeIfAbsent(
+        contender, id -> List.copyOf(PlanMonths.of(offerings, market, months)));
+  }
+}
