@@ -21,9 +21,11 @@ import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Selection;
 import tertulia.core.fit.Need;
 import tertulia.core.fit.Offering;
+import tertulia.core.fit.Verdict;
 import tertulia.core.growth.Measure;
 import tertulia.core.money.PriceRise;
 import tertulia.core.money.UnitPrice;
+import tertulia.core.path.OptionName;
 import tertulia.core.pricing.Band;
 import tertulia.core.pricing.BandMode;
 import tertulia.core.pricing.BillingTerm;
@@ -162,5 +164,14 @@ public final class Samples {
         s.rates(),
         s.scenarios(),
         s.practice());
+  }
+
+  /** What is said of the option with this label. */
+  public static Verdict verdict(Map<OptionName, Verdict> verdicts, String label) {
+    return verdicts.entrySet().stream()
+        .filter(entry -> entry.getKey().label().equals(label))
+        .findFirst()
+        .orElseThrow()
+        .getValue();
   }
 }

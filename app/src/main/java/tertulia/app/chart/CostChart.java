@@ -13,6 +13,7 @@ import tertulia.core.path.CostByHeadcount.Curve;
 import tertulia.core.path.CostByHeadcount.Lead;
 import tertulia.core.path.CostByHeadcount.PlanChange;
 import tertulia.core.path.CostByHeadcount.Point;
+import tertulia.core.path.OptionName;
 
 /** Monthly cost by headcount, with plan changes and crossings labelled where they are. */
 public final class CostChart {
@@ -348,7 +349,7 @@ public final class CostChart {
     double cx = x.at(change.n());
     double cy = y.at(amount(shown.get()));
     svg.leaf("circle", "class", "turn m" + line.mark(), "cx", cx, "cy", cy, "r", "2.6");
-    String plan = change.option().orElse("no plan");
+    String plan = change.option().map(OptionName::label).orElse("no plan");
     String text = line.name() + ": " + plan + " from " + many(change.n());
     Optional<Labels.Place> place = labels.place(text, cx, cy);
     place.ifPresent(p -> {

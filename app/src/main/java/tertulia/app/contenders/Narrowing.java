@@ -64,7 +64,7 @@ public record Narrowing(List<Out> out, List<Act> acts) {
   private static String reasons(Ways.Gap gap) {
     return gap.verdicts().entrySet().stream()
         .map(e ->
-            e.getKey()
+            e.getKey().label()
                 + ": "
                 + e.getValue().reasons().stream()
                     .map(Reason::sentence)

@@ -27,6 +27,7 @@ import tertulia.core.evaluation.WhatIf.Moment;
 import tertulia.core.finding.CostFindings;
 import tertulia.core.labour.Takes;
 import tertulia.core.path.CostByHeadcount;
+import tertulia.core.path.OptionName;
 import tertulia.core.path.Outcome;
 import tertulia.core.path.Way;
 import tertulia.core.path.Ways;
@@ -299,7 +300,7 @@ record CostView(
     TreeMap<Integer, List<Change>> changes = new TreeMap<>();
     for (Contender contender : session.columns()) {
       for (CostByHeadcount.PlanChange change : costs.curve(contender.id()).changes()) {
-        String option = change.option().orElse("no plan with a figure");
+        String option = change.option().map(OptionName::label).orElse("no plan with a figure");
         add(changes, session, change.n(), contender.id(), option);
       }
     }

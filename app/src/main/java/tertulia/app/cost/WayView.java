@@ -135,7 +135,7 @@ record WayView(Row kept, Row monthly, String ribbon, List<Line> lines, List<Stri
     }
     return gap.nearest()
         .filter(Ways.Nearest::isOnlyNotSoldSo)
-        .map(near -> near.option() + " is " + near.reasons().getFirst().sentence())
+        .map(near -> near.option().label() + " is " + near.reasons().getFirst().sentence())
         .orElseGet(() ->
             "nothing qualifies from "
                 + Dates.shortMonth(horizon(session).month(gap.month()))
@@ -143,7 +143,7 @@ record WayView(Row kept, Row monthly, String ribbon, List<Line> lines, List<Stri
   }
 
   private static String near(Ways.Nearest nearest) {
-    return nearest.option()
+    return nearest.option().label()
         + ": "
         + nearest.reasons().stream().map(Reason::sentence).collect(Collectors.joining("; "));
   }

@@ -9,7 +9,6 @@ import tertulia.core.finding.CostFinding;
 import tertulia.core.finding.CostFinding.Cause;
 import tertulia.core.finding.CostFinding.CheapestByHeadcount.Stretch;
 import tertulia.core.path.Dimension;
-import tertulia.core.path.LeftOut;
 
 /** What is said of cost. */
 record CostWords(Selection selection) implements SelectionWords {
@@ -68,7 +67,7 @@ record CostWords(Selection selection) implements SelectionWords {
       case CostFinding.NoWay none ->
           name(none.tool())
               + " has a plan for now, "
-              + none.option()
+              + none.option().label()
               + ", but from "
               + month(none.month())
               + " on none of its plans does"
@@ -92,10 +91,12 @@ record CostWords(Selection selection) implements SelectionWords {
               + band.term()
               + "): its bands fall. Ask the maker for the larger number.";
       case CostFinding.BeyondCap cap ->
-          "cheaper but beyond the cap of " + cap.option() + ": " + cap.over().sentence();
+          "cheaper but beyond the cap of " + cap.plan() + ": " + cap.over().sentence();
       case CostFinding.AtMost most ->
           "at most: "
-              + most.because().stream().map(LeftOut::option).collect(Collectors.joining(", "))
+              + most.because().stream()
+                  .map(left -> left.option().label())
+                  .collect(Collectors.joining(", "))
               + " may be cheaper and has no figure";
     };
   }
@@ -267,10 +268,10 @@ record CostWords(Selection selection) implements SelectionWords {
           ", because "
               + name(leaves.tool())
               + " leaves "
-              + leaves.option()
+              + leaves.option().label()
               + because(leaves.reasons());
       case Cause.TakesPlan takes ->
-          ", because " + name(takes.tool()) + " goes to " + takes.option();
+          ", because " + name(takes.tool()) + " goes to " + takes.option().label();
       case Cause.Jumps jumps ->
           ", because "
               + name(jumps.tool())

@@ -260,7 +260,7 @@ public record Results(
     outcome
         .passedOver()
         .forEach((option, verdict) ->
-            verdict.reasons().forEach(r -> notCounted.add(option + ": " + r.sentence())));
+            verdict.reasons().forEach(r -> notCounted.add(option.label() + ": " + r.sentence())));
     return switch (outcome) {
       case Outcome.Found<C> found -> {
         found.leftOut().forEach(left -> notCounted.add(left.words()));

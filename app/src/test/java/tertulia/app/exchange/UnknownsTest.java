@@ -13,7 +13,6 @@ import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Evaluation;
 import tertulia.core.evaluation.Figure;
 import tertulia.core.evaluation.WhatIf;
-import tertulia.core.path.LeftOut;
 import tertulia.core.path.Outcome;
 import tertulia.core.path.SteadyCost;
 import tertulia.core.scoring.Totals;
@@ -32,7 +31,8 @@ public class UnknownsTest {
 
   private static Map<String, String> unpriced(Evaluation evaluation, String contender) {
     return ((Outcome.Unpriced<SteadyCost>) evaluation.costs().now().steady(contender))
-        .leftOut().stream().collect(Collectors.toMap(LeftOut::option, left -> left.why().words()));
+        .leftOut().stream()
+            .collect(Collectors.toMap(left -> left.option().label(), left -> left.why().words()));
   }
 
   private static Totals.Standing standing(Evaluation evaluation, String contender) {

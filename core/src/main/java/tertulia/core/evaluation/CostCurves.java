@@ -19,6 +19,7 @@ import tertulia.core.path.CostByQuantity;
 import tertulia.core.path.Dimension;
 import tertulia.core.path.Market;
 import tertulia.core.path.Occasion;
+import tertulia.core.path.OptionName;
 import tertulia.core.path.Outcome;
 import tertulia.core.path.SteadyCost;
 
@@ -52,7 +53,7 @@ public final class CostCurves {
   }
 
   /** Why an option of a contender does not qualify for so many people; none if it does. */
-  public List<Reason> reasonsAt(String contender, String option, int people) {
+  public List<Reason> reasonsAt(String contender, OptionName option, int people) {
     Outcome<SteadyCost> outcome =
         SteadyCost.cheapest(
             selection.contender(contender).offerings(),

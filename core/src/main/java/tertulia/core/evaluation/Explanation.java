@@ -1,25 +1,20 @@
 package tertulia.core.evaluation;
 
-import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
-import java.util.stream.Stream;
 import org.joda.money.Money;
-import tertulia.core.billing.Invoice;
-import tertulia.core.billing.Ledger;
 import tertulia.core.billing.View;
 import tertulia.core.fit.Reason;
 import tertulia.core.fit.Verdict;
-import tertulia.core.growth.Demand;
-import tertulia.core.growth.Group;
 import tertulia.core.growth.Measure;
 import tertulia.core.labour.Takes;
 import tertulia.core.path.LeftOut;
 import tertulia.core.path.NoFigure;
 import tertulia.core.path.Option;
+import tertulia.core.path.OptionName;
 import tertulia.core.path.Outcome;
 import tertulia.core.path.Stay;
 import tertulia.core.path.SteadyCost;
@@ -30,12 +25,10 @@ import tertulia.core.working.Working;
 
 /** Answers "why" by calling the code that computed the figure. */
 record Explanation(Evaluation evaluation) {
-  private static final String ROUNDED_UP = "the sum over the groups, rounded up once";
-
   Working of(Figure figure) {
     return switch (figure) {
-      case Figure.Headcount headcount -> headcount();
-      case Figure.Units units -> units(units.measure());
+      case Figure.Headcount headcount -> demand().headcount();
+      case Figure.Units units -> demand().units(units.measure());
       case Figure.Steady steady -> steady(steady.contender());
       case Figure.Horizon horizon -> horizon(horizon.contender());
       case Figure.BestWay way -> way(way.contender());
@@ -43,16 +36,16 @@ record Explanation(Evaluation evaluation) {
       case Figure.Full full -> full(full.contender());
       case Figure.Remedies remedies -> remedies(remedies.contender());
       case Figure.WholeStaff staff -> wholeStaff(staff.contender());
-      case Figure.Month month -> month(month.contender(), month.m());
-      case Figure.Year year -> year(year.contender(), year.year());
+      case Figure.Month month -> ledger().month(month.contender(), month.m());
+      case Figure.Year year -> ledger().year(year.contender(), year.year());
       case Figure.OldTool old -> periods().oldTool(old.m());
       case Figure.Running running -> periods().running(running.contender(), running.m());
       case Figure.PerHead head -> periods().perHead(head.contender(), head.months());
-      case Figure.PastHorizon past -> pastHorizon(past.contender());
-      case Figure.Idle idle -> idle(idle.contender());
+      case Figure.PastHorizon past -> ledger().pastHorizon(past.contender());
+      case Figure.Idle idle -> ledger().idle(idle.contender());
       case Figure.Dearer dearer -> dearer(dearer.contender());
-      case Figure.NeedCost cost -> needCost(line(cost.capability()), cost.contender());
-      case Figure.NeedCostOfAll cost -> needCost(line(cost.capability()));
+      case Figure.NeedCost cost -> needs().of(cost.capability(), cost.contender());
+      case Figure.NeedCostOfAll cost -> needs().ofAll(cost.capability());
       case Figure.PlanAlone plan -> planAlone(plan.contender(), plan.plan());
       case Figure.PlanMore more -> planMore(more);
       case Figure.Room room -> room(room.contender(), room.measure());
@@ -69,6 +62,18 @@ record Explanation(Evaluation evaluation) {
     return evaluation.selection();
   }
 
+  private DemandExplanation demand() {
+    return new DemandExplanation(evaluation);
+  }
+
+  private LedgerExplanation ledger() {
+    return new LedgerExplanation(evaluation, this::way);
+  }
+
+  private NeedCostExplanation needs() {
+    return new NeedCostExplanation(evaluation);
+  }
+
   private RunningExplanation periods() {
     return new RunningExplanation(evaluation.costs(), this::way, this::steady);
   }
@@ -77,103 +82,11 @@ record Explanation(Evaluation evaluation) {
     return new ScoreExplanation(evaluation, this::plans);
   }
 
-  private Working headcount() {
-    return switch (evaluation.whatIf().moment()) {
-      case WhatIf.Moment.Month month ->
-          Working.Sum.of("Headcount", "people", plannedGroups(month.m()));
-      case WhatIf.Moment.Headcount typed ->
-          new Working.Derived(
-              "Headcount",
-              Quantity.of(typed.people(), "people"),
-              "asked for; the groups keep their shares of the first month",
-              plannedGroups(0));
-    };
-  }
-
-  private List<Working> plannedGroups(int m) {
-    return selection().groups().stream()
-        .map(g -> g.explain(selection().horizon(), m, evaluation.whatIf().scenario()))
-        .toList();
-  }
-
-  private Working units(String measureId) {
-    Measure measure =
-        evaluation.costs().market().demands().keySet().stream()
-            .filter(m -> m.id().equals(measureId))
-            .findFirst()
-            .orElseThrow(() -> new IllegalArgumentException("No demand for " + measureId));
-    return demand(measure);
-  }
-
-  private Working demand(Measure measure) {
-    Demand demand =
-        java.util.Objects.requireNonNull(evaluation.costs().market().demands().get(measure));
-    List<Group> groups = selection().groups();
-    Working people = headcount();
-    Working units = demand.explain(measure, groups, evaluation.costs().people());
-    Quantity needed =
-        measure.quantity(evaluation.costs().occasion().units().amount(measure).orElseThrow());
-    if (measure.nature() == Measure.Nature.SUM) {
-      return gathered(units, measure, needed, people);
-    }
-    List<Working> parts = new ArrayList<>(units.parts());
-    parts.add(people);
-    return new Working.Derived(units.label(), needed, ROUNDED_UP, parts);
-  }
-
-  /** What has added up: of a planned month its months so far, of a headcount as many alike. */
-  private Working gathered(Working units, Measure measure, Quantity needed, Working people) {
-    int m = evaluation.costs().occasion().month();
-    return switch (evaluation.whatIf().moment()) {
-      case WhatIf.Moment.Month month -> {
-        List<Working> flows = new ArrayList<>(stock(measure));
-        for (int i = 0; i <= m; i++) {
-          flows.add(flow(measure, i));
-        }
-        yield new Working.Derived(
-            units.label(), needed, "what the months from the start brought, added up", flows);
-      }
-      case WhatIf.Moment.Headcount typed ->
-          new Working.Derived(
-              units.label(),
-              needed,
-              "a month's part × the "
-                  + (m + 1)
-                  + (m == 0 ? " month" : " months")
-                  + " from the start up to the one under discussion",
-              Stream.of(stock(measure), List.of(units, people)).flatMap(List::stream).toList());
-    };
-  }
-
-  /** What was there at the start of something that adds up; empty if nothing was. */
-  private List<Working> stock(Measure measure) {
-    BigDecimal there =
-        java.util.Objects.requireNonNull(evaluation.costs().market().demands().get(measure))
-            .stock();
-    return there.signum() == 0
-        ? List.of()
-        : List.of(new Working.Entered("there at the start", measure.quantity(there)));
-  }
-
-  /** What one plan month brings of something that adds up. */
-  private Working flow(Measure measure, int m) {
-    Demand demand =
-        java.util.Objects.requireNonNull(evaluation.costs().market().demands().get(measure));
-    Working units =
-        demand.explain(
-            measure, selection().groups(), evaluation.costs().overall().planned().get(m));
-    return new Working.Derived(
-        selection().horizon().month(m).toString(),
-        units.value().orElseThrow(),
-        ROUNDED_UP,
-        units.parts());
-  }
-
   private Working steady(String contender) {
     Outcome<SteadyCost> outcome = evaluation.costs().now().steady(contender);
     List<Working> needed =
         outcome instanceof Outcome.Found<SteadyCost> found
-            ? counted(found.best().option()).stream().map(this::demand).toList()
+            ? counted(found.best().option()).stream().map(demand()::of).toList()
             : List.of();
     return outcome(
         "Steady cost a month for " + evaluation.costs().people().total() + " people",
@@ -189,7 +102,7 @@ record Explanation(Evaluation evaluation) {
     Outcome<Stay> outcome = evaluation.costs().overall().stay(contender);
     List<Working> needed =
         outcome instanceof Outcome.Found<Stay> found
-            ? counted(found.best().option()).stream().map(this::demandByMonth).toList()
+            ? counted(found.best().option()).stream().map(demand()::byMonth).toList()
             : List.of();
     return outcome(
         selection().horizon().months() + " months, " + view.words(),
@@ -211,7 +124,7 @@ record Explanation(Evaluation evaluation) {
             .forEach((option, verdict) ->
                 reasons.add(
                     new Working.Stated(
-                        option,
+                        option.label(),
                         String.join(
                             "; ", verdict.reasons().stream().map(Reason::sentence).toList()))));
         leftOut(gap.leftOut()).forEach(reasons::add);
@@ -391,34 +304,6 @@ record Explanation(Evaluation evaluation) {
     return option.list().measures();
   }
 
-  private Working demandByMonth(Measure measure) {
-    List<Working> months = new ArrayList<>();
-    for (int m = 0; m < selection().horizon().months(); m++) {
-      months.add(demandIn(measure, m));
-    }
-    return new Working.Stated(
-        "Demand for " + measure.label(), "month by month", Optional.empty(), months);
-  }
-
-  private Working demandIn(Measure measure, int m) {
-    Demand demand =
-        java.util.Objects.requireNonNull(evaluation.costs().market().demands().get(measure));
-    Working units =
-        demand.explain(
-            measure, selection().groups(), evaluation.costs().overall().planned().get(m));
-    boolean sum = measure.nature() == Measure.Nature.SUM;
-    return new Working.Derived(
-        selection().horizon().month(m).toString(),
-        measure.quantity(
-            evaluation.costs().overall().months().get(m).amount(measure).orElseThrow()),
-        sum ? "added up since the start; this month's part:" : ROUNDED_UP,
-        sum
-            ? Stream.of(m == 0 ? stock(measure) : List.<Working>of(), List.of(units))
-                .flatMap(List::stream)
-                .toList()
-            : units.parts());
-  }
-
   private <C> Working outcome(
       String label,
       Outcome<C> outcome,
@@ -478,7 +363,8 @@ record Explanation(Evaluation evaluation) {
 
   private static List<Working> leftOut(List<LeftOut> leftOut) {
     return leftOut.stream()
-        .<Working>map(left -> new Working.Missing(left.option(), left.why().words() + rank(left)))
+        .<Working>map(
+            left -> new Working.Missing(left.option().label(), left.why().words() + rank(left)))
         .toList();
   }
 
@@ -491,13 +377,13 @@ record Explanation(Evaluation evaluation) {
         : ", and it stands behind the plan taken";
   }
 
-  private List<Working> leftOut(List<LeftOut> leftOut, Map<String, Verdict> passedOver) {
+  private List<Working> leftOut(List<LeftOut> leftOut, Map<OptionName, Verdict> passedOver) {
     List<Working> lines = new ArrayList<>(leftOut(leftOut));
     passedOver.forEach((option, verdict) -> lines.add(verdictLine(option, verdict)));
     return lines;
   }
 
-  private Working verdictLine(String option, Verdict verdict) {
+  private Working verdictLine(OptionName option, Verdict verdict) {
     String word =
         switch (verdict) {
           case Verdict.Qualifies q -> "qualifies";
@@ -505,7 +391,7 @@ record Explanation(Evaluation evaluation) {
           case Verdict.Excluded e -> "does not qualify";
         };
     List<Working> reasons = verdict.reasons().stream().map(this::reasonLine).toList();
-    return new Working.Stated(option, word, Optional.empty(), reasons);
+    return new Working.Stated(option.label(), word, Optional.empty(), reasons);
   }
 
   private Working reasonLine(Reason reason) {
@@ -514,96 +400,8 @@ record Explanation(Evaluation evaluation) {
         reason.excludes() ? "out" : "open",
         Optional.empty(),
         reason instanceof Reason.OverCap over && over.since().isPresent()
-            ? firstMonthWith(over)
+            ? demand().firstMonthWith(over)
             : List.of());
-  }
-
-  /** The demand of the first month in which so many units are needed. */
-  private List<Working> firstMonthWith(Reason.OverCap over) {
-    for (int m = 0; m < evaluation.costs().overall().months().size(); m++) {
-      if (evaluation.costs().overall().months().get(m).of(over.measure()).orElse(-1)
-          == over.needed()) {
-        return List.of(demandIn(over.measure(), m));
-      }
-    }
-    return List.of();
-  }
-
-  private Optional<Ledger> ledger(String contender) {
-    return evaluation.costs().overall().way(contender) instanceof Ways.Found found
-        ? Optional.of(found.best().ledger())
-        : Optional.empty();
-  }
-
-  private Working month(String contender, int m) {
-    if (!selection().horizon().contains(m)) {
-      throw new IllegalArgumentException("no plan month " + m);
-    }
-    return ledger(contender)
-        .map(ledger -> ledger.explainMonth(m, evaluation.whatIf().view()))
-        .orElseGet(() -> way(contender));
-  }
-
-  private Working year(String contender, int year) {
-    int months = selection().horizon().months();
-    if (year < 0 || 12 * year >= months) {
-      throw new IllegalArgumentException("no plan year " + year);
-    }
-    View view = evaluation.whatIf().view();
-    return ledger(contender)
-        .map(ledger -> {
-          List<Working> parts = new ArrayList<>();
-          for (int m = 12 * year; m < Math.min(months, 12 * year + 12); m++) {
-            parts.add(ledger.explainMonth(m, view));
-          }
-          return (Working)
-              Working.Sum.of(
-                  "Plan year " + (year + 1) + ", " + view.words(),
-                  ledger.currency().getCode(),
-                  parts);
-        })
-        .orElseGet(() -> way(contender));
-  }
-
-  private Working pastHorizon(String contender) {
-    View view = evaluation.whatIf().view();
-    return ledger(contender)
-        .map(ledger -> {
-          List<Working> parts = new ArrayList<>();
-          for (Invoice invoice : ledger.invoices()) {
-            if (invoice.covers().end() > selection().horizon().months()) {
-              parts.add(invoice.explain(selection().horizon()));
-            }
-          }
-          return (Working)
-              new Working.Derived(
-                  "Committed after these months",
-                  Quantity.of(ledger.pastHorizon(view)),
-                  "the part of these invoices that falls after month "
-                      + selection().horizon().months(),
-                  parts);
-        })
-        .orElseGet(() -> way(contender));
-  }
-
-  private Working idle(String contender) {
-    return ledger(contender)
-        .map(ledger -> {
-          List<Working> parts = new ArrayList<>();
-          for (int m = 0; m < ledger.idle().size(); m++) {
-            Ledger.Idle idle = ledger.idle().get(m);
-            if (idle.units() > 0) {
-              parts.add(
-                  new Working.Derived(
-                      "plan month " + m,
-                      Quantity.of(idle.money()),
-                      idle.units() + " units paid for and not needed",
-                      List.of()));
-            }
-          }
-          return (Working) Working.Sum.of("Idle units", ledger.currency().getCode(), parts);
-        })
-        .orElseGet(() -> way(contender));
   }
 
   private Working dearer(String contender) {
@@ -634,70 +432,6 @@ record Explanation(Evaluation evaluation) {
     }
     return Working.Sum.of(
         "More a month than the cheapest", selection().currency().getCode(), parts);
-  }
-
-  private NeedCosts.Line line(String capability) {
-    return evaluation.costs().overall().needCosts().lines().stream()
-        .filter(line -> line.need().capability().id().equals(capability))
-        .findFirst()
-        .orElseThrow(() -> new IllegalArgumentException("No must " + capability));
-  }
-
-  private Working needCost(NeedCosts.Line line, String contender) {
-    String name = selection().contender(contender).tool().name();
-    return effect(
-        line.need().capability().name() + ", for " + name,
-        Optional.ofNullable(line.byContender().get(contender))
-            .orElseThrow(() -> new IllegalArgumentException("It is set aside: " + contender)),
-        evaluation.costs().overall().way(contender),
-        evaluation.costs().overall().wayWithout(contender, java.util.Set.of(line.need())));
-  }
-
-  private Working needCost(NeedCosts.Line line) {
-    String label = line.need().capability().name() + ", for the selection";
-    List<Working> each = new ArrayList<>();
-    selection().active().forEach(c -> each.add(needCost(line, c.id())));
-    if (line.selection().isPresent()
-        && line.selection().get() instanceof NeedCosts.Effect.Costs costs) {
-      return new Working.Derived(
-          label,
-          Quantity.of(costs.more()),
-          "the cheapest with it, "
-              + costs.with()
-              + ", less the cheapest without it, "
-              + costs.without(),
-          each);
-    }
-    return new Working.Missing(label, "there is no total with it, or none at all", each);
-  }
-
-  private Working effect(String label, NeedCosts.Effect effect, Ways with, Ways without) {
-    View view = evaluation.whatIf().view();
-    List<Working> parts = new ArrayList<>();
-    if (with instanceof Ways.Found found) {
-      parts.add(
-          new Working.Derived(
-              "with it: " + found.best().label(),
-              Quantity.of(found.best().ledger().total(view)),
-              "the best way",
-              List.of()));
-    }
-    if (without instanceof Ways.Found found) {
-      parts.add(
-          new Working.Derived(
-              "without it: " + found.best().label(),
-              Quantity.of(found.best().ledger().total(view).negated()),
-              "the best way then, taken off",
-              List.of(found.best().ledger().explainTotal(view))));
-    }
-    return switch (effect) {
-      case NeedCosts.Effect.Costs costs ->
-          Working.Sum.of(label, selection().currency().getCode(), parts);
-      case NeedCosts.Effect.RulesOut out ->
-          new Working.Missing(label, "rules the tool out: only without it is there a total", parts);
-      case NeedCosts.Effect.NoTotal none ->
-          new Working.Missing(label, "no total with or without it", parts);
-    };
   }
 
   private Working planAlone(String contender, String plan) {
@@ -742,7 +476,7 @@ record Explanation(Evaluation evaluation) {
         .costs()
         .now()
         .roomNow(contender, counted)
-        .map(room -> room.explain(plan, units(measure)))
+        .map(room -> room.explain(plan, demand().units(measure)))
         .orElseGet(() ->
             new Working.Missing(
                 counted.label() + " of " + plan, "the plan neither counts nor limits them"));
@@ -756,10 +490,10 @@ record Explanation(Evaluation evaluation) {
   private Working plans(String contender) {
     List<Working> lines = new ArrayList<>();
     if (evaluation.costs().overall().stay(contender) instanceof Outcome.Found<Stay> found) {
-      lines.add(verdictLine(found.best().option().label(), new Verdict.Qualifies()));
+      lines.add(verdictLine(found.best().option().name(), new Verdict.Qualifies()));
       found
           .others()
-          .forEach(o -> lines.add(verdictLine(o.option().label(), new Verdict.Qualifies())));
+          .forEach(o -> lines.add(verdictLine(o.option().name(), new Verdict.Qualifies())));
       lines.addAll(leftOut(found.leftOut(), found.passedOver()));
     } else {
       lines.addAll(leftOut(List.of(), evaluation.costs().overall().stay(contender).passedOver()));

@@ -9,6 +9,7 @@ import tertulia.core.evaluation.HeadToHead.Apart;
 import tertulia.core.fit.Reason;
 import tertulia.core.path.Dimension;
 import tertulia.core.path.LeftOut;
+import tertulia.core.path.OptionName;
 
 /** What is said of cost. */
 public sealed interface CostFinding extends Finding {
@@ -116,14 +117,14 @@ public sealed interface CostFinding extends Finding {
   /** Why an order changes between n − 1 and n people. */
   sealed interface Cause {
     /** The dearer one leaves a plan that does not do any more. */
-    record LeavesPlan(String tool, String option, List<Reason> reasons) implements Cause {
+    record LeavesPlan(String tool, OptionName option, List<Reason> reasons) implements Cause {
       public LeavesPlan {
         reasons = List.copyOf(reasons);
       }
     }
 
     /** The cheaper one takes another plan or term. */
-    record TakesPlan(String tool, String option) implements Cause {}
+    record TakesPlan(String tool, OptionName option) implements Cause {}
 
     /** The dearer one costs so much more with the n-th person, as a band, pack or block begins. */
     record Jumps(String tool, Money by) implements Cause {}
@@ -217,7 +218,8 @@ public sealed interface CostFinding extends Finding {
    * @param option what it is on now
    * @param reasons why that does not do then
    */
-  record NoWay(String tool, int month, String option, List<Reason> reasons) implements CostFinding {
+  record NoWay(String tool, int month, OptionName option, List<Reason> reasons)
+      implements CostFinding {
     public NoWay {
       reasons = List.copyOf(reasons);
     }
@@ -245,10 +247,10 @@ public sealed interface CostFinding extends Finding {
   /**
    * A cheaper plan of a tool is out only because so many are needed.
    *
-   * @param option the plan's name
+   * @param plan its name
    * @param people the most people who would still fit; 0: nobody would
    */
-  record BeyondCap(String tool, String option, Reason.OverCap over, int people)
+  record BeyondCap(String tool, String plan, Reason.OverCap over, int people)
       implements CostFinding {}
 
   /** A figure is an upper bound because of what was left out. */

@@ -464,7 +464,7 @@ public record CostFindings(Costs costs) {
             new CostFinding.NoWay(
                 contender.id(),
                 gap.month(),
-                option.label(),
+                option.name(),
                 costs.overall().reasonsIn(option, gap.month())));
       }
     }

@@ -31,18 +31,18 @@ record Candidates(List<Candidate> high, List<Candidate> low) {
      *
      * @param place of its plan in the maker's order, from 0
      */
-    record Offered(Option option, String label, List<Measure> measures, int place)
+    record Offered(Option option, OptionName name, List<Measure> measures, int place)
         implements Candidate {}
 
     /** A plan that meets the musts and has no price; {@code place} as above. */
     record OnRequest(Offering offering, int place) implements Candidate {
-      String label() {
-        return offering.plan().name();
+      OptionName name() {
+        return OptionName.of(offering.plan());
       }
     }
 
     /** An option of which only the least it costs is known; {@code place} as above. */
-    record Begins(Option option, String label, List<Measure> measures, int place)
+    record Begins(Option option, OptionName name, List<Measure> measures, int place)
         implements Candidate {
       /** Why it has no figure: what is missing of any price first. */
       NoFigure why(Market market, UnitsNeeded stated) {
@@ -53,7 +53,7 @@ record Candidates(List<Candidate> high, List<Candidate> low) {
     }
 
     /** What is out for any number of people. */
-    record Out(String label, Verdict verdict) implements Candidate {}
+    record Out(OptionName name, Verdict verdict) implements Candidate {}
   }
 
   static Candidates of(List<Offering> offerings, Market market) {
@@ -77,13 +77,13 @@ record Candidates(List<Candidate> high, List<Candidate> low) {
           Option option = Option.of(offering, list, market.fit());
           all.add(
               begins
-                  ? new Candidate.Begins(option, option.label(), list.measures(), place)
+                  ? new Candidate.Begins(option, option.name(), list.measures(), place)
                   : offered(option, place));
         }
         if (allowed.isEmpty()) {
           List<Reason> reasons = new ArrayList<>(market.fit().musts(offering));
           reasons.add(new Reason.TermNotSold(market.terms().sold()));
-          all.add(new Candidate.Out(offering.plan().name(), Verdict.of(reasons)));
+          all.add(new Candidate.Out(OptionName.of(offering.plan()), Verdict.of(reasons)));
         }
       }
     }
@@ -94,10 +94,10 @@ record Candidates(List<Candidate> high, List<Candidate> low) {
     Verdict musts = Verdict.of(market.fit().musts(offering));
     return musts.qualifies()
         ? new Candidate.OnRequest(offering, place)
-        : new Candidate.Out(offering.plan().name(), musts);
+        : new Candidate.Out(OptionName.of(offering.plan()), musts);
   }
 
   private static Candidate.Offered offered(Option option, int place) {
-    return new Candidate.Offered(option, option.label(), option.list().measures(), place);
+    return new Candidate.Offered(option, option.name(), option.list().measures(), place);
   }
 }

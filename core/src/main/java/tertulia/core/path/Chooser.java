@@ -74,34 +74,34 @@ abstract class Chooser<C> {
   private record Priced<C>(C cost, int place) {}
 
   /** A qualifying option without a figure. */
-  private record Open(String label, NoFigure why, int place) {
+  private record Open(OptionName name, NoFigure why, int place) {
     LeftOut beside(int taken) {
-      return new LeftOut(label, why, place < taken && !(why instanceof NoFigure.FromPrice));
+      return new LeftOut(name, why, place < taken && !(why instanceof NoFigure.FromPrice));
     }
   }
 
   private Outcome<C> choose(List<Candidate> candidates, Function<C, Boolean> preferred) {
     List<Priced<C>> priced = new ArrayList<>();
     List<Open> open = new ArrayList<>();
-    Map<String, Verdict> passedOver = new LinkedHashMap<>();
+    Map<OptionName, Verdict> passedOver = new LinkedHashMap<>();
     for (Candidate candidate : candidates) {
       switch (candidate) {
-        case Candidate.Out out -> passedOver.put(out.label(), out.verdict());
+        case Candidate.Out out -> passedOver.put(out.name(), out.verdict());
         case Candidate.OnRequest onRequest -> {
           Verdict verdict = verdict(market.fit(), onRequest.offering(), null);
           if (verdict.qualifies()) {
-            open.add(new Open(onRequest.label(), new NoFigure.OnRequest(), onRequest.place()));
+            open.add(new Open(onRequest.name(), new NoFigure.OnRequest(), onRequest.place()));
           } else {
-            passedOver.put(onRequest.label(), verdict);
+            passedOver.put(onRequest.name(), verdict);
           }
         }
         case Candidate.Begins begins -> {
           Verdict verdict =
               verdict(market.fit(), begins.option().offering(), begins.option().list());
           if (verdict.qualifies()) {
-            open.add(new Open(begins.label(), begins.why(market, stated()), begins.place()));
+            open.add(new Open(begins.name(), begins.why(market, stated()), begins.place()));
           } else {
-            passedOver.put(begins.label(), verdict);
+            passedOver.put(begins.name(), verdict);
           }
         }
         case Candidate.Offered offered -> consider(offered, priced, open, passedOver);
@@ -126,16 +126,16 @@ abstract class Chooser<C> {
       Candidate.Offered offered,
       List<Priced<C>> priced,
       List<Open> open,
-      Map<String, Verdict> passedOver) {
+      Map<OptionName, Verdict> passedOver) {
     Option option = offered.option();
     Verdict verdict = verdict(market.fit(), option.offering(), option.list());
     if (!verdict.qualifies()) {
-      passedOver.put(offered.label(), verdict);
+      passedOver.put(offered.name(), verdict);
       return;
     }
     Optional<NoFigure> why = market.whyUnpriced(option.list(), offered.measures(), stated());
     if (why.isPresent()) {
-      open.add(new Open(offered.label(), why.get(), offered.place()));
+      open.add(new Open(offered.name(), why.get(), offered.place()));
       return;
     }
     try {
@@ -144,7 +144,7 @@ abstract class Chooser<C> {
       money(cost).getAmountMinorLong();
       priced.add(new Priced<>(cost, offered.place()));
     } catch (ArithmeticException e) {
-      open.add(new Open(offered.label(), new NoFigure.TooLarge(), offered.place()));
+      open.add(new Open(offered.name(), new NoFigure.TooLarge(), offered.place()));
     }
   }
 

@@ -53,7 +53,7 @@ public record CostByHeadcount(int most, Map<String, Curve> curves, List<Lead> le
     private final int[] chosen;
     private final int[] places;
     private final List<Unpriced> open;
-    private final List<String> options;
+    private final List<OptionName> options;
     private final List<PlanChange> changes;
 
     /**
@@ -67,7 +67,7 @@ public record CostByHeadcount(int most, Map<String, Curve> curves, List<Lead> le
         int[] chosen,
         int[] places,
         List<Unpriced> open,
-        List<String> options,
+        List<OptionName> options,
         List<PlanChange> changes) {
       this.currency = currency;
       this.minors = minors;
@@ -172,13 +172,13 @@ public record CostByHeadcount(int most, Map<String, Curve> curves, List<Lead> le
   /**
    * What a tool costs for so many people.
    *
-   * @param option label of plan and term
+   * @param option plan and term
    * @param atMost whether an alternative without a figure was left out
    */
-  public record Point(Money money, String option, boolean atMost) {}
+  public record Point(Money money, OptionName option, boolean atMost) {}
 
   /** From n people on the tool would be on this option; empty: on none with a figure. */
-  public record PlanChange(int n, Optional<String> option) {}
+  public record PlanChange(int n, Optional<OptionName> option) {}
 
   /** From n people on this tool is cheapest; empty: none has a figure. */
   public record Lead(int n, Optional<String> tool) {}

@@ -17,7 +17,10 @@ import tertulia.core.pricing.PriceList;
 
 /** The options of a tool with the months in which they do. */
 record Field(
-    List<Entrant> priced, List<Entrant> open, Map<String, Verdict> out, WayFinder.Setting setting) {
+    List<Entrant> priced,
+    List<Entrant> open,
+    Map<OptionName, Verdict> out,
+    WayFinder.Setting setting) {
   /**
    * One option.
    *
@@ -26,7 +29,7 @@ record Field(
    * @param why null: it has one
    */
   private record Entrant(
-      String label,
+      OptionName name,
       int place,
       Offering offering,
       @Nullable PriceList list,
@@ -38,14 +41,14 @@ record Field(
     UnitsNeeded stated = setting.months().getFirst();
     List<Entrant> priced = new ArrayList<>();
     List<Entrant> open = new ArrayList<>();
-    Map<String, Verdict> out = new LinkedHashMap<>();
+    Map<OptionName, Verdict> out = new LinkedHashMap<>();
     for (Candidate candidate : candidates) {
       switch (candidate) {
-        case Candidate.Out never -> out.put(never.label(), never.verdict());
+        case Candidate.Out never -> out.put(never.name(), never.verdict());
         case Candidate.OnRequest request ->
             open.add(
                 new Entrant(
-                    request.label(),
+                    request.name(),
                     request.place(),
                     request.offering(),
                     null,
@@ -55,7 +58,7 @@ record Field(
         case Candidate.Begins begins ->
             open.add(
                 new Entrant(
-                    begins.label(),
+                    begins.name(),
                     begins.place(),
                     begins.option().offering(),
                     begins.option().list(),
@@ -69,7 +72,7 @@ record Field(
           (why == null ? priced : open)
               .add(
                   new Entrant(
-                      offered.label(),
+                      offered.name(),
                       offered.place(),
                       option.offering(),
                       option.list(),
@@ -120,16 +123,16 @@ record Field(
     return new Ways.Gap(
         0,
         Map.of(),
-        priced.stream().map(entrant -> new LeftOut(entrant.label(), reason, true)).toList(),
+        priced.stream().map(entrant -> new LeftOut(entrant.name(), reason, true)).toList(),
         Optional.empty());
   }
 
   Ways.Gap gap(int m) {
-    Map<String, Verdict> verdicts = new LinkedHashMap<>(out);
+    Map<OptionName, Verdict> verdicts = new LinkedHashMap<>(out);
     Stream.concat(priced.stream(), open.stream())
         .filter(entrant -> !entrant.qualifies()[m])
         .forEach(entrant ->
-            verdicts.put(entrant.label(), verdict(entrant.offering(), entrant.list(), setting, m)));
+            verdicts.put(entrant.name(), verdict(entrant.offering(), entrant.list(), setting, m)));
     return new Ways.Gap(
         m,
         verdicts,
@@ -142,7 +145,7 @@ record Field(
 
   private static LeftOut leftOut(Entrant entrant, boolean mayBeCheaper) {
     NoFigure why = requireNonNull(entrant.why());
-    return new LeftOut(entrant.label(), why, mayBeCheaper && !(why instanceof NoFigure.FromPrice));
+    return new LeftOut(entrant.name(), why, mayBeCheaper && !(why instanceof NoFigure.FromPrice));
   }
 
   List<LeftOut> leftOutBeside(Way way) {

@@ -82,11 +82,12 @@ public record Option(
     return outside.stream().map(Outside::monthly).reduce(Money::plus);
   }
 
-  /** Such as "Crew, yearly, up front" or "Crew with Single sign-on, monthly". */
+  public OptionName name() {
+    return new OptionName(plan().id(), plan().name(), addOns, Optional.of(list.term()));
+  }
+
+  /** As {@link OptionName#label}. */
   public String label() {
-    return plan().name()
-        + (addOns.isEmpty() ? "" : " with " + String.join(" and ", addOns))
-        + ", "
-        + list.term().words();
+    return name().label();
   }
 }

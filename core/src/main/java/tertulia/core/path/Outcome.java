@@ -11,8 +11,8 @@ import tertulia.core.fit.Verdict;
  * @param <C> what a qualifying option costs
  */
 public sealed interface Outcome<C> {
-  /** The verdict on each option that does not qualify, by its label, in catalogue order. */
-  Map<String, Verdict> passedOver();
+  /** The verdict on each option that does not qualify, by its name, in catalogue order. */
+  Map<OptionName, Verdict> passedOver();
 
   /**
    * The cheapest qualifying option.
@@ -27,7 +27,7 @@ public sealed interface Outcome<C> {
       C best,
       List<C> others,
       List<LeftOut> leftOut,
-      Map<String, Verdict> passedOver,
+      Map<OptionName, Verdict> passedOver,
       Optional<C> low)
       implements Outcome<C> {
     public Found {
@@ -42,7 +42,7 @@ public sealed interface Outcome<C> {
   }
 
   /** No option qualifies. */
-  record NoPlan<C>(Map<String, Verdict> passedOver) implements Outcome<C> {
+  record NoPlan<C>(Map<OptionName, Verdict> passedOver) implements Outcome<C> {
     /** Whether some option would qualify if what is unknown were confirmed. */
     public boolean isUnconfirmed() {
       return passedOver.values().stream().anyMatch(Verdict.Unconfirmed.class::isInstance);
@@ -55,7 +55,7 @@ public sealed interface Outcome<C> {
    * @param low the least it costs, by the prices of which only that is known; empty if something
    *     else may be cheaper by any amount
    */
-  record Unpriced<C>(List<LeftOut> leftOut, Map<String, Verdict> passedOver, Optional<C> low)
+  record Unpriced<C>(List<LeftOut> leftOut, Map<OptionName, Verdict> passedOver, Optional<C> low)
       implements Outcome<C> {
     public Unpriced {
       leftOut = List.copyOf(leftOut);

@@ -64,8 +64,8 @@ public record PlanNeeded(Optional<String> plan, MonthSpan months, List<Reason> s
     return switch (candidate) {
       case Candidate.Offered offered -> offered.option().plan().name();
       case Candidate.Begins begins -> begins.option().plan().name();
-      case Candidate.OnRequest onRequest -> onRequest.label();
-      case Candidate.Out out -> out.label();
+      case Candidate.OnRequest onRequest -> onRequest.name().plan();
+      case Candidate.Out out -> out.name().plan();
     };
   }
 

@@ -51,11 +51,11 @@ public record SteadyCost(
     return cheapest(Candidates.of(offerings, market), market, occasion, Optional.empty());
   }
 
-  /** As above; on equality the option labelled {@code before} stays. */
+  /** As above; on equality the option {@code before} stays. */
   static Outcome<SteadyCost> cheapest(
-      Candidates candidates, Market market, Occasion occasion, Optional<String> before) {
+      Candidates candidates, Market market, Occasion occasion, Optional<OptionName> before) {
     return new Steady(market, occasion)
-        .choose(candidates, cost -> before.map(b -> b.equals(cost.option().label())).orElse(false));
+        .choose(candidates, cost -> before.map(b -> b.equals(cost.option().name())).orElse(false));
   }
 
   /**

@@ -142,7 +142,7 @@ final class Sweep {
    * @param minors by n − 1; where it is out, above all if it is priced and −1 if not; out past the
    *     end
    */
-  private record Swept(String label, int place, boolean priced, boolean inLows, long[] minors) {
+  private record Swept(OptionName name, int place, boolean priced, boolean inLows, long[] minors) {
     Unpriced open() {
       boolean[] does = new boolean[minors.length];
       for (int i = 0; i < does.length; i++) {
@@ -174,7 +174,7 @@ final class Sweep {
       if (i == 0 || best != before) {
         changes.add(
             new PlanChange(
-                i + 1, best < 0 ? Optional.empty() : Optional.of(candidates.get(best).label())));
+                i + 1, best < 0 ? Optional.empty() : Optional.of(candidates.get(best).name())));
       }
       before = best;
     }
@@ -185,7 +185,7 @@ final class Sweep {
         chosen,
         candidates.stream().mapToInt(Swept::place).toArray(),
         open,
-        candidates.stream().map(Swept::label).toList(),
+        candidates.stream().map(Swept::name).toList(),
         changes);
   }
 
@@ -241,7 +241,7 @@ final class Sweep {
       case Candidate.OnRequest onRequest ->
           Optional.of(
               new Swept(
-                  onRequest.label(),
+                  onRequest.name(),
                   onRequest.place(),
                   false,
                   false,
@@ -249,7 +249,7 @@ final class Sweep {
       case Candidate.Begins begins ->
           Optional.of(
               new Swept(
-                  begins.label(),
+                  begins.name(),
                   begins.place(),
                   false,
                   begins.why(market, units(1)) instanceof NoFigure.FromPrice,
@@ -267,7 +267,7 @@ final class Sweep {
     Optional<NoFigure> unpriced = market.whyUnpriced(option.list(), offered.measures(), units(1));
     if (unpriced.isPresent()) {
       return new Swept(
-          offered.label(),
+          offered.name(),
           offered.place(),
           false,
           false,
@@ -275,14 +275,14 @@ final class Sweep {
     }
     try {
       return new Swept(
-          offered.label(),
+          offered.name(),
           offered.place(),
           true,
           false,
           plainly(option).orElseGet(() -> byPeople(n -> exactly(option, n))));
     } catch (ArithmeticException e) {
       return new Swept(
-          offered.label(), offered.place(), true, false, byPeople(n -> carefully(option, n)));
+          offered.name(), offered.place(), true, false, byPeople(n -> carefully(option, n)));
     }
   }
 

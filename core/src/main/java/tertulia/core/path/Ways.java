@@ -46,7 +46,7 @@ public sealed interface Ways {
    * @param low the least that all months cost, by the prices of which only that is known; empty if
    *     something else may be cheaper by any amount
    */
-  record Gap(int month, Map<String, Verdict> verdicts, List<LeftOut> leftOut, Optional<Way> low)
+  record Gap(int month, Map<OptionName, Verdict> verdicts, List<LeftOut> leftOut, Optional<Way> low)
       implements Ways {
     public Gap {
       leftOut = List.copyOf(leftOut);
@@ -71,7 +71,7 @@ public sealed interface Ways {
   }
 
   /** What comes nearest to doing, with all that stands against it. */
-  record Nearest(String option, List<Reason> reasons) {
+  record Nearest(OptionName option, List<Reason> reasons) {
     public Nearest {
       reasons = List.copyOf(reasons);
     }

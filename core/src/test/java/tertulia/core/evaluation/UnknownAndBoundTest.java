@@ -20,6 +20,7 @@ import java.util.Optional;
 import org.joda.money.CurrencyUnit;
 import org.jspecify.annotations.Nullable;
 import org.testng.annotations.Test;
+import tertulia.core.Samples;
 import tertulia.core.billing.Leaving;
 import tertulia.core.billing.View;
 import tertulia.core.fit.Answer;
@@ -152,7 +153,8 @@ public class UnknownAndBoundTest {
     Evaluation evaluation = evaluate(Map.of(RUNS, "500"), tool("t", null, small, large));
     assertEquals(steady(evaluation, "t").option().label(), "Large, monthly");
     assertEquals(
-        evaluation.costs().now().steady("t").passedOver().get("Small, monthly").reasons(),
+        Samples.verdict(evaluation.costs().now().steady("t").passedOver(), "Small, monthly")
+            .reasons(),
         List.of(new Reason.Silent(RUNS, "Large")));
     assertEquals(way(evaluation, "t").best().label(), "Large, monthly");
     // nothing is used: nothing has to be allowed

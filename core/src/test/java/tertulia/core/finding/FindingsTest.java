@@ -240,10 +240,10 @@ public class FindingsTest {
             met(cap);
             if (cap.people() > 0) {
               List<Reason> there =
-                  at(costs, cap.people()).now().against(contender.id()).get(cap.option());
+                  at(costs, cap.people()).now().against(contender.id()).get(cap.plan());
               assertEquals(there, List.of(), "it does for so many");
               assertNotEquals(
-                  at(costs, cap.people() + 1).now().against(contender.id()).get(cap.option()),
+                  at(costs, cap.people() + 1).now().against(contender.id()).get(cap.plan()),
                   List.of());
             }
           });
@@ -629,7 +629,7 @@ public class FindingsTest {
               ((Outcome.Found<SteadyCost>) at(costs, change.n()).now().steady(takes.tool()))
                   .best()
                   .option()
-                  .label(),
+                  .name(),
               takes.option());
       case CostFinding.Cause.Jumps jumps ->
           assertEquals(before.orElseThrow().minus(beforeWas.orElseThrow()), jumps.by());

@@ -92,7 +92,8 @@ public class ChoiceTest {
     Outcome.Found<SteadyCost> over = found(steady(ANY, 21, small, large));
     assertEquals(over.best().option().label(), "Large, monthly");
     assertEquals(
-        over.passedOver().get("Small, monthly").reasons().getFirst().sentence(), "seats: 21 of 20");
+        Samples.verdict(over.passedOver(), "Small, monthly").reasons().getFirst().sentence(),
+        "seats: 21 of 20");
   }
 
   @Test
@@ -159,7 +160,8 @@ public class ChoiceTest {
     Outcome.Found<SteadyCost> kept = found(steady(monthly, 10, both, yearly));
     assertEquals(kept.best().money(), money("90.00"));
     assertEquals(
-        kept.passedOver().get("Yearly").reasons().getFirst().sentence(), "not sold monthly");
+        Samples.verdict(kept.passedOver(), "Yearly").reasons().getFirst().sentence(),
+        "not sold monthly");
   }
 
   @Test
@@ -358,5 +360,19 @@ public class ChoiceTest {
     assertEquals(CostByHeadcount.reach(10), 500);
     assertEquals(CostByHeadcount.reach(400), 800);
     assertEquals(CostByHeadcount.reach(9000), 5000);
+  }
+
+  @Test
+  public void plansOfOneNameAreToldApart() {
+    Plan ten = capped("Crew", 10, list(BillingTerm.MONTHLY, seats("3")));
+    Plan twenty =
+        new Plan("crew-2", "Crew", new SeatRange(Measure.SEATS, 0, 20), ten.prices(), ten.source());
+    Plan large = plan("Large", list(BillingTerm.MONTHLY, seats("8")));
+    Outcome.Found<SteadyCost> found = found(steady(ANY, 25, ten, twenty, large));
+    assertEquals(
+        found.passedOver().values().stream()
+            .map(verdict -> verdict.reasons().getFirst().sentence())
+            .toList(),
+        List.of("seats: 25 of 10", "seats: 25 of 20"));
   }
 }

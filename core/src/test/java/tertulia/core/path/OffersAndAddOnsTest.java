@@ -214,7 +214,7 @@ public class OffersAndAddOnsTest {
     assertEquals(without.ledger().total(View.SPREAD), money("1200.00"));
     Outcome<Stay> notSold = stay(market(must), new Offering(plan("Crew", TEN), facts));
     assertEquals(
-        notSold.passedOver().get("Crew, monthly").reasons().getFirst().sentence(),
+        Samples.verdict(notSold.passedOver(), "Crew, monthly").reasons().getFirst().sentence(),
         "Single sign-on: by add-on \"Gate\", not sold monthly");
   }
 

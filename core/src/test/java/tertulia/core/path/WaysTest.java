@@ -251,7 +251,8 @@ public class WaysTest {
                 List.of(Samples.offering(small)), growing(10, 1, 6), View.SPREAD, Leaving.CREDITED);
     assertEquals(gap.month(), 3);
     assertEquals(
-        gap.verdicts().get("Small, monthly").reasons().getFirst().sentence(), "seats: 13 of 12");
+        Samples.verdict(gap.verdicts(), "Small, monthly").reasons().getFirst().sentence(),
+        "seats: 13 of 12");
   }
 
   /** Every way there is, by trying all; the cheapest total. */

@@ -1,0 +1,98 @@
+package tertulia.core.evaluation;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import tertulia.core.billing.View;
+import tertulia.core.path.Ways;
+import tertulia.core.working.Quantity;
+import tertulia.core.working.Working;
+
+/** Why a must costs so much. */
+record NeedCostExplanation(Evaluation evaluation) {
+  private Selection selection() {
+    return evaluation.selection();
+  }
+
+  private NeedCosts.Line line(String capability) {
+    return evaluation.costs().overall().needCosts().lines().stream()
+        .filter(line -> line.need().capability().id().equals(capability))
+        .findFirst()
+        .orElseThrow(() -> new IllegalArgumentException("No must " + capability));
+  }
+
+  /**
+   * For one contender.
+   *
+   * @throws IllegalArgumentException if it is no must, or the contender is set aside
+   */
+  Working of(String capability, String contender) {
+    return of(line(capability), contender);
+  }
+
+  /**
+   * For the selection.
+   *
+   * @throws IllegalArgumentException if it is no must
+   */
+  Working ofAll(String capability) {
+    return ofAll(line(capability));
+  }
+
+  private Working of(NeedCosts.Line line, String contender) {
+    String name = selection().contender(contender).tool().name();
+    return effect(
+        line.need().capability().name() + ", for " + name,
+        Optional.ofNullable(line.byContender().get(contender))
+            .orElseThrow(() -> new IllegalArgumentException("It is set aside: " + contender)),
+        evaluation.costs().overall().way(contender),
+        evaluation.costs().overall().wayWithout(contender, java.util.Set.of(line.need())));
+  }
+
+  private Working ofAll(NeedCosts.Line line) {
+    String label = line.need().capability().name() + ", for the selection";
+    List<Working> each = new ArrayList<>();
+    selection().active().forEach(c -> each.add(of(line, c.id())));
+    if (line.selection().isPresent()
+        && line.selection().get() instanceof NeedCosts.Effect.Costs costs) {
+      return new Working.Derived(
+          label,
+          Quantity.of(costs.more()),
+          "the cheapest with it, "
+              + costs.with()
+              + ", less the cheapest without it, "
+              + costs.without(),
+          each);
+    }
+    return new Working.Missing(label, "there is no total with it, or none at all", each);
+  }
+
+  private Working effect(String label, NeedCosts.Effect effect, Ways with, Ways without) {
+    View view = evaluation.whatIf().view();
+    List<Working> parts = new ArrayList<>();
+    if (with instanceof Ways.Found found) {
+      parts.add(
+          new Working.Derived(
+              "with it: " + found.best().label(),
+              Quantity.of(found.best().ledger().total(view)),
+              "the best way",
+              List.of()));
+    }
+    if (without instanceof Ways.Found found) {
+      parts.add(
+          new Working.Derived(
+              "without it: " + found.best().label(),
+              Quantity.of(found.best().ledger().total(view).negated()),
+              "the best way then, taken off",
+              List.of(found.best().ledger().explainTotal(view))));
+    }
+    return switch (effect) {
+      case NeedCosts.Effect.Costs costs ->
+          Working.Sum.of(label, selection().currency().getCode(), parts);
+      case NeedCosts.Effect.RulesOut out ->
+          new Working.Missing(label, "rules the tool out: only without it is there a total", parts);
+      case NeedCosts.Effect.NoTotal none ->
+          new Working.Missing(label, "no total with or without it", parts);
+    };
+  }
+}
