@@ -206,14 +206,18 @@ public class FirmnessTest {
     int found = 0;
     for (int round = 0; round < 60; round++) {
       Totals totals = generated(3, 3, 5);
+      double[] stated = weights(totals);
+      List<double[]> others =
+          totals.values().keySet().stream().map(other -> middles(totals, other)).toList();
       for (String contender : totals.values().keySet()) {
+        double[] mine = middles(totals, contender);
         Optional<NearestUpset> upset = NearestUpset.of(totals, contender);
         double nearest = Double.MAX_VALUE;
         for (int a = 0; a <= 100; a++) {
           for (int b = 0; a + b <= 100; b++) {
             double[] weights = {a / 100.0, b / 100.0, (100 - a - b) / 100.0};
-            if (isLevelOrAhead(totals, contender, weights, 1e-9)) {
-              nearest = Math.min(nearest, shift(totals, weights));
+            if (isLevelOrAhead(mine, others, weights, 1e-9)) {
+              nearest = Math.min(nearest, shift(stated, weights));
             }
           }
         }
@@ -229,37 +233,41 @@ public class FirmnessTest {
             upset.get().weights().values().stream().mapToDouble(BigDecimal::doubleValue).toArray();
         assertEquals(Arrays.stream(weights).sum(), 1, 1e-9);
         assertTrue(Arrays.stream(weights).allMatch(w -> w >= 0));
-        assertTrue(isLevelOrAhead(totals, contender, weights, 1e-8), "it is level there");
-        assertEquals(shift(totals, weights), shift, 2e-6);
+        assertTrue(isLevelOrAhead(mine, others, weights, 1e-8), "it is level there");
+        assertEquals(shift(stated, weights), shift, 2e-6);
       }
     }
     assertTrue(never > 10 && found > 50, never + " never, " + found + " found");
   }
 
-  private static boolean isLevelOrAhead(
-      Totals totals, String contender, double[] weights, double level) {
-    return totals.values().keySet().stream()
-        .allMatch(other -> sum(totals, contender, weights) >= sum(totals, other, weights) - level);
+  /** The middles of the values of a contender, in the criteria's order. */
+  private static double[] middles(Totals totals, String contender) {
+    return totals.criteria().stream()
+        .mapToDouble(c -> totals.value(contender, c).interval().midpoint().doubleValue())
+        .toArray();
   }
 
-  private static double sum(Totals totals, String contender, double[] weights) {
+  private static double[] weights(Totals totals) {
+    return totals.criteria().stream().mapToDouble(c -> totals.weight(c).doubleValue()).toArray();
+  }
+
+  private static boolean isLevelOrAhead(
+      double[] mine, List<double[]> others, double[] weights, double level) {
+    return others.stream().allMatch(other -> sum(mine, weights) >= sum(other, weights) - level);
+  }
+
+  private static double sum(double[] values, double[] weights) {
     double sum = 0;
     for (int c = 0; c < weights.length; c++) {
-      sum +=
-          weights[c]
-              * totals
-                  .value(contender, totals.criteria().get(c))
-                  .interval()
-                  .midpoint()
-                  .doubleValue();
+      sum += weights[c] * values[c];
     }
     return sum;
   }
 
-  private static double shift(Totals totals, double[] weights) {
+  private static double shift(double[] stated, double[] weights) {
     double sum = 0;
     for (int c = 0; c < weights.length; c++) {
-      sum += Math.abs(weights[c] - totals.weight(totals.criteria().get(c)).doubleValue());
+      sum += Math.abs(weights[c] - stated[c]);
     }
     return sum / 2;
   }

@@ -57,7 +57,9 @@ public class SensitivityTest {
               selection.scenarios(), rises, List.of(Terms.ANY, Terms.MONTHLY), given);
       ScenarioGrid grid = new Sensitivity(read).scenarios(axes.scenes());
       assertEquals(grid.cells().size(), 3 * 2 * 2 * given.size());
-      for (ScenarioGrid.Case cell : grid.cells()) {
+      // a third of the cells of each, so that in any three selections each place has its turn
+      for (int c = seed % 3; c < grid.cells().size(); c += 3) {
+        ScenarioGrid.Case cell = grid.cells().get(c);
         ScenarioGrid.Scene scene = cell.scene();
         List<Need> left = new ArrayList<>(selection.needs());
         left.removeAll(scene.needs().dropped());

@@ -1,0 +1,175 @@
+package tertulia.core.finding;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertFalse;
+import static org.testng.Assert.assertNotEquals;
+import static org.testng.Assert.assertTrue;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import org.joda.money.Money;
+import org.testng.annotations.Test;
+import tertulia.core.Generated;
+import tertulia.core.evaluation.Contender;
+import tertulia.core.evaluation.Costs;
+import tertulia.core.evaluation.Evaluation;
+import tertulia.core.evaluation.NeedCosts;
+import tertulia.core.fit.Answer;
+import tertulia.core.fit.Capability;
+import tertulia.core.fit.Need;
+import tertulia.core.fit.Reason;
+import tertulia.core.path.Outcome;
+import tertulia.core.path.SteadyCost;
+import tertulia.core.pricing.Plan;
+
+/** What is said of fit, and of the plans of one tool. */
+public class FitFindingsTest extends GeneratedFindings {
+  FitFindingsTest() {
+    super(FitFinding.class);
+  }
+
+  @Test(dataProvider = "seeds")
+  public void whatIsSaidOfFitIsSo(int seed) {
+    Costs costs = Generated.evaluation(seed).costs();
+    for (FitFinding finding : new FitFindings(costs).all()) {
+      met(finding);
+      switch (finding) {
+        case FitFinding.OnlyTogether together -> {
+          assertTrue(together.needs().size() > 1);
+          Costs without =
+              Evaluation.of(Generated.without(costs.selection(), together.needs()), costs.whatIf())
+                  .costs();
+          assertNotEquals(
+              without.overall().total(together.tool()),
+              costs.overall().total(together.tool()),
+              "giving up all of them changes something");
+          if (together.effect() instanceof NeedCosts.Effect.Costs more) {
+            assertEquals(
+                more.exact(),
+                costs.overall().totalBounds(together.tool()).orElseThrow().isExact()
+                    && without.overall().totalBounds(together.tool()).orElseThrow().isExact());
+          }
+          List<NeedCosts.Line> lines = costs.overall().needCosts().lines();
+          for (Need need : together.needs()) {
+            NeedCosts.Effect alone =
+                lines.stream()
+                    .filter(line -> line.need().equals(need))
+                    .findFirst()
+                    .orElseThrow()
+                    .byContender()
+                    .get(together.tool());
+            switch (together.effect()) {
+              case NeedCosts.Effect.Costs c ->
+                  assertTrue(((NeedCosts.Effect.Costs) alone).more().isZero(), "nothing alone");
+              case NeedCosts.Effect.RulesOut out ->
+                  assertTrue(alone instanceof NeedCosts.Effect.NoTotal, "none without one alone");
+              case NeedCosts.Effect.NoTotal none -> throw new AssertionError("not a finding");
+            }
+          }
+        }
+        case FitFinding.NotTheFirst not -> {
+          SteadyCost taken = ((Outcome.Found<SteadyCost>) costs.now().steady(not.tool())).best();
+          assertEquals(taken.option().label(), not.taken());
+          assertEquals(taken.money(), not.cost().high());
+          assertEquals(
+              not.cost().isExact(),
+              least(costs, not.tool(), costs.people().total())
+                  == cost(costs, not.tool(), costs.people().total())
+                      .map(Money::getAmountMinorLong)
+                      .orElse(0L));
+          List<Plan> plans = costs.selection().contender(not.tool()).tool().plans();
+          List<String> does =
+              plans.stream()
+                  .map(Plan::name)
+                  .filter(plan ->
+                      costs.now().against(not.tool()).getOrDefault(plan, List.of()).isEmpty())
+                  .toList();
+          assertEquals(does.getFirst(), not.first());
+          assertTrue(does.indexOf(taken.option().plan().name()) > 0, does.toString());
+        }
+        case FitFinding.NoPlanDoes none -> throw new AssertionError("of one tool");
+        case FitFinding.FirstThatDoes first -> throw new AssertionError("of one tool");
+        case FitFinding.WillNotDo not -> throw new AssertionError("of one tool");
+        case FitFinding.NextBrings next -> throw new AssertionError("of one tool");
+        case FitFinding.NoPlan none -> {
+          assertFalse(costs.now().steady(none.tool()) instanceof Outcome.Found);
+          none.conflicts()
+              .smallest()
+              .forEach(set ->
+                  costs
+                      .now()
+                      .against(none.tool())
+                      .forEach((plan, reasons) ->
+                          assertTrue(
+                              reasons.stream().map(Reason::requirement).anyMatch(set::contains),
+                              plan)));
+        }
+      }
+    }
+  }
+
+  @Test(dataProvider = "seeds")
+  public void whatIsSaidOfAToolsPlansIsSo(int seed) {
+    Costs costs = Generated.evaluation(seed).costs();
+    Capability a = new Capability("a", "Need a");
+    Capability b = new Capability("b", "Need b");
+    for (Contender contender : costs.selection().active()) {
+      List<Plan> plans = contender.tool().plans();
+      List<Boolean> does =
+          plans.stream()
+              .map(p ->
+                  costs.now().against(contender.id()).getOrDefault(p.name(), List.of()).isEmpty())
+              .toList();
+      int first = does.indexOf(true);
+      PlanFindings findings = new PlanFindings(costs, contender, List.of(a, b));
+      List<String> out = new ArrayList<>();
+      for (FitFinding finding : findings.all()) {
+        met(finding);
+        switch (finding) {
+          case FitFinding.NoPlanDoes none -> assertEquals(first, -1);
+          case FitFinding.FirstThatDoes found -> {
+            assertEquals(found.plan(), plans.get(first).name());
+            assertEquals(found.isFirst(), first == 0);
+          }
+          case FitFinding.WillNotDo not -> {
+            out.add(not.plan());
+            assertFalse(not.reasons().isEmpty());
+          }
+          case FitFinding.NextBrings next -> next(costs, contender, first, next);
+          case FitFinding.NotTheFirst not -> assertEquals(not.first(), plans.get(first).name());
+          case FitFinding.OnlyTogether together -> throw new AssertionError("of all needs");
+          case FitFinding.NoPlan none -> throw new AssertionError("of all plans");
+        }
+      }
+      assertEquals(
+          out, first < 0 ? List.of() : plans.subList(0, first).stream().map(Plan::name).toList());
+    }
+  }
+
+  private static void next(
+      Costs costs, Contender contender, int first, FitFinding.NextBrings next) {
+    Plan before = contender.tool().plans().get(first);
+    Plan plan = contender.tool().plans().get(first + 1);
+    assertEquals(next.plan(), plan.name());
+    List<String> asked =
+        costs.selection().needs().stream().map(need -> need.capability().id()).toList();
+    List<String> gains = new ArrayList<>();
+    List<String> beyond = new ArrayList<>();
+    for (String id : List.of("a", "b")) {
+      boolean had = contender.facts().get(before.id()).get(id).answer() == Answer.YES;
+      boolean has = contender.facts().get(plan.id()).get(id).answer() == Answer.YES;
+      if (has && !had) {
+        (asked.contains(id) ? gains : beyond).add(id);
+      }
+    }
+    assertEquals(next.gains().stream().map(need -> need.capability().id()).toList(), gains);
+    assertEquals(next.beyond().stream().map(Capability::id).toList(), beyond);
+    Optional<Money> own =
+        costs.now().planAlone(contender.offerings().get(first + 1)).map(c -> c.money());
+    Optional<Money> was =
+        costs.now().planAlone(contender.offerings().get(first)).map(c -> c.money());
+    assertEquals(next.more().isPresent(), own.isPresent() && was.isPresent());
+    next.more().ifPresent(more -> assertEquals(was.get().plus(more), own.get()));
+  }
+}
