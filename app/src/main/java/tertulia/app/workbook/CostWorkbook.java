@@ -25,6 +25,8 @@ public final class CostWorkbook {
   public static byte[] of(Evaluation evaluation) {
     try (XSSFWorkbook book = new XSSFWorkbook();
         ByteArrayOutputStream out = new ByteArrayOutputStream()) {
+      // all of them are read when they are calculated below: once is enough
+      book.setCellFormulaValidation(false);
       fill(evaluation, book);
       // a viewer that does not calculate shows what is found here; one that does calculates anew
       book.getCreationHelper().createFormulaEvaluator().evaluateAll();
