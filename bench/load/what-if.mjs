@@ -2,12 +2,15 @@
 // Start the demonstration first (bin/demo). Quotes the 50th and 95th percentile of each step, and of all.
 const [base = 'http://localhost:8080', selection = '1', rounds = '400'] = process.argv.slice(2);
 const STEPS = ['cost', 'fit', 'weights', 'need'];
-let cookie = '';
+const cookies = new Map();
 
 async function ask(path, options = {}) {
+  const cookie = [...cookies].map((pair) => pair.join('=')).join('; ');
   const answer = await fetch(base + path, { redirect: 'manual', ...options, headers: { ...options.headers, cookie } });
-  const set = answer.headers.getSetCookie().map((c) => c.split(';')[0]);
-  if (set.length) cookie = set.join('; ');
+  for (const set of answer.headers.getSetCookie()) {
+    const [name, value] = set.split(';')[0].split(/=(.*)/s);
+    cookies.set(name, value);
+  }
   return answer;
 }
 

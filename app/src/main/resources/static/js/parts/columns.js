@@ -1,3 +1,5 @@
+import { settled } from './settled.js';
+
 /** On a narrow screen the contenders become a choice of two, set side by side; or one, to be marked. */
 const NARROW = matchMedia('(max-width: 760px)');
 
@@ -31,6 +33,6 @@ export function columns(document) {
   });
   [left, right].forEach((choice) => choice.addEventListener('change', apply));
   NARROW.addEventListener('change', apply);
-  document.addEventListener('htmx:afterSettle', apply);
+  settled(document, apply);
   apply();
 }

@@ -39,7 +39,11 @@ export function exchange(document) {
       location.reload();
       return;
     }
-    emptied(event.detail);
+    const { target, shouldSwap } = event.detail;
+    if (shouldSwap && target.id === 'results') {
+      asHigh(target);
+      emptied(event.detail);
+    }
   });
   document.addEventListener('htmx:sendError', (event) => { if (!unasked(event)) tell(silent); });
   document.addEventListener('htmx:responseError', (event) => {
@@ -53,12 +57,22 @@ export function exchange(document) {
    * anything else; what has the focus, or has asked, is left to be found again. The page stays as
    * high meanwhile, or it would be back at its top.
    */
-  function emptied({ target, shouldSwap, requestConfig }) {
+  function emptied({ target, requestConfig }) {
     const isLeft = (part) => target.contains(part);
-    if (!shouldSwap || target.id !== 'results' || isLeft(document.activeElement) || isLeft(requestConfig.elt)) return;
+    if (isLeft(document.activeElement) || isLeft(requestConfig.elt)) return;
     target.style.minHeight = `${target.offsetHeight}px`;
     target.replaceChildren();
     document.addEventListener('htmx:afterSwap', () => { target.style.minHeight = ''; }, { once: true });
+  }
+
+  /** What is worked out only when it comes into view is as high as it was before. */
+  function asHigh(target) {
+    const heights = [...target.querySelectorAll('.later')].map((part) => part.offsetHeight);
+    document.addEventListener('htmx:afterSwap', () => {
+      target.querySelectorAll('.later').forEach((part, i) => {
+        if (heights[i]) part.style.containIntrinsicHeight = `auto ${heights[i]}px`;
+      });
+    }, { once: true });
   }
 
   /** Not kept; sent again at once if somebody has signed in meanwhile. */

@@ -1,7 +1,9 @@
+import { settled } from './settled.js';
+
 /** Marks figures on which a remark is open, and turns the one form of a box of remarks to an answer, and back. */
 export function remarks(document) {
   mark(document);
-  document.addEventListener('htmx:afterSettle', () => mark(document));
+  settled(document, () => mark(document));
   document.addEventListener('click', (event) => {
     const button = event.target.closest?.('[data-answer]');
     const form = button?.closest('.remarks')?.querySelector('form[data-remark]');
@@ -21,6 +23,7 @@ function mark(document) {
   const list = document.getElementById('remarklist');
   if (!list) return;
   const open = [...list.querySelectorAll(':scope > .remark [data-why]')].map(asked);
+  if (!open.length && !document.querySelector('#results .remarked')) return;
   document.querySelectorAll('#results [data-why]').forEach((figure) => {
     const about = open.filter((subject) => subject === asked(figure)).length;
     figure.classList.toggle('remarked', about > 0);

@@ -1,3 +1,5 @@
+import { settled } from './settled.js';
+
 /** The bead on the cord: moving it asks the server anew, at most every PAUSE milliseconds. */
 const PAUSE = 60;
 
@@ -17,7 +19,7 @@ export function thread(document) {
     if (!waiting) waiting = setTimeout(moved, PAUSE);
   });
   people.addEventListener('change', () => bead.classList.toggle('off', people.value.trim() !== ''));
-  document.addEventListener('htmx:afterSettle', () => {
+  settled(document, () => {
     const moment = document.getElementById('moment');
     bead.setAttribute('aria-valuetext', moment.querySelector('.figure').textContent);
     people.classList.toggle('is-invalid', moment.querySelector('.fault') !== null);

@@ -19,8 +19,13 @@ public record UnitsNeeded(Map<String, BigDecimal> byMeasure) {
 
   /** Whether more is needed of something than can be counted. */
   public boolean isTooMuch(List<Measure> measures) {
-    return measures.stream()
-        .anyMatch(m -> amount(m).filter(amount -> amount.compareTo(MOST) >= 0).isPresent());
+    for (Measure measure : measures) {
+      Optional<BigDecimal> amount = amount(measure);
+      if (amount.isPresent() && amount.get().compareTo(MOST) >= 0) {
+        return true;
+      }
+    }
+    return false;
   }
 
   public UnitsNeeded {
@@ -87,9 +92,14 @@ public record UnitsNeeded(Map<String, BigDecimal> byMeasure) {
 
   /** Those of {@code measures} that have no stated demand, by their labels. */
   public List<Measure> unstated(List<Measure> measures) {
-    return measures.stream()
-        .filter(measure -> !byMeasure.containsKey(measure.id()))
-        .sorted(Comparator.comparing(Measure::label))
-        .toList();
+    // asked of every option for every headcount, and hardly ever is anything missing
+    List<Measure> unstated = new ArrayList<>(0);
+    for (Measure measure : measures) {
+      if (!byMeasure.containsKey(measure.id())) {
+        unstated.add(measure);
+      }
+    }
+    unstated.sort(Comparator.comparing(Measure::label));
+    return List.copyOf(unstated);
   }
 }

@@ -71,16 +71,18 @@ record Candidates(List<Candidate> high, List<Candidate> low) {
       if (lists.isEmpty()) {
         all.add(withoutPrice(offering, place, market));
       } else {
-        List<PriceList> allowed =
-            lists.stream().filter(list -> market.terms().allows(list.term())).toList();
-        for (PriceList list : allowed) {
-          Option option = Option.of(offering, list, market.fit());
-          all.add(
-              begins
-                  ? new Candidate.Begins(option, option.name(), list.measures(), place)
-                  : offered(option, place));
+        boolean sold = false;
+        for (PriceList list : lists) {
+          if (market.terms().allows(list.term())) {
+            sold = true;
+            Option option = Option.of(offering, list, market.fit());
+            all.add(
+                begins
+                    ? new Candidate.Begins(option, option.name(), list.measures(), place)
+                    : offered(option, place));
+          }
         }
-        if (allowed.isEmpty()) {
+        if (!sold) {
           List<Reason> reasons = new ArrayList<>(market.fit().musts(offering));
           reasons.add(new Reason.TermNotSold(market.terms().sold()));
           all.add(new Candidate.Out(OptionName.of(offering.plan()), Verdict.of(reasons)));

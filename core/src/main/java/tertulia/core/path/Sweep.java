@@ -154,7 +154,10 @@ final class Sweep {
 
   Curve curve(List<Offering> offerings) {
     Candidates both = Candidates.of(offerings, market);
-    List<Swept> candidates = both.high().stream().flatMap(c -> swept(c).stream()).toList();
+    List<Swept> candidates = new ArrayList<>();
+    for (Candidate candidate : both.high()) {
+      swept(candidate).ifPresent(candidates::add);
+    }
     long[][] priced = new long[candidates.size()][];
     List<Unpriced> open = new ArrayList<>();
     for (int c = 0; c < priced.length; c++) {
@@ -308,16 +311,7 @@ final class Sweep {
   /** The option's costs in whole numbers; empty if it takes more than they can hold. */
   private Optional<long[]> plainly(Option option) {
     Optional<LongUnaryOperator> conversion = TenThousandths.conversion(market.rate(option.list()));
-    boolean plain =
-        !market.fit().judgesUse(option.offering(), option.list())
-            && option.offering().owned().isEmpty()
-            && !option.plan().tax().isIncluded()
-            && option.list().yearlyMinimum().isEmpty()
-            && conversion.isPresent()
-            && option.list().charges().stream()
-                .allMatch(c -> c instanceof Charge.Held || c instanceof Charge.OneOff)
-            && option.list().currency().getDecimalPlaces() <= TenThousandths.DECIMALS;
-    if (!plain) {
+    if (conversion.isEmpty() || !isPlain(option)) {
       return Optional.empty();
     }
     Measure ranged = option.plan().range().measure();
@@ -335,10 +329,7 @@ final class Sweep {
         case Charge.PaymentFee fee -> throw new IllegalStateException("not plain: " + fee);
       }
     }
-    boolean ends =
-        option.list().charges().stream()
-            .anyMatch(c -> c instanceof Charge.Counted counted && counted.mostUnits().isPresent());
-    if (ends || market.rate(option.list()).isPresent()) {
+    if (mayEnd(option.list()) || market.rate(option.list()).isPresent()) {
       for (int i = 0; i < minors.length; i++) {
         minors[i] = minors[i] < 0 ? ABOVE_ALL : conversion.get().applyAsLong(minors[i]);
       }
@@ -348,6 +339,29 @@ final class Sweep {
       minors[i] = minors[i] == ABOVE_ALL ? ABOVE_ALL : Math.addExact(minors[i], outside);
     }
     return Optional.of(minors);
+  }
+
+  /** Whether all an option charges can be worked out in whole numbers. */
+  private boolean isPlain(Option option) {
+    for (Charge charge : option.list().charges()) {
+      if (!(charge instanceof Charge.Held || charge instanceof Charge.OneOff)) {
+        return false;
+      }
+    }
+    return option.offering().owned().isEmpty()
+        && !option.plan().tax().isIncluded()
+        && option.list().yearlyMinimum().isEmpty()
+        && option.list().currency().getDecimalPlaces() <= TenThousandths.DECIMALS
+        && !market.fit().judgesUse(option.offering(), option.list());
+  }
+
+  private static boolean mayEnd(PriceList list) {
+    for (Charge charge : list.charges()) {
+      if (charge instanceof Charge.Counted counted && counted.mostUnits().isPresent()) {
+        return true;
+      }
+    }
+    return false;
   }
 
   /** How many headcounts stay within a cap; demand never falls as people grow more. */

@@ -1,8 +1,10 @@
 package tertulia.core.pricing;
 
 import java.util.ArrayList;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Stream;
 import org.joda.money.CurrencyUnit;
 import tertulia.core.growth.Measure;
@@ -67,7 +69,9 @@ public record PriceList(
 
   /** The measures whose demand must be known to price the charges, each once. */
   public List<Measure> measures() {
-    return charges.stream().flatMap(charge -> charge.measures().stream()).distinct().toList();
+    Set<Measure> measures = new LinkedHashSet<>();
+    charges.forEach(charge -> measures.addAll(charge.measures()));
+    return List.copyOf(measures);
   }
 
   /** Whether use of {@code measure} above its allowance can be paid for. */
