@@ -52,6 +52,11 @@ public class ViewsTest extends BrowserTest {
           "/outbox",
           "/safekeeping");
 
+  private static final String SHOWN =
+      "() => new Promise(shown => requestAnimationFrame(() => setTimeout(shown)))";
+  private static final String HEIGHTS =
+      "[...document.querySelectorAll('#results .later')].map(part => part.offsetHeight)";
+
   @DataProvider
   public Object[][] schemes() {
     return new Object[][] {{ColorScheme.LIGHT}, {ColorScheme.DARK}};
@@ -158,6 +163,28 @@ public class ViewsTest extends BrowserTest {
             + " people.dispatchEvent(new Event('change', { bubbles: true })); }");
     assertThat(cost).not().hasText(before);
     assertEquals(page.evaluate("Math.round(scrollY)"), 900);
+  }
+
+  /** Below the first screen parts are laid out when they come into view, each as high as before. */
+  @Test
+  public void whatIsOutOfViewStaysAsHighWhenFiguresChange() {
+    Page page = signedIn("ilse", ColorScheme.LIGHT, 1280);
+    for (String view : List.of("cost", "fit")) {
+      page.navigate("/selections/1/" + view);
+      for (Locator later : page.locator("#results .later").all()) {
+        later.scrollIntoViewIfNeeded();
+        page.evaluate(SHOWN);
+      }
+      Object heights = page.evaluate(HEIGHTS);
+      page.evaluate("scrollTo(0, 0)");
+      page.evaluate(
+          "() => { document.querySelector('#results .later').dataset.old = ''; const growth ="
+              + " document.querySelector('#whatif [name=growth]'); growth.value = 'high';"
+              + " growth.dispatchEvent(new Event('change', { bubbles: true })); }");
+      assertThat(page.locator("#results .later[data-old]")).hasCount(0);
+      page.evaluate(SHOWN);
+      assertEquals(page.evaluate(HEIGHTS), heights, view);
+    }
   }
 
   @Test
