@@ -3,6 +3,7 @@ package tertulia.app;
 import jakarta.servlet.DispatcherType;
 import jakarta.servlet.ServletException;
 import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletRequestWrapper;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.util.regex.Pattern;
@@ -24,6 +25,8 @@ import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.security.core.session.SessionRegistry;
 import org.springframework.security.core.session.SessionRegistryImpl;
 import org.springframework.security.web.SecurityFilterChain;
+import org.springframework.security.web.access.AuthorizationManagerWebInvocationPrivilegeEvaluator.HttpServletRequestTransformer;
+import org.springframework.security.web.access.PathPatternRequestTransformer;
 import org.springframework.security.web.access.intercept.AuthorizationFilter;
 import org.springframework.security.web.authentication.LoginUrlAuthenticationEntryPoint;
 import org.springframework.security.web.authentication.UsernamePasswordAuthenticationFilter;
@@ -271,6 +274,20 @@ class Access {
                         org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter
                             .ReferrerPolicy.SAME_ORIGIN)));
     return http.build();
+  }
+
+  /** Lets it be asked whether a form may be sent, as if it were. */
+  @Bean
+  HttpServletRequestTransformer asIfSent() {
+    HttpServletRequestTransformer paths = new PathPatternRequestTransformer();
+    return request ->
+        paths.transform(
+            new HttpServletRequestWrapper(request) {
+              @Override
+              public DispatcherType getDispatcherType() {
+                return DispatcherType.REQUEST;
+              }
+            });
   }
 
   private static String who() {

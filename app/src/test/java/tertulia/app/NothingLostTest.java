@@ -230,6 +230,44 @@ public class NothingLostTest extends ServedTest {
     assertTrue(signedIn.contains("\"signedIn\":true") && signedIn.contains("token"), signedIn);
   }
 
+  /** Asked before a form is sent; whatever is asked, there is an answer. */
+  @Test
+  public void whetherAFormMayBeSentIsSaidBefore() throws Exception {
+    assertEquals(maySend("ilse", "/catalogue/new"), "true");
+    assertEquals(maySend("joren", "/catalogue/new"), "false");
+    assertEquals(maySend("joren", "/selections/1/remarks"), "true");
+    assertEquals(maySend("pia", "/selections/1/remarks"), "false");
+    assertEquals(maySend("pia", "/sign-out"), "true");
+    for (String odd :
+        List.of(
+            "",
+            "x",
+            "//",
+            "/%",
+            "/%zz",
+            "/;a=b",
+            "/a\n",
+            "http://elsewhere/",
+            "/" + "a".repeat(5_000))) {
+      assertEquals(maySend("ilse", odd), "false", odd);
+    }
+  }
+
+  private String maySend(String name, String to) throws Exception {
+    MockHttpServletResponse answer =
+        mvc.perform(
+                MockMvcRequestBuilders.get("/session")
+                    .param("to", to)
+                    .with(
+                        org.springframework.security.test.web.servlet.request
+                            .SecurityMockMvcRequestPostProcessors.user(
+                            people.loadUserByUsername(name))))
+            .andReturn()
+            .getResponse();
+    assertEquals(answer.getStatus(), 200, to);
+    return answer.getContentAsString().replaceAll(".*\"allowed\":(\\w+).*", "$1");
+  }
+
   /** Nobody sits yet: all of them would take the seat and put the first mark down. */
   @Test
   public void firstMarksAtTheSameMomentAreAllKept() throws Exception {

@@ -1,6 +1,7 @@
 package tertulia.app.people;
 
 import jakarta.servlet.FilterChain;
+import jakarta.servlet.RequestDispatcher;
 import jakarta.servlet.ServletException;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
@@ -33,7 +34,7 @@ public final class CurrentAccount extends OncePerRequestFilter {
     Authentication known = SecurityContextHolder.getContext().getAuthentication();
     if (known != null && known.getPrincipal() instanceof SignedIn person) {
       HttpSession session = request.getSession(false);
-      Optional<SignedIn> now = isOver(session) ? Optional.empty() : people.now(person.id());
+      Optional<SignedIn> now = isOver(session) ? Optional.empty() : now(person, request);
       SecurityContext context = SecurityContextHolder.createEmptyContext();
       now.ifPresent(p ->
           context.setAuthentication(
@@ -46,9 +47,22 @@ public final class CurrentAccount extends OncePerRequestFilter {
     chain.doFilter(request, response);
   }
 
+  /** While it is said that the store does not answer, it is not asked again. */
+  private Optional<SignedIn> now(SignedIn person, HttpServletRequest request) {
+    return request.getAttribute(RequestDispatcher.ERROR_EXCEPTION) == null
+        ? people.now(person.id())
+        : Optional.of(person);
+  }
+
   private static boolean isOver(@org.jspecify.annotations.Nullable HttpSession session) {
     return session != null
         && System.currentTimeMillis() - session.getCreationTime() > LONGEST_SESSION.toMillis();
+  }
+
+  /** A page that says something is refused names the role by which it is. */
+  @Override
+  protected boolean shouldNotFilterErrorDispatch() {
+    return false;
   }
 
   /** What belongs to nobody needs nobody looked up. */

@@ -1,4 +1,4 @@
-import { saySignedOut, signedIn } from './signed-in.js';
+import { saySignedOut, session } from './signed-in.js';
 
 /** Says when the server takes long or does not answer; nothing typed is touched. */
 const LONG = 300;
@@ -77,7 +77,7 @@ export function exchange(document) {
 
   /** Not kept; sent again at once if somebody has signed in meanwhile. */
   async function notKept(element) {
-    if (!element.hasAttribute('aria-invalid') && (await signedIn(document))) {
+    if (!element.hasAttribute('aria-invalid') && (await session(document)).signedIn) {
       element.setAttribute('aria-invalid', 'true');
       element.dispatchEvent(new Event('change', { bubbles: true }));
       return;

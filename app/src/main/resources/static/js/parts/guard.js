@@ -1,4 +1,4 @@
-import { saySignedOut, signedIn } from './signed-in.js';
+import { sayNotAllowed, saySignedOut, session } from './signed-in.js';
 
 /** Asks before a page with unsaved entries is left; loses nothing when the session has ended. */
 export function guard(document) {
@@ -17,6 +17,12 @@ export function guard(document) {
   });
 }
 
+/** The path a form goes to, by the button that sends it. */
+function to(form, submitter) {
+  const address = submitter?.getAttribute('formaction') ?? form.getAttribute('action') ?? '';
+  return new URL(address, location.href).pathname;
+}
+
 /** A form is sent once it is known that somebody is signed in to take it. */
 async function send(event, sending) {
   const form = event.target;
@@ -29,7 +35,10 @@ async function send(event, sending) {
   event.preventDefault();
   const { submitter } = event;
   try {
-    if (await signedIn(document)) {
+    const { signedIn, allowed } = await session(document, to(form, submitter));
+    if (signedIn && !allowed) {
+      sayNotAllowed(document);
+    } else if (signedIn) {
       form.dataset.checked = 'yes';
       form.requestSubmit(submitter);
     } else {

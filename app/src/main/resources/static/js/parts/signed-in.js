@@ -1,12 +1,23 @@
-/** Whether somebody is signed in, asked of the server; the page's token follows a new sign-in. */
-export async function signedIn(document) {
-  const answer = await fetch('/session', { headers: { Accept: 'application/json' }, cache: 'no-store' });
+/**
+ * Whether somebody is signed in who may send a form there, asked of the server; the page's token
+ * follows a new sign-in.
+ */
+export async function session(document, to) {
+  const answer = await fetch(to ? `/session?to=${encodeURIComponent(to)}` : '/session', { headers: { Accept: 'application/json' }, cache: 'no-store' });
   if (!answer.ok) throw new Error(`session: ${answer.status}`);
-  const session = await answer.json();
-  if (!session.signedIn) return false;
-  document.body.setAttribute('hx-headers', JSON.stringify({ [session.header]: session.token }));
-  document.querySelectorAll('input[name="_csrf"]').forEach((field) => { field.value = session.token; });
-  return true;
+  const state = await answer.json();
+  if (!state.signedIn) return state;
+  document.body.setAttribute('hx-headers', JSON.stringify({ [state.header]: state.token }));
+  document.querySelectorAll('input[name="_csrf"]').forEach((field) => { field.value = state.token; });
+  return state;
+}
+
+/** Says that a role was changed since the page was opened. */
+export function sayNotAllowed(document) {
+  const trouble = document.getElementById('trouble');
+  trouble.textContent = 'Your role does not allow this any more. Nothing was saved; what you typed is still here. Ask an organiser, then do it again.';
+  trouble.hidden = false;
+  trouble.scrollIntoView({ block: 'nearest' });
 }
 
 /** Says that somebody is signed out, with the way to go on that loses nothing. */
