@@ -35,6 +35,8 @@ import tertulia.core.pricing.PlanPrices;
 import tertulia.core.pricing.PriceList;
 import tertulia.core.pricing.SeatRange;
 import tertulia.core.pricing.UnitRule;
+import tertulia.core.scoring.Criterion;
+import tertulia.core.scoring.Panel;
 import tertulia.core.time.Horizon;
 import tertulia.core.working.Ground;
 import tertulia.core.working.Provenance;
@@ -161,6 +163,27 @@ public final class Samples {
         s.criteria(),
         contenders,
         s.panel(),
+        s.rates(),
+        s.scenarios(),
+        s.practice());
+  }
+
+  /** The same question judged by others, by other criteria. */
+  public static Selection judged(Selection s, List<Criterion> criteria, Panel panel) {
+    return new Selection(
+        s.title(),
+        s.purpose(),
+        s.asOf(),
+        s.horizon(),
+        s.currency(),
+        s.rise(),
+        s.groups(),
+        s.demands(),
+        s.averagePayment(),
+        s.needs(),
+        criteria,
+        s.contenders(),
+        panel,
         s.rates(),
         s.scenarios(),
         s.practice());

@@ -18,6 +18,11 @@ import tertulia.core.time.MonthSpan;
 
 /** The kinds of line an invoice has, each written as a formula over its row. */
 final class BillLines {
+  private static final int UNITS = 6;
+  private static final int ALREADY = 7;
+  private static final int PRICE = 8;
+  private static final int PRICE_BEFORE = 9;
+  private static final int INVOICED = 10;
   private final Sheet sheet;
   private final Prices prices;
   private final Inputs inputs;
@@ -59,16 +64,6 @@ final class BillLines {
   static final class Chain {
     private int before = -1;
   }
-
-  private static final int UNITS = 6;
-
-  private static final int ALREADY = 7;
-
-  private static final int PRICE = 8;
-
-  private static final int PRICE_BEFORE = 9;
-
-  private static final int INVOICED = 10;
 
   private String amount(Option option, String exactly, CurrencyUnit currency) {
     return money(prices.untaxed(option, exactly), Bill.decimals(currency));

@@ -259,23 +259,7 @@ public class AnswerTest {
   }
 
   private static Selection judgedBy(Selection s, Panel panel) {
-    return new Selection(
-        s.title(),
-        s.purpose(),
-        s.asOf(),
-        s.horizon(),
-        s.currency(),
-        s.rise(),
-        s.groups(),
-        s.demands(),
-        s.averagePayment(),
-        s.needs(),
-        s.criteria(),
-        s.contenders(),
-        panel,
-        s.rates(),
-        s.scenarios(),
-        s.practice());
+    return Samples.judged(s, s.criteria(), panel);
   }
 
   private static void check(Evaluation evaluation, MissingFinding missing) {

@@ -12,6 +12,7 @@ import java.util.Set;
 import org.joda.money.Money;
 import org.testng.annotations.Test;
 import tertulia.core.Generated;
+import tertulia.core.Samples;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Evaluation;
 import tertulia.core.evaluation.Selection;
@@ -126,7 +127,8 @@ public class ScoreFindingsTest extends GeneratedFindings {
                     ? new Criterion(c.id(), c.name(), new Criterion.CostAsFound())
                     : c)
             .toList();
-    Evaluation guessing = Evaluation.of(counting(stated, criteria), WhatIf.START);
+    Evaluation guessing =
+        Evaluation.of(Samples.judged(stated, criteria, stated.panel()), WhatIf.START);
     List<BigDecimal> costs =
         guessing.costs().overall().feasible().stream()
             .flatMap(c -> guessing.costs().overall().spreadTotal(c.id()).stream())
@@ -146,7 +148,9 @@ public class ScoreFindingsTest extends GeneratedFindings {
       Criterion same =
           new Criterion("cost", "Cost", new Criterion.Cost(guess.worst(), guess.best()));
       Evaluation scaled =
-          Evaluation.of(counting(stated, List.of(same, stated.criteria().getLast())), WhatIf.START);
+          Evaluation.of(
+              Samples.judged(stated, List.of(same, stated.criteria().getLast()), stated.panel()),
+              WhatIf.START);
       for (Contender contender : guessing.costs().overall().feasible()) {
         assertEquals(
             guessing
@@ -157,25 +161,5 @@ public class ScoreFindingsTest extends GeneratedFindings {
             scaled.scores().value(contender.id(), same).map(v -> v.interval()).orElseThrow());
       }
     }
-  }
-
-  private static Selection counting(Selection s, List<Criterion> criteria) {
-    return new Selection(
-        s.title(),
-        s.purpose(),
-        s.asOf(),
-        s.horizon(),
-        s.currency(),
-        s.rise(),
-        s.groups(),
-        s.demands(),
-        s.averagePayment(),
-        s.needs(),
-        criteria,
-        s.contenders(),
-        s.panel(),
-        s.rates(),
-        s.scenarios(),
-        s.practice());
   }
 }

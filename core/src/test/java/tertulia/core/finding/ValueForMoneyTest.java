@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Optional;
 import org.testng.annotations.Test;
 import tertulia.core.Generated;
+import tertulia.core.Samples;
 import tertulia.core.evaluation.Costs;
 import tertulia.core.evaluation.Evaluation;
 import tertulia.core.evaluation.Selection;
@@ -70,25 +71,7 @@ public class ValueForMoneyTest {
   }
 
   private static Evaluation evaluate(Selection s, List<Criterion> criteria, Panel panel) {
-    return Evaluation.of(
-        new Selection(
-            s.title(),
-            s.purpose(),
-            s.asOf(),
-            s.horizon(),
-            s.currency(),
-            s.rise(),
-            s.groups(),
-            s.demands(),
-            s.averagePayment(),
-            s.needs(),
-            criteria,
-            s.contenders(),
-            panel,
-            s.rates(),
-            s.scenarios(),
-            s.practice()),
-        WhatIf.START);
+    return Evaluation.of(Samples.judged(s, criteria, panel), WhatIf.START);
   }
 
   private static void near(BigDecimal one, BigDecimal other) {
