@@ -1,4 +1,4 @@
-import { saySignedOut, session } from './signed-in.js';
+import { sayNotAllowed, saySignedOut, session } from './signed-in.js';
 
 /** Says when the server takes long or does not answer; nothing typed is touched. */
 const LONG = 300;
@@ -29,9 +29,9 @@ export function exchange(document) {
       event.detail.shouldSwap = event.detail.xhr.status === 200 && !event.detail.xhr.responseURL.endsWith('/sign-in');
       return;
     }
-    if (event.detail.xhr.status === 401) {
+    if (event.detail.xhr.status === 401 || event.detail.xhr.status === 403) {
       event.detail.shouldSwap = false;
-      notKept(event.detail.elt);
+      notKept(event.detail).catch(() => tell(silent));
       return;
     }
     if (new URL(event.detail.xhr.responseURL || location.href).pathname === '/sign-in') {
@@ -48,8 +48,7 @@ export function exchange(document) {
   document.addEventListener('htmx:sendError', (event) => { if (!unasked(event)) tell(silent); });
   document.addEventListener('htmx:responseError', (event) => {
     if (unasked(event)) return;
-    const page = new DOMParser().parseFromString(event.detail.xhr.responseText, 'text/html');
-    tell(page.querySelector('h1')?.textContent ?? silent);
+    tell(heading(event.detail.xhr));
   });
 
   /**
@@ -75,15 +74,28 @@ export function exchange(document) {
     }, { once: true });
   }
 
-  /** Not kept; sent again at once if somebody has signed in meanwhile. */
-  async function notKept(element) {
-    if (!element.hasAttribute('aria-invalid') && (await session(document)).signedIn) {
-      element.setAttribute('aria-invalid', 'true');
-      element.dispatchEvent(new Event('change', { bubbles: true }));
-      return;
-    }
+  /** Not kept; sent again at once if somebody has signed in meanwhile who may send it. */
+  async function notKept({ requestConfig, xhr }) {
+    const { elt: element, path, verb } = requestConfig;
+    const to = verb === 'get' ? null : new URL(path, location.href).pathname;
+    const { signedIn, allowed } = await session(document, to);
+    const again = element.hasAttribute('aria-invalid');
     element.setAttribute('aria-invalid', 'true');
-    saySignedOut(document, 'This was not kept.');
+    if (!signedIn) saySignedOut(document, 'This was not kept.');
+    else if (!allowed) sayNotAllowed(document, 'This was not kept.');
+    else if (again) tell(heading(xhr));
+    else sentAgain(element);
+  }
+
+  function sentAgain(element) {
+    if (element.matches('form')) element.requestSubmit();
+    else if (element.matches('button')) element.click();
+    else element.dispatchEvent(new Event('change', { bubbles: true }));
+  }
+
+  /** What a page that came instead says first. */
+  function heading(xhr) {
+    return new DOMParser().parseFromString(xhr.responseText, 'text/html').querySelector('h1')?.textContent ?? silent;
   }
 
   function tell(text) {

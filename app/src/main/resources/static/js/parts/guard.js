@@ -37,7 +37,7 @@ async function send(event, sending) {
   try {
     const { signedIn, allowed } = await session(document, to(form, submitter));
     if (signedIn && !allowed) {
-      sayNotAllowed(document);
+      sayNotAllowed(document, 'Nothing was saved; what you typed is still here.');
     } else if (signedIn) {
       form.dataset.checked = 'yes';
       form.requestSubmit(submitter);

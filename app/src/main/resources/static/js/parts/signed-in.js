@@ -13,9 +13,9 @@ export async function session(document, to) {
 }
 
 /** Says that a role was changed since the page was opened. */
-export function sayNotAllowed(document) {
+export function sayNotAllowed(document, what) {
   const trouble = document.getElementById('trouble');
-  trouble.textContent = 'Your role does not allow this any more. Nothing was saved; what you typed is still here. Ask an organiser, then do it again.';
+  trouble.textContent = `Your role does not allow this any more. ${what} Ask an organiser, then do it again.`;
   trouble.hidden = false;
   trouble.scrollIntoView({ block: 'nearest' });
 }

@@ -3,6 +3,7 @@ package tertulia.app.browser;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.testng.Assert.assertEquals;
 
+import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.ColorScheme;
 import java.util.List;
@@ -51,6 +52,53 @@ public class TakenRoleTest extends BrowserTest {
     page.locator(".savebar .btn-primary").click();
     assertThat(page.locator("#trouble")).isHidden();
     page.waitForURL(address -> !address.contains("/catalogue/new?selection"));
+  }
+
+  @Test
+  public void aMarkThatIsNotKeptIsSaidNotToBe() {
+    become(Role.MEMBER);
+    Page page = signedIn("joren", ColorScheme.LIGHT, 1280);
+    page.navigate("/selections/1/marks");
+    Locator mark = page.locator(".bench select").first();
+    become(Role.READER);
+    mark.selectOption("3");
+    assertThat(page.locator("#trouble")).containsText("does not allow this any more. This was not");
+    assertThat(mark).hasAttribute("aria-invalid", "true");
+    become(Role.MEMBER);
+    mark.selectOption("4");
+    assertThat(page.locator("#trouble")).isHidden();
+    page.reload();
+    assertThat(mark).hasValue("4");
+  }
+
+  @Test
+  public void aRemarkWaitsForTheRoleAndOutlivesASession() {
+    become(Role.MEMBER);
+    Page page = signedIn("joren", ColorScheme.LIGHT, 1280);
+    page.navigate("/selections/1/marks");
+    page.locator(".say > summary").click();
+    page.locator(".remarkform textarea").fill("Who waters the plants?");
+    become(Role.READER);
+    page.locator(".remarkform button.btn").click();
+    assertThat(page.locator("#trouble")).containsText("does not allow this any more. This was not");
+    assertThat(page.locator(".remarkform textarea")).hasValue("Who waters the plants?");
+    become(Role.MEMBER);
+    page.locator(".remarkform button.btn").click();
+    assertThat(page.locator("#remarklist")).containsText("Who waters the plants?");
+    assertThat(page.locator("#trouble")).isHidden();
+
+    page.locator(".say > summary").click();
+    page.locator(".remarkform textarea").fill("And on Sundays?");
+    Page other = page.context().newPage();
+    other.navigate("/account");
+    other.getByText("Sign out").first().click();
+    other.waitForURL("**/sign-in?out");
+    other.locator("[name=username]").fill("joren");
+    other.locator("[name=password]").fill("brackwater");
+    other.locator("main button").click();
+    other.waitForURL("**/selections**");
+    page.locator(".remarkform button.btn").click();
+    assertThat(page.locator("#remarklist")).containsText("And on Sundays?");
   }
 
   @Test
