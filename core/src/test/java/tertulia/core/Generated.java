@@ -281,12 +281,11 @@ public final class Generated {
 
   /** The same question with other contenders. */
   public static Selection with(Selection s, List<Contender> contenders) {
-    return Samples.asking(s, s.needs(), contenders);
+    return s.among(contenders);
   }
 
   /** The same question with some needs given up. */
   public static Selection without(Selection s, List<Need> needs) {
-    return Samples.asking(
-        s, s.needs().stream().filter(need -> !needs.contains(need)).toList(), s.contenders());
+    return s.asking(s.needs().stream().filter(need -> !needs.contains(need)).toList());
   }
 }

@@ -17,9 +17,6 @@ import tertulia.core.billing.Ledger;
 import tertulia.core.billing.Purchase;
 import tertulia.core.billing.UnitsNeeded;
 import tertulia.core.billing.View;
-import tertulia.core.evaluation.Contender;
-import tertulia.core.evaluation.Selection;
-import tertulia.core.fit.Need;
 import tertulia.core.fit.Offering;
 import tertulia.core.fit.Verdict;
 import tertulia.core.growth.Measure;
@@ -35,8 +32,6 @@ import tertulia.core.pricing.PlanPrices;
 import tertulia.core.pricing.PriceList;
 import tertulia.core.pricing.SeatRange;
 import tertulia.core.pricing.UnitRule;
-import tertulia.core.scoring.Criterion;
-import tertulia.core.scoring.Panel;
 import tertulia.core.time.Horizon;
 import tertulia.core.working.Ground;
 import tertulia.core.working.Provenance;
@@ -140,53 +135,6 @@ public final class Samples {
       }
     }
     return due;
-  }
-
-  /** The same question with other needs. */
-  public static Selection asking(Selection s, List<Need> needs) {
-    return asking(s, needs, s.contenders());
-  }
-
-  /** The same question with other needs and contenders. */
-  public static Selection asking(Selection s, List<Need> needs, List<Contender> contenders) {
-    return new Selection(
-        s.title(),
-        s.purpose(),
-        s.asOf(),
-        s.horizon(),
-        s.currency(),
-        s.rise(),
-        s.groups(),
-        s.demands(),
-        s.averagePayment(),
-        needs,
-        s.criteria(),
-        contenders,
-        s.panel(),
-        s.rates(),
-        s.scenarios(),
-        s.practice());
-  }
-
-  /** The same question judged by others, by other criteria. */
-  public static Selection judged(Selection s, List<Criterion> criteria, Panel panel) {
-    return new Selection(
-        s.title(),
-        s.purpose(),
-        s.asOf(),
-        s.horizon(),
-        s.currency(),
-        s.rise(),
-        s.groups(),
-        s.demands(),
-        s.averagePayment(),
-        s.needs(),
-        criteria,
-        s.contenders(),
-        panel,
-        s.rates(),
-        s.scenarios(),
-        s.practice());
   }
 
   /** What is said of the option with this label. */

@@ -23,7 +23,6 @@ import java.util.Random;
 import org.joda.money.Money;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
-import tertulia.core.Samples;
 import tertulia.core.evaluation.HeadToHead.OnCriterion;
 import tertulia.core.evaluation.HeadToHead.OnNeed;
 import tertulia.core.evaluation.HeadToHead.Side;
@@ -234,8 +233,7 @@ public class LawsOfFitTest {
     for (NeedCosts.Line line : with.costs().overall().needCosts().lines()) {
       Evaluation without =
           Evaluation.of(
-              Samples.asking(
-                  selection,
+              selection.asking(
                   selection.needs().stream().filter(need -> !need.equals(line.need())).toList()),
               WhatIf.START);
       List<Money> all = new ArrayList<>();
@@ -385,8 +383,7 @@ public class LawsOfFitTest {
         case Turn.WithoutNeed need -> {
           Evaluation without =
               Evaluation.of(
-                  Samples.asking(
-                      selection,
+                  selection.asking(
                       selection.needs().stream().filter(n -> !n.equals(need.need())).toList()),
                   WhatIf.START);
           String other = need.cheaper().equals("t0") ? "t1" : "t0";

@@ -122,7 +122,7 @@ public class AnswerTest {
   private static Selection asking(Selection selection) {
     List<Need> needs = new ArrayList<>(selection.needs());
     needs.add(new Need(new Capability("unheard", "Unheard of"), new Importance.Must(false)));
-    return Samples.asking(selection, needs, selection.contenders());
+    return selection.asking(needs);
   }
 
   /** The same among those who have no plan for all months. */
@@ -248,18 +248,13 @@ public class AnswerTest {
   }
 
   private static Selection withheld(Selection s) {
-    return judgedBy(
-        s,
+    return s.judgedBy(
         new Panel(
             List.of(new Member("p1", "One", 1, new Weighing.Withheld(true, 0), Map.of(), true))));
   }
 
   private static Selection withoutPanel(Selection s) {
-    return judgedBy(s, new Panel(List.of()));
-  }
-
-  private static Selection judgedBy(Selection s, Panel panel) {
-    return Samples.judged(s, s.criteria(), panel);
+    return s.judgedBy(new Panel(List.of()));
   }
 
   private static void check(Evaluation evaluation, MissingFinding missing) {
@@ -409,7 +404,7 @@ public class AnswerTest {
   public void eachIsAskedForTheirOwn() {
     Selection selection = doing(Generated.selection(0));
     Member idle = new Member("idle", "Idle", 1, Map.of(), Map.of());
-    Evaluation evaluation = evaluate(judgedBy(selection, new Panel(List.of(idle))));
+    Evaluation evaluation = evaluate(selection.judgedBy(new Panel(List.of(idle))));
     int all = Progress.marksToGive(evaluation.selection());
     assertTrue(all > 0);
     List<Progress.Asked> both = List.of(new Progress.Asked.Weigh(), new Progress.Asked.Mark(all));

@@ -20,7 +20,6 @@ import org.joda.money.Money;
 import org.testng.annotations.AfterClass;
 import org.testng.annotations.Test;
 import tertulia.core.Generated;
-import tertulia.core.Samples;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Costs;
 import tertulia.core.evaluation.Evaluation;
@@ -151,8 +150,7 @@ public class CostFindingsTest extends GeneratedFindings {
         c.equals(whole.contenders().getFirst())
             ? c
             : new Contender(c.tool(), Map.of(), c.ratings(), c.aside(), c.effort()));
-    Costs costs =
-        Evaluation.of(Samples.asking(whole, whole.needs(), contenders), WhatIf.START).costs();
+    Costs costs = Evaluation.of(whole.among(contenders), WhatIf.START).costs();
     for (CostFinding finding : new CostFindings(costs).all()) {
       if (finding instanceof CostFinding.OnlyOne) {
         met(finding);

@@ -12,7 +12,6 @@ import java.util.Set;
 import org.joda.money.Money;
 import org.testng.annotations.Test;
 import tertulia.core.Generated;
-import tertulia.core.Samples;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Evaluation;
 import tertulia.core.evaluation.Selection;
@@ -127,8 +126,7 @@ public class ScoreFindingsTest extends GeneratedFindings {
                     ? new Criterion(c.id(), c.name(), new Criterion.CostAsFound())
                     : c)
             .toList();
-    Evaluation guessing =
-        Evaluation.of(Samples.judged(stated, criteria, stated.panel()), WhatIf.START);
+    Evaluation guessing = Evaluation.of(stated.judgedUnder(criteria), WhatIf.START);
     List<BigDecimal> costs =
         guessing.costs().overall().feasible().stream()
             .flatMap(c -> guessing.costs().overall().spreadTotal(c.id()).stream())
@@ -149,8 +147,7 @@ public class ScoreFindingsTest extends GeneratedFindings {
           new Criterion("cost", "Cost", new Criterion.Cost(guess.worst(), guess.best()));
       Evaluation scaled =
           Evaluation.of(
-              Samples.judged(stated, List.of(same, stated.criteria().getLast()), stated.panel()),
-              WhatIf.START);
+              stated.judgedUnder(List.of(same, stated.criteria().getLast())), WhatIf.START);
       for (Contender contender : guessing.costs().overall().feasible()) {
         assertEquals(
             guessing

@@ -8,7 +8,6 @@ import java.util.List;
 import java.util.Optional;
 import org.testng.annotations.Test;
 import tertulia.core.Generated;
-import tertulia.core.Samples;
 import tertulia.core.evaluation.Costs;
 import tertulia.core.evaluation.Evaluation;
 import tertulia.core.evaluation.Selection;
@@ -71,7 +70,7 @@ public class ValueForMoneyTest {
   }
 
   private static Evaluation evaluate(Selection s, List<Criterion> criteria, Panel panel) {
-    return Evaluation.of(Samples.judged(s, criteria, panel), WhatIf.START);
+    return Evaluation.of(s.judgedUnder(criteria).judgedBy(panel), WhatIf.START);
   }
 
   private static void near(BigDecimal one, BigDecimal other) {
