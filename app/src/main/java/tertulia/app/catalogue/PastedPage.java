@@ -165,6 +165,7 @@ final class PastedPage {
 
   private void take(PageReading reading) {
     currency = reading.plans().stream().flatMap(plan -> currency(plan).stream()).findFirst();
+    reading.tool().ifPresent(this::tool);
     for (PlanSaid plan : reading.plans()) {
       plan(plan, column(plan));
     }
@@ -188,6 +189,14 @@ final class PastedPage {
           form.plans.forEach(plan -> plan.tax = plain(tax.value()));
           propose("prices hold " + plain(tax.value()) + " % tax", tax, "plans[0].tax");
         });
+  }
+
+  /** A name that was typed stays. */
+  private void tool(Said<String> name) {
+    if (form.name.isBlank()) {
+      form.name = name.value();
+    }
+    propose("the tool “" + name.value() + "”", name, "name");
   }
 
   private int column(PlanSaid plan) {

@@ -23,6 +23,8 @@ public enum Assumed {
   IN_ALL("it rises with the size and is taken as the price of all together", Sureness.LIKELY),
   /** Set beside the price by the month it can only be a month's, or only a year's. */
   BY_COMPARISON("read so beside the price by the month", Sureness.LIKELY),
+  /** What the title of the page puts before or behind "pricing" is taken for the tool's name. */
+  TITLE("from the title of the page", Sureness.LIKELY),
   /** A name above a price may be a description. */
   WHICH_NAME("another line above the price may be its name", Sureness.LIKELY),
   /** A number of people without "up to" is taken for the most there may be. */

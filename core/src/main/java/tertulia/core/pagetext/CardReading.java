@@ -301,7 +301,12 @@ final class CardReading {
         name == 0 || lines.get(name - 1).isBlank() || Known.isPassed(lines.get(name - 1).text());
     return begins
         && candidates.size() == 1
-        && lines.subList(candidates.getFirst() + 1, price).stream().noneMatch(Line::isBlank);
+        && (lines.subList(name + 1, price).stream().noneMatch(Line::isBlank) || isFollowed(price));
+  }
+
+  /** Whether a plan's list follows, as behind its price. */
+  private boolean isFollowed(int line) {
+    return line + 1 < lines.size() && !lines.get(line + 1).isBlank() && !isButton(line + 1);
   }
 
   private int words(int line) {

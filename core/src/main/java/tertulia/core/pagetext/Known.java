@@ -8,7 +8,7 @@ import java.util.regex.Pattern;
 final class Known {
   private static final Pattern BUTTON =
       Pattern.compile(
-          "(?i)(?:get started|start(?: for)? free(?: trial| today)?|start (?:your |a )?(?:free )?trial|start now|try (?:it )?(?:now|free|for free)|buy(?: now)?|choose(?: plan| this plan| \\w+){0,3}|select(?: plan| \\w+){0,3}|sign up(?: free| now)?|subscribe|contact (?:us|sales)|talk to (?:us|sales)|book a demo|request a demo|learn more|see all (?:features|plans)|compare(?: all)? (?:plans|features)|most popular|popular|recommended|best value|our favou?rite|log in|sign in|upgrade|read more|show more)[.!→> ]*");
+          "(?i)(?:get started|start(?: for)? free(?: trial| today)?|start (?:your |a )?(?:free )?trial|start now|try (?:it )?(?:now|free|for free)|buy(?: now)?|choose(?: plan| this plan| \\w+){0,3}|select(?: plan| \\w+){0,3}|sign up(?: free| now)?|subscribe|contact (?:us|sales)(?: (?:for|to) [a-z ]{2,40})?|talk to (?:us|sales)|get in touch(?: [a-z ]{2,40})?|book a demo|request a demo|learn more|see all (?:features|plans)|compare(?: all)? (?:plans|features)|most popular|popular|recommended|best value|our favou?rite|log in|sign in|upgrade|read more|show more)[.!→> ]*");
   private static final Pattern TOGGLE =
       Pattern.compile(
           "(?i)(?:(?:monthly|yearly|annually|annual)\\s*[/|·]?\\s*){1,4}(?:billing)?\\s*[(–—-]?\\s*(?:save (?:up to )?\\d{1,2}\\s?%|\\d{1,2}\\s?% off|-\\d{1,2}\\s?%)?\\)?");
@@ -18,6 +18,18 @@ final class Known {
   private static final Pattern HEADING =
       Pattern.compile(
           "(?i)(?:our )?(?:pricing|prices|plans?|features?|plans (?:and|&) (?:pricing|prices)|what(?:’|')?s included|(?:it )?includes:?|included:?|key features:?|features:|home|product|(?:simple|fair|clear)[ ,a-z]* pric(?:es|ing)[a-z ,]*)[.:]?");
+  private static final String PRICES =
+      "(?i:pricing|prices|price list|plans (?:and|&) (?:pricing|prices))";
+  private static final Pattern TITLE =
+      Pattern.compile(
+          "(?<before>\\p{Lu}.{1,38}?)(?:[’']s)?(?:\\s*[-–—|:])?\\s+"
+              + PRICES
+              + "|"
+              + PRICES
+              + "(?:\\s+(?i:of|for)|\\s*[-–—|:])\\s+(?<after>\\p{Lu}.{1,38})");
+  private static final Pattern PRAISE =
+      Pattern.compile(
+          "(?i)(?:our|all|the|simple|fair|clear|flexible|transparent|honest|straightforward|easy|team|monthly|yearly|annual|custom|current)\\b.*");
   private static final Pattern EXTRAS =
       Pattern.compile(
           "(?i)(?:optional )?(?:add-?ons?|extras|optional extras)(?: (?:for|to) (?:all|any|every|paid) plans?)?:?");
@@ -67,6 +79,18 @@ final class Known {
         || HEADING.matcher(text).matches()
         || text.endsWith("→")
         || BEFORE_TAX.matcher(text).matches();
+  }
+
+  /** What a page is about by its title, "Ovenroster pricing"; empty if a line is no such title. */
+  static Optional<String> titleOf(String text) {
+    Matcher title = TITLE.matcher(text);
+    if (HEADING.matcher(text).matches() || !title.matches()) {
+      return Optional.empty();
+    }
+    String name = title.group("before") == null ? title.group("after") : title.group("before");
+    return PRAISE.matcher(name).matches() || name.split("\\s+").length > 4
+        ? Optional.empty()
+        : Optional.of(name.strip());
   }
 
   static boolean isExtras(String text) {

@@ -1,9 +1,12 @@
 package tertulia.core.pagetext;
 
+import static tertulia.core.pagetext.Assumed.TITLE;
+
 import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Stream;
 import tertulia.core.deadline.Deadline;
 import tertulia.core.pagetext.PageReading.AddOnSaid;
@@ -26,6 +29,7 @@ public final class PageReader {
   private final List<AddOnSaid> addOns = new ArrayList<>();
   private final List<Said<OfferSaid>> offers = new ArrayList<>();
   private final List<Line> forAll = new ArrayList<>();
+  private Optional<Said<String>> tool = Optional.empty();
   private Optional<Said<Integer>> trialDays = Optional.empty();
   private Optional<Said<Boolean>> trialCard = Optional.empty();
   private Optional<Said<BigDecimal>> tax = Optional.empty();
@@ -58,7 +62,7 @@ public final class PageReader {
   }
 
   private PageReading read() {
-    List<Line> left = aboutThePage();
+    List<Line> left = aboutThePage(title());
     Optional<Grid> grid = Grid.of(left);
     if (grid.isPresent()) {
       new GridReading(grid.get(), this).read();
@@ -71,15 +75,37 @@ public final class PageReader {
       plans.add(draft.plan(page, several, plans));
       offers.addAll(draft.offers());
     }
-    return new PageReading(plans, addOns, offers, trialDays, trialCard, tax, notUnderstood, passed);
+    return new PageReading(
+        tool, plans, addOns, offers, trialDays, trialCard, tax, notUnderstood, passed);
+  }
+
+  /** The lines below the title, if the first is one: right above a price it names a plan. */
+  private List<Line> title() {
+    List<Line> written = lines.stream().filter(line -> !line.isBlank()).limit(2).toList();
+    if (written.size() < 2 || isPriceFirst(written.get(1).text())) {
+      return lines;
+    }
+    Line first = written.getFirst();
+    tool =
+        Known.titleOf(first.text()).map(name -> new Said<>(name, first.passage(), Set.of(TITLE)));
+    return tool.isEmpty() ? lines : lines.subList(lines.indexOf(first) + 1, lines.size());
+  }
+
+  private boolean isPriceFirst(String text) {
+    List<Amount> amounts = Amount.in(text, numbers);
+    return Known.isFree(text)
+        || Known.isOnRequest(text)
+        || !amounts.isEmpty()
+            && !Known.isNameLike(
+                text.substring(0, amounts.getFirst().start()).replaceAll("[\\s:–—|-]+$", ""));
   }
 
   /** Takes what is said of the whole page; the lines that are left. */
-  private List<Line> aboutThePage() {
+  private List<Line> aboutThePage(List<Line> below) {
     List<Line> left = new ArrayList<>();
     boolean questions = false;
     boolean priced = false;
-    for (Line line : lines) {
+    for (Line line : below) {
       Deadline.check(() -> "the text of the page");
       questions |= Known.isQuestions(line.text());
       boolean toggle = !priced && !line.isRow() && Known.isToggle(line.text());

@@ -14,6 +14,7 @@ import tertulia.core.growth.Measure;
 /**
  * What the text of a price page says.
  *
+ * @param tool what the page's title says it is about
  * @param plans in the order of the page
  * @param offers reductions for a while
  * @param trialDays how long it can be tried for nothing
@@ -23,6 +24,7 @@ import tertulia.core.growth.Measure;
  * @param passedOver lines that are known to say nothing of the kind: buttons, slogans, headings
  */
 public record PageReading(
+    Optional<Said<String>> tool,
     List<PlanSaid> plans,
     List<AddOnSaid> addOns,
     List<Said<OfferSaid>> offers,
@@ -47,7 +49,8 @@ public record PageReading(
   }
 
   private Stream<? extends Said<?>> said() {
-    Stream<Said<?>> ofPage = Stream.of(trialDays, trialCard, taxPercent).flatMap(Optional::stream);
+    Stream<Said<?>> ofPage =
+        Stream.of(tool, trialDays, trialCard, taxPercent).flatMap(Optional::stream);
     Stream<Said<?>> besides = Stream.concat(offers.stream(), addOns.stream().map(AddOnSaid::price));
     return Stream.concat(plans.stream().flatMap(PlanSaid::said), Stream.concat(besides, ofPage));
   }

@@ -119,14 +119,7 @@ record GeneratedPage(Shape shape, String text, Map<String, String> says) {
       Collections.shuffle(all, random);
       capabilities = all.subList(0, 3 + random.nextInt(3));
       List<Plan> plans = plans(shape);
-      if (random.nextBoolean()) {
-        lines.add(
-            one(
-                List.of(
-                    "Pricing", "Our plans", "Simple prices for every crew", "Plans and prices")));
-        noise();
-        lines.add("");
-      }
+      title();
       switch (shape) {
         case CARDS, YEARS, STRUCK -> cards(plans, shape, true);
         case CARDS_WITHOUT_GAPS -> cards(plans, shape, false);
@@ -139,6 +132,36 @@ record GeneratedPage(Shape shape, String text, Map<String, String> says) {
       }
       ending();
       return new GeneratedPage(shape, String.join("\n", lines), Map.copyOf(says));
+    }
+
+    /** A heading, or a title that names the tool; that may stand right above the first plan. */
+    private void title() {
+      switch (random.nextInt(4)) {
+        case 0 -> {
+          lines.add(
+              one(
+                  List.of(
+                      "Pricing", "Our plans", "Simple prices for every crew", "Plans and prices")));
+          noise();
+          lines.add("");
+        }
+        case 1 -> {
+          String tool = one(List.of("Ovenroster", "Still Water", "Tide & Co", "Loafshift 2"));
+          lines.add(
+              one(
+                  List.of(
+                      tool + " pricing",
+                      tool + "'s prices",
+                      tool + " – Plans and pricing",
+                      "Pricing for " + tool,
+                      "Prices: " + tool)));
+          says.put("tool", tool);
+          if (random.nextBoolean()) {
+            lines.add("");
+          }
+        }
+        default -> {}
+      }
     }
 
     private static final class Plan {

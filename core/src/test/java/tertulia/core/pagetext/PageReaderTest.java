@@ -117,6 +117,7 @@ public class PageReaderTest {
   /** A reading as cells of the same names as {@link GeneratedPage#says}. */
   private static Map<String, Cell> cells(PageReading reading) {
     Map<String, Cell> cells = new LinkedHashMap<>();
+    reading.tool().ifPresent(name -> put(cells, "tool", name.value(), name));
     reading.plans().forEach(plan -> plan(plan, cells));
     reading.trialDays().ifPresent(days -> put(cells, "trial", "" + days.value(), days));
     reading

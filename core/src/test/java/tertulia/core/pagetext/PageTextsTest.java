@@ -10,6 +10,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
+import java.util.Optional;
 import org.testng.annotations.Test;
 import tertulia.core.fit.Count;
 import tertulia.core.pagetext.PageReading.PlanSaid;
@@ -348,6 +349,33 @@ public class PageTextsTest {
             .getFirst();
     assertEquals(open.value().amount().intValueExact(), 1299);
     assertTrue(open.assumed().contains(Assumed.WHICH_SEPARATOR), "it may be 1.299 too");
+  }
+
+  @Test
+  public void aTitleNamesTheToolAndNoPlan() {
+    PageReading reading =
+        PageReader.read(
+            "Ovenroster pricing\nShop\n€4.20 per user / month\nSwaps between shops\nChain\n€6.50"
+                + " per user / month\nContact us for more");
+    assertEquals(reading.tool().orElseThrow().value(), "Ovenroster");
+    assertEquals(reading.tool().orElseThrow().sure(), Sureness.LIKELY);
+    assertEquals(
+        reading.plans().stream().map(plan -> plan.name().value()).toList(),
+        List.of("Shop", "Chain"));
+    assertEquals(reading.plans().getLast().answers(), List.of(), "a button is no capability");
+    // right above a price it is what the plan is called, and praise names nothing
+    assertEquals(
+        PageReader.read("Team pricing\n€4 per user / month").plans().getFirst().name().value(),
+        "Team pricing");
+    assertEquals(
+        PageReader.read("Ovenroster pricing\n€4 per user / month").tool(), Optional.empty());
+    for (String praise :
+        List.of("Simple pricing", "Our prices", "Prices for every team", "Monthly plans")) {
+      assertEquals(
+          PageReader.read(praise + "\n\nShop\n€4 per user / month").tool(),
+          Optional.empty(),
+          praise);
+    }
   }
 
   @Test
