@@ -55,7 +55,7 @@ build_if_needed() {
   fi
   find_maven
   say "Building Tertulia. The first time this fetches libraries and takes a few minutes." >&2
-  (cd "$root" && mvn -q -B -pl app -am -DskipTests -Dspotless.check.skip=true package 1>&2) || stop "The build failed; see above."
+  (cd "$root" && mvn -q -B -Dstyle.color=never -pl app -am -DskipTests -Dspotless.check.skip=true package 1>&2) || stop "The build failed; see above."
 }
 
 # Unpacks the application beside its jar and, once for each build, starts it there on the
