@@ -55,6 +55,10 @@ public final class NeedsChart {
     Scale x = Scale.over(most, 5, LEFT, RIGHT);
     double bottom = height - 22;
     for (double tick : x.ticks()) {
+      if (tick > 0 && most == 0) {
+        // where nothing costs anything, there is nothing to read off
+        break;
+      }
       svg.leaf(
           "line",
           "class",

@@ -44,6 +44,18 @@ final class Sentences {
                         + session.table().id()
                         + "/cost?"
                         + session.query().query(Terms.MONTHLY))));
+    findings
+        .openQuestions()
+        .forEach(open ->
+            warnings.add(
+                new Warning(
+                    words.of(open),
+                    "See which",
+                    "/selections/"
+                        + session.table().id()
+                        + "/fit?"
+                        + session.query().query()
+                        + "#unsaid")));
     for (Contender contender : session.columns()) {
       oldPrice(session, contender, warnings);
       findings

@@ -73,7 +73,11 @@ public record AdviceWords(Selection selection) {
                   : weighed.so()
                       + " of "
                       + weighed.of()
-                      + " have weighed: what follows rests on them, and the others may turn it.";
+                      + (weighed.so() == 1
+                          ? " has weighed: what follows rests on that one view, and the others may"
+                              + " turn it."
+                          : " have weighed: what follows rests on them, and the others may turn"
+                              + " it.");
     };
   }
 

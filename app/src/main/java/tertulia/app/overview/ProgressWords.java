@@ -49,7 +49,11 @@ final class ProgressWords {
   }
 
   private static String counted(int so, int of, String done) {
-    return so + " of " + Figures.counted(of, "people") + (so == 1 ? " has " : " have ") + done;
+    return so
+        + " of "
+        + Figures.counted(of, "people")
+        + (so == 1 || of == 1 ? " has " : " have ")
+        + done;
   }
 
   private static String again(Next.LookAgain again, LocalDate today) {

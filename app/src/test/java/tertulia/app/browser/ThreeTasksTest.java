@@ -135,7 +135,9 @@ public class ThreeTasksTest extends BrowserTest {
         .hasText("Needed then: 25 seats · 25 staff · 300 light seats");
     open(page, "counted");
     page.getByText("Count something else").click();
-    assertThat(page.getByLabel("boards, fixed")).isVisible();
+    enter(page.getByLabel("bookings, fixed"), "500");
+    page.getByText("Save the need").click();
+    page.waitForURL("**/need?saved");
     step("Contenders");
     write("Evensong");
     enter("plans[0].name", "Choir");
@@ -155,6 +157,11 @@ public class ThreeTasksTest extends BrowserTest {
     // 25 seats at 5 and 200 guests above the 100 included at 0.20; 160 for all
     assertThat(page.locator(".headcost td").nth(0)).hasText("165.00");
     assertThat(page.locator(".headcost td").nth(1)).hasText("160.00");
+    // neither page speaks of bookings; it stands where the cheapest is named
+    assertThat(page.locator("main"))
+        .containsText("Matins: one thing nobody has said may change the plan it needs.");
+    page.getByText("See which").click();
+    assertThat(page.locator("#unsaid")).containsText("Matins, bookings");
     within();
   }
 

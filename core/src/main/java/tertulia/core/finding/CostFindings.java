@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.TreeSet;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.joda.money.Money;
 import tertulia.core.billing.InvoiceLine;
 import tertulia.core.evaluation.Amount;
@@ -90,6 +91,22 @@ public record CostFindings(Costs costs) {
 
   private static boolean doesForSome(CostByHeadcount swept, String tool) {
     return IntStream.rangeClosed(1, swept.most()).anyMatch(swept.curve(tool)::does);
+  }
+
+  /**
+   * What nobody has said of those the answer names first, and might change the plan they need, and
+   * with it what they cost.
+   */
+  public List<MissingFinding.OpenQuestions> openQuestions() {
+    Stream<String> cheapest =
+        wholePeriod()
+            .map(answer -> Stream.concat(answer.now().stream(), answer.whole().stream()))
+            .orElseGet(() -> costs.now().orderByCost().stream().limit(1));
+    return cheapest
+        .distinct()
+        .map(tool -> new MissingFinding.OpenQuestions(tool, costs.questions(tool).size()))
+        .filter(open -> open.questions() > 0)
+        .toList();
   }
 
   private List<Contender> active() {

@@ -77,7 +77,7 @@ public sealed interface MissingFinding extends Finding {
   record OpenQuestions(String tool, int questions) implements MissingFinding {
     @Override
     public Stage step() {
-      return Stage.CONTENDERS;
+      return Stage.FIT;
     }
   }
 

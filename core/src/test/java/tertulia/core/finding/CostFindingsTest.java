@@ -54,6 +54,7 @@ public class CostFindingsTest extends GeneratedFindings {
             CostFinding.OnlyOne.class)) {
       assertTrue(wasMet("open " + kind.getSimpleName()), kind.getSimpleName());
     }
+    assertTrue(wasMet("questions of the cheapest"));
     for (Class<?> cause : CostFinding.Cause.class.getPermittedSubclasses()) {
       assertTrue(wasMet(cause.getSimpleName()), cause.getSimpleName());
     }
@@ -229,6 +230,33 @@ public class CostFindingsTest extends GeneratedFindings {
                   List.of());
             }
           });
+    }
+  }
+
+  /** A cheapest tool of which something is not said does not stand there as if all were known. */
+  @Test(dataProvider = "seeds")
+  public void whatNobodyHasSaidOfTheCheapestIsSaid(int seed) {
+    Costs costs = Generated.evaluation(seed).costs();
+    CostFindings findings = new CostFindings(costs);
+    Set<String> open = new HashSet<>();
+    for (MissingFinding.OpenQuestions questions : findings.openQuestions()) {
+      assertTrue(open.add(questions.tool()), "each once");
+      assertEquals(questions.questions(), costs.questions(questions.tool()).size());
+      assertEquals(questions.step(), Stage.FIT);
+    }
+    Optional<Money> least =
+        costs.selection().active().stream()
+            .flatMap(c -> costs.overall().total(c.id()).stream())
+            .min(Money::compareTo);
+    for (Contender contender : costs.selection().active()) {
+      boolean cheapest =
+          costs.now().orderByCost().indexOf(contender.id()) == 0
+              || least.isPresent() && costs.overall().total(contender.id()).equals(least);
+      boolean asked = !costs.questions(contender.id()).isEmpty();
+      assertEquals(open.contains(contender.id()), cheapest && asked, contender.id());
+      if (cheapest && asked) {
+        met("questions of the cheapest");
+      }
     }
   }
 
