@@ -74,6 +74,30 @@ public class StartTest {
     }
   }
 
+  /** The number of a selection stands in its address. */
+  @Test
+  public void aKillLosesNoNumberOfASelection() throws SQLException {
+    migrate("21");
+    String one =
+        "insert into selection(title, brief, decided, version) values ('One', '', false, 0)";
+    try (Connection connection = DriverManager.getConnection(store.url(), "sa", "");
+        Statement statement = connection.createStatement()) {
+      statement.execute(one);
+      statement.execute("checkpoint sync");
+      statement.execute("shutdown immediately");
+    } catch (SQLException e) {
+      // it is closed already, as by a kill
+      assertTrue(e.getMessage().contains("closed"), e.getMessage());
+    }
+    execute(one);
+    try (Connection connection = DriverManager.getConnection(store.url(), "sa", "");
+        ResultSet last =
+            connection.createStatement().executeQuery("select max(id) from selection")) {
+      assertTrue(last.next());
+      assertEquals(last.getLong(1), 2);
+    }
+  }
+
   @Test
   public void aSecondProcessIsRefused() throws IOException {
     try (FileChannel lock = Start.of(store)) {
