@@ -9,9 +9,8 @@ import tertulia.app.display.Figures;
 import tertulia.app.display.FindingWords;
 import tertulia.app.workspace.Workspace;
 import tertulia.core.evaluation.Contender;
-import tertulia.core.finding.CostFindings;
+import tertulia.core.finding.CostCaveats;
 import tertulia.core.money.ExchangeRate;
-import tertulia.core.path.Outcome;
 import tertulia.core.path.SteadyCost;
 import tertulia.core.path.Terms;
 import tertulia.core.pricing.Plan;
@@ -21,7 +20,7 @@ import tertulia.core.pricing.Tax;
 /** What is not equal between the columns, said at the column that differs. */
 final class Alike {
   private final Workspace.Session session;
-  private final CostFindings findings;
+  private final CostCaveats caveats;
   private final FindingWords words;
 
   /**
@@ -35,7 +34,7 @@ final class Alike {
 
   private Alike(Workspace.Session session) {
     this.session = session;
-    this.findings = new CostFindings(session.evaluation().costs());
+    this.caveats = new CostCaveats(session.evaluation().costs());
     this.words = new FindingWords(session.table().selection());
   }
 
@@ -46,10 +45,7 @@ final class Alike {
   }
 
   private static Optional<SteadyCost> steady(Workspace.Session session, Contender contender) {
-    return session.evaluation().costs().now().steady(contender.id())
-            instanceof Outcome.Found<SteadyCost> found
-        ? Optional.of(found.best())
-        : Optional.empty();
+    return session.evaluation().costs().now().best(contender.id());
   }
 
   private String here(String query) {
@@ -71,7 +67,7 @@ final class Alike {
   }
 
   private void term(Contender contender, SteadyCost cost, List<Difference> differences) {
-    findings
+    caveats
         .mixedTerms()
         .filter(mixed -> mixed.fewer().contains(contender.id()))
         .ifPresent(mixed ->
@@ -118,7 +114,7 @@ final class Alike {
   }
 
   private void age(Contender contender, List<Difference> differences) {
-    findings
+    caveats
         .olderPrice(contender.id())
         .ifPresent(older ->
             differences.add(
@@ -140,14 +136,14 @@ final class Alike {
           differences.add(new Difference("only the least it costs", "Enter a quote", edit));
       case PlanPrices.OnRequest onRequest -> {}
     }
-    findings
+    caveats
         .atMost(contender.id())
         .ifPresent(most -> differences.add(new Difference(words.of(most), "Enter a quote", edit)));
   }
 
   /** A cheaper plan is out because of its cap: what it would be at the cap. */
   private void cap(Contender contender, List<Difference> differences) {
-    findings
+    caveats
         .beyondCap(contender.id())
         .filter(cap -> cap.people() > 0)
         .ifPresent(cap ->

@@ -9,7 +9,7 @@ import tertulia.app.chart.CostChart;
 import tertulia.app.display.FindingWords;
 import tertulia.app.workspace.Workspace;
 import tertulia.core.evaluation.Costs;
-import tertulia.core.finding.CostFindings;
+import tertulia.core.finding.HeadcountFindings;
 import tertulia.core.growth.Demand;
 import tertulia.core.growth.People;
 import tertulia.core.path.CostByQuantity;
@@ -57,7 +57,7 @@ record QuantityView(List<Link> links, Optional<ByAmount> drawn) {
               words(session, dimension),
               CostChart.draw(swept.points(), CostView.lines(session), read, across(session, swept)),
               CostChart.reach(swept.points(), read),
-              new CostFindings(costs)
+              new HeadcountFindings(costs)
                   .byQuantity(swept)
                   .map(words::of)
                   .orElse("Nobody has a figure whatever there is of it."));

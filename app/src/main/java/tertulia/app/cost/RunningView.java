@@ -15,7 +15,7 @@ import tertulia.app.workspace.Workspace;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Costs;
 import tertulia.core.finding.CostFinding;
-import tertulia.core.finding.CostFindings;
+import tertulia.core.finding.RunningFindings;
 import tertulia.core.time.Horizon;
 
 /**
@@ -37,7 +37,7 @@ record RunningView(String chart, List<String> says, List<String> ends, List<Line
     Costs costs = session.evaluation().costs();
     Horizon horizon = session.table().selection().horizon();
     FindingWords words = new FindingWords(session.table().selection());
-    CostFindings findings = new CostFindings(costs);
+    RunningFindings findings = new RunningFindings(costs);
     List<Monthly> drawn = new ArrayList<>();
     for (Contender contender : session.columns()) {
       costs

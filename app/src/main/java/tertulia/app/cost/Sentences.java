@@ -7,6 +7,8 @@ import tertulia.app.display.Dates;
 import tertulia.app.display.FindingWords;
 import tertulia.app.workspace.Workspace;
 import tertulia.core.evaluation.Contender;
+import tertulia.core.evaluation.Costs;
+import tertulia.core.finding.CostCaveats;
 import tertulia.core.finding.CostFindings;
 import tertulia.core.path.Outcome;
 import tertulia.core.path.SteadyCost;
@@ -31,9 +33,10 @@ final class Sentences {
   /** Mistakes that could be made on this page. */
   static List<Warning> warnings(Workspace.Session session) {
     FindingWords words = new FindingWords(session.table().selection());
-    CostFindings findings = new CostFindings(session.evaluation().costs());
+    Costs costs = session.evaluation().costs();
+    CostCaveats caveats = new CostCaveats(costs);
     List<Warning> warnings = new ArrayList<>();
-    findings
+    caveats
         .mixedTerms()
         .ifPresent(mixed ->
             warnings.add(
@@ -44,7 +47,7 @@ final class Sentences {
                         + session.table().id()
                         + "/cost?"
                         + session.query().query(Terms.MONTHLY))));
-    findings
+    new CostFindings(costs)
         .openQuestions()
         .forEach(open ->
             warnings.add(
@@ -58,7 +61,7 @@ final class Sentences {
                         + "#unsaid")));
     for (Contender contender : session.columns()) {
       oldPrice(session, contender, warnings);
-      findings
+      caveats
           .fallingBand(contender.id())
           .ifPresent(band ->
               warnings.add(

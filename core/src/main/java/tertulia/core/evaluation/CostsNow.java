@@ -60,6 +60,13 @@ public final class CostsNow {
     return requireNonNull(steady.get(contender), contender);
   }
 
+  /** The cheapest that serves the people under discussion; empty if a contender has no figure. */
+  public Optional<SteadyCost> best(String contender) {
+    return steady(contender) instanceof Outcome.Found<SteadyCost> found
+        ? Optional.of(found.best())
+        : Optional.empty();
+  }
+
   /**
    * What people look after and do by hand in a month, if full cost is read; nothing if the
    * subscription is; empty if it is not known.
@@ -79,10 +86,10 @@ public final class CostsNow {
   public List<String> orderByCost() {
     Map<String, Money> costs = new LinkedHashMap<>();
     for (Contender contender : selection.active()) {
-      if (steady(contender.id()) instanceof Outcome.Found<SteadyCost> found) {
-        steadyTime(contender.id())
-            .ifPresent(time -> costs.put(contender.id(), found.best().money().plus(time)));
-      }
+      best(contender.id())
+          .ifPresent(best ->
+              steadyTime(contender.id())
+                  .ifPresent(time -> costs.put(contender.id(), best.money().plus(time))));
     }
     return costs.entrySet().stream()
         .sorted(Comparator.comparing(Map.Entry::getValue))
@@ -95,9 +102,10 @@ public final class CostsNow {
    * term if none would do; empty if it lists no prices.
    */
   public Optional<Option> optionNow(String contender) {
-    if (steady(contender) instanceof Outcome.Found<SteadyCost> found) {
-      return Optional.of(found.best().option());
-    }
+    return best(contender).map(SteadyCost::option).or(() -> lastPriced(contender));
+  }
+
+  private Optional<Option> lastPriced(String contender) {
     return selection.contender(contender).offerings().stream()
         .filter(offering -> !offering.plan().charged().isEmpty())
         .reduce((first, last) -> last)

@@ -18,7 +18,7 @@ import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import tertulia.core.Samples;
 import tertulia.core.finding.CostFinding;
-import tertulia.core.finding.CostFindings;
+import tertulia.core.finding.HeadcountFindings;
 import tertulia.core.growth.Demand;
 import tertulia.core.growth.Group;
 import tertulia.core.growth.Growth;
@@ -101,7 +101,7 @@ public class AveragePaymentTest {
     assertEquals(swept.points().orderChanges("share", "seats"), List.of(42));
     assertEquals(swept.points().most(), 168, "twice the average, up to the next whole");
     CostFinding.CheapestByQuantity finding =
-        new CostFindings(costs).byQuantity(swept).orElseThrow();
+        new HeadcountFindings(costs).byQuantity(swept).orElseThrow();
     assertEquals(finding.dimension(), new Dimension.AveragePayment());
     assertEquals(finding.stretches().getFirst().to(), 41);
     assertEquals(finding.stretches().getFirst().tool(), Optional.of("share"));

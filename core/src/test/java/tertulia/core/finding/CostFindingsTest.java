@@ -168,21 +168,23 @@ public class CostFindingsTest extends GeneratedFindings {
       met(finding);
       check(costs, finding);
     }
-    List<CostFinding> overTime = new ArrayList<>(findings.crossings());
-    overTime.addAll(findings.commitments());
-    overTime.addAll(findings.againstOldTool());
+    RunningFindings running = new RunningFindings(costs);
+    List<CostFinding> overTime = new ArrayList<>(running.crossings());
+    overTime.addAll(running.commitments());
+    overTime.addAll(running.againstOldTool());
     for (Measure measure : costs.selection().counted()) {
       costs
           .curves()
           .costBy(new Dimension.Quantity(measure))
-          .flatMap(findings::byQuantity)
+          .flatMap(new HeadcountFindings(costs)::byQuantity)
           .ifPresent(overTime::add);
     }
     for (CostFinding finding : overTime) {
       met(finding);
       check(costs, finding);
     }
-    findings
+    CostCaveats caveats = new CostCaveats(costs);
+    caveats
         .mixedTerms()
         .ifPresent(mixed -> {
           met(mixed);
@@ -192,8 +194,8 @@ public class CostFindingsTest extends GeneratedFindings {
           assertTrue(2 * mixed.fewer().size() <= mixed.monthly().size() + mixed.committed().size());
         });
     for (Contender contender : costs.selection().active()) {
-      findings.fallingBand(contender.id()).ifPresent(this::met);
-      findings
+      caveats.fallingBand(contender.id()).ifPresent(this::met);
+      caveats
           .olderPrice(contender.id())
           .ifPresent(older -> {
             met(older);
@@ -203,7 +205,7 @@ public class CostFindingsTest extends GeneratedFindings {
                 costs.selection().active().stream()
                     .anyMatch(c -> older.newest().equals(asOf(costs, c.id()))));
           });
-      findings
+      caveats
           .atMost(contender.id())
           .ifPresent(most -> {
             met(most);
@@ -217,7 +219,7 @@ public class CostFindingsTest extends GeneratedFindings {
                     .map(CostByHeadcount.Point::atMost)
                     .orElse(true));
           });
-      findings
+      caveats
           .beyondCap(contender.id())
           .ifPresent(cap -> {
             met(cap);
