@@ -29,8 +29,8 @@ import tertulia.app.web.Again;
 import tertulia.app.web.Conflict;
 import tertulia.app.workspace.Cell;
 import tertulia.app.workspace.Row;
+import tertulia.app.workspace.Session;
 import tertulia.app.workspace.StepBody;
-import tertulia.app.workspace.Workspace;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Selection;
 import tertulia.core.money.ExchangeRate;
@@ -136,7 +136,7 @@ class ContendersController implements StepBody {
   }
 
   @Override
-  public void fill(Workspace.Session session, Model model) {
+  public void fill(Session session, Model model) {
     List<Contender> all = session.table().selection().contenders();
     Set<String> here = all.stream().map(Contender::id).collect(Collectors.toSet());
     model.addAttribute("rows", rows(session));
@@ -174,7 +174,7 @@ class ContendersController implements StepBody {
     return Stream.concat(whole, plans);
   }
 
-  private static List<Row> rows(Workspace.Session session) {
+  private static List<Row> rows(Session session) {
     List<Row> rows = new ArrayList<>();
     rows.add(spoken(session, "what-it-is"));
     rows.add(spoken(session, "for-whom"));
@@ -193,7 +193,7 @@ class ContendersController implements StepBody {
   }
 
   /** What is said of each contender on a topic, with who says so. */
-  private static Row spoken(Workspace.Session session, String topic) {
+  private static Row spoken(Session session, String topic) {
     Map<String, ToolSheet> sheets =
         session.table().file().contenders().stream()
             .collect(Collectors.toMap(part -> part.tool().id(), SelectionFile.ContenderPart::tool));
@@ -226,7 +226,7 @@ class ContendersController implements StepBody {
                     .collect(Collectors.joining(", ")));
   }
 
-  private static Cell prices(Workspace.Session session, Contender contender) {
+  private static Cell prices(Session session, Contender contender) {
     Optional<Plan> oldest =
         contender.tool().plans().stream().min(Comparator.comparing(p -> p.source().asOf()));
     return oldest
@@ -243,7 +243,7 @@ class ContendersController implements StepBody {
   }
 
   /** The currencies of a contender's plans, with the rate that brings them together. */
-  private static Cell currencies(Workspace.Session session, Contender contender) {
+  private static Cell currencies(Session session, Contender contender) {
     Selection selection = session.table().selection();
     List<CurrencyUnit> own =
         contender.tool().plans().stream()

@@ -7,7 +7,7 @@ import java.util.List;
 import java.util.stream.Collectors;
 import tertulia.app.display.Dates;
 import tertulia.app.exchange.SelectionFile;
-import tertulia.app.workspace.Workspace;
+import tertulia.app.workspace.Session;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Evaluation;
 import tertulia.core.fit.Reason;
@@ -38,12 +38,12 @@ public record Narrowing(List<Out> out, List<Act> acts) {
   public record Act(String day, String who, String words, String reason) {}
 
   /** The narrowing of a selection as it stands. */
-  public static Narrowing of(Workspace.Session session) {
+  public static Narrowing of(Session session) {
     return new Narrowing(
         out(session), session.table().file().narrowing().stream().map(Narrowing::act).toList());
   }
 
-  private static List<Out> out(Workspace.Session session) {
+  private static List<Out> out(Session session) {
     List<Out> out = new ArrayList<>();
     Evaluation evaluation = session.evaluation();
     for (Contender contender : session.columns()) {

@@ -7,7 +7,7 @@ import java.util.Optional;
 import tertulia.app.display.Dates;
 import tertulia.app.display.Figures;
 import tertulia.app.display.FindingWords;
-import tertulia.app.workspace.Workspace;
+import tertulia.app.workspace.Session;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.finding.CostCaveats;
 import tertulia.core.money.ExchangeRate;
@@ -19,7 +19,7 @@ import tertulia.core.pricing.Tax;
 
 /** What is not equal between the columns, said at the column that differs. */
 final class Alike {
-  private final Workspace.Session session;
+  private final Session session;
   private final CostCaveats caveats;
   private final FindingWords words;
 
@@ -32,19 +32,19 @@ final class Alike {
    */
   record Difference(String says, String way, String href) {}
 
-  private Alike(Workspace.Session session) {
+  private Alike(Session session) {
     this.session = session;
     this.caveats = new CostCaveats(session.evaluation().costs());
     this.words = new FindingWords(session.table().selection());
   }
 
   /** The differences of each column, in the columns' order. */
-  static List<List<Difference>> of(Workspace.Session session) {
+  static List<List<Difference>> of(Session session) {
     Alike alike = new Alike(session);
     return session.columns().stream().map(alike::differences).toList();
   }
 
-  private static Optional<SteadyCost> steady(Workspace.Session session, Contender contender) {
+  private static Optional<SteadyCost> steady(Session session, Contender contender) {
     return session.evaluation().costs().now().best(contender.id());
   }
 

@@ -2,8 +2,8 @@ package tertulia.app.cost;
 
 import org.springframework.stereotype.Component;
 import org.springframework.ui.Model;
+import tertulia.app.workspace.Session;
 import tertulia.app.workspace.StepBody;
-import tertulia.app.workspace.Workspace;
 
 /** The Cost step. */
 @Component
@@ -26,7 +26,7 @@ class CostStep implements StepBody {
   }
 
   @Override
-  public void fill(Workspace.Session session, Model model) {
+  public void fill(Session session, Model model) {
     model.addAttribute("cost", CostView.of(session));
     model.addAttribute("effort", EffortForm.of(session));
     model.addAttribute("faults", java.util.Map.of());

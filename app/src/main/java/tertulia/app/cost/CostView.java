@@ -16,7 +16,7 @@ import tertulia.app.workspace.Cell;
 import tertulia.app.workspace.HorizonCell;
 import tertulia.app.workspace.Known;
 import tertulia.app.workspace.Row;
-import tertulia.app.workspace.Workspace;
+import tertulia.app.workspace.Session;
 import tertulia.core.billing.Ledger;
 import tertulia.core.billing.View;
 import tertulia.core.evaluation.Contender;
@@ -76,7 +76,7 @@ record CostView(
     }
   }
 
-  static CostView of(Workspace.Session session) {
+  static CostView of(Session session) {
     Evaluation evaluation = session.evaluation();
     CostByHeadcount costs = evaluation.costs().curves().costByHeadcount();
     CostChart.Read read =
@@ -103,11 +103,11 @@ record CostView(
   }
 
   /** The contenders as lines of a picture. */
-  static List<Drawn> lines(Workspace.Session session) {
+  static List<Drawn> lines(Session session) {
     return session.columns().stream().map(session::drawn).toList();
   }
 
-  private static List<Row> rows(Workspace.Session session, List<Row> beside) {
+  private static List<Row> rows(Session session, List<Row> beside) {
     Evaluation evaluation = session.evaluation();
     View view = evaluation.whatIf().view();
     int months = session.table().selection().horizon().months();
@@ -147,7 +147,7 @@ record CostView(
   }
 
   /** People's time and the full cost, if anybody has said anything of them. */
-  private static List<Row> full(Workspace.Session session) {
+  private static List<Row> full(Session session) {
     boolean said = session.columns().stream().anyMatch(c -> c.takes().isPresent());
     boolean read = session.evaluation().whatIf().basis() == WhatIf.Basis.FULL;
     List<Row> rows = new ArrayList<>();
@@ -164,7 +164,7 @@ record CostView(
     return rows;
   }
 
-  private static Cell time(Workspace.Session session, Contender contender) {
+  private static Cell time(Session session, Contender contender) {
     String why = session.why("time", "contender", contender.id());
     return switch (session.evaluation().costs().overall().takes(contender.id())) {
       case Takes.Known known -> Cell.figure(Figures.money(known.time().total()), why);
@@ -172,7 +172,7 @@ record CostView(
     };
   }
 
-  private static Cell fullCost(Workspace.Session session, Contender contender) {
+  private static Cell fullCost(Session session, Contender contender) {
     String why = session.why("full", "contender", contender.id());
     Optional<Money> least =
         session.columns().stream()
@@ -187,7 +187,7 @@ record CostView(
                 why));
   }
 
-  private static Cell head(Workspace.Session session, Contender contender, int months) {
+  private static Cell head(Session session, Contender contender, int months) {
     String why = session.why("head", "contender", contender.id(), "of", "" + months);
     Costs costs = session.evaluation().costs();
     Optional<Cell> least =
@@ -204,17 +204,17 @@ record CostView(
   }
 
   /** Asked for, as it takes many computations. */
-  private static Cell remedy(Workspace.Session session, Contender contender) {
+  private static Cell remedy(Session session, Contender contender) {
     return session.evaluation().costs().overall().way(contender.id()) instanceof Ways.Found
         ? Cell.figure("what it would take", session.why("remedies", "contender", contender.id()))
         : Cell.fact("—");
   }
 
-  private static List<Cell> cells(Workspace.Session session, Function<Contender, Cell> cell) {
+  private static List<Cell> cells(Session session, Function<Contender, Cell> cell) {
     return session.columns().stream().map(cell).toList();
   }
 
-  private static List<Cell> totals(Workspace.Session session, View view) {
+  private static List<Cell> totals(Session session, View view) {
     Optional<Money> least =
         session.columns().stream()
             .flatMap(c -> found(session, c).stream())
@@ -224,7 +224,7 @@ record CostView(
   }
 
   private static Cell total(
-      Workspace.Session session, Contender contender, View view, Optional<Money> least) {
+      Session session, Contender contender, View view, Optional<Money> least) {
     Cell cell = HorizonCell.of(session, contender);
     boolean best =
         least.isPresent()
@@ -232,27 +232,27 @@ record CostView(
     return best ? cell.looking("best") : cell;
   }
 
-  private static Optional<Way> found(Workspace.Session session, Contender contender) {
+  private static Optional<Way> found(Session session, Contender contender) {
     return session.evaluation().costs().overall().way(contender.id()) instanceof Ways.Found found
         ? Optional.of(found.best())
         : Optional.empty();
   }
 
-  private static Cell pastHorizon(Workspace.Session session, Contender contender, View view) {
+  private static Cell pastHorizon(Session session, Contender contender, View view) {
     String why = session.why("past", "contender", contender.id());
     return found(session, contender)
         .map(s -> Cell.figure(Figures.money(s.ledger().pastHorizon(view)), why))
         .orElseGet(() -> Cell.missing("—", why));
   }
 
-  private static Cell month(Workspace.Session session, Contender contender, int m, View view) {
+  private static Cell month(Session session, Contender contender, int m, View view) {
     String why = session.why("month", "contender", contender.id(), "of", "" + m);
     return found(session, contender)
         .map(s -> Cell.figure(Figures.money(s.ledger().months(view).get(m)), why))
         .orElseGet(() -> Cell.missing("—", why));
   }
 
-  static Cell idle(Workspace.Session session, Contender contender) {
+  static Cell idle(Session session, Contender contender) {
     String why = session.why("idle", "contender", contender.id());
     return found(session, contender)
         .map(s -> {
@@ -265,7 +265,7 @@ record CostView(
         .orElseGet(() -> Cell.missing("—", why));
   }
 
-  private static Cell dearer(Workspace.Session session, Contender contender) {
+  private static Cell dearer(Session session, Contender contender) {
     String why = session.why("dearer", "contender", contender.id());
     if (!(session.evaluation().costs().now().steady(contender.id()) instanceof Outcome.Found)) {
       return Cell.missing("—", why);
@@ -296,7 +296,7 @@ record CostView(
     return more.divide(least, MathContext.DECIMAL64);
   }
 
-  private static List<Change> changes(Workspace.Session session, CostByHeadcount costs) {
+  private static List<Change> changes(Session session, CostByHeadcount costs) {
     TreeMap<Integer, List<Change>> changes = new TreeMap<>();
     for (Contender contender : session.columns()) {
       for (CostByHeadcount.PlanChange change : costs.curve(contender.id()).changes()) {
@@ -310,14 +310,14 @@ record CostView(
     return changes.values().stream().flatMap(List::stream).toList();
   }
 
-  private static Cell from(Workspace.Session session, int n, String contender) {
+  private static Cell from(Session session, int n, String contender) {
     return Cell.figure(
         Figures.counted(n, "people"), session.at(n).why("steady", "contender", contender));
   }
 
   private static void add(
       TreeMap<Integer, List<Change>> changes,
-      Workspace.Session session,
+      Session session,
       int n,
       String contender,
       String what) {

@@ -7,7 +7,7 @@ import org.jspecify.annotations.Nullable;
 import tertulia.app.display.Figures;
 import tertulia.app.exchange.Fields;
 import tertulia.app.exchange.SelectionFile.EffortPart;
-import tertulia.app.workspace.Workspace;
+import tertulia.app.workspace.Session;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.labour.Effort;
 
@@ -43,7 +43,7 @@ public class EffortForm {
         : "said of " + said + " of " + Figures.counted(lines.size(), "contenders");
   }
 
-  static EffortForm of(Workspace.Session session) {
+  static EffortForm of(Session session) {
     EffortForm form = new EffortForm();
     session.columns().forEach(contender -> form.lines.add(line(contender)));
     return form;

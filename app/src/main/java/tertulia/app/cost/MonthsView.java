@@ -9,7 +9,7 @@ import tertulia.app.chart.MonthsChart;
 import tertulia.app.display.Dates;
 import tertulia.app.display.Figures;
 import tertulia.app.workspace.Cell;
-import tertulia.app.workspace.Workspace;
+import tertulia.app.workspace.Session;
 import tertulia.core.billing.Ledger;
 import tertulia.core.billing.View;
 import tertulia.core.evaluation.Contender;
@@ -29,7 +29,7 @@ record MonthsView(String byKind, String byTool, String view, List<String> years,
   /** A contender's total of each plan year, of all of them, and what is idle. */
   record Line(String contender, List<Cell> years, Cell total, Cell idle) {}
 
-  static MonthsView of(Workspace.Session session) {
+  static MonthsView of(Session session) {
     View view = session.evaluation().whatIf().view();
     Horizon horizon = session.table().selection().horizon();
     List<MonthsChart.Panel> panels = new ArrayList<>();
@@ -53,7 +53,7 @@ record MonthsView(String byKind, String byTool, String view, List<String> years,
         table);
   }
 
-  private static Optional<Ledger> ledger(Workspace.Session session, Contender contender) {
+  private static Optional<Ledger> ledger(Session session, Contender contender) {
     return session.evaluation().costs().overall().way(contender.id()) instanceof Ways.Found found
         ? Optional.of(found.best().ledger())
         : Optional.empty();
@@ -70,7 +70,7 @@ record MonthsView(String byKind, String byTool, String view, List<String> years,
   }
 
   private static Line line(
-      Workspace.Session session, Contender contender, Optional<Ledger> ledger, View view) {
+      Session session, Contender contender, Optional<Ledger> ledger, View view) {
     Horizon horizon = session.table().selection().horizon();
     List<Cell> years = new ArrayList<>();
     for (int from = 0; from < horizon.months(); from += YEAR) {

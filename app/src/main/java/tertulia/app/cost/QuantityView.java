@@ -7,7 +7,8 @@ import java.util.Optional;
 import java.util.function.Function;
 import tertulia.app.chart.CostChart;
 import tertulia.app.display.FindingWords;
-import tertulia.app.workspace.Workspace;
+import tertulia.app.workspace.Dimensions;
+import tertulia.app.workspace.Session;
 import tertulia.core.evaluation.Costs;
 import tertulia.core.finding.HeadcountFindings;
 import tertulia.core.growth.Demand;
@@ -28,10 +29,10 @@ record QuantityView(List<Link> links, Optional<ByAmount> drawn) {
   /** By what, the picture as SVG, how many points it has, and what it says. */
   record ByAmount(String words, String chart, int reach, String says) {}
 
-  static QuantityView of(Workspace.Session session) {
+  static QuantityView of(Session session) {
     Optional<Dimension> across = session.query().across();
     List<Link> links =
-        Workspace.dimensions(session).stream()
+        Dimensions.of(session).stream()
             .map(dimension ->
                 new Link(
                     dimension.label(),
@@ -45,7 +46,7 @@ record QuantityView(List<Link> links, Optional<ByAmount> drawn) {
     return new QuantityView(links, across.flatMap(dimension -> drawn(session, dimension)));
   }
 
-  private static Optional<ByAmount> drawn(Workspace.Session session, Dimension dimension) {
+  private static Optional<ByAmount> drawn(Session session, Dimension dimension) {
     Costs costs = session.evaluation().costs();
     FindingWords words = new FindingWords(session.table().selection());
     return costs
@@ -86,7 +87,7 @@ record QuantityView(List<Link> links, Optional<ByAmount> drawn) {
     return Math.round(quantity.floatValue() / swept.step());
   }
 
-  private static CostChart.Across across(Workspace.Session session, CostByQuantity swept) {
+  private static CostChart.Across across(Session session, CostByQuantity swept) {
     Dimension dimension = swept.dimension();
     return switch (dimension) {
       case Dimension.Quantity quantity ->
@@ -99,7 +100,7 @@ record QuantityView(List<Link> links, Optional<ByAmount> drawn) {
     };
   }
 
-  private static String words(Workspace.Session session, Dimension dimension) {
+  private static String words(Session session, Dimension dimension) {
     return switch (dimension) {
       case Dimension.Quantity quantity -> "number of " + dimension.label();
       case Dimension.AveragePayment payment ->

@@ -11,7 +11,7 @@ import tertulia.app.display.Dates;
 import tertulia.app.display.Figures;
 import tertulia.app.display.FindingWords;
 import tertulia.app.workspace.Cell;
-import tertulia.app.workspace.Workspace;
+import tertulia.app.workspace.Session;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Costs;
 import tertulia.core.finding.CostFinding;
@@ -33,7 +33,7 @@ record RunningView(String chart, List<String> says, List<String> ends, List<Line
   /** A contender's sums at the ends of the plan years. */
   record Line(String contender, List<Cell> sums) {}
 
-  static RunningView of(Workspace.Session session) {
+  static RunningView of(Session session) {
     Costs costs = session.evaluation().costs();
     Horizon horizon = session.table().selection().horizon();
     FindingWords words = new FindingWords(session.table().selection());
@@ -66,7 +66,7 @@ record RunningView(String chart, List<String> says, List<String> ends, List<Line
   }
 
   private static List<RunningChart.Crossing> crossings(
-      Workspace.Session session, List<CostFinding.PaysFrom> crossings) {
+      Session session, List<CostFinding.PaysFrom> crossings) {
     Costs costs = session.evaluation().costs();
     Horizon horizon = session.table().selection().horizon();
     return crossings.stream()
@@ -92,7 +92,7 @@ record RunningView(String chart, List<String> says, List<String> ends, List<Line
     return ends;
   }
 
-  private static Line inUse(Workspace.Session session, List<Money> sums, List<Integer> ends) {
+  private static Line inUse(Session session, List<Money> sums, List<Integer> ends) {
     return new Line(
         IN_USE,
         ends.stream()
@@ -101,7 +101,7 @@ record RunningView(String chart, List<String> says, List<String> ends, List<Line
             .toList());
   }
 
-  private static Line line(Workspace.Session session, Contender contender, List<Integer> ends) {
+  private static Line line(Session session, Contender contender, List<Integer> ends) {
     Optional<List<Money>> sums = session.evaluation().costs().overall().running(contender.id());
     List<Cell> cells = new ArrayList<>();
     for (int m : ends) {

@@ -5,7 +5,7 @@ import java.util.List;
 import tertulia.app.cost.CostView.Warning;
 import tertulia.app.display.Dates;
 import tertulia.app.display.FindingWords;
-import tertulia.app.workspace.Workspace;
+import tertulia.app.workspace.Session;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Costs;
 import tertulia.core.finding.CostCaveats;
@@ -18,20 +18,20 @@ import tertulia.core.path.Terms;
 final class Sentences {
   private Sentences() {}
 
-  static String name(Workspace.Session session, String contender) {
+  static String name(Session session, String contender) {
     return session.table().selection().contender(contender).tool().name();
   }
 
   /**
    * The answer first: who is cheapest now and over the whole period, then by headcount, and why.
    */
-  static List<String> says(Workspace.Session session) {
+  static List<String> says(Session session) {
     FindingWords words = new FindingWords(session.table().selection());
     return new CostFindings(session.evaluation().costs()).all().stream().map(words::of).toList();
   }
 
   /** Mistakes that could be made on this page. */
-  static List<Warning> warnings(Workspace.Session session) {
+  static List<Warning> warnings(Session session) {
     FindingWords words = new FindingWords(session.table().selection());
     Costs costs = session.evaluation().costs();
     CostCaveats caveats = new CostCaveats(costs);
@@ -71,8 +71,7 @@ final class Sentences {
     return warnings;
   }
 
-  private static void oldPrice(
-      Workspace.Session session, Contender contender, List<Warning> warnings) {
+  private static void oldPrice(Session session, Contender contender, List<Warning> warnings) {
     if (session.evaluation().costs().now().steady(contender.id())
             instanceof Outcome.Found<SteadyCost> found
         && session.isOld(found.best().option().plan().source())) {

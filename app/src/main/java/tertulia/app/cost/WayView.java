@@ -10,7 +10,7 @@ import tertulia.app.display.Dates;
 import tertulia.app.display.Figures;
 import tertulia.app.workspace.Cell;
 import tertulia.app.workspace.Row;
-import tertulia.app.workspace.Workspace;
+import tertulia.app.workspace.Session;
 import tertulia.core.billing.View;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.CostsOverall;
@@ -41,7 +41,7 @@ record WayView(Row kept, Row monthly, String ribbon, List<Line> lines, List<Stri
   record Line(
       String contender, String from, String until, String option, String held, String why) {}
 
-  static WayView of(Workspace.Session session) {
+  static WayView of(Session session) {
     List<Cell> kept = new ArrayList<>();
     List<Cell> monthly = new ArrayList<>();
     List<RibbonChart.Lane> lanes = new ArrayList<>();
@@ -66,7 +66,7 @@ record WayView(Row kept, Row monthly, String ribbon, List<Line> lines, List<Stri
   }
 
   /** The cheapest single plan and term kept all the time, with what the best way saves on it. */
-  private static Cell kept(Workspace.Session session, Contender contender, Ways ways) {
+  private static Cell kept(Session session, Contender contender, Ways ways) {
     String why = session.why("horizon", "contender", contender.id());
     View view = session.evaluation().whatIf().view();
     if (!(session.evaluation().costs().overall().stay(contender.id())
@@ -88,7 +88,7 @@ record WayView(Row kept, Row monthly, String ribbon, List<Line> lines, List<Stri
     return saved.isZero() ? "" : "; the best way saves " + Figures.money(saved);
   }
 
-  private static Cell monthly(Workspace.Session session, Contender contender) {
+  private static Cell monthly(Session session, Contender contender) {
     String why = session.why("way", "contender", contender.id());
     View view = session.evaluation().whatIf().view();
     return switch (session.evaluation().costs().overall().wayAllMonthly(contender.id())) {
@@ -101,11 +101,11 @@ record WayView(Row kept, Row monthly, String ribbon, List<Line> lines, List<Stri
     };
   }
 
-  private static Horizon horizon(Workspace.Session session) {
+  private static Horizon horizon(Session session) {
     return session.table().selection().horizon();
   }
 
-  private static RibbonChart.Lane lane(Workspace.Session session, Contender contender, Ways ways) {
+  private static RibbonChart.Lane lane(Session session, Contender contender, Ways ways) {
     String name = contender.tool().name();
     int mark = session.mark(contender.id());
     return switch (ways) {
@@ -129,7 +129,7 @@ record WayView(Row kept, Row monthly, String ribbon, List<Line> lines, List<Stri
   /**
    * Why there is no way: a price nobody knows, or nothing that qualifies and what comes nearest.
    */
-  private static String gap(Workspace.Session session, Ways.Gap gap) {
+  private static String gap(Session session, Ways.Gap gap) {
     if (gap.isUnpriced()) {
       return (gap.low().isPresent() ? "" : "price not known: ") + LeftOut.words(gap.leftOut());
     }
@@ -149,7 +149,7 @@ record WayView(Row kept, Row monthly, String ribbon, List<Line> lines, List<Stri
   }
 
   private static List<OptionalInt> months(
-      Workspace.Session session, java.util.function.IntFunction<OptionalInt> units) {
+      Session session, java.util.function.IntFunction<OptionalInt> units) {
     List<OptionalInt> months = new ArrayList<>();
     for (int m = 0; m < horizon(session).months(); m++) {
       months.add(units.apply(m));
@@ -157,13 +157,13 @@ record WayView(Row kept, Row monthly, String ribbon, List<Line> lines, List<Stri
     return months;
   }
 
-  private static OptionalInt used(Workspace.Session session, Way way, int m) {
+  private static OptionalInt used(Session session, Way way, int m) {
     return way.counts(m)
         .map(measure -> session.evaluation().costs().overall().months().get(m).of(measure))
         .orElse(OptionalInt.empty());
   }
 
-  private static List<Line> lines(Workspace.Session session, Contender contender, Way way) {
+  private static List<Line> lines(Session session, Contender contender, Way way) {
     List<Line> lines = new ArrayList<>();
     List<CostsOverall.Turn> turns = session.evaluation().costs().overall().turns(way);
     List<Way.Leg> stretches = way.stretches();
@@ -201,7 +201,7 @@ record WayView(Row kept, Row monthly, String ribbon, List<Line> lines, List<Stri
   }
 
   /** What the way comes to beside keeping one plan and beside no commitment at all. */
-  private static String beside(Workspace.Session session, Contender contender, Way way) {
+  private static String beside(Session session, Contender contender, Way way) {
     View view = session.evaluation().whatIf().view();
     StringBuilder words =
         new StringBuilder(": " + Figures.moneyIn(way.ledger().total(view)) + " in all");
@@ -224,8 +224,7 @@ record WayView(Row kept, Row monthly, String ribbon, List<Line> lines, List<Stri
   }
 
   /** When a commitment is best begun, if not at once. */
-  private static void says(
-      Workspace.Session session, Contender contender, Way way, List<String> says) {
+  private static void says(Session session, Contender contender, Way way, List<String> says) {
     way.stretches().stream()
         .filter(leg -> leg.option().list().term().isCommitted())
         .findFirst()

@@ -13,8 +13,8 @@ import org.springframework.web.bind.annotation.RequestParam;
 import tertulia.app.exchange.Codes;
 import tertulia.app.people.SignedIn;
 import tertulia.app.workbook.CostWorkbook;
+import tertulia.app.workspace.Session;
 import tertulia.app.workspace.Steps;
-import tertulia.app.workspace.Workspace;
 
 /** The cost model out as a workbook. */
 @Controller
@@ -33,7 +33,7 @@ class WorkbookController {
       @PathVariable long id,
       @RequestParam Map<String, String> query,
       @AuthenticationPrincipal SignedIn person) {
-    Workspace.Session session = steps.open(id, query, person);
+    Session session = steps.open(id, query, person);
     return ResponseEntity.ok()
         .contentType(XLSX)
         .header(

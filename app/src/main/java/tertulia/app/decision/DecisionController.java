@@ -22,9 +22,9 @@ import tertulia.app.exchange.TypedDate;
 import tertulia.app.people.OwnPassword;
 import tertulia.app.people.SignedIn;
 import tertulia.app.web.Conflict;
+import tertulia.app.workspace.Session;
 import tertulia.app.workspace.StepBody;
 import tertulia.app.workspace.Steps;
-import tertulia.app.workspace.Workspace;
 import tertulia.core.decision.Proposal;
 import tertulia.core.path.Ways;
 
@@ -71,7 +71,7 @@ class DecisionController implements StepBody {
       Model model,
       HttpServletResponse response,
       boolean propose) {
-    Workspace.Session session = steps.open(id, Map.of(), person);
+    Session session = steps.open(id, Map.of(), person);
     Faults faults = new Faults();
     Optional<Proposal> proposal = proposal(typed, session, faults);
     Optional<OpenRemarks> open = OpenRemarks.of(session);
@@ -113,7 +113,7 @@ class DecisionController implements StepBody {
   }
 
   private static Optional<Proposal> proposal(
-      Map<String, String> typed, Workspace.Session session, Faults faults) {
+      Map<String, String> typed, Session session, Faults faults) {
     String choice = typed.getOrDefault("choice", "");
     boolean there = session.columns().stream().anyMatch(c -> c.id().equals(choice));
     if (!there) {
@@ -159,7 +159,7 @@ class DecisionController implements StepBody {
     return day.orElse(null);
   }
 
-  private static String optionOf(Workspace.Session session, String choice) {
+  private static String optionOf(Session session, String choice) {
     return session.evaluation().costs().overall().way(choice) instanceof Ways.Found found
         ? found.best().label()
         : "";
@@ -217,7 +217,7 @@ class DecisionController implements StepBody {
       @AuthenticationPrincipal SignedIn person,
       Model model,
       HttpServletResponse response) {
-    Workspace.Session session = steps.open(id, Map.of(), person);
+    Session session = steps.open(id, Map.of(), person);
     try {
       decisions.renew(id, version, person, choice -> optionOf(session, choice));
       return "redirect:/selections/" + id + "/decision";
@@ -267,12 +267,12 @@ class DecisionController implements StepBody {
   }
 
   @Override
-  public String stamp(Workspace.Session session) {
+  public String stamp(Session session) {
     return decisions.find(session.table().id()).map(stored -> "-" + stored.version()).orElse("");
   }
 
   @Override
-  public void fill(Workspace.Session session, Model model) {
+  public void fill(Session session, Model model) {
     Optional<Decisions.Stored> stored = decisions.find(session.table().id());
     model.addAttribute(
         "decision",

@@ -16,7 +16,7 @@ import tertulia.app.exchange.SelectionFile;
 import tertulia.app.workspace.Cell;
 import tertulia.app.workspace.HorizonCell;
 import tertulia.app.workspace.Row;
-import tertulia.app.workspace.Workspace;
+import tertulia.app.workspace.Session;
 import tertulia.core.billing.View;
 import tertulia.core.decision.Decision;
 import tertulia.core.decision.Proposal;
@@ -68,7 +68,7 @@ record DecisionView(
   record Choice(String slug, String name, String option, boolean possible) {}
 
   static DecisionView of(
-      Workspace.Session session,
+      Session session,
       Optional<Decisions.Stored> stored,
       List<SelectionFile.EndedPart> ended,
       Optional<Difference> changed) {
@@ -147,7 +147,7 @@ record DecisionView(
     return Dates.day(at, ZoneId.systemDefault());
   }
 
-  private static String name(Workspace.Session session, String slug) {
+  private static String name(Session session, String slug) {
     return session.table().selection().contenders().stream()
         .filter(c -> c.id().equals(slug))
         .map(c -> c.tool().name())
@@ -155,7 +155,7 @@ record DecisionView(
         .orElse(slug);
   }
 
-  private static List<Row> rows(Workspace.Session session) {
+  private static List<Row> rows(Session session) {
     View view = session.evaluation().whatIf().view();
     int months = session.table().selection().horizon().months();
     List<Row> rows = new ArrayList<>();
@@ -170,7 +170,7 @@ record DecisionView(
     return rows;
   }
 
-  private static Cell wins(Workspace.Session session, Contender contender) {
+  private static Cell wins(Session session, Contender contender) {
     return session
         .evaluation()
         .scores()
@@ -183,12 +183,12 @@ record DecisionView(
         .orElseGet(() -> Cell.missing("—", session.why("wins", "contender", contender.id())));
   }
 
-  private static String lead(Workspace.Session session) {
+  private static String lead(Session session) {
     return new FindingWords(session.table().selection())
         .of(new ScoreFindings(session.evaluation()).lead());
   }
 
-  private static String holds(Workspace.Session session, Optional<Proposal> proposal) {
+  private static String holds(Session session, Optional<Proposal> proposal) {
     if (session.columns().size() < 2) {
       return "";
     }
@@ -202,7 +202,7 @@ record DecisionView(
         .orElse("");
   }
 
-  private static String caution(Workspace.Session session, Proposal proposal) {
+  private static String caution(Session session, Proposal proposal) {
     return session
         .evaluation()
         .scores()
@@ -248,7 +248,7 @@ record DecisionView(
     return lines;
   }
 
-  private static List<Choice> choices(Workspace.Session session) {
+  private static List<Choice> choices(Session session) {
     return session.columns().stream()
         .map(c ->
             session.evaluation().costs().overall().way(c.id()) instanceof Ways.Found found
@@ -258,7 +258,7 @@ record DecisionView(
   }
 
   /** What stands in the form: the stored proposal, or the leader as a first suggestion. */
-  static Map<String, String> typed(Workspace.Session session, Optional<Decisions.Stored> stored) {
+  static Map<String, String> typed(Session session, Optional<Decisions.Stored> stored) {
     Map<String, String> typed = new LinkedHashMap<>();
     typed.put("version", stored.map(s -> "" + s.version()).orElse(""));
     stored

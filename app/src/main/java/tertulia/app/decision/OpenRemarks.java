@@ -6,7 +6,7 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import tertulia.app.display.FindingWords;
-import tertulia.app.workspace.Workspace;
+import tertulia.app.workspace.Session;
 import tertulia.core.finding.RemarkFinding;
 import tertulia.core.remark.Remark;
 import tertulia.core.remark.RemarkFindings;
@@ -22,13 +22,13 @@ record OpenRemarks(String sentence, boolean one, List<String> ids) {
   static final String FIELD = "remarksOpen";
 
   /** Empty if none is open. */
-  static Optional<OpenRemarks> of(Workspace.Session session) {
+  static Optional<OpenRemarks> of(Session session) {
     List<Remark> remarks = session.table().remarks();
     return new RemarkFindings(remarks, 0).open().map(open -> of(session, open, remarks));
   }
 
   private static OpenRemarks of(
-      Workspace.Session session, RemarkFinding.OpenRemarks open, List<Remark> remarks) {
+      Session session, RemarkFinding.OpenRemarks open, List<Remark> remarks) {
     return new OpenRemarks(
         new FindingWords(session.table().selection()).of(open),
         open.remarks() == 1,

@@ -7,7 +7,7 @@ import java.util.List;
 import java.util.Set;
 import org.springframework.web.util.UriUtils;
 import tertulia.app.exchange.Codes;
-import tertulia.app.workspace.Workspace;
+import tertulia.app.workspace.Session;
 import tertulia.core.fit.Need;
 import tertulia.core.path.Terms;
 import tertulia.core.sensitivity.Chances;
@@ -20,7 +20,7 @@ import tertulia.core.sensitivity.Sizes;
 import tertulia.core.sensitivity.Swing;
 
 /** The figures of this step, as addresses ask "why" for them. */
-record FigureCodes(Workspace.Session session) {
+record FigureCodes(Session session) {
   private static final String PEOPLE = "people";
 
   /** The address that answers "why" for a figure. */

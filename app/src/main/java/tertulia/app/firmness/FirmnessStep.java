@@ -2,8 +2,8 @@ package tertulia.app.firmness;
 
 import org.springframework.stereotype.Component;
 import org.springframework.ui.Model;
+import tertulia.app.workspace.Session;
 import tertulia.app.workspace.StepBody;
-import tertulia.app.workspace.Workspace;
 
 /** The Firmness step. */
 @Component
@@ -21,7 +21,7 @@ class FirmnessStep implements StepBody {
   }
 
   @Override
-  public String own(Workspace.Session session) {
+  public String own(Session session) {
     return FirmnessAsked.of(session.asked()).query();
   }
 
@@ -31,7 +31,7 @@ class FirmnessStep implements StepBody {
   }
 
   @Override
-  public void fill(Workspace.Session session, Model model) {
+  public void fill(Session session, Model model) {
     FirmnessAsked asked = FirmnessAsked.of(session.asked());
     model.addAttribute("asked", asked);
     model.addAttribute("firmness", FirmnessView.of(session, asked));

@@ -17,8 +17,8 @@ import tertulia.app.chart.WorthChart;
 import tertulia.app.display.AdviceWords;
 import tertulia.app.display.Figures;
 import tertulia.app.workspace.Cell;
+import tertulia.app.workspace.Session;
 import tertulia.app.workspace.Shown;
-import tertulia.app.workspace.Workspace;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.ValueForMoney;
 import tertulia.core.finding.Advice;
@@ -98,7 +98,7 @@ record FirmnessView(
   private static final int MOST_SWINGS = 12;
   private static final int MOST_UNKNOWN = 8;
 
-  static FirmnessView of(Workspace.Session session, FirmnessAsked asked) {
+  static FirmnessView of(Session session, FirmnessAsked asked) {
     Sensitivity sensitivity = session.sensitivity();
     AdviceFindings findings = new AdviceFindings(sensitivity);
     AdviceWords words = new AdviceWords(session.table().selection());
@@ -138,7 +138,7 @@ record FirmnessView(
   }
 
   private static Take take(
-      Workspace.Session session, Sensitivity sensitivity, Advice.Take take, AdviceWords words) {
+      Session session, Sensitivity sensitivity, Advice.Take take, AdviceWords words) {
     return new Take(
         mark(session, take.tool()),
         words.of(take),
@@ -147,20 +147,20 @@ record FirmnessView(
             .toList());
   }
 
-  private static String mark(Workspace.Session session, String tool) {
+  private static String mark(Session session, String tool) {
     return Marks.inline(session.mark(tool));
   }
 
-  private static Proof proof(Workspace.Session session, Condition condition, AdviceWords words) {
+  private static Proof proof(Session session, Condition condition, AdviceWords words) {
     Shown shown = session.shown(condition);
     return new Proof(words.of(condition), shown.href(), shown.words());
   }
 
-  private static String why(Workspace.Session session, SensitivityFigure figure) {
+  private static String why(Session session, SensitivityFigure figure) {
     return new FigureCodes(session).why(figure);
   }
 
-  private static Ranks ranks(Workspace.Session session, RankShares shares, Chances chances) {
+  private static Ranks ranks(Session session, RankShares shares, Chances chances) {
     List<Drawn> order =
         shares.byFirst().stream()
             .map(id -> session.table().selection().contender(id))
@@ -188,10 +188,7 @@ record FirmnessView(
   }
 
   private static Optional<Rooms> rooms(
-      Workspace.Session session,
-      Sensitivity sensitivity,
-      AdviceFindings findings,
-      AdviceWords words) {
+      Session session, Sensitivity sensitivity, AdviceFindings findings, AdviceWords words) {
     List<WeightRoom> rooms = sensitivity.rooms();
     if (rooms.isEmpty()) {
       return Optional.empty();
@@ -212,7 +209,7 @@ record FirmnessView(
             rooms.stream().map(room -> room(session, room, words)).toList()));
   }
 
-  private static RoomLine room(Workspace.Session session, WeightRoom room, AdviceWords words) {
+  private static RoomLine room(Session session, WeightRoom room, AdviceWords words) {
     String ends = words.ends(room);
     return new RoomLine(
         room.criterion().id(),
@@ -231,15 +228,14 @@ record FirmnessView(
         room.weight().movePointRight(2).setScale(0, RoundingMode.HALF_UP).intValueExact());
   }
 
-  private static List<Wants> wants(
-      Workspace.Session session, Sensitivity sensitivity, AdviceWords words) {
+  private static List<Wants> wants(Session session, Sensitivity sensitivity, AdviceWords words) {
     return session.columns().stream()
         .flatMap(c -> sensitivity.whatItTakes(c.id()).stream())
         .map(takes -> wants(session, takes, words))
         .toList();
   }
 
-  private static Wants wants(Workspace.Session session, WhatItTakes takes, AdviceWords words) {
+  private static Wants wants(Session session, WhatItTakes takes, AdviceWords words) {
     return new Wants(
         mark(session, takes.tool()),
         session.table().selection().contender(takes.tool()).tool().name(),
@@ -281,7 +277,7 @@ record FirmnessView(
   }
 
   private static Worth worth(
-      Workspace.Session session, ValueForMoney found, AdviceFindings findings, AdviceWords words) {
+      Session session, ValueForMoney found, AdviceFindings findings, AdviceWords words) {
     List<Says> says = new ArrayList<>();
     findings.beaten().forEach(beaten -> says.add(new Says(words.of(beaten), "")));
     findings
@@ -313,7 +309,7 @@ record FirmnessView(
         says);
   }
 
-  private static Unknown unknown(Workspace.Session session, FindOut found, AdviceWords words) {
+  private static Unknown unknown(Session session, FindOut found, AdviceWords words) {
     return new Unknown(
         words.of(found.unknown()),
         Cell.figure(
@@ -328,7 +324,7 @@ record FirmnessView(
         session.answering(found.unknown()));
   }
 
-  private static SwingLine swing(Workspace.Session session, Swing swing, AdviceWords words) {
+  private static SwingLine swing(Session session, Swing swing, AdviceWords words) {
     String name = session.table().selection().contender(swing.moved()).tool().name();
     String ends = end(swing.low()) + " to " + end(swing.high());
     return new SwingLine(
@@ -344,7 +340,7 @@ record FirmnessView(
             : "");
   }
 
-  private static String leader(Workspace.Session session, Optional<String> tool) {
+  private static String leader(Session session, Optional<String> tool) {
     return tool.map(id -> session.table().selection().contender(id).tool().name())
         .orElse("nobody for certain");
   }

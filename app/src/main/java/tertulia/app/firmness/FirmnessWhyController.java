@@ -11,8 +11,8 @@ import org.springframework.web.bind.annotation.RequestParam;
 import tertulia.app.display.WorkingLine;
 import tertulia.app.people.SignedIn;
 import tertulia.app.web.NotFound;
+import tertulia.app.workspace.Session;
 import tertulia.app.workspace.Steps;
-import tertulia.app.workspace.Workspace;
 import tertulia.core.working.Working;
 
 /** The answer to "why" for the figures of this step. */
@@ -31,7 +31,7 @@ class FirmnessWhyController {
       @RequestParam MultiValueMap<String, String> query,
       @AuthenticationPrincipal SignedIn person,
       Model model) {
-    Workspace.Session session = steps.open(id, query.toSingleValueMap(), person);
+    Session session = steps.open(id, query.toSingleValueMap(), person);
     try {
       Working working =
           session

@@ -15,8 +15,8 @@ import tertulia.app.chart.SwingChart;
 import tertulia.app.display.Figures;
 import tertulia.app.people.SignedIn;
 import tertulia.app.web.NotFound;
+import tertulia.app.workspace.Session;
 import tertulia.app.workspace.Steps;
-import tertulia.app.workspace.Workspace;
 import tertulia.core.firmness.Reweighed;
 import tertulia.core.scoring.Criterion;
 import tertulia.core.scoring.Interval;
@@ -53,7 +53,7 @@ class PullController {
     if (weight < 0 || weight > 100) {
       throw new NotFound("weight of " + weight + " %; weights lie between 0 and 100 %");
     }
-    Workspace.Session session = steps.open(id, query, person);
+    Session session = steps.open(id, query, person);
     Optional<Totals> totals = session.evaluation().scores().totals();
     Criterion pulled =
         totals.map(Totals::criteria).orElse(List.of()).stream()
@@ -64,8 +64,7 @@ class PullController {
     return "firmness/pulled";
   }
 
-  private static Pulled pulled(
-      Workspace.Session session, Totals totals, Criterion criterion, int weight) {
+  private static Pulled pulled(Session session, Totals totals, Criterion criterion, int weight) {
     Reweighed reweighed = new Reweighed(totals);
     BigDecimal share = BigDecimal.valueOf(weight).movePointLeft(2);
     return new Pulled(
@@ -80,7 +79,7 @@ class PullController {
             .toList());
   }
 
-  private static Line line(Workspace.Session session, String id, Interval total) {
+  private static Line line(Session session, String id, Interval total) {
     String name = session.table().selection().contender(id).tool().name();
     String reads = Figures.score(total);
     return new Line(

@@ -14,7 +14,7 @@ import org.springframework.web.util.UriComponentsBuilder;
 import org.springframework.web.util.UriUtils;
 import tertulia.app.exchange.Codes;
 import tertulia.app.exchange.TypedNumber;
-import tertulia.app.workspace.Workspace;
+import tertulia.app.workspace.Session;
 import tertulia.core.evaluation.Selection;
 import tertulia.core.fit.Importance;
 import tertulia.core.fit.Need;
@@ -55,7 +55,7 @@ record ScenariosAsked(
    */
   record Named(String name, Set<String> musts, ScenarioGrid.NeedSet set) {}
 
-  static ScenariosAsked of(Workspace.Session session, MultiValueMap<String, String> query) {
+  static ScenariosAsked of(Session session, MultiValueMap<String, String> query) {
     Selection selection = session.table().selection();
     boolean asked = query.containsKey("combine");
     List<Scenario> growth =

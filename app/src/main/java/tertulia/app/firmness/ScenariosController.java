@@ -10,8 +10,8 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestParam;
 import tertulia.app.people.SignedIn;
 import tertulia.app.web.NotFound;
+import tertulia.app.workspace.Session;
 import tertulia.app.workspace.Steps;
-import tertulia.app.workspace.Workspace;
 
 /**
  * Scenarios, worked out a row at a time: each row asks for the next, so that one sees how far it
@@ -32,7 +32,7 @@ class ScenariosController {
       @RequestParam MultiValueMap<String, String> query,
       @AuthenticationPrincipal SignedIn person,
       Model model) {
-    Workspace.Session session = steps.open(id, query.toSingleValueMap(), person);
+    Session session = steps.open(id, query.toSingleValueMap(), person);
     model.addAttribute("id", id);
     model.addAttribute("grid", ScenariosView.of(session, ScenariosAsked.of(session, query)));
     return "firmness/scenarios :: whole";
@@ -46,7 +46,7 @@ class ScenariosController {
       @AuthenticationPrincipal SignedIn person,
       Model model) {
     Map<String, String> single = query.toSingleValueMap();
-    Workspace.Session session = steps.open(id, single, person);
+    Session session = steps.open(id, single, person);
     ScenariosAsked asked = ScenariosAsked.of(session, query);
     if (!asked.fault().isEmpty() || row < 0 || row >= asked.rows().size()) {
       throw new NotFound("row " + row + " of these scenarios");

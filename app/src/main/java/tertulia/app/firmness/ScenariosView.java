@@ -10,7 +10,7 @@ import tertulia.app.display.Figures;
 import tertulia.app.exchange.Codes;
 import tertulia.app.firmness.ScenariosAsked.Named;
 import tertulia.app.workspace.Known;
-import tertulia.app.workspace.Workspace;
+import tertulia.app.workspace.Session;
 import tertulia.core.evaluation.Selection;
 import tertulia.core.finding.AdviceFindings;
 import tertulia.core.fit.Importance;
@@ -57,7 +57,7 @@ record ScenariosView(
   /** One combination. */
   record Shown(String mark, String leader, String why, String ahead, String cost) {}
 
-  static ScenariosView of(Workspace.Session session, ScenariosAsked asked) {
+  static ScenariosView of(Session session, ScenariosAsked asked) {
     Selection selection = session.table().selection();
     String whatIf = session.query().query();
     String path = "/selections/" + session.table().id() + "/firmness/scenarios?";
@@ -115,7 +115,7 @@ record ScenariosView(
         : ", prices " + Figures.percentAsEntered(rise.perYear()) + " a year";
   }
 
-  static Line line(Workspace.Session session, ScenariosAsked asked, int row) {
+  static Line line(Session session, ScenariosAsked asked, int row) {
     List<Scene> scenes = asked.rows().get(row);
     Scene first = scenes.getFirst();
     return new Line(
@@ -126,7 +126,7 @@ record ScenariosView(
             .toList());
   }
 
-  private static Shown shown(Workspace.Session session, Case cell) {
+  private static Shown shown(Session session, Case cell) {
     boolean certain = cell.lead().tool().isPresent();
     return cell.first()
         .map(tool ->
@@ -146,7 +146,7 @@ record ScenariosView(
                 ""));
   }
 
-  private static String why(Workspace.Session session, Case cell) {
+  private static String why(Session session, Case cell) {
     return new FigureCodes(session).why(new SensitivityFigure.InScene(cell.scene()));
   }
 
@@ -155,7 +155,7 @@ record ScenariosView(
   }
 
   /** Which of what is combined changes who leads, in a sentence. */
-  static String mattering(Workspace.Session session, ScenariosAsked asked) {
+  static String mattering(Session session, ScenariosAsked asked) {
     AdviceFindings findings = new AdviceFindings(session.sensitivity());
     return new AdviceWords(session.table().selection())
         .of(findings.mattering(asked.rows().stream().flatMap(List::stream).toList()));

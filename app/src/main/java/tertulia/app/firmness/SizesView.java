@@ -11,7 +11,7 @@ import tertulia.app.chart.MapChart;
 import tertulia.app.chart.Marks;
 import tertulia.app.display.Figures;
 import tertulia.app.workspace.Cell;
-import tertulia.app.workspace.Workspace;
+import tertulia.app.workspace.Session;
 import tertulia.core.growth.Measure;
 import tertulia.core.sensitivity.SensitivityFigure;
 import tertulia.core.sensitivity.Sizes;
@@ -34,7 +34,7 @@ record SizesView(
   record Stretch(String sizes, String mark, Cell leader) {}
 
   /** Empty if there is nobody to compare, or no people. */
-  static Optional<SizesView> of(Workspace.Session session, FirmnessAsked asked) {
+  static Optional<SizesView> of(Session session, FirmnessAsked asked) {
     List<Measure> measures = Sizes.quantities(session.evaluation().costs());
     Sizes.Axis axis =
         measures.stream()
@@ -45,7 +45,7 @@ record SizesView(
     return session.sensitivity().by(axis).map(sizes -> of(session, sizes, measures));
   }
 
-  private static SizesView of(Workspace.Session session, Sizes sizes, List<Measure> measures) {
+  private static SizesView of(Session session, Sizes sizes, List<Measure> measures) {
     String unit = unit(sizes.axis());
     List<Choice> choices = new ArrayList<>();
     if (!measures.isEmpty()) {
@@ -78,7 +78,7 @@ record SizesView(
         + (axis instanceof Sizes.Axis.Quantity ? "; people as they are" : "");
   }
 
-  private static String picture(Workspace.Session session, Sizes sizes, String unit) {
+  private static String picture(Session session, Sizes sizes, String unit) {
     Map<String, Drawn> contenders = new LinkedHashMap<>();
     session.columns().forEach(c -> contenders.put(c.id(), session.drawn(c)));
     int planned =
@@ -95,7 +95,7 @@ record SizesView(
         .orElse("");
   }
 
-  private static Stretch stretch(Workspace.Session session, Sizes sizes, Sizes.Stretch stretch) {
+  private static Stretch stretch(Session session, Sizes sizes, Sizes.Stretch stretch) {
     long from = sizes.size(stretch.from());
     long to = sizes.size(stretch.to());
     String leader =

@@ -17,8 +17,8 @@ import tertulia.app.people.SignedIn;
 import tertulia.app.selection.Selections;
 import tertulia.app.web.Again;
 import tertulia.app.web.NotFound;
+import tertulia.app.workspace.Session;
 import tertulia.app.workspace.Steps;
-import tertulia.app.workspace.Workspace;
 import tertulia.core.fit.Count;
 
 /** Makes a need of what contenders have, where it is seen. */
@@ -54,7 +54,7 @@ class AskController {
       @AuthenticationPrincipal SignedIn person,
       RedirectAttributes flash) {
     String importance = ask.substring(0, Math.max(0, ask.indexOf(':')));
-    Workspace.Session session = steps.open(id, query, person);
+    Session session = steps.open(id, query, person);
     String capability = Unasked.names(session).get(ask.substring(ask.indexOf(':') + 1));
     if (capability == null || !List.of("must", "should", "could").contains(importance)) {
       throw new NotFound("such a need; the contenders have changed since you looked");

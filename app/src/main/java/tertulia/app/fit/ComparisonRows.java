@@ -12,7 +12,7 @@ import tertulia.app.fit.RowsAsRead.Group;
 import tertulia.app.fit.RowsAsRead.Show;
 import tertulia.app.workspace.Cell;
 import tertulia.app.workspace.Row;
-import tertulia.app.workspace.Workspace;
+import tertulia.app.workspace.Session;
 import tertulia.core.evaluation.Comparison;
 import tertulia.core.evaluation.NeedCosts;
 import tertulia.core.fit.Importance;
@@ -21,10 +21,10 @@ import tertulia.core.growth.Measure;
 
 /** The comparison: needs and quantities down, contenders across. */
 final class ComparisonRows {
-  private final Workspace.Session session;
+  private final Session session;
   private final RowsAsRead read;
 
-  private ComparisonRows(Workspace.Session session, RowsAsRead read) {
+  private ComparisonRows(Session session, RowsAsRead read) {
     this.session = session;
     this.read = read;
   }
@@ -63,7 +63,7 @@ final class ComparisonRows {
   }
 
   /** The rows as they are to be read, with the headings of their groups. */
-  static List<Row> of(Workspace.Session session, RowsAsRead read) {
+  static List<Row> of(Session session, RowsAsRead read) {
     return new ComparisonRows(session, read).rows();
   }
 

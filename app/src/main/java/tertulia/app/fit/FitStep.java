@@ -3,8 +3,8 @@ package tertulia.app.fit;
 import org.springframework.stereotype.Component;
 import org.springframework.ui.Model;
 import tertulia.app.display.FindingWords;
+import tertulia.app.workspace.Session;
 import tertulia.app.workspace.StepBody;
-import tertulia.app.workspace.Workspace;
 import tertulia.core.finding.AnswerFindings;
 
 /** The Fit step: the plan each contender would really need, and why not a cheaper one. */
@@ -23,7 +23,7 @@ class FitStep implements StepBody {
   }
 
   @Override
-  public String own(Workspace.Session session) {
+  public String own(Session session) {
     return RowsAsRead.of(session.asked()).query();
   }
 
@@ -33,7 +33,7 @@ class FitStep implements StepBody {
   }
 
   @Override
-  public void fill(Workspace.Session session, Model model) {
+  public void fill(Session session, Model model) {
     RowsAsRead read = RowsAsRead.of(session.asked());
     model.addAttribute("demand", NeedRows.demand(session));
     model.addAttribute("fit", FitView.of(session));

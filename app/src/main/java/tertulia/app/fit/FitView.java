@@ -16,7 +16,7 @@ import tertulia.app.display.FindingWords;
 import tertulia.app.exchange.Codes;
 import tertulia.app.workspace.Cell;
 import tertulia.app.workspace.Known;
-import tertulia.app.workspace.Workspace;
+import tertulia.app.workspace.Session;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.NeedCosts;
 import tertulia.core.evaluation.NeedCosts.Effect;
@@ -104,7 +104,7 @@ record FitView(
   /** What a must costs the selection and each contender. */
   record Cost(String need, Cell selection, List<Cell> contenders) {}
 
-  static FitView of(Workspace.Session session) {
+  static FitView of(Session session) {
     NeedCosts costs = session.evaluation().costs().overall().needCosts();
     List<Integer> ends = yearEnds(session);
     return new FitView(
@@ -122,13 +122,13 @@ record FitView(
         Unasked.of(session));
   }
 
-  private static Stream<Unsaid> unsaid(Workspace.Session session, Contender contender) {
+  private static Stream<Unsaid> unsaid(Session session, Contender contender) {
     return session.evaluation().costs().questions(contender.id()).stream()
         .map(question -> unsaid(session, contender, question));
   }
 
   /** What we use is said under Need; what a page allows, in the catalogue. */
-  private static Unsaid unsaid(Workspace.Session session, Contender contender, Question question) {
+  private static Unsaid unsaid(Session session, Contender contender, Question question) {
     boolean organises = session.person().organises() && !session.table().decided();
     return new Unsaid(
         contender.tool().name(),
@@ -143,7 +143,7 @@ record FitView(
             : organises ? session.pricePage(contender.id()) : "/catalogue/" + contender.id());
   }
 
-  private static List<PlanLine> planLines(Workspace.Session session, Contender contender) {
+  private static List<PlanLine> planLines(Session session, Contender contender) {
     String why = session.why("plans", "contender", contender.id());
     List<PlanLine> lines = new ArrayList<>();
     for (PlanMonths plan : session.evaluation().costs().overall().planMonths(contender.id())) {
@@ -191,7 +191,7 @@ record FitView(
     return verdict.qualifies() && unpriced ? "price on request" : reasons(verdict);
   }
 
-  private static String strips(Workspace.Session session) {
+  private static String strips(Session session) {
     List<PlansChart.Tool> tools =
         session.columns().stream()
             .map(c ->
@@ -257,7 +257,7 @@ record FitView(
   }
 
   /** Only of contenders that have a plan with a figure for these people. */
-  private static Optional<Promise> promise(Workspace.Session session, Contender contender) {
+  private static Optional<Promise> promise(Session session, Contender contender) {
     if (!(session.evaluation().costs().now().withoutNeeds(contender.id())
         instanceof Outcome.Found<SteadyCost> bare)) {
       return Optional.empty();
@@ -300,12 +300,12 @@ record FitView(
             contender.setAside().orElse("")));
   }
 
-  private static Horizon horizon(Workspace.Session session) {
+  private static Horizon horizon(Session session) {
     return session.table().selection().horizon();
   }
 
   /** The last plan month of each calendar year. */
-  private static List<Integer> yearEnds(Workspace.Session session) {
+  private static List<Integer> yearEnds(Session session) {
     List<Integer> ends = new ArrayList<>();
     for (int m = 0; m < horizon(session).months(); m++) {
       YearMonth month = horizon(session).month(m);
@@ -316,7 +316,7 @@ record FitView(
     return ends;
   }
 
-  private static Needed needed(Workspace.Session session, Contender contender, List<Integer> ends) {
+  private static Needed needed(Session session, Contender contender, List<Integer> ends) {
     List<PlanNeeded> stretches = session.evaluation().costs().overall().plansNeeded(contender.id());
     List<String> byYear = new ArrayList<>();
     for (int end : ends) {
@@ -343,7 +343,7 @@ record FitView(
         turns);
   }
 
-  private static boolean isFree(Workspace.Session session, Contender contender, String plan) {
+  private static boolean isFree(Session session, Contender contender, String plan) {
     return contender.offerings().stream()
         .filter(offering -> offering.plan().name().equals(plan))
         .flatMap(offering -> session.evaluation().costs().now().planAlone(offering).stream())
@@ -351,7 +351,7 @@ record FitView(
   }
 
   private static String turn(
-      Workspace.Session session, Contender contender, PlanNeeded before, PlanNeeded after) {
+      Session session, Contender contender, PlanNeeded before, PlanNeeded after) {
     String until = Dates.shortMonth(horizon(session).month(before.months().end() - 1));
     String reasons =
         before.stops().stream().map(Reason::sentence).collect(Collectors.joining("; "));
@@ -368,7 +368,7 @@ record FitView(
         + (reasons.isEmpty() ? "" : " (" + reasons + ")");
   }
 
-  private static Cost cost(Workspace.Session session, NeedCosts.Line line) {
+  private static Cost cost(Session session, NeedCosts.Line line) {
     String capability = line.need().capability().id();
     String whyAll = session.why("needcostall", "capability", capability);
     return new Cost(
@@ -396,7 +396,7 @@ record FitView(
     };
   }
 
-  private static String picture(Workspace.Session session, NeedCosts costs) {
+  private static String picture(Session session, NeedCosts costs) {
     Money zero = Money.zero(session.evaluation().selection().currency());
     List<NeedsChart.Bar> bars = new ArrayList<>();
     for (NeedCosts.Line line : costs.lines()) {
@@ -417,7 +417,7 @@ record FitView(
     return bars.isEmpty() ? "" : NeedsChart.draw(bars, horizon(session).months());
   }
 
-  private static List<String> says(Workspace.Session session) {
+  private static List<String> says(Session session) {
     FindingWords words = new FindingWords(session.table().selection());
     return new FitFindings(session.evaluation().costs()).all().stream().map(words::of).toList();
   }

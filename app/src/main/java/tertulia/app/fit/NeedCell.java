@@ -11,7 +11,7 @@ import tertulia.app.exchange.ToolReader;
 import tertulia.app.exchange.ToolSheet;
 import tertulia.app.selection.Proof;
 import tertulia.app.workspace.Cell;
-import tertulia.app.workspace.Workspace;
+import tertulia.app.workspace.Session;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Met;
 import tertulia.core.fit.Answer;
@@ -29,12 +29,12 @@ final class NeedCell {
   private NeedCell() {}
 
   /** With the pictures that show it, if the reader may see any. */
-  static Cell of(Workspace.Session session, Contender contender, Need need) {
+  static Cell of(Session session, Contender contender, Need need) {
     return said(session, contender, need)
         .showing(session.table().proofs(Proof.ofFact(need.capability().id(), contender.id())));
   }
 
-  private static Cell said(Workspace.Session session, Contender contender, Need need) {
+  private static Cell said(Session session, Contender contender, Need need) {
     Optional<Option> option = session.evaluation().costs().now().optionNow(contender.id());
     if (contender.offerings().isEmpty()) {
       return Cell.missing("no plans entered", "");
@@ -74,7 +74,7 @@ final class NeedCell {
   }
 
   /** What a confirmation of the need's fact is called: a condition is one of the whole tool. */
-  private static String key(Workspace.Session session, Need need) {
+  private static String key(Session session, Need need) {
     return part(session, need)
         .filter(part -> part.ofPlan().isEmpty())
         .map(part -> "condition:" + part.condition())
@@ -82,14 +82,14 @@ final class NeedCell {
   }
 
   /** What is known of a need that somebody wrote down; empty for what nobody asked for. */
-  private static Optional<Brief.NeedPart> part(Workspace.Session session, Need need) {
+  private static Optional<Brief.NeedPart> part(Session session, Need need) {
     return session.table().file().brief().needs().stream()
         .filter(part -> part.id().equals(need.capability().id()))
         .findFirst();
   }
 
   /** Id of what a plan's facts say of a need. */
-  private static String ofPlan(Workspace.Session session, Need need) {
+  private static String ofPlan(Session session, Need need) {
     return part(session, need)
         .flatMap(Brief.NeedPart::ofPlan)
         .map(Codes::slug)
@@ -98,11 +98,7 @@ final class NeedCell {
 
   /** What other sources say of the same plan, if it is something else; empty if nothing is. */
   private static String conflict(
-      Workspace.Session session,
-      Contender contender,
-      Optional<Option> option,
-      Need need,
-      Fact inForce) {
+      Session session, Contender contender, Optional<Option> option, Need need, Fact inForce) {
     return session.table().file().contenders().stream()
         .map(SelectionFile.ContenderPart::tool)
         .filter(tool -> tool.id().equals(contender.id()))
@@ -138,14 +134,14 @@ final class NeedCell {
   }
 
   /** The ground of a fact and its day, marked if it is old; empty if there is no fact. */
-  static String source(Fact fact, Workspace.Session session) {
+  static String source(Fact fact, Session session) {
     if (fact.answer() == Answer.UNKNOWN && fact.count().isEmpty()) {
       return "";
     }
     return source(fact.source(), session);
   }
 
-  static String source(Provenance source, Workspace.Session session) {
+  static String source(Provenance source, Session session) {
     return source.ground().words()
         + (session.isOld(source) ? ", old: " : ", ")
         + Dates.day(source.asOf())

@@ -5,7 +5,7 @@ import java.util.List;
 import tertulia.app.display.Figures;
 import tertulia.app.workspace.Cell;
 import tertulia.app.workspace.Row;
-import tertulia.app.workspace.Workspace;
+import tertulia.app.workspace.Session;
 import tertulia.core.fit.Importance;
 import tertulia.core.fit.Need;
 import tertulia.core.growth.Measure;
@@ -15,7 +15,7 @@ public final class NeedRows {
   private NeedRows() {}
 
   /** Units needed of each measure by the people under discussion. */
-  public static List<Cell> demand(Workspace.Session session) {
+  public static List<Cell> demand(Session session) {
     List<Cell> cells = new ArrayList<>();
     for (Measure measure : session.table().selection().demands().keySet()) {
       int units = session.evaluation().costs().occasion().units().of(measure).orElseThrow();
@@ -27,7 +27,7 @@ public final class NeedRows {
   }
 
   /** For each need the answer of the plan each contender would need; or its last if none fits. */
-  public static List<Row> needs(Workspace.Session session) {
+  public static List<Row> needs(Session session) {
     List<Row> rows = new ArrayList<>();
     for (Need need : session.table().selection().needs()) {
       rows.add(

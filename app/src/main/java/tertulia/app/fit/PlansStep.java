@@ -3,8 +3,8 @@ package tertulia.app.fit;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
 import org.springframework.ui.Model;
+import tertulia.app.workspace.Session;
 import tertulia.app.workspace.StepBody;
-import tertulia.app.workspace.Workspace;
 import tertulia.core.evaluation.Contender;
 
 /** One contender plan by plan: which of them is needed, and what the next would bring. */
@@ -23,7 +23,7 @@ class PlansStep implements StepBody {
   }
 
   @Override
-  public String own(Workspace.Session session) {
+  public String own(Session session) {
     return asked(session).map(c -> "contender=" + c.id()).orElse("");
   }
 
@@ -33,14 +33,14 @@ class PlansStep implements StepBody {
   }
 
   @Override
-  public void fill(Workspace.Session session, Model model) {
+  public void fill(Session session, Model model) {
     model.addAttribute("all", session.columns());
     asked(session)
         .ifPresent(contender -> model.addAttribute("plans", PlansView.of(session, contender)));
   }
 
   /** The contender asked for, or the first at the table; empty if there is none. */
-  private static Optional<Contender> asked(Workspace.Session session) {
+  private static Optional<Contender> asked(Session session) {
     String asked = session.asked().getOrDefault("contender", "");
     return session.columns().stream()
         .filter(c -> c.id().equals(asked))

@@ -15,7 +15,7 @@ import tertulia.app.exchange.SelectionFile;
 import tertulia.app.workspace.Cell;
 import tertulia.app.workspace.Head;
 import tertulia.app.workspace.Row;
-import tertulia.app.workspace.Workspace;
+import tertulia.app.workspace.Session;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Evaluation;
 import tertulia.core.finding.PlanFindings;
@@ -55,19 +55,19 @@ record PlansView(
   /** A plan with what is said of it. */
   record Head(String name, String word, String look) {}
 
-  static PlansView of(Workspace.Session session, Contender contender) {
+  static PlansView of(Session session, Contender contender) {
     return new Writer(session, contender).write();
   }
 
   private static final class Writer {
-    private final Workspace.Session session;
+    private final Session session;
     private final Evaluation evaluation;
     private final Contender contender;
     private final List<Offering> offerings;
     private final PlanFindings findings;
     private final Map<String, SteadyCost> costs = new LinkedHashMap<>();
 
-    Writer(Workspace.Session session, Contender contender) {
+    Writer(Session session, Contender contender) {
       this.session = session;
       this.evaluation = session.evaluation();
       this.contender = contender;
@@ -313,7 +313,7 @@ record PlansView(
     }
 
     /** What the page speaks of, in its order. */
-    private static List<Capability> known(Workspace.Session session, Contender contender) {
+    private static List<Capability> known(Session session, Contender contender) {
       return session.table().file().contenders().stream()
           .map(SelectionFile.ContenderPart::tool)
           .filter(tool -> tool.id().equals(contender.id()))

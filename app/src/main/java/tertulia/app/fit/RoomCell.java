@@ -8,7 +8,7 @@ import java.util.Optional;
 import tertulia.app.display.Dates;
 import tertulia.app.display.Figures;
 import tertulia.app.workspace.Cell;
-import tertulia.app.workspace.Workspace;
+import tertulia.app.workspace.Session;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.fit.Room;
 import tertulia.core.fit.Room.Bound;
@@ -21,7 +21,7 @@ import tertulia.core.time.Horizon;
 final class RoomCell {
   private RoomCell() {}
 
-  static Cell of(Workspace.Session session, Contender contender, Measure measure) {
+  static Cell of(Session session, Contender contender, Measure measure) {
     String why = session.why("room", "contender", contender.id(), "measure", measure.id());
     Optional<Room> now = session.evaluation().costs().now().roomNow(contender.id(), measure);
     Optional<Room> months = session.evaluation().costs().now().room(contender.id(), measure);
@@ -47,7 +47,7 @@ final class RoomCell {
   /**
    * What a confirmation is called: of an allowance by itself, of all else with the plan's prices.
    */
-  private static String key(Workspace.Session session, Contender contender, Measure measure) {
+  private static String key(Session session, Contender contender, Measure measure) {
     Plan plan = session.evaluation().costs().now().optionNow(contender.id()).orElseThrow().plan();
     return plan.allowances().stream().anyMatch(a -> a.measure().equals(measure))
         ? "allowance:" + measure.id()

@@ -2,7 +2,7 @@ package tertulia.app.fit;
 
 import java.util.List;
 import tertulia.app.selection.Proof;
-import tertulia.app.workspace.Workspace;
+import tertulia.app.workspace.Session;
 
 /**
  * A fact beside which somebody may put a picture.
@@ -11,7 +11,7 @@ import tertulia.app.workspace.Workspace;
  */
 record Showable(String code, String words) {
   /** Those of everybody who is at the table; none while nothing is needed. */
-  static List<Showable> of(Workspace.Session session) {
+  static List<Showable> of(Session session) {
     return session.columns().stream()
         .flatMap(contender ->
             session.table().selection().needs().stream()

@@ -10,7 +10,7 @@ import tertulia.app.display.Figures;
 import tertulia.app.exchange.Codes;
 import tertulia.app.exchange.SelectionFile;
 import tertulia.app.workspace.Cell;
-import tertulia.app.workspace.Workspace;
+import tertulia.app.workspace.Session;
 import tertulia.core.evaluation.Comparison;
 import tertulia.core.fit.Capability;
 import tertulia.core.fit.Count;
@@ -28,7 +28,7 @@ import tertulia.core.fit.Need;
 record Unasked(String id, String name, List<Cell> cells, String have, String unit) {
 
   /** All of them, those first that would tell the contenders apart. */
-  static List<Unasked> of(Workspace.Session session) {
+  static List<Unasked> of(Session session) {
     List<Need> needs = new ArrayList<>();
     names(session)
         .forEach((id, name) -> {
@@ -49,7 +49,7 @@ record Unasked(String id, String name, List<Cell> cells, String have, String uni
         .toList();
   }
 
-  private static Unasked of(Workspace.Session session, Comparison.SideBySide.OfNeed row) {
+  private static Unasked of(Session session, Comparison.SideBySide.OfNeed row) {
     Capability capability = row.need().capability();
     return new Unasked(
         capability.id(),
@@ -68,14 +68,14 @@ record Unasked(String id, String name, List<Cell> cells, String have, String uni
   }
 
   /** Such as "most first: Kelp Talk 61, Halvard Desk at least 40". */
-  static String mostFirst(Workspace.Session session, Comparison.SideBySide.OfNeed row) {
+  static String mostFirst(Session session, Comparison.SideBySide.OfNeed row) {
     return row.mostFirst().stream()
         .map(i -> session.columns().get(i).tool().name() + " " + row.count(i).orElseThrow().many())
         .collect(Collectors.joining(", ", "most first: ", ""));
   }
 
   /** Names of what the pages of those at the table say anything about, by id. */
-  static Map<String, String> names(Workspace.Session session) {
+  static Map<String, String> names(Session session) {
     Map<String, String> names = new TreeMap<>();
     session.table().file().contenders().stream()
         .filter(part -> part.setAside() == null)

@@ -4,8 +4,8 @@ import java.util.List;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
 import org.springframework.ui.Model;
+import tertulia.app.workspace.Session;
 import tertulia.app.workspace.StepBody;
-import tertulia.app.workspace.Workspace;
 import tertulia.core.evaluation.Contender;
 
 /** Two contenders head to head. */
@@ -27,7 +27,7 @@ class VersusStep implements StepBody {
   }
 
   @Override
-  public String own(Workspace.Session session) {
+  public String own(Session session) {
     return pair(session).map(p -> "one=" + p.left().id() + "&other=" + p.right().id()).orElse("");
   }
 
@@ -37,7 +37,7 @@ class VersusStep implements StepBody {
   }
 
   @Override
-  public void fill(Workspace.Session session, Model model) {
+  public void fill(Session session, Model model) {
     model.addAttribute("all", session.columns());
     pair(session)
         .ifPresent(pair ->
@@ -45,7 +45,7 @@ class VersusStep implements StepBody {
   }
 
   /** Those asked for; where one is not, the best placed that is not the other. */
-  private static Optional<Pair> pair(Workspace.Session session) {
+  private static Optional<Pair> pair(Session session) {
     List<Contender> all = session.columns();
     if (all.size() < 2) {
       return Optional.empty();
@@ -61,7 +61,7 @@ class VersusStep implements StepBody {
   }
 
   /** By total, then those that are not ranked. */
-  private static List<Contender> placed(Workspace.Session session) {
+  private static List<Contender> placed(Session session) {
     List<String> order =
         session
             .evaluation()
@@ -76,7 +76,7 @@ class VersusStep implements StepBody {
         .toList();
   }
 
-  private static Optional<Contender> asked(Workspace.Session session, String which) {
+  private static Optional<Contender> asked(Session session, String which) {
     String id = session.asked().getOrDefault(which, "");
     return session.columns().stream().filter(c -> c.id().equals(id)).findFirst();
   }

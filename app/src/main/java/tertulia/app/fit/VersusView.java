@@ -10,7 +10,7 @@ import tertulia.app.display.Figures;
 import tertulia.app.workspace.Cell;
 import tertulia.app.workspace.HorizonCell;
 import tertulia.app.workspace.Known;
-import tertulia.app.workspace.Workspace;
+import tertulia.app.workspace.Session;
 import tertulia.core.evaluation.Amount;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Evaluation;
@@ -49,13 +49,12 @@ record VersusView(
   /** A row: what it is about, the two, and who is ahead by how much. */
   record Line(Cell about, Cell left, Cell right, Cell ahead) {}
 
-  static VersusView of(Workspace.Session session, Contender left, Contender right) {
+  static VersusView of(Session session, Contender left, Contender right) {
     HeadToHead found = session.evaluation().headToHead(left.id(), right.id());
     return new Writer(session, left, right, found).write();
   }
 
-  private record Writer(
-      Workspace.Session session, Contender left, Contender right, HeadToHead found) {
+  private record Writer(Session session, Contender left, Contender right, HeadToHead found) {
     VersusView write() {
       return new VersusView(
           corner(left),
@@ -162,7 +161,7 @@ record VersusView(
     private List<Line> money() {
       List<Line> lines = new ArrayList<>();
       for (HeadToHead.AtHeadcount at : found.money()) {
-        Workspace.Session then = session.at(at.people());
+        Session then = session.at(at.people());
         lines.add(
             new Line(
                 Cell.fact("A month for " + Figures.counted(at.people(), "people")),

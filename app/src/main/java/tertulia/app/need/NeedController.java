@@ -26,9 +26,9 @@ import tertulia.app.standin.RatesOfExchange;
 import tertulia.app.web.Conflict;
 import tertulia.app.web.FormFields;
 import tertulia.app.web.OtherVersion;
+import tertulia.app.workspace.Session;
 import tertulia.app.workspace.StepBody;
 import tertulia.app.workspace.Steps;
-import tertulia.app.workspace.Workspace;
 import tertulia.core.fit.Places;
 
 /** The Need step: for whom, how many, what must be there. */
@@ -85,7 +85,7 @@ class NeedController implements StepBody {
             "other", OtherVersion.of(BriefConverter.form(now.file().brief(), now.version())));
       }
     }
-    Workspace.Session session = steps.open(id, Map.of(), person);
+    Session session = steps.open(id, Map.of(), person);
     String page = steps.refused(session, this, model, response);
     model.addAttribute("form", withRoom(form, session));
     model.addAttribute("faults", faults);
@@ -105,7 +105,7 @@ class NeedController implements StepBody {
     if (form.follows) {
       form.groups = BriefConverter.form(selections.load(id).file().brief(), form.version).groups;
     }
-    Workspace.Session session = steps.open(id, Map.of(), person);
+    Session session = steps.open(id, Map.of(), person);
     String page = steps.page(session, this, model);
     model.addAttribute("form", withRoom(form, session));
     model.addAttribute("sections", NeedSection.of(session, Set.of("needs")));
@@ -132,7 +132,7 @@ class NeedController implements StepBody {
     if (form.follows) {
       form.groups = BriefConverter.form(selections.load(id).file().brief(), form.version).groups;
     }
-    Workspace.Session session = steps.open(id, Map.of(), person);
+    Session session = steps.open(id, Map.of(), person);
     String page =
         faults.isEmpty()
             ? steps.page(session, this, model)
@@ -151,7 +151,7 @@ class NeedController implements StepBody {
     return page;
   }
 
-  private BriefForm withRoom(BriefForm form, Workspace.Session session) {
+  private BriefForm withRoom(BriefForm form, Session session) {
     return BriefConverter.withRoom(
         form, session.table().selection().counted(), catalogue.ownMeasures());
   }
@@ -192,7 +192,7 @@ class NeedController implements StepBody {
   }
 
   @Override
-  public void fill(Workspace.Session session, Model model) {
+  public void fill(Session session, Model model) {
     Table table = session.table();
     model.addAttribute("needless", table.selection().needs().isEmpty());
     model.addAttribute("demand", NeedRows.demand(session));

@@ -8,7 +8,7 @@ import java.util.Set;
 import java.util.regex.Pattern;
 import tertulia.app.display.Dates;
 import tertulia.app.display.Figures;
-import tertulia.app.workspace.Workspace;
+import tertulia.app.workspace.Session;
 import tertulia.core.evaluation.Costs;
 import tertulia.core.evaluation.Selection;
 import tertulia.core.fit.Importance;
@@ -35,7 +35,7 @@ record NeedSection(String id, String title, String says, boolean open) {
           "time", Pattern.compile("hour|changeHours|oldTool"));
 
   /** All parts in the order in which they are filled in. */
-  static List<NeedSection> of(Workspace.Session session, Set<String> faults) {
+  static List<NeedSection> of(Session session, Set<String> faults) {
     Selection s = session.table().selection();
     List<NeedSection> sections = new ArrayList<>();
     sections.add(section("question", "The question", shortened(s.purpose()), false, faults));

@@ -8,8 +8,9 @@ import tertulia.app.display.Dates;
 import tertulia.app.display.FindingWords;
 import tertulia.app.workspace.Cell;
 import tertulia.app.workspace.Head;
+import tertulia.app.workspace.Heads;
 import tertulia.app.workspace.HorizonCell;
-import tertulia.app.workspace.Workspace;
+import tertulia.app.workspace.Session;
 import tertulia.core.decision.Decision;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.finding.AnswerFinding;
@@ -41,7 +42,7 @@ record AnswerLine(
     String note) {
   private static final Cell NOTHING = Cell.fact("");
 
-  static AnswerLine of(Workspace.Session session, Optional<Decision> decision) {
+  static AnswerLine of(Session session, Optional<Decision> decision) {
     AnswerFindings findings = new AnswerFindings(session.evaluation());
     FindingWords words = new FindingWords(session.table().selection());
     Progress.Next next = Progress.of(session.evaluation(), decision).next();
@@ -92,7 +93,7 @@ record AnswerLine(
         + ".";
   }
 
-  private static Head head(Workspace.Session session, Contender contender) {
-    return Workspace.head(session, contender);
+  private static Head head(Session session, Contender contender) {
+    return Heads.of(session, contender);
   }
 }

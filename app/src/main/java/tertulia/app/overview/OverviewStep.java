@@ -5,8 +5,8 @@ import org.springframework.ui.Model;
 import tertulia.app.decision.Decisions;
 import tertulia.app.trail.Trail;
 import tertulia.app.web.Again;
+import tertulia.app.workspace.Session;
 import tertulia.app.workspace.StepBody;
-import tertulia.app.workspace.Workspace;
 
 /** What a selection has come to, for somebody who was not there. */
 @Component
@@ -38,7 +38,7 @@ class OverviewStep implements StepBody {
   }
 
   @Override
-  public void fill(Workspace.Session session, Model model) {
+  public void fill(Session session, Model model) {
     long id = session.table().id();
     model.addAttribute(
         "overview", OverviewView.of(session, decisions.find(id).map(Decisions.Stored::decision)));

@@ -15,9 +15,10 @@ import tertulia.app.display.FindingWords;
 import tertulia.app.exchange.Codes;
 import tertulia.app.workspace.Cell;
 import tertulia.app.workspace.Head;
+import tertulia.app.workspace.Heads;
 import tertulia.app.workspace.HorizonCell;
+import tertulia.app.workspace.Session;
 import tertulia.app.workspace.Shown;
-import tertulia.app.workspace.Workspace;
 import tertulia.core.decision.Decision;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Costs;
@@ -92,7 +93,7 @@ record OverviewView(
   /** A button, why it is there, and where it leads. */
   record Act(String words, String note, String href) {}
 
-  static OverviewView of(Workspace.Session session, Optional<Decision> decision) {
+  static OverviewView of(Session session, Optional<Decision> decision) {
     AnswerFindings findings = new AnswerFindings(session.evaluation());
     FindingWords words = new FindingWords(session.table().selection());
     AnswerFinding answer = findings.answer();
@@ -129,7 +130,7 @@ record OverviewView(
   }
 
   /** By cost alone nothing is firm: then the answer says what is known. */
-  private static List<String> firm(Workspace.Session session, AdviceFindings advice) {
+  private static List<String> firm(Session session, AdviceFindings advice) {
     Advice.Firmness firmness = advice.firmness();
     AdviceWords words = new AdviceWords(session.table().selection());
     return session.evaluation().scores().totals().isEmpty() || firmness.ahead().isEmpty()
@@ -139,7 +140,7 @@ record OverviewView(
             .toList();
   }
 
-  private static List<Take> takes(Workspace.Session session, AdviceFindings advice) {
+  private static List<Take> takes(Session session, AdviceFindings advice) {
     AdviceWords words = new AdviceWords(session.table().selection());
     List<Take> takes = new ArrayList<>();
     advice.weighed().ifPresent(weighed -> takes.add(new Take(words.of(weighed), Optional.empty())));
@@ -150,7 +151,7 @@ record OverviewView(
     return takes;
   }
 
-  private static Optional<Missing> findOut(Workspace.Session session, AdviceFindings advice) {
+  private static Optional<Missing> findOut(Session session, AdviceFindings advice) {
     AdviceWords words = new AdviceWords(session.table().selection());
     return advice
         .next(session.today(), session.daysFresh())
@@ -162,10 +163,7 @@ record OverviewView(
   }
 
   private static Agreed agreed(
-      Workspace.Session session,
-      Decision.Signed signed,
-      AnswerFindings findings,
-      FindingWords words) {
+      Session session, Decision.Signed signed, AnswerFindings findings, FindingWords words) {
     String choice =
         session.table().selection().contenders().stream()
             .filter(c -> c.id().equals(signed.proposal().choice()))
@@ -185,9 +183,9 @@ record OverviewView(
         signed.proposal().reviewOn().map(Dates::day).orElse(""));
   }
 
-  private static Front front(Workspace.Session session, String id) {
+  private static Front front(Session session, String id) {
     Contender contender = session.table().selection().contender(id);
-    Head head = Workspace.head(session, contender);
+    Head head = Heads.of(session, contender);
     Costs costs = session.evaluation().costs();
     Optional<Next> next =
         session.columns().stream()
@@ -207,7 +205,7 @@ record OverviewView(
     return cell.noting("").looking("");
   }
 
-  private static List<WorthChart.Placed> drawn(Workspace.Session session, Optional<String> front) {
+  private static List<WorthChart.Placed> drawn(Session session, Optional<String> front) {
     return session.columns().stream()
         .map(c ->
             new WorthChart.Placed(
@@ -216,7 +214,7 @@ record OverviewView(
   }
 
   /** Cost by headcount, for as long as nothing says what each is worth. */
-  private static String costs(Workspace.Session session) {
+  private static String costs(Session session) {
     Costs costs = session.evaluation().costs();
     if (costs.now().orderByCost().isEmpty()) {
       return "";
@@ -231,7 +229,7 @@ record OverviewView(
   }
 
   /** By totals, then by cost over the months, then as they were brought. */
-  private static List<Contender> order(Workspace.Session session) {
+  private static List<Contender> order(Session session) {
     List<String> ranked =
         session.evaluation().scores().totals().map(Totals::standings).orElse(List.of()).stream()
             .map(Totals.Standing::contender)
@@ -248,8 +246,8 @@ record OverviewView(
     return order;
   }
 
-  private static Line line(Workspace.Session session, Contender contender) {
-    Head head = Workspace.head(session, contender);
+  private static Line line(Session session, Contender contender) {
+    Head head = Heads.of(session, contender);
     return new Line(
         head.mark(),
         head.name(),
@@ -260,7 +258,7 @@ record OverviewView(
         head.total().noting("").named(""));
   }
 
-  private static List<String> bySize(Workspace.Session session, FindingWords words) {
+  private static List<String> bySize(Session session, FindingWords words) {
     return new CostFindings(session.evaluation().costs())
         .all().stream()
             .filter(finding ->
@@ -270,17 +268,16 @@ record OverviewView(
             .toList();
   }
 
-  private static Missing missing(
-      Workspace.Session session, MissingFinding missing, FindingWords words) {
+  private static Missing missing(Session session, MissingFinding missing, FindingWords words) {
     return new Missing(words.of(missing), missing.step().words(), href(session, missing.step()));
   }
 
-  private static String href(Workspace.Session session, Stage stage) {
+  private static String href(Session session, Stage stage) {
     return session.step(Codes.code(stage));
   }
 
   /** What is asked of the reader; or else what the table does next. */
-  private static Act act(Workspace.Session session, Optional<Decision> decision) {
+  private static Act act(Session session, Optional<Decision> decision) {
     Progress.Next next = Progress.of(session.evaluation(), decision).next();
     String note = ProgressWords.note(next, session.today());
     return FirstPage.asked(

@@ -23,6 +23,7 @@ import tertulia.app.selection.PutAway;
 import tertulia.app.selection.Selections;
 import tertulia.app.selection.Table;
 import tertulia.app.web.Again;
+import tertulia.app.workspace.Session;
 import tertulia.app.workspace.Workspace;
 import tertulia.core.decision.Decision;
 
@@ -67,7 +68,7 @@ class SelectionsController {
     PutAway.Shown shown =
         wanted == PutAway.Shown.DELETED && !person.organises() ? PutAway.Shown.AT_HAND : wanted;
     List<Table> tables = selections.all(shown);
-    Function<Table, Workspace.Session> opening = workspace.opening(person);
+    Function<Table, Session> opening = workspace.opening(person);
     FirstPage page =
         FirstPage.of(
             tables,
@@ -85,7 +86,7 @@ class SelectionsController {
   /** A line that was scrolled to. */
   @GetMapping("/selections/{id}/line")
   String line(@PathVariable long id, @AuthenticationPrincipal SignedIn person, Model model) {
-    Workspace.Session session = workspace.open(id, Map.of(), person);
+    Session session = workspace.open(id, Map.of(), person);
     Optional<Decision> decision = decisions.find(id).map(Decisions.Stored::decision);
     model.addAttribute(
         "line",

@@ -28,9 +28,9 @@ import tertulia.app.selection.TriedByHand;
 import tertulia.app.web.Again;
 import tertulia.app.web.Conflict;
 import tertulia.app.web.NotFound;
+import tertulia.app.workspace.Session;
 import tertulia.app.workspace.StepBody;
 import tertulia.app.workspace.Steps;
-import tertulia.app.workspace.Workspace;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.finding.TrialFinding;
 import tertulia.core.finding.TrialFindings;
@@ -60,7 +60,7 @@ class TrialsController implements StepBody {
       @AuthenticationPrincipal SignedIn person,
       Model model,
       HttpServletResponse response) {
-    Workspace.Session session = steps.open(id, Map.of(), person);
+    Session session = steps.open(id, Map.of(), person);
     try {
       Task.From why = TrialsReader.from(from.isEmpty() ? null : from);
       String text =
@@ -84,7 +84,7 @@ class TrialsController implements StepBody {
       @AuthenticationPrincipal SignedIn person,
       Model model,
       HttpServletResponse response) {
-    Workspace.Session session = steps.open(id, Map.of(), person);
+    Session session = steps.open(id, Map.of(), person);
     try {
       Again.until(() -> hands.drop(id, task));
       return "redirect:/selections/" + id + "/trials";
@@ -116,7 +116,7 @@ class TrialsController implements StepBody {
       @AuthenticationPrincipal SignedIn person,
       Model model,
       HttpServletResponse response) {
-    Workspace.Session session = steps.open(id, Map.of(), person);
+    Session session = steps.open(id, Map.of(), person);
     Contender tried = contender(session, contender);
     List<String> trying =
         people == null ? List.of() : people.stream().limit(Limits.TRYING).toList();
@@ -171,7 +171,7 @@ class TrialsController implements StepBody {
   }
 
   private String refused(
-      Workspace.Session session,
+      Session session,
       Model model,
       HttpServletResponse response,
       Map<String, String> faults,
@@ -202,7 +202,7 @@ class TrialsController implements StepBody {
       @RequestParam String contender,
       @AuthenticationPrincipal SignedIn person,
       Model model) {
-    Workspace.Session session = steps.open(id, Map.of(), person);
+    Session session = steps.open(id, Map.of(), person);
     Task tried = task(session, task);
     Optional<Trial.Result> own =
         session.table().selection().trials().results(tried, contender).stream()
@@ -235,7 +235,7 @@ class TrialsController implements StepBody {
       @AuthenticationPrincipal SignedIn person,
       Model model,
       HttpServletResponse response) {
-    Workspace.Session session = steps.open(id, Map.of(), person);
+    Session session = steps.open(id, Map.of(), person);
     Task tried = task(session, task);
     Contender of = contender(session, contender);
     try {
@@ -283,7 +283,7 @@ class TrialsController implements StepBody {
       @RequestParam String contender,
       @AuthenticationPrincipal SignedIn person,
       RedirectAttributes flash) {
-    Workspace.Session session = steps.open(id, Map.of(), person);
+    Session session = steps.open(id, Map.of(), person);
     TrialFinding.TriedFact shown =
         new TrialFindings(session.table().selection())
             .fact(contender(session, contender), task(session, task))
@@ -297,14 +297,14 @@ class TrialsController implements StepBody {
     return "redirect:/selections/" + id + "/trials";
   }
 
-  private static Task task(Workspace.Session session, String id) {
+  private static Task task(Session session, String id) {
     return session.table().selection().trials().tasks().stream()
         .filter(task -> task.id().equals(id))
         .findFirst()
         .orElseThrow(() -> new NotFound("task like this any more"));
   }
 
-  private static Contender contender(Workspace.Session session, String id) {
+  private static Contender contender(Session session, String id) {
     return Stream.of(session.columns())
         .flatMap(List::stream)
         .filter(c -> c.id().equals(id))
@@ -323,7 +323,7 @@ class TrialsController implements StepBody {
   }
 
   @Override
-  public void fill(Workspace.Session session, Model model) {
+  public void fill(Session session, Model model) {
     model.addAttribute("trials", TrialsView.of(session));
     model.addAttribute("faults", Map.of());
     model.addAttribute("typedWords", "");

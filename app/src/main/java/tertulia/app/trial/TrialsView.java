@@ -14,7 +14,7 @@ import tertulia.app.exchange.TrialsReader;
 import tertulia.app.selection.Proof;
 import tertulia.app.selection.Table;
 import tertulia.app.selection.TriedByHand;
-import tertulia.app.workspace.Workspace;
+import tertulia.app.workspace.Session;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Selection;
 import tertulia.core.finding.TrialFinding;
@@ -98,7 +98,7 @@ record TrialsView(
   /** Something that may be tried. */
   record Proposal(String from, String words, String why) {}
 
-  static TrialsView of(Workspace.Session session) {
+  static TrialsView of(Session session) {
     Selection selection = session.table().selection();
     TrialFindings findings = new TrialFindings(selection);
     TrialWords words = new TrialWords(selection);
@@ -145,7 +145,7 @@ record TrialsView(
         fact.tool());
   }
 
-  private static Planned planned(Workspace.Session session, Contender contender) {
+  private static Planned planned(Session session, Contender contender) {
     Selection selection = session.table().selection();
     Optional<Trial> trial = selection.trials().of(contender.id());
     List<String> trying = trial.map(Trial::people).orElse(List.of());
@@ -199,7 +199,7 @@ record TrialsView(
     };
   }
 
-  private static ResultCell cell(Workspace.Session session, Task task, Contender contender) {
+  private static ResultCell cell(Session session, Task task, Contender contender) {
     Trials trials = session.table().selection().trials();
     List<Trial.Result> results = trials.results(task, contender.id());
     boolean may =

@@ -6,7 +6,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Collectors;
 import tertulia.app.display.FindingWords;
-import tertulia.app.workspace.Workspace;
+import tertulia.app.workspace.Session;
 import tertulia.core.evaluation.Agreement;
 import tertulia.core.finding.AgreementFindings;
 import tertulia.core.scoring.Panel;
@@ -34,7 +34,7 @@ record AgreementView(List<String> says, List<Talk> talks, List<Line> people, Str
   /** One person's ranking alone, and what the others' is without this person. */
   record Line(String name, String own, String without) {}
 
-  static AgreementView of(Workspace.Session session) {
+  static AgreementView of(Session session) {
     Agreement agreement = Agreement.of(session.evaluation());
     List<String> shared =
         session.evaluation().scores().totals().stream()
@@ -64,13 +64,13 @@ record AgreementView(List<String> says, List<Talk> talks, List<Line> people, Str
   }
 
   /** Contenders in their order, such as "Slotmeer, Pierbook, Quaymate". */
-  private static String order(Workspace.Session session, List<String> ranking) {
+  private static String order(Session session, List<String> ranking) {
     return ranking.stream()
         .map(id -> session.table().selection().contender(id).tool().name())
         .collect(Collectors.joining(", "));
   }
 
-  private static Talk talk(Workspace.Session session, Agreement.Point point) {
+  private static Talk talk(Session session, Agreement.Point point) {
     List<Voice> voices = new ArrayList<>();
     for (Panel.Given voice : List.of(point.high(), point.low())) {
       voices.add(
@@ -88,7 +88,7 @@ record AgreementView(List<String> says, List<Talk> talks, List<Line> people, Str
   }
 
   /** A name with what that person knows about. */
-  private static String known(Workspace.Session session, String name) {
+  private static String known(Session session, String name) {
     String competence = session.table().competence(name);
     return competence.isEmpty() ? name : name + " (" + competence + ")";
   }

@@ -16,8 +16,8 @@ import tertulia.app.display.FindingWords;
 import tertulia.app.exchange.SelectionReader;
 import tertulia.app.people.SignedIn;
 import tertulia.app.web.FormFields;
+import tertulia.app.workspace.Session;
 import tertulia.app.workspace.Steps;
-import tertulia.app.workspace.Workspace;
 import tertulia.core.evaluation.Evaluation;
 import tertulia.core.finding.ScoreFindings;
 import tertulia.core.scoring.Criterion;
@@ -42,13 +42,13 @@ class EffectController {
       @ModelAttribute("form") CriteriaForm form,
       @AuthenticationPrincipal SignedIn person,
       Model model) {
-    Workspace.Session session = steps.open(id, Map.of(), person);
+    Session session = steps.open(id, Map.of(), person);
     model.addAttribute("effects", effects(session, form));
     return "weighing/effects";
   }
 
   /** In sentences; of what cannot be read nothing is said until it is saved. */
-  private static List<String> effects(Workspace.Session session, CriteriaForm form) {
+  private static List<String> effects(Session session, CriteriaForm form) {
     CriteriaConverter.Converted converted =
         CriteriaConverter.convert(form, session.table().file().brief());
     if (!converted.faults().isEmpty()) {

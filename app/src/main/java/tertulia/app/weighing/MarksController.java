@@ -31,9 +31,9 @@ import tertulia.app.web.Again;
 import tertulia.app.web.Conflict;
 import tertulia.app.web.NotFound;
 import tertulia.app.workspace.Cell;
+import tertulia.app.workspace.Session;
 import tertulia.app.workspace.StepBody;
 import tertulia.app.workspace.Steps;
-import tertulia.app.workspace.Workspace;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.finding.Progress;
 import tertulia.core.finding.TrialFinding;
@@ -139,7 +139,7 @@ class MarksController implements StepBody {
       @RequestParam Map<String, String> query,
       @AuthenticationPrincipal SignedIn person,
       Model model) {
-    Workspace.Session session = steps.open(id, query, person);
+    Session session = steps.open(id, query, person);
     checkThere(session.table(), criterion, contender);
     Mark mark =
         own(session, criterion, contender)
@@ -168,7 +168,7 @@ class MarksController implements StepBody {
       @RequestParam Map<String, String> query,
       @AuthenticationPrincipal SignedIn person,
       Model model) {
-    Workspace.Session session = steps.open(id, query, person);
+    Session session = steps.open(id, query, person);
     checkThere(session.table(), criterion, contender);
     try {
       String why = Codes.text(note.strip(), 1000);
@@ -203,7 +203,7 @@ class MarksController implements StepBody {
       @AuthenticationPrincipal SignedIn person,
       Model model,
       HttpServletResponse response) {
-    Workspace.Session session = steps.open(id, Map.of(), person);
+    Session session = steps.open(id, Map.of(), person);
     String criterion = cell.substring(0, Math.max(0, cell.indexOf(' ')));
     String contender = cell.substring(cell.indexOf(' ') + 1);
     checkThere(session.table(), criterion, contender);
@@ -224,7 +224,7 @@ class MarksController implements StepBody {
   }
 
   private String refused(
-      Workspace.Session session,
+      Session session,
       Model model,
       HttpServletResponse response,
       String cell,
@@ -245,7 +245,7 @@ class MarksController implements StepBody {
     return "redirect:/selections/" + id + "/marks";
   }
 
-  private static Optional<Mark> own(Workspace.Session session, String criterion, String contender) {
+  private static Optional<Mark> own(Session session, String criterion, String contender) {
     return session
         .table()
         .member(session.person())
@@ -253,7 +253,7 @@ class MarksController implements StepBody {
   }
 
   private static void reason(
-      Workspace.Session session,
+      Session session,
       Model model,
       String criterion,
       String contender,
@@ -296,7 +296,7 @@ class MarksController implements StepBody {
     }
   }
 
-  static List<Criterion> judged(Workspace.Session session) {
+  static List<Criterion> judged(Session session) {
     return Criterion.byHeading(session.evaluation().scores().criteria()).stream()
         .filter(c -> c.kind() instanceof Criterion.Judged)
         .toList();
@@ -313,7 +313,7 @@ class MarksController implements StepBody {
   }
 
   @Override
-  public void fill(Workspace.Session session, Model model) {
+  public void fill(Session session, Model model) {
     Set<String> headed = new HashSet<>();
     List<Line> lines =
         judged(session).stream()
@@ -342,7 +342,7 @@ class MarksController implements StepBody {
   }
 
   /** How many marks the reader has left to give. */
-  private static String left(Workspace.Session session) {
+  private static String left(Session session) {
     int all = Progress.marksToGive(session.table().selection());
     int left =
         session
@@ -355,8 +355,7 @@ class MarksController implements StepBody {
         : "You have " + left + " of " + all + " marks left to give.";
   }
 
-  private static MarkCell cell(
-      Workspace.Session session, Criterion criterion, Contender contender) {
+  private static MarkCell cell(Session session, Criterion criterion, Contender contender) {
     Optional<Mark> own = own(session, criterion.id(), contender.id());
     return new MarkCell(
         contender.id(),
@@ -381,7 +380,7 @@ class MarksController implements StepBody {
 
   /** Says beside a value which of the marks in it come with an interest. */
   private static Cell interested(
-      Cell value, Workspace.Session session, Criterion criterion, Contender contender) {
+      Cell value, Session session, Criterion criterion, Contender contender) {
     String interests =
         session.table().selection().panel().members().stream()
             .flatMap(member ->
@@ -396,7 +395,7 @@ class MarksController implements StepBody {
         : value.noting(value.note().isEmpty() ? interests : value.note() + "; " + interests);
   }
 
-  private static String tried(Workspace.Session session, Criterion criterion, Contender contender) {
+  private static String tried(Session session, Criterion criterion, Contender contender) {
     Trials trials = session.table().selection().trials();
     Task.From from = new Task.From.OfCriterion(criterion.id());
     return trials.tasks().stream()

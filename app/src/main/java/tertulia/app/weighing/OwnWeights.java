@@ -8,7 +8,7 @@ import java.util.Optional;
 import tertulia.app.exchange.Json;
 import tertulia.app.exchange.SelectionFile;
 import tertulia.app.exchange.WeighingReader;
-import tertulia.app.workspace.Workspace;
+import tertulia.app.workspace.Session;
 import tertulia.core.scoring.Consistency;
 import tertulia.core.scoring.Criterion;
 import tertulia.core.scoring.Member;
@@ -45,7 +45,7 @@ record OwnWeights(
    */
   record Pair(String id, String one, String other, int times, String sends) {}
 
-  static OwnWeights of(Workspace.Session session) {
+  static OwnWeights of(Session session) {
     List<Criterion> criteria = session.evaluation().scores().criteria();
     Optional<SelectionFile.MemberPart> part = session.table().part(session.person());
     WeighingReader.Elicitation way =

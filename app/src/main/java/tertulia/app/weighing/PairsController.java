@@ -21,8 +21,8 @@ import tertulia.app.people.SignedIn;
 import tertulia.app.selection.Views;
 import tertulia.app.web.Again;
 import tertulia.app.web.NotFound;
+import tertulia.app.workspace.Session;
 import tertulia.app.workspace.Steps;
-import tertulia.app.workspace.Workspace;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.scoring.Better;
 import tertulia.core.scoring.Criterion;
@@ -109,7 +109,7 @@ class PairsController {
       @RequestParam Map<String, String> query,
       @AuthenticationPrincipal SignedIn person,
       Model model) {
-    Workspace.Session session = steps.open(id, query, person);
+    Session session = steps.open(id, query, person);
     fill(session, judged(session, criterion), "", model);
     return "weighing/pairs :: pairs";
   }
@@ -126,7 +126,7 @@ class PairsController {
       @RequestParam Map<String, String> query,
       @AuthenticationPrincipal SignedIn person,
       Model model) {
-    Workspace.Session session = steps.open(id, query, person);
+    Session session = steps.open(id, query, person);
     Criterion judged = judged(session, criterion);
     List<String> there = session.columns().stream().map(Contender::id).toList();
     if (!there.contains(one) || !there.contains(other) || one.equals(other)) {
@@ -161,27 +161,27 @@ class PairsController {
       @RequestParam Map<String, String> query,
       @AuthenticationPrincipal SignedIn person,
       Model model) {
-    Workspace.Session session = steps.open(id, query, person);
+    Session session = steps.open(id, query, person);
     judged(session, criterion);
     Map<String, Integer> taken = new LinkedHashMap<>();
     proposal(session, criterion)
         .marks()
         .forEach((contender, mark) -> taken.put(contender, MarksByPairs.taken(mark)));
     Again.until(() -> views.markAll(id, person, criterion, taken));
-    Workspace.Session now = steps.open(id, query, person);
+    Session now = steps.open(id, query, person);
     steps.page(now, marks, model);
     model.addAttribute("changed", new MarksController.Changed(criterion, ""));
     return "weighing/taken";
   }
 
-  private static Criterion judged(Workspace.Session session, String criterion) {
+  private static Criterion judged(Session session, String criterion) {
     return MarksController.judged(session).stream()
         .filter(candidate -> candidate.id().equals(criterion))
         .findFirst()
         .orElseThrow(() -> new NotFound("criterion to mark like that any more"));
   }
 
-  private static List<SelectionFile.PairPart> said(Workspace.Session session, String criterion) {
+  private static List<SelectionFile.PairPart> said(Session session, String criterion) {
     List<String> there = session.columns().stream().map(Contender::id).toList();
     return session.table().part(session.person()).stream()
         .flatMap(part -> part.compared().stream())
@@ -190,7 +190,7 @@ class PairsController {
         .toList();
   }
 
-  private static MarksByPairs proposal(Workspace.Session session, String criterion) {
+  private static MarksByPairs proposal(Session session, String criterion) {
     List<String> contenders = session.columns().stream().map(Contender::id).toList();
     return MarksByPairs.of(
         contenders,
@@ -207,8 +207,7 @@ class PairsController {
             .toList());
   }
 
-  private static void fill(
-      Workspace.Session session, Criterion criterion, String fault, Model model) {
+  private static void fill(Session session, Criterion criterion, String fault, Model model) {
     List<SelectionFile.PairPart> said = said(session, criterion.id());
     List<String> contenders = session.columns().stream().map(Contender::id).toList();
     List<Pair> pairs = new ArrayList<>();
@@ -242,7 +241,7 @@ class PairsController {
             fault));
   }
 
-  private static List<String> says(Workspace.Session session, MarksByPairs proposal) {
+  private static List<String> says(Session session, MarksByPairs proposal) {
     List<String> says = new ArrayList<>();
     if (proposal.marks().isEmpty()) {
       says.add("Say which of two is better; the marks that follow stand here as you go.");
@@ -264,7 +263,7 @@ class PairsController {
     return says;
   }
 
-  private static String misfit(Workspace.Session session, MarksByPairs.Misfit misfit) {
+  private static String misfit(Session session, MarksByPairs.Misfit misfit) {
     Better stated = misfit.stated();
     boolean turned = misfit.between().signum() < 0;
     String between =
@@ -282,7 +281,7 @@ class PairsController {
         + ".";
   }
 
-  private static String name(Workspace.Session session, String contender) {
+  private static String name(Session session, String contender) {
     return session.table().selection().contender(contender).tool().name();
   }
 }

@@ -5,7 +5,7 @@ import java.util.ArrayList;
 import java.util.List;
 import tertulia.app.display.Dates;
 import tertulia.app.exchange.SelectionFile;
-import tertulia.app.workspace.Workspace;
+import tertulia.app.workspace.Session;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.scoring.Criterion;
 
@@ -31,7 +31,7 @@ record SettledView(List<Line> lines, List<Choice> choices) {
     static final Typed NOTHING = new Typed("", "", "", "");
   }
 
-  static SettledView of(Workspace.Session session) {
+  static SettledView of(Session session) {
     List<Choice> choices = new ArrayList<>();
     for (Criterion criterion : MarksController.judged(session)) {
       for (Contender contender : session.columns()) {

@@ -5,7 +5,7 @@ import java.util.Optional;
 import java.util.stream.IntStream;
 import tertulia.app.display.ViewWords;
 import tertulia.app.selection.Table;
-import tertulia.app.workspace.Workspace;
+import tertulia.app.workspace.Session;
 import tertulia.core.finding.Progress;
 import tertulia.core.finding.ViewFindings;
 
@@ -17,7 +17,7 @@ import tertulia.core.finding.ViewFindings;
  * @param opens whether the reader may open the table now
  */
 record ViewsView(List<String> says, boolean handsIn, boolean opens) {
-  static ViewsView of(Workspace.Session session) {
+  static ViewsView of(Session session) {
     Table table = session.table();
     List<ViewFindings.Seat> seats =
         IntStream.range(0, table.seats().size())

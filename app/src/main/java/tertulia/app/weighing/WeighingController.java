@@ -35,9 +35,10 @@ import tertulia.app.web.Conflict;
 import tertulia.app.web.FormFields;
 import tertulia.app.web.NotFound;
 import tertulia.app.web.OtherVersion;
+import tertulia.app.workspace.Dimensions;
+import tertulia.app.workspace.Session;
 import tertulia.app.workspace.StepBody;
 import tertulia.app.workspace.Steps;
-import tertulia.app.workspace.Workspace;
 import tertulia.core.evaluation.Selection;
 import tertulia.core.scoring.Criterion;
 import tertulia.core.scoring.Preference;
@@ -281,7 +282,7 @@ class WeighingController implements StepBody {
   }
 
   @Override
-  public void fill(Workspace.Session session, Model model) {
+  public void fill(Session session, Model model) {
     model.addAttribute("weights", WeightsView.of(session));
     List<Long> seated =
         session.table().seats().stream().flatMap(s -> Stream.ofNullable(s.accountId())).toList();
@@ -320,7 +321,7 @@ class WeighingController implements StepBody {
    * What may be measured here: what was tried by hand, what plans include, what somebody counted of
    * a contender; and what is measured already.
    */
-  private static List<Choice> numbers(Workspace.Session session) {
+  private static List<Choice> numbers(Session session) {
     Selection selection = session.table().selection();
     Stream<Criterion.Number> counted =
         session.table().file().contenders().stream()
@@ -335,7 +336,7 @@ class WeighingController implements StepBody {
             .map(kind -> ((Criterion.Measured) kind).number());
     return Stream.of(
             Stream.of(new Criterion.Number.TasksDone(), new Criterion.Number.Minutes()),
-            Workspace.quantities(session).stream().map(Criterion.Number.Included::new),
+            Dimensions.quantities(session).stream().map(Criterion.Number.Included::new),
             counted,
             already)
         .flatMap(numbers -> numbers)

@@ -13,7 +13,7 @@ import tertulia.app.exchange.Json;
 import tertulia.app.exchange.MeasuredNumber;
 import tertulia.app.selection.Table;
 import tertulia.app.workspace.Cell;
-import tertulia.app.workspace.Workspace;
+import tertulia.app.workspace.Session;
 import tertulia.core.billing.View;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Evaluation;
@@ -70,7 +70,7 @@ record WeightsView(
       String heading,
       String headingWeight) {}
 
-  static WeightsView of(Workspace.Session session) {
+  static WeightsView of(Session session) {
     Evaluation evaluation = session.evaluation();
     OwnWeights own = OwnWeights.of(session);
     List<Line> lines =
@@ -101,7 +101,7 @@ record WeightsView(
         .toList();
   }
 
-  private static Line line(Workspace.Session session, OwnWeights own, Criterion criterion) {
+  private static Line line(Session session, OwnWeights own, Criterion criterion) {
     Evaluation evaluation = session.evaluation();
     Optional<Integer> points = Optional.ofNullable(own.numbers().get(criterion.id()));
     return new Line(
@@ -165,7 +165,7 @@ record WeightsView(
     };
   }
 
-  private static Cell weight(Workspace.Session session, Criterion criterion) {
+  private static Cell weight(Session session, Criterion criterion) {
     String why = session.why("weight", "criterion", criterion.id());
     return session
         .evaluation()
@@ -192,7 +192,7 @@ record WeightsView(
   }
 
   /** A contender's value under a criterion, or why it has none. */
-  static Cell value(Workspace.Session session, Contender contender, Criterion criterion) {
+  static Cell value(Session session, Contender contender, Criterion criterion) {
     String why = session.why("value", "contender", contender.id(), "criterion", criterion.id());
     return session
         .evaluation()
@@ -206,13 +206,12 @@ record WeightsView(
         .named("value-" + criterion.id() + "-" + contender.id());
   }
 
-  private static boolean isSettled(
-      Workspace.Session session, Contender contender, Criterion criterion) {
+  private static boolean isSettled(Session session, Contender contender, Criterion criterion) {
     return criterion.kind() instanceof Criterion.Judged
         && session.table().selection().panel().settled(criterion.id(), contender.id()).isPresent();
   }
 
-  private static Cell winner(Workspace.Session session, Criterion criterion) {
+  private static Cell winner(Session session, Criterion criterion) {
     String says =
         session.evaluation().scores().totals().map(t -> winner(session, t, criterion)).orElse("");
     return Cell.figure(says, session.why("winner", "criterion", criterion.id()))
@@ -220,7 +219,7 @@ record WeightsView(
         .named("winner-" + criterion.id());
   }
 
-  private static String winner(Workspace.Session session, Totals totals, Criterion criterion) {
+  private static String winner(Session session, Totals totals, Criterion criterion) {
     Totals.Winner winner = totals.winner(criterion);
     String name = session.table().selection().contender(winner.contender()).tool().name();
     return switch (winner) {
@@ -234,7 +233,7 @@ record WeightsView(
     };
   }
 
-  private static String costGuess(Workspace.Session session) {
+  private static String costGuess(Session session) {
     List<Money> totals =
         session.columns().stream()
             .map(c -> session.evaluation().costs().overall().way(c.id()))
@@ -263,7 +262,7 @@ record WeightsView(
   }
 
   /** Marks given by everybody for a contender, as SVG. */
-  static String markDots(Workspace.Session session, Criterion criterion, Contender contender) {
+  static String markDots(Session session, Criterion criterion, Contender contender) {
     List<DotStrip.Dot> dots = new ArrayList<>();
     for (Panel.Given given :
         session.table().selection().panel().marks(criterion.id(), contender.id())) {

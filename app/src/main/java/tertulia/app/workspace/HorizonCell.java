@@ -10,7 +10,7 @@ public final class HorizonCell {
   private HorizonCell() {}
 
   /** The total of the best way, with what is taken below it; "at most" if one was left out. */
-  public static Cell of(Workspace.Session session, Contender contender) {
+  public static Cell of(Session session, Contender contender) {
     View view = session.evaluation().whatIf().view();
     String why = session.why("way", "contender", contender.id());
     return switch (session.evaluation().costs().overall().way(contender.id())) {

@@ -51,7 +51,7 @@ class RemarksController {
       @AuthenticationPrincipal SignedIn person,
       Model model,
       HttpServletResponse response) {
-    Workspace.Session session = steps.open(id, query, person);
+    Session session = steps.open(id, query, person);
     Subject subject =
         answers == null ? subject(session, about, contender) : remark(session, answers).about();
     String fault = "";
@@ -90,7 +90,7 @@ class RemarksController {
     return shown(id, meant.about(), page, "", "", query, person, model, response);
   }
 
-  private static Subject subject(Workspace.Session session, String about, String contender) {
+  private static Subject subject(Session session, String about, String contender) {
     try {
       Subject subject = Subject.of(about);
       Subject meant =
@@ -107,7 +107,7 @@ class RemarksController {
   }
 
   /** A remark the person may read. */
-  private static Remark remark(Workspace.Session session, long id) {
+  private static Remark remark(Session session, long id) {
     return session.table().remarks().stream()
         .filter(r -> r.id().equals("" + id))
         .findFirst()
@@ -134,7 +134,7 @@ class RemarksController {
     if (!page.matches("[a-z]{0,20}")) {
       throw new NotFound("page \"" + page + "\"");
     }
-    Workspace.Session session = steps.open(id, query, person);
+    Session session = steps.open(id, query, person);
     boolean beside = page.isEmpty();
     RemarksView view = beside ? RemarksView.about(session, subject) : RemarksView.at(session, page);
     if (!fault.isEmpty()) {

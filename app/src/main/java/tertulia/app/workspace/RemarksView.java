@@ -97,7 +97,7 @@ public record RemarksView(
   }
 
   /** Those of a step; on the overview all, on another page none. */
-  public static RemarksView at(Workspace.Session session, String key) {
+  public static RemarksView at(Session session, String key) {
     Optional<Stage> stage =
         Stream.of(Stage.values()).filter(s -> Codes.code(s).equals(key)).findFirst();
     boolean all = key.equals("overview");
@@ -116,7 +116,7 @@ public record RemarksView(
   }
 
   /** Those about one thing. */
-  static RemarksView about(Workspace.Session session, Subject subject) {
+  static RemarksView about(Session session, Subject subject) {
     return of(
         session,
         subject.code(),
@@ -127,7 +127,7 @@ public record RemarksView(
   }
 
   private static RemarksView of(
-      Workspace.Session session,
+      Session session,
       String about,
       String of,
       List<Choice> subjects,
@@ -161,7 +161,7 @@ public record RemarksView(
   }
 
   /** Said where something is judged, and where everything is listed. */
-  private static String kept(Workspace.Session session, String about) {
+  private static String kept(Session session, String about) {
     boolean judged =
         about.isEmpty()
             || Subject.of(about).isJudged()
@@ -174,14 +174,14 @@ public record RemarksView(
         : "";
   }
 
-  private static boolean waits(Workspace.Session session, Subject subject) {
+  private static boolean waits(Session session, Subject subject) {
     return subject.isJudged()
         && session.table().isOwnViewFirst()
         && session.table().seat(session.person()).filter(seat -> !seat.isShown()).isPresent();
   }
 
   /** What of a step a remark may be about besides the step; figures are asked where they stand. */
-  private static List<Choice> subjects(Workspace.Session session, Stage stage) {
+  private static List<Choice> subjects(Session session, Stage stage) {
     Brief brief = session.table().file().brief();
     return switch (stage) {
       case NEED, FIT ->
@@ -197,7 +197,7 @@ public record RemarksView(
     };
   }
 
-  private static List<Choice> contenders(Workspace.Session session, String before) {
+  private static List<Choice> contenders(Session session, String before) {
     return session.table().selection().contenders().stream()
         .map(c -> new Choice(before + c.id(), c.tool().name()))
         .toList();

@@ -12,7 +12,7 @@ import tertulia.core.sensitivity.Sizes;
  */
 public record Shown(String words, String href) {
 
-  static Shown of(Workspace.Session session, Condition condition) {
+  static Shown of(Session session, Condition condition) {
     String firmness = session.step("firmness");
     return switch (condition.dimension()) {
       case HEADCOUNT, QUANTITY -> new Shown("by size", firmness(firmness, condition) + "#by-size");

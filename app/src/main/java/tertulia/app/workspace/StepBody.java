@@ -11,7 +11,7 @@ public interface StepBody {
   String view();
 
   /** What of the address is this step's own, as it stands in addresses; empty if nothing is. */
-  default String own(Workspace.Session session) {
+  default String own(Session session) {
     return "";
   }
 
@@ -21,10 +21,10 @@ public interface StepBody {
   }
 
   /** What tells what else this step shows from what it showed before; empty if nothing does. */
-  default String stamp(Workspace.Session session) {
+  default String stamp(Session session) {
     return "";
   }
 
   /** Puts what the template reads into the model. */
-  void fill(Workspace.Session session, Model model);
+  void fill(Session session, Model model);
 }

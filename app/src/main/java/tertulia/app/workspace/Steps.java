@@ -28,12 +28,12 @@ public class Steps {
   }
 
   /** Opens a selection as {@link Workspace#open} does. */
-  public Workspace.Session open(long id, Map<String, String> query, SignedIn person) {
+  public Session open(long id, Map<String, String> query, SignedIn person) {
     return workspace.open(id, query, person);
   }
 
   /** The whole page of a step. */
-  public String page(Workspace.Session session, StepBody body, Model model) {
+  public String page(Session session, StepBody body, Model model) {
     fill(session, body, model);
     return PAGE;
   }
@@ -42,15 +42,13 @@ public class Steps {
    * The page of a step after something typed was refused; what the caller puts into the model
    * afterwards stands in place of what is stored.
    */
-  public String refused(
-      Workspace.Session session, StepBody body, Model model, HttpServletResponse response) {
+  public String refused(Session session, StepBody body, Model model, HttpServletResponse response) {
     response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
     return page(session, body, model);
   }
 
   /** What a changed "what if" changes on the page of a step; the browser's address follows. */
-  String update(
-      Workspace.Session session, StepBody body, Model model, HttpServletResponse response) {
+  String update(Session session, StepBody body, Model model, HttpServletResponse response) {
     String address = fill(session, body, model).href(body.key());
     String own = body.own(session);
     response.setHeader(
@@ -60,13 +58,13 @@ public class Steps {
   }
 
   /** What tells a question and its contenders from others, whoever judges them. */
-  private static String basis(Workspace.Session session) {
+  private static String basis(Session session) {
     SelectionFile asked = session.table().file().undecided().judgedBy(List.of());
     return Integer.toHexString(Json.write(asked).hashCode());
   }
 
-  private Frame fill(Workspace.Session session, StepBody body, Model model) {
-    Frame frame = workspace.frame(session, body.key(), body.view(), body.asksWhatIf());
+  private Frame fill(Session session, StepBody body, Model model) {
+    Frame frame = Framing.of(session, body.key(), body.view(), body.asksWhatIf());
     body.fill(session, model);
     model.addAttribute("frame", frame);
     model.addAttribute("step", body.key());

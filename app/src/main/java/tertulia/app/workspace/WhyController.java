@@ -27,7 +27,7 @@ class WhyController {
       @RequestParam Map<String, String> query,
       @AuthenticationPrincipal SignedIn person,
       Model model) {
-    Workspace.Session session = steps.open(id, query, person);
+    Session session = steps.open(id, query, person);
     try {
       Figure figure = figure(query);
       model.addAttribute("about", about(session, query));
@@ -43,7 +43,7 @@ class WhyController {
     return "workspace/why";
   }
 
-  private static String about(Workspace.Session session, Map<String, String> query) {
+  private static String about(Session session, Map<String, String> query) {
     String contender = query.get("contender");
     return contender == null
         ? session.table().selection().title()

@@ -1,0 +1,116 @@
+package tertulia.app.workspace;
+
+import java.util.List;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import tertulia.app.chart.Marks;
+import tertulia.app.display.Figures;
+import tertulia.core.evaluation.Contender;
+import tertulia.core.evaluation.WhatIf;
+import tertulia.core.finding.CostFindings;
+import tertulia.core.path.Outcome;
+import tertulia.core.path.SteadyCost;
+import tertulia.core.scoring.Totals;
+
+/**
+ * What stands at the head of a contender's column: the plan it would need, its cost and its total.
+ */
+public final class Heads {
+  private Heads() {}
+
+  /** The heads of all columns. */
+  static List<Head> of(Session session) {
+    return session.columns().stream().map(contender -> of(session, contender)).toList();
+  }
+
+  /** The head of a contender's column. */
+  public static Head of(Session session, Contender contender) {
+    String id = contender.id();
+    boolean best =
+        new CostFindings(session.evaluation().costs())
+            .place(id)
+            .filter(place -> place.place() == 1)
+            .isPresent();
+    Outcome<SteadyCost> outcome = session.evaluation().costs().now().steady(id);
+    return new Head(
+        id,
+        contender.tool().name(),
+        Marks.inline(session.mark(id)),
+        plan(outcome),
+        cost(session, id, outcome, best),
+        total(
+            session,
+            id,
+            session.evaluation().scores().totals().map(Totals::standings).orElse(List.of())));
+  }
+
+  private static String plan(Outcome<SteadyCost> outcome) {
+    return switch (outcome) {
+      case Outcome.Found<SteadyCost> found ->
+          found.best().option().label() + Known.mark(found.best().option());
+      case Outcome.NoPlan<SteadyCost> none ->
+          none.isUnconfirmed() ? "not confirmed" : "no plan fits";
+      case Outcome.Unpriced<SteadyCost> unpriced ->
+          unpriced
+              .low()
+              .map(low -> low.option().label() + Known.mark(low.option()))
+              .orElse("price not known");
+    };
+  }
+
+  private static Cell cost(Session session, String id, Outcome<SteadyCost> outcome, boolean best) {
+    String why = session.why("steady", "contender", id);
+    return switch (outcome) {
+      case Outcome.Found<SteadyCost> found -> {
+        yield Cell.figure(Known.amount(found, SteadyCost::money), why)
+            .looking(best ? "best" : "")
+            .noting(
+                Stream.of(boughtOnce(found.best()), time(session, id))
+                    .filter(note -> !note.isEmpty())
+                    .collect(Collectors.joining("; ")));
+      }
+      case Outcome.NoPlan<SteadyCost> none -> Cell.missing("—", why);
+      case Outcome.Unpriced<SteadyCost> unpriced ->
+          Cell.missing(Known.least(session.evaluation().costs().now().leastMonthly(id)), why);
+    };
+  }
+
+  /** A month's share of what is bought once stands in the figure, so it is named. */
+  private static String boughtOnce(SteadyCost cost) {
+    return cost.boughtOnce().isZero()
+        ? ""
+        : "of it " + Figures.money(cost.boughtOnce()) + " a month for what is bought once";
+  }
+
+  /** What people look after and do by hand in a month, if full cost is read. */
+  private static String time(Session session, String id) {
+    return session.query().whatIf().basis() == WhatIf.Basis.SUBSCRIPTION
+        ? ""
+        : session
+            .evaluation()
+            .costs()
+            .now()
+            .steadyTime(id)
+            .map(money -> "+ " + Figures.money(money) + " of people’s time")
+            .orElse("people’s time not known");
+  }
+
+  /** A contender's total as it reads at the head of its column. */
+  private static Cell total(Session session, String id, List<Totals.Standing> standings) {
+    String why = session.why("total", "contender", id);
+    return standings.stream()
+        .filter(s -> s.contender().equals(id))
+        .findFirst()
+        .map(mine -> total(mine, standings.getFirst() == mine, why))
+        .orElseGet(() -> Cell.missing("—", why))
+        .named("total-" + id);
+  }
+
+  private static Cell total(Totals.Standing mine, boolean first, String why) {
+    String ranks =
+        mine.bestRank() == mine.worstRank()
+            ? "rank " + mine.bestRank()
+            : "rank " + mine.bestRank() + " to " + mine.worstRank();
+    return Cell.figure(Figures.score(mine.total()), why).looking(first ? "best" : "").noting(ranks);
+  }
+}
