@@ -8,12 +8,14 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
 import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import com.microsoft.playwright.options.ColorScheme;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.boot.test.web.server.LocalServerPort;
 import org.testng.Assert;
@@ -79,7 +81,7 @@ public abstract class BrowserTest extends ServedTest {
             .chromium()
             .launch(
                 new BrowserType.LaunchOptions()
-                    .setExecutablePath(Path.of("/usr/bin/chromium"))
+                    .setExecutablePath(chromium())
                     .setArgs(
                         List.of(
                             "--no-sandbox",
@@ -89,6 +91,17 @@ public abstract class BrowserTest extends ServedTest {
                             "--disable-component-update",
                             "--disable-sync",
                             "--no-first-run")));
+  }
+
+  /**
+   * The one without windows of its own, as it takes less; the whole one where that is not there.
+   */
+  private static Path chromium() {
+    return Stream.of("/usr/bin/chromium-headless-shell", "/usr/bin/chromium")
+        .map(Path::of)
+        .filter(Files::isExecutable)
+        .findFirst()
+        .orElseThrow(() -> new IllegalStateException("No Chromium is installed; see bin/test."));
   }
 
   @AfterClass(alwaysRun = true)

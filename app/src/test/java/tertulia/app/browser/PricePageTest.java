@@ -210,10 +210,11 @@ public class PricePageTest extends BrowserTest {
   @Test
   public void whatIsTypedStaysWhereItIsWhileTheSheetGrowsAndIsAnswered() {
     Page page = blank();
+    // from when the page stands: its fonts come when they come
     page.evaluate(
-        "() => { window.moved = 0; new PerformanceObserver((list) => list.getEntries()"
-            + ".forEach((e) => { if (!e.hadRecentInput) window.moved += e.value; }))"
-            + ".observe({ type: 'layout-shift', buffered: true }); }");
+        "() => document.fonts.ready.then(() => { window.moved = 0; new PerformanceObserver((list)"
+            + " => list.getEntries().forEach((e) => { if (!e.hadRecentInput) window.moved +="
+            + " e.value; })).observe({ type: 'layout-shift' }); })");
     page.locator("[name=name]").fill("Dunlin");
     page.locator(plan(0)).fill("Works");
     page.locator(price(0, 0, "m1")).fill("eight");
