@@ -33,6 +33,14 @@ record MissingWords(Selection selection) implements SelectionWords {
       case MissingFinding.ToConfirm confirm ->
           name(confirm.tool()) + ": something that must be there is not confirmed.";
       case MissingFinding.NoPrice none -> name(none.tool()) + ": a price is not known.";
+      case MissingFinding.MonthsPassed months ->
+          (months.passed() == months.of() ? "All" : months.passed() + " of the")
+              + " "
+              + Figures.counted(months.of(), "months")
+              + (months.passed() == 1 ? " has" : " have")
+              + " passed: they begin in "
+              + Dates.month(months.start())
+              + ".";
       case MissingFinding.OpenQuestions open ->
           name(open.tool())
               + ": "

@@ -24,6 +24,7 @@ import tertulia.core.finding.FitFindings;
 import tertulia.core.fit.Question;
 import tertulia.core.fit.Reason;
 import tertulia.core.fit.Verdict;
+import tertulia.core.path.OptionName;
 import tertulia.core.path.Outcome;
 import tertulia.core.path.PlanMonths;
 import tertulia.core.path.PlanNeeded;
@@ -151,7 +152,7 @@ record FitView(
         lines.add(
             new PlanLine(
                 contender.tool().name(),
-                plan.plan(),
+                plan.plan().plan(),
                 Dates.shortMonth(horizon(session).month(stretch.months().from())),
                 Dates.shortMonth(horizon(session).month(stretch.months().end() - 1)),
                 word(stretch.verdict()),
@@ -187,7 +188,8 @@ record FitView(
   private static String reasons(Contender contender, PlanMonths plan, Verdict verdict) {
     boolean unpriced =
         contender.tool().plans().stream()
-            .anyMatch(p -> p.name().equals(plan.plan()) && p.lists(PlanPrices.End.HIGH).isEmpty());
+            .anyMatch(
+                p -> p.id().equals(plan.plan().planId()) && p.lists(PlanPrices.End.HIGH).isEmpty());
     return verdict.qualifies() && unpriced ? "price on request" : reasons(verdict);
   }
 
@@ -217,7 +219,7 @@ record FitView(
       alike.add(stretch);
     }
     strips.add(strip(contender, plan, alike));
-    return new PlansChart.Plan(plan.plan(), strips);
+    return new PlansChart.Plan(plan.plan().plan(), strips);
   }
 
   private static PlansChart.Stretch strip(
@@ -263,7 +265,7 @@ record FitView(
       return Optional.empty();
     }
     Outcome<SteadyCost> needed = session.evaluation().costs().now().steady(contender.id());
-    String cheaper = bare.best().option().plan().name();
+    OptionName cheaper = OptionName.of(bare.best().option().plan());
     String because =
         session
             .evaluation()
@@ -325,6 +327,7 @@ record FitView(
               .filter(s -> s.months().from() <= end && end < s.months().end())
               .findFirst()
               .flatMap(PlanNeeded::plan)
+              .map(OptionName::plan)
               .orElse("none"));
     }
     List<String> turns = new ArrayList<>();
@@ -335,7 +338,7 @@ record FitView(
         .getFirst()
         .plan()
         .filter(plan -> stretches.size() == 1 && isFree(session, contender, plan))
-        .ifPresent(plan -> turns.add("the free plan " + plan + " will do all through"));
+        .ifPresent(plan -> turns.add("the free plan " + plan.plan() + " will do all through"));
     return new Needed(
         contender.tool().name(),
         tertulia.app.chart.Marks.inline(session.mark(contender.id())),
@@ -343,9 +346,9 @@ record FitView(
         turns);
   }
 
-  private static boolean isFree(Session session, Contender contender, String plan) {
+  private static boolean isFree(Session session, Contender contender, OptionName plan) {
     return contender.offerings().stream()
-        .filter(offering -> offering.plan().name().equals(plan))
+        .filter(offering -> offering.plan().id().equals(plan.planId()))
         .flatMap(offering -> session.evaluation().costs().now().planAlone(offering).stream())
         .anyMatch(cost -> cost.money().isZero());
   }
@@ -359,12 +362,12 @@ record FitView(
             .plan()
             .map(plan ->
                 (isFree(session, contender, plan) ? "the free plan " : "")
-                    + plan
+                    + plan.plan()
                     + " will do until "
                     + until)
             .orElse("nothing until " + until)
         + ", then "
-        + after.plan().orElse("nothing")
+        + after.plan().map(OptionName::plan).orElse("nothing")
         + (reasons.isEmpty() ? "" : " (" + reasons + ")");
   }
 

@@ -31,6 +31,7 @@ import tertulia.core.fit.Room;
 import tertulia.core.fit.Verdict;
 import tertulia.core.growth.Measure;
 import tertulia.core.path.Option;
+import tertulia.core.path.OptionName;
 import tertulia.core.path.PlanMonths;
 import tertulia.core.path.SteadyCost;
 import tertulia.core.pricing.PlanPrices;
@@ -168,11 +169,11 @@ record PlansView(
     }
 
     private List<Cell> months() {
-      Map<String, PlanMonths> byPlan =
+      Map<OptionName, PlanMonths> byPlan =
           evaluation.costs().overall().planMonths(contender.id()).stream()
               .collect(Collectors.toMap(PlanMonths::plan, p -> p));
       return offerings.stream()
-          .map(offering -> byPlan.get(offering.plan().name()))
+          .map(offering -> byPlan.get(OptionName.of(offering.plan())))
           .map(plan -> plan == null ? Cell.missing("—", "") : when(plan))
           .toList();
     }

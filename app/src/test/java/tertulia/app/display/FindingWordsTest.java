@@ -3,6 +3,7 @@ package tertulia.app.display;
 import static org.testng.Assert.assertEquals;
 
 import java.math.BigDecimal;
+import java.time.YearMonth;
 import java.util.List;
 import java.util.Optional;
 import org.joda.money.CurrencyUnit;
@@ -18,6 +19,7 @@ import tertulia.core.finding.CostFinding;
 import tertulia.core.finding.CostFinding.CheapestByHeadcount;
 import tertulia.core.finding.CostFinding.CheapestByHeadcount.Stretch;
 import tertulia.core.finding.Finding;
+import tertulia.core.finding.MissingFinding;
 import tertulia.core.finding.ScoreFinding;
 import tertulia.core.scoring.Interval;
 
@@ -61,7 +63,20 @@ public class FindingWordsTest {
     List<String> pierbook = List.of("pierbook");
     Money by = Money.of(CurrencyUnit.EUR, 12);
     Stretch all = new Stretch(1, 500, Optional.of("slotmeer"), List.of(), pierbook);
+    YearMonth january = YearMonth.of(2027, 1);
     return new Object[][] {
+      {
+        new MissingFinding.MonthsPassed(january, 1, 36),
+        "1 of the 36 months has passed: they begin in January 2027."
+      },
+      {
+        new MissingFinding.MonthsPassed(january, 5, 36),
+        "5 of the 36 months have passed: they begin in January 2027."
+      },
+      {
+        new MissingFinding.MonthsPassed(january, 36, 36),
+        "All 36 months have passed: they begin in January 2027."
+      },
       {
         order(slotmeer, slotmeer, SLOTMEER_LEADS, SLOTMEER_LEADS),
         "The cheapest and the leader stay."

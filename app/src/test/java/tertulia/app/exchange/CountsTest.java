@@ -9,12 +9,14 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import tertulia.core.evaluation.Evaluation;
 import tertulia.core.evaluation.Met;
 import tertulia.core.evaluation.WhatIf;
 import tertulia.core.fit.Need;
+import tertulia.core.fit.Reason;
 import tertulia.core.scoring.Criterion;
 import tertulia.core.scoring.Interval;
 
@@ -102,17 +104,23 @@ public class CountsTest {
             .allMatch(met -> met == Met.UNKNOWN));
   }
 
+  private static Stream<Reason> against(Evaluation evaluation, String tool, String plan) {
+    return evaluation.costs().now().against(tool).entrySet().stream()
+        .filter(entry -> entry.getKey().plan().equals(plan))
+        .flatMap(entry -> entry.getValue().stream());
+  }
+
   @Test
   public void aMustForMoreThanThereAreSaysHowManyThereAre() {
     Evaluation evaluation = evaluated(need("at least 40 languages", "must"), "minutes", "9", "1");
     assertEquals(
-        evaluation.costs().now().against("halvard-desk").get("Yard").stream()
+        against(evaluation, "halvard-desk", "Yard")
             .map(reason -> reason.sentence())
             .filter(sentence -> sentence.contains("languages"))
             .toList(),
         List.of("At least 40 languages: this plan has 38 languages"));
     assertEquals(
-        evaluation.costs().now().against("slotmeer").get("Fleet").stream()
+        against(evaluation, "slotmeer", "Fleet")
             .map(reason -> reason.sentence())
             .filter(sentence -> sentence.contains("languages"))
             .toList(),

@@ -22,6 +22,7 @@ import tertulia.core.labour.PeopleTime;
 import tertulia.core.path.Market;
 import tertulia.core.path.Occasion;
 import tertulia.core.path.Option;
+import tertulia.core.path.OptionName;
 import tertulia.core.path.Outcome;
 import tertulia.core.path.PlanNeeded;
 import tertulia.core.path.SteadyCost;
@@ -219,8 +220,8 @@ public final class CostsNow {
         .map(room -> room.with(selection.practice().covers()));
   }
 
-  /** What speaks against each plan of a contender for the people under discussion, by its name. */
-  public Map<String, List<Reason>> against(String contender) {
+  /** What speaks against each plan of a contender for the people under discussion. */
+  public Map<OptionName, List<Reason>> against(String contender) {
     return PlanNeeded.against(selection.contender(contender).offerings(), market, occasion);
   }
 
@@ -229,7 +230,10 @@ public final class CostsNow {
    * no sets if some plan does.
    */
   public Conflicts conflicts(String contender) {
-    return Conflicts.of(against(contender));
+    return Conflicts.of(
+        against(contender).entrySet().stream()
+            .map(plan -> new Conflicts.Failed(plan.getKey().plan(), plan.getValue()))
+            .toList());
   }
 
   /** A price for the whole staff of a contender beside one for named seats. */

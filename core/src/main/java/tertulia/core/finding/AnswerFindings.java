@@ -1,6 +1,8 @@
 package tertulia.core.finding;
 
 import java.time.LocalDate;
+import java.time.YearMonth;
+import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -16,6 +18,7 @@ import tertulia.core.path.Ways;
 import tertulia.core.scoring.Criterion;
 import tertulia.core.scoring.Member;
 import tertulia.core.scoring.Totals;
+import tertulia.core.time.Horizon;
 import tertulia.core.working.Provenance;
 
 /** What a selection answers so far, and what keeps that from being settled. */
@@ -188,6 +191,7 @@ public record AnswerFindings(Evaluation evaluation) {
         .map(Contender::id)
         .filter(this::hasNoPrice)
         .forEach(tool -> missing.add(new MissingFinding.NoPrice(tool)));
+    monthsPassed(today).ifPresent(missing::add);
     judging(missing);
     evaluation.scores().totals().ifPresent(totals -> openValues(totals, missing));
     for (Contender contender : evaluation.selection().active()) {
@@ -198,6 +202,16 @@ public record AnswerFindings(Evaluation evaluation) {
     }
     oldPrices(today, daysFresh, missing);
     return missing;
+  }
+
+  private Optional<MissingFinding.MonthsPassed> monthsPassed(LocalDate today) {
+    Horizon horizon = evaluation.selection().horizon();
+    long passed = ChronoUnit.MONTHS.between(horizon.start(), YearMonth.from(today));
+    return passed < 1
+        ? Optional.empty()
+        : Optional.of(
+            new MissingFinding.MonthsPassed(
+                horizon.start(), (int) Math.min(passed, horizon.months()), horizon.months()));
   }
 
   private boolean hasNoPrice(String tool) {

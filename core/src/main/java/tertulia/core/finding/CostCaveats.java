@@ -16,6 +16,7 @@ import tertulia.core.fit.Offering;
 import tertulia.core.fit.Reason;
 import tertulia.core.growth.Measure;
 import tertulia.core.path.LeftOut;
+import tertulia.core.path.OptionName;
 import tertulia.core.path.Outcome;
 import tertulia.core.path.SteadyCost;
 
@@ -95,7 +96,7 @@ public record CostCaveats(Costs costs) {
     }
     for (Offering offering : costs.selection().contender(tool).offerings()) {
       List<Reason> reasons =
-          costs.now().against(tool).getOrDefault(offering.plan().name(), List.of());
+          costs.now().against(tool).getOrDefault(OptionName.of(offering.plan()), List.of());
       if (reasons.size() == 1 && reasons.getFirst() instanceof Reason.OverCap over) {
         boolean cheaper =
             costs

@@ -7,8 +7,10 @@ import java.util.Optional;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Costs;
 import tertulia.core.fit.Conflicts;
+import tertulia.core.fit.Offering;
 import tertulia.core.fit.Reason;
 import tertulia.core.path.Option;
+import tertulia.core.path.OptionName;
 import tertulia.core.path.Outcome;
 import tertulia.core.path.SteadyCost;
 
@@ -39,17 +41,17 @@ public record FitFindings(Costs costs) {
     if (!(costs.now().steady(contender.id()) instanceof Outcome.Found<SteadyCost> found)) {
       return Optional.empty();
     }
-    Map<String, List<Reason>> against = costs.now().against(contender.id());
+    Map<OptionName, List<Reason>> against = costs.now().against(contender.id());
     Option taken = found.best().option();
     return contender.offerings().stream()
-        .map(offering -> offering.plan().name())
-        .filter(plan -> against.getOrDefault(plan, List.of()).isEmpty())
+        .map(Offering::plan)
+        .filter(plan -> against.getOrDefault(OptionName.of(plan), List.of()).isEmpty())
         .findFirst()
-        .filter(first -> !first.equals(taken.plan().name()))
+        .filter(first -> !first.id().equals(taken.plan().id()))
         .map(first ->
             new FitFinding.NotTheFirst(
                 contender.id(),
-                first,
+                first.name(),
                 taken.label(),
                 costs.now().steadyBounds(contender.id()).orElseThrow()));
   }

@@ -1,6 +1,7 @@
 package tertulia.core.finding;
 
 import java.time.LocalDate;
+import java.time.YearMonth;
 import java.util.List;
 
 /** What keeps an answer from being settled, and can be put right. */
@@ -70,6 +71,19 @@ public sealed interface MissingFinding extends Finding {
     @Override
     public Stage step() {
       return Stage.COST;
+    }
+  }
+
+  /**
+   * Months the question looks at lie in the past: what is read for its first month is no longer so.
+   *
+   * @param passed how many of them, at least 1
+   * @param of how many there are
+   */
+  record MonthsPassed(YearMonth start, int passed, int of) implements MissingFinding {
+    @Override
+    public Stage step() {
+      return Stage.NEED;
     }
   }
 

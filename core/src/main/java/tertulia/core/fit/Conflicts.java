@@ -18,6 +18,13 @@ public record Conflicts(List<Set<String>> smallest, Map<String, List<String>> op
   /** Sets of more requirements than this tell nobody what to give up. */
   private static final int LARGEST = 4;
 
+  /** What a plan fails. */
+  public record Failed(String plan, List<Reason> reasons) {
+    public Failed {
+      reasons = List.copyOf(reasons);
+    }
+  }
+
   public Conflicts {
     smallest = List.copyOf(smallest);
     opens = Map.copyOf(opens);
@@ -26,18 +33,19 @@ public record Conflicts(List<Set<String>> smallest, Map<String, List<String>> op
   /**
    * The conflicts among plans.
    *
-   * @param failed what each plan fails, by its label; a plan that fails nothing means that there is
-   *     no conflict
+   * @param plans a plan that fails nothing means that there is no conflict
    */
-  public static Conflicts of(Map<String, List<Reason>> failed) {
+  public static Conflicts of(List<Failed> plans) {
     List<Set<String>> byPlan = new ArrayList<>();
     Map<String, List<String>> opens = new LinkedHashMap<>();
-    failed.forEach((plan, reasons) -> {
+    plans.forEach(plan -> {
       Set<String> requirements = new LinkedHashSet<>();
-      reasons.forEach(reason -> requirements.add(reason.requirement()));
+      plan.reasons().forEach(reason -> requirements.add(reason.requirement()));
       byPlan.add(requirements);
       if (requirements.size() == 1) {
-        opens.computeIfAbsent(requirements.iterator().next(), r -> new ArrayList<>()).add(plan);
+        opens
+            .computeIfAbsent(requirements.iterator().next(), r -> new ArrayList<>())
+            .add(plan.plan());
       }
     });
     return new Conflicts(smallest(byPlan), opens);

@@ -20,8 +20,13 @@ public record OptionName(
   }
 
   /** A plan, whatever the term. */
-  static OptionName of(Plan plan) {
+  public static OptionName of(Plan plan) {
     return new OptionName(plan.id(), plan.name(), List.of(), Optional.empty());
+  }
+
+  /** Its plan, whatever the term. */
+  OptionName ofAnyTerm() {
+    return new OptionName(planId, plan, List.of(), Optional.empty());
   }
 
   /** Such as "Crew, yearly, up front" or "Crew with Single sign-on, monthly". */

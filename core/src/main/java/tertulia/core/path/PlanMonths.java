@@ -13,11 +13,11 @@ import tertulia.core.time.MonthSpan;
 /**
  * What is said of one plan month by month, under the term against which least speaks.
  *
- * @param plan its name
+ * @param plan whatever its term
  * @param stretches months in a row with the same verdict for the same reasons, from the first plan
  *     month to the last
  */
-public record PlanMonths(String plan, List<Stretch> stretches) {
+public record PlanMonths(OptionName plan, List<Stretch> stretches) {
   public PlanMonths {
     stretches = List.copyOf(stretches);
   }
@@ -28,7 +28,7 @@ public record PlanMonths(String plan, List<Stretch> stretches) {
   /** Every plan of a tool, in the maker's order. */
   public static List<PlanMonths> of(
       List<Offering> offerings, Market market, List<UnitsNeeded> months) {
-    Map<String, List<Verdict>> byPlan = new LinkedHashMap<>();
+    Map<OptionName, List<Verdict>> byPlan = new LinkedHashMap<>();
     for (int m = 0; m < months.size(); m++) {
       PlanNeeded.against(offerings, market, new Occasion(months.get(m), m))
           .forEach((plan, reasons) ->

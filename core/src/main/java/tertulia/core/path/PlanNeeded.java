@@ -16,12 +16,12 @@ import tertulia.core.time.MonthSpan;
 /**
  * The first plan in the maker's order that would do, month by month.
  *
- * @param plan its name; empty where none does
+ * @param plan whatever its term; empty where none does
  * @param months the months in a row in which it is the first that does
  * @param stops why it does not do in the month after; none at the end of the plan months, or if an
  *     earlier plan does again
  */
-public record PlanNeeded(Optional<String> plan, MonthSpan months, List<Reason> stops) {
+public record PlanNeeded(Optional<OptionName> plan, MonthSpan months, List<Reason> stops) {
   public PlanNeeded {
     stops = List.copyOf(stops);
   }
@@ -32,10 +32,10 @@ public record PlanNeeded(Optional<String> plan, MonthSpan months, List<Reason> s
     List<Candidate> candidates = Candidates.of(offerings, market).high();
     List<PlanNeeded> stretches = new ArrayList<>();
     int from = 0;
-    Optional<String> before =
+    Optional<OptionName> before =
         months.isEmpty() ? Optional.empty() : first(candidates, market, months, 0);
     for (int m = 1; m <= months.size(); m++) {
-      Optional<String> now =
+      Optional<OptionName> now =
           m == months.size() ? Optional.empty() : first(candidates, market, months, m);
       if (m == months.size() || !now.equals(before)) {
         List<Reason> stops =
@@ -51,7 +51,7 @@ public record PlanNeeded(Optional<String> plan, MonthSpan months, List<Reason> s
     return stretches;
   }
 
-  private static Optional<String> first(
+  private static Optional<OptionName> first(
       List<Candidate> candidates, Market market, List<UnitsNeeded> months, int m) {
     Occasion occasion = new Occasion(months.get(m), m);
     return candidates.stream()
@@ -60,12 +60,12 @@ public record PlanNeeded(Optional<String> plan, MonthSpan months, List<Reason> s
         .map(PlanNeeded::plan);
   }
 
-  private static String plan(Candidate candidate) {
+  private static OptionName plan(Candidate candidate) {
     return switch (candidate) {
-      case Candidate.Offered offered -> offered.option().plan().name();
-      case Candidate.Begins begins -> begins.option().plan().name();
-      case Candidate.OnRequest onRequest -> onRequest.name().plan();
-      case Candidate.Out out -> out.name().plan();
+      case Candidate.Offered offered -> OptionName.of(offered.option().plan());
+      case Candidate.Begins begins -> OptionName.of(begins.option().plan());
+      case Candidate.OnRequest onRequest -> OptionName.of(onRequest.offering().plan());
+      case Candidate.Out out -> out.name().ofAnyTerm();
     };
   }
 
@@ -86,15 +86,15 @@ public record PlanNeeded(Optional<String> plan, MonthSpan months, List<Reason> s
     };
   }
 
-  /** What speaks against each plan, by its name: that of its term with the fewest reasons. */
-  public static Map<String, List<Reason>> against(
+  /** What speaks against each plan: that of its term with the fewest reasons. */
+  public static Map<OptionName, List<Reason>> against(
       List<Offering> offerings, Market market, Occasion occasion) {
     return reasons(Candidates.of(offerings, market).high(), market, occasion);
   }
 
-  private static Map<String, List<Reason>> reasons(
+  private static Map<OptionName, List<Reason>> reasons(
       List<Candidate> candidates, Market market, Occasion occasion) {
-    Map<String, List<Reason>> reasons = new LinkedHashMap<>();
+    Map<OptionName, List<Reason>> reasons = new LinkedHashMap<>();
     for (Candidate candidate : candidates) {
       reasons.merge(
           plan(candidate),

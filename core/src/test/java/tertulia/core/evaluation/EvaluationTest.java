@@ -39,6 +39,7 @@ import tertulia.core.growth.Scenario;
 import tertulia.core.growth.Step;
 import tertulia.core.money.ExchangeRates;
 import tertulia.core.money.PriceRise;
+import tertulia.core.path.OptionName;
 import tertulia.core.path.Outcome;
 import tertulia.core.path.PlanNeeded;
 import tertulia.core.path.Stay;
@@ -463,7 +464,12 @@ public class EvaluationTest {
     // 10 people, 16 from June to August, and Small holds 12
     assertEquals(
         needed.stream()
-            .map(n -> n.plan().orElse("none") + " " + n.months().from() + "–" + n.months().end())
+            .map(n ->
+                n.plan().map(OptionName::plan).orElse("none")
+                    + " "
+                    + n.months().from()
+                    + "–"
+                    + n.months().end())
             .toList(),
         List.of("Small 0–5", "Large 5–8", "Small 8–12"));
     assertEquals(needed.getFirst().stops().getFirst().sentence(), "seats: 16 of 12");

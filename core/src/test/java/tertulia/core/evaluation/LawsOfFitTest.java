@@ -40,6 +40,7 @@ import tertulia.core.growth.Step;
 import tertulia.core.money.ExchangeRates;
 import tertulia.core.money.PriceRise;
 import tertulia.core.path.CostByHeadcount;
+import tertulia.core.path.OptionName;
 import tertulia.core.path.PlanMonths;
 import tertulia.core.path.PlanNeeded;
 import tertulia.core.pricing.BillingTerm;
@@ -87,12 +88,14 @@ public class LawsOfFitTest {
     for (int p = 0; p < 3; p++) {
       String name = "P" + p;
       Integer cap = p == 2 || random.nextBoolean() ? null : 12 + random.nextInt(20);
-      plans.add(
+      Plan plan =
           capped(
               name,
               cap,
               list(BillingTerm.MONTHLY, seats(price + ".40")),
-              list(BillingTerm.YEARLY_UP_FRONT, seats(price + ".05"))));
+              list(BillingTerm.YEARLY_UP_FRONT, seats(price + ".05")));
+      // a maker may call two plans the same
+      plans.add(id.equals("t2") ? called("Same", plan) : plan);
       Map<String, Fact> own = new HashMap<>();
       for (String capability : CAPABILITIES) {
         int chance = random.nextInt(10) + 2 * p;
@@ -106,6 +109,11 @@ public class LawsOfFitTest {
       price += 1 + random.nextInt(4);
     }
     return new Contender(new Tool(id, id, "Maker", plans), facts, List.of(), null);
+  }
+
+  private static Plan called(String name, Plan plan) {
+    return new Plan(
+        plan.id(), name, plan.range(), plan.prices(), plan.tax(), plan.allowances(), plan.source());
   }
 
   private static List<Need> needs(Random random) {
@@ -214,10 +222,10 @@ public class LawsOfFitTest {
       for (PlanNeeded needed : evaluation.costs().overall().plansNeeded(contender.id())) {
         for (int m = needed.months().from(); m < needed.months().end(); m++) {
           int seats = evaluation.costs().overall().planned().get(m).total();
-          Optional<String> first =
+          Optional<OptionName> first =
               contender.tool().plans().stream()
                   .filter(plan -> does(selection, contender, plan, seats))
-                  .map(Plan::name)
+                  .map(OptionName::of)
                   .findFirst();
           assertEquals(needed.plan(), first, contender.id() + " in month " + m);
         }

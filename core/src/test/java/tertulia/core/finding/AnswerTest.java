@@ -6,6 +6,7 @@ import static org.testng.Assert.assertTrue;
 
 import java.time.Instant;
 import java.time.LocalDate;
+import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
@@ -247,6 +248,31 @@ public class AnswerTest {
     }
   }
 
+  /** A question still open after its months have begun is not read as if they had not. */
+  @Test
+  public void monthsThatHavePassedAreCounted() {
+    Evaluation evaluation = evaluate(Generated.selection(1));
+    YearMonth start = evaluation.selection().horizon().start();
+    int all = evaluation.selection().horizon().months();
+    assertEquals(passed(evaluation, start.minusMonths(1).atEndOfMonth()), 0);
+    assertEquals(passed(evaluation, start.atDay(1)), 0);
+    assertEquals(passed(evaluation, start.atEndOfMonth()), 0);
+    assertEquals(passed(evaluation, start.plusMonths(1).atDay(1)), 1);
+    assertEquals(passed(evaluation, start.plusMonths(5).atDay(9)), 5);
+    assertEquals(passed(evaluation, start.plusMonths(all + 7L).atDay(1)), all);
+  }
+
+  private int passed(Evaluation evaluation, LocalDate today) {
+    for (MissingFinding missing : new AnswerFindings(evaluation).missing(today, DAYS_FRESH)) {
+      if (missing instanceof MissingFinding.MonthsPassed months) {
+        check(evaluation, months);
+        seen.add(months.getClass().getSimpleName());
+        return months.passed();
+      }
+    }
+    return 0;
+  }
+
   private static Selection withheld(Selection s) {
     return s.judgedBy(
         new Panel(
@@ -302,6 +328,10 @@ public class AnswerTest {
           assertTrue(
               costs.now().monthly(none.tool()).isEmpty()
                   || costs.overall().totalBounds(none.tool()).isEmpty());
+      case MissingFinding.MonthsPassed months -> {
+        assertEquals(months.start(), evaluation.selection().horizon().start());
+        assertEquals(months.of(), evaluation.selection().horizon().months());
+      }
       case MissingFinding.OpenQuestions open ->
           assertEquals(open.questions(), costs.questions(open.tool()).size());
       case MissingFinding.OldPrice old ->

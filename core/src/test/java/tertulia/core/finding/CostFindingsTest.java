@@ -27,11 +27,11 @@ import tertulia.core.evaluation.HeadToHead.Apart;
 import tertulia.core.evaluation.Selection;
 import tertulia.core.evaluation.Stated;
 import tertulia.core.evaluation.WhatIf;
-import tertulia.core.fit.Reason;
 import tertulia.core.fit.Verdict;
 import tertulia.core.growth.Measure;
 import tertulia.core.path.CostByHeadcount;
 import tertulia.core.path.Dimension;
+import tertulia.core.path.OptionName;
 import tertulia.core.path.Outcome;
 import tertulia.core.path.SteadyCost;
 import tertulia.core.path.Ways;
@@ -224,12 +224,18 @@ public class CostFindingsTest extends GeneratedFindings {
           .ifPresent(cap -> {
             met(cap);
             if (cap.people() > 0) {
-              List<Reason> there =
-                  at(costs, cap.people()).now().against(contender.id()).get(cap.plan());
-              assertEquals(there, List.of(), "it does for so many");
+              OptionName plan =
+                  contender.tool().plans().stream()
+                      .filter(p -> p.name().equals(cap.plan()))
+                      .map(OptionName::of)
+                      .findFirst()
+                      .orElseThrow();
+              assertEquals(
+                  at(costs, cap.people()).now().against(contender.id()).get(plan),
+                  List.of(),
+                  "it does for so many");
               assertNotEquals(
-                  at(costs, cap.people() + 1).now().against(contender.id()).get(cap.plan()),
-                  List.of());
+                  at(costs, cap.people() + 1).now().against(contender.id()).get(plan), List.of());
             }
           });
     }

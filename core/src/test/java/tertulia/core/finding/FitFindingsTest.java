@@ -19,6 +19,7 @@ import tertulia.core.fit.Answer;
 import tertulia.core.fit.Capability;
 import tertulia.core.fit.Need;
 import tertulia.core.fit.Reason;
+import tertulia.core.path.OptionName;
 import tertulia.core.path.Outcome;
 import tertulia.core.path.SteadyCost;
 import tertulia.core.pricing.Plan;
@@ -79,14 +80,14 @@ public class FitFindingsTest extends GeneratedFindings {
                       .map(Money::getAmountMinorLong)
                       .orElse(0L));
           List<Plan> plans = costs.selection().contender(not.tool()).tool().plans();
-          List<String> does =
+          List<OptionName> does =
               plans.stream()
-                  .map(Plan::name)
+                  .map(OptionName::of)
                   .filter(plan ->
                       costs.now().against(not.tool()).getOrDefault(plan, List.of()).isEmpty())
                   .toList();
-          assertEquals(does.getFirst(), not.first());
-          assertTrue(does.indexOf(taken.option().plan().name()) > 0, does.toString());
+          assertEquals(does.getFirst().plan(), not.first());
+          assertTrue(does.indexOf(OptionName.of(taken.option().plan())) > 0, does.toString());
         }
         case FitFinding.NoPlanDoes none -> throw new AssertionError("of one tool");
         case FitFinding.FirstThatDoes first -> throw new AssertionError("of one tool");
@@ -103,7 +104,7 @@ public class FitFindingsTest extends GeneratedFindings {
                       .forEach((plan, reasons) ->
                           assertTrue(
                               reasons.stream().map(Reason::requirement).anyMatch(set::contains),
-                              plan)));
+                              plan.label())));
         }
       }
     }
@@ -119,7 +120,11 @@ public class FitFindingsTest extends GeneratedFindings {
       List<Boolean> does =
           plans.stream()
               .map(p ->
-                  costs.now().against(contender.id()).getOrDefault(p.name(), List.of()).isEmpty())
+                  costs
+                      .now()
+                      .against(contender.id())
+                      .getOrDefault(OptionName.of(p), List.of())
+                      .isEmpty())
               .toList();
       int first = does.indexOf(true);
       PlanFindings findings = new PlanFindings(costs, contender, List.of(a, b));

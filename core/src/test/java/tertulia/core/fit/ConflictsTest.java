@@ -23,10 +23,10 @@ public class ConflictsTest {
   }
 
   private static Conflicts of(Map<String, List<String>> failed) {
-    Map<String, List<Reason>> reasons = new LinkedHashMap<>();
-    failed.forEach(
-        (plan, all) -> reasons.put(plan, all.stream().map(ConflictsTest::lacks).toList()));
-    return Conflicts.of(reasons);
+    List<Conflicts.Failed> plans = new ArrayList<>();
+    failed.forEach((plan, all) ->
+        plans.add(new Conflicts.Failed(plan, all.stream().map(ConflictsTest::lacks).toList())));
+    return Conflicts.of(plans);
   }
 
   @Test
