@@ -35,7 +35,6 @@ import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Selection;
 import tertulia.core.money.ExchangeRate;
 import tertulia.core.pricing.Plan;
-import tertulia.core.pricing.PlanPrices;
 import tertulia.core.pricing.PriceList;
 import tertulia.core.scoring.PublicRating;
 
@@ -247,7 +246,7 @@ class ContendersController implements StepBody {
     Selection selection = session.table().selection();
     List<CurrencyUnit> own =
         contender.tool().plans().stream()
-            .flatMap(plan -> plan.lists(PlanPrices.End.HIGH).stream())
+            .flatMap(plan -> plan.charged().stream())
             .map(PriceList::currency)
             .distinct()
             .toList();

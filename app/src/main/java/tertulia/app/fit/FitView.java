@@ -29,7 +29,6 @@ import tertulia.core.path.Outcome;
 import tertulia.core.path.PlanMonths;
 import tertulia.core.path.PlanNeeded;
 import tertulia.core.path.SteadyCost;
-import tertulia.core.pricing.PlanPrices;
 import tertulia.core.time.Horizon;
 
 /**
@@ -188,8 +187,7 @@ record FitView(
   private static String reasons(Contender contender, PlanMonths plan, Verdict verdict) {
     boolean unpriced =
         contender.tool().plans().stream()
-            .anyMatch(
-                p -> p.id().equals(plan.plan().planId()) && p.lists(PlanPrices.End.HIGH).isEmpty());
+            .anyMatch(p -> p.id().equals(plan.plan().planId()) && p.charged().isEmpty());
     return verdict.qualifies() && unpriced ? "price on request" : reasons(verdict);
   }
 

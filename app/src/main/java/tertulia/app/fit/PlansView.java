@@ -34,7 +34,6 @@ import tertulia.core.path.Option;
 import tertulia.core.path.OptionName;
 import tertulia.core.path.PlanMonths;
 import tertulia.core.path.SteadyCost;
-import tertulia.core.pricing.PlanPrices;
 import tertulia.core.time.Horizon;
 
 /**
@@ -232,9 +231,13 @@ record PlansView(
           Optional.ofNullable(costs.get(id(offering)))
               .map(SteadyCost::option)
               .or(() ->
-                  offering.plan().lists(PlanPrices.End.HIGH).stream()
+                  offering.plan().charged().stream()
                       .findFirst()
                       .map(list -> Option.of(offering, list, evaluation.costs().market().fit())));
+      if (option.isEmpty()) {
+        // what a page without prices charges for may go beyond what it allows
+        return Cell.missing("not known", "");
+      }
       Optional<Room> now =
           option.flatMap(o ->
               Room.of(

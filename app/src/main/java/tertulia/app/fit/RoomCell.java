@@ -25,6 +25,10 @@ final class RoomCell {
     String why = session.why("room", "contender", contender.id(), "measure", measure.id());
     Optional<Room> now = session.evaluation().costs().now().roomNow(contender.id(), measure);
     Optional<Room> months = session.evaluation().costs().now().room(contender.id(), measure);
+    if (session.evaluation().costs().now().optionNow(contender.id()).isEmpty()) {
+      // what a page without prices charges for may go beyond what it allows
+      return Cell.missing("not known", why);
+    }
     if (now.isEmpty() || months.isEmpty()) {
       return Cell.missing("not limited", why);
     }

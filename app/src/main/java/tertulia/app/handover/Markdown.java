@@ -79,10 +79,9 @@ final class Markdown {
     int low = results.people().stream().mapToInt(Integer::intValue).min().orElse(0);
     int high = results.people().stream().mapToInt(Integer::intValue).max().orElse(0);
     line(
-        low
-            + " to "
+        (low == high ? "" : low + " to ")
             + high
-            + " people over "
+            + (high == 1 ? " person over " : " people over ")
             + brief.months()
             + " months from "
             + brief.start()

@@ -11,7 +11,6 @@ import tertulia.app.standin.RatesOfExchange;
 import tertulia.core.evaluation.Selection;
 import tertulia.core.money.ExchangeRate;
 import tertulia.core.money.ExchangeRates;
-import tertulia.core.pricing.PlanPrices;
 
 /**
  * The published rates a selection needs, the latest on or before its date.
@@ -26,7 +25,7 @@ record PublishedRates(List<ExchangeRate> found, List<String> missing) {
     Set<CurrencyUnit> currencies = new TreeSet<>();
     selection.contenders().stream()
         .flatMap(c -> c.tool().plans().stream())
-        .flatMap(plan -> plan.lists(PlanPrices.End.HIGH).stream())
+        .flatMap(plan -> plan.charged().stream())
         .forEach(list -> currencies.add(list.currency()));
     currencies.remove(selection.currency());
     List<ExchangeRate> found = new ArrayList<>();

@@ -28,7 +28,6 @@ import tertulia.core.path.Market;
 import tertulia.core.path.Outcome;
 import tertulia.core.path.SteadyCost;
 import tertulia.core.path.Terms;
-import tertulia.core.pricing.PlanPrices;
 import tertulia.core.pricing.PriceList;
 import tertulia.core.time.Horizon;
 import tertulia.core.working.Working;
@@ -120,7 +119,7 @@ final class Comparison {
   /** Where a plan and term stand on the page. */
   private static int place(Contender contender, SteadyCost cost) {
     int plan = contender.tool().plans().indexOf(cost.option().plan());
-    List<PriceList> lists = cost.option().plan().lists(PlanPrices.End.HIGH);
+    List<PriceList> lists = cost.option().plan().charged();
     return plan * MOST_TERMS + lists.indexOf(cost.option().list());
   }
 

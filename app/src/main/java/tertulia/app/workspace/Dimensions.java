@@ -5,7 +5,6 @@ import java.util.List;
 import tertulia.core.growth.Measure;
 import tertulia.core.path.Dimension;
 import tertulia.core.path.Market;
-import tertulia.core.pricing.PlanPrices;
 
 /** What a "what if" can be asked of besides people. */
 public final class Dimensions {
@@ -17,7 +16,7 @@ public final class Dimensions {
   static boolean takesShareOfPayments(Session session) {
     return session.columns().stream()
         .flatMap(contender -> contender.tool().plans().stream())
-        .flatMap(plan -> plan.lists(PlanPrices.End.HIGH).stream())
+        .flatMap(plan -> plan.charged().stream())
         .flatMap(list -> list.charges().stream())
         .anyMatch(Market::needsAveragePayment);
   }

@@ -26,7 +26,6 @@ import tertulia.core.growth.Measure;
 import tertulia.core.growth.People;
 import tertulia.core.path.Dimension;
 import tertulia.core.path.Terms;
-import tertulia.core.pricing.PlanPrices;
 import tertulia.core.remark.Remark;
 
 /** Puts together what stands around every step of a selection. */
@@ -111,7 +110,7 @@ final class Framing {
 
   private static boolean sellsLightSeats(Contender contender) {
     return contender.tool().plans().stream()
-        .flatMap(plan -> plan.lists(PlanPrices.End.HIGH).stream())
+        .flatMap(plan -> plan.charged().stream())
         .anyMatch(list -> list.measures().contains(Measure.LIGHT_SEATS));
   }
 
