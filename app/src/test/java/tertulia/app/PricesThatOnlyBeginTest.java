@@ -62,7 +62,7 @@ public class PricesThatOnlyBeginTest extends ServedTest {
                 .param("title", "Which chart table?")
                 .param("people", "1")
                 .param("growth", "0")
-                .param("currency", "EUR"))
+                .param("currency", "CHF"))
             .getRedirectedUrl();
     assertNotNull(asked);
     selection = asked.replaceAll("\\D+", "");
@@ -121,6 +121,25 @@ public class PricesThatOnlyBeginTest extends ServedTest {
     assertEquals(seats.size(), 2);
     assertTrue(seats.getFirst().startsWith("1 of 30"), seats.toString());
     assertEquals(seats.getLast(), "not known");
+  }
+
+  @Test
+  public void itIsRefusedForItsPriceAndNotForItsPlan() throws Exception {
+    List<String> choices = new ArrayList<>();
+    page("/decision").select(".choice small").forEach(option -> choices.add(option.text()));
+    assertEquals(
+        choices, List.of("Works, monthly: only the least it costs is known", "price not known"));
+    String refused =
+        ask(MockMvcRequestBuilders.post("/selections/" + selection + "/decision")
+                .param("choice", "sextant")
+                .param("reasons", "It reads charts.")
+                .param("givenUp", "Nothing.")
+                .param("version", ""))
+            .getContentAsString();
+    assertEquals(
+        Jsoup.parse(refused).select(".choices .fault").text(),
+        "What this contender costs is not known in all months. Put its price down first, or an"
+            + " assumed one.");
   }
 
   @Test

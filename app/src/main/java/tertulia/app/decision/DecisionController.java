@@ -118,10 +118,13 @@ class DecisionController implements StepBody {
     boolean there = session.columns().stream().anyMatch(c -> c.id().equals(choice));
     if (!there) {
       faults.add("choice", "Choose one of the contenders.");
-    } else if (!(session.evaluation().costs().overall().way(choice) instanceof Ways.Found)) {
+    } else if (session.evaluation().costs().overall().way(choice) instanceof Ways.Gap gap) {
       faults.add(
           "choice",
-          "No plan of this contender is known to serve in all months. Look at Fit first.");
+          gap.isUnpriced()
+              ? "What this contender costs is not known in all months. Put its price down first, or"
+                  + " an assumed one."
+              : "No plan of this contender is known to serve in all months. Look at Fit first.");
     }
     String reasons = text(typed, "reasons", "Say why this one.", faults);
     String givenUp = text(typed, "givenUp", "Say what another contender would have had.", faults);

@@ -64,8 +64,12 @@ record DecisionView(
   /** A proposal that did not stand: what it was, how it ended, and why. */
   record Past(String proposed, String ended, String reason) {}
 
-  /** A contender that can be chosen. */
-  record Choice(String slug, String name, String option, boolean possible) {}
+  /**
+   * A contender that can be chosen.
+   *
+   * @param option its best way, or why none is known
+   */
+  record Choice(String slug, String name, String option) {}
 
   static DecisionView of(
       Session session,
@@ -251,10 +255,22 @@ record DecisionView(
   private static List<Choice> choices(Session session) {
     return session.columns().stream()
         .map(c ->
-            session.evaluation().costs().overall().way(c.id()) instanceof Ways.Found found
-                ? new Choice(c.id(), c.tool().name(), found.best().label(), true)
-                : new Choice(c.id(), c.tool().name(), "no plan for all months", false))
+            new Choice(
+                c.id(),
+                c.tool().name(),
+                option(session.evaluation().costs().overall().way(c.id()))))
         .toList();
+  }
+
+  private static String option(Ways ways) {
+    return switch (ways) {
+      case Ways.Found found -> found.best().label();
+      case Ways.Gap gap when gap.isUnpriced() ->
+          gap.low()
+              .map(low -> low.label() + ": only the least it costs is known")
+              .orElse("price not known");
+      case Ways.Gap gap -> gap.isUnconfirmed() ? "not confirmed" : "no plan for all months";
+    };
   }
 
   /** What stands in the form: the stored proposal, or the leader as a first suggestion. */
