@@ -111,6 +111,19 @@ public class PricesThatOnlyBeginTest extends ServedTest {
   }
 
   @Test
+  public void whereNothingHasAFigureNoLinkLeadsToOne() throws Exception {
+    Document fit = page("/fit");
+    List<String> leads = fit.select(".jumps a[href^=#]").eachAttr("href");
+    assertEquals(leads, List.of("#which", "#months"), "nothing has a figure or is needed");
+    leads.forEach(to -> assertFalse(fit.select(to).isEmpty(), to));
+    Document full =
+        Jsoup.parse(ask(MockMvcRequestBuilders.get("/selections/1/fit")).getContentAsString());
+    leads = full.select(".jumps a[href^=#]").eachAttr("href");
+    assertEquals(leads, List.of("#which", "#months", "#promises", "#needcosts"));
+    leads.forEach(to -> assertFalse(full.select(to).isEmpty(), to));
+  }
+
+  @Test
   public void whatIfCanBeAskedOfLightSeatsItCharges() throws Exception {
     assertFalse(page("/cost").select("[name=light]").isEmpty());
   }
