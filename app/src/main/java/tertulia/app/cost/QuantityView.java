@@ -58,10 +58,7 @@ record QuantityView(List<Link> links, Optional<ByAmount> drawn) {
               words(session, dimension),
               CostChart.draw(swept.points(), CostView.lines(session), read, across(session, swept)),
               CostChart.reach(swept.points(), read),
-              new HeadcountFindings(costs)
-                  .byQuantity(swept)
-                  .map(words::of)
-                  .orElse("Nobody has a figure whatever there is of it."));
+              words.of(new HeadcountFindings(costs).byQuantity(swept)));
         });
   }
 

@@ -56,6 +56,14 @@ record CostWords(Selection selection) implements SelectionWords {
                   : "from "
                       + month(pays.month())
                       + " on committing has cost less than paying by the month.");
+      case CostFinding.NobodyHasAFigureBy nobody ->
+          "By "
+              + by(nobody.dimension())
+              + ": nobody has a figure for any "
+              + one(nobody.dimension())
+              + " up to "
+              + Figures.whole(nobody.most())
+              + ".";
       case CostFinding.CheapestByQuantity cheapest -> cheapest(cheapest);
       case CostFinding.WholeStaffPays staff ->
           name(staff.tool())

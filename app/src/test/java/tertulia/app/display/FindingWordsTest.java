@@ -21,6 +21,8 @@ import tertulia.core.finding.CostFinding.CheapestByHeadcount.Stretch;
 import tertulia.core.finding.Finding;
 import tertulia.core.finding.MissingFinding;
 import tertulia.core.finding.ScoreFinding;
+import tertulia.core.growth.Measure;
+import tertulia.core.path.Dimension;
 import tertulia.core.scoring.Interval;
 
 /** What findings read like: a clause for each of their figures, and none that is not theirs. */
@@ -76,6 +78,10 @@ public class FindingWordsTest {
       {
         new MissingFinding.MonthsPassed(january, 36, 36),
         "All 36 months have passed: they begin in January 2027."
+      },
+      {
+        new CostFinding.NobodyHasAFigureBy(new Dimension.Quantity(Measure.CARD_PAYMENTS), 1200),
+        "By card payments: nobody has a figure for any number up to 1,200."
       },
       {
         order(slotmeer, slotmeer, SLOTMEER_LEADS, SLOTMEER_LEADS),

@@ -196,6 +196,9 @@ public sealed interface CostFinding extends Finding {
    */
   record CommitmentPays(String tool, int month) implements CostFinding {}
 
+  /** Nobody has a figure however much of something there is, up to so much. */
+  record NobodyHasAFigureBy(Dimension dimension, long most) implements CostFinding {}
+
   /**
    * Who is cheapest for how much of something, with the people under discussion.
    *

@@ -21,11 +21,12 @@ public record HeadcountFindings(Costs costs) {
   /** So many changes of the cheapest are explained; the table has all of them. */
   private static final int MOST_EXPLAINED = 3;
 
-  /** Who is cheapest for how much of something; empty if nobody has a figure at any. */
-  public Optional<CostFinding.CheapestByQuantity> byQuantity(CostByQuantity swept) {
+  /** Who is cheapest for how much of something, or that nobody has a figure at any. */
+  public CostFinding byQuantity(CostByQuantity swept) {
+    long most = swept.quantity(swept.points().most());
     List<Lead> leads = swept.points().leads();
     if (leads.stream().allMatch(lead -> lead.tool().isEmpty())) {
-      return Optional.empty();
+      return new CostFinding.NobodyHasAFigureBy(swept.dimension(), most);
     }
     List<CostFinding.CheapestByHeadcount.Stretch> stretches = new ArrayList<>();
     for (int i = 0; i < leads.size(); i++) {
@@ -40,9 +41,7 @@ public record HeadcountFindings(Costs costs) {
               points.level(),
               points.open()));
     }
-    return Optional.of(
-        new CostFinding.CheapestByQuantity(
-            swept.dimension(), swept.step(), stretches, swept.quantity(swept.points().most())));
+    return new CostFinding.CheapestByQuantity(swept.dimension(), swept.step(), stretches, most);
   }
 
   /**

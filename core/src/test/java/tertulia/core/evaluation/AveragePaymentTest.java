@@ -101,7 +101,7 @@ public class AveragePaymentTest {
     assertEquals(swept.points().orderChanges("share", "seats"), List.of(42));
     assertEquals(swept.points().most(), 168, "twice the average, up to the next whole");
     CostFinding.CheapestByQuantity finding =
-        new HeadcountFindings(costs).byQuantity(swept).orElseThrow();
+        (CostFinding.CheapestByQuantity) new HeadcountFindings(costs).byQuantity(swept);
     assertEquals(finding.dimension(), new Dimension.AveragePayment());
     assertEquals(finding.stretches().getFirst().to(), 41);
     assertEquals(finding.stretches().getFirst().tool(), Optional.of("share"));

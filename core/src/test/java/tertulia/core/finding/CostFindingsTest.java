@@ -176,7 +176,7 @@ public class CostFindingsTest extends GeneratedFindings {
       costs
           .curves()
           .costBy(new Dimension.Quantity(measure))
-          .flatMap(new HeadcountFindings(costs)::byQuantity)
+          .map(new HeadcountFindings(costs)::byQuantity)
           .ifPresent(overTime::add);
     }
     for (CostFinding finding : overTime) {
@@ -237,6 +237,26 @@ public class CostFindingsTest extends GeneratedFindings {
               assertNotEquals(
                   at(costs, cap.people() + 1).now().against(contender.id()).get(plan), List.of());
             }
+          });
+    }
+  }
+
+  @Test(dataProvider = "seeds")
+  public void whereNothingIsConfirmedNobodyHasAFigureByAnything(int seed) {
+    Selection whole = Generated.selection(seed);
+    List<Contender> unknown =
+        whole.contenders().stream()
+            .map(c -> new Contender(c.tool(), Map.of(), c.ratings(), c.aside(), c.effort()))
+            .toList();
+    Costs costs = Evaluation.of(whole.among(unknown), WhatIf.START).costs();
+    for (Measure measure : costs.selection().counted()) {
+      costs
+          .curves()
+          .costBy(new Dimension.Quantity(measure))
+          .map(new HeadcountFindings(costs)::byQuantity)
+          .ifPresent(finding -> {
+            met(finding);
+            check(costs, finding);
           });
     }
   }
@@ -346,6 +366,16 @@ public class CostFindingsTest extends GeneratedFindings {
               .selection()
               .active()
               .forEach(c -> assertEquals(cost(costs, c.id(), 10), Optional.empty()));
+      case CostFinding.NobodyHasAFigureBy nobody -> {
+        assertTrue(nobody.most() > 0);
+        CostByHeadcount points = costs.curves().costBy(nobody.dimension()).orElseThrow().points();
+        for (Contender contender : costs.selection().active()) {
+          assertEquals(costs.now().monthly(contender.id()), Optional.empty(), contender.id());
+          for (int n = 1; n <= points.most(); n++) {
+            assertEquals(points.curve(contender.id()).at(n), Optional.empty());
+          }
+        }
+      }
       case CostFinding.CheapestByHeadcount cheapest -> cheapest(costs, cheapest);
       case CostFinding.LeadChange change -> leadChange(costs, change);
       case CostFinding.WithinPlan within -> {
