@@ -88,9 +88,6 @@ lay_out() {
   if [ -f "$laid/linked.aot" ]; then
     start+=("-XX:AOTCache=$laid/linked.aot")
   fi
-  # What is to be compiled waits for what is to be done: of two cores the start has one to itself.
-  # (Without the last word Java says that a user who is not root cannot raise a priority; none is.)
-  start+=(-XX:ThreadPriorityPolicy=1 -XX:CompilerThreadPriority=10 -XX:-PrintWarnings)
   start+=(-jar "$laid/tertulia.jar")
 }
 
