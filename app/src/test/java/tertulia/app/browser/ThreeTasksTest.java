@@ -132,7 +132,7 @@ public class ThreeTasksTest extends BrowserTest {
     page.getByText("Save the need").click();
     page.waitForURL("**/need?saved");
     assertThat(page.locator(".demandline"))
-        .hasText("Needed for December 2026 · 325 people: 25 seats · 25 staff · 300 light seats");
+        .hasText("December 2026 · 325 people, needed: 25 seats · 25 staff · 300 light seats");
     open(page, "counted");
     page.getByText("Count something else").click();
     enter(page.getByLabel("bookings, fixed"), "500");
