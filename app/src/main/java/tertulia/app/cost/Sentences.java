@@ -51,14 +51,7 @@ final class Sentences {
         .openQuestions()
         .forEach(open ->
             warnings.add(
-                new Warning(
-                    words.of(open),
-                    "See which",
-                    "/selections/"
-                        + session.table().id()
-                        + "/fit?"
-                        + session.query().query()
-                        + "#unsaid")));
+                new Warning(words.of(open), "See which", session.step("fit") + "#unsaid")));
     for (Contender contender : session.columns()) {
       oldPrice(session, contender, warnings);
       caveats

@@ -143,14 +143,16 @@ public class CostFindingsTest extends GeneratedFindings {
   }
 
   /** Of all but the first nobody has said anything, so that none of them is confirmed to do. */
+  /** The contender when nothing is known of what it can do. */
+  private static Contender unconfirmed(Contender c) {
+    return new Contender(c.tool(), Map.of(), c.ratings(), c.aside(), c.effort());
+  }
+
   @Test(dataProvider = "seeds")
   public void whoseRivalsAreNotConfirmedIsAlone(int seed) {
     Selection whole = Generated.selection(seed);
     List<Contender> contenders = new ArrayList<>(whole.contenders());
-    contenders.replaceAll(c ->
-        c.equals(whole.contenders().getFirst())
-            ? c
-            : new Contender(c.tool(), Map.of(), c.ratings(), c.aside(), c.effort()));
+    contenders.replaceAll(c -> c.equals(whole.contenders().getFirst()) ? c : unconfirmed(c));
     Costs costs = Evaluation.of(whole.among(contenders), WhatIf.START).costs();
     for (CostFinding finding : new CostFindings(costs).all()) {
       if (finding instanceof CostFinding.OnlyOne) {
@@ -245,9 +247,7 @@ public class CostFindingsTest extends GeneratedFindings {
   public void whereNothingIsConfirmedNobodyHasAFigureByAnything(int seed) {
     Selection whole = Generated.selection(seed);
     List<Contender> unknown =
-        whole.contenders().stream()
-            .map(c -> new Contender(c.tool(), Map.of(), c.ratings(), c.aside(), c.effort()))
-            .toList();
+        whole.contenders().stream().map(CostFindingsTest::unconfirmed).toList();
     Costs costs = Evaluation.of(whole.among(unknown), WhatIf.START).costs();
     for (Measure measure : costs.selection().counted()) {
       costs
