@@ -70,6 +70,20 @@ public class GrowthTest extends ServedTest {
     return Map.of("month", month, "version", "" + stored().version());
   }
 
+  /** As long as a name may be, in both of those who are named together. */
+  @Test(dependsOnMethods = "whatTwoPeopleTakeBackIsTakenBackOnce")
+  public void whoHasALongNameRebasesToo() throws Exception {
+    String name = "Ω’".repeat(60);
+    assertEquals(name.length(), 120);
+    plans.change(
+        stored().version(),
+        stored().plan(),
+        name + ", on counts of the staff directory and a table that " + name + " read in");
+    assertTrue(page("/growth").contains(name));
+    assertEquals(post("/growth/undo", Map.of("version", "" + stored().version())).getStatus(), 302);
+    assertEquals(post("/growth/undo", Map.of("version", "" + stored().version())).getStatus(), 302);
+  }
+
   /** Two people had the same page open; the second is told, and nothing swings back. */
   @Test(dependsOnMethods = "headcountsGoOutAndInAsATable")
   public void whatTwoPeopleTakeBackIsTakenBackOnce() throws Exception {

@@ -11,7 +11,14 @@ import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Locale;
 import java.util.Objects;
+import java.util.TimeZone;
+import java.util.concurrent.CountDownLatch;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
+import java.util.concurrent.TimeUnit;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.context.annotation.Import;
 import org.springframework.jdbc.core.JdbcTemplate;
@@ -20,6 +27,8 @@ import org.springframework.test.context.TestPropertySource;
 import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
 import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
+import org.springframework.transaction.PlatformTransactionManager;
+import org.springframework.transaction.support.TransactionTemplate;
 import org.testng.annotations.BeforeMethod;
 import org.testng.annotations.Test;
 import tertulia.app.catalogue.Catalogue;
@@ -32,8 +41,10 @@ import tertulia.app.exchange.Results;
 import tertulia.app.exchange.SelectionFile;
 import tertulia.app.exchange.ToolSheet;
 import tertulia.app.handover.Intake;
+import tertulia.app.people.SignedIn;
 import tertulia.app.people.UserAccounts;
 import tertulia.app.selection.Selections;
+import tertulia.app.selection.Views;
 
 /** Nobody signs figures nobody was shown; what did not stand stays on record. */
 @Import(MovableClock.InPlace.class)
@@ -47,6 +58,8 @@ public class SignedIsReadTest extends ServedTest {
   @Autowired private Decisions decisions;
   @Autowired private Intake intake;
   @Autowired private JdbcTemplate jdbc;
+  @Autowired private Views views;
+  @Autowired private PlatformTransactionManager transactions;
   @Autowired private MovableClock clock;
   private long id;
   private String at = "";
@@ -146,6 +159,96 @@ public class SignedIsReadTest extends ServedTest {
     assertEquals(frozen.decision().signedByAccount(), "joren");
     assertEquals(frozen.results(), read);
     assertTrue(decisions.find(id).orElseThrow().isIntact());
+  }
+
+  /** Sentences and names of options are worded anew from release to release, figures are not. */
+  @Test
+  public void whatAnOlderReleaseProposedInOtherWordsIsSigned() {
+    int worded =
+        jdbc.update(
+            "update decision set digest = 'of an older release', basis ="
+                + " replace(replace(replace(replace(basis, ' is at most', ' has at most'),"
+                + " 'yearly', 'for a year'), 'automation runs', 'runs'), ' EUR\"', ' euros\"')"
+                + " where selection_id = ?",
+            id);
+    assertEquals(worded, 1);
+    String basis =
+        jdbc.queryForObject("select basis from decision where selection_id = ?", String.class, id);
+    assertTrue(Objects.requireNonNull(basis).contains("for a year"), "it is worded otherwise");
+    decisions.sign(id, decisions.find(id).orElseThrow().version(), signedIn("joren"));
+    assertTrue(decisions.find(id).orElseThrow().isIntact());
+  }
+
+  @Test
+  public void whereAServerStandsDoesNotMatter() throws Exception {
+    Locale here = Locale.getDefault();
+    TimeZone zone = TimeZone.getDefault();
+    try {
+      for (String there : List.of("de-CH", "ar-EG", "hi-IN-u-nu-deva", "tr-TR")) {
+        Locale.setDefault(Locale.forLanguageTag(there));
+        TimeZone.setDefault(TimeZone.getTimeZone("Pacific/Kiritimati"));
+        assertTrue(page("joren", at).contains("Sign it off"), there);
+      }
+      assertEquals(sign().getStatus(), 302);
+    } finally {
+      Locale.setDefault(here);
+      TimeZone.setDefault(zone);
+    }
+  }
+
+  /** Either it is in what is signed, or it is refused; it waits until that is known. */
+  @Test
+  public void aMarkThatMeetsASignatureIsInItOrRefused() throws Exception {
+    CountDownLatch marked = new CountDownLatch(1);
+    CountDownLatch go = new CountDownLatch(1);
+    ExecutorService other = Executors.newSingleThreadExecutor();
+    try {
+      Future<?> marking =
+          other.submit(() ->
+              new TransactionTemplate(transactions)
+                  .executeWithoutResult(status -> {
+                    views.mark(id, signedIn("odile"), "ease", slug("slotmeer"), "1");
+                    marked.countDown();
+                    await(go);
+                  }));
+      await(marked);
+      Future<Integer> signing =
+          Executors.newSingleThreadExecutor().submit(() -> sign().getStatus());
+      Thread.sleep(200);
+      assertFalse(signing.isDone(), "it waits for the mark");
+      go.countDown();
+      marking.get();
+      assertEquals(signing.get(), Integer.valueOf(409), "the mark is not in what was proposed");
+    } finally {
+      go.countDown();
+      other.shutdown();
+    }
+    assertEquals(post("ilse", at + "/renew", "version", version()).getStatus(), 302);
+    assertEquals(sign().getStatus(), 302);
+    assertEquals(
+        post(
+                "odile",
+                "/selections/" + id + "/marks",
+                "criterion",
+                "ease",
+                "contender",
+                slug("slotmeer"),
+                "mark",
+                "9")
+            .getStatus(),
+        409);
+  }
+
+  private static void await(CountDownLatch latch) {
+    try {
+      assertTrue(latch.await(20, TimeUnit.SECONDS));
+    } catch (InterruptedException e) {
+      throw new AssertionError(e);
+    }
+  }
+
+  private SignedIn signedIn(String who) {
+    return (SignedIn) people.loadUserByUsername(who);
   }
 
   @Test

@@ -31,11 +31,11 @@ import tertulia.app.exchange.DocumentFormat;
 import tertulia.app.exchange.Faults;
 import tertulia.app.exchange.Json;
 import tertulia.app.exchange.Limits;
-import tertulia.app.exchange.Memo;
 import tertulia.app.exchange.ToolReader;
 import tertulia.app.exchange.ToolSheet;
 import tertulia.app.web.Conflict;
 import tertulia.app.web.NotFound;
+import tertulia.core.deadline.OnceEach;
 import tertulia.core.growth.Measure;
 
 /** The tools the organisation knows of, each with the history of its price page. */
@@ -47,7 +47,7 @@ public class Catalogue {
   /** What stands behind /catalogue/ already. */
   private static final List<String> ADDRESSES = List.of("new", "import", "check", "freshness");
 
-  private static final Memo<Written, ToolSheet> READ = new Memo<>(400);
+  private static final OnceEach<Written, ToolSheet> READ = new OnceEach<>("the price pages", 400);
   private final ToolRows rows;
   private final VersionRows versions;
   private final Clock clock;

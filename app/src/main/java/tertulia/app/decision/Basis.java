@@ -28,9 +28,18 @@ record Basis(String format, int version, SelectionFile selection, Results result
     return Json.write(this);
   }
 
-  /** A fingerprint: two alike mean the same entries and the same figures. */
+  /**
+   * What of it counts, in the one form in which two are compared: the entries and the figures, as
+   * this release writes them, without a sentence. What an older release stored is read first, so
+   * two alike mean the same entries and the same figures, whoever wrote them where.
+   */
+  String canonical() {
+    return Json.write(new Basis(format, version, selection, results.figures()));
+  }
+
+  /** A fingerprint of {@link #canonical}. */
   String digest() {
-    return Snapshot.sha256(toJson());
+    return Snapshot.sha256(canonical());
   }
 
   static Basis stored(String json) {

@@ -270,10 +270,11 @@ public class Decisions {
     if (basis == null) {
       return Optional.empty();
     }
-    if (now.digest().equals(row.digest)) {
+    Basis proposed = Basis.stored(basis);
+    if (proposed.canonical().equals(now.canonical())) {
       return Optional.of(new Difference(List.of()));
     }
-    Difference difference = Difference.between(Basis.stored(basis), now);
+    Difference difference = Difference.between(proposed, now);
     return Optional.of(
         difference.lines().isEmpty()
             ? new Difference(List.of(new Difference.Line("Entries", "as proposed", "changed")))

@@ -234,7 +234,7 @@ public final class Codes {
   private static String fingerprint(String text) {
     java.util.zip.CRC32C crc = new java.util.zip.CRC32C();
     crc.update(text.getBytes(java.nio.charset.StandardCharsets.UTF_8));
-    return String.format("%08x", crc.getValue());
+    return String.format(Locale.ROOT, "%08x", crc.getValue());
   }
 
   /** {@code wanted}, or with a number behind it the first that is not taken. */

@@ -3,6 +3,7 @@ package tertulia.app.exchange;
 import java.nio.ByteBuffer;
 import java.nio.charset.CharacterCodingException;
 import java.nio.charset.StandardCharsets;
+import java.util.Locale;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.StreamReadConstraints;
 import tools.jackson.core.StreamReadFeature;
@@ -103,7 +104,7 @@ public final class Json {
       throw new IllegalArgumentException(
           "This is no file of Tertulia: one is nested at most "
               + DEEPEST
-              + String.format(" deep, holds at most %,d", MOST_TOKENS)
+              + String.format(Locale.ROOT, " deep, holds at most %,d", MOST_TOKENS)
               + " names, values and brackets, and no number of more than "
               + LONGEST_NUMBER
               + " digits. Take out what does not belong there, or split it.",

@@ -66,7 +66,29 @@ public record Results(
       @Nullable String committedPastHorizon,
       List<String> notCounted,
       @Nullable List<String> open,
-      @Nullable ScoreResult total) {}
+      @Nullable ScoreResult total) {
+
+    private ContenderResult figures() {
+      return new ContenderResult(
+          id,
+          name,
+          setAside,
+          figure(firstMonth),
+          figure(horizon),
+          figure(kept),
+          months,
+          committedPastHorizon,
+          List.of(),
+          null,
+          total);
+    }
+
+    private static @Nullable CostResult figure(@Nullable CostResult cost) {
+      return cost == null
+          ? null
+          : new CostResult("", cost.amount(), cost.atMost(), cost.low(), cost.boughtOnce(), null);
+    }
+  }
 
   /**
    * A figure with the plan and term it belongs to.
@@ -193,6 +215,20 @@ public record Results(
   /** As {@link #of(Evaluation)} for a selection. */
   public static Results of(tertulia.core.evaluation.Selection selection) {
     return of(Evaluation.of(selection, WhatIf.START));
+  }
+
+  /** The figures alone: no sentence and no name of an option, which a release may word anew. */
+  public Results figures() {
+    return new Results(
+        title,
+        currency,
+        start,
+        people,
+        weights,
+        contenders.stream().map(ContenderResult::figures).toList(),
+        cheapestByHeadcount,
+        null,
+        null);
   }
 
   private static Map<String, String> weights(Totals totals) {

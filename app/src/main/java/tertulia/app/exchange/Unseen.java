@@ -1,5 +1,6 @@
 package tertulia.app.exchange;
 
+import java.util.Locale;
 import java.util.Optional;
 import tools.jackson.databind.JsonNode;
 
@@ -14,7 +15,7 @@ public final class Unseen {
   public static Optional<String> in(String text) {
     return text.codePoints()
         .filter(Unseen::isUnseen)
-        .mapToObj(c -> String.format("U+%04X", c))
+        .mapToObj(c -> String.format(Locale.ROOT, "U+%04X", c))
         .findFirst();
   }
 

@@ -13,6 +13,8 @@ import tertulia.app.people.SignedIn;
 import tertulia.app.web.NotFound;
 import tertulia.app.workspace.Session;
 import tertulia.app.workspace.Steps;
+import tertulia.core.sensitivity.SensitivityFigure;
+import tertulia.core.working.NoSuchFigure;
 import tertulia.core.working.Working;
 
 /** The answer to "why" for the figures of this step. */
@@ -32,16 +34,23 @@ class FirmnessWhyController {
       @AuthenticationPrincipal SignedIn person,
       Model model) {
     Session session = steps.open(id, query.toSingleValueMap(), person);
+    SensitivityFigure asked = asked(session, figure, query.getOrDefault("of", List.of()));
     try {
-      Working working =
-          session
-              .sensitivity()
-              .explain(new FigureCodes(session).read(figure, query.getOrDefault("of", List.of())));
+      Working working = session.sensitivity().explain(asked);
       model.addAttribute("about", session.table().selection().title());
       model.addAttribute("line", WorkingLine.of(working, session::isOld));
+    } catch (NoSuchFigure e) {
+      throw new NotFound(e.what());
+    }
+    return "workspace/why";
+  }
+
+  /** The figure an address names; only what stands in the address can be at fault here. */
+  private static SensitivityFigure asked(Session session, String figure, List<String> of) {
+    try {
+      return new FigureCodes(session).read(figure, of);
     } catch (IllegalArgumentException e) {
       throw new NotFound("such figure: " + String.valueOf(e.getMessage()).replaceAll("\\.$", ""));
     }
-    return "workspace/why";
   }
 }

@@ -2,14 +2,11 @@ package tertulia.app.live;
 
 import java.io.IOException;
 import java.time.Clock;
-import java.util.LinkedHashMap;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.concurrent.atomic.AtomicLong;
-import java.util.function.Supplier;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.event.TransactionPhase;
@@ -32,21 +29,11 @@ public class Live {
   /** After which the browser asks again, and is looked at again. */
   private static final long MILLISECONDS = 10 * 60 * 1000L;
 
-  /** Answers kept for the readers of one change. */
-  private static final int ANSWERS = 64;
-
   private final AtomicLong first;
   private final AtomicLong ofAll = new AtomicLong();
   private final Map<Long, AtomicLong> changes = new ConcurrentHashMap<>();
   private final Map<Long, Set<SseEmitter>> streams = new ConcurrentHashMap<>();
   private final AtomicInteger open = new AtomicInteger();
-  private final Map<Object, Once<?>> answers =
-      new LinkedHashMap<>() {
-        @Override
-        protected boolean removeEldestEntry(Map.Entry<Object, Once<?>> eldest) {
-          return size() > ANSWERS;
-        }
-      };
 
   Live(Clock clock) {
     // another start of the server has other numbers, so a page from before it asks for everything
@@ -119,50 +106,6 @@ public class Live {
       stream.send(SseEmitter.event().name("changed").data("" + number));
     } catch (IOException | IllegalStateException e) {
       stream.complete();
-    }
-  }
-
-  /** What is worked out once for everybody who asks for the same. */
-  private static final class Once<T> {
-    private @Nullable Supplier<T> work;
-    private @Nullable T done;
-
-    Once(Supplier<T> work) {
-      this.work = work;
-    }
-
-    synchronized T get() {
-      T known = done;
-      if (known == null) {
-        known = Objects.requireNonNull(work).get();
-        done = known;
-        // the request it was asked in is over
-        work = null;
-      }
-      return known;
-    }
-  }
-
-  /**
-   * The answer to a question that several readers ask after one change: the first works it out, the
-   * others wait for it.
-   *
-   * @param question everything the answer depends on, the number of the change among it
-   */
-  @SuppressWarnings("unchecked")
-  public String once(Object question, Supplier<String> answer) {
-    Once<String> asked;
-    synchronized (answers) {
-      asked = (Once<String>) answers.computeIfAbsent(question, q -> new Once<>(answer));
-    }
-    try {
-      return asked.get();
-    } catch (RuntimeException e) {
-      // whoever asks next tries again
-      synchronized (answers) {
-        answers.remove(question, asked);
-      }
-      throw e;
     }
   }
 }

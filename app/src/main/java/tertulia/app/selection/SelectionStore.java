@@ -1,5 +1,8 @@
 package tertulia.app.selection;
 
+import jakarta.persistence.EntityManager;
+import jakarta.persistence.LockModeType;
+import java.util.Objects;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 import tertulia.app.web.Conflict;
@@ -11,8 +14,14 @@ class SelectionStore {
   private final Rows.Selections selections;
   private final Entrance entrance;
   private final ApplicationEventPublisher events;
+  private final EntityManager entities;
 
-  SelectionStore(Rows.Selections selections, Entrance entrance, ApplicationEventPublisher events) {
+  SelectionStore(
+      Rows.Selections selections,
+      Entrance entrance,
+      ApplicationEventPublisher events,
+      EntityManager entities) {
+    this.entities = entities;
     this.selections = selections;
     this.entrance = entrance;
     this.events = events;
@@ -37,18 +46,32 @@ class SelectionStore {
    * @throws Conflict if it is decided
    */
   SelectionRow open(long id) {
-    SelectionRow row = row(id);
+    SelectionRow row = changing(id);
     if (row.decided) {
       throw new Conflict(
           "This selection is decided and signed off; it does not change any more. Take its file"
               + " and read it in again to look at the question anew.");
     }
-    changing(id);
     return row;
   }
 
-  /** Lets it be known, once it is kept, that something of a selection has changed. */
-  void changing(long id) {
-    events.publishEvent(new SelectionChanged(id));
+  /**
+   * A selection of which something is to be changed, decided or not. Writes to one selection follow
+   * one another: whoever writes holds it until that is kept, so that a mark is either in what is
+   * signed or refused. Whoever has a page of it open hears of it once it is kept.
+   *
+   * @throws NotFound if there is none that whoever is signed in may open
+   */
+  SelectionRow changing(long id) {
+    SelectionRow row = row(id);
+    hold(row);
+    return row;
+  }
+
+  /** As {@link #changing} for a row that was found, deleted or not. */
+  void hold(SelectionRow row) {
+    // refused if somebody changed the row since it was read in this transaction
+    entities.lock(row, LockModeType.PESSIMISTIC_WRITE);
+    events.publishEvent(new SelectionChanged(Objects.requireNonNull(row.id)));
   }
 }

@@ -337,8 +337,8 @@ public class Selections {
             .findById(id)
             .filter(entrance::isOpenTo)
             .orElseThrow(() -> new NotFound("selection " + id));
+    store.hold(row);
     row.putAway = how;
-    store.changing(id);
     row.putAwayBy = how == null ? null : by;
     return row.title;
   }
@@ -346,7 +346,7 @@ public class Selections {
   /** Marks a selection as the sample. */
   @Transactional
   public void markSample(long id) {
-    store.row(id).sample = true;
+    store.changing(id).sample = true;
   }
 
   /** Whether a contender at the table can be marked under a criterion; no mark is read for it. */
@@ -363,7 +363,10 @@ public class Selections {
             .isPresent();
   }
 
-  /** Lets whoever has a page of it open know, once it is kept, that something of it changes. */
+  /**
+   * Holds a selection for a write until that is kept; whoever has a page of it open hears of it
+   * then.
+   */
   @Transactional
   public void changing(long id) {
     store.changing(id);
@@ -397,9 +400,8 @@ public class Selections {
    */
   @Transactional
   void admit(long id, long version, boolean openToAll, Set<Long> named) {
-    SelectionRow row = store.row(id);
+    SelectionRow row = store.changing(id);
     Conflict.unlessAt(version, row.version, "this selection");
-    store.changing(id);
     row.openToAll = openToAll;
     row.named.clear();
     row.named.addAll(named);

@@ -17,12 +17,12 @@ import tertulia.app.exchange.Disinterested;
 import tertulia.app.exchange.DocumentFormat;
 import tertulia.app.exchange.Faults;
 import tertulia.app.exchange.Json;
-import tertulia.app.exchange.Memo;
 import tertulia.app.exchange.SelectionFile;
 import tertulia.app.exchange.SelectionReader;
 import tertulia.app.exchange.ToolSheet;
 import tertulia.app.exchange.WeighingReader;
 import tertulia.app.growth.GrowthPlans;
+import tertulia.core.deadline.OnceEach;
 import tertulia.core.evaluation.Selection;
 import tertulia.core.finding.Progress;
 import tertulia.core.remark.Remark;
@@ -36,7 +36,8 @@ public class Tables {
   static final DocumentFormat<Brief> FORMAT =
       new DocumentFormat<>("selection", Brief.class, List.of());
 
-  private static final Memo<SelectionFile, Selection> READ = new Memo<>(64);
+  private static final OnceEach<SelectionFile, Selection> READ =
+      new OnceEach<>("the selection", 64);
   private final Rows.Contenders contenders;
   private final Rows.Members members;
   private final Entered entered;

@@ -10,6 +10,7 @@ import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
 import java.sql.Connection;
 import java.sql.SQLException;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 
@@ -235,9 +236,14 @@ final class Start {
       if (found != table.getValue()) {
         throw new Unusable(
             String.format(
+                Locale.ROOT,
                 "The store %s is not the one that was stopped: table %s had %,d rows and has %,d."
                     + " Put the right one back, or remove %s to go on with this one.",
-                store.file(), table.getKey(), table.getValue(), found, store.marker()));
+                store.file(),
+                table.getKey(),
+                table.getValue(),
+                found,
+                store.marker()));
       }
     }
   }

@@ -1,6 +1,9 @@
 package tertulia.app.web;
 
+import java.sql.SQLException;
+import java.util.Set;
 import java.util.function.Supplier;
+import org.springframework.core.NestedExceptionUtils;
 import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.orm.ObjectOptimisticLockingFailureException;
 
@@ -11,6 +14,9 @@ import org.springframework.orm.ObjectOptimisticLockingFailureException;
 public final class Again {
   private static final int TRIES = 4;
 
+  /** SQL states: the same key is there already; a row that is referred to is not, or still is. */
+  private static final Set<String> OF_SOMEBODY_ELSE = Set.of("23505", "23506", "23503");
+
   private Again() {}
 
   /** The result of the first try that meets nobody; after four the last refusal is thrown. */
@@ -19,11 +25,21 @@ public final class Again {
       try {
         return each.get();
       } catch (DataIntegrityViolationException | ObjectOptimisticLockingFailureException e) {
-        if (i == TRIES) {
+        if (i == TRIES || !isOfSomebodyElse(e)) {
           throw e;
         }
       }
     }
+  }
+
+  /**
+   * Whether a refusal of the store comes from a write of somebody else: the same thing was put
+   * down, or what it belongs to was taken away. Anything else would be refused again and again.
+   */
+  static boolean isOfSomebodyElse(RuntimeException refusal) {
+    return !(refusal instanceof DataIntegrityViolationException)
+        || NestedExceptionUtils.getMostSpecificCause(refusal) instanceof SQLException cause
+            && OF_SOMEBODY_ELSE.contains(String.valueOf(cause.getSQLState()));
   }
 
   /** As above, without a result. */

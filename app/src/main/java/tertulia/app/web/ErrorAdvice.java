@@ -1,5 +1,6 @@
 package tertulia.app.web;
 
+import jakarta.servlet.http.HttpServletResponse;
 import java.time.Duration;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -7,6 +8,7 @@ import org.springframework.beans.InvalidPropertyException;
 import org.springframework.core.NestedExceptionUtils;
 import org.springframework.dao.DataAccessResourceFailureException;
 import org.springframework.dao.DataIntegrityViolationException;
+import org.springframework.dao.PessimisticLockingFailureException;
 import org.springframework.http.HttpMethod;
 import org.springframework.http.HttpStatus;
 import org.springframework.orm.ObjectOptimisticLockingFailureException;
@@ -41,10 +43,7 @@ class ErrorAdvice {
     return page(model, e.message(), "Go back; what is stored has not been touched.");
   }
 
-  @ExceptionHandler({
-    ObjectOptimisticLockingFailureException.class,
-    DataIntegrityViolationException.class
-  })
+  @ExceptionHandler(ObjectOptimisticLockingFailureException.class)
   @ResponseStatus(HttpStatus.CONFLICT)
   String locked(RuntimeException e, Model model) {
     LOG.info("Refused, as another write came first: {}", e.getClass().getSimpleName());
@@ -52,6 +51,34 @@ class ErrorAdvice {
         model,
         "Somebody else saved the same thing at the same moment.",
         "Go back, look at their change and save again.");
+  }
+
+  /** The store refuses a row: as somebody else was first, or as our own limits do not agree. */
+  @ExceptionHandler(DataIntegrityViolationException.class)
+  String refused(DataIntegrityViolationException e, HttpServletResponse response, Model model) {
+    if (Again.isOfSomebodyElse(e)) {
+      response.setStatus(HttpStatus.CONFLICT.value());
+      return locked(e, model);
+    }
+    LOG.error("The store refuses what was accepted", e);
+    response.setStatus(HttpStatus.INTERNAL_SERVER_ERROR.value());
+    return page(
+        model,
+        "This could not be stored, through a fault of ours: something in it is longer or other than"
+            + " the store takes.",
+        "Nothing was saved. Shorten the longest text and try again; the log of the server says"
+            + " more.");
+  }
+
+  /** Somebody else holds what is to be changed, or every connection to the store. */
+  @ExceptionHandler(PessimisticLockingFailureException.class)
+  @ResponseStatus(HttpStatus.SERVICE_UNAVAILABLE)
+  String busy(PessimisticLockingFailureException e, Model model) {
+    LOG.warn("Waited in vain for a write of somebody else: {}", e.getMessage());
+    return page(
+        model,
+        "Somebody else is just saving here, and it takes longer than we wait.",
+        "Nothing was saved. Try again in a moment.");
   }
 
   /** The store does not take or give anything just now; it is opened anew at the next request. */

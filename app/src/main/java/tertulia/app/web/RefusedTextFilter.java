@@ -5,6 +5,7 @@ import jakarta.servlet.ServletException;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
@@ -43,8 +44,10 @@ class RefusedTextFilter extends OncePerRequestFilter {
     return value.length() > LONGEST
         ? Optional.of(
             String.format(
+                Locale.ROOT,
                 "It has %,d characters, and at most %,d are read. Shorten it.",
-                value.length(), LONGEST))
+                value.length(),
+                LONGEST))
         : Unseen.in(value).map(Unseen::sentence);
   }
 

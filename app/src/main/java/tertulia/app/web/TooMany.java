@@ -1,5 +1,7 @@
 package tertulia.app.web;
 
+import java.util.Locale;
+
 /** A form or file holds more of something than can be kept. */
 public final class TooMany extends RuntimeException {
   private static final long serialVersionUID = 1L;
@@ -10,7 +12,12 @@ public final class TooMany extends RuntimeException {
   public TooMany(String where, String what, int most, int found) {
     super(
         String.format(
-            "%s has at most %,d %s; this one has %,d. Leave some out.", where, most, what, found));
+            Locale.ROOT,
+            "%s has at most %,d %s; this one has %,d. Leave some out.",
+            where,
+            most,
+            what,
+            found));
   }
 
   /** A field with a number that none of our forms has. */

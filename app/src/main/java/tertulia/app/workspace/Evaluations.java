@@ -1,6 +1,6 @@
 package tertulia.app.workspace;
 
-import tertulia.app.exchange.Memo;
+import tertulia.core.deadline.OnceEach;
 import tertulia.core.evaluation.Costs;
 import tertulia.core.evaluation.Evaluation;
 import tertulia.core.evaluation.Selection;
@@ -12,7 +12,7 @@ import tertulia.core.sensitivity.Sensitivity;
  * does not depend on it.
  */
 final class Evaluations {
-  private final Memo<Key, Costs> costs = new Memo<>(24);
+  private final OnceEach<Key, Costs> costs = new OnceEach<>("the costs", 24);
 
   /**
    * What costs rest on.
@@ -22,7 +22,7 @@ final class Evaluations {
    */
   private record Key(Selection selection, WhatIf whatIf) {}
 
-  private final Memo<Asked, Sensitivity> sensitivities = new Memo<>(24);
+  private final OnceEach<Asked, Sensitivity> sensitivities = new OnceEach<>("how firm it is", 24);
 
   private record Asked(Selection selection, WhatIf whatIf) {}
 

@@ -11,6 +11,7 @@ import tertulia.app.display.WorkingLine;
 import tertulia.app.people.SignedIn;
 import tertulia.app.web.NotFound;
 import tertulia.core.evaluation.Figure;
+import tertulia.core.working.NoSuchFigure;
 
 /** The answer to "why": the working of one figure. */
 @Controller
@@ -28,26 +29,37 @@ class WhyController {
       @AuthenticationPrincipal SignedIn person,
       Model model) {
     Session session = steps.open(id, query, person);
+    Figure figure = asked(query);
     try {
-      Figure figure = figure(query);
-      model.addAttribute("about", about(session, query));
       model.addAttribute(
           "line", WorkingLine.of(session.evaluation().explain(figure), session::isOld));
-      model.addAttribute("id", id);
-      model.addAttribute("proofs", session.table().proofs(Subjects.of(query).code()));
-      model.addAttribute("weighs", session.person().weighs() && !session.table().decided());
-      model.addAttribute("remarks", RemarksView.about(session, Subjects.of(query)));
+    } catch (NoSuchFigure e) {
+      throw new NotFound(e.what());
+    }
+    model.addAttribute("about", about(session, query));
+    model.addAttribute("id", id);
+    model.addAttribute("proofs", session.table().proofs(Subjects.of(query).code()));
+    model.addAttribute("weighs", session.person().weighs() && !session.table().decided());
+    model.addAttribute("remarks", RemarksView.about(session, Subjects.of(query)));
+    return "workspace/why";
+  }
+
+  /** The figure an address names; only what stands in the address can be at fault here. */
+  private static Figure asked(Map<String, String> query) {
+    try {
+      return figure(query);
     } catch (IllegalArgumentException e) {
       throw new NotFound("such figure: " + e.getMessage());
     }
-    return "workspace/why";
   }
 
   private static String about(Session session, Map<String, String> query) {
     String contender = query.get("contender");
-    return contender == null
-        ? session.table().selection().title()
-        : session.table().selection().contender(contender).tool().name();
+    return session.table().selection().contenders().stream()
+        .filter(c -> c.id().equals(contender))
+        .findFirst()
+        .map(c -> c.tool().name())
+        .orElse(session.table().selection().title());
   }
 
   private static Figure figure(Map<String, String> query) {

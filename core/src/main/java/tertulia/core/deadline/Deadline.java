@@ -1,6 +1,8 @@
 package tertulia.core.deadline;
 
 import java.time.Duration;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.locks.Lock;
 import java.util.function.BooleanSupplier;
 import java.util.function.Supplier;
 
@@ -52,6 +54,26 @@ public final class Deadline {
   public static void check(Supplier<String> what) {
     if (HELD.isBound()) {
       HELD.get().go(what);
+    }
+  }
+
+  /** How long somebody who waits for a lock sleeps before it is asked whether they still wait. */
+  private static final long NAP = 50;
+
+  /**
+   * Waits for a lock as long as somebody waits for what it guards.
+   *
+   * @param what is being worked out by whoever holds it
+   * @throws Overdue if the time is over, or nobody waits; then the lock is not held
+   */
+  static void await(Lock lock, Supplier<String> what) {
+    try {
+      while (!lock.tryLock() && !lock.tryLock(NAP, TimeUnit.MILLISECONDS)) {
+        check(what);
+      }
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+      throw new IllegalStateException("Interrupted while waiting for " + what.get(), e);
     }
   }
 

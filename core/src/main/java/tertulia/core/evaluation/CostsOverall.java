@@ -4,17 +4,16 @@ import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.IntFunction;
 import java.util.stream.IntStream;
 import org.joda.money.Money;
-import org.jspecify.annotations.Nullable;
 import tertulia.core.billing.Leaving;
 import tertulia.core.billing.UnitsNeeded;
 import tertulia.core.billing.View;
+import tertulia.core.deadline.Once;
+import tertulia.core.deadline.OnceEach;
 import tertulia.core.fit.Fit;
 import tertulia.core.fit.Need;
 import tertulia.core.fit.Offering;
@@ -49,22 +48,24 @@ public final class CostsOverall {
   private final Market market;
   private final List<People> planned;
   private final List<UnitsNeeded> months;
-  private final Map<String, Outcome<Stay>> stays = new ConcurrentHashMap<>();
-  private final Map<String, Ways> ways = new ConcurrentHashMap<>();
-  private final Map<String, Ways> spread = new ConcurrentHashMap<>();
-  private final Map<String, Ways> monthly = new ConcurrentHashMap<>();
-  private final Map<Asked, Optional<Amount>> without = new ConcurrentHashMap<>();
-  private final Map<String, List<PlanMonths>> planMonths = new ConcurrentHashMap<>();
-  private final Map<Integer, CostByHeadcount> sweeps = new ConcurrentHashMap<>();
-  private final Map<Asked, Ways> shared;
-  private @Nullable NeedCosts needCosts;
+  private final OnceEach<String, Outcome<Stay>> stays = new OnceEach<>("the cheapest plan kept");
+  private final OnceEach<String, Ways> ways = new OnceEach<>("the ways through the plans");
+  private final OnceEach<String, Ways> spread = new OnceEach<>("the ways through the plans");
+  private final OnceEach<String, Ways> monthly = new OnceEach<>("the ways without a commitment");
+  private final OnceEach<Asked, Optional<Amount>> without = new OnceEach<>("what each must costs");
+  private final OnceEach<String, List<PlanMonths>> planMonths =
+      new OnceEach<>("each plan month by month");
+  private final OnceEach<Integer, CostByHeadcount> sweeps = new OnceEach<>("the cost by headcount");
+  private final OnceEach<Asked, Ways> shared;
+  private final Once<NeedCosts> needCosts =
+      new Once<>("what each must costs", () -> NeedCosts.of(this));
 
   private CostsOverall(
       Selection selection,
       WhatIf whatIf,
       Market market,
       List<People> planned,
-      Map<Asked, Ways> shared) {
+      OnceEach<Asked, Ways> shared) {
     this.selection = selection;
     this.whatIf = whatIf;
     this.market = market;
@@ -84,7 +85,8 @@ public final class CostsOverall {
     for (int m = 0; m < selection.horizon().months(); m++) {
       planned.add(People.planned(selection.groups(), selection.horizon(), m, whatIf.scenario()));
     }
-    return new CostsOverall(selection, whatIf, market, planned, new ConcurrentHashMap<>());
+    return new CostsOverall(
+        selection, whatIf, market, planned, new OnceEach<>("the ways through the plans"));
   }
 
   /** As {@link Costs#asking}: contenders for which it makes no difference keep their ways. */
@@ -108,18 +110,13 @@ public final class CostsOverall {
   }
 
   /** What each must costs. */
-  public synchronized NeedCosts needCosts() {
-    NeedCosts known = needCosts;
-    if (known == null) {
-      known = NeedCosts.of(this);
-      needCosts = known;
-    }
-    return known;
+  public NeedCosts needCosts() {
+    return needCosts.get();
   }
 
   /** The sweep of a month, found once. */
   CostByHeadcount swept(int month, IntFunction<CostByHeadcount> sweep) {
-    return sweeps.computeIfAbsent(month, sweep::apply);
+    return sweeps.get(month, sweep::apply);
   }
 
   WhatIf whatIf() {
@@ -155,7 +152,7 @@ public final class CostsOverall {
 
   /** The cheapest plan and term of a contender kept over the horizon, in the view read. */
   public Outcome<Stay> stay(String contender) {
-    return stays.computeIfAbsent(
+    return stays.get(
         contender,
         id ->
             Stay.cheapest(
@@ -171,7 +168,7 @@ public final class CostsOverall {
   public Ways way(String contender) {
     return whatIf.view() == View.SPREAD
         ? spread(contender)
-        : ways.computeIfAbsent(contender, id -> way(id, whatIf.view(), leaving(), market));
+        : ways.get(contender, id -> way(id, whatIf.view(), leaving(), market));
   }
 
   /** What becomes of committed terms that are left early. */
@@ -331,7 +328,7 @@ public final class CostsOverall {
    */
   Optional<Amount> totalWithout(String contender, Set<Need> needs) {
     Fit others = without(needs);
-    return without.computeIfAbsent(
+    return without.get(
         asked(selection.contender(contender), others),
         asked ->
             bounds(contender, way(contender, whatIf.view(), leaving(), market.asking(others))));
@@ -359,10 +356,10 @@ public final class CostsOverall {
 
   /** The best way in the spread view, on which scores rest whichever view is read. */
   Ways spread(String contender) {
-    return spread.computeIfAbsent(
+    return spread.get(
         contender,
         id ->
-            shared.computeIfAbsent(
+            shared.get(
                 asked(selection.contender(id), market.fit()),
                 asked -> way(id, View.SPREAD, leaving(), market)));
   }
@@ -391,7 +388,7 @@ public final class CostsOverall {
 
   /** As {@link #way(String)}, without any commitment. */
   public Ways wayAllMonthly(String contender) {
-    return monthly.computeIfAbsent(contender, id -> wayUnder(id, Terms.MONTHLY));
+    return monthly.get(contender, id -> wayUnder(id, Terms.MONTHLY));
   }
 
   /** The best way of a contender at so much of every list price, in the view read. */
@@ -478,7 +475,6 @@ public final class CostsOverall {
   /** What is said of every plan of a contender, month by month. */
   public List<PlanMonths> planMonths(String contender) {
     List<Offering> offerings = selection.contender(contender).offerings();
-    return planMonths.computeIfAbsent(
-        contender, id -> List.copyOf(PlanMonths.of(offerings, market, months)));
+    return planMonths.get(contender, id -> List.copyOf(PlanMonths.of(offerings, market, months)));
   }
 }

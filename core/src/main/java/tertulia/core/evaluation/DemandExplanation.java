@@ -11,6 +11,7 @@ import tertulia.core.fit.Reason;
 import tertulia.core.growth.Demand;
 import tertulia.core.growth.Group;
 import tertulia.core.growth.Measure;
+import tertulia.core.working.NoSuchFigure;
 import tertulia.core.working.Quantity;
 import tertulia.core.working.Working;
 
@@ -53,14 +54,14 @@ record DemandExplanation(Evaluation evaluation) {
   /**
    * The units of a measure they need.
    *
-   * @throws IllegalArgumentException if no demand for it is stated
+   * @throws NoSuchFigure if no demand for it is stated
    */
   Working units(String measureId) {
     Measure measure =
         costs().market().demands().keySet().stream()
             .filter(m -> m.id().equals(measureId))
             .findFirst()
-            .orElseThrow(() -> new IllegalArgumentException("No demand for " + measureId));
+            .orElseThrow(() -> new NoSuchFigure("demand for " + measureId));
     return of(measure);
   }
 

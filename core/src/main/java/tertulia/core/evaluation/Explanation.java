@@ -20,12 +20,22 @@ import tertulia.core.path.Stay;
 import tertulia.core.path.SteadyCost;
 import tertulia.core.path.Way;
 import tertulia.core.path.Ways;
+import tertulia.core.working.NoSuchFigure;
 import tertulia.core.working.Quantity;
 import tertulia.core.working.Working;
 
 /** Answers "why" by calling the code that computed the figure. */
 record Explanation(Evaluation evaluation) {
+  /**
+   * The working of a figure.
+   *
+   * @throws NoSuchFigure if the selection has nothing that it would be of
+   */
   Working of(Figure figure) {
+    if (figure instanceof Figure.OfContender of
+        && selection().contenders().stream().noneMatch(c -> c.id().equals(of.contender()))) {
+      throw new NoSuchFigure("contender \"" + of.contender() + "\" in this selection");
+    }
     return switch (figure) {
       case Figure.Headcount headcount -> demand().headcount();
       case Figure.Units units -> demand().units(units.measure());
@@ -440,7 +450,7 @@ record Explanation(Evaluation evaluation) {
         .findFirst()
         .flatMap(evaluation.costs().now()::planAlone)
         .map(cost -> cost.explain())
-        .orElseThrow(() -> new IllegalArgumentException("No plan with a figure: " + plan));
+        .orElseThrow(() -> new NoSuchFigure("plan with a figure: " + plan));
   }
 
   private Working planMore(Figure.PlanMore more) {
@@ -464,7 +474,7 @@ record Explanation(Evaluation evaluation) {
         selection().demands().keySet().stream()
             .filter(m -> m.id().equals(measure))
             .findFirst()
-            .orElseThrow(() -> new IllegalArgumentException("No demand for " + measure));
+            .orElseThrow(() -> new NoSuchFigure("demand for " + measure));
     String plan =
         evaluation
             .costs()

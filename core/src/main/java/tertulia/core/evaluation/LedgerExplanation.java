@@ -8,6 +8,7 @@ import tertulia.core.billing.Invoice;
 import tertulia.core.billing.Ledger;
 import tertulia.core.billing.View;
 import tertulia.core.path.Ways;
+import tertulia.core.working.NoSuchFigure;
 import tertulia.core.working.Quantity;
 import tertulia.core.working.Working;
 
@@ -30,11 +31,11 @@ record LedgerExplanation(Evaluation evaluation, Function<String, Working> withou
   /**
    * A plan month.
    *
-   * @throws IllegalArgumentException if there is no such month
+   * @throws NoSuchFigure if there is no such month
    */
   Working month(String contender, int m) {
     if (!selection().horizon().contains(m)) {
-      throw new IllegalArgumentException("no plan month " + m);
+      throw new NoSuchFigure("plan month " + m);
     }
     return ledger(contender)
         .map(ledger -> ledger.explainMonth(m, evaluation.whatIf().view()))
@@ -44,12 +45,12 @@ record LedgerExplanation(Evaluation evaluation, Function<String, Working> withou
   /**
    * A plan year, the first being 0.
    *
-   * @throws IllegalArgumentException if there is no such year
+   * @throws NoSuchFigure if there is no such year
    */
   Working year(String contender, int year) {
     int months = selection().horizon().months();
-    if (year < 0 || 12 * year >= months) {
-      throw new IllegalArgumentException("no plan year " + year);
+    if (year < 0 || year > (months - 1) / 12) {
+      throw new NoSuchFigure("plan year " + year);
     }
     View view = evaluation.whatIf().view();
     return ledger(contender)

@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import tertulia.core.billing.View;
 import tertulia.core.path.Ways;
+import tertulia.core.working.NoSuchFigure;
 import tertulia.core.working.Quantity;
 import tertulia.core.working.Working;
 
@@ -18,13 +19,13 @@ record NeedCostExplanation(Evaluation evaluation) {
     return evaluation.costs().overall().needCosts().lines().stream()
         .filter(line -> line.need().capability().id().equals(capability))
         .findFirst()
-        .orElseThrow(() -> new IllegalArgumentException("No must " + capability));
+        .orElseThrow(() -> new NoSuchFigure("must " + capability));
   }
 
   /**
    * For one contender.
    *
-   * @throws IllegalArgumentException if it is no must, or the contender is set aside
+   * @throws NoSuchFigure if it is no must, or the contender is set aside
    */
   Working of(String capability, String contender) {
     return of(line(capability), contender);
@@ -33,7 +34,7 @@ record NeedCostExplanation(Evaluation evaluation) {
   /**
    * For the selection.
    *
-   * @throws IllegalArgumentException if it is no must
+   * @throws NoSuchFigure if it is no must
    */
   Working ofAll(String capability) {
     return ofAll(line(capability));
@@ -44,7 +45,7 @@ record NeedCostExplanation(Evaluation evaluation) {
     return effect(
         line.need().capability().name() + ", for " + name,
         Optional.ofNullable(line.byContender().get(contender))
-            .orElseThrow(() -> new IllegalArgumentException("It is set aside: " + contender)),
+            .orElseThrow(() -> new NoSuchFigure("contender " + contender + " that is compared")),
         evaluation.costs().overall().way(contender),
         evaluation.costs().overall().wayWithout(contender, java.util.Set.of(line.need())));
   }

@@ -9,6 +9,7 @@ import org.joda.money.Money;
 import tertulia.core.billing.View;
 import tertulia.core.labour.Takes;
 import tertulia.core.path.Ways;
+import tertulia.core.working.NoSuchFigure;
 import tertulia.core.working.Quantity;
 import tertulia.core.working.Working;
 
@@ -23,7 +24,7 @@ record RunningExplanation(
 
   Working running(String contender, int m) {
     if (!costs.selection().horizon().contains(m)) {
-      throw new IllegalArgumentException("no plan month " + m);
+      throw new NoSuchFigure("plan month " + m);
     }
     Optional<List<Money>> running = costs.overall().running(contender);
     if (running.isEmpty() || !(costs.overall().way(contender) instanceof Ways.Found found)) {
@@ -54,7 +55,7 @@ record RunningExplanation(
   Working oldTool(int m) {
     Optional<BigDecimal> month = costs.selection().practice().labour().oldTool();
     if (month.isEmpty() || !costs.selection().horizon().contains(m)) {
-      throw new IllegalArgumentException("no old tool in plan month " + m);
+      throw new NoSuchFigure("old tool in plan month " + m);
     }
     String currency = costs.selection().currency().getCode();
     return new Working.Derived(

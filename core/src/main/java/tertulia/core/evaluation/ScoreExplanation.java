@@ -8,6 +8,7 @@ import java.util.function.Function;
 import tertulia.core.scoring.Criterion;
 import tertulia.core.scoring.Interval;
 import tertulia.core.scoring.Totals;
+import tertulia.core.working.NoSuchFigure;
 import tertulia.core.working.Working;
 
 /**
@@ -37,7 +38,7 @@ record ScoreExplanation(Evaluation evaluation, Function<String, Working> plans) 
     return evaluation.scores().criteria().stream()
         .filter(c -> c.id().equals(id))
         .findFirst()
-        .orElseThrow(() -> new IllegalArgumentException("No criterion " + id));
+        .orElseThrow(() -> new NoSuchFigure("criterion " + id));
   }
 
   Working value(String contender, String criterion) {

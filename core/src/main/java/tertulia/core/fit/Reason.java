@@ -75,7 +75,7 @@ public sealed interface Reason {
   record OverCap(Measure measure, int needed, int most, Optional<String> since) implements Reason {
     @Override
     public String sentence() {
-      return String.format("%s: %,d of %,d", measure.label(), needed, most)
+      return String.format(Locale.ROOT, "%s: %,d of %,d", measure.label(), needed, most)
           + since.map(month -> " from " + month).orElse("");
     }
 

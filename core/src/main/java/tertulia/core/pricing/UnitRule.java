@@ -1,5 +1,7 @@
 package tertulia.core.pricing;
 
+import java.util.Locale;
+
 /**
  * How many units are paid for when so many are needed: max(minimum, demand − included, 0), rounded
  * up to whole packs.
@@ -41,7 +43,8 @@ public record UnitRule(int minimum, int pack, int included) {
   private static void check(String what, int found, int least, int most) {
     if (found < least || found > most) {
       throw new IllegalArgumentException(
-          String.format("%s lies between %,d and %,d; found %,d.", what, least, most, found));
+          String.format(
+              Locale.ROOT, "%s lies between %,d and %,d; found %,d.", what, least, most, found));
     }
   }
 }

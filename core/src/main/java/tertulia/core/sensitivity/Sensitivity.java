@@ -2,13 +2,10 @@ package tertulia.core.sensitivity;
 
 import java.time.LocalDate;
 import java.util.ArrayList;
-import java.util.HashMap;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
-import java.util.function.Supplier;
-import org.jspecify.annotations.Nullable;
+import tertulia.core.deadline.Once;
+import tertulia.core.deadline.OnceEach;
 import tertulia.core.evaluation.Evaluation;
 import tertulia.core.firmness.NearestUpset;
 import tertulia.core.firmness.RankShares;
@@ -18,55 +15,38 @@ import tertulia.core.working.Working;
 
 /** How one evaluation answers to changes; each part is worked out when it is first asked for. */
 public final class Sensitivity {
+  /** More of one kind than any page asks for. */
+  private static final int KEPT = 200;
+
+  private static final String SHARES = "how often each comes first";
   private final Evaluation read;
   private final Once<TakeIf> takeIf;
   private final Once<List<WeightRoom>> rooms;
   private final Once<List<NearestUpset>> upsets;
   private final Once<List<Swing>> swings;
   private final Once<Optional<Sizes>> people;
-  private final Map<Chances, Optional<RankShares>> shares = new HashMap<>();
-  private final Map<Day, List<FindOut>> unknown = new HashMap<>();
-  private final Map<Measure, Optional<Sizes>> quantities = new HashMap<>();
-  private final Map<ScenarioGrid.Scene, ScenarioGrid.Case> scenes =
-      new LinkedHashMap<>() {
-        private static final long serialVersionUID = 1L;
+  private final OnceEach<Chances, Optional<RankShares>> shares = new OnceEach<>(SHARES, KEPT);
+  private final OnceEach<Day, List<FindOut>> unknown =
+      new OnceEach<>("what to find out next", KEPT);
+  private final OnceEach<Measure, Optional<Sizes>> quantities =
+      new OnceEach<>("who leads at how much of what is counted", KEPT);
 
-        /** A reader may ask for any combination, so the oldest are forgotten. */
-        @Override
-        protected boolean removeEldestEntry(Map.Entry<ScenarioGrid.Scene, ScenarioGrid.Case> e) {
-          return size() > 4 * ScenarioGrid.MOST;
-        }
-      };
+  /** A reader may ask for any combination, so the oldest are forgotten. */
+  private final OnceEach<ScenarioGrid.Scene, ScenarioGrid.Case> scenes =
+      new OnceEach<>("who leads if things come out otherwise", 4 * ScenarioGrid.MOST);
 
   private record Day(LocalDate today, int daysFresh) {}
 
   public Sensitivity(Evaluation read) {
     this.read = read;
-    this.takeIf = new Once<>(() -> TakeIf.of(read));
-    this.rooms = new Once<>(() -> read.scores().totals().map(WeightRoom::of).orElse(List.of()));
-    this.upsets = new Once<>(() -> upsets(read));
-    this.swings = new Once<>(() -> Swing.all(read));
-    this.people = new Once<>(() -> Sizes.byHeadcount(read));
-  }
-
-  /** What is worked out at most once, however many ask. */
-  private static final class Once<T> {
-    private @Nullable Supplier<T> work;
-    private @Nullable T done;
-
-    Once(Supplier<T> work) {
-      this.work = work;
-    }
-
-    synchronized T get() {
-      T known = done;
-      if (known == null) {
-        known = java.util.Objects.requireNonNull(work).get();
-        done = known;
-        work = null;
-      }
-      return known;
-    }
+    this.takeIf = new Once<>("when to take which", () -> TakeIf.of(read));
+    this.rooms =
+        new Once<>(
+            "how far weights may go",
+            () -> read.scores().totals().map(WeightRoom::of).orElse(List.of()));
+    this.upsets = new Once<>("the nearest upset", () -> upsets(read));
+    this.swings = new Once<>("what moves the totals", () -> Swing.all(read));
+    this.people = new Once<>("who leads at which headcount", () -> Sizes.byHeadcount(read));
   }
 
   public Evaluation read() {
@@ -114,8 +94,8 @@ public final class Sensitivity {
   }
 
   /** Who leads at how much of a measure; empty if more is needed than can be counted. */
-  public synchronized Optional<Sizes> byQuantity(Measure measure) {
-    return quantities.computeIfAbsent(measure, asked -> Sizes.byQuantity(read, asked));
+  public Optional<Sizes> byQuantity(Measure measure) {
+    return quantities.get(measure, asked -> Sizes.byQuantity(read, asked));
   }
 
   /** Who leads along an axis. */
@@ -129,22 +109,20 @@ public final class Sensitivity {
   /**
    * The answer to "why" for a figure.
    *
-   * @throws IllegalArgumentException if there is no such figure
+   * @throws tertulia.core.working.NoSuchFigure if there is no such figure
    */
   public Working explain(SensitivityFigure figure) {
     return new SensitivityExplanation(this).of(figure);
   }
 
   /** How often each comes first. */
-  public synchronized Optional<RankShares> shares(Chances chances) {
-    return shares.computeIfAbsent(
-        chances, asked -> asked.of(read, RankShares.DRAWS, RankShares.SEED));
+  public Optional<RankShares> shares(Chances chances) {
+    return shares.get(chances, asked -> asked.of(read, RankShares.DRAWS, RankShares.SEED));
   }
 
   /** What to find out next. */
-  public synchronized List<FindOut> findOut(LocalDate today, int daysFresh) {
-    return unknown.computeIfAbsent(
-        new Day(today, daysFresh), day -> FindOut.of(read, today, daysFresh));
+  public List<FindOut> findOut(LocalDate today, int daysFresh) {
+    return unknown.get(new Day(today, daysFresh), day -> FindOut.of(read, today, daysFresh));
   }
 
   /** What comes of some combinations; each is worked out once. */
@@ -153,17 +131,7 @@ public final class Sensitivity {
   }
 
   private ScenarioGrid.Case scene(ScenarioGrid.Scene scene) {
-    synchronized (scenes) {
-      ScenarioGrid.Case known = scenes.get(scene);
-      if (known != null) {
-        return known;
-      }
-    }
-    ScenarioGrid.Case found = ScenarioGrid.cell(read, scene);
-    synchronized (scenes) {
-      scenes.put(scene, found);
-    }
-    return found;
+    return scenes.get(scene, asked -> ScenarioGrid.cell(read, asked));
   }
 
   /** What it would take for a contender that is not ahead. */

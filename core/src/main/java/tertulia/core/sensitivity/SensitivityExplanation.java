@@ -20,6 +20,7 @@ import tertulia.core.scoring.Criterion;
 import tertulia.core.scoring.Interval;
 import tertulia.core.scoring.Totals;
 import tertulia.core.scoring.Value;
+import tertulia.core.working.NoSuchFigure;
 import tertulia.core.working.Quantity;
 import tertulia.core.working.Working;
 
@@ -55,12 +56,17 @@ record SensitivityExplanation(Sensitivity sensitivity) {
     return read().scores().totals().orElseThrow(() -> none("totals, as nobody has weighed"));
   }
 
-  private static IllegalArgumentException none(String what) {
-    return new IllegalArgumentException("no " + what);
+  private static NoSuchFigure none(String what) {
+    return new NoSuchFigure(what);
   }
 
   private String name(String contender) {
-    return read().selection().contender(contender).tool().name();
+    return read().selection().contenders().stream()
+        .filter(c -> c.id().equals(contender))
+        .findFirst()
+        .orElseThrow(() -> none("contender \"" + contender + "\" in this selection"))
+        .tool()
+        .name();
   }
 
   private static String percent(BigDecimal share) {
