@@ -245,4 +245,39 @@ public class RemarksTest extends ServedTest {
     all[proposal.length + 1] = WHATEVER_IS_OPEN;
     assertEquals(post("ilse", "/decision/propose", all).getStatus(), 302);
   }
+
+  /** The catalogue here has other tools of the same ids, so those of the file get new ones. */
+  @Test(dependsOnMethods = "whatIsOpenIsAskedAboutBeforeADecision")
+  public void whatIsSaidOfAToolThatGetsAnotherIdGoesWithIt() {
+    for (String about : List.of("contender/slotmeer", "figure/steady/slotmeer/")) {
+      say(about);
+    }
+    String json =
+        tertulia.app.exchange.Json.write(selections.load(1).file())
+            .replace("\"7.20\"", "\"7.30\"")
+            .replace("\"Slotmeer\"", "\"Slotmeer of old\"");
+    long id =
+        intake.take(tertulia.app.exchange.Json.stored(json, SelectionFile.class), "Ilse Maren");
+    List<String> here =
+        selections.load(id).selection().contenders().stream().map(c -> c.id()).toList();
+    assertFalse(here.contains("slotmeer"), "" + here);
+    List<String> named =
+        selections.load(id).remarks().stream()
+            .map(remark -> remark.about().code())
+            .filter(code -> code.contains("slotmeer"))
+            .toList();
+    assertFalse(named.isEmpty());
+    for (String code : named) {
+      assertTrue(
+          here.stream().anyMatch(tool -> List.of(code.split("/")).contains(tool)), code + here);
+    }
+  }
+
+  private void say(String about) {
+    try {
+      assertEquals(say("ilse", about, "And this?", word()).getStatus(), 200);
+    } catch (Exception e) {
+      throw new AssertionError(e);
+    }
+  }
 }

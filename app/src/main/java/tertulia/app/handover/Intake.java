@@ -1,8 +1,6 @@
 package tertulia.app.handover;
 
 import java.time.LocalDate;
-import java.util.ArrayList;
-import java.util.List;
 import java.util.OptionalLong;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -10,21 +8,17 @@ import tertulia.app.decision.Decisions;
 import tertulia.app.exchange.SelectionFile;
 import tertulia.app.selection.Remarks;
 import tertulia.app.selection.SelectionImport;
-import tertulia.app.selection.Selections;
-import tertulia.app.selection.Table;
 import tertulia.core.decision.Proposal;
 
 /** Stores a portable selection that was read, in one piece. */
 @Service
 public class Intake {
   private final SelectionImport files;
-  private final Selections selections;
   private final Decisions decisions;
   private final Remarks remarks;
 
-  Intake(SelectionImport files, Selections selections, Decisions decisions, Remarks remarks) {
+  Intake(SelectionImport files, Decisions decisions, Remarks remarks) {
     this.files = files;
-    this.selections = selections;
     this.decisions = decisions;
     this.remarks = remarks;
   }
@@ -38,23 +32,16 @@ public class Intake {
    */
   @Transactional
   public long take(SelectionFile file, String by) {
-    long id = files.take(file, by);
+    SelectionImport.Taken taken = files.take(file, by);
+    long id = taken.id();
     SelectionFile.DecisionPart part = file.decision();
     if (part != null && !part.reasons().isBlank() && !part.givenUp().isBlank()) {
-      decisions.draft(
-          id, OptionalLong.empty(), proposal(part, choice(part, file, selections.load(id))));
+      String choice = taken.ids().getOrDefault(part.choice(), part.choice());
+      decisions.draft(id, OptionalLong.empty(), proposal(part, choice));
     }
     decisions.keep(id, file.proposals());
-    remarks.take(id, file.said());
+    remarks.take(id, file.said(), taken.ids());
     return id;
-  }
-
-  /** Tools may have been given another id here; places at the table stay the same. */
-  private static String choice(SelectionFile.DecisionPart part, SelectionFile file, Table table) {
-    List<String> ids = new ArrayList<>();
-    file.contenders().forEach(contender -> ids.add(contender.tool().id()));
-    int place = ids.indexOf(part.choice());
-    return place < 0 ? part.choice() : table.selection().contenders().get(place).id();
   }
 
   private static Proposal proposal(SelectionFile.DecisionPart part, String choice) {

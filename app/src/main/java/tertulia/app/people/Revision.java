@@ -6,6 +6,7 @@ import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
+import java.time.Clock;
 import org.hibernate.envers.RevisionEntity;
 import org.hibernate.envers.RevisionListener;
 import org.hibernate.envers.RevisionNumber;
@@ -30,12 +31,20 @@ class Revision {
 
   @Nullable String person;
 
-  /** Puts down who is signed in. */
+  /** Puts down who is signed in, and when by the clock that everything else goes by. */
   static class Author implements RevisionListener {
+    private final Clock clock;
+
+    Author(Clock clock) {
+      this.clock = clock;
+    }
+
     @Override
     public void newRevision(Object revision) {
       Authentication who = SecurityContextHolder.getContext().getAuthentication();
-      ((Revision) revision).person = who == null ? null : who.getName();
+      Revision made = (Revision) revision;
+      made.person = who == null ? null : who.getName();
+      made.at = clock.millis();
     }
   }
 }

@@ -1,13 +1,22 @@
 package tertulia.app.selection;
 
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import tertulia.app.exchange.Json;
 import tertulia.app.exchange.SelectionFile.PlanAsidePart;
 
 /** The plans of a contender that are set aside, as they are stored. */
-record PlansAside(List<PlanAsidePart> plans) {
+public record PlansAside(List<PlanAsidePart> plans) {
+  /** Why plans are set aside, by the plan, in the order in which they were. */
+  public static Map<String, String> reasons(@Nullable String document) {
+    Map<String, String> reasons = new LinkedHashMap<>();
+    stored(document).plans.forEach(part -> reasons.put(part.plan(), part.reason()));
+    return reasons;
+  }
+
   static PlansAside stored(@Nullable String document) {
     return document == null ? new PlansAside(List.of()) : Json.stored(document, PlansAside.class);
   }

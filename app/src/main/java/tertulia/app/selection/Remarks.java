@@ -191,13 +191,18 @@ public class Remarks {
     return new Remark.Said(row.text, row.author, row.saidAt);
   }
 
-  /** Keeps what came in a file. */
+  /**
+   * Keeps what came in a file.
+   *
+   * @param ids of the contenders here, by those in the file
+   */
   @Transactional
-  public void take(long id, List<SelectionFile.RemarkPart> parts) {
+  public void take(long id, List<SelectionFile.RemarkPart> parts, Map<String, String> ids) {
     for (SelectionFile.RemarkPart part : parts) {
       Remark remark = part.read("");
+      String about = remark.about().renamed(ids).code();
       RemarkRow row =
-          row(id, null, part.about(), remark.kind(), remark.said(), null, "" + UUID.randomUUID());
+          row(id, null, about, remark.kind(), remark.said(), null, "" + UUID.randomUUID());
       remark
           .closed()
           .ifPresent(closed -> {
@@ -206,15 +211,7 @@ public class Remarks {
           });
       Long stored = Objects.requireNonNull(rows.save(row).id);
       for (Remark.Said answer : remark.answers()) {
-        rows.save(
-            row(
-                id,
-                stored,
-                part.about(),
-                Remark.Kind.REMARK,
-                answer,
-                null,
-                "" + UUID.randomUUID()));
+        rows.save(row(id, stored, about, Remark.Kind.REMARK, answer, null, "" + UUID.randomUUID()));
       }
     }
   }

@@ -55,9 +55,21 @@ public class SelectionImport {
     this.log = log;
   }
 
+  /**
+   * What was stored.
+   *
+   * @param id of the new selection
+   * @param ids of the contenders here, by those in the file
+   */
+  public record Taken(long id, Map<String, String> ids) {
+    public Taken {
+      ids = Map.copyOf(ids);
+    }
+  }
+
   /** Stores a file that was read: its tools, table, weights and marks; all or nothing. */
   @Transactional
-  public long take(SelectionFile file, String by) {
+  public Taken take(SelectionFile file, String by) {
     SelectionRow row = new SelectionRow();
     Selections.write(row, file.brief());
     long id = Objects.requireNonNull(selections.save(row).id);
@@ -89,7 +101,7 @@ public class SelectionImport {
       mark.notedOn = LocalDate.parse(part.on());
       settled.save(mark);
     }
-    return id;
+    return new Taken(id, slugs);
   }
 
   private void take(long id, SelectionFile.MemberPart part, Map<String, String> slugs) {

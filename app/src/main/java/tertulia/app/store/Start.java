@@ -19,6 +19,8 @@ final class Start {
   /** The schema version before the first. */
   private static final int NOTHING = 0;
 
+  private static final String UUID = "????????-????-????-????-????????????";
+
   private final Store store;
 
   private Start(Store store) {
@@ -113,11 +115,12 @@ final class Start {
     }
   }
 
-  /** Copies that were being taken when the last process ended. */
+  /** Copies of ours that were being taken when the last process ended; nobody names a file so. */
   private void removeLeftOver() {
     try (DirectoryStream<Path> files =
         Files.newDirectoryStream(
-            store.directory(), "{backup-*.zip,*.part,*.new,*.backup-request,*.backup-answer}")) {
+            store.directory(),
+            "{backup-" + UUID + ".zip,*.part,*.new,*.backup-request,*.backup-answer}")) {
       for (Path file : files) {
         Files.delete(file);
       }

@@ -44,10 +44,31 @@ public final class StoreCommands {
     }
   }
 
+  /** Whether a file that is not there yet lies in a directory, whatever links lead to either. */
+  private static boolean isWithin(Path directory, Path file) {
+    Path there = file.getParent();
+    while (there != null && !Files.exists(there)) {
+      there = there.getParent();
+    }
+    try {
+      return file.startsWith(directory)
+          || there != null && there.toRealPath().startsWith(directory.toRealPath());
+    } catch (IOException e) {
+      // taking the copy will say what is wrong with it
+      return false;
+    }
+  }
+
   /** By itself if nobody uses the store, else by the server that does. */
   private static void backup(Store store, Path target) {
     if (!Files.exists(store.file())) {
       throw new Unusable("There is no store in " + store.directory() + ". Name its directory.");
+    }
+    if (isWithin(store.directory(), target)) {
+      throw new Unusable(
+          target
+              + " lies in the data directory: it would be lost with what it is a copy of. Name a"
+              + " file elsewhere.");
     }
     try {
       Optional<FileChannel> lock = Start.lock(store);

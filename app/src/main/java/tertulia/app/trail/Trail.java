@@ -24,7 +24,9 @@ import tertulia.app.display.Dates;
 import tertulia.app.display.SubjectWords;
 import tertulia.app.exchange.Brief;
 import tertulia.app.exchange.Codes;
+import tertulia.app.exchange.ToolSheet;
 import tertulia.app.people.UserAccounts;
+import tertulia.app.selection.PlansAside;
 import tertulia.app.selection.Seats;
 import tertulia.app.selection.Selections;
 import tertulia.app.selection.Tables;
@@ -247,39 +249,69 @@ public class Trail {
   }
 
   private static final String CONTENDERS =
-      "select rev, revtype, coalesce(tool_id, lag(tool_id) over (partition by c.id order by rev))"
-          + " as tool_id, set_aside, lag(set_aside) over (partition by c.id order by rev) as"
-          + " was_aside from contender_aud c where c.id in (select id from contender_aud where"
-          + " selection_id = ?) order by rev, c.id";
+      "select rev, revtype, coalesce(tool_id, lag(tool_id) over w) as tool_id, set_aside,"
+          + " lag(set_aside) over w as was_aside, plans_aside, lag(plans_aside) over w as"
+          + " were_aside, effort, lag(effort) over w as was_effort from contender_aud c where c.id"
+          + " in (select id from contender_aud where selection_id = ?) window w as (partition by"
+          + " c.id order by rev) order by rev, c.id";
 
   private Telling contenders() {
-    Map<Long, String> names = new HashMap<>();
+    Map<Long, Optional<ToolSheet>> tools = new HashMap<>();
     return row -> {
-      String name = names.computeIfAbsent(row.getLong("tool_id"), this::toolName);
+      Optional<ToolSheet> tool = tools.computeIfAbsent(row.getLong("tool_id"), this::tool);
+      String name = tool.map(ToolSheet::name).orElse("a tool");
       String aside = row.getString("set_aside");
       String was = row.getString("was_aside");
       return switch (row.getShort("revtype")) {
         case ADDED -> List.of(name + ": brought to the table");
         case REMOVED -> List.of(name + ": taken off the table");
-        default ->
-            aside != null && was == null
-                ? List.of(name + ": set aside: " + aside)
-                : aside == null && was != null
-                    ? List.of(name + ": brought back")
-                    : List.of(name + ": the hours it takes changed");
+        default -> {
+          List<String> lines = new ArrayList<>();
+          if (aside != null && was == null) {
+            lines.add(name + ": set aside: " + aside);
+          } else if (aside == null && was != null) {
+            lines.add(name + ": brought back");
+          }
+          plans(tool, row.getString("were_aside"), row.getString("plans_aside"))
+              .forEach(line -> lines.add(name + ", " + line));
+          if (!Objects.equals(row.getString("effort"), row.getString("was_effort"))) {
+            lines.add(name + ": the hours it takes changed");
+          }
+          yield lines;
+        }
       };
     };
   }
 
-  private String toolName(long tool) {
-    List<String> names = new ArrayList<>();
+  /** Which plans were set aside or brought back between two states of a contender. */
+  private static List<String> plans(
+      Optional<ToolSheet> tool, @Nullable String before, @Nullable String now) {
+    Map<String, String> were = PlansAside.reasons(before);
+    Map<String, String> are = PlansAside.reasons(now);
+    Map<String, String> names = new HashMap<>();
+    tool.ifPresent(sheet -> sheet.plans().forEach(plan -> names.put(plan.id(), plan.name())));
+    List<String> lines = new ArrayList<>();
+    are.forEach((plan, reason) -> {
+      if (!were.containsKey(plan)) {
+        lines.add("plan " + names.getOrDefault(plan, plan) + ": set aside: " + reason);
+      }
+    });
+    were.keySet().stream()
+        .filter(plan -> !are.containsKey(plan))
+        .map(plan -> "plan " + names.getOrDefault(plan, plan) + ": brought back")
+        .forEach(lines::add);
+    return lines;
+  }
+
+  private Optional<ToolSheet> tool(long id) {
+    List<ToolSheet> found = new ArrayList<>();
     store.query(
         "select slug from tool where id = ?",
         row -> {
-          names.add(catalogue.get(row.getString("slug")).sheet().name());
+          found.add(catalogue.get(row.getString("slug")).sheet());
         },
-        tool);
-    return names.isEmpty() ? "a tool" : names.getFirst();
+        id);
+    return found.stream().findFirst();
   }
 
   private Map<String, String> toolNames() {
@@ -287,20 +319,30 @@ public class Trail {
         .collect(Collectors.toMap(sheet -> sheet.id(), sheet -> sheet.name(), (a, b) -> a));
   }
 
+  /** Who has left keeps nothing but their number, so their name stands a revision before. */
   private static final String SEATS =
-      "select rev, revtype, name, share, lag(share) over (partition by m.id order by rev) as was,"
-          + " handed_in, lag(handed_in) over (partition by m.id order by rev) as was_in, weighs_by,"
-          + " lag(weighs_by) over (partition by m.id order by rev) as was_by from panel_member_aud m where selection_id = ? order by rev, m.id";
+      "select rev, revtype, coalesce(name, lag(name) over w) as name, share, lag(share) over w as"
+          + " was, competence, lag(competence) over w as was_competence, handed_in, lag(handed_in)"
+          + " over w as was_in, weighs_by, lag(weighs_by) over w as was_by from panel_member_aud m"
+          + " where m.id in (select id from panel_member_aud where selection_id = ?) window w as"
+          + " (partition by m.id order by rev) order by rev, m.id";
 
   private List<String> seat(ResultSet row) throws SQLException {
     if (row.getShort("revtype") == ADDED) {
       return List.of(row.getString("name") + ": weighs and marks");
+    }
+    if (row.getShort("revtype") == REMOVED) {
+      return List.of(row.getString("name") + ": no longer weighs and marks");
     }
     List<String> lines = new ArrayList<>();
     String name = row.getString("name");
     int was = row.getInt("was");
     if (was != row.getInt("share")) {
       lines.add("Share of " + name + ": " + was + " → " + row.getInt("share"));
+    }
+    String knows = Objects.requireNonNullElse(row.getString("competence"), "");
+    if (!knows.equals(Objects.requireNonNullElse(row.getString("was_competence"), ""))) {
+      lines.add("What " + name + " knows about: " + (knows.isEmpty() ? "not said" : knows));
     }
     if (row.getDate("handed_in") != null && row.getDate("was_in") == null) {
       lines.add(name + ": handed in");

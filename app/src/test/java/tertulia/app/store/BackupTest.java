@@ -71,6 +71,21 @@ public class BackupTest {
     Start.of(again).close();
   }
 
+  /** There it would go with what it is a copy of, or be swept out at the next start. */
+  @Test
+  public void noCopyIsPutBesideWhatItIsACopyOf() throws Exception {
+    Files.createSymbolicLink(place.resolve("link"), place.resolve("data"));
+    Files.createDirectory(place.resolve("data/deeper"));
+    for (String name : new String[] {"data/copy.zip", "data/deeper/x.zip", "link/backup-x.zip"}) {
+      assertEquals(run("backup", at("data"), at(name)), Unusable.EXIT_STATUS, name);
+      assertTrue(said.contains("Name a file elsewhere."), said);
+      assertFalse(Files.exists(place.resolve(name)));
+    }
+    Files.writeString(place.resolve("data/backup-of-mine.zip"), "mine");
+    Start.of(store).close();
+    assertEquals(Files.readString(place.resolve("data/backup-of-mine.zip")), "mine");
+  }
+
   @Test
   public void whatIsThereIsNotOverwritten() throws Exception {
     Files.writeString(place.resolve("copy.zip"), "mine");

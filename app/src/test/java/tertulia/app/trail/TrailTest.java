@@ -1,5 +1,6 @@
 package tertulia.app.trail;
 
+import static java.util.Objects.requireNonNull;
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.user;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
@@ -8,6 +9,7 @@ import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
 
+import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
 import org.jsoup.Jsoup;
@@ -19,6 +21,7 @@ import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
 import org.testng.annotations.Test;
 import tertulia.app.ServedTest;
+import tertulia.app.catalogue.Catalogue;
 import tertulia.app.exchange.Brief;
 import tertulia.app.people.UserAccounts;
 import tertulia.app.selection.Selections;
@@ -30,6 +33,7 @@ public class TrailTest extends ServedTest {
   @Autowired private UserAccounts people;
   @Autowired private JdbcTemplate store;
   @Autowired private Selections selections;
+  @Autowired private Catalogue catalogue;
 
   private MockHttpServletResponse answer(MockHttpServletRequestBuilder request, String who)
       throws Exception {
@@ -51,9 +55,17 @@ public class TrailTest extends ServedTest {
   }
 
   private String pia() {
+    return account("pia");
+  }
+
+  private String joren() {
+    return account("joren");
+  }
+
+  private String account(String who) {
     return ""
         + people.all().stream()
-            .filter(entry -> entry.signInName().equals("pia"))
+            .filter(entry -> entry.signInName().equals(who))
             .findFirst()
             .orElseThrow()
             .id();
@@ -175,6 +187,41 @@ public class TrailTest extends ServedTest {
     assertTrue(lines(id, "joren").getFirst().contains("A seven, for the queue."));
     sent(post("/selections/" + id + "/open-table"), "ilse");
     assertTrue(lines(id, "ilse").get(1).contains("A seven, for the queue."));
+  }
+
+  @Test
+  public void whatWasDoneIsToldAndNothingElse() throws Exception {
+    long id = begun();
+    String at = "/selections/" + id;
+    sent(post(at + "/contenders").param("slug", "slotmeer"), "ilse");
+    String plan = catalogue.get("slotmeer").sheet().plans().getFirst().id();
+    String name = catalogue.get("slotmeer").sheet().plans().getFirst().name();
+    sent(
+        post(at + "/contenders/slotmeer/aside").param("plan", plan).param("reason", "Sold no more"),
+        "ilse");
+    sent(post(at + "/contenders/slotmeer/back").param("plan", plan), "ilse");
+    sent(post(at + "/table").param("account", joren()), "ilse");
+    long seat =
+        requireNonNull(
+            store.queryForObject(
+                "select max(id) from panel_member where selection_id = ?", Long.class, id));
+    sent(
+        post(at + "/shares").param("share-" + seat, "1").param("knows-" + seat, "Harbour dues"),
+        "ilse");
+    sent(post(at + "/table/leave").param("member", "" + seat), "ilse");
+    assertEquals(
+        lines(id, "ilse").subList(0, 6),
+        List.of(
+            "Ilse Maren: Joren Talvik: no longer weighs and marks",
+            "Ilse Maren: What Joren Talvik knows about: Harbour dues",
+            "Ilse Maren: Joren Talvik: weighs and marks",
+            "Ilse Maren: Slotmeer, plan " + name + ": brought back",
+            "Ilse Maren: Slotmeer, plan " + name + ": set aside: Sold no more",
+            "Ilse Maren: Slotmeer: brought to the table"));
+    Long at24 = store.queryForObject("select max(revtstmp) from revinfo", Long.class);
+    assertTrue(
+        Instant.ofEpochMilli(requireNonNull(at24)).toString().startsWith("2026-11-24T"),
+        "by the clock that everything else goes by");
   }
 
   private void say(long id, String who, String about, String answers, String text)

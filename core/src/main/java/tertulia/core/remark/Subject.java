@@ -3,6 +3,7 @@ package tertulia.core.remark;
 import static java.util.Objects.requireNonNull;
 
 import java.util.Locale;
+import java.util.Map;
 import java.util.Set;
 import tertulia.core.finding.Stage;
 
@@ -19,6 +20,28 @@ public sealed interface Subject {
 
   /** Its parts as one text, from which {@link #of} makes it again. */
   String code();
+
+  /**
+   * The same where contenders go by other ids.
+   *
+   * @param ids the new id of each contender by its old one; who is not in it keeps theirs
+   */
+  default Subject renamed(Map<String, String> ids) {
+    return switch (this) {
+      case OfStep step -> step;
+      case OfNeed need -> need;
+      case OfCriterion criterion -> criterion;
+      case OfContender of -> new OfContender(renamed(of.contender(), ids));
+      case OfFact fact -> new OfFact(fact.need(), renamed(fact.contender(), ids));
+      case OfMark mark -> new OfMark(mark.criterion(), renamed(mark.contender(), ids));
+      case OfFigure figure ->
+          new OfFigure(figure.name(), renamed(figure.contender(), ids), figure.of());
+    };
+  }
+
+  private static String renamed(String id, Map<String, String> ids) {
+    return ids.getOrDefault(id, id);
+  }
 
   /** A step as a whole. */
   record OfStep(Stage step) implements Subject {

@@ -56,6 +56,7 @@ import tertulia.core.scoring.Panel;
 import tertulia.core.scoring.PublicRating;
 import tertulia.core.scoring.Totals;
 import tertulia.core.time.Horizon;
+import tertulia.core.working.NoSuchFigure;
 import tertulia.core.working.Working;
 
 /** One small selection, built by hand and worked out by hand. */
@@ -252,8 +253,7 @@ public class EvaluationTest {
     Totals totals = evaluation.scores().totals().orElseThrow();
     BigDecimal sum = totals.weights().values().stream().reduce(BigDecimal.ZERO, BigDecimal::add);
     assertEquals(sum.setScale(20, RoundingMode.HALF_UP).compareTo(BigDecimal.ONE), 0);
-    assertThrows(
-        IllegalArgumentException.class, () -> evaluation.explain(new Figure.Weight("cover")));
+    assertThrows(NoSuchFigure.class, () -> evaluation.explain(new Figure.Weight("cover")));
   }
 
   @Test
