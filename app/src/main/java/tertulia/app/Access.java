@@ -136,7 +136,8 @@ class Access {
       "/selections/{id}/proofs/drop",
       "/selections/{id}/hand-in",
       "/selections/{id}/decision/sign",
-      "/selections/{id}/decision/object"
+      "/selections/{id}/decision/object",
+      "/selections/{id}/decision/holds"
     };
     String[] organise = {
       "/selections/new",
@@ -167,6 +168,7 @@ class Access {
       "/selections/{id}/decision/propose",
       "/selections/{id}/decision/renew",
       "/selections/{id}/decision/withdraw",
+      "/selections/{id}/decision/again",
       "/selections/{id}/people",
       "/selections/{id}/put-away",
       "/selections/{id}/put-back",

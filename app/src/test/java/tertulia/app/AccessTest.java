@@ -40,7 +40,8 @@ public class AccessTest extends ServedTest {
           "/selections/{id}/trials/result",
           "/selections/{id}/remarks/{remark}/close",
           "/selections/{id}/decision/sign",
-          "/selections/{id}/decision/object");
+          "/selections/{id}/decision/object",
+          "/selections/{id}/decision/holds");
   @Autowired private MockMvc mvc;
   @Autowired private UserAccounts people;
 

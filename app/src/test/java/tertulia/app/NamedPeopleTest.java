@@ -77,6 +77,8 @@ public class NamedPeopleTest extends ServedTest {
           Map.entry(
               "/selections/{id}/decision/sign", Map.of("version", "0", "password", "brackwater")),
           Map.entry("/selections/{id}/decision/object", Map.of("version", "0", "reason", "No.")),
+          Map.entry(
+              "/selections/{id}/decision/holds", Map.of("read", "0", "lookAgain", "2099-01-01")),
           Map.entry("/selections/{id}/live/{step}", Map.of("since", "1")));
 
   @Autowired private MockMvc mvc;

@@ -229,6 +229,38 @@ class DecisionController implements StepBody {
     }
   }
 
+  private static final int LONGEST_NOTE = 1000;
+
+  /** Notes that what was signed still holds, and when to look again. */
+  @PostMapping("/selections/{id}/decision/holds")
+  String holds(
+      @PathVariable long id,
+      @RequestParam int read,
+      @RequestParam Map<String, String> typed,
+      @AuthenticationPrincipal SignedIn person,
+      Model model,
+      HttpServletResponse response) {
+    Session session = steps.open(id, Map.of(), person);
+    Faults faults = new Faults();
+    String note =
+        faults
+            .at("note", () -> Codes.text(typed.getOrDefault("note", "").strip(), LONGEST_NOTE))
+            .orElse("");
+    LocalDate again = lookAgain(typed, session.today(), faults);
+    if (again == null && faults.isEmpty()) {
+      faults.add("lookAgain", "This is empty. Choose the day on which to look again.");
+    }
+    if (again != null && faults.isEmpty()) {
+      decisions.stillHolds(id, read, person, note, again);
+      LOG.info("Account {} noted that the decision of selection {} holds", person.id(), id);
+      return "redirect:/selections/" + id + "/decision";
+    }
+    String page = steps.refused(session, this, model, response);
+    model.addAttribute("typed", typed);
+    model.addAttribute("faults", faults.byField());
+    return page;
+  }
+
   @PostMapping("/selections/{id}/decision/object")
   String object(
       @PathVariable long id,

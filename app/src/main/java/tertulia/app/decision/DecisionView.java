@@ -1,6 +1,7 @@
 package tertulia.app.decision;
 
 import java.time.Instant;
+import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -20,6 +21,7 @@ import tertulia.app.workspace.Session;
 import tertulia.core.billing.View;
 import tertulia.core.decision.Decision;
 import tertulia.core.decision.Proposal;
+import tertulia.core.decision.Review;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.finding.AdviceFindings;
 import tertulia.core.finding.ScoreFindings;
@@ -35,6 +37,7 @@ import tertulia.core.path.Ways;
  * @param mine whether the reader proposed it
  * @param frozen how the signed figures read; empty before
  * @param changed what a proposal rests on and is not so any more; empty if it stands
+ * @param again looking again at what was signed
  * @param ended proposals that did not stand, in sentences
  */
 record DecisionView(
@@ -58,8 +61,40 @@ record DecisionView(
     String sha256,
     boolean intact,
     List<Difference.Line> changed,
+    Again again,
     List<Past> ended,
     List<Choice> choices) {
+
+  /**
+   * Looking again at what was signed.
+   *
+   * @param due since when it is, in words; empty if it is not
+   * @param looked what came of it each time, in sentences, oldest first
+   * @param successor address of the selection in which it is asked again; empty if it is not
+   */
+  record Again(String due, List<String> looked, String successor) {
+    static final Again NEVER = new Again("", List.of(), "");
+
+    static Again of(Decision.Signed signed, LocalDate today) {
+      return new Again(
+          signed.reviewOn().filter(day -> !day.isAfter(today)).map(Dates::day).orElse(""),
+          signed.reviews().stream().map(Again::sentence).toList(),
+          signed.successor().map(id -> "/selections/" + id + "/overview").orElse(""));
+    }
+
+    private static String sentence(Review review) {
+      return switch (review) {
+        case Review.StillHolds holds ->
+            act(holds.by())
+                + ": it still holds"
+                + (holds.note().isEmpty() ? "" : ". " + holds.note().replaceAll("[.\\s]+$", ""))
+                + ". Look again on "
+                + Dates.day(holds.again())
+                + ".";
+        case Review.AskedAgain asked -> act(asked.by()) + ": asked again in another selection.";
+      };
+    }
+  }
 
   /** A proposal that did not stand: what it was, how it ended, and why. */
   record Past(String proposed, String ended, String reason) {}
@@ -91,7 +126,11 @@ record DecisionView(
         proposal.map(Proposal::reasons).orElse(""),
         proposal.map(Proposal::givenUp).orElse(""),
         proposal.map(Proposal::conditions).orElse(""),
-        proposal.flatMap(Proposal::reviewOn).map(Dates::day).orElse(""),
+        signed(stored)
+            .map(Decision.Signed::reviewOn)
+            .orElseGet(() -> proposal.flatMap(Proposal::reviewOn))
+            .map(Dates::day)
+            .orElse(""),
         by.map(DecisionView::act).orElse(""),
         stored.flatMap(s -> answeredBy(s.decision())).map(DecisionView::act).orElse(""),
         stored.map(s -> s.decision() instanceof Decision.Objected o ? o.reason() : "").orElse(""),
@@ -99,8 +138,16 @@ record DecisionView(
         stored.map(s -> Objects.requireNonNullElse(s.sha256(), "")).orElse(""),
         stored.map(Decisions.Stored::isIntact).orElse(false),
         changed.map(Difference::lines).orElse(List.of()),
+        signed(stored).map(s -> Again.of(s, session.today())).orElse(Again.NEVER),
         ended.stream().map(DecisionView::past).toList(),
         choices(session));
+  }
+
+  private static Optional<Decision.Signed> signed(Optional<Decisions.Stored> stored) {
+    return stored
+        .map(Decisions.Stored::decision)
+        .filter(Decision.Signed.class::isInstance)
+        .map(Decision.Signed.class::cast);
   }
 
   private static String state(Decision decision) {

@@ -27,6 +27,7 @@ import tertulia.app.web.NotFound;
 import tertulia.core.decision.Decision;
 import tertulia.core.decision.Ended;
 import tertulia.core.decision.Proposal;
+import tertulia.core.decision.Review;
 import tertulia.core.decision.Signatory;
 import tertulia.core.evaluation.Evaluation;
 import tertulia.core.evaluation.WhatIf;
@@ -41,12 +42,19 @@ public class Decisions {
   private static final int LONGEST_REASON = 4000;
   private final DecisionRow.All rows;
   private final EndedRow.All ended;
+  private final ReviewRow.All reviews;
   private final Selections selections;
   private final Seats seats;
   private final Clock clock;
 
   Decisions(
-      DecisionRow.All rows, EndedRow.All ended, Selections selections, Seats seats, Clock clock) {
+      DecisionRow.All rows,
+      EndedRow.All ended,
+      ReviewRow.All reviews,
+      Selections selections,
+      Seats seats,
+      Clock clock) {
+    this.reviews = reviews;
     this.rows = rows;
     this.ended = ended;
     this.selections = selections;
@@ -78,14 +86,34 @@ public class Decisions {
   public Optional<Stored> find(long selectionId) {
     checkThere(selectionId);
     return rows.findBySelectionId(selectionId)
-        .map(row -> new Stored(row.toCore(), row.snapshot, row.sha256, row.version));
+        .map(row ->
+            new Stored(reviewed(row, of(row.selectionId)), row.snapshot, row.sha256, row.version));
   }
 
-  /** Decisions of some selections, by selection, whatever their state; one query. */
+  private List<Review> of(long selectionId) {
+    return reviews.findBySelectionIdInOrderById(List.of(selectionId)).stream()
+        .map(ReviewRow::toCore)
+        .toList();
+  }
+
+  private static Decision reviewed(DecisionRow row, List<Review> reviews) {
+    return row.toCore() instanceof Decision.Signed signed ? signed.reviewed(reviews) : row.toCore();
+  }
+
+  /** Decisions of some selections, by selection, whatever their state; two queries. */
   @Transactional(readOnly = true)
   public Map<Long, Decision> of(Collection<Long> selectionIds) {
+    Map<Long, List<Review>> looked =
+        reviews.findBySelectionIdInOrderById(selectionIds).stream()
+            .collect(
+                Collectors.groupingBy(
+                    row -> row.selectionId,
+                    Collectors.mapping(ReviewRow::toCore, Collectors.toList())));
     return rows.findBySelectionIdIn(selectionIds).stream()
-        .collect(Collectors.toMap(row -> row.selectionId, DecisionRow::toCore));
+        .collect(
+            Collectors.toMap(
+                row -> row.selectionId,
+                row -> reviewed(row, looked.getOrDefault(row.selectionId, List.of()))));
   }
 
   /** Proposals that did not stand, oldest first. */
@@ -322,6 +350,57 @@ public class Decisions {
     row.snapshot = snapshot;
     row.sha256 = Snapshot.sha256(snapshot);
     selections.close(row.selectionId);
+  }
+
+  /** How often a decision may be looked at again. */
+  static final int MOST_REVIEWS = 100;
+
+  /**
+   * Notes that a signed decision still holds.
+   *
+   * @param read how many reviews there were when it was read
+   * @throws Conflict if somebody has looked again meanwhile, or it is not signed, or asked anew
+   */
+  @Transactional
+  public void stillHolds(
+      long selectionId, int read, SignedIn person, String note, LocalDate lookAgain) {
+    reviewed(
+        selectionId,
+        read,
+        new Review.StillHolds(new Proposal.Act(signatory(person), now()), note, lookAgain));
+  }
+
+  /**
+   * Notes that the question of a signed decision is asked again in another selection.
+   *
+   * @throws Conflict as {@link #stillHolds}
+   */
+  @Transactional
+  public void askedAgain(long selectionId, int read, SignedIn person, long successor) {
+    reviewed(
+        selectionId,
+        read,
+        new Review.AskedAgain(new Proposal.Act(signatory(person), now()), successor));
+  }
+
+  private void reviewed(long selectionId, int read, Review review) {
+    DecisionRow row = row(selectionId);
+    List<Review> before = of(selectionId);
+    if (!(reviewed(row, before) instanceof Decision.Signed signed)) {
+      throw new Conflict("This is not decided yet, so there is nothing to look at again.");
+    }
+    if (signed.successor().isPresent()) {
+      throw new Conflict("This question is asked again in another selection. Look there.");
+    }
+    if (before.size() != read) {
+      throw new Conflict(
+          "Somebody else has looked at this again meanwhile. Read what they noted first.");
+    }
+    if (before.size() >= MOST_REVIEWS) {
+      throw new Conflict(
+          "This was looked at again " + MOST_REVIEWS + " times. Ask it again instead.");
+    }
+    reviews.save(ReviewRow.of(selectionId, review));
   }
 
   /** Objects to a proposal with a reason, which stays on record. */

@@ -1,6 +1,7 @@
 package tertulia.app.exchange;
 
 import com.fasterxml.jackson.annotation.JsonInclude;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -99,6 +100,27 @@ public record Brief(
         otherScenarios,
         practice,
         follows);
+  }
+
+  /** This brief as of another day. */
+  public Brief asOf(LocalDate day) {
+    return new Brief(
+        title,
+        purpose,
+        day.toString(),
+        start,
+        months,
+        currency,
+        priceRisePercent,
+        groups,
+        demand,
+        averagePayment,
+        needs,
+        criteria,
+        rates,
+        scenarios,
+        practice,
+        followsGrowth);
   }
 
   /** Whether the groups are those of the workspace's growth plan. */

@@ -3,6 +3,7 @@ package tertulia.app.exchange;
 import com.fasterxml.jackson.annotation.JsonInclude;
 import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
+import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -64,6 +65,22 @@ public record SelectionFile(
   public SelectionFile among(List<ContenderPart> others) {
     return new SelectionFile(
         format, version, brief, others, panel, decision, log, ended, settled, remarks, trials);
+  }
+
+  /** The same question asked anew: as of a day, with views that nobody has handed in yet. */
+  public SelectionFile askedAgain(LocalDate day) {
+    return new SelectionFile(
+        format,
+        version,
+        brief.asOf(day),
+        contenders,
+        panel.stream().map(MemberPart::notShown).toList(),
+        null,
+        null,
+        null,
+        settled,
+        null,
+        trials);
   }
 
   /** What results come from: this file without what was decided and how it came to that. */
@@ -355,6 +372,12 @@ public record SelectionFile(
     public MemberPart withheld() {
       return new MemberPart(
           name, share, Map.of(), List.of(), WITHHELD, null, handedIn, null, competence);
+    }
+
+    /** The same before it is handed in. */
+    MemberPart notShown() {
+      return new MemberPart(
+          name, share, points, marks, weighsBy, weighings, false, pairs, competence);
     }
 
     /** Somebody who weighs by points and never tried another way. */

@@ -11,6 +11,7 @@ import tertulia.app.exchange.Results;
 import tertulia.app.exchange.SelectionFile;
 import tertulia.core.decision.Decision;
 import tertulia.core.decision.Proposal;
+import tertulia.core.decision.Review;
 import tertulia.core.remark.Remark;
 import tertulia.core.remark.Subject;
 
@@ -347,7 +348,25 @@ final class Markdown {
       line("Holds as long as: " + paragraphs(proposal.conditions()));
       line("");
     }
-    proposal.reviewOn().ifPresent(day -> line("To be looked at again on " + day + "."));
+    (decision instanceof Decision.Signed signed ? signed.reviewOn() : proposal.reviewOn())
+        .ifPresent(day -> line("To be looked at again on " + day + "."));
+    if (decision instanceof Decision.Signed signed && !signed.reviews().isEmpty()) {
+      line("");
+      line("Looked at again:");
+      line("");
+      signed.reviews().forEach(review -> line("- " + review(review)));
+    }
+  }
+
+  private static String review(Review review) {
+    return switch (review) {
+      case Review.StillHolds holds ->
+          act(holds.by())
+              + ": it still holds; look again on "
+              + holds.again()
+              + (holds.note().isEmpty() ? "" : ". " + escaped(holds.note()));
+      case Review.AskedAgain asked -> act(asked.by()) + ": asked again in another selection";
+    };
   }
 
   private void line(String line) {

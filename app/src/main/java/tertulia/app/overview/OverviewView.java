@@ -180,7 +180,7 @@ record OverviewView(
             + ", "
             + Dates.day(signed.signedBy().at(), ZoneId.systemDefault()),
         words.of(findings.today(signed.proposal().choice())),
-        signed.proposal().reviewOn().map(Dates::day).orElse(""));
+        signed.reviewOn().map(Dates::day).orElse(""));
   }
 
   private static Front front(Session session, String id) {

@@ -57,6 +57,9 @@ final class ProgressWords {
   }
 
   private static String again(Next.LookAgain again, LocalDate today) {
+    if (again.elsewhere()) {
+      return "asked again in another selection";
+    }
     return again
         .on()
         .map(day -> (again.isDue(today) ? "due since " : "look again on ") + Dates.day(day))

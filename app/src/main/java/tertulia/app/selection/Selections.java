@@ -407,6 +407,16 @@ public class Selections {
     row.named.addAll(named);
   }
 
+  /** Opens a selection to the people to whom another is open. */
+  @Transactional
+  public void admitAsIn(long other, long id) {
+    SelectionRow like = store.row(other);
+    SelectionRow row = store.changing(id);
+    row.openToAll = like.openToAll;
+    row.named.clear();
+    row.named.addAll(like.named);
+  }
+
   private List<SelectionRow> admitted() {
     return selections.findAllByOrderByIdDesc().stream().filter(entrance::admits).toList();
   }

@@ -107,6 +107,7 @@ public class Trail {
     tell(what, REMARKS, judgedLater(withheld, remark(subjects)), selection);
     tell(what, PROOFS, judgedLater(withheld, proof(subjects)), selection);
     tell(what, DECISIONS, this::decision, selection);
+    tell(what, REVIEWS, this::review, selection);
     return acts(what, asked);
   }
 
@@ -661,6 +662,17 @@ public class Trail {
         },
         selection);
     return words;
+  }
+
+  private static final String REVIEWS =
+      "select rev, look_again, successor from review_aud where selection_id = ? order by rev, id";
+
+  private List<String> review(ResultSet row) throws SQLException {
+    Date again = row.getDate("look_again");
+    return List.of(
+        again == null
+            ? "Decision: asked again in another selection"
+            : "Decision: still holds, look again on " + Dates.day(again.toLocalDate()));
   }
 
   private static final String DECISIONS =

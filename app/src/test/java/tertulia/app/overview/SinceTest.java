@@ -46,12 +46,12 @@ public class SinceTest {
     assertEquals(ProgressWords.note(new Next.Mark(2, 3), TODAY), "2 of 3 people have marked");
     assertEquals(ProgressWords.note(new Next.Weigh(0, 0), TODAY), "nobody has been asked");
     assertEquals(ProgressWords.note(new Next.BringContenders(1), TODAY), "one so far");
-    Next again = new Next.LookAgain(Optional.of(TODAY));
+    Next again = new Next.LookAgain(Optional.of(TODAY), false);
     assertEquals(ProgressWords.note(again, TODAY), "due since 24 Nov 2026");
     assertEquals(ProgressWords.note(again, TODAY.minusDays(1)), "look again on 24 Nov 2026");
     assertEquals(ProgressWords.step(again), "Decided");
     assertEquals(
-        ProgressWords.note(new Next.LookAgain(Optional.empty()), TODAY),
+        ProgressWords.note(new Next.LookAgain(Optional.empty(), false), TODAY),
         "no day agreed to look again");
   }
 

@@ -1,6 +1,9 @@
 package tertulia.core.decision;
 
 import java.time.Instant;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Optional;
 
 /**
  * How far a decision has come. One person proposes; another signs it off or objects with a reason;
@@ -56,11 +59,42 @@ public sealed interface Decision {
     }
   }
 
-  /** Agreed by a second person; does not change any more. */
-  record Signed(Proposal proposal, Proposal.Act by, Proposal.Act signedBy) implements Decision {
+  /**
+   * Agreed by a second person; does not change any more.
+   *
+   * @param reviews what came of looking again, oldest first
+   */
+  record Signed(Proposal proposal, Proposal.Act by, Proposal.Act signedBy, List<Review> reviews)
+      implements Decision {
+    public Signed {
+      reviews = List.copyOf(reviews);
+    }
+
+    /** One that nobody has looked at again. */
+    public Signed(Proposal proposal, Proposal.Act by, Proposal.Act signedBy) {
+      this(proposal, by, signedBy, List.of());
+    }
+
     /** The same with the plan and term that it meant. */
     public Signed under(String option) {
-      return new Signed(proposal.under(option), by, signedBy);
+      return new Signed(proposal.under(option), by, signedBy, reviews);
+    }
+
+    /** The same after it was looked at again. */
+    public Signed reviewed(List<Review> all) {
+      return new Signed(proposal, by, signedBy, all);
+    }
+
+    /** When to look again, as agreed last; empty if no day is agreed, or it is asked elsewhere. */
+    public Optional<LocalDate> reviewOn() {
+      return reviews.isEmpty() ? proposal.reviewOn() : reviews.getLast().next();
+    }
+
+    /** The selection in which it is asked again, as the application numbers it. */
+    public Optional<Long> successor() {
+      return !reviews.isEmpty() && reviews.getLast() instanceof Review.AskedAgain asked
+          ? Optional.of(asked.successor())
+          : Optional.empty();
     }
   }
 

@@ -130,8 +130,12 @@ public record Progress(Map<Stage, State> states, Next next) {
       }
     }
 
-    /** It is decided; look again on that day, if one was agreed. */
-    record LookAgain(Optional<LocalDate> on) implements Next {
+    /**
+     * It is decided; look again on that day, if one was agreed.
+     *
+     * @param elsewhere whether the question is asked again in another selection
+     */
+    record LookAgain(Optional<LocalDate> on, boolean elsewhere) implements Next {
       @Override
       public Stage step() {
         return Stage.DECISION;
@@ -178,7 +182,8 @@ public record Progress(Map<Stage, State> states, Next next) {
   /** What a proposal or a signed decision asks for; empty before either. */
   private static Optional<Next> after(Decision decision) {
     return switch (decision) {
-      case Decision.Signed signed -> Optional.of(new Next.LookAgain(signed.proposal().reviewOn()));
+      case Decision.Signed signed ->
+          Optional.of(new Next.LookAgain(signed.reviewOn(), signed.successor().isPresent()));
       case Decision.Proposed proposed -> Optional.of(new Next.Sign(proposed.by().person()));
       case Decision.Draft draft -> Optional.empty();
       case Decision.Objected objected -> Optional.empty();
@@ -339,7 +344,6 @@ public record Progress(Map<Stage, State> states, Next next) {
     List<Asked> asked = new ArrayList<>();
     if (decision.isPresent() && decision.get() instanceof Decision.Signed signed) {
       signed
-          .proposal()
           .reviewOn()
           .filter(day -> !day.isAfter(today))
           .map(Asked.LookAgain::new)

@@ -422,12 +422,12 @@ public class AnswerTest {
     assertEquals(
         Progress.of(evaluation, Optional.of(proposed())).next(), new Progress.Next.Sign("Ilse"));
     Progress decided = Progress.of(evaluation, Optional.of(signed()));
-    assertEquals(decided.next(), new Progress.Next.LookAgain(Optional.of(AGREED)));
+    assertEquals(decided.next(), new Progress.Next.LookAgain(Optional.of(AGREED), false));
     assertTrue(decided.states().get(Stage.DECISION).isDone());
-    Progress.Next.LookAgain again = new Progress.Next.LookAgain(Optional.of(AGREED));
+    Progress.Next.LookAgain again = new Progress.Next.LookAgain(Optional.of(AGREED), false);
     assertFalse(again.isDue(AGREED.minusDays(1)));
     assertTrue(again.isDue(AGREED));
-    assertFalse(new Progress.Next.LookAgain(Optional.empty()).isDue(AGREED));
+    assertFalse(new Progress.Next.LookAgain(Optional.empty(), false).isDue(AGREED));
   }
 
   @Test
