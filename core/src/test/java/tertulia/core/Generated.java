@@ -140,7 +140,18 @@ public final class Generated {
         lists.add(list(BillingTerm.MONTHLY, charge(random, price)));
       }
       if (random.nextInt(4) == 0) {
-        lists.add(list(BillingTerm.YEARLY_UP_FRONT, charge(random, Math.max(0, price - 1))));
+        Charge yearly = charge(random, Math.max(0, price - 1));
+        lists.add(
+            list(
+                BillingTerm.YEARLY_UP_FRONT,
+                yearly instanceof Charge.PerUnit each && price % 2 == 1
+                    // a sum for the year whose share of a month does not come out even
+                    ? new Charge.PerUnit(
+                        each.name(),
+                        each.measure(),
+                        Samples.aYear(12 * Math.max(0, price - 1) + ".5"),
+                        each.rule())
+                    : yearly));
       }
       boolean staff = random.nextInt(6) == 0 && p == count - 1;
       if (staff) {

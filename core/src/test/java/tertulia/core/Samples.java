@@ -49,6 +49,11 @@ public final class Samples {
     return UnitPrice.of("EUR", amount);
   }
 
+  /** So much for a year. */
+  public static UnitPrice aYear(String amount) {
+    return new UnitPrice(EUR, new BigDecimal(amount), 12);
+  }
+
   public static Money money(String amount) {
     return Money.of(EUR, new BigDecimal(amount));
   }

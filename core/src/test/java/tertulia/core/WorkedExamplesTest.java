@@ -218,6 +218,32 @@ public class WorkedExamplesTest {
   }
 
   @Test
+  public void c24AYearsSumIsKeptAsItWasStated() {
+    List<UnitsNeeded> months = growing(250, 0, 12);
+    Charge seats =
+        new Charge.PerUnit("Seats", Measure.SEATS, Samples.aYear("100.00"), UnitRule.PLAIN);
+    Ledger upFront = bill(list(BillingTerm.YEARLY_UP_FRONT, seats), months, PriceRise.NONE);
+    assertEquals(due(upFront), List.of("m0 25000.00"));
+    Ledger monthly = bill(list(BillingTerm.YEARLY_PAID_MONTHLY, seats), months, PriceRise.NONE);
+    assertEquals(due(monthly).size(), 12);
+    assertEquals(Set.copyOf(monthly.months(View.CASH)), Set.of(money("2083.33")));
+    // 104.00 after a rise of 4 %, not 12 times 8.6667
+    Ledger risen =
+        bill(
+            list(BillingTerm.YEARLY_UP_FRONT, seats),
+            growing(250, 0, 24),
+            PriceRise.ofPercent("4"));
+    assertEquals(due(risen), List.of("m0 25000.00", "m12 26000.00"));
+    // seven months of it: 250 × 100.00 × 7/12 = 14 583.33
+    Ledger later =
+        bill(
+            list(BillingTerm.YEARLY_UP_FRONT, seats),
+            seatsByMonth(0, 0, 0, 0, 0, 250, 250, 250, 250, 250, 250, 250),
+            PriceRise.NONE);
+    assertEquals(due(later), List.of("m5 14583.33"));
+  }
+
+  @Test
   public void c9SeasonUnderACommitmentWithAPriceRise() {
     List<UnitsNeeded> months =
         seatsByMonth(

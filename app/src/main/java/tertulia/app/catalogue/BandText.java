@@ -1,6 +1,5 @@
 package tertulia.app.catalogue;
 
-import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -9,6 +8,7 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 import tertulia.app.exchange.Codes;
+import tertulia.app.exchange.PriceText;
 import tertulia.app.exchange.ToolSheet;
 import tertulia.app.exchange.TypedNumber;
 import tertulia.app.exchange.TypedPrice;
@@ -134,6 +134,6 @@ final class BandText {
   }
 
   private static boolean isNothing(String number) {
-    return new BigDecimal(number).signum() == 0;
+    return PriceText.of(number).amount().signum() == 0;
   }
 }

@@ -1,5 +1,6 @@
 package tertulia.app.catalogue;
 
+import tertulia.app.exchange.PriceText;
 import tertulia.app.exchange.ToolSheet;
 
 /** One charge of a document as it is typed into a cell of the form. */
@@ -62,7 +63,7 @@ final class ChargeTexts {
   }
 
   static String range(String low, String high) {
-    return low.equals(high) ? low : low + " to " + high;
+    return PriceText.range(low, high);
   }
 
   /** How units are counted. */

@@ -87,7 +87,7 @@ final class PastedPage {
 
   /** What was read of the text a form holds; null if it holds none. */
   static @Nullable Read of(ToolForm form) {
-    if (!form.pasted.on.matches("[0-9]{4}-(0[1-9]|1[0-2])-(0[1-9]|[12][0-9])")
+    if (!Codes.isDay(form.pasted.on)
         || form.pasted.text.isBlank()
         || form.pasted.text.length() > PageReader.LONGEST) {
       return null;

@@ -27,7 +27,10 @@ final class PriceCells {
     HIGH
   }
 
-  private static final Pattern RANGE = Pattern.compile("([0-9.,]+)[ \\t]+to[ \\t]+([0-9.,]+)");
+  private static final String PERIOD =
+      "(?:[ \\t]+(?:(?:a|per)[ \\t]+(?:year|month)|for[ \\t]+[0-9]{1,2}[ \\t]+months))?";
+  private static final Pattern RANGE =
+      Pattern.compile("([0-9.,]+)(" + PERIOD + ")[ \\t]+to[ \\t]+([0-9.,]+)(" + PERIOD + ")");
   private static final String FROM = "from ";
   private static final Pattern FEE = Pattern.compile("(?:([0-9.,]+)\\s*%)?\\s*\\+?\\s*([0-9.,]+)?");
 
@@ -290,7 +293,11 @@ final class PriceCells {
               + "\" is a range. Mark the plan's prices \"assumed\" to enter one, or write one"
               + " price.");
     }
-    return range.replaceAll(end == End.LOW ? "$1" : "$2");
+    return range.replaceAll(ends ->
+        end == End.HIGH
+            ? ends.group(3) + ends.group(4)
+            // what is said once, after both, holds for both
+            : ends.group(1) + (ends.group(2).isEmpty() ? ends.group(4) : ends.group(2)));
   }
 
   /** A price a month. */

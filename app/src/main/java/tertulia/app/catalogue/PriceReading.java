@@ -11,6 +11,7 @@ import org.joda.money.Money;
 import org.jspecify.annotations.Nullable;
 import tertulia.app.display.Figures;
 import tertulia.app.exchange.Codes;
+import tertulia.app.exchange.PriceText;
 import tertulia.app.exchange.ToolReader;
 import tertulia.app.exchange.ToolSheet;
 import tertulia.core.money.PriceRise;
@@ -23,6 +24,7 @@ import tertulia.core.working.Provenance;
 
 /** What a price in a cell comes to, said beside it while it is typed. */
 final class PriceReading {
+  private static final int DECIMALS = 10;
   private static final BigDecimal YEAR = BigDecimal.valueOf(12);
 
   /** A size inside the first band, as people know them. */
@@ -86,9 +88,18 @@ final class PriceReading {
         : Optional.of("read as " + times(price, BigDecimal.ONE, unit));
   }
 
-  /** With the decimals of the currency, or as many more as the price has. */
-  private static String times(String price, BigDecimal times, CurrencyUnit unit) {
-    BigDecimal exact = new BigDecimal(price).multiply(times).stripTrailingZeros();
+  /**
+   * So many months of a price, with the decimals of the currency, or as many more as it has;
+   * "about" where a share does not come out even.
+   */
+  private static String times(String text, BigDecimal times, CurrencyUnit unit) {
+    PriceText price = PriceText.of(text);
+    BigDecimal whole = price.amount().multiply(times);
+    BigDecimal months = BigDecimal.valueOf(price.months());
+    BigDecimal exact = whole.divide(months, DECIMALS, RoundingMode.HALF_UP).stripTrailingZeros();
+    if (exact.multiply(months).compareTo(whole) != 0) {
+      return "about " + Figures.money(Money.of(unit, exact, RoundingMode.HALF_UP));
+    }
     return exact.scale() <= unit.getDecimalPlaces()
         ? Figures.money(Money.of(unit, exact.setScale(unit.getDecimalPlaces())))
         : exact.toPlainString();

@@ -133,6 +133,16 @@ public final class Codes {
     }
   }
 
+  /** Whether a text is such a day. */
+  public static boolean isDay(String text) {
+    try {
+      day(text);
+      return true;
+    } catch (IllegalArgumentException e) {
+      return false;
+    }
+  }
+
   /** A month written yyyy-mm, from 2000 to 2100. */
   public static YearMonth month(String text) {
     try {

@@ -220,7 +220,7 @@ final class PriceReader {
   }
 
   static UnitPrice price(CurrencyUnit currency, String amount) {
-    return UnitPrice.typed(currency, Codes.decimal(amount));
+    return PriceText.of(amount).in(currency);
   }
 
   private static String name(String name) {

@@ -18,9 +18,10 @@ public final class TypedPrice {
   private static final int DECIMALS = 4;
 
   private static final int LONGEST = 60;
-  private static final BigDecimal MONTHS = BigDecimal.valueOf(12);
+  private static final Pattern TWELFTH = Pattern.compile("([^/]+)/\\s*12\\s*");
   private static final String CURRENCY = "([€$£¥]|[A-Z]{3})?";
-  private static final String EVERY = "(?:(?:a|per|/)\\s*(month|year)|(monthly|yearly))?";
+  private static final String EVERY =
+      "(?:(?:a|per|/)\\s*(month|year)|(monthly|yearly)|for\\s+([0-9]{1,2}) months)?";
   private static final Pattern PRICE =
       Pattern.compile(CURRENCY + "\\s*([^A-Za-z€$£¥]+?)\\s*" + CURRENCY + "\\s*" + EVERY);
 
@@ -38,9 +39,8 @@ public final class TypedPrice {
    * Reads a price.
    *
    * @param currency in which the prices beside it are
-   * @param monthly whether it is one a month, so that one a year is a twelfth; then it is rounded
-   *     half-up to four decimals
-   * @return as it is written in files
+   * @param monthly whether it is paid by the month, so that it may be stated for a year
+   * @return as it is written in files, see {@link PriceText}
    * @throws IllegalArgumentException if it is none, or of another currency
    */
   public static String read(String text, String currency, boolean monthly) {
@@ -57,6 +57,13 @@ public final class TypedPrice {
     checkCurrency(typed, price.group(3), currency);
     BigDecimal value = TypedNumber.read(price.group(2)).value();
     String every = price.group(4) == null ? price.group(5) : price.group(4);
+    String months = price.group(6);
+    if (months != null && monthly) {
+      return new PriceText(value, Integer.parseInt(months)).text();
+    }
+    if (months != null) {
+      every = months + " months";
+    }
     if (every != null && !monthly) {
       throw new IllegalArgumentException(
           "\""
@@ -66,8 +73,11 @@ public final class TypedPrice {
               + ". Write the amount alone.");
     }
     if (every != null && every.startsWith("year")) {
-      return TypedNumber.plain(value.divide(MONTHS, DECIMALS, RoundingMode.HALF_UP))
-          .toPlainString();
+      return PriceText.aYear(value).text();
+    }
+    Matcher twelfth = TWELFTH.matcher(price.group(2));
+    if (monthly && twelfth.matches()) {
+      return PriceText.aYear(TypedNumber.read(twelfth.group(1)).value()).text();
     }
     return typed.contains("/")
         ? TypedNumber.plain(value.setScale(Math.min(value.scale(), DECIMALS), RoundingMode.HALF_UP))

@@ -36,8 +36,16 @@ record Prices(Inputs inputs, String tool, String rise) {
   String inForce(Option option, String charge, String part, UnitPrice list, int years) {
     String cell =
         inputs.of(
-            label(option, charge, part + ", " + list.currency()), list.amount(), source(option));
-    return years == 0 ? cell : "ROUND(ROUND(" + cell + "*(1+" + rise + ")^" + years + ",10),4)";
+            label(option, charge, stated(part, list) + ", " + list.currency()),
+            list.stated(),
+            source(option));
+    String stated =
+        years == 0 ? cell : "ROUND(ROUND(" + cell + "*(1+" + rise + ")^" + years + ",10),4)";
+    return list.months() == 1 ? stated : "(" + stated + "/" + list.months() + ")";
+  }
+
+  private static String stated(String part, UnitPrice list) {
+    return list.months() == 1 ? part : part.replace(" a month", "") + " " + list.period();
   }
 
   String number(Option option, String charge, String part, BigDecimal value) {

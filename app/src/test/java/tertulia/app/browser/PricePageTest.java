@@ -191,7 +191,7 @@ public class PricePageTest extends BrowserTest {
     page.locator(plan(2)).fill("Ask us");
     page.locator(price(0, 2, "m1")).fill("on request");
     ToolSheet sheet = saved(page, "ruddock");
-    assertEquals(prices(sheet, 0), List.of("8", "7"));
+    assertEquals(prices(sheet, 0), List.of("8", "84 a year"));
     assertEquals(
         ((ToolSheet.BandedPart) sheet.plans().get(1).prices().getFirst().charges().getFirst())
             .bands()

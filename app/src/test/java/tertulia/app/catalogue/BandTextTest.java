@@ -62,7 +62,12 @@ public class BandTextTest {
       {"25 = 90 flat", inAll},
       {"25 0 90", inAll},
       {"25: €90 in all", inAll},
-      {"to 25: 1080/12 in all", inAll},
+      {"to 25: 1080/12 in all", new ToolSheet.BandPart(25, "0", "1080 a year")},
+      {"to 25: 1080 a year in all", new ToolSheet.BandPart(25, "0", "1080 a year")},
+      {
+        "above: 100 a year each plus 180 for 24 months",
+        new ToolSheet.BandPart(null, "100 a year", "180 for 24 months")
+      },
       {"above: 8.40 each plus 90", both},
       {"more 8.40 90", both},
       {"above 8.40 each and 90 in all", both},

@@ -67,6 +67,14 @@ public final class GeneratedSheets {
     return random.nextInt(40) + "." + random.nextInt(10) + (1 + random.nextInt(9));
   }
 
+  /** A price of every month, now and then stated for more of them. */
+  private String monthly() {
+    String price = price();
+    return price.endsWith("7")
+        ? price + " a year"
+        : price.endsWith("3") ? price + " for 24 months" : price;
+  }
+
   private <T> T one(List<T> of) {
     return of.get(random.nextInt(of.size()));
   }
@@ -100,7 +108,7 @@ public final class GeneratedSheets {
           new ToolSheet.PerUnitPart(
               "Seats",
               "seats",
-              price(),
+              monthly(),
               random.nextInt(3),
               1 + random.nextInt(5),
               random.nextInt(4));
@@ -142,15 +150,15 @@ public final class GeneratedSheets {
   private List<ToolSheet.ChargePart> charges(ToolSheet.PerUnitPart unit) {
     List<ToolSheet.ChargePart> charges = new ArrayList<>();
     charges.add(unit);
-    charges.add(new ToolSheet.FlatPart("Account", price()));
+    charges.add(new ToolSheet.FlatPart("Account", monthly()));
     charges.add(
         new ToolSheet.BandedPart(
             "Bands",
             one(LEVELS),
             one(List.of("whole", "sliced")),
             List.of(
-                new ToolSheet.BandPart(10, price(), "0"),
-                new ToolSheet.BandPart(40, price(), price()),
+                new ToolSheet.BandPart(10, monthly(), "0"),
+                new ToolSheet.BandPart(40, price(), monthly()),
                 new ToolSheet.BandPart(null, price(), "0")),
             0,
             1,

@@ -142,9 +142,9 @@ public class PastedPageTest {
       {
         "yearly",
         List.of(
-            "Buoy u12 8 EUR each seats",
-            "Lightship u12 7.5 EUR each seats included 10",
-            "Lightship u12 120 EUR flat")
+            "Buoy u12 96 a year EUR each seats",
+            "Lightship u12 90 a year EUR each seats included 10",
+            "Lightship u12 1440 a year EUR flat")
       },
       {
         "bands",
@@ -356,7 +356,7 @@ public class PastedPageTest {
     assertEquals(sheet.plans().size(), kept.plans().size());
     assertEquals(
         prices(sheet).subList(0, 2),
-        List.of("Hold m1 9 USD each seats", "Hold u12 7.5 USD each seats"));
+        List.of("Hold m1 9 USD each seats", "Hold u12 90 a year USD each seats"));
     assertEquals(prices(sheet).getLast(), "Deck on request", "what is assumed was on request");
     assertEquals(sheet.plans().getLast().currency(), "USD", "as the others of the page");
     for (int p = 0; p < kept.plans().size(); p++) {

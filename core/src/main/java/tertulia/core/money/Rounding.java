@@ -9,9 +9,16 @@ import org.joda.money.Money;
 public final class Rounding {
   private Rounding() {}
 
+  /**
+   * Decimals beyond which an amount only differs from what it stands for because a share did not
+   * come out even ({@link UnitPrice#amount}): half of 0.25 must not become a trifle less.
+   */
+  private static final int MEANT = 30;
+
   /** {@code exact} in {@code currency}, rounded half-up: 59.395 EUR becomes 59.40 EUR. */
   public static Money toMinorUnit(BigDecimal exact, CurrencyUnit currency) {
-    return Money.of(currency, exact, RoundingMode.HALF_UP);
+    BigDecimal meant = exact.scale() > MEANT ? exact.setScale(MEANT, RoundingMode.HALF_UP) : exact;
+    return Money.of(currency, meant, RoundingMode.HALF_UP);
   }
 
   /**

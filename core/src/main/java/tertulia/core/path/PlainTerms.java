@@ -27,6 +27,9 @@ final class PlainTerms {
   /** What is found already, by the first month: its end and its leaving depend on it alone. */
   private final long[] known;
 
+  /** Of a ten-thousandth, in which its prices are whole numbers. */
+  private final long parts;
+
   /** Price functions by year of rises, then charge. */
   private final List<List<IntToLongFunction>> prices = new ArrayList<>();
 
@@ -35,6 +38,7 @@ final class PlainTerms {
     this.setting = setting;
     this.conversion = conversion;
     this.known = new long[months()];
+    this.parts = TenThousandths.parts(option.list().charges());
     java.util.Arrays.fill(known, UNKNOWN);
     for (Charge charge : option.list().charges()) {
       units.add(units(charge));
@@ -43,7 +47,7 @@ final class PlainTerms {
       PriceBasis basis = PriceBasis.inMonth(option.plan(), setting.rise(), 12 * years);
       prices.add(
           option.list().charges().stream()
-              .map(charge -> TenThousandths.price((Charge.Held) charge, basis::price))
+              .map(charge -> TenThousandths.price((Charge.Held) charge, basis::price, parts))
               .toList());
     }
   }
@@ -111,7 +115,7 @@ final class PlainTerms {
     int used = Math.min(leave, months());
     int last = Math.min(staysDue ? end : used, months());
     List<IntToLongFunction> price = prices.get(start / 12);
-    long unit = TenThousandths.perMinor(option.list().currency());
+    long unit = TenThousandths.perMinor(option.list().currency(), parts);
     long sum = 0;
     int[] held = new int[units.size()];
     for (int m = start; m < last; m++) {
@@ -128,7 +132,7 @@ final class PlainTerms {
   private long upFront(int start, int end, int leave) {
     int used = Math.min(leave, months());
     List<IntToLongFunction> price = prices.get(start / 12);
-    long unit = TenThousandths.perMinor(option.list().currency());
+    long unit = TenThousandths.perMinor(option.list().currency(), parts);
     long sum = 0;
     int[] held = new int[units.size()];
     long[] invoiced = new long[units.size()];

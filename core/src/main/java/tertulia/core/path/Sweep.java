@@ -382,8 +382,9 @@ final class Sweep {
   /** Adds a charge's rounded amounts; beyond its last band the sum stays below 0. */
   private void add(Option option, Charge.Held charge, long[] minors) {
     int[] units = units(option, charge);
-    long unit = TenThousandths.perMinor(option.list().currency());
-    IntToLongFunction price = TenThousandths.price(charge, p -> p);
+    long parts = TenThousandths.parts(List.of(charge));
+    long unit = TenThousandths.perMinor(option.list().currency(), parts);
+    IntToLongFunction price = TenThousandths.price(charge, p -> p, parts);
     long each = charge instanceof Charge.PerUnit ? price.applyAsLong(1) : NONE;
     if (each >= 0 && each % unit == 0 && each / unit < Integer.MAX_VALUE) {
       long minor = each / unit;
@@ -401,8 +402,10 @@ final class Sweep {
   /** Adds a month's share of what is bought once. */
   private void addShare(Option option, Charge.OneOff once, long[] minors) {
     int months = market.horizon().months();
-    long unit = Math.multiplyExact(TenThousandths.perMinor(option.list().currency()), months);
-    long price = TenThousandths.of(once.price());
+    long parts = TenThousandths.parts(List.of(once));
+    long unit =
+        Math.multiplyExact(TenThousandths.perMinor(option.list().currency(), parts), months);
+    long price = TenThousandths.of(once.price(), parts);
     Holding holding = holding(option);
     for (int i = 0; i < minors.length; i++) {
       int n = i;

@@ -108,7 +108,7 @@ public sealed interface Charge {
   record OneOff(String name, UnitPrice price, Optional<Measure> each) implements Charge {
     public OneOff {
       checkName(name);
-      requireNonNull(price);
+      checkNotByTheMonth(name, price);
       requireNonNull(each);
     }
 
@@ -136,7 +136,7 @@ public sealed interface Charge {
       checkName(name);
       requireNonNull(measure);
       requireNonNull(included);
-      requireNonNull(price);
+      checkNotByTheMonth(name, price);
       if (block.signum() <= 0 || block.compareTo(BigDecimal.valueOf(1_000_000_000)) > 0) {
         throw new IllegalArgumentException(
             "A block of "
@@ -172,7 +172,7 @@ public sealed interface Charge {
     public PaymentFee {
       checkName(name);
       requireNonNull(payments);
-      requireNonNull(fixed);
+      checkNotByTheMonth(name, fixed);
       if (share.signum() < 0 || share.compareTo(BigDecimal.ONE) > 0) {
         throw new IllegalArgumentException(
             "A share of each payment lies between 0 and 100 %; found "
@@ -213,6 +213,17 @@ public sealed interface Charge {
           new Usage(u.name(), u.measure(), u.included(), u.block(), u.price().times(part));
       case PaymentFee f -> new PaymentFee(f.name(), f.payments(), f.share(), f.fixed().times(part));
     };
+  }
+
+  private static void checkNotByTheMonth(String name, UnitPrice price) {
+    if (price.months() != 1) {
+      throw new IllegalArgumentException(
+          "\""
+              + name
+              + "\" is paid once or by use, so it has no price "
+              + price.period()
+              + ". Write the amount alone.");
+    }
   }
 
   private static void checkName(String name) {

@@ -2,6 +2,7 @@ package tertulia.core.pricing;
 
 import static java.util.Objects.requireNonNull;
 
+import java.math.BigDecimal;
 import java.util.List;
 import java.util.Optional;
 import tertulia.core.money.PriceRise;
@@ -41,13 +42,31 @@ public record PriceBasis(Provenance source, Tax tax, PriceRise rise, int years) 
 
   /** The working of {@link #price}. */
   public Working explain(String label, UnitPrice list) {
-    Working entered = new Working.Entered(label, quantity(list), Optional.of(source));
+    if (list.months() > 1) {
+      return share(label, stated("price " + list.period(), list), price(list));
+    }
+    return stated(label, list);
+  }
+
+  /** A month's share of a price that is stated for several. */
+  private static Working share(String label, Working stated, UnitPrice inForce) {
+    return new Working.Derived(
+        label,
+        quantity(inForce.amount(), inForce),
+        "1/" + inForce.months() + " of it",
+        List.of(stated));
+  }
+
+  /** The price in force for as long as it is stated for. */
+  private Working stated(String label, UnitPrice list) {
+    Working entered =
+        new Working.Entered(label, quantity(list.stated(), list), Optional.of(source));
     if (rise.isNone() || years == 0) {
       return entered;
     }
     return new Working.Derived(
         label,
-        quantity(price(list)),
+        quantity(price(list).stated(), list),
         "list price after "
             + years
             + (years == 1 ? " rise of " : " rises of ")
@@ -56,7 +75,7 @@ public record PriceBasis(Provenance source, Tax tax, PriceRise rise, int years) 
         List.of(entered));
   }
 
-  private static Quantity quantity(UnitPrice price) {
-    return new Quantity(price.amount(), price.currency().getCode());
+  private static Quantity quantity(BigDecimal amount, UnitPrice price) {
+    return new Quantity(amount, price.currency().getCode());
   }
 }

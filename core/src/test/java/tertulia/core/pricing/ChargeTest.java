@@ -141,7 +141,7 @@ public class ChargeTest {
       {(Runnable) () -> eur("-1"), "A price cannot be below 0; found -1. Enter 0 or more."},
       {(Runnable) () -> eur("1.23456"), "A price has at most 4 decimals; found 1.23456. Round it."},
       {
-        (Runnable) () -> UnitPrice.typed(CurrencyUnit.EUR, new BigDecimal("10000000000")),
+        (Runnable) () -> UnitPrice.typed(CurrencyUnit.EUR, new BigDecimal("10000000000"), 1),
         "A price cannot be above 1,000,000,000; found 10000000000. Check the decimal point."
       },
       {(Runnable) () -> new UnitRule(0, 0, 0), "A pack lies between 1 and 100,000; found 0."},

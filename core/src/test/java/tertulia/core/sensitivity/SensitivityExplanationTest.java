@@ -193,7 +193,8 @@ public class SensitivityExplanationTest {
     for (Generated made : all()) {
       if (made.totals().isEmpty()) {
         assertThrows(
-            IllegalArgumentException.class, () -> made.why(new SensitivityFigure.Room("cost")));
+            tertulia.core.working.NoSuchFigure.class,
+            () -> made.why(new SensitivityFigure.Room("cost")));
         continue;
       }
       Chances any = new Chances(Chances.Weights.ANY, Chances.Marks.AS_THEY_COUNT);
