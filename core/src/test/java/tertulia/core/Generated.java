@@ -43,6 +43,7 @@ import tertulia.core.pricing.BandMode;
 import tertulia.core.pricing.BillingTerm;
 import tertulia.core.pricing.Charge;
 import tertulia.core.pricing.Included;
+import tertulia.core.pricing.Owned;
 import tertulia.core.pricing.Plan;
 import tertulia.core.pricing.PlanPrices;
 import tertulia.core.pricing.PriceList;
@@ -186,8 +187,17 @@ public final class Generated {
             BigDecimal.valueOf(random.nextInt(3)),
             BigDecimal.ZERO,
             0);
+    // some of it is paid for until September, in the middle of the plan
+    Optional<Owned> owned =
+        t == 1 && price % 3 == 0
+            ? Optional.of(new Owned("p0", Measure.SEATS, 4, LocalDate.of(2027, 9, 30)))
+            : Optional.empty();
     return new Contender(
-        new Tool("t" + t, "T" + t, "Maker", plans), facts, List.of(), null, effort);
+        new Tool("t" + t, "T" + t, "Maker", plans, List.of(), owned),
+        facts,
+        List.of(),
+        null,
+        effort);
   }
 
   /** As written, on request if nothing is, assumed to lie in a range, or the least it costs. */

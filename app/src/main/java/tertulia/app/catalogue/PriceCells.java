@@ -217,7 +217,9 @@ final class PriceCells {
         name,
         line.measure,
         mode,
-        BandText.read(price, currency(), sentence -> faults.add(at, sentence)),
+        TypedPrice.isNothing(price)
+            ? List.of(new ToolSheet.BandPart(null, "0", "0"))
+            : BandText.read(price, currency(), sentence -> faults.add(at, sentence)),
         whole(here + ".minimum", cell.minimum, 0),
         whole(here + ".pack", cell.pack, 1),
         whole(here + ".included", cell.included, 0));
@@ -246,6 +248,9 @@ final class PriceCells {
 
   /** "2.65 % + 0.18", "2.65 %" or "0.18". */
   private static ToolSheet.ChargePart fee(String name, String measure, String text) {
+    if (TypedPrice.isNothing(text)) {
+      return new ToolSheet.PaymentFeePart(name, measure, "0", "0");
+    }
     Matcher matcher = FEE.matcher(text.strip());
     if (!matcher.matches() || (matcher.group(1) == null && matcher.group(2) == null)) {
       throw new IllegalArgumentException(

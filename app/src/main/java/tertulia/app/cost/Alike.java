@@ -13,6 +13,8 @@ import tertulia.core.finding.CostCaveats;
 import tertulia.core.money.ExchangeRate;
 import tertulia.core.path.SteadyCost;
 import tertulia.core.path.Terms;
+import tertulia.core.path.Ways;
+import tertulia.core.pricing.Offer;
 import tertulia.core.pricing.Plan;
 import tertulia.core.pricing.PlanPrices;
 import tertulia.core.pricing.Tax;
@@ -54,6 +56,7 @@ final class Alike {
 
   private List<Difference> differences(Contender contender) {
     List<Difference> differences = new ArrayList<>();
+    offers(contender, differences);
     steady(session, contender)
         .ifPresent(cost -> {
           term(contender, cost, differences);
@@ -64,6 +67,25 @@ final class Alike {
           cap(contender, differences);
         });
     return differences;
+  }
+
+  /**
+   * An offer inside a total lowers it for a while only, which the columns beside it do not know.
+   */
+  private void offers(Contender contender, List<Difference> differences) {
+    if (session.evaluation().costs().overall().way(contender.id()) instanceof Ways.Found found) {
+      for (Offer offer : found.best().offers()) {
+        differences.add(
+            new Difference(
+                "its total holds “"
+                    + offer.name()
+                    + "”: "
+                    + offer.words()
+                    + (offer.months() == null ? "" : "; after that the list price"),
+                "",
+                ""));
+      }
+    }
   }
 
   private void term(Contender contender, SteadyCost cost, List<Difference> differences) {

@@ -238,18 +238,18 @@ record CostView(
         : Optional.empty();
   }
 
+  static Ways way(Session session, Contender contender) {
+    return session.evaluation().costs().overall().way(contender.id());
+  }
+
   private static Cell pastHorizon(Session session, Contender contender, View view) {
     String why = session.why("past", "contender", contender.id());
-    return found(session, contender)
-        .map(s -> Cell.figure(Figures.money(s.ledger().pastHorizon(view)), why))
-        .orElseGet(() -> Cell.missing("—", why));
+    return Known.part(way(session, contender), way -> way.ledger().pastHorizon(view), why);
   }
 
   private static Cell month(Session session, Contender contender, int m, View view) {
     String why = session.why("month", "contender", contender.id(), "of", "" + m);
-    return found(session, contender)
-        .map(s -> Cell.figure(Figures.money(s.ledger().months(view).get(m)), why))
-        .orElseGet(() -> Cell.missing("—", why));
+    return Known.part(way(session, contender), way -> way.ledger().months(view).get(m), why);
   }
 
   static Cell idle(Session session, Contender contender) {

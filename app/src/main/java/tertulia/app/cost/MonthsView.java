@@ -7,8 +7,8 @@ import org.joda.money.Money;
 import tertulia.app.chart.Monthly;
 import tertulia.app.chart.MonthsChart;
 import tertulia.app.display.Dates;
-import tertulia.app.display.Figures;
 import tertulia.app.workspace.Cell;
+import tertulia.app.workspace.Known;
 import tertulia.app.workspace.Session;
 import tertulia.core.billing.Ledger;
 import tertulia.core.billing.View;
@@ -43,7 +43,7 @@ record MonthsView(String byKind, String byTool, String view, List<String> years,
         panels.add(new MonthsChart.Panel(name, mark, found.byKind(view)));
         lines.add(new Monthly(name, mark, found.months(view)));
       });
-      table.add(line(session, contender, ledger, view));
+      table.add(line(session, contender, view));
     }
     return new MonthsView(
         panels.isEmpty() ? "" : MonthsChart.byKind(panels, horizon, view.words()),
@@ -69,8 +69,8 @@ record MonthsView(String byKind, String byTool, String view, List<String> years,
     return years;
   }
 
-  private static Line line(
-      Session session, Contender contender, Optional<Ledger> ledger, View view) {
+  private static Line line(Session session, Contender contender, View view) {
+    Ways ways = CostView.way(session, contender);
     Horizon horizon = session.table().selection().horizon();
     List<Cell> years = new ArrayList<>();
     for (int from = 0; from < horizon.months(); from += YEAR) {
@@ -78,21 +78,18 @@ record MonthsView(String byKind, String byTool, String view, List<String> years,
       int end = Math.min(horizon.months(), from + YEAR);
       String why = session.why("year", "contender", contender.id(), "of", "" + from / YEAR);
       years.add(
-          ledger
-              .map(found ->
-                  Cell.figure(
-                      Figures.money(
-                          Money.total(found.currency(), found.months(view).subList(first, end))),
-                      why))
-              .orElseGet(() -> Cell.missing("—", why)));
+          Known.part(
+              ways,
+              way ->
+                  Money.total(
+                      way.ledger().currency(), way.ledger().months(view).subList(first, end)),
+              why));
     }
     String why = session.why("way", "contender", contender.id());
     return new Line(
         contender.tool().name(),
         years,
-        ledger
-            .map(found -> Cell.figure(Figures.money(found.total(view)), why))
-            .orElseGet(() -> Cell.missing("—", why)),
+        Known.part(ways, way -> way.ledger().total(view), why),
         CostView.idle(session, contender));
   }
 }

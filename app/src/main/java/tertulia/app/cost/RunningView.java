@@ -11,7 +11,9 @@ import tertulia.app.display.Dates;
 import tertulia.app.display.Figures;
 import tertulia.app.display.FindingWords;
 import tertulia.app.workspace.Cell;
+import tertulia.app.workspace.Known;
 import tertulia.app.workspace.Session;
+import tertulia.core.evaluation.Amount;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Costs;
 import tertulia.core.finding.CostFinding;
@@ -102,12 +104,17 @@ record RunningView(String chart, List<String> says, List<String> ends, List<Line
   }
 
   private static Line line(Session session, Contender contender, List<Integer> ends) {
-    Optional<List<Money>> sums = session.evaluation().costs().overall().running(contender.id());
+    Costs costs = session.evaluation().costs();
+    Optional<List<Amount>> sums = costs.overall().runningBounds(contender.id());
+    boolean least = costs.overall().total(contender.id()).isEmpty();
     List<Cell> cells = new ArrayList<>();
     for (int m : ends) {
       String why = session.why("running", "contender", contender.id(), "of", "" + m);
       cells.add(
-          sums.map(found -> Cell.figure(Figures.money(found.get(m)), why))
+          sums.map(found ->
+                  least
+                      ? Cell.missing(Known.least(Optional.of(found.get(m).high())), why)
+                      : Cell.figure(Known.amount(found.get(m)), why))
               .orElseGet(() -> Cell.missing("—", why)));
     }
     return new Line(contender.tool().name(), cells);

@@ -2,6 +2,7 @@ package tertulia.app.cost;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.stream.Collectors;
 import org.joda.money.Money;
@@ -9,6 +10,7 @@ import tertulia.app.chart.RibbonChart;
 import tertulia.app.display.Dates;
 import tertulia.app.display.Figures;
 import tertulia.app.workspace.Cell;
+import tertulia.app.workspace.Known;
 import tertulia.app.workspace.Row;
 import tertulia.app.workspace.Session;
 import tertulia.core.billing.View;
@@ -54,7 +56,7 @@ record WayView(Row kept, Row monthly, String ribbon, List<Line> lines, List<Stri
       lanes.add(lane(session, contender, ways));
       if (ways instanceof Ways.Found found) {
         lines.addAll(lines(session, contender, found.best()));
-        says(session, contender, found.best(), says);
+        says(session, contender, found, says);
       }
     }
     return new WayView(
@@ -69,22 +71,35 @@ record WayView(Row kept, Row monthly, String ribbon, List<Line> lines, List<Stri
   private static Cell kept(Session session, Contender contender, Ways ways) {
     String why = session.why("horizon", "contender", contender.id());
     View view = session.evaluation().whatIf().view();
-    if (!(session.evaluation().costs().overall().stay(contender.id())
-        instanceof Outcome.Found<Stay> stay)) {
-      return Cell.missing("—", why)
-          .noting(ways instanceof Ways.Found ? "no single plan lasts" : "");
-    }
-    Money total = stay.best().ledger().total(view);
-    String atMost = stay.isAtMost() ? "at most " : "";
-    return Cell.figure(atMost + Figures.money(total), why)
-        .noting(stay.best().option().label() + saved(ways, total, view));
+    return switch (session.evaluation().costs().overall().stay(contender.id())) {
+      case Outcome.Found<Stay> found ->
+          Cell.figure(Known.amount(found, stay -> stay.ledger().total(view)), why)
+              .noting(
+                  found.best().option().label()
+                      + Known.mark(found.best().option())
+                      + saved(ways, found, view));
+      case Outcome.Unpriced<Stay> unpriced ->
+          unpriced
+              .low()
+              .map(low ->
+                  Cell.missing(Known.least(Optional.of(low.ledger().total(view))), why)
+                      .noting(low.option().label() + Known.mark(low.option())))
+              .orElseGet(() -> Cell.missing("not known", why));
+      case Outcome.NoPlan<Stay> none ->
+          Cell.missing("—", why).noting(ways instanceof Ways.Found ? "no single plan lasts" : "");
+    };
   }
 
-  private static String saved(Ways ways, Money kept, View view) {
-    if (!(ways instanceof Ways.Found found)) {
+  /** What the best way saves is a figure only where both are. */
+  private static String saved(Ways ways, Outcome.Found<Stay> kept, View view) {
+    if (!(ways instanceof Ways.Found found)
+        || found.isAtMost()
+        || kept.isAtMost()
+        || found.low().isPresent()
+        || kept.low().isPresent()) {
       return "";
     }
-    Money saved = kept.minus(found.best().ledger().total(view));
+    Money saved = kept.best().ledger().total(view).minus(found.best().ledger().total(view));
     return saved.isZero() ? "" : "; the best way saves " + Figures.money(saved);
   }
 
@@ -92,12 +107,9 @@ record WayView(Row kept, Row monthly, String ribbon, List<Line> lines, List<Stri
     String why = session.why("way", "contender", contender.id());
     View view = session.evaluation().whatIf().view();
     return switch (session.evaluation().costs().overall().wayAllMonthly(contender.id())) {
-      case Ways.Found found ->
-          Cell.figure(
-              (found.isAtMost() ? "at most " : "")
-                  + Figures.money(found.best().ledger().total(view)),
-              why);
-      case Ways.Gap gap -> Cell.missing("—", why).noting(gap(session, gap));
+      case Ways.Found found -> Known.part(found, way -> way.ledger().total(view), why);
+      case Ways.Gap gap ->
+          Known.part(gap, way -> way.ledger().total(view), why).noting(gap(session, gap));
     };
   }
 
@@ -201,22 +213,27 @@ record WayView(Row kept, Row monthly, String ribbon, List<Line> lines, List<Stri
   }
 
   /** What the way comes to beside keeping one plan and beside no commitment at all. */
-  private static String beside(Session session, Contender contender, Way way) {
+  private static String beside(Session session, Contender contender, Ways.Found found) {
     View view = session.evaluation().whatIf().view();
     StringBuilder words =
-        new StringBuilder(": " + Figures.moneyIn(way.ledger().total(view)) + " in all");
+        new StringBuilder(
+            ": "
+                + Known.amount(found, way -> way.ledger().total(view))
+                + " "
+                + found.best().ledger().currency()
+                + " in all");
     List<String> others = new ArrayList<>();
     if (session.evaluation().costs().overall().stay(contender.id())
         instanceof Outcome.Found<Stay> stay) {
       others.add(
-          Figures.money(stay.best().ledger().total(view))
+          Known.amount(stay, kept -> kept.ledger().total(view))
               + " on "
               + stay.best().option().label()
               + " throughout");
     }
     if (session.evaluation().costs().overall().wayAllMonthly(contender.id())
         instanceof Ways.Found monthly) {
-      others.add(Figures.money(monthly.best().ledger().total(view)) + " all monthly");
+      others.add(Known.amount(monthly, way -> way.ledger().total(view)) + " all monthly");
     }
     return others.isEmpty()
         ? words.toString()
@@ -224,8 +241,9 @@ record WayView(Row kept, Row monthly, String ribbon, List<Line> lines, List<Stri
   }
 
   /** When a commitment is best begun, if not at once. */
-  private static void says(Session session, Contender contender, Way way, List<String> says) {
-    way.stretches().stream()
+  private static void says(
+      Session session, Contender contender, Ways.Found found, List<String> says) {
+    found.best().stretches().stream()
         .filter(leg -> leg.option().list().term().isCommitted())
         .findFirst()
         .filter(leg -> leg.months().from() > 0)
@@ -236,7 +254,7 @@ record WayView(Row kept, Row monthly, String ribbon, List<Line> lines, List<Stri
                     + Dates.month(horizon(session).month(leg.months().from()))
                     + ", with "
                     + leg.option().label()
-                    + beside(session, contender, way)
+                    + beside(session, contender, found)
                     + "."));
   }
 }

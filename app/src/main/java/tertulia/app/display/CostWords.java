@@ -30,6 +30,14 @@ record CostWords(Selection selection) implements SelectionWords {
               + ".";
       case CostFinding.WithinPlan within -> withinPlan(within);
       case CostFinding.FreeUpTo free -> free(free);
+      case CostFinding.OwnedForAWhile owned ->
+          name(owned.tool())
+              + ": "
+              + Figures.counted(owned.units(), owned.measure())
+              + (owned.units() == 1 ? " is" : " are")
+              + " paid for until "
+              + Dates.day(owned.until())
+              + ". By headcount it is shown at list price, because the plan goes on after that.";
       case CostFinding.PaysFrom pays ->
           "From "
               + month(pays.month())

@@ -86,6 +86,14 @@ public final class Disinterested {
         : mark;
   }
 
+  /** A limit that somebody with an interest stated is not known then; that there is one stays. */
+  private static ToolSheet.AllowancePart of(ToolSheet.AllowancePart part) {
+    return isFree(part.source())
+        ? part
+        : new ToolSheet.AllowancePart(
+            part.measure(), "unknown", "0", "0", part.seats(), part.source());
+  }
+
   private static ToolSheet of(ToolSheet tool) {
     List<ToolSheet.PlanPart> plans =
         tool.plans().stream()
@@ -93,7 +101,7 @@ public final class Disinterested {
                 plan.with(
                     plan.source(),
                     plan.prices(),
-                    plan.allowances().stream().filter(part -> isFree(part.source())).toList(),
+                    plan.allowances().stream().map(Disinterested::of).toList(),
                     plan.facts().stream().filter(part -> isFree(part.source())).toList()))
             .toList();
     return tool.with(plans)

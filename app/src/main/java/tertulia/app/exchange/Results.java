@@ -183,7 +183,7 @@ public record Results(
         evaluation.selection().currency().getCode(),
         evaluation.selection().horizon().start().toString(),
         evaluation.costs().overall().planned().stream().map(People::total).toList(),
-        evaluation.scores().totals().map(Results::weights).orElse(null),
+        evaluation.scores().weights().map(Results::weights).orElse(null),
         evaluation.selection().contenders().stream().map(c -> contender(evaluation, c)).toList(),
         costs.leads().stream()
             .map(lead -> new LeadResult(lead.n(), lead.tool().orElse(null)))
@@ -231,9 +231,9 @@ public record Results(
         null);
   }
 
-  private static Map<String, String> weights(Totals totals) {
+  private static Map<String, String> weights(Map<String, BigDecimal> given) {
     Map<String, String> weights = new LinkedHashMap<>();
-    totals.weights().forEach((criterion, weight) -> weights.put(criterion, score(weight)));
+    given.forEach((criterion, weight) -> weights.put(criterion, score(weight)));
     return weights;
   }
 

@@ -35,6 +35,12 @@ public final class TypedPrice {
 
   private TypedPrice() {}
 
+  /** Whether a text says that nothing is charged, which is another thing than saying nothing. */
+  public static boolean isNothing(String text) {
+    String typed = text.strip();
+    return typed.equalsIgnoreCase("free") || typed.equalsIgnoreCase("not charged");
+  }
+
   /**
    * Reads a price.
    *
@@ -45,7 +51,7 @@ public final class TypedPrice {
    */
   public static String read(String text, String currency, boolean monthly) {
     String typed = text.strip();
-    if (typed.equalsIgnoreCase("free")) {
+    if (isNothing(typed)) {
       return "0";
     }
     Matcher price = PRICE.matcher(typed);

@@ -79,7 +79,10 @@ final class RoomCell {
               .noting(
                   amount(used)
                       + " needed"
-                      + silent.sister().map(plan -> "; " + plan + " limits it").orElse("")
+                      + silent
+                          .sister()
+                          .map(plan -> "; the page speaks of it for " + plan)
+                          .orElse("")
                       + "; ask the maker");
       case Bound.UpTo upTo -> bounded(now, months, people, horizon, why, upTo.rule());
       case Bound.Charged charged ->
@@ -102,7 +105,7 @@ final class RoomCell {
     if (now.measure().nature() == Measure.Nature.SUM) {
       notes.add("added up since the start");
     }
-    rule.ifPresent(r -> notes.add(perHead(r, most, people)));
+    rule.ifPresent(r -> notes.add(perHead(now.measure(), r, most, people)));
     notes.add(
         Dates.shortMonth(horizon.month(last))
             + ": "
@@ -136,8 +139,14 @@ final class RoomCell {
     };
   }
 
-  /** A quantity for each seat and one for the account, each also as the other. */
-  static String perHead(Included rule, BigDecimal most, int people) {
+  /**
+   * A quantity for each seat and one for the account, each also as the other; a limit of one call
+   * or one recording is no quantity that people share.
+   */
+  static String perHead(Measure measure, Included rule, BigDecimal most, int people) {
+    if (measure.nature() == Measure.Nature.LARGEST) {
+      return rule.words();
+    }
     boolean bySeat = rule.perSeat().signum() > 0;
     if (bySeat) {
       return rule.words() + ", " + amount(most) + " in all";

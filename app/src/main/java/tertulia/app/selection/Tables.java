@@ -37,7 +37,7 @@ public class Tables {
       new DocumentFormat<>("selection", Brief.class, List.of());
 
   private static final OnceEach<SelectionFile, Selection> READ =
-      new OnceEach<>("the selection", 64);
+      new OnceEach<>("the selection", 640);
   private final Rows.Contenders contenders;
   private final Rows.Members members;
   private final Entered entered;

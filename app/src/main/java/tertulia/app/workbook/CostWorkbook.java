@@ -3,6 +3,7 @@ package tertulia.app.workbook;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.util.stream.Stream;
 import org.apache.poi.ss.util.WorkbookUtil;
 import org.apache.poi.xssf.usermodel.XSSFWorkbook;
 import tertulia.core.billing.View;
@@ -12,6 +13,7 @@ import tertulia.core.evaluation.Selection;
 import tertulia.core.labour.Takes;
 import tertulia.core.path.LeftOut;
 import tertulia.core.path.Ways;
+import tertulia.core.pricing.PlanPrices;
 
 /**
  * The cost of every contender's best way as a workbook: one sheet of inputs, one of people and
@@ -129,11 +131,28 @@ public final class CostWorkbook {
     } else if (found.low().isPresent()) {
       overview.number(
           row, 8, found.low().get().ledger().total(View.SPREAD).getAmount().doubleValue());
-      overview.text(row, 9, "an assumed price: from the low end to this");
+      overview.text(
+          row,
+          9,
+          rests(found, PlanPrices.Assumed.class)
+              ? "an assumed price: from the low end to this"
+              : "from the least it can be to this: " + LeftOut.words(found.leftOut()));
     } else {
       overview.formula(row, 8, Sheet.at(row, 1));
-      overview.text(row, 9, "as entered");
+      overview.text(
+          row,
+          9,
+          rests(found, PlanPrices.Assumed.class)
+              ? "an assumed price"
+              : rests(found, PlanPrices.Quoted.class) ? "by a quote" : "as entered");
     }
+  }
+
+  /** Whether a way, at either end, takes a plan whose prices are known in such a way. */
+  private static boolean rests(Ways.Found found, Class<? extends PlanPrices> known) {
+    return Stream.concat(Stream.of(found.best()), found.low().stream())
+        .flatMap(way -> way.legs().stream())
+        .anyMatch(leg -> known.isInstance(leg.option().plan().prices()));
   }
 
   private static String unused(XSSFWorkbook book, String name) {

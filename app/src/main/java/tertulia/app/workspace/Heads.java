@@ -65,7 +65,7 @@ public final class Heads {
         yield Cell.figure(Known.amount(found, SteadyCost::money), why)
             .looking(best ? "best" : "")
             .noting(
-                Stream.of(boughtOnce(found.best()), time(session, id))
+                Stream.of(boughtOnce(found.best()), owned(found.best()), time(session, id))
                     .filter(note -> !note.isEmpty())
                     .collect(Collectors.joining("; ")));
       }
@@ -80,6 +80,11 @@ public final class Heads {
     return cost.boughtOnce().isZero()
         ? ""
         : "of it " + Figures.money(cost.boughtOnce()) + " a month for what is bought once";
+  }
+
+  /** What is paid for already stands outside the figure, so it is named with its last day. */
+  private static String owned(SteadyCost cost) {
+    return cost.owned().map(owned -> "paid for already: " + owned.words()).orElse("");
   }
 
   /** What people look after and do by hand in a month, if full cost is read. */

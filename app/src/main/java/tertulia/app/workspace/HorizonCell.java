@@ -1,13 +1,25 @@
 package tertulia.app.workspace;
 
+import java.util.stream.Collectors;
 import tertulia.app.display.Dates;
 import tertulia.core.billing.View;
 import tertulia.core.evaluation.Contender;
+import tertulia.core.path.Way;
 import tertulia.core.path.Ways;
 
 /** A contender's total over all months as it reads in the table, wherever it stands. */
 public final class HorizonCell {
   private HorizonCell() {}
+
+  /** Offers that the total holds, by name; beyond their time the price is another. */
+  private static String offers(Way way) {
+    return way.offers().isEmpty()
+        ? ""
+        : "; with "
+            + way.offers().stream()
+                .map(offer -> "“" + offer.name() + "”")
+                .collect(Collectors.joining(" and "));
+  }
 
   /** The total of the best way, with what is taken below it; "at most" if one was left out. */
   public static Cell of(Session session, Contender contender) {
@@ -16,7 +28,10 @@ public final class HorizonCell {
     return switch (session.evaluation().costs().overall().way(contender.id())) {
       case Ways.Found found ->
           Cell.figure(Known.amount(found, way -> way.ledger().total(view)), why)
-              .noting(found.best().label() + Known.mark(found.best().legs().getLast().option()));
+              .noting(
+                  found.best().label()
+                      + Known.mark(found.best().legs().getLast().option())
+                      + offers(found.best()));
       case Ways.Gap gap when gap.isUnpriced() ->
           Cell.missing(
               Known.least(session.evaluation().costs().overall().leastTotal(contender.id())), why);

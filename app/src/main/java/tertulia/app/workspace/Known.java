@@ -48,10 +48,36 @@ public final class Known {
     return words(low, high, found.isAtMost());
   }
 
+  /**
+   * A part of what the best way comes to, such as a month of it, as it is known: with both ends,
+   * "at most" or "at least", and nothing only where nothing is known.
+   */
+  public static Cell part(Ways ways, Function<Way, Money> part, String why) {
+    return switch (ways) {
+      case Ways.Found found -> {
+        Money high = part.apply(found.best());
+        Money low = found.low().map(part).orElse(high);
+        // the way that is cheaper in all may be the dearer one in a month
+        boolean inOrder = !low.isGreaterThan(high);
+        yield Cell.figure(
+            words(
+                Figures.money(inOrder ? low : high),
+                Figures.money(inOrder ? high : low),
+                found.isAtMost()),
+            why);
+      }
+      case Ways.Gap gap ->
+          gap.low()
+              .map(low -> Cell.missing(least(Optional.of(part.apply(low))), why))
+              .orElseGet(() -> Cell.missing("—", why));
+    };
+  }
+
   /** Such as ", assumed"; empty for a listed price. */
   public static String mark(Option option) {
     return switch (option.plan().prices()) {
-      case PlanPrices.Listed listed -> "";
+      case PlanPrices.Listed listed ->
+          option.plan().isLeast(option.list().term()) ? ", not all prices said" : "";
       case PlanPrices.Quoted quoted -> ", by quote";
       case PlanPrices.Assumed assumed -> ", assumed";
       case PlanPrices.From from -> ", from-price";

@@ -2,10 +2,12 @@ package tertulia.app.workspace;
 
 import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
+import java.time.YearMonth;
 import java.util.List;
 import java.util.Map;
 import org.springframework.web.util.UriUtils;
 import tertulia.app.chart.Drawn;
+import tertulia.app.display.Dates;
 import tertulia.app.people.SignedIn;
 import tertulia.app.selection.Table;
 import tertulia.core.evaluation.Contender;
@@ -53,6 +55,19 @@ public record Session(
             + "/confirm?what="
             + UriUtils.encodeQueryParam(what, StandardCharsets.UTF_8)
         : "";
+  }
+
+  /**
+   * For when a month's cost is read, as it follows the amount: "now" only in the month of today,
+   * else which month; nothing for a number of people.
+   */
+  public String when() {
+    int month = query.month();
+    if (month < 0) {
+      return "";
+    }
+    YearMonth read = table.selection().horizon().month(month);
+    return read.equals(YearMonth.from(today)) ? "now" : "in " + Dates.shortMonth(read);
   }
 
   /** The contenders that have a column. */

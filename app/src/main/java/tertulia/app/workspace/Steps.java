@@ -68,6 +68,7 @@ public class Steps {
     body.fill(session, model);
     model.addAttribute("frame", frame);
     model.addAttribute("step", body.key());
+    model.addAttribute("when", session.when());
     model.addAttribute(
         "interested",
         session.query().disinterested() || INTERESTS.contains(body.key())

@@ -3,6 +3,8 @@ package tertulia.app.workspace;
 import java.math.BigDecimal;
 import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
+import java.time.YearMonth;
+import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -34,6 +36,8 @@ import tertulia.core.time.Horizon;
  * @param across by what other than people cost is drawn, if by anything
  * @param disinterested whether it is read without what somebody with an interest said
  * @param fault what is wrong with it; empty if nothing
+ * @param now the plan month that is under discussion if nothing else is asked for: that of today
+ *     while the plan's months hold it, else the nearest
  */
 public record WhatIfQuery(
     WhatIf whatIf,
@@ -41,16 +45,18 @@ public record WhatIfQuery(
     String pricesOf,
     Optional<Dimension> across,
     boolean disinterested,
-    String fault) {
+    String fault,
+    int now) {
 
-  /** Reads an address; what is missing or makes no sense stands as at the start. */
-  public static WhatIfQuery of(Map<String, String> query, Selection selection) {
+  /** Reads an address; what is missing or makes no sense stands as if nothing were asked. */
+  public static WhatIfQuery of(Map<String, String> query, Selection selection, LocalDate today) {
     Horizon horizon = selection.horizon();
+    int now = now(horizon, today);
     Scenario scenario = selection.scenario(query.getOrDefault("growth", Scenario.EXPECTED.id()));
     WhatIf.Basis basis = choice(WhatIf.Basis.class, query.get("cost"), WhatIf.Basis.SUBSCRIPTION);
     Terms terms = choice(Terms.class, query.get("terms"), Terms.ANY);
     View view = choice(View.class, query.get("view"), View.SPREAD);
-    Moment month = new Moment.Month(month(query.getOrDefault("month", "0"), horizon));
+    Moment month = new Moment.Month(month(query.getOrDefault("month", ""), horizon, now));
     String typed = query.getOrDefault("people", "").strip();
     String pricesOf = query.getOrDefault("asof", "").strip();
     Faults faults = new Faults();
@@ -61,7 +67,9 @@ public record WhatIfQuery(
     Moment moment =
         typed.isEmpty()
             ? month
-            : faults.<Moment>at("people", () -> new Moment.Headcount(people(typed))).orElse(month);
+            : faults
+                .<Moment>at("people", () -> new Moment.Headcount(people(typed), now))
+                .orElse(month);
     Optional<Dimension> across = dimension(query.getOrDefault("what", ""), selection);
     Optional<Measure> counted = across.flatMap(WhatIfQuery::measure);
     if (counted.isEmpty() && !query.getOrDefault("many", "").isBlank()) {
@@ -83,7 +91,14 @@ public record WhatIfQuery(
         pricesOf,
         across,
         disinterested(query),
-        faults.all().stream().map(Fault::message).collect(Collectors.joining(" ")));
+        faults.all().stream().map(Fault::message).collect(Collectors.joining(" ")),
+        now);
+  }
+
+  /** The plan month of a day, or the one nearest to it. */
+  static int now(Horizon horizon, LocalDate today) {
+    long months = ChronoUnit.MONTHS.between(horizon.start(), YearMonth.from(today));
+    return (int) Math.clamp(months, 0, horizon.months() - 1L);
   }
 
   /** The day whose price pages are used; empty: today's. */
@@ -98,23 +113,24 @@ public record WhatIfQuery(
   /** This "what if" for so many people. */
   public WhatIfQuery at(int people) {
     return new WhatIfQuery(
-        whatIf.at(new Moment.Headcount(people)),
+        whatIf.at(new Moment.Headcount(people, now)),
         "" + people,
         pricesOf,
         across,
         disinterested,
-        fault);
+        fault,
+        now);
   }
 
   /** This "what if" with the price pages as they held on a day. */
   public WhatIfQuery pricedOn(LocalDate day) {
-    return new WhatIfQuery(whatIf, typedPeople, day.toString(), across, disinterested, fault);
+    return new WhatIfQuery(whatIf, typedPeople, day.toString(), across, disinterested, fault, now);
   }
 
   /** The day whose price pages an address asks for; empty: today's. */
   static Optional<LocalDate> pricesOf(Map<String, String> query) {
     String typed = query.getOrDefault("asof", "").strip();
-    return new WhatIfQuery(WhatIf.START, "", typed, Optional.empty(), false, "").day();
+    return new WhatIfQuery(WhatIf.START, "", typed, Optional.empty(), false, "", 0).day();
   }
 
   /** Whether an address asks to leave out what somebody with an interest said. */
@@ -124,7 +140,7 @@ public record WhatIfQuery(
 
   /** This "what if" with or without what somebody with an interest said. */
   public WhatIfQuery disinterested(boolean without) {
-    return new WhatIfQuery(whatIf, typedPeople, pricesOf, across, without, fault);
+    return new WhatIfQuery(whatIf, typedPeople, pricesOf, across, without, fault, now);
   }
 
   private static Optional<Dimension> dimension(String id, Selection selection) {
@@ -180,7 +196,8 @@ public record WhatIfQuery(
         pricesOf,
         Optional.of(dimension),
         disinterested,
-        fault);
+        fault,
+        now);
   }
 
   /** Percent of those who need a seat; empty: as the demand says. */
@@ -216,11 +233,11 @@ public record WhatIfQuery(
     return people;
   }
 
-  private static int month(String text, Horizon horizon) {
+  private static int month(String text, Horizon horizon, int now) {
     try {
       return Math.clamp(Codes.whole(text), 0, horizon.months() - 1);
     } catch (IllegalArgumentException e) {
-      return 0;
+      return now;
     }
   }
 
@@ -247,7 +264,7 @@ public record WhatIfQuery(
   public String query(Terms terms) {
     List<String> parts = new ArrayList<>();
     switch (whatIf.moment()) {
-      case Moment.Month month -> add(parts, month.m() != 0, "month", "" + month.m());
+      case Moment.Month month -> add(parts, month.m() != now, "month", "" + month.m());
       case Moment.Headcount headcount -> parts.add("people=" + headcount.people());
     }
     add(

@@ -101,7 +101,7 @@ public class Workspace {
       LocalDate today,
       int daysFresh,
       long last) {
-    WhatIfQuery query = WhatIfQuery.of(parameters, table.selection());
+    WhatIfQuery query = WhatIfQuery.of(parameters, table.selection(), today);
     Evaluation evaluation = evaluations.of(table.selection(), query.whatIf());
     return new Session(
         table,

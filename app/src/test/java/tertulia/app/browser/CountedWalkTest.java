@@ -84,20 +84,20 @@ public class CountedWalkTest extends BrowserTest {
     page.navigate("/selections/3/need");
     page.locator("#counted > summary, details:has(table.counted) > summary").first().click();
     page.locator("details.others > summary").click();
-    count(page, "skiff", "skiffs");
+    count(page, "wherry", "wherrys");
     assertThat(page.locator("main .warn[role=status]").first())
-        .containsText("“skiffs” stands in the list");
+        .containsText("“wherrys” stands in the list");
     // a button does nothing before the scripts are there
     page.waitForLoadState();
-    page.locator("[aria-label='skiffs, fixed']").fill("3");
-    Locator more = page.locator("[aria-label='More on skiffs']");
+    page.locator("[aria-label='wherrys, fixed']").fill("3");
+    Locator more = page.locator("[aria-label='More on wherrys']");
     more.click();
-    page.locator("[aria-label='skiffs, to be had by']").fill("the harbour’s book");
-    page.locator("[aria-label='skiffs, more for a month']").fill("4.00");
+    page.locator("[aria-label='wherrys, to be had by']").fill("the harbour’s book");
+    page.locator("[aria-label='wherrys, more for a month']").fill("4.00");
     page.locator("button:has-text('Save the need')").click();
     assertThat(page.locator("main")).containsText("Up to how much more is to be had there?");
-    assertThat(page.locator("[aria-label='skiffs, to be had by']")).hasValue("the harbour’s book");
-    page.locator("[aria-label='skiffs, up to so many more']").fill("5");
+    assertThat(page.locator("[aria-label='wherrys, to be had by']")).hasValue("the harbour’s book");
+    page.locator("[aria-label='wherrys, up to so many more']").fill("5");
     page.locator("details.section > summary:has-text('What must be there')").click();
     page.locator("[aria-label^='Need ']").last().fill("at least 40 languages");
     page.locator("button:has-text('Save the need')").click();
@@ -106,7 +106,7 @@ public class CountedWalkTest extends BrowserTest {
     assertEquals(
         brief.demand().getLast(),
         new Brief.DemandPart(
-            "own/level/skiff/skiffs",
+            "own/level/wherry/wherrys",
             "3",
             java.util.Map.of(),
             null,

@@ -110,7 +110,7 @@ public class PastedPageTest {
       {
         "cards",
         List.of(
-            "Skiff m1 free",
+            "Wherry m1 free",
             "Coaster m1 11 EUR each seats",
             "Coaster u12 9 EUR each seats",
             "Fleet on request")

@@ -281,15 +281,27 @@ public class BriefFormTest {
           query.put(part.split("=")[0], part.split("=")[1]);
         }
       }
-      assertEquals(WhatIfQuery.of(query, selection).query(), address);
+      assertEquals(
+          WhatIfQuery.of(query, selection, selection.horizon().start().atDay(1)).query(), address);
     }
-    assertEquals(WhatIfQuery.of(Map.of("month", "999"), selection).month(), 35);
-    assertEquals(WhatIfQuery.of(Map.of("month", "x", "growth", "wild"), selection).query(), "");
     assertEquals(
-        WhatIfQuery.of(Map.of("people", "0"), selection).fault(),
+        WhatIfQuery.of(Map.of("month", "999"), selection, selection.horizon().start().atDay(1))
+            .month(),
+        35);
+    assertEquals(
+        WhatIfQuery.of(
+                Map.of("month", "x", "growth", "wild"),
+                selection,
+                selection.horizon().start().atDay(1))
+            .query(),
+        "");
+    assertEquals(
+        WhatIfQuery.of(Map.of("people", "0"), selection, selection.horizon().start().atDay(1))
+            .fault(),
         "A headcount under discussion lies between 1 and 5,000; found 0.");
     assertEquals(
-        WhatIfQuery.of(Map.of("people", "many"), selection).fault(),
+        WhatIfQuery.of(Map.of("people", "many"), selection, selection.horizon().start().atDay(1))
+            .fault(),
         "\"many\" is not a whole number of up to nine digits. Write it like 25 or 1,200.");
   }
 }

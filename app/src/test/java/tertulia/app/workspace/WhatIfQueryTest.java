@@ -4,12 +4,15 @@ import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
 
+import java.time.LocalDate;
+import java.time.YearMonth;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import org.testng.annotations.Test;
 import tertulia.app.exchange.Demo;
 import tertulia.core.evaluation.Selection;
+import tertulia.core.evaluation.WhatIf;
 
 public class WhatIfQueryTest {
   private static final Selection SELECTION = Demo.selection();
@@ -19,7 +22,7 @@ public class WhatIfQueryTest {
     for (String part : query.split("&")) {
       asked.put(part.substring(0, part.indexOf('=')), part.substring(part.indexOf('=') + 1));
     }
-    return WhatIfQuery.of(asked, SELECTION);
+    return WhatIfQuery.of(asked, SELECTION, SELECTION.horizon().start().atDay(1));
   }
 
   /** What is asked is what the address says, and the address leads back to it. */
@@ -39,6 +42,31 @@ public class WhatIfQueryTest {
       assertEquals(read.fault(), "", query);
       assertEquals(read.query(), query);
     }
+  }
+
+  /** "Now" is the month of today while the plan holds it, else the nearest of its months. */
+  @Test
+  public void nowIsTheMonthOfTodayAndNothingElse() {
+    YearMonth start = SELECTION.horizon().start();
+    int last = SELECTION.horizon().months() - 1;
+    Map<LocalDate, Integer> months =
+        Map.of(
+            start.minusMonths(7).atDay(1), 0,
+            start.atEndOfMonth(), 0,
+            start.plusMonths(1).atDay(1), 1,
+            start.plusMonths(13).atEndOfMonth(), 13,
+            start.plusMonths(last).atEndOfMonth(), last,
+            start.plusYears(9).atDay(29), last);
+    months.forEach((today, month) -> {
+      WhatIfQuery read = WhatIfQuery.of(Map.of(), SELECTION, today);
+      assertEquals(read.month(), month.intValue(), today.toString());
+      assertEquals(read.query(), "", "nothing else is asked for");
+      assertEquals(
+          ((WhatIf.Moment.Headcount) read.at(12).whatIf().moment()).month(), month.intValue());
+      WhatIfQuery first = WhatIfQuery.of(Map.of("month", "0"), SELECTION, today);
+      assertEquals(first.month(), 0);
+      assertEquals(first.query(), month == 0 ? "" : "month=0");
+    });
   }
 
   @Test

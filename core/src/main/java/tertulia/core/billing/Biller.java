@@ -265,6 +265,9 @@ public final class Biller {
    * is paid for good.
    */
   private void billOnce(Charge.OneOff charge) {
+    if (charge.price().isFree()) {
+      return;
+    }
     int most =
         Math.max(
             history.once(purchase.plan().id(), charge.name()),

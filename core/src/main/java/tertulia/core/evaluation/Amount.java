@@ -14,6 +14,15 @@ public record Amount(Optional<Money> low, Money high) {
     return new Amount(Optional.of(money), money);
   }
 
+  /**
+   * Of two ways the same part, such as one month: which of them is the lower is not said, as the
+   * cheaper way may be the dearer one in a month.
+   */
+  static Amount between(boolean atMost, Optional<Money> one, Money other) {
+    Money high = one.filter(money -> money.isGreaterThan(other)).orElse(other);
+    return of(atMost, one.map(money -> money.isLessThan(other) ? money : other), high);
+  }
+
   /** As it was found: an upper bound, a figure, or a figure with another low end. */
   static Amount of(boolean atMost, Optional<Money> low, Money high) {
     return atMost

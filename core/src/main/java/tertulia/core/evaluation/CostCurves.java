@@ -58,7 +58,7 @@ public final class CostCurves {
         SteadyCost.cheapest(
             selection.contender(contender).offerings(),
             market,
-            market.occasion(overall.today().scaledTo(people), occasion.month()));
+            market.lasting(overall.today().scaledTo(people), occasion.month()));
     return Optional.ofNullable(outcome.passedOver().get(option))
         .map(Verdict::reasons)
         .orElse(List.of());
@@ -100,12 +100,11 @@ public final class CostCurves {
     return quantity.setScale(0, RoundingMode.CEILING).longValueExact();
   }
 
-  /** The month of the sweep: any other leads to the same if nothing is owned and nothing kept. */
+  /** The month of the sweep: any other leads to the same if nothing is kept. */
   private int sweptMonth() {
     boolean matters =
-        selection.contenders().stream().anyMatch(c -> c.tool().owned().isPresent())
-            || market.demands().keySet().stream()
-                .anyMatch(measure -> measure.nature() == Measure.Nature.SUM);
+        market.demands().keySet().stream()
+            .anyMatch(measure -> measure.nature() == Measure.Nature.SUM);
     return matters ? occasion.month() : 0;
   }
 

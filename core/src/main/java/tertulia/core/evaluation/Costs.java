@@ -40,7 +40,8 @@ public final class Costs {
           case WhatIf.Moment.Month month ->
               new Occasion(overall.months().get(month.m()), month.m());
           case WhatIf.Moment.Headcount headcount ->
-              overall.market().occasion(people, headcount.month());
+              // so many people for good: what is owned for a while is not counted
+              overall.market().lasting(people, headcount.month());
         };
     this.now = new CostsNow(selection, whatIf, overall, people, occasion);
   }
@@ -158,7 +159,7 @@ public final class Costs {
                     option.list(),
                     overall.market().demands().keySet(),
                     occasion.units(),
-                    selection.horizon().month(occasion.month()))
+                    selection.horizon().month(occasion.owned()))
                 .stream())
         .filter(question -> questions.stream().noneMatch(question::isAnsweredWith))
         .forEach(questions::add);

@@ -53,7 +53,7 @@ public final class CostsNow {
   }
 
   private java.time.YearMonth month() {
-    return selection.horizon().month(occasion.month());
+    return selection.horizon().month(occasion.owned());
   }
 
   /** The steady monthly cost of a contender for the people under discussion. */

@@ -241,9 +241,7 @@ public final class CostsOverall {
   /** The least a contender without a total costs over the horizon, as it is read; as above. */
   public Optional<Money> leastTotal(String contender) {
     return way(contender) instanceof Ways.Gap gap
-        ? gap.low()
-            .flatMap(low ->
-                total(contender, new Ways.Found(low, List.of(), Optional.empty()), whatIf.view()))
+        ? gap.low().flatMap(low -> total(contender, alone(low), whatIf.view()))
         : Optional.empty();
   }
 
@@ -272,6 +270,33 @@ public final class CostsOverall {
    */
   public Optional<List<Money>> running(String contender) {
     return running(contender, way(contender));
+  }
+
+  /**
+   * As {@link #running(String)}, with both ends; empty if not even the least is known. Where only
+   * the least is, that is both ends and {@link #total} is empty.
+   */
+  public Optional<List<Amount>> runningBounds(String contender) {
+    return switch (way(contender)) {
+      case Ways.Found found -> {
+        Optional<List<Money>> low = found.low().flatMap(least -> running(contender, alone(least)));
+        yield running(contender, found)
+            .map(high ->
+                IntStream.range(0, high.size())
+                    .mapToObj(m ->
+                        Amount.between(
+                            found.isAtMost(), low.map(least -> least.get(m)), high.get(m)))
+                    .toList());
+      }
+      case Ways.Gap gap ->
+          gap.low()
+              .flatMap(least -> running(contender, alone(least)))
+              .map(least -> least.stream().map(Amount::exactly).toList());
+    };
+  }
+
+  private static Ways.Found alone(Way way) {
+    return new Ways.Found(way, List.of(), Optional.empty());
   }
 
   /** What the tool in use until now would cost by the end of each month; empty if not stated. */

@@ -12,7 +12,6 @@ import tertulia.core.fit.Verdict;
 import tertulia.core.growth.Measure;
 import tertulia.core.labour.Takes;
 import tertulia.core.path.LeftOut;
-import tertulia.core.path.NoFigure;
 import tertulia.core.path.Option;
 import tertulia.core.path.OptionName;
 import tertulia.core.path.Outcome;
@@ -379,7 +378,7 @@ record Explanation(Evaluation evaluation) {
   }
 
   private static String rank(LeftOut left) {
-    if (left.why() instanceof NoFigure.FromPrice) {
+    if (left.why().isBound()) {
       return "";
     }
     return left.mayBeCheaper()

@@ -1,5 +1,6 @@
 package tertulia.core.evaluation;
 
+import java.math.BigDecimal;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -93,6 +94,11 @@ public final class Scores {
    */
   public Optional<Value> value(String contender, Criterion criterion) {
     return Optional.ofNullable(values.get(contender)).map(own -> own.get(criterion.id()));
+  }
+
+  /** The weight of each criterion that counts; empty as long as nobody has given weights. */
+  public Optional<Map<String, BigDecimal>> weights() {
+    return panel.groupWeights(criteria);
   }
 
   /** Totals of the feasible contenders; empty if there are none or nobody has given weights. */

@@ -7,6 +7,7 @@ import org.joda.money.Money;
 import tertulia.core.evaluation.Amount;
 import tertulia.core.evaluation.HeadToHead.Apart;
 import tertulia.core.fit.Reason;
+import tertulia.core.growth.Measure;
 import tertulia.core.path.Dimension;
 import tertulia.core.path.LeftOut;
 import tertulia.core.path.OptionName;
@@ -162,6 +163,15 @@ public sealed interface CostFinding extends Finding {
    */
   record FreeUpTo(
       String tool, int people, boolean ends, Optional<Integer> doesUntil, boolean always)
+      implements CostFinding {}
+
+  /**
+   * Some units of a tool are paid for, but not to the end of the plan: the months until then cost
+   * less, and what so many people cost for good does not.
+   *
+   * @param until the last day paid for
+   */
+  record OwnedForAWhile(String tool, int units, Measure measure, LocalDate until)
       implements CostFinding {}
 
   /** For a staff of so many a tool's price for everybody is cheaper from so many named on. */

@@ -28,6 +28,7 @@ public record CostFindings(Costs costs) {
       wholePeriod().ifPresent(all::add);
       all.addAll(new HeadcountFindings(costs).byHeadcount());
     }
+    all.addAll(new HeadcountFindings(costs).ownedForAWhile());
     all.addAll(new HeadcountFindings(costs).free());
     all.addAll(wholeStaff());
     all.addAll(noWays());

@@ -15,6 +15,7 @@ import tertulia.core.path.CostByHeadcount.Curve;
 import tertulia.core.path.CostByHeadcount.Lead;
 import tertulia.core.path.CostByHeadcount.Point;
 import tertulia.core.path.CostByQuantity;
+import tertulia.core.time.Horizon;
 
 /** What there is to say of cost by headcount, or by how much there is of something else. */
 public record HeadcountFindings(Costs costs) {
@@ -170,6 +171,20 @@ public record HeadcountFindings(Costs costs) {
             .filter(step -> !leftWas.get().money().plus(step).isGreaterThan(takenIs.money()))
             .isPresent();
     return jumps ? new Cause.Jumps(before, rise) : new Cause.GrowsLess(own, rise);
+  }
+
+  /** What is paid for until a day inside the plan, by whoever is compared. */
+  List<CostFinding.OwnedForAWhile> ownedForAWhile() {
+    Horizon horizon = costs.selection().horizon();
+    return costs.selection().active().stream()
+        .flatMap(contender ->
+            contender.tool().owned().stream()
+                .filter(owned -> owned.holdsIn(horizon.month(0)))
+                .filter(owned -> !owned.holdsIn(horizon.month(horizon.months() - 1)))
+                .map(owned ->
+                    new CostFinding.OwnedForAWhile(
+                        contender.id(), owned.units(), owned.measure(), owned.until())))
+        .toList();
   }
 
   /** Tools that cost nothing up to some headcount; what is owned was paid for and is not free. */

@@ -91,12 +91,12 @@ public record Fit(List<Need> needs, boolean quantities, List<QuantityCover> cove
     return Verdict.of(reasons);
   }
 
-  /** Where a plan is silent on something used that another plan of its tool limits. */
+  /** Where a plan is silent on something used that another plan of its tool speaks of. */
   private List<Reason> silences(Offering offering, @Nullable PriceList list, UnitsNeeded units) {
     List<Reason> reasons = new ArrayList<>();
     if (quantities) {
       offering
-          .limited()
+          .spoken()
           .forEach((measure, sister) -> {
             if (isUsed(measure, units)
                 && !says(offering.plan(), list, measure)
@@ -113,7 +113,7 @@ public record Fit(List<Need> needs, boolean quantities, List<QuantityCover> cove
     return quantities
         && (offering.plan().allowances().stream()
                 .anyMatch(a -> !(a.limit() instanceof Allowance.Limit.Unlimited))
-            || offering.limited().keySet().stream()
+            || offering.spoken().keySet().stream()
                 .anyMatch(measure -> !measure.isPeople() && !says(offering.plan(), list, measure)));
   }
 
@@ -130,11 +130,11 @@ public record Fit(List<Need> needs, boolean quantities, List<QuantityCover> cove
         && units.amount(measure).filter(amount -> amount.signum() > 0).isPresent();
   }
 
-  /** Whether a plan charges for, allows or caps a measure. */
+  /** Whether a plan charges for, allows or caps a measure, under whatever term. */
   private static boolean says(Plan plan, @Nullable PriceList list, Measure measure) {
     return plan.allowances().stream().anyMatch(a -> a.measure().equals(measure))
         || (plan.range().cap().isPresent() && plan.range().measure().equals(measure))
-        || (list != null && list.measures().contains(measure));
+        || (list != null && plan.charged().stream().anyMatch(any -> any.counts(measure)));
   }
 
   /**
@@ -156,7 +156,7 @@ public record Fit(List<Need> needs, boolean quantities, List<QuantityCover> cove
     for (Measure measure : demands) {
       if (quantities
           && isUsed(measure, units)
-          && !offering.limited().containsKey(measure)
+          && !offering.spoken().containsKey(measure)
           && !says(offering.plan(), list, measure)) {
         questions.add(new Question.NothingSaid(measure, offering.plan().name()));
       }
@@ -272,7 +272,7 @@ public record Fit(List<Need> needs, boolean quantities, List<QuantityCover> cove
     if (use.isPresent()) {
       return use.get().allowed(units, month);
     }
-    return offering.limited().containsKey(measure) && !says(offering.plan(), list, measure)
+    return offering.spoken().containsKey(measure) && !says(offering.plan(), list, measure)
         ? Optional.of(BigDecimal.ZERO)
         : Optional.empty();
   }
@@ -295,7 +295,7 @@ public record Fit(List<Need> needs, boolean quantities, List<QuantityCover> cove
       }
     }
     for (Allowance allowance : plan.allowances()) {
-      if (list == null || !list.sellsUsageOf(allowance.measure())) {
+      if (list == null || !plan.sellsUsageOf(allowance.measure())) {
         limits.add(new Use(offering, list, allowance, cover(allowance.measure())));
       }
     }

@@ -10,7 +10,6 @@ import java.util.Map;
 import java.util.Optional;
 import tertulia.core.growth.Measure;
 import tertulia.core.pricing.Allowance;
-import tertulia.core.pricing.Charge;
 import tertulia.core.pricing.Holding;
 import tertulia.core.pricing.Offer;
 import tertulia.core.pricing.Owned;
@@ -26,15 +25,15 @@ import tertulia.core.working.Provenance;
  * @param facts by capability id; what is not there is unknown
  * @param offers of its tool
  * @param owned what of its tool is paid for already
- * @param limited what some plan of its tool limits, by an allowance or a charge for use, and which
- *     plan that is: where this plan says nothing of it, that is not confirmed
+ * @param spoken what some plan of its tool speaks of, by an allowance, "unlimited" or a charge that
+ *     counts it, and which plan that is: where this plan says nothing of it, that is not confirmed
  */
 public record Offering(
     Plan plan,
     Map<String, Fact> facts,
     List<Offer> offers,
     Optional<Owned> owned,
-    Map<Measure, String> limited) {
+    Map<Measure, String> spoken) {
   private static final Fact NOT_KNOWN =
       new Fact(Answer.UNKNOWN, Provenance.of(LocalDate.EPOCH, Ground.OTHER));
 
@@ -43,12 +42,12 @@ public record Offering(
     requireNonNull(owned);
     facts = Map.copyOf(facts);
     offers = List.copyOf(offers);
-    limited = java.util.Collections.unmodifiableMap(new LinkedHashMap<>(limited));
+    spoken = java.util.Collections.unmodifiableMap(new LinkedHashMap<>(spoken));
   }
 
   /** Of a tool that has no other plan. */
   public Offering(Plan plan, Map<String, Fact> facts, List<Offer> offers, Optional<Owned> owned) {
-    this(plan, facts, offers, owned, limits(List.of(plan)));
+    this(plan, facts, offers, owned, spoken(List.of(plan)));
   }
 
   /** Without offers, not owned, of a tool that has no other plan. */
@@ -58,31 +57,27 @@ public record Offering(
 
   /** The plans of a tool with their facts by plan id, in the tool's order. */
   public static List<Offering> of(Tool tool, Map<String, Map<String, Fact>> facts) {
-    Map<Measure, String> limited = limits(tool.plans());
+    Map<Measure, String> spoken = spoken(tool.plans());
     return tool.plans().stream()
         .map(plan ->
             new Offering(
-                plan,
-                facts.getOrDefault(plan.id(), Map.of()),
-                tool.offers(),
-                tool.owned(),
-                limited))
+                plan, facts.getOrDefault(plan.id(), Map.of()), tool.offers(), tool.owned(), spoken))
         .toList();
   }
 
-  /** What any of the plans limits, with the first plan that does. */
-  private static Map<Measure, String> limits(List<Plan> plans) {
-    Map<Measure, String> limited = new LinkedHashMap<>();
+  /** What any of the plans speaks of, with the first plan that does. */
+  private static Map<Measure, String> spoken(List<Plan> plans) {
+    Map<Measure, String> spoken = new LinkedHashMap<>();
     for (Plan plan : plans) {
       plan.allowances().stream()
-          .filter(allowance -> allowance.limit() instanceof Allowance.Limit.Hard)
-          .forEach(allowance -> limited.putIfAbsent(allowance.measure(), plan.name()));
+          .filter(allowance -> !(allowance.limit() instanceof Allowance.Limit.Unknown))
+          .forEach(allowance -> spoken.putIfAbsent(allowance.measure(), plan.name()));
       plan.charged().stream()
           .flatMap(list -> list.charges().stream())
-          .filter(Charge.Usage.class::isInstance)
-          .forEach(charge -> limited.putIfAbsent(((Charge.Usage) charge).measure(), plan.name()));
+          .flatMap(charge -> charge.counts().stream())
+          .forEach(measure -> spoken.putIfAbsent(measure, plan.name()));
     }
-    return limited;
+    return spoken;
   }
 
   /** What is owned of this plan in a month. */
@@ -97,6 +92,6 @@ public record Offering(
 
   /** This offering at so much of every list price. */
   public Offering times(java.math.BigDecimal part) {
-    return new Offering(plan.times(part), facts, offers, owned, limited);
+    return new Offering(plan.times(part), facts, offers, owned, spoken);
   }
 }

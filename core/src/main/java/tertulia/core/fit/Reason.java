@@ -158,9 +158,9 @@ public sealed interface Reason {
     @Override
     public String sentence() {
       return measure.label()
-          + ": the page says nothing of this plan, though "
+          + ": the page says nothing of them for this plan, but it does for "
           + sister
-          + " limits them; confirm it";
+          + "; confirm it";
     }
 
     @Override

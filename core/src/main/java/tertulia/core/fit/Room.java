@@ -89,7 +89,7 @@ public record Room(
     /**
      * The page says nothing of it for this plan.
      *
-     * @param sister the plan of the tool that limits it; empty: none does
+     * @param sister the plan of the tool of which the page speaks of it; empty: of none
      */
     record Silent(Optional<String> sister) implements Bound {}
   }
@@ -214,8 +214,7 @@ public record Room(
       return counted || measure.isPeople()
           ? Optional.empty()
           : room(
-              new Bound.Silent(Optional.ofNullable(offering.limited().get(measure))),
-              plan.source());
+              new Bound.Silent(Optional.ofNullable(offering.spoken().get(measure))), plan.source());
     }
 
     private Optional<Room> room(Bound bound, Provenance source) {
@@ -317,7 +316,7 @@ public record Room(
               silent
                   .sister()
                   .map(sister ->
-                      "the page says nothing of this plan, though " + sister + " limits it")
+                      "the page says nothing of it for this plan, but it does for " + sister)
                   .orElse("the page says nothing of it"),
               List.of(need));
     };

@@ -12,7 +12,7 @@ import org.jspecify.annotations.Nullable;
 
 /** Reads plans that stand one after the other, each with its name, its price and its list. */
 final class CardReading {
-  /** "Skiff: €5 …" or "Skiff – €5 …". */
+  /** "Wherry: €5 …" or "Wherry – €5 …". */
   private static final Pattern SET_APART =
       Pattern.compile("^(?<name>[^:–—|]{1,40}?)(?:\\s*:\\s+|\\s+[-–—|]\\s+)(?<rest>.+)$");
 

@@ -7,6 +7,7 @@ import tertulia.core.fit.Offering;
 import tertulia.core.fit.Reason;
 import tertulia.core.fit.Verdict;
 import tertulia.core.growth.Measure;
+import tertulia.core.pricing.Plan;
 import tertulia.core.pricing.PlanPrices.End;
 import tertulia.core.pricing.PriceList;
 
@@ -48,7 +49,10 @@ record Candidates(List<Candidate> high, List<Candidate> low) {
       NoFigure why(Market market, UnitsNeeded stated) {
         return market
             .whyUnpriced(option.list(), measures, stated)
-            .orElseGet(NoFigure.FromPrice::new);
+            .orElseGet(() ->
+                option.plan().isFrom()
+                    ? new NoFigure.FromPrice()
+                    : new NoFigure.NotSaid(option.plan().notSaid(option.list().term())));
       }
     }
 
@@ -66,8 +70,8 @@ record Candidates(List<Candidate> high, List<Candidate> low) {
     List<Candidate> all = new ArrayList<>();
     for (int place = 0; place < offerings.size(); place++) {
       Offering offering = offerings.get(place);
-      boolean begins = offering.plan().isFrom() && end == End.HIGH;
-      List<PriceList> lists = begins ? offering.plan().charged() : offering.plan().lists(end);
+      Plan plan = offering.plan();
+      List<PriceList> lists = plan.isFrom() && end == End.HIGH ? plan.charged() : plan.lists(end);
       if (lists.isEmpty()) {
         all.add(withoutPrice(offering, place, market));
       } else {
@@ -75,9 +79,10 @@ record Candidates(List<Candidate> high, List<Candidate> low) {
         for (PriceList list : lists) {
           if (market.terms().allows(list.term())) {
             sold = true;
-            Option option = Option.of(offering, list, market.fit());
+            Option option =
+                Option.of(offering, list.asking(market.demands().keySet()), market.fit());
             all.add(
-                begins
+                end == End.HIGH && plan.isLeast(list.term())
                     ? new Candidate.Begins(option, option.name(), list.measures(), place)
                     : offered(option, place));
           }

@@ -76,7 +76,7 @@ abstract class Chooser<C> {
   /** A qualifying option without a figure. */
   private record Open(OptionName name, NoFigure why, int place) {
     LeftOut beside(int taken) {
-      return new LeftOut(name, why, place < taken && !(why instanceof NoFigure.FromPrice));
+      return new LeftOut(name, why, place < taken && !why.isBound());
     }
   }
 

@@ -196,26 +196,28 @@ public record CostByHeadcount(int most, Map<String, Curve> curves, List<Lead> le
    *
    * @param tools offerings by tool id, in the order that decides the first tie
    * @param today the people whose shares hold for every n
-   * @param month the plan month under discussion: what is owned then counts, and sums have gathered
-   *     up to it
+   * @param month the plan month under discussion: sums have gathered up to it; what is owned counts
+   *     only if it is owned to the end of the plan, as so many people are asked about for good
    */
   public static CostByHeadcount sweep(
       Map<String, List<Offering>> tools, Market market, People today, int month, int most) {
-    return sweep(tools, n -> market, today, month, most);
+    return sweep(tools, n -> market, today, month, market.horizon().months() - 1, most);
   }
 
   /**
    * As above where something else changes with n.
    *
    * @param markets what the tools are priced against by n; alike but for the average payment
+   * @param owned the plan month whose holding counts
    */
   static CostByHeadcount sweep(
       Map<String, List<Offering>> tools,
       IntFunction<Market> markets,
       People today,
       int month,
+      int owned,
       int most) {
-    Sweep sweep = new Sweep(markets, today, month, most);
+    Sweep sweep = new Sweep(markets, today, month, owned, most);
     Map<String, Curve> curves = new LinkedHashMap<>();
     tools.forEach((id, offerings) -> curves.put(id, sweep.curve(offerings)));
     return new CostByHeadcount(most, curves, leads(curves, most));

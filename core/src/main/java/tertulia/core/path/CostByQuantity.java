@@ -61,19 +61,24 @@ public record CostByQuantity(Dimension dimension, int step, CostByHeadcount poin
                 case Dimension.Quantity quantity ->
                     CostByHeadcount.sweep(
                         tools,
-                        market.demanding(growing(demands, quantity.measure(), step)),
+                        always(market.demanding(growing(demands, quantity.measure(), step))),
                         ONE,
+                        month,
                         month,
                         most);
                 case Dimension.AveragePayment payment -> {
                   Market fixed = market.demanding(demands);
                   IntFunction<Market> paying =
                       n -> fixed.paying(BigDecimal.valueOf((long) n * step));
-                  yield CostByHeadcount.sweep(tools, paying, ONE, month, most);
+                  yield CostByHeadcount.sweep(tools, paying, ONE, month, month, most);
                 }
               };
           return new CostByQuantity(dimension, step, points);
         });
+  }
+
+  private static IntFunction<Market> always(Market market) {
+    return n -> market;
   }
 
   /** What the people need of each measure, whoever there is; empty if it is too much of one. */

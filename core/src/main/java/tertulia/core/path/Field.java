@@ -145,7 +145,7 @@ record Field(
 
   private static LeftOut leftOut(Entrant entrant, boolean mayBeCheaper) {
     NoFigure why = requireNonNull(entrant.why());
-    return new LeftOut(entrant.name(), why, mayBeCheaper && !(why instanceof NoFigure.FromPrice));
+    return new LeftOut(entrant.name(), why, mayBeCheaper && !why.isBound());
   }
 
   List<LeftOut> leftOutBeside(Way way) {

@@ -64,6 +64,14 @@ public record Market(
     return new Occasion(UnitsNeeded.of(demands, people, m + 1), m);
   }
 
+  /**
+   * What {@code people} would need for good, as of plan month {@code m}: only what is owned to the
+   * end of the plan counts as owned.
+   */
+  public Occasion lasting(People people, int m) {
+    return new Occasion(UnitsNeeded.of(demands, people, m + 1), m, horizon.months() - 1);
+  }
+
   boolean needsRate(PriceList list) {
     return !list.currency().equals(reporting);
   }

@@ -12,6 +12,11 @@ public sealed interface NoFigure {
     return switch (this) {
       case OnRequest onRequest -> "price on request";
       case FromPrice from -> "only the least it costs is known";
+      case NotSaid not ->
+          "no price is said under this term for "
+              + not.charges().stream()
+                  .map(name -> "“" + name + "”")
+                  .collect(Collectors.joining(" and "));
       case NoDemand no ->
           "no demand stated for "
               + no.measures().stream().map(Measure::label).collect(Collectors.joining(", "));
@@ -30,6 +35,18 @@ public sealed interface NoFigure {
 
   /** Its prices are "from" so much: a lower bound, which the figure beside it is held against. */
   record FromPrice() implements NoFigure {}
+
+  /** The page has a price of these under another term only: what is said is a lower bound. */
+  record NotSaid(List<String> charges) implements NoFigure {
+    public NotSaid {
+      charges = List.copyOf(charges);
+    }
+  }
+
+  /** Whether the least it costs is known, so that the figure beside it is held against that. */
+  default boolean isBound() {
+    return this instanceof FromPrice || this instanceof NotSaid;
+  }
 
   /** It charges for something nobody has stated a demand for. */
   record NoDemand(List<Measure> measures) implements NoFigure {

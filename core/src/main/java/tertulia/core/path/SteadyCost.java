@@ -18,6 +18,7 @@ import tertulia.core.money.UnitPrice;
 import tertulia.core.pricing.Charge;
 import tertulia.core.pricing.Holding;
 import tertulia.core.pricing.Outside;
+import tertulia.core.pricing.Owned;
 import tertulia.core.pricing.PlanPrices;
 import tertulia.core.pricing.PriceBasis;
 import tertulia.core.pricing.PriceList;
@@ -33,13 +34,15 @@ import tertulia.core.working.Working;
  * @param lines one a charge, for one month
  * @param outside what is covered outside in that month, in the reporting currency
  * @param rate the rate of exchange used; empty if none was needed
+ * @param owned what of it is paid for already and so not in the figure
  */
 public record SteadyCost(
     Option option,
     List<InvoiceLine> lines,
     List<Outside> outside,
     Optional<ExchangeRate> rate,
-    Money money) {
+    Money money,
+    Optional<Owned> owned) {
   public SteadyCost {
     outside = List.copyOf(outside);
     lines = List.copyOf(lines);
@@ -66,6 +69,8 @@ public record SteadyCost(
       Offering offering, Market market, Occasion occasion) {
     return offering.plan().lists(PlanPrices.End.HIGH).stream()
         .filter(list -> market.terms().allows(list.term()))
+        .filter(list -> !offering.plan().isLeast(list.term()))
+        .map(list -> list.asking(market.demands().keySet()))
         .map(list -> Option.of(offering, list, market.fit()))
         .filter(option -> market.whyUnpriced(option.list(), occasion.units()).isEmpty())
         .filter(option -> isWithinBands(option, market, occasion))
@@ -97,7 +102,7 @@ public record SteadyCost(
   }
 
   private static Holding holding(Option option, Market market, Occasion occasion) {
-    return option.offering().holding(option.list(), market.horizon().month(occasion.month()));
+    return option.offering().holding(option.list(), market.horizon().month(occasion.owned()));
   }
 
   /** The cost of one option that qualifies and has a figure. */
@@ -112,6 +117,13 @@ public record SteadyCost(
     for (InvoiceLine line : lines) {
       parts.add(line.explain());
     }
+    owned.ifPresent(o ->
+        parts.add(
+            new Working.Derived(
+                "paid for already",
+                new Quantity(BigDecimal.ZERO, own.getCode()),
+                o.words(),
+                List.of())));
     String label = option.label() + ", one month";
     Working sum = Working.Sum.of(label, own.getCode(), parts);
     if (outside.isEmpty()) {
@@ -143,7 +155,7 @@ public record SteadyCost(
 
     @Override
     Verdict verdict(Fit fit, Offering offering, @Nullable PriceList list) {
-      return fit.at(offering, list, occasion.units(), market.horizon().month(occasion.month()));
+      return fit.at(offering, list, occasion.units(), market.horizon().month(occasion.owned()));
     }
 
     @Override
@@ -170,13 +182,14 @@ public record SteadyCost(
       Optional<ExchangeRate> rate = market.rate(option.list());
       Money reported = rate.map(r -> r.convert(sum)).orElse(sum);
       List<Outside> outside =
-          option.outside(market.fit(), occasion.units(), market.horizon().month(occasion.month()));
+          option.outside(market.fit(), occasion.units(), market.horizon().month(occasion.owned()));
       return new SteadyCost(
           option,
           lines,
           outside,
           rate,
-          Option.monthly(outside).map(reported::plus).orElse(reported));
+          Option.monthly(outside).map(reported::plus).orElse(reported),
+          holding.owned());
     }
 
     private static Money sum(CurrencyUnit currency, List<InvoiceLine> lines) {
@@ -197,7 +210,7 @@ public record SteadyCost(
       int units = once.each().map(measure -> holding.seats(measure, demand(measure))).orElse(1);
       Holding atStart = option.offering().holding(option.list(), market.horizon().month(0));
       int paid = units - atStart.oncePaid(once);
-      return paid > 0
+      return paid > 0 && !once.price().isFree()
           ? Optional.of(
               new InvoiceLine.OnceShare(
                   once, PriceBasis.today(option.plan()), paid, market.horizon().months()))

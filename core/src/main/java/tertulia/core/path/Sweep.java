@@ -1,6 +1,7 @@
 package tertulia.core.path;
 
 import java.math.BigDecimal;
+import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -51,6 +52,7 @@ final class Sweep {
   private final IntFunction<Market> markets;
   private final People today;
   private final int month;
+  private final int owned;
   private final int most;
   private final Map<Measure, int[]> demands = new HashMap<>();
   private final @Nullable Occasion[] exact;
@@ -58,10 +60,12 @@ final class Sweep {
   /**
    * A sweep over n = 1 … most.
    *
+   * @param owned the plan month whose holding counts
    * @param markets what is priced against by n; alike but for the average payment, on which only
    *     what takes the exact path depends
    */
-  Sweep(IntFunction<Market> markets, People today, int month, int most) {
+  Sweep(IntFunction<Market> markets, People today, int month, int owned, int most) {
+    this.owned = owned;
     this.market = markets.apply(1);
     this.markets = markets;
     this.today = today;
@@ -74,7 +78,7 @@ final class Sweep {
   private Occasion occasion(int n) {
     Occasion occasion = exact[n - 1];
     if (occasion == null) {
-      occasion = market.occasion(today.scaledTo(n), month);
+      occasion = new Occasion(market.occasion(today.scaledTo(n), month).units(), month, owned);
       exact[n - 1] = occasion;
     }
     return occasion;
@@ -255,7 +259,7 @@ final class Sweep {
                   begins.name(),
                   begins.place(),
                   false,
-                  begins.why(market, units(1)) instanceof NoFigure.FromPrice,
+                  begins.why(market, units(1)).isBound(),
                   byPeople(n ->
                       qualifies(begins.option().offering(), begins.option().list(), n)
                           ? 0
@@ -299,7 +303,7 @@ final class Sweep {
   }
 
   private boolean qualifies(Offering offering, @Nullable PriceList list, int n) {
-    return market.fit().at(offering, list, units(n), market.horizon().month(month)).qualifies();
+    return market.fit().at(offering, list, units(n), ownedIn()).qualifies();
   }
 
   private long exactly(Option option, int n) {
@@ -415,7 +419,11 @@ final class Sweep {
   }
 
   private Holding holding(Option option) {
-    return option.offering().holding(option.list(), market.horizon().month(month));
+    return option.offering().holding(option.list(), ownedIn());
+  }
+
+  private YearMonth ownedIn() {
+    return market.horizon().month(owned);
   }
 
   /** Units paid for, by n − 1. */

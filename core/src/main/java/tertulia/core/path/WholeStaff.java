@@ -66,7 +66,11 @@ public record WholeStaff(SteadyCost whole, int named, SteadyCost before, SteadyC
       List<Offering> offerings, Market market, Occasion needed, int named) {
     Map<String, BigDecimal> units = new HashMap<>(needed.units().byMeasure());
     units.put(Measure.SEATS.id(), BigDecimal.valueOf(named));
-    return cheapest(offerings, market, new Occasion(new UnitsNeeded(units), needed.month()), false);
+    return cheapest(
+        offerings,
+        market,
+        new Occasion(new UnitsNeeded(units), needed.month(), needed.owned()),
+        false);
   }
 
   /** The cheapest option that counts the whole staff, or that counts seats and not the staff. */

@@ -192,6 +192,26 @@ public sealed interface Charge {
     }
   }
 
+  /** What it is a price of; not what an allowance of it goes by. */
+  default List<Measure> counts() {
+    return this instanceof Usage usage ? List.of(usage.measure()) : measures();
+  }
+
+  /** Whether it says that nothing is charged, however much there is. */
+  default boolean isNothing() {
+    return switch (this) {
+      case PerUnit p -> p.price().isFree();
+      case Banded b ->
+          b.mostUnits().isEmpty()
+              && b.bands().stream()
+                  .allMatch(band -> band.unitPrice().isFree() && band.flatPrice().isFree());
+      case Flat f -> f.price().isFree();
+      case OneOff o -> o.price().isFree();
+      case Usage u -> u.price().isFree();
+      case PaymentFee f -> f.share().signum() == 0 && f.fixed().isFree();
+    };
+  }
+
   /** This charge at so much of its list price; shares of payments stay as they are. */
   default Charge times(BigDecimal part) {
     return switch (this) {

@@ -172,7 +172,10 @@ public record Offer(
         switch (benefit) {
           case Benefit.Free free -> "free";
           case Benefit.Fixed fixed ->
-              fixed.price().amount().toPlainString() + " " + fixed.price().currency();
+              fixed.price().stated().toPlainString()
+                  + " "
+                  + fixed.price().currency()
+                  + (fixed.price().months() == 1 ? "" : " " + fixed.price().period());
           case Benefit.Percent percent ->
               percent.off().movePointRight(2).stripTrailingZeros().toPlainString() + " % off";
           case Benefit.AmountOff off ->

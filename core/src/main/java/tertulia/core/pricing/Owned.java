@@ -4,6 +4,8 @@ import static java.util.Objects.requireNonNull;
 
 import java.time.LocalDate;
 import java.time.YearMonth;
+import java.time.format.DateTimeFormatter;
+import java.util.Locale;
 import tertulia.core.growth.Measure;
 
 /**
@@ -15,6 +17,9 @@ import tertulia.core.growth.Measure;
  * @param until the last day paid for
  */
 public record Owned(String plan, Measure measure, int units, LocalDate until) {
+  private static final DateTimeFormatter DAY =
+      DateTimeFormatter.ofPattern("d MMM uuuu", Locale.ENGLISH);
+
   public Owned {
     requireNonNull(plan);
     requireNonNull(measure);
@@ -23,6 +28,15 @@ public record Owned(String plan, Measure measure, int units, LocalDate until) {
       throw new IllegalArgumentException(
           "Units owned already lie between 1 and 1,000,000; found " + units + ".");
     }
+  }
+
+  /** Such as "40 seats until 30 Jun 2028". */
+  public String words() {
+    return units
+        + " "
+        + (units == 1 ? measure.one() : measure.label())
+        + " until "
+        + until.format(DAY);
   }
 
   /** Whether it still counts in {@code month}: its first day is paid for. */

@@ -68,13 +68,49 @@ public record Plan(
     return isFrom() ? lists(PlanPrices.End.LOW) : lists(PlanPrices.End.HIGH);
   }
 
+  /**
+   * What the page charges for under another term and says nothing of under this one, by the names
+   * of the charges: unknown, never free. A charge of 0 says that it is not charged.
+   */
+  public List<String> notSaid(BillingTerm term) {
+    List<PriceList> lists = charged();
+    return lists.stream()
+        .filter(list -> list.term().equals(term))
+        .findFirst()
+        .map(own ->
+            lists.stream()
+                .flatMap(list -> list.charges().stream())
+                .filter(charge -> !own.speaksOf(charge))
+                .map(Charge::name)
+                .distinct()
+                .toList())
+        .orElse(List.of());
+  }
+
+  /**
+   * Whether use above an allowance can be paid for, under some term: under others what it costs is
+   * not said.
+   */
+  public boolean sellsUsageOf(tertulia.core.growth.Measure measure) {
+    return charged().stream().anyMatch(list -> list.sellsUsageOf(measure));
+  }
+
+  /** Whether of a list of this plan only the least it comes to is known. */
+  public boolean isLeast(BillingTerm term) {
+    return isFrom() || !notSaid(term).isEmpty();
+  }
+
   /** Whether only the least it costs is known. */
   public boolean isFrom() {
     return prices instanceof PlanPrices.From;
   }
 
-  /** Whether its prices at the low end are others than at the high end. */
+  /** Whether what is known of its prices at the low end is other than at the high end. */
   public boolean isRange() {
+    return isRanged() || charged().stream().anyMatch(list -> isLeast(list.term()));
+  }
+
+  private boolean isRanged() {
     return switch (prices) {
       case PlanPrices.Assumed assumed -> true;
       case PlanPrices.From from -> true;

@@ -49,6 +49,20 @@ public record PriceList(
     return new PriceList(term, currency, all, addOns, yearlyMinimum);
   }
 
+  /**
+   * This list without what costs nothing of measures of which no demand is stated: 0 times anything
+   * is 0.
+   */
+  public PriceList asking(Set<Measure> stated) {
+    List<Charge> needed =
+        charges.stream()
+            .filter(charge -> !charge.isNothing() || stated.containsAll(charge.measures()))
+            .toList();
+    return needed.size() == charges.size()
+        ? this
+        : new PriceList(term, currency, needed, addOns, yearlyMinimum);
+  }
+
   public Optional<AddOn> addOn(String name) {
     return addOns.stream().filter(addOn -> addOn.name().equals(name)).findFirst();
   }
@@ -72,6 +86,38 @@ public record PriceList(
     Set<Measure> measures = new LinkedHashSet<>();
     charges.forEach(charge -> measures.addAll(charge.measures()));
     return List.copyOf(measures);
+  }
+
+  /**
+   * Whether the list says what such a charge costs: one of the same kind that counts the same, or,
+   * where nothing is counted, one of the same name or the only one of its kind.
+   */
+  boolean speaksOf(Charge other) {
+    return charges.stream()
+        .anyMatch(own ->
+            switch (own) {
+              case Charge.Counted counted ->
+                  other.measures().contains(counted.measure()) && !(other instanceof Charge.OneOff);
+              case Charge.Usage usage ->
+                  other.measures().contains(usage.measure()) && !(other instanceof Charge.OneOff);
+              case Charge.PaymentFee fee -> other instanceof Charge.PaymentFee;
+              case Charge.Flat flat ->
+                  other instanceof Charge.Flat
+                      && (flat.name().equals(other.name()) || hasOne(Charge.Flat.class));
+              case Charge.OneOff once ->
+                  other instanceof Charge.OneOff
+                      && (once.name().equals(other.name())
+                          || !once.each().isEmpty() && once.measures().equals(other.measures()));
+            });
+  }
+
+  private boolean hasOne(Class<? extends Charge> kind) {
+    return charges.stream().filter(kind::isInstance).count() == 1;
+  }
+
+  /** Whether a charge is a price of a measure. */
+  public boolean counts(Measure measure) {
+    return charges.stream().anyMatch(charge -> charge.counts().contains(measure));
   }
 
   /** Whether use of {@code measure} above its allowance can be paid for. */

@@ -37,8 +37,6 @@ public record FindOut(Unknown unknown, String gains, List<Answered> answers) {
   /** Old facts that are looked at, as each is an evaluation of its own. */
   private static final int MOST_OLD = 24;
 
-  private static final int DRAWS = 2_000;
-
   public FindOut {
     requireNonNull(unknown);
     requireNonNull(gains);
@@ -212,6 +210,7 @@ public record FindOut(Unknown unknown, String gains, List<Answered> answers) {
       totals.criteria().forEach(c -> own.put(c.id(), totals.value(tool, c).interval()));
       values.put(tool, own);
     }
-    return RankShares.of(totals.criteria(), values, new Drawing.Uniform(), DRAWS, RankShares.SEED);
+    return RankShares.of(
+        totals.criteria(), values, new Drawing.Uniform(), RankShares.DRAWS, RankShares.SEED);
   }
 }

@@ -30,6 +30,7 @@ import tertulia.core.fit.Importance;
 import tertulia.core.fit.Need;
 import tertulia.core.fit.Question;
 import tertulia.core.fit.Reason;
+import tertulia.core.fit.Verdict;
 import tertulia.core.growth.Demand;
 import tertulia.core.growth.Group;
 import tertulia.core.growth.Growth;
@@ -41,6 +42,7 @@ import tertulia.core.money.ExchangeRates;
 import tertulia.core.money.PriceRise;
 import tertulia.core.money.UnitPrice;
 import tertulia.core.path.CostByHeadcount;
+import tertulia.core.path.LeftOut;
 import tertulia.core.path.Outcome;
 import tertulia.core.path.SteadyCost;
 import tertulia.core.path.Terms;
@@ -276,11 +278,85 @@ public class UnknownAndBoundTest {
             BillingTerm.YEARLY_UP_FRONT,
             seats("8"),
             new Charge.PerUnit("Runs", RUNS, UnitPrice.of("EUR", "1"), UnitRule.PLAIN));
-    Plan plan = plan("Only", byRuns, monthly(seats("10")));
+    Plan plan =
+        plan(
+            "Only",
+            byRuns,
+            monthly(
+                seats("10"),
+                // by the month runs are said not to be charged, so their number need not be known
+                new Charge.PerUnit("Runs", RUNS, UnitPrice.of("EUR", "0"), UnitRule.PLAIN)));
     Evaluation evaluation = evaluate(Map.of(), tool("t", null, plan));
     assertEquals(way(evaluation, "t").leftOut().size(), 1);
     assertFalse(way(evaluation, "t").isAtMost());
     assertFalse(((Outcome.Found<SteadyCost>) evaluation.costs().now().steady("t")).isAtMost());
+  }
+
+  /** Where a sister plan charges for it or has no end of it, silence is no yes either. */
+  @Test
+  public void aPlanIsNotFreeOfWhatItsSisterSpeaksOf() {
+    Plan small = plan("Small", monthly(seats("2")));
+    Charge perRun = new Charge.PerUnit("Runs", RUNS, UnitPrice.of("EUR", "1"), UnitRule.PLAIN);
+    for (Plan sister :
+        List.of(
+            plan("Large", monthly(seats("5"), perRun)),
+            new Plan(
+                "large",
+                "Large",
+                new SeatRange(Measure.SEATS, 0, null),
+                new PlanPrices.Listed(List.of(monthly(seats("5")))),
+                Tax.NOT_INCLUDED,
+                List.of(new Allowance(RUNS, new Allowance.Limit.Unlimited(), PAGE)),
+                PAGE))) {
+      Evaluation evaluation = evaluate(Map.of(RUNS, "40"), tool("t", null, small, sister));
+      assertEquals(steady(evaluation, "t").option().plan().name(), "Large");
+      assertTrue(
+          evaluation.costs().now().steady("t").passedOver().values().stream()
+              .anyMatch(Verdict.Unconfirmed.class::isInstance));
+      assertEquals(
+          steady(evaluate(Map.of(RUNS, "0"), tool("t", null, small, sister)), "t")
+              .option()
+              .plan()
+              .name(),
+          "Small");
+    }
+  }
+
+  /** 400 guests that cost so much by the month are not free by the year, where nothing is said. */
+  @Test
+  public void whatAnotherTermChargesForIsNotFreeWhereNothingIsSaid() {
+    Charge guests =
+        new Charge.Usage("Runs", RUNS, Included.NOTHING, BigDecimal.ONE, UnitPrice.of("EUR", "1"));
+    PriceList byMonth = monthly(seats("10"), guests);
+    PriceList byYear = list(BillingTerm.YEARLY_UP_FRONT, seats("8"));
+    Contender silent = tool("t", null, plan("Only", byMonth, byYear));
+    Evaluation evaluation = evaluate(Map.of(RUNS, "40"), silent);
+    assertEquals(
+        silent.tool().plans().getFirst().notSaid(BillingTerm.YEARLY_UP_FRONT), List.of("Runs"));
+    Outcome.Found<SteadyCost> now =
+        (Outcome.Found<SteadyCost>) evaluation.costs().now().steady("t");
+    // 10 seats and 40 runs by the month; by the year at least the seats
+    assertEquals(now.best().money(), money("140.00"));
+    assertEquals(now.low().orElseThrow().money(), money("80.00"));
+    assertFalse(now.isAtMost());
+    assertEquals(
+        LeftOut.words(now.leftOut()),
+        "Only, yearly, up front: no price is said under this term for “Runs”");
+    Evaluation onlyYear =
+        Evaluation.of(
+            selection(Map.of(RUNS, "40"), List.of(), PriceRise.NONE, silent),
+            new WhatIf(
+                WhatIf.START.moment(),
+                WhatIf.START.scenario(),
+                Terms.COMMITTED,
+                WhatIf.START.view(),
+                WhatIf.START.basis()));
+    Outcome.Unpriced<SteadyCost> least =
+        (Outcome.Unpriced<SteadyCost>) onlyYear.costs().now().steady("t");
+    assertEquals(least.low().orElseThrow().money(), money("80.00"));
+    CostByHeadcount swept = evaluation.costs().curves().costByHeadcount();
+    assertEquals(swept.curve("t").low(10).orElseThrow(), money("80.00"));
+    assertTrue(way(evaluation, "t").low().isPresent());
   }
 
   @Test
@@ -328,8 +404,14 @@ public class UnknownAndBoundTest {
     Evaluation after = evaluation.at(new WhatIf.Moment.Month(6));
     assertEquals(steady(after, "t").money(), money("97.00"));
     assertEquals(
+        steady(evaluation, "t").owned().orElseThrow().words(), "4 seats until 30 Jun 2027");
+    assertTrue(steady(after, "t").owned().isEmpty());
+    // for good it is at list: the plan goes on after June
+    assertEquals(
         evaluation.costs().curves().costByHeadcount().curve("t").at(10).orElseThrow().money(),
-        money("47.00"));
+        money("97.00"));
+    Evaluation typed = evaluation.at(new WhatIf.Moment.Headcount(10, 0));
+    assertEquals(steady(typed, "t").money(), money("97.00"));
     assertEquals(
         after.costs().curves().costByHeadcount().curve("t").at(10).orElseThrow().money(),
         money("97.00"));

@@ -248,7 +248,7 @@ public class AdviceTest {
       by += at.isPresent() ? 1 : 0;
     }
     assertTrue(
-        more > 2 && tight > 20 && next > 20 && by > 5,
+        more > 1 && tight > 20 && next > 20 && by > 5,
         more + " more often, " + tight + " tight, " + next + " next, " + by + " by size");
   }
 

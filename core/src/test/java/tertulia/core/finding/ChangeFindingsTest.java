@@ -60,11 +60,7 @@ public class ChangeFindingsTest extends GeneratedFindings {
 
   private static List<String> cheapest(Costs costs) {
     Map<String, Money> all = new LinkedHashMap<>();
-    costs
-        .selection()
-        .active()
-        .forEach(
-            c -> cost(costs, c.id(), costs.people().total()).ifPresent(m -> all.put(c.id(), m)));
+    costs.selection().active().forEach(c -> cost(costs, c.id()).ifPresent(m -> all.put(c.id(), m)));
     return all.entrySet().stream()
         .filter(e -> all.values().stream().noneMatch(m -> m.isLessThan(e.getValue())))
         .map(Map.Entry::getKey)

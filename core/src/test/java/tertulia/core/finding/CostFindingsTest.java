@@ -35,6 +35,7 @@ import tertulia.core.path.OptionName;
 import tertulia.core.path.Outcome;
 import tertulia.core.path.SteadyCost;
 import tertulia.core.path.Ways;
+import tertulia.core.pricing.Tool;
 
 /** What is said of costs. */
 public class CostFindingsTest extends GeneratedFindings {
@@ -291,12 +292,11 @@ public class CostFindingsTest extends GeneratedFindings {
   @Test(dataProvider = "seeds")
   public void aPlaceIsByFigureAndSaysWhereThatIsABound(int seed) {
     Costs costs = Generated.evaluation(seed).costs();
-    int people = costs.people().total();
     Map<String, Money> figures = new LinkedHashMap<>();
     costs
         .selection()
         .active()
-        .forEach(c -> cost(costs, c.id(), people).ifPresent(m -> figures.put(c.id(), m)));
+        .forEach(c -> cost(costs, c.id()).ifPresent(m -> figures.put(c.id(), m)));
     Optional<Money> least = figures.values().stream().min(Money::compareTo);
     for (Contender contender : costs.selection().active()) {
       Optional<CostFindings.Place> place = new CostFindings(costs).place(contender.id());
@@ -312,8 +312,7 @@ public class CostFindingsTest extends GeneratedFindings {
         boolean bound =
             figures.entrySet().stream()
                 .filter(e -> e.getKey().equals(contender.id()) || e.getValue().equals(least.get()))
-                .anyMatch(
-                    e -> least(costs, e.getKey(), people) < e.getValue().getAmountMinorLong());
+                .anyMatch(e -> least(costs, e.getKey()) < e.getValue().getAmountMinorLong());
         assertEquals(place.get().bound(), bound);
       }
     }
@@ -410,6 +409,25 @@ public class CostFindingsTest extends GeneratedFindings {
           }
         }
       }
+      case CostFinding.OwnedForAWhile owned -> {
+        assertTrue(owned.until().isBefore(costs.selection().horizon().month(17).atDay(1)));
+        Contender without = withoutWhatIsOwned(costs.selection().contender(owned.tool()));
+        Costs list =
+            Costs.of(
+                costs
+                    .selection()
+                    .among(
+                        costs.selection().contenders().stream()
+                            .map(c -> c.id().equals(owned.tool()) ? without : c)
+                            .toList()),
+                costs.whatIf());
+        for (int n = 1; n <= 40; n++) {
+          assertEquals(
+              costs.curves().costByHeadcount().curve(owned.tool()).at(n).map(p -> p.money()),
+              list.curves().costByHeadcount().curve(owned.tool()).at(n).map(p -> p.money()),
+              owned.tool() + " for " + n);
+        }
+      }
       case CostFinding.WholeStaffPays staff ->
           assertEquals(costs.now().wholeStaff(staff.tool()).orElseThrow().named(), staff.named());
       case CostFinding.NoWay none -> {
@@ -478,12 +496,12 @@ public class CostFindingsTest extends GeneratedFindings {
     whole
         .now()
         .ifPresent(id -> {
-          Money mine = cost(costs, id, costs.people().total()).orElseThrow();
+          Money mine = cost(costs, id).orElseThrow();
           costs
               .selection()
               .active()
               .forEach(c ->
-                  cost(costs, c.id(), costs.people().total())
+                  cost(costs, c.id())
                       .ifPresent(
                           other -> assertFalse(other.isLessThan(mine), id + " is cheapest now")));
           assertEquals(whole.apart().isPresent(), whole.differs());
@@ -497,8 +515,7 @@ public class CostFindingsTest extends GeneratedFindings {
               .now()
               .filter(id -> !id.equals(other.id()))
               .filter(id ->
-                  least(costs, other.id(), costs.people().total())
-                      < cost(costs, id, costs.people().total()).orElseThrow().getAmountMinorLong())
+                  least(costs, other.id()) < cost(costs, id).orElseThrow().getAmountMinorLong())
               .isPresent();
       boolean period =
           whole.whole().stream()
@@ -563,6 +580,16 @@ public class CostFindingsTest extends GeneratedFindings {
         yield found.isAtMost() ? Long.MIN_VALUE : read.minus(high).plus(low).getAmountMinorLong();
       }
     };
+  }
+
+  private static Contender withoutWhatIsOwned(Contender contender) {
+    Tool tool = contender.tool();
+    return new Contender(
+        new Tool(tool.id(), tool.name(), tool.maker(), tool.plans()),
+        contender.facts(),
+        contender.ratings(),
+        null,
+        contender.takes().orElse(null));
   }
 
   /** Added up anew from the months and the people's time. */

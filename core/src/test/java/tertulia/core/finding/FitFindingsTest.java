@@ -75,10 +75,8 @@ public class FitFindingsTest extends GeneratedFindings {
           assertEquals(taken.money(), not.cost().high());
           assertEquals(
               not.cost().isExact(),
-              least(costs, not.tool(), costs.people().total())
-                  == cost(costs, not.tool(), costs.people().total())
-                      .map(Money::getAmountMinorLong)
-                      .orElse(0L));
+              least(costs, not.tool())
+                  == cost(costs, not.tool()).map(Money::getAmountMinorLong).orElse(0L));
           List<Plan> plans = costs.selection().contender(not.tool()).tool().plans();
           List<OptionName> does =
               plans.stream()

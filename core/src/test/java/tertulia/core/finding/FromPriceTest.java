@@ -54,7 +54,7 @@ public class FromPriceTest {
     Tool tool = contender.tool();
     List<Plan> plans = tool.plans().stream().map(FromPriceTest::ranged).toList();
     return new Contender(
-        new Tool(tool.id(), tool.name(), tool.maker(), plans),
+        new Tool(tool.id(), tool.name(), tool.maker(), plans, tool.offers(), tool.owned()),
         contender.facts(),
         contender.ratings(),
         null,
@@ -63,6 +63,13 @@ public class FromPriceTest {
 
   /** Leaving out what is free: nothing times anything is nothing. */
   private static boolean hasFrom(Contender contender) {
+    if (contender.tool().owned().isPresent()
+        || contender.tool().plans().stream()
+            .anyMatch(plan ->
+                plan.charged().stream().anyMatch(list -> !plan.notSaid(list.term()).isEmpty()))) {
+      // what is not said under a term is a bound of another kind, and what is owned has no end
+      return false;
+    }
     List<Plan> from = contender.tool().plans().stream().filter(Plan::isFrom).toList();
     return !from.isEmpty()
         && from.stream()

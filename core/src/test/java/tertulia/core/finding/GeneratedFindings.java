@@ -63,7 +63,11 @@ abstract class GeneratedFindings {
 
   /** What a tool costs for so many people, by the exact path. */
   static Optional<Money> cost(Costs costs, String tool, int people) {
-    Costs then = at(costs, people);
+    return cost(at(costs, people), tool);
+  }
+
+  /** What a tool costs in the month under discussion, what is owned then counted. */
+  static Optional<Money> cost(Costs then, String tool) {
     return then.now().steady(tool) instanceof Outcome.Found<SteadyCost> found
         ? then.now().steadyTime(tool).map(found.best().money()::plus)
         : Optional.empty();
@@ -71,7 +75,11 @@ abstract class GeneratedFindings {
 
   /** The least a tool can cost for so many people in cents, by the exact path. */
   static long least(Costs costs, String tool, int people) {
-    Costs then = at(costs, people);
+    return least(at(costs, people), tool);
+  }
+
+  /** The least a tool can cost in the month under discussion, in cents. */
+  static long least(Costs then, String tool) {
     return switch (then.now().steady(tool)) {
       case Outcome.NoPlan<SteadyCost> none -> Long.MAX_VALUE;
       case Outcome.Unpriced<SteadyCost> unpriced ->

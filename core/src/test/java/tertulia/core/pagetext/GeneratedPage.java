@@ -14,7 +14,7 @@ import org.jspecify.annotations.Nullable;
  * A made-up price page: its text in one of the shapes such pages have, and what it says, cell by
  * cell.
  *
- * @param says value by cell, such as "Skiff/price/12/seats" with "7.5000 EUR"
+ * @param says value by cell, such as "Wherry/price/12/seats" with "7.5000 EUR"
  */
 record GeneratedPage(Shape shape, String text, Map<String, String> says) {
   /** How a page's text stands after it was copied. */
@@ -33,7 +33,7 @@ record GeneratedPage(Shape shape, String text, Map<String, String> says) {
 
   private static final List<String> NAMES =
       List.of(
-          "Skiff",
+          "Wherry",
           "Coaster",
           "Fleet",
           "Dinghy",

@@ -126,10 +126,10 @@ public class PageTextsTest {
     assertEquals(
         said(read("cards")),
         List.of(
-            "Skiff: FREE",
-            "Skiff: at most 5",
-            "Skiff: calendars 2",
-            "Skiff: Shared calendar YES",
+            "Wherry: FREE",
+            "Wherry: at most 5",
+            "Wherry: calendars 2",
+            "Wherry: Shared calendar YES",
             "Coaster: LISTED",
             "Coaster: 9 EUR a month for seats, yearly, up front",
             "Coaster: 11 EUR a month for seats, monthly",

@@ -559,14 +559,18 @@ public class WaysTest {
   private static Plan large(Random random) {
     List<Charge> charges = new ArrayList<>();
     charges.add(seats(6 + random.nextInt(3) + ".90"));
+    List<Charge> byTheYear = new ArrayList<>();
     if (random.nextBoolean()) {
-      charges.add(setup("40", random.nextBoolean()));
+      boolean each = random.nextBoolean();
+      charges.add(setup("40", each));
+      // by the year it is said not to be charged
+      byTheYear.add(setup("0", each));
     }
     PriceList monthly = list(BillingTerm.MONTHLY, charges.toArray(new Charge[0]));
-    PriceList yearly =
-        list(
-            random.nextBoolean() ? BillingTerm.YEARLY_UP_FRONT : BillingTerm.YEARLY_PAID_MONTHLY,
-            seats(5 + random.nextInt(2) + ".10"));
+    BillingTerm term =
+        random.nextBoolean() ? BillingTerm.YEARLY_UP_FRONT : BillingTerm.YEARLY_PAID_MONTHLY;
+    byTheYear.add(seats(5 + random.nextInt(2) + ".10"));
+    PriceList yearly = list(term, byTheYear.toArray(new Charge[0]));
     boolean minimum = random.nextInt(3) == 0;
     return plan(
         "Large",
