@@ -77,14 +77,17 @@ record Listing(
             .filter(tool -> !query.show().equals("old") || isOld(tool.sheet(), isOld))
             .filter(tool -> !query.show().equals("asked") || isAsked.test(tool.sheet()))
             .toList();
-    int from = Math.min(matching.size(), Math.max(0, query.page()) * PAGE);
+    int pages = Math.max(1, Math.ceilDiv(matching.size(), PAGE));
+    // an address may name any page; beyond the last one is the last one
+    int page = Math.clamp(query.page(), 0, pages - 1);
+    int from = page * PAGE;
     int to = Math.min(matching.size(), from + PAGE);
     return new Listing(
         matching.subList(from, to).stream().map(tool -> line(tool, isOld, isAsked)).toList(),
         matching.size(),
         from + 1,
-        from > 0 ? Math.max(0, query.page() - 1) : -1,
-        to < matching.size() ? query.page() + 1 : 0,
+        page - 1,
+        to < matching.size() ? page + 1 : 0,
         List.copyOf(
             tools.stream()
                 .flatMap(tool -> tool.sheet().areas().stream())

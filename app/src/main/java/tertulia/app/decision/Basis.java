@@ -14,7 +14,7 @@ import tertulia.app.selection.Table;
  */
 record Basis(String format, int version, SelectionFile selection, Results results) {
   private static final DocumentFormat<Basis> FORMAT =
-      new DocumentFormat<>("proposal", Basis.class, List.of());
+      new DocumentFormat<>("proposal", Basis.class, List.of(first -> first.put("version", 2)));
 
   static Basis of(Table table) {
     return new Basis(

@@ -294,6 +294,9 @@ record DecisionView(
     Results.FirmnessResult firm = snapshot.results().firmness();
     if (firm != null) {
       lines.add(firm.says());
+      if (firm.bySize() != null) {
+        lines.add(firm.bySize());
+      }
       firm.takeIf().forEach(take -> lines.add(take.says()));
     }
     return lines;

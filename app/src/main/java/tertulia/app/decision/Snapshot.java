@@ -23,13 +23,16 @@ public record Snapshot(
 
   /**
    * Since version 2 there may be proposals that did not stand, and how figures read; since version
-   * 3 the accounts of those who proposed and signed.
+   * 3 the accounts of those who proposed and signed; since version 4 who leads at which size.
    */
   private static final DocumentFormat<Snapshot> FORMAT =
       new DocumentFormat<>(
           "frozen record",
           Snapshot.class,
-          List.of(first -> first.put("version", 2), second -> second.put("version", 3)));
+          List.of(
+              first -> first.put("version", 2),
+              second -> second.put("version", 3),
+              third -> third.put("version", 4)));
 
   /** What was agreed, by whom and when. */
   @JsonInclude(JsonInclude.Include.NON_NULL)

@@ -6,6 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import tertulia.app.exchange.Codes;
 import tertulia.app.exchange.Disinterested;
@@ -84,10 +85,17 @@ public final class AdviceResults {
                 new Results.TakeResult(
                     take.tool(),
                     words.of(take),
-                    sensitivity.takeIf().all().getOrDefault(take.tool(), List.of()).stream()
+                    Stream.concat(
+                            sensitivity.takeIf().sizes(take.tool()).stream(),
+                            sensitivity
+                                .takeIf()
+                                .all()
+                                .getOrDefault(take.tool(), List.of())
+                                .stream())
                         .map(words::of)
                         .toList()))
             .toList(),
+        findings.bySize().map(words::of).orElse(null),
         firmness.ahead().map(findings::holdsFor).map(words::of).orElse(null),
         never.isEmpty() ? null : never,
         findings.next(selection.asOf(), Provenance.DAYS_FRESH).map(words::of).orElse(null),

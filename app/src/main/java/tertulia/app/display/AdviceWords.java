@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.stream.Collectors;
+import org.joda.money.Money;
 import tertulia.core.evaluation.Selection;
 import tertulia.core.finding.Advice;
 import tertulia.core.firmness.NearestUpset;
@@ -28,6 +29,7 @@ public record AdviceWords(Selection selection) {
       case Advice.Firmness firmness -> firmness(firmness);
       case Advice.Take take -> take(take);
       case Advice.Never never -> never(never);
+      case Advice.BySize sizes -> bySize(sizes);
       case Advice.Next next -> next(next.what());
       case Advice.MoreOften more ->
           name(more.ahead())
@@ -105,7 +107,10 @@ public record AdviceWords(Selection selection) {
                   .map(AdviceWords::within)
                   .collect(Collectors.joining("; "))
               + ".";
-      case HOLDS -> ahead + " leads and holds for what is planned and for each view at the table.";
+      case HOLDS ->
+          ahead
+              + " leads. It still leads at every headcount planned, under every growth we tried, and"
+              + " if any one person’s view is left out.";
       case FIRM -> ahead + " leads firmly.";
     };
   }
@@ -145,7 +150,11 @@ public record AdviceWords(Selection selection) {
   private String take(Advice.Take take) {
     String name = name(take.tool());
     if (take.when().isEmpty()) {
-      return "Take " + name + ": under nothing that was tried another is first for certain.";
+      return "Choose "
+          + name
+          + ": "
+          + (take.othersBySize() ? "apart from the number of people, " : "")
+          + "no change we tried puts another tool clearly first.";
     }
     List<String> sizes = new ArrayList<>();
     List<String> ifs = new ArrayList<>();
@@ -183,6 +192,7 @@ public record AdviceWords(Selection selection) {
                       ? "at least " + weight.from() + "\u00a0%"
                       : weight.from() + " to " + weight.to() + "\u00a0%");
       case Condition.Worth worth -> worth(worth, "its");
+      case Condition.Costs costs -> costs(costs);
       case Condition.Without without -> without.member().name() + "’s view did not count";
     };
   }
@@ -259,6 +269,7 @@ public record AdviceWords(Selection selection) {
     return switch (other) {
       case Condition.If given -> unless(given.otherwise());
       case Condition.Worth worth -> "that is not so of another: " + worth(worth, "its");
+      case Condition.Costs costs -> "that is not so of another: " + costs(costs);
       case Condition.Without without -> without.member().name() + "’s view counts";
       case Condition.Between between -> outside(between);
       case Condition.Weight weight -> "it is not so that " + of(weight);
@@ -301,21 +312,18 @@ public record AdviceWords(Selection selection) {
               + " is "
               + worth.value().movePointRight(1).stripTrailingZeros().toPlainString()
               + " or more";
-      case Criterion.Cost cost ->
-          "it costs "
-              + Figures.whole(
-                  cost.worst()
-                      .add(worth.value().multiply(cost.best().subtract(cost.worst())))
-                      .setScale(0, RoundingMode.FLOOR)
-                      .longValueExact())
-              + " "
-              + selection.currency()
-              + " a month or less";
+      case Criterion.Cost cost -> atLeast(criterion, worth.value());
       case Criterion.CostAsFound found -> atLeast(criterion, worth.value());
       case Criterion.Coverage coverage -> atLeast(criterion, worth.value());
       case Criterion.Ratings ratings -> atLeast(criterion, worth.value());
       case Criterion.Measured measured -> atLeast(criterion, worth.value());
     };
+  }
+
+  private String costs(Condition.Costs costs) {
+    return "it costs "
+        + Figures.moneyIn(Money.of(selection.currency(), costs.most()))
+        + " a month or less, in the mean of the months";
   }
 
   private static String atLeast(Criterion criterion, BigDecimal value) {
@@ -325,19 +333,24 @@ public record AdviceWords(Selection selection) {
         + quoted(criterion.name());
   }
 
+  private String bySize(Advice.BySize sizes) {
+    return "By number of people alone, each at its cost a head: "
+        + listed(
+            sizes.ranges().stream()
+                .map(range -> name(range.tool()) + " leads " + between(range.people()))
+                .toList())
+        + "."
+        + (sizes.gaps() ? " At the other numbers planned no contender leads in every case." : "");
+  }
+
   private String never(Advice.Never never) {
-    return listed(never.tools().stream().map(this::name).toList())
-        + (never.tools().size() == 1 ? " leads" : " lead")
-        + " under nothing that was tried: "
-        + tried(never.tried())
-        + ".";
+    return inShort(never).replaceFirst("\\.$", "") + ": " + tried(never.tried()) + ".";
   }
 
   /** Who leads nowhere, without what was tried. */
   public String inShort(Advice.Never never) {
     return listed(never.tools().stream().map(this::name).toList())
-        + (never.tools().size() == 1 ? " leads" : " lead")
-        + " under nothing that was tried.";
+        + " never came first in anything we tried.";
   }
 
   /** Under what it was looked, such as "1 to 500 people, 3 musts given up". */
@@ -418,7 +431,10 @@ public record AdviceWords(Selection selection) {
     if (!holds.rooms().isEmpty()) {
       String weights = listed(holds.rooms().stream().map(AdviceWords::within).toList());
       parts.add(
-          "while " + weights + (holds.rooms().size() == 1 ? "" : ", one weight moved at a time"));
+          (holds.certain() ? "by the middle of the totals " : "")
+              + "while "
+              + weights
+              + (holds.rooms().size() == 1 ? "" : ", one weight moved at a time"));
     }
     String first = holds.certain() ? "first" : "ahead by the middle of the totals";
     return parts.isEmpty()

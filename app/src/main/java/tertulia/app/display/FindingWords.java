@@ -104,12 +104,14 @@ public record FindingWords(Selection selection) implements SelectionWords {
     boolean one = found.facts() + found.ratings() + found.marks() == 1;
     return listed(parts)
         + (one ? " comes" : " come")
-        + " from somebody with an interest. Without "
-        + (one ? "it " : "them ")
+        + " from somebody with an interest. "
         + found
             .without()
-            .map(without -> left(found.with(), without))
-            .orElse("there are no totals.");
+            .map(without -> "Without " + (one ? "it " : "them ") + left(found.with(), without))
+            .orElse(
+                found.with().isEmpty()
+                    ? "There are no totals yet, with or without " + (one ? "it." : "them.")
+                    : "Without " + (one ? "it" : "them") + " there are no totals.");
   }
 
   private String left(

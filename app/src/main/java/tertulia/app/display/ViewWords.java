@@ -6,6 +6,9 @@ import tertulia.core.finding.ViewFinding;
 
 /** Sentences of who has shown the others their view. */
 public final class ViewWords {
+  /** So many criteria are named, and the others counted. */
+  private static final int NAMED = 4;
+
   private ViewWords() {}
 
   /** One finding as a sentence. */
@@ -15,6 +18,13 @@ public final class ViewWords {
           "Everybody sees every view: " + opened.by() + " opened the table.";
       case ViewFinding.OwnViewShown shown ->
           "You handed in your view on " + Dates.day(shown.on()) + ".";
+      case ViewFinding.ChangedSince changed ->
+          changed.name()
+              + " handed in on "
+              + Dates.day(changed.handedIn())
+              + " and has changed since: "
+              + few(changed.criteria())
+              + ".";
       case ViewFinding.AloneAtTheTable alone ->
           "Only you have a seat. Others see what you weigh and mark once you hand it in.";
       case ViewFinding.OwnViewFirst first ->
@@ -33,6 +43,11 @@ public final class ViewWords {
               + left(asked)
               + ".";
     };
+  }
+
+  private static String few(List<String> names) {
+    return String.join(", ", names.subList(0, Math.min(NAMED, names.size())))
+        + (names.size() > NAMED ? " and " + (names.size() - NAMED) + " more" : "");
   }
 
   private static String open(int marks) {

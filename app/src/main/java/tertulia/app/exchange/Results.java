@@ -142,6 +142,8 @@ public record Results(
    * @param firstIn of all weightings the share in which each is first, by contender; null without
    *     totals
    * @param takeIf for each contender when to take it
+   * @param bySize who leads at which numbers of people, in a sentence; null: nobody for certain, or
+   *     it was written before it was said
    * @param holdsFor for how many people and which weights the one that is ahead stays so, in a
    *     sentence; null: nobody is ahead, or it was written before it was said
    * @param never contenders that lead under nothing that was tried; null: there is none
@@ -153,6 +155,7 @@ public record Results(
       String says,
       @Nullable Map<String, String> firstIn,
       List<TakeResult> takeIf,
+      @Nullable String bySize,
       @Nullable String holdsFor,
       @Nullable List<String> never,
       @Nullable String findOut,

@@ -8,6 +8,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import tertulia.app.chart.Drawn;
 import tertulia.app.chart.Marks;
 import tertulia.app.chart.RanksChart;
@@ -132,6 +133,7 @@ record FirmnessView(
     all.add(findings.firmness());
     // by cost alone nothing is firm, so that is said before it
     findings.weighed().ifPresent(weighed -> all.add(weighed.so() == 0 ? 0 : all.size(), weighed));
+    findings.bySize().ifPresent(all::add);
     findings.atThisSize().ifPresent(all::add);
     findings.moreOften().ifPresent(all::add);
     return all.stream().map(words::of).toList();
@@ -142,7 +144,9 @@ record FirmnessView(
     return new Take(
         mark(session, take.tool()),
         words.of(take),
-        sensitivity.takeIf().all().getOrDefault(take.tool(), List.of()).stream()
+        Stream.concat(
+                sensitivity.takeIf().sizes(take.tool()).stream(),
+                sensitivity.takeIf().all().getOrDefault(take.tool(), List.of()).stream())
             .map(condition -> proof(session, condition, words))
             .toList());
   }

@@ -183,12 +183,15 @@ record FitView(
     return verdict.reasons().stream().map(Reason::sentence).collect(Collectors.joining("; "));
   }
 
-  /** As above; of a plan that would do but has no price, that. */
+  /** As above; of a plan that may do but has no price, that too. */
   private static String reasons(Contender contender, PlanMonths plan, Verdict verdict) {
     boolean unpriced =
         contender.tool().plans().stream()
             .anyMatch(p -> p.id().equals(plan.plan().planId()) && p.charged().isEmpty());
-    return verdict.qualifies() && unpriced ? "price on request" : reasons(verdict);
+    boolean out = verdict instanceof Verdict.Excluded;
+    String open = unpriced && !out ? "price on request" : "";
+    String said = reasons(verdict);
+    return said.isEmpty() || open.isEmpty() ? said + open : said + "; " + open;
   }
 
   private static String strips(Session session) {

@@ -186,6 +186,9 @@ final class Markdown {
     line("");
     line(escaped(firm.says()));
     line("");
+    if (firm.bySize() != null) {
+      line("- " + escaped(firm.bySize()));
+    }
     firm.takeIf().forEach(take -> line("- " + escaped(take.says())));
     if (firm.holdsFor() != null) {
       line("- " + escaped(firm.holdsFor()));
@@ -193,7 +196,7 @@ final class Markdown {
     List<String> never = firm.never();
     if (never != null) {
       line(
-          "- Under nothing that was tried first: "
+          "- Never first in anything we tried: "
               + results.contenders().stream()
                   .filter(c -> never.contains(c.id()))
                   .map(c -> escaped(c.name()))

@@ -6,12 +6,14 @@ public interface Mail {
    * A message.
    *
    * @param account of whom it goes to
+   * @param selection the one it is about: only who may open that reads it
    * @param link the page it is about, such as /selections/1/marks
    * @param from by whom
    * @param once what it is, so that it is sent once however often it is asked for
    */
   record Message(
       long account,
+      long selection,
       String to,
       String subject,
       String body,

@@ -24,6 +24,10 @@ class MessageRow {
   String subject = "";
   String body = "";
   String link = "";
+
+  /** Null if it is about no selection. */
+  @Nullable Long selectionId;
+
   String sentBy = "";
   Instant sentAt = Instant.EPOCH;
   String once = "";

@@ -144,6 +144,7 @@ record OverviewView(
     AdviceWords words = new AdviceWords(session.table().selection());
     List<Take> takes = new ArrayList<>();
     advice.weighed().ifPresent(weighed -> takes.add(new Take(words.of(weighed), Optional.empty())));
+    advice.bySize().ifPresent(sizes -> takes.add(new Take(words.of(sizes), Optional.empty())));
     for (Advice.Take take : advice.takes()) {
       takes.add(new Take(words.of(take), take.when().stream().findFirst().map(session::shown)));
     }

@@ -35,7 +35,13 @@ class Guesses {
 
   private record Key(Limit limit, String of) {}
 
-  private record Tries(int wrong, Instant last) {}
+  /**
+   * @param pending begun, and not known yet to be wrong: they count, so that of many at the same
+   *     moment no more are looked at than one after the other
+   */
+  private record Tries(int wrong, int pending, Instant last) {
+    private static final Tries NONE = new Tries(0, 0, Instant.EPOCH);
+  }
 
   private final Cache<Key, Tries> tries =
       Caffeine.newBuilder().maximumSize(MOST_KEPT).expireAfterWrite(KEPT).build();
@@ -64,18 +70,91 @@ class Guesses {
             atAddress, new Key(Limit.ADDRESS, address), new Key(Limit.ACCOUNT, account(name)));
   }
 
-  /** How long to wait before the next try; zero if it may be made now. */
-  Duration wait(String name, String address) {
-    Duration longest = Duration.ZERO;
-    for (Key key : keys(name, address)) {
-      Tries made = tries.getIfPresent(key);
-      if (made != null && made.wrong() >= key.limit().free) {
-        Duration left =
-            Duration.between(clock.instant(), made.last().plus(after(key.limit(), made.wrong())));
-        longest = left.compareTo(longest) > 0 ? left : longest;
+  /**
+   * A try that is being made, or one that has to wait; it is closed when it is over.
+   *
+   * <p>Whether it was right or wrong is said before; else it counts as not made.
+   */
+  final class Try implements AutoCloseable {
+    private final String both;
+    private final List<Key> keys;
+    private final Duration wait;
+
+    private Try(String both, List<Key> keys, Duration wait) {
+      this.both = both;
+      this.keys = keys;
+      this.wait = wait;
+    }
+
+    /** How long to wait before the next one; zero if it may be made now. */
+    Duration left() {
+      return wait;
+    }
+
+    void wrong() {
+      synchronized (Guesses.this) {
+        for (Key key : keys) {
+          Tries made = made(key);
+          tries.put(key, new Tries(made.wrong() + 1, made.pending(), clock.instant()));
+        }
       }
     }
-    return longest;
+
+    void right() {
+      synchronized (Guesses.this) {
+        Key atAddress = keys.getFirst();
+        tries.put(atAddress, new Tries(0, made(atAddress).pending(), clock.instant()));
+        known.put(both, true);
+      }
+    }
+
+    @Override
+    public void close() {
+      if (!wait.isZero()) {
+        return;
+      }
+      synchronized (Guesses.this) {
+        for (Key key : keys) {
+          Tries made = made(key);
+          tries.put(key, new Tries(made.wrong(), Math.max(0, made.pending() - 1), made.last()));
+        }
+      }
+    }
+  }
+
+  private Tries made(Key key) {
+    Tries made = tries.getIfPresent(key);
+    return made == null ? Tries.NONE : made;
+  }
+
+  /** Begins a try, or says how long it has to wait. */
+  synchronized Try begin(String name, String address) {
+    List<Key> keys = keys(name, address);
+    Duration longest = Duration.ZERO;
+    for (Key key : keys) {
+      Duration left = left(key, made(key));
+      longest = left.compareTo(longest) > 0 ? left : longest;
+    }
+    if (longest.isZero()) {
+      for (Key key : keys) {
+        Tries made = made(key);
+        tries.put(key, new Tries(made.wrong(), made.pending() + 1, made.last()));
+      }
+    }
+    return new Try(both(name, address), keys, longest);
+  }
+
+  private Duration left(Key key, Tries made) {
+    int free = key.limit().free;
+    if (made.wrong() < free) {
+      return made.wrong() + made.pending() < free ? Duration.ZERO : after(key.limit(), free);
+    }
+    Duration left =
+        Duration.between(clock.instant(), made.last().plus(after(key.limit(), made.wrong())));
+    if (left.isPositive()) {
+      return left;
+    }
+    return made.pending() == 0 ? Duration.ZERO : after(key.limit(), free);
   }
 
   /** Doubles with each wrong one past the free ones, from two seconds up to a minute. */
@@ -83,21 +162,5 @@ class Guesses {
     int doubled = Math.min(6, wrong - limit.free + 1);
     Duration wait = Duration.ofSeconds(1L << doubled);
     return wait.compareTo(LONGEST_WAIT) > 0 ? LONGEST_WAIT : wait;
-  }
-
-  void failed(String name, String address) {
-    for (Key key : keys(name, address)) {
-      tries
-          .asMap()
-          .merge(
-              key,
-              new Tries(1, clock.instant()),
-              (before, now) -> new Tries(before.wrong() + 1, now.last()));
-    }
-  }
-
-  void succeeded(String name, String address) {
-    tries.invalidate(new Key(Limit.ACCOUNT_AT_ADDRESS, both(name, address)));
-    known.put(both(name, address), true);
   }
 }

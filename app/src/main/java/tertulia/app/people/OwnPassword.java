@@ -1,6 +1,5 @@
 package tertulia.app.people;
 
-import java.time.Duration;
 import java.util.Optional;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -28,22 +27,23 @@ public class OwnPassword {
    */
   public Optional<String> fault(SignedIn person, String entered, String undone) {
     String where = "the session of " + person.id();
-    Duration wait = guesses.wait(person.getUsername(), where);
-    if (!wait.isZero()) {
+    try (Guesses.Try attempt = guesses.begin(person.getUsername(), where)) {
+      if (!attempt.left().isZero()) {
+        return Optional.of(
+            "There were too many wrong passwords, so "
+                + undone
+                + ". Wait "
+                + (attempt.left().toSeconds() + 1)
+                + " seconds, then enter the one you sign in with.");
+      }
+      if (people.isPasswordOf(person.id(), entered)) {
+        attempt.right();
+        return Optional.empty();
+      }
+      attempt.wrong();
+      LOG.warn("Account {} entered a wrong password in its session", person.id());
       return Optional.of(
-          "There were too many wrong passwords, so "
-              + undone
-              + ". Wait "
-              + (wait.toSeconds() + 1)
-              + " seconds, then enter the one you sign in with.");
+          "This is not your own password, so " + undone + ". Enter the one you sign in with.");
     }
-    if (people.isPasswordOf(person.id(), entered)) {
-      guesses.succeeded(person.getUsername(), where);
-      return Optional.empty();
-    }
-    guesses.failed(person.getUsername(), where);
-    LOG.warn("Account {} entered a wrong password in its session", person.id());
-    return Optional.of(
-        "This is not your own password, so " + undone + ". Enter the one you sign in with.");
   }
 }

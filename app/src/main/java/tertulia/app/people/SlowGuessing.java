@@ -5,7 +5,7 @@ import jakarta.servlet.ServletException;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
-import java.time.Duration;
+import java.util.Optional;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.context.event.EventListener;
@@ -14,12 +14,15 @@ import org.springframework.security.authentication.event.AuthenticationSuccessEv
 import org.springframework.security.core.Authentication;
 import org.springframework.security.web.authentication.WebAuthenticationDetails;
 import org.springframework.stereotype.Component;
+import org.springframework.web.context.request.RequestContextHolder;
+import org.springframework.web.context.request.ServletRequestAttributes;
 import org.springframework.web.filter.OncePerRequestFilter;
 
 /** Lets nobody try passwords as fast as a machine can, says so, and logs it. */
 @Component
 public class SlowGuessing extends OncePerRequestFilter {
   private static final Logger LOG = LoggerFactory.getLogger(SlowGuessing.class);
+  private static final String ATTEMPT = SlowGuessing.class.getName();
   private final Guesses guesses;
 
   SlowGuessing(Guesses guesses) {
@@ -31,14 +34,19 @@ public class SlowGuessing extends OncePerRequestFilter {
       HttpServletRequest request, HttpServletResponse response, FilterChain chain)
       throws ServletException, IOException {
     String name = request.getParameter("username");
-    Duration wait = guesses.wait(name == null ? "" : name, request.getRemoteAddr());
-    if (wait.isZero()) {
-      chain.doFilter(request, response);
-      return;
+    try (Guesses.Try attempt = guesses.begin(name == null ? "" : name, request.getRemoteAddr())) {
+      if (attempt.left().isZero()) {
+        request.setAttribute(ATTEMPT, attempt);
+        chain.doFilter(request, response);
+        return;
+      }
+      LOG.warn(
+          "A sign-in from {} was refused: too many wrong ones before", request.getRemoteAddr());
+      response.sendRedirect(
+          request.getContextPath()
+              + "/sign-in?wait="
+              + Math.max(1, attempt.left().toSeconds() + 1));
     }
-    LOG.warn("A sign-in from {} was refused: too many wrong ones before", request.getRemoteAddr());
-    response.sendRedirect(
-        request.getContextPath() + "/sign-in?wait=" + Math.max(1, wait.toSeconds() + 1));
   }
 
   @Override
@@ -46,10 +54,18 @@ public class SlowGuessing extends OncePerRequestFilter {
     return !request.getMethod().equals("POST") || !request.getServletPath().equals("/sign-in");
   }
 
+  /** The try of the request that is being answered; none outside of signing in. */
+  private static Optional<Guesses.Try> attempt() {
+    return RequestContextHolder.getRequestAttributes() instanceof ServletRequestAttributes request
+            && request.getRequest().getAttribute(ATTEMPT) instanceof Guesses.Try attempt
+        ? Optional.of(attempt)
+        : Optional.empty();
+  }
+
   @EventListener
   void failed(AbstractAuthenticationFailureEvent event) {
     if (event.getAuthentication().getDetails() instanceof WebAuthenticationDetails from) {
-      guesses.failed(event.getAuthentication().getName(), from.getRemoteAddress());
+      attempt().ifPresent(Guesses.Try::wrong);
       LOG.warn("A sign-in from {} failed", from.getRemoteAddress());
     }
   }
@@ -59,7 +75,7 @@ public class SlowGuessing extends OncePerRequestFilter {
     Authentication who = event.getAuthentication();
     if (who.getDetails() instanceof WebAuthenticationDetails from
         && who.getPrincipal() instanceof SignedIn person) {
-      guesses.succeeded(person.getUsername(), from.getRemoteAddress());
+      attempt().ifPresent(Guesses.Try::right);
       LOG.info("Account {} signed in from {}", person.id(), from.getRemoteAddress());
     }
   }

@@ -63,6 +63,7 @@ class ProofController {
       throws IOException {
     check(selections.load(id), about);
     String fault = "";
+    HttpStatus status = HttpStatus.UNPROCESSABLE_CONTENT;
     try {
       Picture drawn = Picture.of(picture == null ? new byte[0] : picture.getBytes());
       Again.until(() -> proofs.keep(id, person, about, drawn));
@@ -70,9 +71,12 @@ class ProofController {
       fault = String.valueOf(e.getMessage());
     } catch (Conflict e) {
       fault = e.message();
+    } catch (Picture.Busy e) {
+      fault = String.valueOf(e.getMessage());
+      status = HttpStatus.SERVICE_UNAVAILABLE;
     }
     if (!fault.isEmpty()) {
-      response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
+      response.setStatus(status.value());
     }
     return box(selections.load(id), about, person, fault, model);
   }

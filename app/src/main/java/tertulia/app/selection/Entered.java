@@ -1,8 +1,11 @@
 package tertulia.app.selection;
 
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Component;
 
 /** Reads what people entered at a table: as many queries for many people as for one. */
@@ -40,6 +43,46 @@ class Entered {
           && preferences.isEmpty()
           && pairs.isEmpty()
           && marks.isEmpty();
+    }
+
+    /** Everything that one person entered, in one order, to be compared with what it was once. */
+    List<Entry> of(long member) {
+      return Stream.of(
+              weights.getOrDefault(member, List.of()).stream()
+                  .map(row -> new Entry(row.criterion, "weight", "" + row.points)),
+              numbers.getOrDefault(member, List.of()).stream()
+                  .map(row -> new Entry(row.criterion, row.method, "" + row.number)),
+              preferences.getOrDefault(member, List.of()).stream()
+                  .map(row -> new Entry(row.one, "against " + row.other, "" + row.times)),
+              pairs.getOrDefault(member, List.of()).stream()
+                  .map(row ->
+                      new Entry(row.criterion, row.one + " against " + row.other, "" + row.better)),
+              marks.getOrDefault(member, List.of()).stream()
+                  .map(row ->
+                      new Entry(
+                          row.criterion,
+                          "mark " + row.contender,
+                          Objects.requireNonNullElse(row.points, "x"))))
+          .flatMap(entries -> entries)
+          .sorted()
+          .toList();
+    }
+  }
+
+  /**
+   * One thing that somebody entered.
+   *
+   * @param what weight, mark of whom, or what against what
+   */
+  record Entry(String criterion, String what, String said) implements Comparable<Entry> {
+    private static final Comparator<Entry> ORDER =
+        Comparator.comparing(Entry::criterion)
+            .thenComparing(Entry::what)
+            .thenComparing(Entry::said);
+
+    @Override
+    public int compareTo(Entry other) {
+      return ORDER.compare(this, other);
     }
   }
 

@@ -1,9 +1,10 @@
 package tertulia.app.selection;
 
-import com.drew.imaging.ImageMetadataReader;
-import com.drew.imaging.ImageProcessingException;
+import com.drew.imaging.jpeg.JpegMetadataReader;
+import com.drew.imaging.jpeg.JpegProcessingException;
 import com.drew.metadata.MetadataException;
 import com.drew.metadata.exif.ExifIFD0Directory;
+import com.drew.metadata.exif.ExifReader;
 import java.awt.Color;
 import java.awt.Graphics2D;
 import java.awt.RenderingHints;
@@ -13,10 +14,14 @@ import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.util.Iterator;
+import java.util.List;
 import java.util.Locale;
+import java.util.concurrent.Semaphore;
+import java.util.concurrent.TimeUnit;
 import javax.imageio.ImageIO;
 import javax.imageio.ImageReadParam;
 import javax.imageio.ImageReader;
+import javax.imageio.ImageTypeSpecifier;
 import javax.imageio.stream.ImageInputStream;
 
 /**
@@ -35,10 +40,33 @@ public record Picture(String type, byte[] bytes) {
   /** Most points that are read: more would not fit beside other work. */
   private static final long MOST_POINTS = 40_000_000;
 
+  /** Most bytes of points as the file has them, unpacked: a point may have eight. */
+  private static final long MOST_UNPACKED = 120_000_000;
+
+  private static final int BITS_OF_A_BYTE = 8;
+
+  /** Of a point of a picture whose file does not say, as in a JPEG. */
+  private static final int BITS_OF_A_POINT = 24;
+
+  /** So many are drawn at once; who comes then waits, but not for long. */
+  private static final Semaphore DRAWN_AT_ONCE = new Semaphore(2);
+
+  private static final int LONGEST_WAIT_SECONDS = 5;
+
+  /** Others are being drawn, and the next in line has waited long enough. */
+  public static final class Busy extends RuntimeException {
+    private static final long serialVersionUID = 1L;
+
+    Busy() {
+      super("Other pictures are being taken in just now. Send this one again in a moment.");
+    }
+  }
+
   /**
    * A picture from a file.
    *
    * @throws IllegalArgumentException if it is none, or larger than is taken
+   * @throws Busy if others are being drawn for too long
    */
   public static Picture of(byte[] file) {
     if (file.length == 0) {
@@ -52,33 +80,66 @@ public record Picture(String type, byte[] bytes) {
                   + " matters.",
               file.length / 1_048_576.0));
     }
+    boolean mine = false;
+    try {
+      mine = DRAWN_AT_ONCE.tryAcquire(LONGEST_WAIT_SECONDS, TimeUnit.SECONDS);
+      if (!mine) {
+        throw new Busy();
+      }
+      return read(file);
+    } catch (InterruptedException e) {
+      Thread.currentThread().interrupt();
+      throw new Busy();
+    } finally {
+      if (mine) {
+        DRAWN_AT_ONCE.release();
+      }
+    }
+  }
+
+  private static Picture read(byte[] file) {
+    ImageReader reader = null;
     try (ImageInputStream in = ImageIO.createImageInputStream(new ByteArrayInputStream(file))) {
       Iterator<ImageReader> readers = ImageIO.getImageReaders(in);
       if (!readers.hasNext()) {
         throw none();
       }
-      ImageReader reader = readers.next();
+      reader = readers.next();
       String type = reader.getFormatName().toLowerCase(Locale.ROOT);
       if (!type.equals("png") && !type.equals("jpeg")) {
         throw none();
       }
       reader.setInput(in, true, true);
-      if ((long) reader.getWidth(0) * reader.getHeight(0) > MOST_POINTS) {
-        throw new IllegalArgumentException(
-            "The picture has "
-                + reader.getWidth(0)
-                + " × "
-                + reader.getHeight(0)
-                + " points; at most 40 million are read. Make it smaller.");
-      }
+      refuseTooLarge(reader);
       ImageReadParam read = reader.getDefaultReadParam();
-      int step =
-          Math.max(1, Math.max(reader.getWidth(0), reader.getHeight(0)) / (2 * LONGEST_SIDE));
+      int longest = Math.max(reader.getWidth(0), reader.getHeight(0));
+      int step = Math.ceilDiv(longest, 2 * LONGEST_SIDE);
       // of a very large one only so many points are held as are needed
       read.setSourceSubsampling(step, step, 0, 0);
-      return drawn(reader.read(0, read), type, turn(file));
+      return drawn(reader.read(0, read), type, type.equals("jpeg") ? turn(file) : 1);
     } catch (IOException | IndexOutOfBoundsException | NegativeArraySizeException e) {
       throw none();
+    } finally {
+      if (reader != null) {
+        reader.dispose();
+      }
+    }
+  }
+
+  /** Refuses by its head what would take more memory than there is beside other work. */
+  private static void refuseTooLarge(ImageReader reader) throws IOException {
+    long points = (long) reader.getWidth(0) * reader.getHeight(0);
+    ImageTypeSpecifier raw = reader.getRawImageType(0);
+    int bits = raw == null ? BITS_OF_A_POINT : raw.getColorModel().getPixelSize();
+    if (points > MOST_POINTS || points * bits / BITS_OF_A_BYTE > MOST_UNPACKED) {
+      throw new IllegalArgumentException(
+          String.format(
+              Locale.ENGLISH,
+              "The picture has %d × %d points of %d bits and is too large: at most 40 million"
+                  + " points and 120 MB unpacked are read. Make it smaller.",
+              reader.getWidth(0),
+              reader.getHeight(0),
+              bits));
     }
   }
 
@@ -87,16 +148,19 @@ public record Picture(String type, byte[] bytes) {
         "This file is no PNG or JPEG picture, or it is damaged. Choose another.");
   }
 
-  /** How a camera held it, 1 to 8 as EXIF has it; 1 if it does not say. */
+  /**
+   * How a camera held a JPEG, 1 to 8 as EXIF has it; 1 if it does not say. Of what else a file can
+   * hold beside its points nothing is read: it may unpack to any size.
+   */
   private static int turn(byte[] file) {
     try {
       ExifIFD0Directory exif =
-          ImageMetadataReader.readMetadata(new ByteArrayInputStream(file))
+          JpegMetadataReader.readMetadata(new ByteArrayInputStream(file), List.of(new ExifReader()))
               .getFirstDirectoryOfType(ExifIFD0Directory.class);
       return exif != null && exif.containsTag(ExifIFD0Directory.TAG_ORIENTATION)
           ? exif.getInt(ExifIFD0Directory.TAG_ORIENTATION)
           : 1;
-    } catch (ImageProcessingException | MetadataException | IOException e) {
+    } catch (JpegProcessingException | MetadataException | IOException e) {
       return 1;
     }
   }

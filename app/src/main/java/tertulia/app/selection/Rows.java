@@ -39,6 +39,8 @@ final class Rows {
     Optional<MemberRow> findBySelectionIdAndAccountId(long selectionId, long accountId);
   }
 
+  interface FirstViews extends JpaRepository<FirstViewRow, Long> {}
+
   interface Weights extends JpaRepository<WeightRow, Long> {
     List<WeightRow> findByMemberIdIn(Collection<Long> memberIds);
 

@@ -5,9 +5,11 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tertulia.app.catalogue.Catalogue;
+import tertulia.app.exchange.Json;
 import tertulia.app.exchange.Limits;
 import tertulia.app.people.SignedIn;
 import tertulia.app.web.Conflict;
@@ -18,6 +20,7 @@ public class Seats {
   private final SelectionStore store;
   private final Rows.Members members;
   private final Entered entered;
+  private final Rows.FirstViews firstViews;
   private final Catalogue catalogue;
   private final Entrance entrance;
 
@@ -25,23 +28,75 @@ public class Seats {
       SelectionStore store,
       Rows.Members members,
       Entered entered,
+      Rows.FirstViews firstViews,
       Catalogue catalogue,
       Entrance entrance) {
     this.store = store;
     this.members = members;
     this.entered = entered;
+    this.firstViews = firstViews;
     this.catalogue = catalogue;
     this.entrance = entrance;
   }
 
-  /** Shows the others somebody's view, and somebody those of the others. */
+  /**
+   * Shows the others somebody's view, and somebody those of the others. What it is at this moment
+   * is kept.
+   *
+   * @throws Conflict if they have neither weighed nor marked anything: who shows nothing sees
+   *     nothing
+   */
   @Transactional
   public void handIn(long id, SignedIn person) {
     store.open(id);
     MemberRow row = member(id, person);
-    if (row.handedIn == null) {
-      row.handedIn = catalogue.today();
+    if (row.handedIn != null) {
+      return;
     }
+    long member = Objects.requireNonNull(row.id);
+    List<Entered.Entry> now = entered.by(List.of(member)).of(member);
+    if (now.isEmpty()) {
+      throw new Conflict(
+          "You have neither weighed nor marked anything yet, so there is nothing to hand in. Give"
+              + " your weights and marks first; where you cannot judge, say so.");
+    }
+    row.handedIn = catalogue.today();
+    FirstViewRow first = new FirstViewRow();
+    first.memberId = member;
+    first.entries = Json.write(now);
+    firstViews.save(first);
+  }
+
+  /**
+   * Under which criteria people entered something else after they had handed in their view.
+   *
+   * @return ids of criteria by member; nobody of whom it is not known what they handed in first
+   */
+  @Transactional(readOnly = true)
+  public Map<Long, Set<String>> changedSince(Table table) {
+    List<Long> ids =
+        table.seats().stream()
+            .filter(seat -> seat.handedIn() != null)
+            .map(Table.Seat::memberId)
+            .toList();
+    List<FirstViewRow> known = firstViews.findAllById(ids);
+    Entered.Judged judged = entered.by(known.stream().map(row -> row.memberId).toList());
+    return known.stream()
+        .collect(
+            Collectors.toMap(
+                row -> row.memberId,
+                row ->
+                    differing(
+                        Set.of(Json.stored(row.entries, Entered.Entry[].class)),
+                        Set.copyOf(judged.of(row.memberId)))));
+  }
+
+  private static Set<String> differing(Set<Entered.Entry> first, Set<Entered.Entry> now) {
+    return Stream.concat(
+            first.stream().filter(entry -> !now.contains(entry)),
+            now.stream().filter(entry -> !first.contains(entry)))
+        .map(Entered.Entry::criterion)
+        .collect(Collectors.toSet());
   }
 
   /** The seats whose views whoever is signed in may not see yet. */

@@ -3,7 +3,6 @@ package tertulia.app.selection;
 import java.util.List;
 import java.util.TreeSet;
 import org.springframework.stereotype.Component;
-import org.springframework.transaction.annotation.Transactional;
 import tertulia.app.catalogue.Wanted;
 import tertulia.app.exchange.Brief;
 import tertulia.app.exchange.SelectionFile;
@@ -20,8 +19,8 @@ class WantedTools implements Wanted {
     this.selections = selections;
   }
 
+  // no transaction of its own: what is not there would undo it, and be answered as a fault
   @Override
-  @Transactional(readOnly = true)
   public Asked by(long selection) {
     try {
       Table table = selections.load(selection);

@@ -24,6 +24,7 @@ import tertulia.app.exchange.Json;
 import tertulia.app.exchange.WeighingReader;
 import tertulia.app.people.SignedIn;
 import tertulia.app.selection.Proof;
+import tertulia.app.selection.Seats;
 import tertulia.app.selection.Selections;
 import tertulia.app.selection.Table;
 import tertulia.app.selection.Views;
@@ -51,9 +52,11 @@ class MarksController implements StepBody {
   private static final String NO_PLACE = "place for this mark any more";
   private final Steps steps;
   private final Selections selections;
+  private final Seats seats;
   private final Views views;
 
-  MarksController(Steps steps, Selections selections, Views views) {
+  MarksController(Steps steps, Selections selections, Seats seats, Views views) {
+    this.seats = seats;
     this.steps = steps;
     this.selections = selections;
     this.views = views;
@@ -327,7 +330,7 @@ class MarksController implements StepBody {
             .toList();
     model.addAttribute("lines", lines);
     model.addAttribute("left", left(session));
-    model.addAttribute("views", ViewsView.of(session));
+    model.addAttribute("views", ViewsView.of(session, seats.changedSince(session.table())));
     model.addAttribute(
         "trying",
         new TrialFindings(session.table().selection())

@@ -95,6 +95,7 @@ class PanelController {
             mail.send(
                 new Mail.Message(
                     Objects.requireNonNull(seat.accountId()),
+                    id,
                     seat.name(),
                     table.selection().title(),
                     ViewWords.of(ViewFindings.asked(table.selection(), asked, person.name())),

@@ -283,7 +283,9 @@ class WeighingController implements StepBody {
 
   @Override
   public void fill(Session session, Model model) {
-    model.addAttribute("weights", WeightsView.of(session));
+    model.addAttribute(
+        "weights",
+        WeightsView.of(session, ViewsView.of(session, seats.changedSince(session.table()))));
     List<Long> seated =
         session.table().seats().stream().flatMap(s -> Stream.ofNullable(s.accountId())).toList();
     model.addAttribute(

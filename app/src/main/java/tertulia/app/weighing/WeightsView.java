@@ -70,7 +70,7 @@ record WeightsView(
       String heading,
       String headingWeight) {}
 
-  static WeightsView of(Session session) {
+  static WeightsView of(Session session, ViewsView views) {
     Evaluation evaluation = session.evaluation();
     OwnWeights own = OwnWeights.of(session);
     List<Line> lines =
@@ -84,7 +84,7 @@ record WeightsView(
             ? "Coverage is left out, because no need is a should. Name some under Need to use it."
             : "",
         own,
-        ViewsView.of(session),
+        views,
         session.table().seats(),
         costGuess(session),
         warnings(evaluation));

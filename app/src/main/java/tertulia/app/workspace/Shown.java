@@ -39,6 +39,7 @@ public record Shown(String words, String href) {
       case Condition.If other -> step;
       case Condition.Weight other -> step;
       case Condition.Worth other -> step;
+      case Condition.Costs other -> step;
       case Condition.Without other -> step;
     };
   }

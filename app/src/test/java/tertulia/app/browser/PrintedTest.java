@@ -21,7 +21,7 @@ public class PrintedTest extends BrowserTest {
   public Object[][] pages() {
     return new Object[][] {
       {
-        "/selections/3/decision",
+        "/selections/2/decision",
         List.of(
             "Decided. Proposed by",
             "Because",
@@ -44,7 +44,7 @@ public class PrintedTest extends BrowserTest {
       {"/selections/1/weights", List.of("halvard desk", "ease")},
       {"/selections/1/marks", List.of("halvard desk", "ease")},
       {"/selections/1/firmness", List.of("halvard desk")},
-      {"/selections/1/changes", List.of("brought to the table", "ilse maren")},
+      {"/selections/1/changes", List.of("brought to the table", "the program")},
       {"/catalogue/slotmeer", List.of("slotmeer", "7.20")},
     };
   }

@@ -185,7 +185,8 @@ public class ThreeTasksTest extends BrowserTest {
     bring();
     step("Cost");
     // 90 are needed and 40 are paid for: 50 at 7.00
-    assertThat(page.locator(".headcost td").nth(0)).hasText("350.00");
+    assertThat(page.locator(".headcost td").nth(0))
+        .hasText("350.00paid for already: 40 seats until 31 Dec 2029");
     assertThat(page.locator("main"))
         .containsText(
             "Theodolite costs 350.00 EUR a month and 12,600.00 EUR over the 36 months. Nothing is"

@@ -103,6 +103,8 @@ public final class GeneratedSheets {
     }
     List<ToolSheet.TermPart> low = new ArrayList<>();
     List<ToolSheet.TermPart> high = new ArrayList<>();
+    // the same things are charged under every term, else what one does not say is not known
+    String level = one(LEVELS);
     for (TermCode code : codes) {
       ToolSheet.PerUnitPart unit =
           new ToolSheet.PerUnitPart(
@@ -112,7 +114,7 @@ public final class GeneratedSheets {
               random.nextInt(3),
               1 + random.nextInt(5),
               random.nextInt(4));
-      low.add(term(code, assumed ? List.of(unit) : charges(unit)));
+      low.add(term(code, assumed ? List.of(unit) : charges(unit, level)));
       high.add(
           term(
               code,
@@ -147,14 +149,14 @@ public final class GeneratedSheets {
   }
 
   /** Some of every kind, in the order of the lines of a page. */
-  private List<ToolSheet.ChargePart> charges(ToolSheet.PerUnitPart unit) {
+  private List<ToolSheet.ChargePart> charges(ToolSheet.PerUnitPart unit, String level) {
     List<ToolSheet.ChargePart> charges = new ArrayList<>();
     charges.add(unit);
     charges.add(new ToolSheet.FlatPart("Account", monthly()));
     charges.add(
         new ToolSheet.BandedPart(
             "Bands",
-            one(LEVELS),
+            level,
             one(List.of("whole", "sliced")),
             List.of(
                 new ToolSheet.BandPart(10, monthly(), "0"),

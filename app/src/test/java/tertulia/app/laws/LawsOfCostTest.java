@@ -203,7 +203,7 @@ public class LawsOfCostTest {
     return SteadyCost.cheapest(
         contender.offerings(),
         evaluation.costs().market(),
-        evaluation.costs().market().occasion(people, 0));
+        evaluation.costs().market().lasting(people, 0));
   }
 
   @Test

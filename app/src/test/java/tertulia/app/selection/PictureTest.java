@@ -4,13 +4,19 @@ import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
 
+import com.sun.management.ThreadMXBean;
 import java.awt.Color;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.lang.management.ManagementFactory;
+import java.nio.ByteBuffer;
 import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
+import java.util.List;
+import java.util.zip.CRC32;
+import java.util.zip.DeflaterOutputStream;
 import javax.imageio.ImageIO;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
@@ -177,13 +183,102 @@ public class PictureTest {
     byte[] claims = png.clone();
     claims[17] = 1;
     claims[21] = 1;
-    java.util.zip.CRC32 sum = new java.util.zip.CRC32();
+    CRC32 sum = new CRC32();
     sum.update(claims, 12, 17);
     for (int i = 0; i < 4; i++) {
       claims[29 + i] = (byte) (sum.getValue() >> (24 - 8 * i));
     }
     assertEquals(
         refusal(claims),
-        "The picture has 65566 × 65566 points; at most 40 million are read. Make it smaller.");
+        "The picture has 65566 × 65566 points of 24 bits and is too large: at most 40 million"
+            + " points and 120 MB unpacked are read. Make it smaller.");
+  }
+
+  /** One part of a PNG file, with its sum. */
+  private static void part(ByteArrayOutputStream out, String name, byte[] content) {
+    byte[] named = name.getBytes(StandardCharsets.US_ASCII);
+    CRC32 sum = new CRC32();
+    sum.update(named);
+    sum.update(content);
+    out.writeBytes(ByteBuffer.allocate(4).putInt(content.length).array());
+    out.writeBytes(named);
+    out.writeBytes(content);
+    out.writeBytes(ByteBuffer.allocate(4).putInt((int) sum.getValue()).array());
+  }
+
+  private static byte[] packed(long zeros) throws IOException {
+    ByteArrayOutputStream out = new ByteArrayOutputStream();
+    byte[] some = new byte[1 << 16];
+    try (DeflaterOutputStream deflater = new DeflaterOutputStream(out)) {
+      for (long left = zeros; left > 0; left -= some.length) {
+        deflater.write(some, 0, (int) Math.min(left, some.length));
+      }
+    }
+    return out.toByteArray();
+  }
+
+  /** A small picture with a text in it that unpacks to a gigabyte. */
+  private static byte[] withALongText(byte[] png) throws IOException {
+    ByteArrayOutputStream text = new ByteArrayOutputStream();
+    text.writeBytes(new byte[] {'C', 'o', 'm', 'm', 'e', 'n', 't', 0, 0});
+    text.writeBytes(packed(1L << 30));
+    ByteArrayOutputStream out = new ByteArrayOutputStream();
+    int head = 8 + 25;
+    out.write(png, 0, head);
+    part(out, "zTXt", text.toByteArray());
+    out.write(png, head, png.length - head);
+    return out.toByteArray();
+  }
+
+  private static byte[] withColoursCounted() throws IOException {
+    ByteArrayOutputStream out = new ByteArrayOutputStream();
+    ImageIO.write(new BufferedImage(30, 30, BufferedImage.TYPE_BYTE_INDEXED), "png", out);
+    return out.toByteArray();
+  }
+
+  /** More than this thread may have taken while a small picture is drawn. */
+  private static final long MUCH = 256L << 20;
+
+  @Test
+  public void aTextInAPictureIsNotUnpacked() throws IOException {
+    for (byte[] plain : List.of(image("png", 30, 30), withColoursCounted())) {
+      byte[] file = withALongText(plain);
+      assertTrue(file.length < Picture.MOST, file.length + " bytes");
+      ThreadMXBean threads = (ThreadMXBean) ManagementFactory.getThreadMXBean();
+      long before = threads.getCurrentThreadAllocatedBytes();
+      assertEquals(read(Picture.of(file)).getWidth(), 30);
+      long taken = threads.getCurrentThreadAllocatedBytes() - before;
+      assertTrue(taken < MUCH, "took " + taken + " bytes");
+    }
+  }
+
+  /** By its head alone: what follows is never looked at. */
+  private static byte[] headOnly(int width, int height, int bits, int kind) throws IOException {
+    ByteArrayOutputStream out = new ByteArrayOutputStream();
+    out.write(image("png", 1, 1), 0, 8);
+    part(
+        out,
+        "IHDR",
+        ByteBuffer.allocate(13)
+            .putInt(width)
+            .putInt(height)
+            .put((byte) bits)
+            .put((byte) kind)
+            .put(new byte[3])
+            .array());
+    part(out, "IDAT", packed(1000));
+    return out.toByteArray();
+  }
+
+  @Test
+  public void howDeepItsPointsAreCounts() throws IOException {
+    assertEquals(
+        refusal(headOnly(6300, 6300, 16, 6)),
+        "The picture has 6300 × 6300 points of 64 bits and is too large: at most 40 million points"
+            + " and 120 MB unpacked are read. Make it smaller.");
+    assertEquals(
+        refusal(headOnly(6300, 6300, 8, 2)),
+        "This file is no PNG or JPEG picture, or it is damaged. Choose another.",
+        "with 24 bits a point it would be read, and is cut off");
   }
 }

@@ -70,12 +70,30 @@ public sealed interface Advice {
    * @param when the fewest conditions that tell it from the others; of the leader what it relies on
    * @param saves what it would save over the whole period against the leader as it is read, if a
    *     must were given up; empty if it is no such condition, or it would not
+   * @param othersBySize whether at some number of people another leads for certain
    */
-  record Take(String tool, boolean leads, List<Condition> when, Optional<Money> saves)
+  record Take(
+      String tool, boolean leads, List<Condition> when, Optional<Money> saves, boolean othersBySize)
       implements Advice {
     public Take {
       when = List.copyOf(when);
     }
+  }
+
+  /**
+   * Who leads for certain at which numbers of people, each read by the cost a head: those that are
+   * planned, and from half the fewest of them to twice the most.
+   *
+   * @param ranges in the order of the people; a contender may have several
+   * @param gaps whether at some of these numbers nobody does
+   */
+  record BySize(List<Range> ranges, boolean gaps) implements Advice {
+    public BySize {
+      ranges = List.copyOf(ranges);
+    }
+
+    /** Whom one would take for so many people. */
+    public record Range(String tool, Condition.Between people) {}
   }
 
   /** Contenders that lead under nothing that was tried. */

@@ -8,6 +8,7 @@ import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.LongStream;
 import org.joda.money.Money;
 import tertulia.core.evaluation.Amount;
 import tertulia.core.evaluation.Evaluation;
@@ -177,13 +178,49 @@ public record AdviceFindings(Sensitivity sensitivity) {
     return place < 0 ? order.size() : place;
   }
 
+  /** Who leads at the numbers of people that are near to what is planned; empty if nobody does. */
+  public Optional<Advice.BySize> bySize() {
+    if (read().selection().active().size() < 2) {
+      return Optional.empty();
+    }
+    long fewest = Math.max(1, read().costs().overall().lowestPlanned());
+    long most = Math.max(fewest, read().costs().overall().highestPlanned());
+    long from = Math.ceilDiv(fewest, 2);
+    long to = 2 * most;
+    List<Advice.BySize.Range> near = new ArrayList<>();
+    takeIf()
+        .sizes()
+        .forEach((tool, ranges) ->
+            ranges.stream()
+                .filter(range -> isNear(range, fewest, most, from, to))
+                .forEach(range -> near.add(new Advice.BySize.Range(tool, range))));
+    near.sort(Comparator.comparing(range -> range.people().from()));
+    return near.isEmpty()
+        ? Optional.empty()
+        : Optional.of(new Advice.BySize(near, !covers(near, fewest, most)));
+  }
+
+  /** Whether a range meets what is planned, or lies where it might come to lie. */
+  private static boolean isNear(
+      Condition.Between range, long fewest, long most, long from, long to) {
+    boolean meets = range.from() <= most && range.to() >= fewest;
+    return meets || range.from() >= from && range.to() <= to;
+  }
+
+  private static boolean covers(List<Advice.BySize.Range> ranges, long fewest, long most) {
+    return LongStream.rangeClosed(fewest, most)
+        .allMatch(
+            n -> ranges.stream().anyMatch(r -> r.people().from() <= n && n <= r.people().to()));
+  }
+
   private Advice.Take take(String tool, boolean leads) {
     List<Condition> told = takeIf().told(tool);
     return new Advice.Take(
         tool,
         leads,
         told,
-        leads ? Optional.empty() : told.stream().findFirst().flatMap(c -> saves(tool, c)));
+        leads ? Optional.empty() : told.stream().findFirst().flatMap(c -> saves(tool, c)),
+        takeIf().othersBySize(tool));
   }
 
   /** Against what the leader costs as it is read, if both are known exactly. */
@@ -337,7 +374,10 @@ public record AdviceFindings(Sensitivity sensitivity) {
         choice,
         byTotals || certain,
         certain,
-        sensitivity.byHeadcount().flatMap(sizes -> sizes.around(choice)),
+        // at a number of people it is asked who leads for certain: that is another thing than ahead
+        certain
+            ? sensitivity.byHeadcount().flatMap(sizes -> sizes.around(choice))
+            : Optional.empty(),
         byTotals ? sensitivity.rooms().stream().filter(AdviceFindings::turns).toList() : List.of());
   }
 

@@ -11,6 +11,18 @@ public sealed interface ViewFinding extends Finding {
   /** The reader has shown the others their view. */
   record OwnViewShown(LocalDate on) implements ViewFinding {}
 
+  /**
+   * Somebody entered something after they had shown their view and may have seen those of others.
+   *
+   * @param criteria the names of those it was under, in the order of the selection
+   */
+  record ChangedSince(String name, LocalDate handedIn, List<String> criteria)
+      implements ViewFinding {
+    public ChangedSince {
+      criteria = List.copyOf(criteria);
+    }
+  }
+
   /** The reader sits alone at the table. */
   record AloneAtTheTable() implements ViewFinding {}
 

@@ -25,8 +25,18 @@ public record ViewFindings(List<Seat> seats, Optional<String> openedBy, boolean 
    * @param handedIn when its view was shown; empty: not by a person's own act
    * @param shown whether the others may see its view
    * @param withheld whether its view is kept from the reader
+   * @param changed names of the criteria under which something was entered after its view was shown
    */
-  public record Seat(String name, Optional<LocalDate> handedIn, boolean shown, boolean withheld) {}
+  public record Seat(
+      String name,
+      Optional<LocalDate> handedIn,
+      boolean shown,
+      boolean withheld,
+      List<String> changed) {
+    public Seat {
+      changed = List.copyOf(changed);
+    }
+  }
 
   /**
    * Whoever reads.
@@ -34,15 +44,18 @@ public record ViewFindings(List<Seat> seats, Optional<String> openedBy, boolean 
    * @param seat empty without one
    * @param weighs whether they may weigh and mark
    * @param organises whether they organise the table
+   * @param entered whether they have weighed or marked anything
    * @param marksLeft marks they have not given; 0 without a seat
    */
-  public record Reader(Optional<Seat> seat, boolean weighs, boolean organises, int marksLeft) {}
+  public record Reader(
+      Optional<Seat> seat, boolean weighs, boolean organises, boolean entered, int marksLeft) {}
 
   /** What is said to a reader; nothing if everybody may see everything and nobody wonders. */
   public List<ViewFinding> of(Reader reader) {
     List<ViewFinding> said = new ArrayList<>();
     openedBy.filter(by -> seats.size() > 1).map(ViewFinding.OpenedTable::new).ifPresent(said::add);
     if (!ownFirst) {
+      said.addAll(changed());
       return said;
     }
     own(reader).ifPresent(said::add);
@@ -54,7 +67,19 @@ public record ViewFindings(List<Seat> seats, Optional<String> openedBy, boolean 
     if (!withheld.isEmpty()) {
       said.add(new ViewFinding.ViewsLeftOut(withheld));
     }
+    said.addAll(changed());
     return said;
+  }
+
+  /** Of each whose view the reader sees: what they entered once they could see others'. */
+  private List<ViewFinding> changed() {
+    return seats.stream()
+        .filter(seat -> !seat.withheld() && !seat.changed().isEmpty())
+        .flatMap(seat ->
+            seat.handedIn().stream()
+                .<ViewFinding>map(
+                    day -> new ViewFinding.ChangedSince(seat.name(), day, seat.changed())))
+        .toList();
   }
 
   private Optional<ViewFinding> own(Reader reader) {
@@ -77,10 +102,11 @@ public record ViewFindings(List<Seat> seats, Optional<String> openedBy, boolean 
         .toList();
   }
 
-  /** Whether a reader may show their view now. */
+  /** Whether a reader may show their view now: there is something to show. */
   public boolean handsIn(Reader reader) {
     return ownFirst
         && reader.weighs()
+        && reader.entered()
         && reader.seat().filter(seat -> seat.handedIn().isEmpty()).isPresent();
   }
 

@@ -95,6 +95,18 @@ public sealed interface Condition {
     }
   }
 
+  /**
+   * It turns out to cost at most so much a month, in the mean of the months.
+   *
+   * @param most exact to the smallest amount of the reporting currency
+   */
+  record Costs(Criterion criterion, BigDecimal most) implements Condition {
+    @Override
+    public Dimension dimension() {
+      return Dimension.WORTH;
+    }
+  }
+
   /** Somebody's view is left out. */
   record Without(Member member) implements Condition {
     @Override

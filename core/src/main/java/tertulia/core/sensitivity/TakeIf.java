@@ -1,6 +1,9 @@
 package tertulia.core.sensitivity;
 
 import java.math.BigDecimal;
+import java.math.BigInteger;
+import java.math.MathContext;
+import java.math.RoundingMode;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
@@ -23,10 +26,19 @@ import tertulia.core.working.Working;
  * leads for certain.
  *
  * @param lead as it is read
- * @param all every condition found, by contender in the contenders' order
+ *     <p>Numbers of people stand apart: at each it is asked who leads by the cost a head, whatever
+ *     the plan holds, so that such a range neither says when to take the leader of the plan nor
+ *     turns round what another relies on.
+ * @param all every condition found, by contender in the contenders' order; numbers of people are
+ *     not among them
+ * @param sizes the numbers of people, as ranges in their order, at which each leads for certain
  * @param tried under what it was looked
  */
-public record TakeIf(Lead lead, Map<String, List<Condition>> all, Tried tried) {
+public record TakeIf(
+    Lead lead,
+    Map<String, List<Condition>> all,
+    Map<String, List<Condition.Between>> sizes,
+    Tried tried) {
   /** Conditions told of one contender. */
   public static final int MOST = 3;
 
@@ -36,6 +48,20 @@ public record TakeIf(Lead lead, Map<String, List<Condition>> all, Tried tried) {
     Map<String, List<Condition>> copy = new LinkedHashMap<>();
     all.forEach((tool, conditions) -> copy.put(tool, List.copyOf(conditions)));
     all = java.util.Collections.unmodifiableMap(copy);
+    Map<String, List<Condition.Between>> ranges = new LinkedHashMap<>();
+    sizes.forEach((tool, own) -> ranges.put(tool, List.copyOf(own)));
+    sizes = java.util.Collections.unmodifiableMap(ranges);
+  }
+
+  /** The ranges of people at which a contender leads for certain; none if it does nowhere. */
+  public List<Condition.Between> sizes(String tool) {
+    return sizes.getOrDefault(tool, List.of());
+  }
+
+  /** Whether at some number of people another than this one leads for certain. */
+  public boolean othersBySize(String tool) {
+    return sizes.entrySet().stream()
+        .anyMatch(own -> !own.getKey().equals(tool) && !own.getValue().isEmpty());
   }
 
   /** Looks for the conditions of all contenders that nobody set aside. */
@@ -84,6 +110,7 @@ public record TakeIf(Lead lead, Map<String, List<Condition>> all, Tried tried) {
               .or(() -> Optional.of(new Condition.Unless(other)));
       case Condition.If otherwise -> Optional.of(new Condition.Unless(other));
       case Condition.Worth worth -> Optional.of(new Condition.Unless(other));
+      case Condition.Costs costs -> Optional.of(new Condition.Unless(other));
       case Condition.Without without -> Optional.of(new Condition.Unless(other));
       case Condition.Unless unless -> Optional.empty();
     };
@@ -102,6 +129,7 @@ public record TakeIf(Lead lead, Map<String, List<Condition>> all, Tried tried) {
     return all.keySet().stream()
         .filter(tool -> lead.tool().filter(tool::equals).isEmpty())
         .filter(tool -> all.getOrDefault(tool, List.of()).isEmpty())
+        .filter(tool -> sizes(tool).isEmpty())
         .toList();
   }
 
@@ -125,7 +153,6 @@ public record TakeIf(Lead lead, Map<String, List<Condition>> all, Tried tried) {
     TakeIf found() {
       Lead lead = Lead.of(read);
       Optional<Sizes> people = Sizes.byHeadcount(read);
-      people.ifPresent(sizes -> sizes(sizes, lead));
       List<Measure> quantities = new ArrayList<>();
       for (Measure measure : Sizes.quantities(read.costs())) {
         Sizes.byQuantity(read, measure)
@@ -136,9 +163,14 @@ public record TakeIf(Lead lead, Map<String, List<Condition>> all, Tried tried) {
       }
       List<Otherwise> otherwise = Otherwise.all(read);
       for (Otherwise other : otherwise) {
-        Lead then = Lead.of(other.of(read));
+        Evaluation changed = other.of(read);
+        Lead then = Lead.of(changed);
         then.tool()
             .filter(tool -> !lead.tool().equals(Optional.of(tool)))
+            // the terms that may be taken are no condition for what has no price under any
+            .filter(tool ->
+                !(other instanceof Otherwise.Term)
+                    || changed.costs().overall().total(tool).isPresent())
             .ifPresent(tool -> add(tool, new Condition.If(other)));
       }
       int weights = weights(lead);
@@ -148,6 +180,7 @@ public record TakeIf(Lead lead, Map<String, List<Condition>> all, Tried tried) {
       return new TakeIf(
           lead,
           found,
+          people.map(this::ranges).orElse(Map.of()),
           new Tried(
               people.map(Sizes::sizes).orElse(0),
               quantities,
@@ -158,6 +191,27 @@ public record TakeIf(Lead lead, Map<String, List<Condition>> all, Tried tried) {
               count(otherwise, Otherwise.Confirmed.class),
               weights,
               views));
+    }
+
+    /** Every range of people at which somebody leads for certain, by contender. */
+    private Map<String, List<Condition.Between>> ranges(Sizes people) {
+      Map<String, List<Condition.Between>> ranges = new LinkedHashMap<>();
+      for (Sizes.Stretch stretch : people.stretches()) {
+        stretch
+            .leader()
+            .ifPresent(tool ->
+                ranges.computeIfAbsent(tool, t -> new ArrayList<>()).add(between(people, stretch)));
+      }
+      return ranges;
+    }
+
+    private static Condition.Between between(Sizes sizes, Sizes.Stretch stretch) {
+      return new Condition.Between(
+          sizes.axis(),
+          sizes.size(stretch.from()),
+          sizes.size(stretch.to()),
+          stretch.from() == 1,
+          stretch.to() == sizes.sizes());
     }
 
     private static int count(List<Otherwise> all, Class<? extends Otherwise> kind) {
@@ -180,15 +234,7 @@ public record TakeIf(Lead lead, Map<String, List<Condition>> all, Tried tried) {
             .max(
                 Comparator.comparing((Sizes.Stretch s) -> s.holds(sizes.now()))
                     .thenComparing(Sizes.Stretch::length))
-            .ifPresent(stretch ->
-                add(
-                    tool,
-                    new Condition.Between(
-                        sizes.axis(),
-                        sizes.size(stretch.from()),
-                        sizes.size(stretch.to()),
-                        stretch.from() == 1,
-                        stretch.to() == sizes.sizes())));
+            .ifPresent(stretch -> add(tool, between(sizes, stretch)));
       }
     }
 
@@ -282,7 +328,10 @@ public record TakeIf(Lead lead, Map<String, List<Condition>> all, Tried tried) {
           });
     }
 
-    private static Stream<Condition> worth(Totals totals, String tool, Criterion criterion) {
+    private Stream<Condition> worth(Totals totals, String tool, Criterion criterion) {
+      if (criterion.kind() instanceof Criterion.Cost scale) {
+        return costs(totals, tool, criterion, scale);
+      }
       Interval open = totals.value(tool, criterion).interval();
       return IntStream.rangeClosed(0, PERCENT)
           .mapToObj(hundredths -> BigDecimal.valueOf(hundredths, 2))
@@ -293,6 +342,58 @@ public record TakeIf(Lead lead, Map<String, List<Condition>> all, Tried tried) {
                   .isPresent())
           .limit(1)
           .map(value -> new Condition.Worth(criterion, value));
+    }
+
+    /**
+     * The most it may cost, exact to the smallest amount there is: a larger amount is never worth
+     * more, so it is found by halving. What has no price at all meets no condition of its cost.
+     */
+    private Stream<Condition> costs(
+        Totals totals, String tool, Criterion criterion, Criterion.Cost scale) {
+      Interval open = totals.value(tool, criterion).interval();
+      boolean priced = read.costs().overall().total(tool).isPresent();
+      boolean bounded = priced || read.costs().overall().leastTotal(tool).isPresent();
+      int decimals = read.selection().currency().getDecimalPlaces();
+      BigInteger least = minor(scale, open.high(), decimals, RoundingMode.CEILING);
+      BigInteger most = minor(scale, open.low(), decimals, RoundingMode.FLOOR);
+      if (!bounded
+          || least.compareTo(most) > 0
+          || !leadsAt(totals, tool, criterion, scale, new BigDecimal(least, decimals))) {
+        return Stream.empty();
+      }
+      while (least.compareTo(most) < 0) {
+        BigInteger middle = least.add(most).add(BigInteger.ONE).shiftRight(1);
+        if (leadsAt(totals, tool, criterion, scale, new BigDecimal(middle, decimals))) {
+          least = middle;
+        } else {
+          most = middle.subtract(BigInteger.ONE);
+        }
+      }
+      return Stream.of(new Condition.Costs(criterion, new BigDecimal(least, decimals)));
+    }
+
+    /** The amount that has a value on a scale, in minor units. */
+    private static BigInteger minor(
+        Criterion.Cost scale, BigDecimal value, int decimals, RoundingMode mode) {
+      return scale
+          .worst()
+          .add(value.multiply(scale.best().subtract(scale.worst())))
+          .movePointRight(decimals)
+          .setScale(0, mode)
+          .toBigIntegerExact();
+    }
+
+    private static boolean leadsAt(
+        Totals totals, String tool, Criterion criterion, Criterion.Cost scale, BigDecimal amount) {
+      BigDecimal value =
+          amount
+              .subtract(scale.worst())
+              .divide(scale.best().subtract(scale.worst()), MathContext.DECIMAL128)
+              .max(BigDecimal.ZERO)
+              .min(BigDecimal.ONE);
+      return Lead.of(known(totals, tool, criterion, Interval.exactly(value)))
+          .filter(tool::equals)
+          .isPresent();
     }
 
     private int views(Lead lead) {

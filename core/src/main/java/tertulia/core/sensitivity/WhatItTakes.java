@@ -4,10 +4,13 @@ import static java.util.Objects.requireNonNull;
 
 import java.math.BigDecimal;
 import java.math.RoundingMode;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.IntStream;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Evaluation;
+import tertulia.core.firmness.Reweighed;
 import tertulia.core.fit.Need;
 import tertulia.core.scoring.Criterion;
 import tertulia.core.scoring.Interval;
@@ -31,6 +34,7 @@ public record WhatItTakes(
     Optional<Condition.Weight> weight,
     List<Need> needs) {
   private static final int TENTHS = 1000;
+  private static final int PERCENT = 100;
 
   public WhatItTakes {
     requireNonNull(tool);
@@ -60,7 +64,7 @@ public record WhatItTakes(
                 tool,
                 discount(read, totals, tool),
                 mark(totals, tool),
-                weight(conditions, totals, tool),
+                weight(totals, tool),
                 needs(conditions, tool)));
   }
 
@@ -199,15 +203,48 @@ public record WhatItTakes(
     return Optional.empty();
   }
 
-  private static Optional<Condition.Weight> weight(TakeIf conditions, Totals totals, String tool) {
-    return conditions.all().getOrDefault(tool, List.of()).stream()
-        .filter(Condition.Weight.class::isInstance)
-        .map(Condition.Weight.class::cast)
-        .min(
-            java.util.Comparator.comparing(w -> {
-              int now = totals.weight(w.criterion()).movePointRight(2).intValue();
-              return Math.min(Math.abs(w.from() - now), Math.abs(w.to() - now));
-            }));
+  /** By the middle of the totals, as all that is asked here. */
+  private static Optional<Condition.Weight> weight(Totals totals, String tool) {
+    return totals.criteria().size() < 2
+        ? Optional.empty()
+        : totals.criteria().stream()
+            .flatMap(criterion -> nearest(totals, tool, criterion).stream())
+            .min(
+                Comparator.comparing(w -> {
+                  int now = totals.weight(w.criterion()).movePointRight(2).intValue();
+                  return Math.min(Math.abs(w.from() - now), Math.abs(w.to() - now));
+                }));
+  }
+
+  /** The range of one weight in whole percent, nearest to the table's, in which it is ahead. */
+  private static Optional<Condition.Weight> nearest(
+      Totals totals, String tool, Criterion criterion) {
+    Reweighed reweighed = new Reweighed(totals);
+    int now = totals.weight(criterion).movePointRight(2).intValue();
+    boolean[] ahead = new boolean[PERCENT + 1];
+    for (int p = 0; p <= PERCENT; p++) {
+      BigDecimal weight = BigDecimal.valueOf(p, 2);
+      ahead[p] =
+          totals.values().keySet().stream()
+              .filter(other -> !other.equals(tool))
+              .allMatch(other ->
+                  reweighed.lead(tool, other, criterion, weight).compareTo(Totals.LEVEL) >= 0);
+    }
+    return IntStream.rangeClosed(0, PERCENT)
+        .filter(p -> ahead[p])
+        .boxed()
+        .min(Comparator.comparing(p -> Math.abs(p - now)))
+        .map(p -> {
+          int from = p;
+          int to = p;
+          while (from > 0 && ahead[from - 1]) {
+            from--;
+          }
+          while (to < PERCENT && ahead[to + 1]) {
+            to++;
+          }
+          return new Condition.Weight(criterion, from, to);
+        });
   }
 
   private static List<Need> needs(TakeIf conditions, String tool) {

@@ -33,6 +33,7 @@ import tertulia.core.sensitivity.Lead;
 import tertulia.core.sensitivity.Otherwise;
 import tertulia.core.sensitivity.Sensitivity;
 import tertulia.core.sensitivity.Sizes;
+import tertulia.core.sensitivity.TakeIf;
 import tertulia.core.sensitivity.TakeIfTest;
 
 /** What is advised, recounted from plain evaluations of generated tables. */
@@ -138,7 +139,17 @@ public class AdviceTest {
   /** Every single change there is, and every view left out where others have weights. */
   private static List<Evaluation> others(Evaluation read) {
     List<Evaluation> others = new ArrayList<>();
-    Otherwise.all(read).forEach(otherwise -> others.add(otherwise.of(read)));
+    Otherwise.all(read)
+        .forEach(otherwise -> {
+          Evaluation other = otherwise.of(read);
+          // other terms are no reason to take what has no price under them
+          boolean unpriced =
+              otherwise instanceof Otherwise.Term
+                  && lead(other)
+                      .filter(t -> other.costs().overall().total(t).isEmpty())
+                      .isPresent();
+          others.add(unpriced ? read : other);
+        });
     if (Lead.of(read).basis() == Lead.Basis.TOTALS) {
       for (Member member : read.selection().panel().members()) {
         Evaluation without = without(read, member);
@@ -165,6 +176,12 @@ public class AdviceTest {
       leader.ifPresent(tool -> assertEquals(takes.getFirst().tool(), tool));
       List<String> named = new ArrayList<>(takes.stream().map(Advice.Take::tool).toList());
       findings.never().ifPresent(never -> named.addAll(never.tools()));
+      // who leads at some number of people, and under nothing else, is told of there
+      TakeIf takeIf = TakeIf.of(read);
+      takeIf.all().keySet().stream()
+          .filter(tool -> !leader.equals(Optional.of(tool)))
+          .filter(tool -> takeIf.told(tool).isEmpty() && !takeIf.sizes(tool).isEmpty())
+          .forEach(named::add);
       assertEquals(
           named.stream().sorted().toList(),
           read.selection().active().stream().map(Contender::id).sorted().toList(),

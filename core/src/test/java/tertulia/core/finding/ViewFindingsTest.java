@@ -18,11 +18,15 @@ public class ViewFindingsTest {
   private static final LocalDate DAY = LocalDate.of(2026, 11, 24);
 
   private static Seat seat(String name, boolean shown, boolean withheld) {
-    return new Seat(name, shown ? Optional.of(DAY) : Optional.empty(), shown, withheld);
+    return seat(name, shown, withheld, List.of());
+  }
+
+  private static Seat seat(String name, boolean shown, boolean withheld, List<String> changed) {
+    return new Seat(name, shown ? Optional.of(DAY) : Optional.empty(), shown, withheld, changed);
   }
 
   private static Reader sitting(Seat seat, boolean organises, int left) {
-    return new Reader(Optional.of(seat), true, organises, left);
+    return new Reader(Optional.of(seat), true, organises, true, left);
   }
 
   @Test
@@ -58,7 +62,12 @@ public class ViewFindingsTest {
       List<Seat> seats = new ArrayList<>();
       int size = 2 + random.nextInt(5);
       for (int i = 0; i < size; i++) {
-        seats.add(seat("P" + random.nextInt(4), random.nextBoolean(), random.nextBoolean()));
+        seats.add(
+            seat(
+                "P" + random.nextInt(4),
+                random.nextBoolean(),
+                random.nextBoolean(),
+                random.nextBoolean() ? List.of("Search") : List.of()));
       }
       boolean sits = random.nextBoolean();
       Seat own = seats.get(random.nextInt(size));
@@ -68,6 +77,7 @@ public class ViewFindingsTest {
               sits ? Optional.of(own) : Optional.empty(),
               random.nextBoolean(),
               random.nextBoolean(),
+              random.nextInt(4) > 0,
               left);
       ViewFindings findings = new ViewFindings(seats, Optional.empty(), true);
       List<ViewFinding> said = findings.of(reader);
@@ -88,7 +98,17 @@ public class ViewFindingsTest {
       }
       assertEquals(said.contains(new ViewFinding.ViewsMissing(missing)), !missing.isEmpty());
       assertEquals(said.contains(new ViewFinding.ViewsLeftOut(withheld)), !withheld.isEmpty());
-      assertEquals(findings.handsIn(reader), sits && !shown && reader.weighs());
+      for (Seat seat : seats) {
+        assertEquals(
+            said.contains(new ViewFinding.ChangedSince(seat.name(), DAY, List.of("Search"))),
+            seats.stream()
+                .anyMatch(other ->
+                    other.name().equals(seat.name())
+                        && other.shown()
+                        && !other.withheld()
+                        && !other.changed().isEmpty()));
+      }
+      assertEquals(findings.handsIn(reader), sits && !shown && reader.weighs() && reader.entered());
       assertEquals(
           findings.opens(reader), reader.organises() && (!missing.isEmpty() || sits && !shown));
       handing += findings.handsIn(reader) ? 1 : 0;

@@ -114,6 +114,12 @@ public class TakeIfTest {
           check(read, takeIf.lead(), own.getKey(), condition, "seed " + seed);
         }
       }
+      for (Map.Entry<String, List<Condition.Between>> own : takeIf.sizes().entrySet()) {
+        for (Condition range : own.getValue()) {
+          seen.merge(range.dimension(), 1, Integer::sum);
+          check(read, takeIf.lead(), own.getKey(), range, "seed " + seed);
+        }
+      }
     }
     for (Dimension dimension : Dimension.values()) {
       assertTrue(seen.getOrDefault(dimension, 0) > 2, dimension + " was seen too seldom: " + seen);
@@ -160,6 +166,17 @@ public class TakeIfTest {
         if (less.compareTo(open.low()) >= 0) {
           assertNotEquals(valued(read, tool, worth.criterion(), less), Optional.of(tool), what);
         }
+      }
+      case Condition.Costs costs -> {
+        assertEquals(costing(read, tool, costs, costs.most()), Optional.of(tool), what);
+        BigDecimal more = costs.most().add(new BigDecimal("0.01"));
+        if (more.compareTo(most(read, tool, costs.criterion())) <= 0) {
+          assertNotEquals(costing(read, tool, costs, more), Optional.of(tool), what);
+        }
+        assertTrue(
+            read.costs().overall().leastTotal(tool).isPresent()
+                || read.costs().overall().total(tool).isPresent(),
+            "it has a price at all: " + what);
       }
       case Condition.Without without -> {
         assertNotEquals(lead.tool(), Optional.of(tool), what);
@@ -299,6 +316,19 @@ public class TakeIfTest {
     return first.worstRank() == 1 ? Optional.of(first.contender()) : Optional.empty();
   }
 
+  /** The most a month that the value of a cost still leaves open. */
+  private static BigDecimal most(Evaluation read, String tool, Criterion criterion) {
+    Criterion.Cost scale = (Criterion.Cost) criterion.kind();
+    BigDecimal low = read.scores().totals().orElseThrow().value(tool, criterion).interval().low();
+    return scale.worst().add(low.multiply(scale.best().subtract(scale.worst())));
+  }
+
+  private static Optional<String> costing(
+      Evaluation read, String tool, Condition.Costs costs, BigDecimal amount) {
+    Criterion.Cost scale = (Criterion.Cost) costs.criterion().kind();
+    return valued(read, tool, costs.criterion(), scale.valueOf(amount));
+  }
+
   /** Who leads if one mark were so much. */
   private static Optional<String> valued(
       Evaluation read, String tool, Criterion criterion, BigDecimal value) {
@@ -333,7 +363,9 @@ public class TakeIfTest {
         boolean leads = takeIf.lead().tool().equals(Optional.of(tool));
         assertTrue(told.size() <= (leads ? TakeIf.MOST : 1), "seed " + seed);
         assertEquals(
-            takeIf.never().contains(tool), !leads && told.isEmpty(), "seed " + seed + " " + tool);
+            takeIf.never().contains(tool),
+            !leads && told.isEmpty() && takeIf.sizes(tool).isEmpty(),
+            "seed " + seed + " " + tool);
         if (leads) {
           relying += told.isEmpty() ? 0 : 1;
         } else {
@@ -352,6 +384,29 @@ public class TakeIfTest {
       assertEquals(takeIf.tried().quantities(), List.of(Measure.AUTOMATION_RUNS));
     }
     assertTrue(never > 10 && relying > 10, never + " never, " + relying + " relying");
+  }
+
+  /** At each number of people alone: a range holds it just where its contender leads there. */
+  @Test
+  public void everyNumberOfPeopleIsInTheRangeOfWhoLeadsThere() {
+    int led = 0;
+    for (int seed = 1; seed < SELECTIONS; seed += 6) {
+      Evaluation read = evaluation(seed);
+      TakeIf takeIf = TakeIf.of(read);
+      for (int n = 1; n <= Math.min(40, takeIf.tried().people()); n++) {
+        int size = n;
+        List<String> said =
+            takeIf.sizes().entrySet().stream()
+                .filter(own ->
+                    own.getValue().stream().anyMatch(r -> r.from() <= size && size <= r.to()))
+                .map(Map.Entry::getKey)
+                .toList();
+        Optional<String> leads = leader(read, new Sizes.Axis.Headcount(), n);
+        assertEquals(said, leads.stream().toList(), "seed " + seed + ", " + n + " people");
+        led += said.size();
+      }
+    }
+    assertTrue(led > 100, led + " sizes have a leader");
   }
 
   /** What shares ways with the evaluation it came from is what it would be by itself. */
