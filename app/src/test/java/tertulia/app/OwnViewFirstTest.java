@@ -254,7 +254,20 @@ public class OwnViewFirstTest extends ServedTest {
     assertTrue(refused.contains("We all tried it again."), "what was typed is still there");
   }
 
+  /** Who shows nothing would see everything. */
   @Test(dependsOnMethods = "nothingIsProposedOnFiguresThatLeaveSomebodyOut")
+  public void whoHasEnteredNothingHandsNothingIn() throws Exception {
+    people.add(
+        new UserAccounts.NewAccount("newcomer", "Nele Quist", "seven quiet herons", Role.MEMBER),
+        new Faults());
+    MockHttpServletResponse refused = post("newcomer", "hand-in");
+    assertEquals(refused.getStatus(), 409);
+    assertTrue(said(refused).contains("nothing to hand in"));
+    assertFalse(text("newcomer", "/marks").contains("Hand in my view"), "nor is it offered");
+    assertEquals(pagesThatSay("newcomer", ILSES, ODILES, JORENS), List.of(0, 0, 0));
+  }
+
+  @Test(dependsOnMethods = "whoHasEnteredNothingHandsNothingIn")
   public void afterHandingInEverybodyReadsTheSame() throws Exception {
     assertEquals(post("pia", "hand-in").getStatus(), 403);
     assertEquals(post("joren", "open-table").getStatus(), 403, "only organisers open it");
@@ -268,6 +281,11 @@ public class OwnViewFirstTest extends ServedTest {
     assertTrue(text("ilse", "/changes").contains("Joren Talvik: 77"), "and what came before");
     post("joren", "marks", "criterion", "ease", "contender", "slotmeer", "mark", "4");
     assertTrue(text("ilse", "/changes").contains("3 → 4"), "a change afterwards is logged");
+    String changed = "Joren Talvik handed in on 24 Nov 2026 and has changed since: ";
+    assertTrue(text("odile", "/marks").contains(changed), "and said where his marks are read");
+    post("joren", "marks", "criterion", "ease", "contender", "slotmeer", "mark", "3");
+    assertFalse(text("odile", "/marks").contains(changed), "as it was handed in first");
+    post("joren", "marks", "criterion", "ease", "contender", "slotmeer", "mark", "4");
   }
 
   @Test(dependsOnMethods = "afterHandingInEverybodyReadsTheSame")

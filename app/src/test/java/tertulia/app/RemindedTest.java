@@ -10,6 +10,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.Locale;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.context.annotation.Import;
+import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.test.context.TestPropertySource;
 import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
@@ -28,6 +29,7 @@ public class RemindedTest extends ServedTest {
   @Autowired private UserAccounts people;
   @Autowired private Selections selections;
   @Autowired private MovableClock clock;
+  @Autowired private JdbcTemplate store;
 
   private String answer(String who, MockHttpServletRequestBuilder request) throws Exception {
     return mvc.perform(request.with(csrf()).with(user(people.loadUserByUsername(who))))
@@ -79,6 +81,18 @@ public class RemindedTest extends ServedTest {
     clock.moveTo("2026-11-25");
     assertEquals(remind("ilse", seat("Joren Talvik")), 302);
     assertEquals(messages("joren"), 2, "another day another reminder");
+  }
+
+  @Test(dependsOnMethods = "oncePerDayAndOnlyWhoseViewIsMissing")
+  public void whoIsShutOutReadsNoMessageAboutIt() throws Exception {
+    store.update("update selection set open_to_all = false where id = 1");
+    try {
+      assertEquals(messages("joren"), 0, "the selection is not there for him");
+      assertEquals(messages("ilse"), 2);
+    } finally {
+      store.update("update selection set open_to_all = true where id = 1");
+    }
+    assertEquals(messages("joren"), 2);
   }
 
   @Test
