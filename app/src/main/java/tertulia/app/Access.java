@@ -217,8 +217,7 @@ class Access {
                     "/css/**",
                     "/js/**",
                     "/fonts/**",
-                    "/favicon.svg",
-                    "/error")
+                    "/favicon.svg")
                 .permitAll()
                 .requestMatchers(HttpMethod.POST, weigh)
                 .hasAnyRole("ORGANISER", "MEMBER")

@@ -49,9 +49,11 @@ public final class CurrentAccount extends OncePerRequestFilter {
 
   /** While it is said that the store does not answer, it is not asked again. */
   private Optional<SignedIn> now(SignedIn person, HttpServletRequest request) {
-    return request.getAttribute(RequestDispatcher.ERROR_EXCEPTION) == null
-        ? people.now(person.id())
-        : Optional.of(person);
+    boolean failed =
+        request.getAttribute(RequestDispatcher.ERROR_EXCEPTION) != null
+            || Integer.valueOf(HttpServletResponse.SC_SERVICE_UNAVAILABLE)
+                .equals(request.getAttribute(RequestDispatcher.ERROR_STATUS_CODE));
+    return !failed ? people.now(person.id()) : Optional.of(person);
   }
 
   private static boolean isOver(@org.jspecify.annotations.Nullable HttpSession session) {

@@ -1,6 +1,7 @@
 package tertulia.app.store;
 
 import org.springframework.boot.SpringBootExceptionReporter;
+import org.springframework.boot.web.server.PortInUseException;
 import org.springframework.context.ConfigurableApplicationContext;
 
 /** Says in one sentence why the server does not start, instead of a hundred lines of log. */
@@ -12,6 +13,14 @@ final class UnusableReporter implements SpringBootExceptionReporter {
     for (Throwable cause = failure; cause != null; cause = cause.getCause()) {
       if (cause instanceof Unusable unusable) {
         System.err.println(unusable.sentence());
+        return true;
+      }
+      if (cause instanceof PortInUseException taken) {
+        System.err.println(
+            "Port "
+                + taken.getPort()
+                + " is in use: something else listens there, perhaps another Tertulia. Stop that, or"
+                + " start this one with --server.port=8081.");
         return true;
       }
     }

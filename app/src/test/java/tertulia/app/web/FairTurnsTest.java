@@ -1,0 +1,139 @@
+package tertulia.app.web;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertThrows;
+import static org.testng.Assert.assertTrue;
+
+import java.io.IOException;
+import java.net.Socket;
+import java.nio.charset.StandardCharsets;
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.concurrent.Semaphore;
+import java.util.concurrent.TimeUnit;
+import java.util.concurrent.atomic.AtomicLong;
+import org.apache.coyote.InputBuffer;
+import org.apache.tomcat.util.net.ApplicationBufferHandler;
+import org.springframework.boot.test.web.server.LocalServerPort;
+import org.springframework.dao.InvalidDataAccessResourceUsageException;
+import org.springframework.mock.web.MockHttpServletRequest;
+import org.springframework.mock.web.MockHttpServletResponse;
+import org.springframework.transaction.CannotCreateTransactionException;
+import org.testng.annotations.Test;
+import tertulia.app.Browser;
+import tertulia.app.ServedTest;
+
+/** Nobody is kept out by others who send slowly, or all at once. */
+public class FairTurnsTest extends ServedTest {
+  private static final int SLOW_ONES = 30;
+  @LocalServerPort private int port;
+
+  private Browser signedIn() throws Exception {
+    Browser browser = new Browser(port);
+    browser.signIn("ilse", "brackwater");
+    return browser;
+  }
+
+  @Test
+  public void thirtyStrangersThatSendSlowlyLeaveRoomForWhoIsSignedIn() throws Exception {
+    Browser ilse = signedIn();
+    String head =
+        "POST /sign-in HTTP/1.1\r\nHost: localhost:"
+            + port
+            + "\r\nContent-Type: application/x-www-form-urlencoded\r\nContent-Length: 90000"
+            + "\r\n\r\nu";
+    Semaphore refused = new Semaphore(0);
+    List<Socket> sockets = new ArrayList<>();
+    try {
+      for (int i = 0; i < SLOW_ONES; i++) {
+        Socket socket = new Socket("localhost", port);
+        sockets.add(socket);
+        socket.getOutputStream().write(head.getBytes(StandardCharsets.US_ASCII));
+        Thread.ofVirtual()
+            .start(() -> {
+              try {
+                byte[] line = socket.getInputStream().readNBytes(12);
+                if (new String(line, StandardCharsets.US_ASCII).equals("HTTP/1.1 503")) {
+                  refused.release();
+                }
+              } catch (IOException e) {
+                // closed at the end of this test
+              }
+            });
+      }
+      assertTrue(
+          refused.tryAcquire(SLOW_ONES - Strangers.BODIES_AT_ONCE, 60, TimeUnit.SECONDS),
+          refused.availablePermits() + " were refused");
+      assertEquals(ilse.get("/selections").statusCode(), 200);
+    } finally {
+      for (Socket socket : sockets) {
+        socket.close();
+      }
+    }
+    assertEquals(
+        new Browser(port).get("/sign-in").statusCode(),
+        200,
+        "and strangers again as soon as those are gone");
+  }
+
+  /** Gives a byte at each read. */
+  private static final InputBuffer DRIPPING =
+      new InputBuffer() {
+        @Override
+        public int doRead(ApplicationBufferHandler handler) {
+          return 1;
+        }
+
+        @Override
+        public int available() {
+          return 1;
+        }
+      };
+
+  @Test
+  public void aBodyHasATimeAndALeastSpeed() throws IOException {
+    AtomicLong now = new AtomicLong();
+    TimedBody body = new TimedBody(DRIPPING, Duration.ofSeconds(10), 2, now::get);
+    for (int second = 1; second <= 10; second++) {
+      now.addAndGet(1_000_000_000L);
+      assertEquals(body.doRead(null), 1, "within the grace as slowly as it likes");
+    }
+    // ten bytes are due five seconds later at two a second, and come
+    for (int second = 11; second <= 20; second++) {
+      now.addAndGet(1_000_000_000L);
+      assertEquals(body.doRead(null), 1, "in second " + second);
+    }
+    now.addAndGet(1_000_000_000L);
+    assertThrows(TimedBody.TooSlow.class, () -> body.doRead(null));
+    assertTrue(body.isTooSlow());
+  }
+
+  @Test
+  public void whatIsWaitedForInVainOutsideOfAPageIsTheServersBusiness() throws Exception {
+    PageDeadline deadline = new PageDeadline(Duration.ofDays(1));
+    MockHttpServletResponse busy = new MockHttpServletResponse();
+    deadline.doFilter(
+        new MockHttpServletRequest("GET", "/selections"),
+        busy,
+        (request, response) -> {
+          throw new CannotCreateTransactionException("no connection");
+        });
+    assertEquals(busy.getStatus(), 503);
+    assertThrows(
+        InvalidDataAccessResourceUsageException.class,
+        () ->
+            deadline.doFilter(
+                new MockHttpServletRequest("GET", "/selections"),
+                new MockHttpServletResponse(),
+                (request, response) -> {
+                  throw new InvalidDataAccessResourceUsageException("a fault of ours");
+                }));
+  }
+
+  @Test
+  public void thePageOfFaultsIsNoAddress() throws Exception {
+    assertEquals(
+        signedIn().get("/error").statusCode(), 403, "as any address that is not one of ours");
+  }
+}
