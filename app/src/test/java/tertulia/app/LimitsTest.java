@@ -239,4 +239,39 @@ public class LimitsTest extends ServedTest {
             && refused.faults().getFirst().message().contains(part),
         read.toString());
   }
+
+  /** Before anybody is counted every page answers, with what each costs for one. */
+  @Test
+  public void nobodyIsANumberOfPeopleToo() throws Exception {
+    String made =
+        post(
+                "ilse",
+                "/selections/new",
+                Map.of("title", "Nobody yet", "currency", "EUR", "people", "0", "growth", "0"))
+            .getRedirectedUrl();
+    String selection = made.substring(0, made.lastIndexOf('/'));
+    for (String slug : List.of("halvard-desk", "slotmeer")) {
+      post("ilse", selection + "/contenders", Map.of("slug", slug));
+    }
+    for (String page :
+        List.of(
+            "overview",
+            "need",
+            "contenders",
+            "fit",
+            "cost",
+            "weights",
+            "marks",
+            "firmness",
+            "decision",
+            "decision.md",
+            "plans",
+            "versus?one=slotmeer&other=halvard-desk",
+            "cost.xlsx",
+            "file")) {
+      MockHttpServletResponse answer =
+          send("ilse", MockMvcRequestBuilders.get(selection + "/" + page));
+      assertEquals(answer.getStatus(), 200, page);
+    }
+  }
 }

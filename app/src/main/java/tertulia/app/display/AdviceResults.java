@@ -14,6 +14,7 @@ import tertulia.app.exchange.Faults;
 import tertulia.app.exchange.Results;
 import tertulia.app.exchange.SelectionFile;
 import tertulia.app.exchange.SelectionReader;
+import tertulia.core.deadline.OnceEach;
 import tertulia.core.evaluation.Evaluation;
 import tertulia.core.evaluation.Selection;
 import tertulia.core.evaluation.WhatIf;
@@ -30,6 +31,10 @@ import tertulia.core.working.Provenance;
 public final class AdviceResults {
   private static final int DECIMALS = 6;
 
+  /** So that whoever asks again, after it took too long at first, goes on from there. */
+  private static final OnceEach<Selection, Sensitivity> KEPT =
+      new OnceEach<>("the results as a whole", 8);
+
   private AdviceResults() {}
 
   /**
@@ -39,9 +44,11 @@ public final class AdviceResults {
    * @param file what the selection was read from
    */
   public static Results with(Selection selection, SelectionFile file) {
-    Evaluation evaluation = Evaluation.of(selection, WhatIf.START);
+    Sensitivity sensitivity =
+        KEPT.get(selection, asked -> new Sensitivity(Evaluation.of(asked, WhatIf.START)));
+    Evaluation evaluation = sensitivity.read();
     return Results.of(evaluation)
-        .knowing(of(evaluation))
+        .knowing(of(sensitivity))
         .interested(
             interests(evaluation, file)
                 .map(finding -> new FindingWords(selection).of(finding))
@@ -64,9 +71,8 @@ public final class AdviceResults {
                 Evaluation.of(without, WhatIf.START)));
   }
 
-  private static Results.FirmnessResult of(Evaluation evaluation) {
-    Selection selection = evaluation.selection();
-    Sensitivity sensitivity = new Sensitivity(evaluation);
+  private static Results.FirmnessResult of(Sensitivity sensitivity) {
+    Selection selection = sensitivity.read().selection();
     AdviceFindings findings = new AdviceFindings(sensitivity);
     AdviceWords words = new AdviceWords(selection);
     Advice.Firmness firmness = findings.firmness();

@@ -124,7 +124,7 @@ class ErrorAdvice {
 
   @ExceptionHandler(Overdue.class)
   @ResponseStatus(HttpStatus.SERVICE_UNAVAILABLE)
-  String overdue(Overdue e, HttpMethod method, Model model) {
+  String overdue(Overdue e, HttpMethod method, HttpServletResponse response, Model model) {
     String changed =
         method == HttpMethod.GET
             ? "Nothing was changed. "
@@ -136,6 +136,19 @@ class ErrorAdvice {
           changed + "Open it again when the server is back.");
     }
     LOG.warn("Stopped after {}: {}", e.most(), e.what());
+    if (method == HttpMethod.GET) {
+      // what is worked out already is kept: asked again, it goes on from there
+      response.setHeader("Refresh", "1");
+      return page(
+          model,
+          "This takes longer than "
+              + seconds(e.most())
+              + ". So far it has come to "
+              + e.what()
+              + ".",
+          "What is worked out is kept, and the page opens itself again and goes on from there. Leave"
+              + " it open. Fewer contenders, fewer terms allowed or fewer months take less time.");
+    }
     return page(
         model,
         "This page took longer than "

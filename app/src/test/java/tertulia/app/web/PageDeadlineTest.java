@@ -5,6 +5,7 @@ import static org.springframework.security.test.web.servlet.request.SecurityMock
 import static org.springframework.security.test.web.servlet.setup.SecurityMockMvcConfigurers.springSecurity;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.content;
+import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.header;
 import static org.springframework.test.web.servlet.result.MockMvcResultMatchers.status;
 
 import java.time.Duration;
@@ -38,8 +39,9 @@ public class PageDeadlineTest extends ServedTest {
     within(new PageDeadline(Duration.ZERO))
         .perform(get(NEW_QUESTION).with(ilse))
         .andExpect(status().isServiceUnavailable())
-        .andExpect(content().string(containsString("took longer than 0 seconds")))
-        .andExpect(content().string(containsString("cheapest way through ")))
+        .andExpect(content().string(containsString("takes longer than 0 seconds")))
+        .andExpect(header().string("Refresh", "1"))
+        .andExpect(content().string(containsString("So far it has come to ")))
         .andExpect(content().string(containsString("Fewer contenders")));
     within(new PageDeadline(Duration.ofDays(1)))
         .perform(get(NEW_QUESTION).with(ilse))

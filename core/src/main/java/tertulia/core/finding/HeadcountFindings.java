@@ -63,15 +63,20 @@ public record HeadcountFindings(Costs costs) {
       }
     }
     findings.add(new CostFinding.CheapestByHeadcount(stretches, swept.most()));
-    findings.add(withinPlan(swept));
+    if (costs.overall().highestPlanned() > 0) {
+      findings.add(withinPlan(swept));
+    }
     leadChanges(swept).stream().limit(MOST_EXPLAINED).forEach(findings::add);
     return findings;
   }
 
-  /** Whether headcounts come near those planned: from a third of the fewest to twice the most. */
+  /**
+   * Whether headcounts come near those planned: from a third of the fewest to twice the most. If
+   * nobody is planned, one or two people are near.
+   */
   private boolean isNear(int from, int to) {
     return to >= costs.overall().lowestPlanned() / 3
-        && from <= 2 * costs.overall().highestPlanned();
+        && from <= 2 * Math.max(1, costs.overall().highestPlanned());
   }
 
   private CostFinding.CheapestByHeadcount.Stretch stretch(

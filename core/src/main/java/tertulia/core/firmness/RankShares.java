@@ -1,10 +1,13 @@
 package tertulia.core.firmness;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.SplittableRandom;
+import java.util.function.DoublePredicate;
+import tertulia.core.deadline.Deadline;
 import tertulia.core.scoring.Criterion;
 import tertulia.core.scoring.Interval;
 import tertulia.core.scoring.Totals;
@@ -28,6 +31,7 @@ public record RankShares(Map<String, List<Double>> shares, int draws) {
    */
   public static final long SEED = 20_261_124;
 
+  private static final int CHECKED_EVERY = 1000;
   private static final double LEVEL = Totals.LEVEL.doubleValue();
 
   public RankShares {
@@ -87,12 +91,16 @@ public record RankShares(Map<String, List<Double>> shares, int draws) {
     SplittableRandom random = new SplittableRandom(seed);
     double[] weights = new double[criteria.size()];
     double[] totals = new double[all];
+    double[] sorted = new double[all];
     for (int draw = 0; draw < draws; draw++) {
+      if (draw % CHECKED_EVERY == 0) {
+        Deadline.check(() -> "how often each comes first");
+      }
       drawing.next(weights, random);
       for (int t = 0; t < all; t++) {
         totals[t] = total(low[t], width[t], weights, certain, random);
       }
-      count(totals, ranks);
+      count(totals, sorted, ranks);
     }
     Map<String, List<Double>> shares = new LinkedHashMap<>();
     for (int t = 0; t < all; t++) {
@@ -118,18 +126,29 @@ public record RankShares(Map<String, List<Double>> shares, int draws) {
     return total;
   }
 
-  /** Adds one draw: a rank for each, shared among those who are level. */
-  private static void count(double[] totals, double[][] ranks) {
-    for (int t = 0; t < totals.length; t++) {
-      int above = 0;
-      int level = 0;
-      for (double other : totals) {
-        if (other - totals[t] >= LEVEL) {
-          above++;
-        } else if (totals[t] - other < LEVEL) {
-          level++;
-        }
+  /** How many at the end of what is sorted are so; all after the first that is are so too. */
+  private static int from(double[] sorted, DoublePredicate isSo) {
+    int low = 0;
+    int high = sorted.length;
+    while (low < high) {
+      int middle = (low + high) >>> 1;
+      if (isSo.test(sorted[middle])) {
+        high = middle;
+      } else {
+        low = middle + 1;
       }
+    }
+    return sorted.length - low;
+  }
+
+  /** Adds one draw: a rank for each, shared among those who are level. */
+  private static void count(double[] totals, double[] sorted, double[][] ranks) {
+    System.arraycopy(totals, 0, sorted, 0, totals.length);
+    Arrays.sort(sorted);
+    for (int t = 0; t < totals.length; t++) {
+      double own = totals[t];
+      int above = from(sorted, other -> other - own >= LEVEL);
+      int level = from(sorted, other -> own - other < LEVEL) - above;
       for (int rank = above; rank < above + level; rank++) {
         ranks[t][rank] += 1.0 / level;
       }

@@ -12,6 +12,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
+import tertulia.core.deadline.Deadline;
+import tertulia.core.deadline.OnceEach;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Evaluation;
 import tertulia.core.firmness.Drawing;
@@ -36,6 +38,8 @@ import tertulia.core.scoring.Totals;
 public record FindOut(Unknown unknown, String gains, List<Answered> answers) {
   /** Old facts that are looked at, as each is an evaluation of its own. */
   private static final int MOST_OLD = 24;
+
+  private static final String WHAT = "what to find out next";
 
   public FindOut {
     requireNonNull(unknown);
@@ -101,44 +105,53 @@ public record FindOut(Unknown unknown, String gains, List<Answered> answers) {
    * @param today the day on which facts older than {@code daysFresh} are old
    */
   public static List<FindOut> of(Evaluation read, LocalDate today, int daysFresh) {
+    return of(read, today, daysFresh, new OnceEach<>(WHAT));
+  }
+
+  /**
+   * The same in parts.
+   *
+   * @param parts what is worked out already, and is kept if the time is over before all is
+   */
+  static List<FindOut> of(
+      Evaluation read, LocalDate today, int daysFresh, OnceEach<Unknown, Optional<FindOut>> parts) {
     Optional<Totals> totals = read.scores().totals();
     if (totals.isEmpty()) {
       return List.of();
     }
     List<FindOut> all = new ArrayList<>();
     for (Unknown unknown : unknown(read, totals.get(), today, daysFresh)) {
-      List<Optional<Totals>> answers =
-          switch (unknown) {
-            case Unknown.Worth worth -> {
-              Interval open = totals.get().value(worth.tool(), worth.criterion()).interval();
-              yield List.of(
-                  Optional.of(
-                      TakeIf.known(
-                          totals.get(),
-                          worth.tool(),
-                          worth.criterion(),
-                          Interval.exactly(open.low()))),
-                  Optional.of(
-                      TakeIf.known(
-                          totals.get(),
-                          worth.tool(),
-                          worth.criterion(),
-                          Interval.exactly(open.high()))));
-            }
-            case Unknown.Has has ->
-                List.of(
-                    totals(read, new Otherwise.Confirmed(has.tool(), has.capability(), false)),
-                    totals(read, new Otherwise.Confirmed(has.tool(), has.capability(), true)));
-            case Unknown.StillHas still ->
-                List.of(
-                    totals,
-                    totals(read, new Otherwise.TurnedOut(still.tool(), still.capability())));
-          };
-      found(unknown, answers).ifPresent(all::add);
+      Deadline.check(() -> WHAT);
+      parts.get(unknown, asked -> found(asked, answers(read, totals, asked))).ifPresent(all::add);
     }
     return all.stream()
         .sorted(Comparator.comparing(FindOut::turns).thenComparing(FindOut::change).reversed())
         .toList();
+  }
+
+  /** The totals with each answer; empty where nobody does what is needed. */
+  private static List<Optional<Totals>> answers(
+      Evaluation read, Optional<Totals> totals, Unknown unknown) {
+    return switch (unknown) {
+      case Unknown.Worth worth -> {
+        Interval open = totals.orElseThrow().value(worth.tool(), worth.criterion()).interval();
+        yield Stream.of(open.low(), open.high())
+            .map(end ->
+                Optional.of(
+                    TakeIf.known(
+                        totals.orElseThrow(),
+                        worth.tool(),
+                        worth.criterion(),
+                        Interval.exactly(end))))
+            .toList();
+      }
+      case Unknown.Has has ->
+          List.of(
+              totals(read, new Otherwise.Confirmed(has.tool(), has.capability(), false)),
+              totals(read, new Otherwise.Confirmed(has.tool(), has.capability(), true)));
+      case Unknown.StillHas still ->
+          List.of(totals, totals(read, new Otherwise.TurnedOut(still.tool(), still.capability())));
+    };
   }
 
   private static Optional<Totals> totals(Evaluation read, Otherwise otherwise) {

@@ -35,11 +35,18 @@ public final class Sensitivity {
   private final OnceEach<ScenarioGrid.Scene, ScenarioGrid.Case> scenes =
       new OnceEach<>("who leads if things come out otherwise", 4 * ScenarioGrid.MOST);
 
+  /** Parts of what takes long: whoever asks again after it took too long goes on from there. */
+  private final OnceEach<Otherwise, TakeIf.Turned> turned =
+      new OnceEach<>("who leads if one thing is otherwise");
+
+  private final OnceEach<FindOut.Unknown, Optional<FindOut>> found =
+      new OnceEach<>("what to find out next");
+
   private record Day(LocalDate today, int daysFresh) {}
 
   public Sensitivity(Evaluation read) {
     this.read = read;
-    this.takeIf = new Once<>("when to take which", () -> TakeIf.of(read));
+    this.takeIf = new Once<>("when to take which", () -> TakeIf.of(read, turned));
     this.rooms =
         new Once<>(
             "how far weights may go",
@@ -122,7 +129,7 @@ public final class Sensitivity {
 
   /** What to find out next. */
   public List<FindOut> findOut(LocalDate today, int daysFresh) {
-    return unknown.get(new Day(today, daysFresh), day -> FindOut.of(read, today, daysFresh));
+    return unknown.get(new Day(today, daysFresh), day -> FindOut.of(read, today, daysFresh, found));
   }
 
   /** What comes of some combinations; each is worked out once. */

@@ -12,6 +12,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
+import tertulia.core.deadline.Deadline;
+import tertulia.core.deadline.OnceEach;
 import tertulia.core.evaluation.Evaluation;
 import tertulia.core.firmness.Reweighed;
 import tertulia.core.growth.Measure;
@@ -66,7 +68,31 @@ public record TakeIf(
 
   /** Looks for the conditions of all contenders that nobody set aside. */
   public static TakeIf of(Evaluation read) {
-    return new Search(read).found();
+    return of(read, new OnceEach<>("who leads if one thing is otherwise"));
+  }
+
+  /**
+   * The same in parts.
+   *
+   * @param parts what is worked out already, and is kept if the time is over before all is
+   */
+  static TakeIf of(Evaluation read, OnceEach<Otherwise, Turned> parts) {
+    return new Search(read, parts).found();
+  }
+
+  /**
+   * Who leads if one thing is otherwise.
+   *
+   * @param leader empty: nobody for certain
+   * @param priced whether what the leader costs is known then
+   */
+  record Turned(Optional<String> leader, boolean priced) {
+    static Turned of(Evaluation changed) {
+      Optional<String> leader = Lead.of(changed).tool();
+      return new Turned(
+          leader,
+          leader.filter(tool -> changed.costs().overall().total(tool).isPresent()).isPresent());
+    }
   }
 
   /**
@@ -136,10 +162,12 @@ public record TakeIf(
   /** One search. */
   private static final class Search {
     private final Evaluation read;
+    private final OnceEach<Otherwise, Turned> parts;
     private final Map<String, List<Condition>> found = new LinkedHashMap<>();
 
-    Search(Evaluation read) {
+    Search(Evaluation read, OnceEach<Otherwise, Turned> parts) {
       this.read = read;
+      this.parts = parts;
       read.selection().active().forEach(c -> found.put(c.id(), new ArrayList<>()));
     }
 
@@ -163,14 +191,12 @@ public record TakeIf(
       }
       List<Otherwise> otherwise = Otherwise.all(read);
       for (Otherwise other : otherwise) {
-        Evaluation changed = other.of(read);
-        Lead then = Lead.of(changed);
-        then.tool()
+        Deadline.check(() -> "who leads if one thing is otherwise");
+        Turned then = parts.get(other, o -> Turned.of(o.of(read)));
+        then.leader()
             .filter(tool -> !lead.tool().equals(Optional.of(tool)))
             // the terms that may be taken are no condition for what has no price under any
-            .filter(tool ->
-                !(other instanceof Otherwise.Term)
-                    || changed.costs().overall().total(tool).isPresent())
+            .filter(tool -> !(other instanceof Otherwise.Term) || then.priced())
             .ifPresent(tool -> add(tool, new Condition.If(other)));
       }
       int weights = weights(lead);
@@ -333,15 +359,34 @@ public record TakeIf(
         return costs(totals, tool, criterion, scale);
       }
       Interval open = totals.value(tool, criterion).interval();
-      return IntStream.rangeClosed(0, PERCENT)
-          .mapToObj(hundredths -> BigDecimal.valueOf(hundredths, 2))
-          .filter(value -> value.compareTo(open.low()) >= 0 && value.compareTo(open.high()) <= 0)
-          .filter(value ->
-              Lead.of(known(totals, tool, criterion, Interval.exactly(value)))
-                  .filter(tool::equals)
-                  .isPresent())
-          .limit(1)
-          .map(value -> new Condition.Worth(criterion, value));
+      int least = hundredths(open.low(), RoundingMode.CEILING);
+      int most = hundredths(open.high(), RoundingMode.FLOOR);
+      if (least > most || !leadsWith(totals, tool, criterion, most)) {
+        return Stream.empty();
+      }
+      // with more it never leads less, so the least is found by halving
+      while (least < most) {
+        int middle = (least + most) / 2;
+        if (leadsWith(totals, tool, criterion, middle)) {
+          most = middle;
+        } else {
+          least = middle + 1;
+        }
+      }
+      return Stream.of(new Condition.Worth(criterion, BigDecimal.valueOf(most, 2)));
+    }
+
+    private static int hundredths(BigDecimal value, RoundingMode mode) {
+      return value.movePointRight(2).setScale(0, mode).intValueExact();
+    }
+
+    private static boolean leadsWith(
+        Totals totals, String tool, Criterion criterion, int hundredths) {
+      Deadline.check(() -> "what would put another first");
+      return Lead.of(
+              known(totals, tool, criterion, Interval.exactly(BigDecimal.valueOf(hundredths, 2))))
+          .filter(tool::equals)
+          .isPresent();
     }
 
     /**

@@ -6,6 +6,7 @@ import static org.testng.Assert.assertThrows;
 import static org.testng.Assert.assertTrue;
 
 import java.math.BigDecimal;
+import java.time.Duration;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.EnumSet;
@@ -14,7 +15,10 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.concurrent.atomic.AtomicInteger;
 import org.testng.annotations.Test;
+import tertulia.core.deadline.Deadline;
+import tertulia.core.deadline.Overdue;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Evaluation;
 import tertulia.core.evaluation.Selection;
@@ -405,5 +409,30 @@ public class SensitivityTest {
             }
           });
     }
+  }
+
+  /** Who waits for a while, again and again, has all in the end, and the same as who waits long. */
+  @Test
+  public void whatTakesTooLongGoesOnWhereItStopped() throws Exception {
+    int seed = 3;
+    List<FindOut> whole = new Sensitivity(TakeIfTest.evaluation(seed)).findOut(LATER, 180);
+    assertTrue(whole.size() > 2, "it has parts");
+    Sensitivity again = new Sensitivity(TakeIfTest.evaluation(seed));
+    Optional<List<FindOut>> found = Optional.empty();
+    int tries = 0;
+    while (found.isEmpty()) {
+      assertTrue(++tries < 500, "it never comes");
+      AtomicInteger asked = new AtomicInteger();
+      try {
+        found =
+            Optional.of(
+                Deadline.in(Duration.ofDays(1), () -> asked.incrementAndGet() > 60)
+                    .hold(() -> again.findOut(LATER, 180)));
+      } catch (Overdue e) {
+        // what was worked out until then is kept
+      }
+    }
+    assertEquals(found.get(), whole);
+    assertTrue(tries > 1, "it took more than one go");
   }
 }
