@@ -23,8 +23,10 @@ public final class NeedsChart {
    *
    * @param selection what it costs the selection
    * @param out names of contenders it rules out
+   * @param open names of contenders of which it is not confirmed
    */
-  public record Bar(String need, Money selection, List<Dot> dots, List<String> out) {}
+  public record Bar(
+      String need, Money selection, List<Dot> dots, List<String> out, List<String> open) {}
 
   private static double amount(Money money) {
     return money.getAmount().doubleValue();
@@ -120,7 +122,8 @@ public final class NeedsChart {
     return (bar.selection().isZero()
             ? "costs the selection nothing"
             : "costs the selection " + Figures.moneyIn(bar.selection()))
-        + (bar.out().isEmpty() ? "" : "; rules out " + String.join(", ", bar.out()));
+        + (bar.out().isEmpty() ? "" : "; rules out " + String.join(", ", bar.out()))
+        + (bar.open().isEmpty() ? "" : "; not confirmed for " + String.join(", ", bar.open()));
   }
 
   /** A row is as high as its words take. */

@@ -71,7 +71,7 @@ public record AdviceWords(Selection selection) {
           weighed.of() == 0
               ? "Nobody sits at the table yet: what follows is by cost alone."
               : weighed.so() == 0
-                  ? "Nobody has weighed yet: what follows is by cost alone."
+                  ? "There are no totals yet: what follows is by cost alone."
                   : weighed.so()
                       + " of "
                       + weighed.of()

@@ -96,7 +96,7 @@ record AnswerWords(Selection selection) implements SelectionWords {
       return "Today " + names(today.first()) + " would be first.";
     }
     return today.first().size() == 1
-        ? "It would be first today too."
+        ? "By today’s facts and prices it is first."
         : "Today " + names(today.first()) + " would be level.";
   }
 
@@ -107,7 +107,7 @@ record AnswerWords(Selection selection) implements SelectionWords {
         + (cheapest.now() ? "now and " : "")
         + period()
         + mayCostLess(cheapest.open())
-        + ". Nobody has weighed yet.";
+        + ". There are no totals yet.";
   }
 
   private String ahead(AnswerFinding.Ahead ahead) {

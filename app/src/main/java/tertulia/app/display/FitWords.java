@@ -75,8 +75,8 @@ record FitWords(Selection selection) implements SelectionWords {
               + Figures.moneyIn(costs.more())
               + (costs.exact() ? "" : " by figures that are known only within bounds");
       case Effect.RulesOut out ->
-          " together rule it out: without any one of them there is still no total, without all of"
-              + " them there is";
+          (out.open() ? " are not all confirmed" : " together rule it out")
+              + ": without any one of them there is still no total, without all of them there is";
       case Effect.NoTotal none -> " leave no total, alone or together";
     };
   }
@@ -93,9 +93,9 @@ record FitWords(Selection selection) implements SelectionWords {
             .map(e -> "without “" + e.getKey() + "” " + listed(e.getValue()) + " would do")
             .toList();
     return name(none.tool())
-        + " has no plan for "
+        + (none.toConfirm() ? " has no confirmed plan for " : " has no plan for ")
         + people(none.people())
-        + ": no plan meets "
+        + (none.toConfirm() ? ": of no plan is it confirmed that it meets " : ": no plan meets ")
         + String.join(", nor ", sets)
         + (opens.isEmpty() ? "" : "; " + String.join("; ", opens))
         + ".";

@@ -49,9 +49,10 @@ record ScoreWords(Selection selection) implements SelectionWords {
               + guess.criterion()
               + " are. As a first guess "
               + guess.worst().toPlainString()
-              + " a month is worth 0 and "
+              + " a month, in the mean of the months, is worth 0 and "
               + guess.best().toPlainString()
-              + " is worth 1, as the contenders lie; that moves when contenders come and go.";
+              + " is worth 1, as the contenders lie (at least half as much again as the cheapest);"
+              + " that moves when contenders come and go.";
       case ScoreFinding.OutsideScale outside ->
           names(outside.tools())
               + " cost different amounts and are worth the same, as they lie outside the scale."
@@ -59,7 +60,7 @@ record ScoreWords(Selection selection) implements SelectionWords {
               + outside.worst().toPlainString()
               + " and best "
               + outside.best().toPlainString()
-              + " a month it would tell them apart.";
+              + " a month, in the mean of the months, it would tell them apart.";
     };
   }
 }

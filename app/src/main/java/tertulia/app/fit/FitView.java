@@ -395,7 +395,10 @@ record FitView(
       case Effect.Costs costs ->
           Cell.figure(Figures.money(costs.more()), why)
               .noting(costs.exact() ? "" : "of figures within bounds");
-      case Effect.RulesOut out -> Cell.figure("rules it out", why).looking("stop");
+      case Effect.RulesOut out ->
+          out.open()
+              ? Cell.figure("not confirmed", why).looking("care")
+              : Cell.figure("rules it out", why).looking("stop");
       case Effect.NoTotal none -> Cell.missing("—", why);
     };
   }
@@ -411,14 +414,23 @@ record FitView(
               new NeedsChart.Dot(contender.tool().name(), session.mark(contender.id()), c.more()));
         }
       }
-      List<String> out =
-          session.columns().stream()
-              .filter(c -> line.byContender().get(c.id()) instanceof Effect.RulesOut)
-              .map(c -> c.tool().name())
-              .toList();
-      bars.add(new NeedsChart.Bar(line.need().capability().name(), line.amount(zero), dots, out));
+      bars.add(
+          new NeedsChart.Bar(
+              line.need().capability().name(),
+              line.amount(zero),
+              dots,
+              ruledOut(session, line, false),
+              ruledOut(session, line, true)));
     }
     return bars.isEmpty() ? "" : NeedsChart.draw(bars, horizon(session).months());
+  }
+
+  private static List<String> ruledOut(Session session, NeedCosts.Line line, boolean open) {
+    return session.columns().stream()
+        .filter(c ->
+            line.byContender().get(c.id()) instanceof Effect.RulesOut out && out.open() == open)
+        .map(c -> c.tool().name())
+        .toList();
   }
 
   private static List<String> says(Session session) {

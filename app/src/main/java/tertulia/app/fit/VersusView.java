@@ -90,7 +90,10 @@ record VersusView(
           found.criteria().stream()
               .map(c ->
                   new DuelChart.Line(
-                      c.criterion().name(), c.weight(), c.lead().by(), c.lead().margin().words()))
+                      c.criterion().name(),
+                      c.weight(),
+                      c.lead().by(),
+                      c.isOpen() ? "open" : c.lead().margin().words()))
               .toList();
       return DuelChart.draw(session.drawn(left), session.drawn(right), lines);
     }
@@ -125,14 +128,16 @@ record VersusView(
 
     private Cell ahead(OnCriterion line) {
       String margin = line.lead().margin().words();
-      return line.lead()
-          .side()
-          .map(side -> Cell.fact(name(side)).noting(margin + (sure(line) ? "" : ", not certain")))
+      if (line.isOpen()) {
+        // the middle may say who is ahead; that is no win
+        return Cell.fact("open")
+            .noting(
+                line.lead().side().map(side -> name(side) + " ahead, but ").orElse("")
+                    + "not all is known");
+      }
+      return line.winner()
+          .map(side -> Cell.fact(name(side)).noting(margin))
           .orElseGet(() -> Cell.fact(margin));
-    }
-
-    private static boolean sure(OnCriterion line) {
-      return line.lead().certain();
     }
 
     private Line need(OnNeed line) {

@@ -49,7 +49,8 @@ final class VersusWords {
   private static String criteria(HeadToHead found, String left, String right) {
     long l = found.wins(Side.LEFT);
     long r = found.wins(Side.RIGHT);
-    long ties = found.criteria().size() - l - r;
+    long open = found.open();
+    long ties = found.criteria().size() - l - r - open;
     return left
         + " wins "
         + count(l)
@@ -58,6 +59,9 @@ final class VersusWords {
         + " "
         + count(r)
         + (ties == 0 ? "" : "; " + count(ties) + (ties == 1 ? " is a tie" : " are ties"))
+        + (open == 0
+            ? ""
+            : "; " + count(open) + (open == 1 ? " is" : " are") + " open, as not all is known")
         + ". A count of wins says nothing of their weights.";
   }
 

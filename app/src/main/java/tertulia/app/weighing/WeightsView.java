@@ -147,12 +147,13 @@ record WeightsView(
     return switch (criterion.kind()) {
       case Criterion.Judged judged -> "marks of the table";
       case Criterion.Cost cost ->
-          "cost a month, "
+          "cost a month, in the mean of the months; "
               + cost.best().toPlainString()
               + " is worth 1, "
               + cost.worst().toPlainString()
               + " is worth 0";
-      case Criterion.CostAsFound cost -> "cost a month, scale not stated";
+      case Criterion.CostAsFound cost ->
+          "cost a month, in the mean of the months; scale not stated";
       case Criterion.Coverage coverage -> "should-needs met";
       case Criterion.Ratings ratings -> "public ratings";
       case Criterion.Measured measured ->
@@ -248,7 +249,7 @@ record WeightsView(
         + Figures.moneyIn(perMonth(totals.getFirst(), months))
         + " and "
         + Figures.moneyIn(perMonth(totals.getLast(), months))
-        + " a month: a first guess for best and worst.";
+        + " a month, in the mean of the months.";
   }
 
   private static java.util.stream.Stream<Money> total(Ways ways) {

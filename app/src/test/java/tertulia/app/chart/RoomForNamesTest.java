@@ -201,11 +201,13 @@ public class RoomForNamesTest {
     String unbroken = "x".repeat(80);
     List<NeedsChart.Bar> bars =
         List.of(
-            new NeedsChart.Bar(unbroken, eur(1200), List.of(), List.of(name(1), name(2), name(3))),
-            new NeedsChart.Bar("Short", eur(0), List.of(), List.of()),
+            new NeedsChart.Bar(
+                unbroken, eur(1200), List.of(), List.of(name(1), name(2), name(3)), List.of()),
+            new NeedsChart.Bar("Short", eur(0), List.of(), List.of(), List.of(name(2))),
             new NeedsChart.Bar(
                 "A need in a whole sentence, as those who ask for it put it themselves, with a comma",
                 eur(700),
+                List.of(),
                 List.of(),
                 List.of()));
     hasRoom(NeedsChart.draw(bars, 36));

@@ -79,7 +79,17 @@ public record HeadToHead(
 
   /** A criterion with its weight from 0 to 1, empty if nobody has weighed. */
   public record OnCriterion(
-      Criterion criterion, Optional<BigDecimal> weight, Interval left, Interval right, Lead lead) {}
+      Criterion criterion, Optional<BigDecimal> weight, Interval left, Interval right, Lead lead) {
+    /** Whether it is nobody's and no tie either, as what is not known decides who is ahead. */
+    public boolean isOpen() {
+      return !(left.isExact() && right.isExact()) && !lead.certain();
+    }
+
+    /** Whose it is; empty for a tie, and while it is open. */
+    public Optional<Side> winner() {
+      return isOpen() ? Optional.empty() : lead.side();
+    }
+  }
 
   /** A need; {@code better} is empty where both are alike or one is not known. */
   public record OnNeed(Need need, Met left, Met right, Optional<Side> better) {}
@@ -153,9 +163,14 @@ public record HeadToHead(
     record WithoutNeed(Need need, String cheaper) implements Turn {}
   }
 
-  /** How many criteria a side wins by an edge or clearly. */
+  /** How many criteria a side wins by an edge or clearly, for certain. */
   public long wins(Side side) {
-    return criteria.stream().filter(c -> c.lead().side().equals(Optional.of(side))).count();
+    return criteria.stream().filter(c -> c.winner().equals(Optional.of(side))).count();
+  }
+
+  /** How many criteria are open: what is not known decides who is ahead. */
+  public long open() {
+    return criteria.stream().filter(OnCriterion::isOpen).count();
   }
 
   /** The musts that a side meets better. */

@@ -91,7 +91,12 @@ record NeedCostExplanation(Evaluation evaluation) {
       case NeedCosts.Effect.Costs costs ->
           Working.Sum.of(label, selection().currency().getCode(), parts);
       case NeedCosts.Effect.RulesOut out ->
-          new Working.Missing(label, "rules the tool out: only without it is there a total", parts);
+          new Working.Missing(
+              label,
+              out.open()
+                  ? "not confirmed: only without it is there a total as things are known"
+                  : "rules the tool out: only without it is there a total",
+              parts);
       case NeedCosts.Effect.NoTotal none ->
           new Working.Missing(label, "no total with or without it", parts);
     };

@@ -11,6 +11,7 @@ import java.util.Set;
 import org.joda.money.Money;
 import tertulia.core.fit.Importance;
 import tertulia.core.fit.Need;
+import tertulia.core.path.Ways;
 
 /**
  * What each must costs: the cheapest total with it less the cheapest total without it, for each
@@ -47,8 +48,12 @@ public record NeedCosts(List<Line> lines, Map<String, List<Together>> together) 
       }
     }
 
-    /** Only without it is there a total. */
-    record RulesOut(Money without) implements Effect {}
+    /**
+     * Only without it is there a total.
+     *
+     * @param open whether that may be because something is not confirmed: it need not be out
+     */
+    record RulesOut(Money without, boolean open) implements Effect {}
 
     /** With or without it there is no total. */
     record NoTotal() implements Effect {}
@@ -101,7 +106,7 @@ public record NeedCosts(List<Line> lines, Map<String, List<Together>> together) 
         for (String id : contenders()) {
           Optional<Amount> free = costs.totalWithout(id, Set.of(must));
           free.ifPresent(without::add);
-          effects.put(id, effect(with.getOrDefault(id, Optional.empty()), free));
+          effects.put(id, effect(with.getOrDefault(id, Optional.empty()), free, isOpen(id)));
         }
         lines.add(new Line(must, effects, selection(with, without)));
       }
@@ -121,19 +126,24 @@ public record NeedCosts(List<Line> lines, Map<String, List<Together>> together) 
       return costs.selection().active().stream().map(Contender::id).toList();
     }
 
-    private static Effect effect(Optional<Amount> with, Optional<Amount> without) {
+    /** Whether something of a contender is not confirmed for which it has no total. */
+    private boolean isOpen(String contender) {
+      return costs.way(contender) instanceof Ways.Gap gap && gap.isUnconfirmed();
+    }
+
+    private static Effect effect(Optional<Amount> with, Optional<Amount> without, boolean open) {
       if (without.isEmpty()) {
         return new Effect.NoTotal();
       }
       return with.<Effect>map(total -> Effect.Costs.of(total, without.get()))
-          .orElseGet(() -> new Effect.RulesOut(without.get().high()));
+          .orElseGet(() -> new Effect.RulesOut(without.get().high(), open));
     }
 
-    private static Optional<Effect> selection(
-        Map<String, Optional<Amount>> with, List<Amount> without) {
+    private Optional<Effect> selection(Map<String, Optional<Amount>> with, List<Amount> without) {
       Optional<Amount> least = least(with.values().stream().flatMap(Optional::stream).toList());
       Optional<Amount> free = least(without);
-      return free.map(amount -> effect(least, Optional.of(amount)));
+      boolean open = contenders().stream().anyMatch(this::isOpen);
+      return free.map(amount -> effect(least, Optional.of(amount), open));
     }
 
     /** The lowest figure; its low end is the lowest that any of them can come to. */
@@ -193,7 +203,9 @@ public record NeedCosts(List<Line> lines, Map<String, List<Together>> together) 
         Set<Need> set = new LinkedHashSet<>(chosen);
         if (found.stream().noneMatch(set::containsAll) && !isFree(contender, with, chosen)) {
           found.add(set);
-          groups.add(new Together(chosen, effect(with, costs.totalWithout(contender, set))));
+          groups.add(
+              new Together(
+                  chosen, effect(with, costs.totalWithout(contender, set), isOpen(contender))));
         }
         return;
       }

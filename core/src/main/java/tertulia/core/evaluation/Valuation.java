@@ -30,6 +30,8 @@ import tertulia.core.working.Working;
 
 /** What each contender is worth under each criterion. */
 record Valuation(CostsOverall costs, Panel panel, Trials trials) {
+  private static final BigDecimal HALF_AS_MUCH_AGAIN = new BigDecimal("1.5");
+
   private static final BigDecimal HALF = new BigDecimal("0.5");
 
   Value value(Contender contender, Criterion criterion) {
@@ -73,6 +75,7 @@ record Valuation(CostsOverall costs, Panel panel, Trials trials) {
 
   /**
    * A first guess of a scale that holds the contenders' costs a month, spread: from the dearest,
+   * but at least half as much again as the cheapest, so that a few percent are not everything,
    * rounded up, to the cheapest, rounded down to two figures; empty if fewer than two cost
    * different amounts that are known.
    */
@@ -82,7 +85,10 @@ record Valuation(CostsOverall costs, Panel panel, Trials trials) {
     if (all.isEmpty() || all.getFirst().compareTo(all.getLast()) == 0) {
       return Optional.empty();
     }
-    BigDecimal worst = all.getLast().round(new MathContext(2, RoundingMode.CEILING));
+    BigDecimal worst =
+        all.getLast()
+            .max(all.getFirst().multiply(HALF_AS_MUCH_AGAIN))
+            .round(new MathContext(2, RoundingMode.CEILING));
     BigDecimal best = all.getFirst().round(new MathContext(2, RoundingMode.FLOOR));
     return Optional.of(new Criterion.Cost(worst, best));
   }

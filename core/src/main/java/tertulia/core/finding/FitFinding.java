@@ -29,8 +29,13 @@ public sealed interface FitFinding extends Finding {
    */
   record NotTheFirst(String tool, String first, String taken, Amount cost) implements FitFinding {}
 
-  /** Nothing of a tool would do for so many people. */
-  record NoPlan(String tool, int people, Conflicts conflicts) implements FitFinding {}
+  /**
+   * Nothing of a tool would do for so many people.
+   *
+   * @param toConfirm whether something would do if it were confirmed
+   */
+  record NoPlan(String tool, int people, Conflicts conflicts, boolean toConfirm)
+      implements FitFinding {}
 
   /** None of a tool's plans would do for so many people. */
   record NoPlanDoes(String tool, int people) implements FitFinding {}

@@ -30,7 +30,11 @@ public record FitFindings(Costs costs) {
       notTheFirst(contender).ifPresent(all::add);
       Conflicts conflicts = costs.now().conflicts(contender.id());
       if (!conflicts.smallest().isEmpty()) {
-        all.add(new FitFinding.NoPlan(contender.id(), costs.people().total(), conflicts));
+        boolean toConfirm =
+            costs.now().steady(contender.id()) instanceof Outcome.NoPlan<SteadyCost> none
+                && none.isUnconfirmed();
+        all.add(
+            new FitFinding.NoPlan(contender.id(), costs.people().total(), conflicts, toConfirm));
       }
     }
     return all;

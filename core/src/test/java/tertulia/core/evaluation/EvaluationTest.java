@@ -445,7 +445,7 @@ public class EvaluationTest {
   }
 
   @Test
-  public void aMustThatLeavesNoTotalRulesTheToolOut() {
+  public void aMustThatNobodyHasConfirmedLeavesNoTotalAndRulesNothingOut() {
     Need text = new Need(TEXT, new Importance.Must(false));
     NeedCosts.Line line =
         Evaluation.of(costly(List.of(text)), WhatIf.START)
@@ -454,7 +454,8 @@ public class EvaluationTest {
             .needCosts()
             .lines()
             .getFirst();
-    assertEquals(line.byContender().get("elm"), new NeedCosts.Effect.RulesOut(money("690.00")));
+    assertEquals(
+        line.byContender().get("elm"), new NeedCosts.Effect.RulesOut(money("690.00"), true));
   }
 
   @Test
