@@ -1,5 +1,6 @@
 package tertulia.app.chart;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Collectors;
 
@@ -8,7 +9,8 @@ public final class DotStrip {
   private static final double WIDTH = 120;
   private static final double EDGE = 8;
   private static final double LINE = 15;
-  private static final double CLOSE = 11;
+  private static final double LETTER = 8;
+  private static final double APART = 2;
 
   private DotStrip() {}
 
@@ -43,16 +45,37 @@ public final class DotStrip {
     svg.leaf("line", "class", "grid", "x1", EDGE, "x2", WIDTH - EDGE, "y1", LINE, "y2", LINE);
     List<Dot> sorted =
         dots.stream().sorted(java.util.Comparator.comparingDouble(Dot::value)).toList();
-    double before = -CLOSE;
-    boolean raised = false;
+    List<Label> labels = new ArrayList<>();
     for (Dot dot : sorted) {
       double x = EDGE + (WIDTH - 2 * EDGE) * Math.min(1, dot.value() / most);
-      raised = x - before < CLOSE && !raised;
       svg.leaf("circle", "class", "dot", "cx", x, "cy", LINE, "r", "3.2");
-      svg.text(x, raised ? 6 : 10, "initial", "middle", initial(dot.person()));
-      before = x;
+      labels.add(new Label(x, x, initial(dot.person())));
+      while (labels.size() > 1 && labels.getLast().meets(labels.get(labels.size() - 2))) {
+        Label last = labels.removeLast();
+        labels.add(labels.removeLast().with(last));
+      }
     }
+    labels.forEach(label -> svg.text(label.middle(), 9, "initial", "middle", label.initials()));
     return svg.close("svg").toString();
+  }
+
+  /** The initials above dots that lie near each other, side by side in the order of the dots. */
+  private record Label(double from, double to, String initials) {
+    private double width() {
+      return LETTER * initials.codePointCount(0, initials.length());
+    }
+
+    private double middle() {
+      return Math.clamp((from + to) / 2, width() / 2, WIDTH - width() / 2);
+    }
+
+    private boolean meets(Label before) {
+      return middle() - width() / 2 < before.middle() + before.width() / 2 + APART;
+    }
+
+    private Label with(Label next) {
+      return new Label(from, next.to, initials + next.initials);
+    }
   }
 
   private static String initial(String person) {

@@ -51,9 +51,10 @@ public final class RanksChart {
           "x2",
           LEFT + column * order.size(),
           "y1",
-          y,
+          // between the rows: through the figures it would strike them out
+          y + ROW / 2,
           "y2",
-          y);
+          y + ROW / 2);
       for (int rank = 1; rank <= order.size(); rank++) {
         disc(
             svg,

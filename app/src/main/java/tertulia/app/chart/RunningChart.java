@@ -67,6 +67,8 @@ public final class RunningChart {
         summary);
     grid();
     lines.forEach(this::line);
+    // every point first, so that no name lies on one
+    crossings.forEach(c -> labels.keepFree(x(c.month() + 1), y.at(amount(c.at())), 7));
     crossings.forEach(this::crossing);
     ends();
     return svg.close("svg").toString();
@@ -101,7 +103,6 @@ public final class RunningChart {
   private void crossing(Crossing crossing) {
     double cx = x(crossing.month() + 1);
     double cy = y.at(amount(crossing.at()));
-    labels.keepFree(cx, cy, 7);
     Optional<Labels.Place> place = labels.place(crossing.words(), cx, cy);
     place.ifPresent(p -> {
       double toward = p.y() < cy ? p.y() + 4 : p.y() - 12;

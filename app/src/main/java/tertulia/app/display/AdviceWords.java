@@ -154,7 +154,7 @@ public record AdviceWords(Selection selection) {
           + name
           + ": "
           + (take.othersBySize() ? "apart from the number of people, " : "")
-          + "no change we tried puts another tool clearly first.";
+          + "no change we tried puts another tool first for certain.";
     }
     List<String> sizes = new ArrayList<>();
     List<String> ifs = new ArrayList<>();
@@ -350,7 +350,7 @@ public record AdviceWords(Selection selection) {
   /** Who leads nowhere, without what was tried. */
   public String inShort(Advice.Never never) {
     return listed(never.tools().stream().map(this::name).toList())
-        + " never came first in anything we tried.";
+        + " never came first for certain in anything we tried.";
   }
 
   /** Under what it was looked, such as "1 to 500 people, 3 musts given up". */

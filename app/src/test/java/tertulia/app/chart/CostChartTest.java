@@ -190,7 +190,23 @@ public class CostChartTest {
     assertEquals(elements(dots, "circle", "dot").size(), 3);
     assertEquals(
         elements(dots, "text", "initial").stream().map(Element::getTextContent).toList(),
-        List.of("I", "O", "Å"));
+        List.of("IO", "Å"),
+        "where two stand close their initials stand side by side, not over each other");
+    List<Element> alike =
+        elements(
+            parsed(
+                DotStrip.draw(
+                    List.of(
+                        new DotStrip.Dot("Ilse", 3, "3"),
+                        new DotStrip.Dot("Odile", 3, "3"),
+                        new DotStrip.Dot("Maud", 3, "3"),
+                        new DotStrip.Dot("Joren", 0, "0")),
+                    10,
+                    "Marks")),
+            "text",
+            "initial");
+    assertEquals(
+        alike.stream().map(Element::getTextContent).toList(), List.of("J", "IOM"));
     assertEquals(DotStrip.draw(List.of(), 10, "Marks"), "");
   }
 
