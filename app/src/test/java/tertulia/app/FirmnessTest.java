@@ -101,20 +101,27 @@ public class FirmnessTest extends ServedTest {
   @Test
   public void theNumbersOfTheSentencesHoldAndOneFurtherDoNot() {
     int tried = 0;
+    int bySize = 0;
     for (Evaluation read : readings()) {
       Sensitivity sensitivity = new Sensitivity(read);
       AdviceWords words = new AdviceWords(read.selection());
+      for (Advice.BySize.Range range :
+          new AdviceFindings(sensitivity).bySize().map(Advice.BySize::ranges).orElse(List.of())) {
+        String sentence = words.of(new Advice.BySize(List.of(range), false));
+        Sizes sizes = sensitivity.byHeadcount().orElseThrow();
+        int both =
+            size(sizes, range.tool(), FROM.matcher(sentence), -1)
+                + size(sizes, range.tool(), UP_TO.matcher(sentence), 1);
+        tried += both;
+        bySize += both;
+      }
       for (Advice.Take take : new AdviceFindings(sensitivity).takes()) {
         String sentence = words.of(take);
         String name = read.selection().contender(take.tool()).tool().name();
-        assertTrue(sentence.startsWith("Take " + name), sentence);
+        assertTrue(
+            sentence.startsWith("Take " + name) || sentence.startsWith("Choose " + name), sentence);
         assertTrue(sentence.endsWith("."), sentence);
         for (Condition condition : take.when()) {
-          if (condition instanceof Condition.Between) {
-            Sizes sizes = sensitivity.byHeadcount().orElseThrow();
-            tried += size(sizes, take.tool(), FROM.matcher(sentence), -1);
-            tried += size(sizes, take.tool(), UP_TO.matcher(sentence), 1);
-          }
           if (condition instanceof Condition.Weight weight) {
             Matcher percent = PERCENT.matcher(sentence);
             if (percent.find()) {
@@ -132,7 +139,7 @@ public class FirmnessTest extends ServedTest {
         }
       }
     }
-    assertTrue(tried > 10, "only " + tried + " numbers were tried");
+    assertTrue(tried > 10 && bySize > 3, bySize + " sizes of " + tried + " numbers were tried");
   }
 
   /** Whether it is above all others for certain with so many percent for one criterion. */

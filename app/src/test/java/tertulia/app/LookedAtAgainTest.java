@@ -103,6 +103,9 @@ public class LookedAtAgainTest extends ServedTest {
         text("joren", at)
             .contains("Look at this decision again. It has been due since 17 Dec 2026."));
     assertFalse(text("pia", at).contains("It still holds"), "a reader reads");
+    assertTrue(text("joren", at).contains("It still holds"), "a member finds where to say so");
+    assertFalse(text("joren", at).contains("Ask it again"), "and does not begin selections");
+    assertTrue(text("ilse", at).contains("Ask it again"));
     assertEquals(
         post("pia", at + "/holds", "read", "0", "lookAgain", "2027-06-30").getStatus(), 403);
     String note = "Prices as they were. <b>Nobody</b> missed anything.";

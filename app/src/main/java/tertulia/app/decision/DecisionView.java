@@ -14,6 +14,7 @@ import tertulia.app.display.Dates;
 import tertulia.app.display.FindingWords;
 import tertulia.app.exchange.Results;
 import tertulia.app.exchange.SelectionFile;
+import tertulia.app.people.SignedIn;
 import tertulia.app.workspace.Cell;
 import tertulia.app.workspace.HorizonCell;
 import tertulia.app.workspace.Row;
@@ -71,15 +72,27 @@ record DecisionView(
    * @param due since when it is, in words; empty if it is not
    * @param looked what came of it each time, in sentences, oldest first
    * @param successor address of the selection in which it is asked again; empty if it is not
+   * @param holds whether the reader may say that it still holds
+   * @param asks whether the reader may ask it again
    */
-  record Again(String due, List<String> looked, String successor) {
-    static final Again NEVER = new Again("", List.of(), "");
+  record Again(String due, List<String> looked, String successor, boolean holds, boolean asks) {
+    static final Again NEVER = new Again("", List.of(), "", false, false);
 
-    static Again of(Decision.Signed signed, LocalDate today) {
+    /** Whether there is anything to say or to do. */
+    public boolean isShown() {
+      return !looked.isEmpty() || !due.isEmpty() || !successor.isEmpty() || holds || asks;
+    }
+
+    // a decided selection does not change, and nobody weighs in it: who may look again is asked of
+    // the person
+    static Again of(Decision.Signed signed, SignedIn person, LocalDate today) {
+      boolean open = signed.successor().isEmpty();
       return new Again(
           signed.reviewOn().filter(day -> !day.isAfter(today)).map(Dates::day).orElse(""),
           signed.reviews().stream().map(Again::sentence).toList(),
-          signed.successor().map(id -> "/selections/" + id + "/overview").orElse(""));
+          signed.successor().map(id -> "/selections/" + id + "/overview").orElse(""),
+          open && person.weighs(),
+          open && person.organises());
     }
 
     private static String sentence(Review review) {
@@ -138,7 +151,7 @@ record DecisionView(
         stored.map(s -> Objects.requireNonNullElse(s.sha256(), "")).orElse(""),
         stored.map(Decisions.Stored::isIntact).orElse(false),
         changed.map(Difference::lines).orElse(List.of()),
-        signed(stored).map(s -> Again.of(s, session.today())).orElse(Again.NEVER),
+        signed(stored).map(s -> Again.of(s, session.person(), session.today())).orElse(Again.NEVER),
         ended.stream().map(DecisionView::past).toList(),
         choices(session));
   }

@@ -236,12 +236,12 @@ class PairsController {
             criterion.id(),
             criterion.name(),
             pairs,
-            says(session, proposal),
+            says(session, criterion.id(), proposal),
             !proposal.marks().isEmpty(),
             fault));
   }
 
-  private static List<String> says(Session session, MarksByPairs proposal) {
+  private static List<String> says(Session session, String criterion, MarksByPairs proposal) {
     List<String> says = new ArrayList<>();
     if (proposal.marks().isEmpty()) {
       says.add("Say which of two is better; the marks that follow stand here as you go.");
@@ -259,8 +259,22 @@ class PairsController {
               + String.join(", ", proposal.untied().stream().map(c -> name(session, c)).toList())
               + ".");
     }
+    MarksByPairs.ring(said(session, criterion).stream().map(WeighingReader::better).toList())
+        .map(ring -> ring(session, ring))
+        .ifPresent(says::add);
     proposal.worst().map(misfit -> misfit(session, misfit)).ifPresent(says::add);
     return says;
+  }
+
+  private static String ring(Session session, List<String> ring) {
+    List<String> pairs = new ArrayList<>();
+    for (int i = 0; i < ring.size(); i++) {
+      pairs.add(
+          name(session, ring.get(i))
+              + " is better than "
+              + name(session, ring.get((i + 1) % ring.size())));
+    }
+    return "Your pairs go in a ring: " + String.join(", ", pairs) + ". One of them cannot be.";
   }
 
   private static String misfit(Session session, MarksByPairs.Misfit misfit) {

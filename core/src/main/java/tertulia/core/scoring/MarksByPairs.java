@@ -82,6 +82,44 @@ public record MarksByPairs(
     return new MarksByPairs(marks, untied, worst(tied, among, apart));
   }
 
+  /**
+   * The smallest ring among pairs: each contender in it was said to be better than the next, and
+   * the last than the first, so that one of them cannot be. Empty if there is none.
+   */
+  public static Optional<List<String>> ring(List<Better> pairs) {
+    List<Better> strict = pairs.stream().filter(p -> p.much() != Better.Much.LEVEL).toList();
+    return strict.stream()
+        .map(Better::better)
+        .distinct()
+        .flatMap(contender -> ring(contender, strict).stream())
+        .min(Comparator.comparing(List::size));
+  }
+
+  /** The smallest ring through one contender: ways grow a pair at a time until one comes back. */
+  private static Optional<List<String>> ring(String start, List<Better> strict) {
+    Set<String> reached = new HashSet<>();
+    List<List<String>> ways = List.of(List.of(start));
+    while (!ways.isEmpty()) {
+      List<List<String>> longer = new ArrayList<>();
+      for (List<String> way : ways) {
+        for (Better pair : strict) {
+          if (pair.better().equals(way.getLast())) {
+            if (pair.than().equals(start)) {
+              return Optional.of(way);
+            }
+            if (reached.add(pair.than())) {
+              List<String> next = new ArrayList<>(way);
+              next.add(pair.than());
+              longer.add(next);
+            }
+          }
+        }
+      }
+      ways = longer;
+    }
+    return Optional.empty();
+  }
+
   private static BigDecimal mean(List<BigDecimal> given) {
     return given.isEmpty()
         ? MIDDLE

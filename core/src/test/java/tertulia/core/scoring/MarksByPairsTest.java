@@ -153,4 +153,60 @@ public class MarksByPairsTest {
     }
     assertTrue(drawn < 200, drawn + " drawn together");
   }
+
+  /** Against looking at every order: without a ring there is an order that keeps all pairs. */
+  @Test
+  public void aRingIsFoundJustWhereNoOrderKeepsAllPairs() {
+    List<String> four = List.of("a", "b", "c", "d");
+    Random random = new Random(32);
+    int rings = 0;
+    for (int round = 0; round < 600; round++) {
+      List<Better> pairs = new ArrayList<>();
+      for (int i = 0; i < 4; i++) {
+        for (int j = i + 1; j < 4; j++) {
+          boolean first = random.nextBoolean();
+          if (random.nextInt(3) > 0) {
+            pairs.add(
+                new Better(
+                    four.get(first ? i : j),
+                    four.get(first ? j : i),
+                    Better.Much.values()[random.nextInt(3)]));
+          }
+        }
+      }
+      Optional<List<String>> ring = MarksByPairs.ring(pairs);
+      assertEquals(ring.isEmpty(), keeps(List.of(), four, pairs), "" + pairs);
+      ring.ifPresent(found -> {
+        assertTrue(found.size() > 2, "two are compared once");
+        for (int i = 0; i < found.size(); i++) {
+          String one = found.get(i);
+          String next = found.get((i + 1) % found.size());
+          assertTrue(
+              pairs.stream()
+                  .anyMatch(p ->
+                      p.better().equals(one)
+                          && p.than().equals(next)
+                          && p.much() != Better.Much.LEVEL),
+              found + " of " + pairs);
+        }
+      });
+      rings += ring.isPresent() ? 1 : 0;
+    }
+    assertTrue(rings > 20, rings + " rings");
+  }
+
+  /** Whether some order that begins so keeps all pairs that are not level. */
+  private static boolean keeps(List<String> begun, List<String> left, List<Better> pairs) {
+    if (left.isEmpty()) {
+      return pairs.stream()
+          .allMatch(p ->
+              p.much() == Better.Much.LEVEL || begun.indexOf(p.better()) < begun.indexOf(p.than()));
+    }
+    return left.stream()
+        .anyMatch(next -> {
+          List<String> more = new ArrayList<>(begun);
+          more.add(next);
+          return keeps(more, left.stream().filter(c -> !c.equals(next)).toList(), pairs);
+        });
+  }
 }
