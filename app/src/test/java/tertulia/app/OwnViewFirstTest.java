@@ -254,6 +254,24 @@ public class OwnViewFirstTest extends ServedTest {
     assertTrue(refused.contains("We all tried it again."), "what was typed is still there");
   }
 
+  /** What a mark changes is said of it in every place of the page, with the mark itself. */
+  @Test(dependsOnMethods = "whoHasEnteredNothingHandsNothingIn")
+  public void theFirstMarkBringsTheWayToHandIn() throws Exception {
+    String answer =
+        said(post("newcomer", "marks", "criterion", "ease", "contender", "slotmeer", "mark", "5"));
+    assertTrue(answer.contains("Hand in my view"), answer);
+    assertTrue(answer.contains("You have 9 of 10 marks left to give."), answer);
+    assertTrue(answer.contains("9 marks are still open."), "both say the same: " + answer);
+    post("newcomer", "marks", "criterion", "ease", "contender", "slotmeer", "mark", "");
+    long seat =
+        selections.load(ID).seats().stream()
+            .filter(s -> s.name().equals("Nele Quist"))
+            .findFirst()
+            .orElseThrow()
+            .memberId();
+    assertEquals(post("ilse", "table/leave", "member", "" + seat).getStatus(), 302);
+  }
+
   /** Who shows nothing would see everything. */
   @Test(dependsOnMethods = "nothingIsProposedOnFiguresThatLeaveSomebodyOut")
   public void whoHasEnteredNothingHandsNothingIn() throws Exception {
@@ -267,7 +285,7 @@ public class OwnViewFirstTest extends ServedTest {
     assertEquals(pagesThatSay("newcomer", ILSES, ODILES, JORENS), List.of(0, 0, 0));
   }
 
-  @Test(dependsOnMethods = "whoHasEnteredNothingHandsNothingIn")
+  @Test(dependsOnMethods = "theFirstMarkBringsTheWayToHandIn")
   public void afterHandingInEverybodyReadsTheSame() throws Exception {
     assertEquals(post("pia", "hand-in").getStatus(), 403);
     assertEquals(post("joren", "open-table").getStatus(), 403, "only organisers open it");
