@@ -340,4 +340,26 @@ public class OneReadingTest extends ServedTest {
     assertTrue(new String(read("/snapshot"), StandardCharsets.UTF_8).contains("at most 480.00"));
     markdownSaysTheSame();
   }
+
+  /** A page that says yes, of a plan whose price it does not say, is not to be confirmed. */
+  @Test
+  public void whatAPlanOnRequestHasIsSaidToBeThere() throws Exception {
+    String yes =
+        "\"facts\": [{\"capability\": \"Approvals\", \"answer\": \"yes\", \"source\": "
+            + SOURCE
+            + "}]";
+    String asked =
+        file()
+            .replace(
+                "\"needs\": []",
+                "\"needs\": [{\"capability\": \"Approvals\", \"importance\": \"must\","
+                    + " \"partlyIsEnough\": false}]")
+            .replace(plan("Hushed", "", ""), plan("Hushed", "", "").replace("\"facts\": []", yes));
+    PortableFile.Read read = PortableFile.read(asked.getBytes(StandardCharsets.UTF_8));
+    assertTrue(read instanceof PortableFile.Read.Accepted, read.toString());
+    long other = intake.take(((PortableFile.Read.Accepted) read).file(), "Ilse Maren");
+    String fit =
+        text(sent("ilse", MockMvcRequestBuilders.get("/selections/" + other + "/fit"), 200));
+    assertTrue(fit.contains("Hushed has it, at a price on request"), fit);
+  }
 }

@@ -1,5 +1,6 @@
 package tertulia.app.fit;
 
+import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import tertulia.app.display.Dates;
@@ -22,6 +23,7 @@ import tertulia.core.fit.Ladder;
 import tertulia.core.fit.Need;
 import tertulia.core.path.Option;
 import tertulia.core.pricing.Outside;
+import tertulia.core.pricing.Plan;
 import tertulia.core.working.Provenance;
 
 /** What a contender has of a need: from which plan on, and what the plan it would be on says. */
@@ -69,8 +71,26 @@ final class NeedCell {
       case YES -> cell.looking("yes");
       case PARTLY, BY_ADD_ON -> cell.looking("partly");
       case NO -> cell.looking(must ? "stop" : "no");
-      case UNKNOWN -> cell.looking("missing").noting(must ? "confirm it" : "");
+      case UNKNOWN ->
+          cell.looking("missing")
+              .noting(
+                  unpriced(contender, need)
+                      .map(plan -> plan + " has it, at a price on request")
+                      .orElse(must ? "confirm it" : ""));
     };
+  }
+
+  /** The first plan without a price whose page says that it has what is needed. */
+  private static Optional<String> unpriced(Contender contender, Need need) {
+    return contender.plans().stream()
+        .filter(plan -> plan.charged().isEmpty())
+        .filter(plan ->
+            Optional.ofNullable(
+                    contender.facts().getOrDefault(plan.id(), Map.of()).get(need.capability().id()))
+                .filter(fact -> fact.answer() == Answer.YES)
+                .isPresent())
+        .map(Plan::name)
+        .findFirst();
   }
 
   /** What a confirmation of the need's fact is called: a condition is one of the whole tool. */
