@@ -54,7 +54,7 @@ record AnswerWords(Selection selection) implements SelectionWords {
                   ? "the cheapest that does"
                   : names(cheapest.tools()) + " cost the same")
               + (cheapest.open().isEmpty() ? "" : ", not for certain")
-              + "; nobody has weighed";
+              + "; there are no totals yet";
       case AnswerFinding.Ahead ahead ->
           ahead.tools().size() > 1
               ? names(ahead.tools()) + " are level"

@@ -11,7 +11,7 @@ record ScoreWords(Selection selection) implements SelectionWords {
     return switch (finding) {
       case ScoreFinding.NoTotals none ->
           none.anybodyRanked()
-              ? "There are no totals yet: nobody has given weights."
+              ? "There are no totals yet: no weights are in these figures."
               : "There are no totals: no contender has a plan for all months.";
       case ScoreFinding.Leads leads ->
           name(leads.tool()) + " leads by the totals, at " + Figures.score(leads.total()) + ".";

@@ -114,7 +114,7 @@ record VersusView(
     private Line criterion(OnCriterion line) {
       String id = line.criterion().id();
       String weight =
-          line.weight().map(w -> "weight " + Figures.percent(w)).orElse("nobody has weighed");
+          line.weight().map(w -> "weight " + Figures.percent(w)).orElse("no weights yet");
       return new Line(
           Cell.fact(line.criterion().name()).noting(weight),
           value(line.left(), session.why("value", "contender", left.id(), "criterion", id)),

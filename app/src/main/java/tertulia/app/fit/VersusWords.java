@@ -31,7 +31,7 @@ final class VersusWords {
 
   private static String total(HeadToHead found, String left, String right) {
     if (found.total().isEmpty()) {
-      return "There is no total to compare: one of them is not ranked, or nobody has weighed yet.";
+      return "There is no total to compare: one of them is not ranked, or no weights are in these figures.";
     }
     HeadToHead.Lead lead = found.total().get();
     String by = Figures.lead(lead.by());

@@ -84,7 +84,7 @@ public class UnknownsTest {
             .isExact());
     assertEquals(
         ((Working.Missing) evaluation.explain(new Figure.Total("slotmeer"))).reason(),
-        "nobody has given weights yet");
+        "no weights are in these figures yet");
     assertTrue(evaluation.explain(new Figure.Weight("cost")) instanceof Working.Missing);
     assertTrue(evaluation.explain(new Figure.Wins("slotmeer")) instanceof Working.Missing);
   }

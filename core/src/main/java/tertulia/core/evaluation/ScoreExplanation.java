@@ -115,7 +115,8 @@ record ScoreExplanation(Evaluation evaluation, Function<String, Working> plans) 
         .scores()
         .totals()
         .map(totals -> winner(totals, criterion))
-        .orElseGet(() -> new Working.Missing(criterion.name(), "nobody has given weights yet"));
+        .orElseGet(
+            () -> new Working.Missing(criterion.name(), "no weights are in these figures yet"));
   }
 
   private Working winner(Totals totals, Criterion criterion) {
@@ -145,7 +146,7 @@ record ScoreExplanation(Evaluation evaluation, Function<String, Working> plans) 
         .<Working>map(reason -> new Working.Missing("Total", "set aside: " + reason))
         .orElseGet(() ->
             evaluation.costs().overall().feasible().stream().anyMatch(c -> c.id().equals(contender))
-                ? new Working.Missing("Total", "nobody has given weights yet")
+                ? new Working.Missing("Total", "no weights are in these figures yet")
                 : new Working.Missing(
                     "Total", "no plan qualifies in all months", List.of(plans.apply(contender))));
   }

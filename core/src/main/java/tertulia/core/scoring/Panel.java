@@ -79,7 +79,8 @@ public record Panel(List<Member> members, List<Settled> settled) {
   public Working explainWeight(Criterion criterion, List<Criterion> criteria) {
     Optional<Map<String, BigDecimal>> group = groupWeights(criteria);
     if (group.isEmpty()) {
-      return new Working.Missing("Weight of " + criterion.name(), "nobody has given weights yet");
+      return new Working.Missing(
+          "Weight of " + criterion.name(), "no weights are in these figures yet");
     }
     List<Working> parts = new ArrayList<>();
     for (Own w : weighings(criteria)) {
