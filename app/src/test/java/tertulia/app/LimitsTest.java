@@ -274,4 +274,43 @@ public class LimitsTest extends ServedTest {
       assertEquals(answer.getStatus(), 200, page);
     }
   }
+
+  /** An address may name anything; a page written for what is gone meanwhile is kept. */
+  @Test
+  public void whatIsBeyondTheEndOrGoneMeanwhileIsNoFaultOfOurs() throws Exception {
+    for (String page : List.of("1", "50", "42949673", "2147483647", "-2147483648")) {
+      MockHttpServletResponse listed =
+          send("ilse", MockMvcRequestBuilders.get("/catalogue").param("page", page));
+      assertEquals(listed.getStatus(), 200, page);
+      assertTrue(
+          listed.getContentAsString(StandardCharsets.UTF_8).contains("Halvard Desk"),
+          "the last page there is, for page " + page);
+    }
+    MockHttpServletResponse kept =
+        post(
+            "ilse",
+            "/catalogue/new",
+            Map.of("selection", "987654321", "name", "", "maker", "Yards of Kade"));
+    assertEquals(kept.getStatus(), 422);
+    assertTrue(
+        kept.getContentAsString(StandardCharsets.UTF_8).contains("Yards of Kade"),
+        "what was typed is still there");
+  }
+
+  /** A copy holds every view: an open session is not enough to take one. */
+  @Test
+  public void aCopyAsksForThePasswordAgain() throws Exception {
+    MockHttpServletResponse refused =
+        post("ilse", "/safekeeping/backup", Map.of("password", "brackwasser"));
+    assertEquals(refused.getStatus(), 422);
+    assertTrue(
+        refused
+            .getContentAsString(StandardCharsets.UTF_8)
+            .contains("This is not your own password, so no copy was taken."));
+    // with it the next thing is asked: here the data lie in memory, and there is no store to copy
+    assertEquals(
+        post("ilse", "/safekeeping/backup", Map.of("password", "brackwater")).getStatus(), 409);
+    assertEquals(
+        post("joren", "/safekeeping/backup", Map.of("password", "brackwater")).getStatus(), 403);
+  }
 }

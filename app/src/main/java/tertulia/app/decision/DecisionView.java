@@ -83,8 +83,7 @@ record DecisionView(
       return !looked.isEmpty() || !due.isEmpty() || !successor.isEmpty() || holds || asks;
     }
 
-    // a decided selection does not change, and nobody weighs in it: who may look again is asked of
-    // the person
+    /** As above; in what is decided nobody weighs, so who may look again is asked of the person. */
     static Again of(Decision.Signed signed, SignedIn person, LocalDate today) {
       boolean open = signed.successor().isEmpty();
       return new Again(

@@ -20,7 +20,7 @@ final class UnusableReporter implements SpringBootExceptionReporter {
             "Port "
                 + taken.getPort()
                 + " is in use: something else listens there, perhaps another Tertulia. Stop that, or"
-                + " start this one with --server.port=8081.");
+                + " start this one with --port 8081.");
         return true;
       }
     }

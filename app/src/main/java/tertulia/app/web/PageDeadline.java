@@ -49,6 +49,11 @@ class PageDeadline extends OncePerRequestFilter {
   protected void doFilterInternal(
       HttpServletRequest request, HttpServletResponse response, FilterChain chain)
       throws ServletException, IOException {
+    if (request.getMethod().equals("POST")) {
+      // what is sent is read first: a large file over a slow line is not held against the page, and
+      // a body has a least speed of its own
+      request.getParameterMap();
+    }
     try {
       Deadline.in(most, () -> stopping)
           .hold(() -> {

@@ -1,57 +1,63 @@
 package tertulia.app.web;
 
+import java.util.Optional;
 import java.util.concurrent.Semaphore;
 import java.util.concurrent.TimeUnit;
 
 /**
- * How many requests of people who are not signed in are answered at once: never as many as there
- * are threads, so that whoever is signed in always finds one.
+ * How many people who are not signed in may be waited for at once: fewer than there are threads, so
+ * that whoever is signed in always finds one. What only takes the processor's time is not counted:
+ * nobody can draw that out.
  */
 final class Strangers {
-  /** Requests at once, those that wait for their turn to send a body among them. */
-  static final int AT_ONCE = 14;
+  /** Bodies that are being read at once. */
+  static final int BODIES_AT_ONCE = 5;
 
-  /** Bodies that are read at once. */
-  static final int BODIES_AT_ONCE = 6;
+  /** Pages that are being written out at once. */
+  static final int PAGES_AT_ONCE = 12;
 
+  private static final int WAITING = 3;
   private static final long LONGEST_WAIT_MILLIS = 1000;
+  private static final long SHORT_WAIT_MILLIS = 100;
 
-  private final Semaphore all = new Semaphore(AT_ONCE);
   private final Semaphore bodies = new Semaphore(BODIES_AT_ONCE, true);
+  private final Semaphore inLine = new Semaphore(WAITING);
+  private final Semaphore pages = new Semaphore(PAGES_AT_ONCE, true);
 
-  /** A request that is being answered. */
-  final class Turn implements AutoCloseable {
-    private final boolean body;
-
-    private Turn(boolean body) {
-      this.body = body;
-    }
-
+  /** Somebody who is waited for; it is closed when that is over. */
+  interface Turn extends AutoCloseable {
     @Override
-    public void close() {
-      if (body) {
-        bodies.release();
-      }
-      all.release();
+    void close();
+  }
+
+  /** To send a body; empty if too many do, and enough wait for their turn. */
+  Optional<Turn> body() {
+    if (bodies.tryAcquire()) {
+      return Optional.of(bodies::release);
+    }
+    if (!inLine.tryAcquire()) {
+      return Optional.empty();
+    }
+    try {
+      return waited(bodies, LONGEST_WAIT_MILLIS);
+    } finally {
+      inLine.release();
     }
   }
 
-  /** Null if there are too many just now. */
-  @org.jspecify.annotations.Nullable
-  Turn turn(boolean body) {
-    if (!all.tryAcquire()) {
-      return null;
-    }
-    boolean taken = false;
+  /** To be sent a page; empty if too many are. */
+  Optional<Turn> page() {
+    return waited(pages, SHORT_WAIT_MILLIS);
+  }
+
+  private static Optional<Turn> waited(Semaphore turns, long millis) {
     try {
-      taken = !body || bodies.tryAcquire(LONGEST_WAIT_MILLIS, TimeUnit.MILLISECONDS);
+      return turns.tryAcquire(millis, TimeUnit.MILLISECONDS)
+          ? Optional.of(turns::release)
+          : Optional.empty();
     } catch (InterruptedException e) {
       Thread.currentThread().interrupt();
-    } finally {
-      if (!taken) {
-        all.release();
-      }
+      return Optional.empty();
     }
-    return taken ? new Turn(body) : null;
   }
 }

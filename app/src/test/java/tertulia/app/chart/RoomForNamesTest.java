@@ -144,6 +144,18 @@ public class RoomForNamesTest {
       }
       named(RunningChart.draw(HORIZON, running, List.of()));
       named(MonthsChart.byTool(months, HORIZON, "spread"));
+      // two cross a third in the same month
+      int month = 3 + random.nextInt(HORIZON.months() - 6);
+      List<Monthly> four = running.subList(0, 4);
+      Money at = four.getFirst().months().get(month);
+      hasRoom(
+          RunningChart.draw(
+              HORIZON,
+              four,
+              List.of(
+                  new RunningChart.Crossing(month, "from Mar 2028: " + name(0), at),
+                  new RunningChart.Crossing(
+                      month, "from Mar 2028: " + name(1), at.plus(random.nextInt(40))))));
     }
   }
 

@@ -10,6 +10,11 @@ import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
+import java.util.concurrent.CountDownLatch;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
 import java.util.concurrent.Semaphore;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.atomic.AtomicLong;
@@ -23,6 +28,7 @@ import org.springframework.transaction.CannotCreateTransactionException;
 import org.testng.annotations.Test;
 import tertulia.app.Browser;
 import tertulia.app.ServedTest;
+import tertulia.core.deadline.Deadline;
 
 /** Nobody is kept out by others who send slowly, or all at once. */
 public class FairTurnsTest extends ServedTest {
@@ -77,6 +83,45 @@ public class FairTurnsTest extends ServedTest {
         "and strangers again as soon as those are gone");
   }
 
+  /** What only takes the processor's time is waited for: a morning is no attack. */
+  @Test
+  public void fortyWhoSignInAtTheSameMomentAreAllAnswered() throws Exception {
+    List<Future<Integer>> answers = new ArrayList<>();
+    CountDownLatch all = new CountDownLatch(40);
+    try (ExecutorService threads = Executors.newVirtualThreadPerTaskExecutor()) {
+      for (int i = 0; i < 40; i++) {
+        Map<String, String> fields = Map.of("username", "somebody" + i, "password", "wrong");
+        answers.add(
+            threads.submit(() -> {
+              Browser browser = new Browser(port);
+              String token = browser.token("/sign-in");
+              all.countDown();
+              all.await();
+              return browser.post("/sign-in", fields, token).statusCode();
+            }));
+      }
+    }
+    for (Future<Integer> answer : answers) {
+      assertEquals(answer.get(), Integer.valueOf(302));
+    }
+  }
+
+  @Test
+  public void ofAStrangerOnlyFormsAreTaken() throws Exception {
+    try (Socket socket = new Socket("localhost", port)) {
+      socket
+          .getOutputStream()
+          .write(
+              ("POST /sign-in HTTP/1.1\r\nHost: localhost:"
+                      + port
+                      + "\r\nContent-Type: application/json\r\nContent-Length: 2\r\n\r\n{}")
+                  .getBytes(StandardCharsets.US_ASCII));
+      assertEquals(
+          new String(socket.getInputStream().readNBytes(12), StandardCharsets.US_ASCII),
+          "HTTP/1.1 415");
+    }
+  }
+
   /** Gives a byte at each read. */
   private static final InputBuffer DRIPPING =
       new InputBuffer() {
@@ -129,6 +174,27 @@ public class FairTurnsTest extends ServedTest {
                 (request, response) -> {
                   throw new InvalidDataAccessResourceUsageException("a fault of ours");
                 }));
+  }
+
+  @Test
+  public void howLongAFileTakesToArriveIsNotHeldAgainstThePage() throws Exception {
+    PageDeadline deadline = new PageDeadline(Duration.ofDays(1));
+    // then whatever asks under a deadline is told that nobody waits
+    deadline.stop();
+    AtomicLong read = new AtomicLong();
+    MockHttpServletRequest sent =
+        new MockHttpServletRequest("POST", "/catalogue/import") {
+          @Override
+          public Map<String, String[]> getParameterMap() {
+            Deadline.check(() -> "reading");
+            read.incrementAndGet();
+            return super.getParameterMap();
+          }
+        };
+    MockHttpServletResponse answer = new MockHttpServletResponse();
+    deadline.doFilter(sent, answer, (request, response) -> Deadline.check(() -> "the page"));
+    assertEquals(read.get(), 1, "the body was read before the time began");
+    assertEquals(answer.getStatus(), 503, "and the page has its deadline");
   }
 
   @Test

@@ -27,10 +27,11 @@ import tertulia.core.working.Working;
  * For each contender when to take it: where, in one dimension and with all else as it is read, it
  * leads for certain.
  *
+ * <p>Numbers of people stand apart: at each it is asked who leads by the cost a head, whatever the
+ * plan holds, so that such a range neither says when to take the leader of the plan nor turns round
+ * what another relies on.
+ *
  * @param lead as it is read
- *     <p>Numbers of people stand apart: at each it is asked who leads by the cost a head, whatever
- *     the plan holds, so that such a range neither says when to take the leader of the plan nor
- *     turns round what another relies on.
  * @param all every condition found, by contender in the contenders' order; numbers of people are
  *     not among them
  * @param sizes the numbers of people, as ranges in their order, at which each leads for certain
