@@ -10,21 +10,19 @@ import java.time.Clock;
 import java.time.LocalDate;
 import java.util.Optional;
 import javax.sql.DataSource;
+import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
-import org.springframework.http.MediaType;
-import org.springframework.http.ResponseEntity;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.stereotype.Controller;
 import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
-import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBody;
 import tertulia.app.people.OwnPassword;
 import tertulia.app.people.SignedIn;
 import tertulia.app.web.Conflict;
@@ -68,7 +66,7 @@ class SafekeepingController {
    * view, those too that are not shown to others yet. It is taken whole before anything is sent.
    */
   @PostMapping("/safekeeping/backup")
-  Object backup(
+  @Nullable String backup(
       @RequestParam(defaultValue = "") String password,
       @AuthenticationPrincipal SignedIn person,
       Model model,
@@ -83,27 +81,24 @@ class SafekeepingController {
         store.orElseThrow(
             () -> new Conflict("The data lie in memory only. There is no store to copy."));
     Path copy = kept.directory().resolve("backup-" + java.util.UUID.randomUUID() + ".zip");
-    try (Connection connection = database.getConnection()) {
-      Backup.take(connection, copy);
+    try {
+      try (Connection connection = database.getConnection()) {
+        Backup.take(connection, copy);
+      }
+      LOG.info("Account {} took a copy of everything, {} bytes", person.id(), Files.size(copy));
+      response.setContentType("application/zip");
+      response.setContentLengthLong(Files.size(copy));
+      response.setHeader(
+          HttpHeaders.CONTENT_DISPOSITION,
+          ContentDisposition.attachment()
+              .filename("tertulia-" + LocalDate.now(clock) + ".zip")
+              .build()
+              .toString());
+      Files.copy(copy, response.getOutputStream());
+      // sent: there is no page to show
+      return null;
+    } finally {
+      Files.deleteIfExists(copy);
     }
-    LOG.info("Account {} took a copy of everything, {} bytes", person.id(), Files.size(copy));
-    StreamingResponseBody body =
-        out -> {
-          try {
-            Files.copy(copy, out);
-          } finally {
-            Files.deleteIfExists(copy);
-          }
-        };
-    return ResponseEntity.ok()
-        .contentType(MediaType.parseMediaType("application/zip"))
-        .contentLength(Files.size(copy))
-        .header(
-            HttpHeaders.CONTENT_DISPOSITION,
-            ContentDisposition.attachment()
-                .filename("tertulia-" + LocalDate.now(clock) + ".zip")
-                .build()
-                .toString())
-        .body(body);
   }
 }

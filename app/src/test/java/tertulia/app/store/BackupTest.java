@@ -1,7 +1,11 @@
 package tertulia.app.store;
 
+import static org.mockito.ArgumentMatchers.any;
+import static org.mockito.Mockito.mock;
+import static org.mockito.Mockito.when;
 import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertFalse;
+import static org.testng.Assert.assertNull;
 import static org.testng.Assert.assertTrue;
 
 import java.io.ByteArrayOutputStream;
@@ -15,11 +19,24 @@ import java.nio.file.attribute.PosixFilePermissions;
 import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.Statement;
+import java.time.Clock;
+import java.time.Instant;
+import java.time.ZoneOffset;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Stream;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
 import org.flywaydb.core.Flyway;
+import org.springframework.beans.factory.support.StaticListableBeanFactory;
+import org.springframework.jdbc.datasource.DriverManagerDataSource;
+import org.springframework.mock.web.MockHttpServletResponse;
+import org.springframework.ui.ExtendedModelMap;
 import org.testng.annotations.BeforeMethod;
 import org.testng.annotations.Test;
+import tertulia.app.people.OwnPassword;
+import tertulia.app.people.SignedIn;
 
 /** The commands that copy a store and put it back, and what they refuse. */
 public class BackupTest {
@@ -151,5 +168,32 @@ public class BackupTest {
     assertTrue(said.contains("There is no store in"), said);
     assertEquals(run("backup", at("data"), at("nowhere/copy.zip")), Unusable.EXIT_STATUS);
     assertTrue(said.contains("The backup cannot be written to"), said);
+  }
+
+  /** In the browser: the whole copy is sent, nothing is left beside the store. */
+  @Test
+  public void aCopyTakenInTheBrowserComesBackToo() throws Exception {
+    OwnPassword password = mock(OwnPassword.class);
+    when(password.fault(any(), any(), any())).thenReturn(Optional.empty());
+    SafekeepingController safekeeping =
+        new SafekeepingController(
+            new StaticListableBeanFactory(Map.of("store", store)).getBeanProvider(Store.class),
+            new DriverManagerDataSource(store.url(), "sa", ""),
+            password,
+            Clock.fixed(Instant.parse("2026-11-24T09:00:00Z"), ZoneOffset.UTC));
+    MockHttpServletResponse sent = new MockHttpServletResponse();
+    assertNull(
+        safekeeping.backup("p", mock(SignedIn.class), new ExtendedModelMap(), sent),
+        "what is sent is no page");
+    assertEquals(
+        sent.getHeader("Content-Disposition"), "attachment; filename=\"tertulia-2026-11-24.zip\"");
+    Files.write(place.resolve("copy.zip"), sent.getContentAsByteArray());
+    assertEquals(run("restore", at("copy.zip"), at("again")), 0, said);
+    try (Connection connection = Store.in(place.resolve("again")).look()) {
+      assertEquals(Store.rows(connection).get("ACCOUNT"), Long.valueOf(1));
+    }
+    try (Stream<Path> left = Files.list(place.resolve("data"))) {
+      assertEquals(left.filter(file -> file.toString().endsWith(".zip")).toList(), List.of());
+    }
   }
 }
