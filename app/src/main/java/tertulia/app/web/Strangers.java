@@ -18,7 +18,9 @@ final class Strangers {
 
   private static final int WAITING = 3;
   private static final long LONGEST_WAIT_MILLIS = 1000;
-  private static final long SHORT_WAIT_MILLIS = 100;
+
+  /** A page is written out in milliseconds, unless somebody draws it out: its turn comes soon. */
+  private static final long LONGEST_WAIT_FOR_PAGE_MILLIS = 3000;
 
   private final Semaphore bodies = new Semaphore(BODIES_AT_ONCE, true);
   private final Semaphore inLine = new Semaphore(WAITING);
@@ -47,7 +49,7 @@ final class Strangers {
 
   /** To be sent a page; empty if too many are. */
   Optional<Turn> page() {
-    return waited(pages, SHORT_WAIT_MILLIS);
+    return waited(pages, LONGEST_WAIT_FOR_PAGE_MILLIS);
   }
 
   private static Optional<Turn> waited(Semaphore turns, long millis) {
