@@ -93,6 +93,11 @@ public class FitFindingsTest extends GeneratedFindings {
         case FitFinding.NextBrings next -> throw new AssertionError("of one tool");
         case FitFinding.NoPlan none -> {
           assertFalse(costs.now().steady(none.tool()) instanceof Outcome.Found);
+          assertEquals(
+              none.toConfirm(),
+              costs.now().against(none.tool()).values().stream()
+                  .anyMatch(reasons -> reasons.stream().noneMatch(Reason::excludes)),
+              "what nothing excludes may do, once it is confirmed");
           none.conflicts()
               .smallest()
               .forEach(set ->

@@ -143,6 +143,9 @@ public class ScoreFindingsTest extends GeneratedFindings {
       met(guess);
       assertTrue(guess.worst().compareTo(costs.getLast()) >= 0, guess + " of " + costs);
       assertTrue(guess.best().compareTo(costs.getFirst()) <= 0, guess + " of " + costs);
+      BigDecimal halfAgain = costs.getFirst().multiply(new BigDecimal("1.5"));
+      assertTrue(
+          guess.worst().compareTo(halfAgain) >= 0, "a few percent are not everything: " + guess);
       Criterion same =
           new Criterion("cost", "Cost", new Criterion.Cost(guess.worst(), guess.best()));
       Evaluation scaled =
