@@ -303,6 +303,8 @@ public class OwnViewFirstTest extends ServedTest {
     assertTrue(text("odile", "/marks").contains(changed), "and said where his marks are read");
     post("joren", "marks", "criterion", "ease", "contender", "slotmeer", "mark", "3");
     assertFalse(text("odile", "/marks").contains(changed), "as it was handed in first");
+    post("joren", "marks", "criterion", "ease", "contender", "slotmeer", "mark", "");
+    assertTrue(text("odile", "/marks").contains(changed), "what is taken back is a change too");
     post("joren", "marks", "criterion", "ease", "contender", "slotmeer", "mark", "4");
   }
 

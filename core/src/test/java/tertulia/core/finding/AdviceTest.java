@@ -353,4 +353,44 @@ public class AdviceTest {
         .filter(other -> !other.equals(tool))
         .allMatch(other -> reweighed.lead(tool, other, room.criterion(), weight).signum() > 0);
   }
+
+  /** The answer by size at every number of people that is planned, and nothing from far away. */
+  @Test
+  public void theAnswerBySizeHoldsAtEverySizeThatIsPlanned() {
+    int gaps = 0;
+    int whole = 0;
+    int left = 0;
+    for (int seed = 1; seed < SELECTIONS; seed++) {
+      Sensitivity sensitivity = new Sensitivity(TakeIfTest.evaluation(seed));
+      Optional<Sizes> sizes = sensitivity.byHeadcount();
+      int fewest = Math.max(1, sensitivity.read().costs().overall().lowestPlanned());
+      int most = sensitivity.read().costs().overall().highestPlanned();
+      Optional<Advice.BySize> found = new AdviceFindings(sensitivity).bySize();
+      List<Advice.BySize.Range> ranges = found.map(Advice.BySize::ranges).orElse(List.of());
+      boolean gap = false;
+      for (int n = fewest; n <= most && sizes.isPresent(); n++) {
+        int size = n;
+        List<String> said =
+            ranges.stream()
+                .filter(r -> r.people().from() <= size && size <= r.people().to())
+                .map(Advice.BySize.Range::tool)
+                .toList();
+        assertEquals(said, sizes.get().certainLeader(n).stream().toList(), seed + ", " + n);
+        gap |= said.isEmpty();
+      }
+      for (Advice.BySize.Range range : ranges) {
+        boolean planned = range.people().from() <= most && range.people().to() >= fewest;
+        boolean near = 2 * range.people().from() >= fewest && range.people().to() <= 2L * most;
+        assertTrue(planned || near, "seed " + seed + ": " + range);
+      }
+      if (found.isPresent()) {
+        assertEquals(found.get().gaps(), gap, "seed " + seed);
+        gaps += gap ? 1 : 0;
+        whole += gap ? 0 : 1;
+        int all = sensitivity.takeIf().sizes().values().stream().mapToInt(List::size).sum();
+        left += all > ranges.size() ? 1 : 0;
+      }
+    }
+    assertTrue(gaps > 3 && whole > 3 && left > 0, gaps + ", " + whole + ", " + left);
+  }
 }
