@@ -313,4 +313,34 @@ public class LimitsTest extends ServedTest {
     assertEquals(
         post("joren", "/safekeeping/backup", Map.of("password", "brackwater")).getStatus(), 403);
   }
+
+  /** What is shown of a price is what was typed, for as many months as it was said of. */
+  @Test
+  public void aPriceReadsAsItWasStated() throws Exception {
+    Map<String, String> page = new LinkedHashMap<>();
+    page.put("name", "Yenboat");
+    page.put("maker", "Yards of Kade");
+    page.put("plans[0].id", "only");
+    page.put("plans[0].name", "Only");
+    page.put("plans[0].currency", "JPY");
+    page.put("plans[0].measure", "seats");
+    page.put("plans[0].least", "0");
+    page.put("plans[0].source.asOf", "2026-11-20");
+    page.put("plans[0].source.ground", "makers-claim");
+    page.put("lines[0].name", "Seats");
+    page.put("lines[0].kind", "per-unit");
+    page.put("lines[0].measure", "seats");
+    page.put("lines[0].cells[0].prices[m1]", "1,000");
+    page.put("lines[0].cells[0].prices[u12]", "10,000 a year");
+    page.put("lines[0].cells[0].prices[u24]", "18,000 for 24 months");
+    page.put("asked", "true");
+    assertEquals(post("ilse", "/catalogue/new", page).getRedirectedUrl(), "/catalogue/yenboat");
+    String shown =
+        send("ilse", MockMvcRequestBuilders.get("/catalogue/yenboat"))
+            .getContentAsString(StandardCharsets.UTF_8);
+    for (String said : List.of("1000 JPY a month", "10000 JPY a year", "18000 JPY for 24 months")) {
+      assertTrue(shown.contains(said), said + " in " + shown);
+    }
+    assertTrue(!shown.contains("a year JPY a month"), shown);
+  }
 }

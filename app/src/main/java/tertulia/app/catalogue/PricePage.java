@@ -8,6 +8,8 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import java.util.function.Predicate;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import tertulia.app.display.Dates;
 import tertulia.app.display.Figures;
@@ -37,6 +39,8 @@ record PricePage(
     List<Remark> conditions,
     List<Remark> ratings,
     List<Spoken> words) {
+  /** For how long a price was stated, where that is not a month. */
+  private static final Pattern PERIOD = Pattern.compile(" a year| for [0-9]+ months| a month$");
 
   /** A plan; the mark is "assumed", "by quote", "on request", "free" or empty. */
   record Head(String name, String mark) {}
@@ -195,15 +199,33 @@ record PricePage(
   }
 
   private static String amount(PriceLine.Price.Charged charged, String currency) {
-    String price = ChargeTexts.price(charged).replace("\n", "; ") + " " + currency;
+    String text = ChargeTexts.price(charged).replace("\n", "; ");
+    String price = text + " " + currency;
     return switch (charged.low()) {
-      case ToolSheet.FlatPart flat -> price + " a month";
-      case ToolSheet.PerUnitPart unit -> price + " a month";
-      case ToolSheet.BandedPart banded -> price + " a month";
+      case ToolSheet.FlatPart flat -> stated(text, currency);
+      case ToolSheet.PerUnitPart unit -> stated(text, currency);
+      case ToolSheet.BandedPart banded ->
+          PERIOD.matcher(text).find()
+              ? price + ", a month where nothing else is said"
+              : price + " a month";
       case ToolSheet.OneOffPart once -> price;
       case ToolSheet.UsagePart usage -> price + " for each " + usage.block() + " begun";
       case ToolSheet.PaymentFeePart fee -> price;
     };
+  }
+
+  /**
+   * Such as "100 EUR a year": for as many months as it was stated for, one where it does not say.
+   */
+  private static String stated(String text, String currency) {
+    Matcher period = PERIOD.matcher(text);
+    int end = -1;
+    while (period.find()) {
+      end = period.end() == text.length() ? period.start() : -1;
+    }
+    return end < 0
+        ? text + " " + currency + " a month"
+        : text.substring(0, end) + " " + currency + text.substring(end);
   }
 
   private static String counted(ToolSheet.ChargePart charge) {
