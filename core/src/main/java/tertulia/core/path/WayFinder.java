@@ -128,7 +128,8 @@ final class WayFinder {
       boolean[][] qualifies,
       Setting setting,
       List<Offer> offers,
-      List<List<List<Outside>>> outside) {
+      List<List<List<Outside>>> outside,
+      boolean inWholeNumbers) {
     this.options = options;
     this.qualifies = qualifies;
     this.setting = setting;
@@ -142,7 +143,9 @@ final class WayFinder {
     this.plain =
         java.util.stream.IntStream.range(0, options.size())
             .mapToObj(option ->
-                offers.isEmpty() && outside.get(option).stream().allMatch(List::isEmpty)
+                inWholeNumbers
+                        && offers.isEmpty()
+                        && outside.get(option).stream().allMatch(List::isEmpty)
                     ? PlainTerms.of(
                         options.get(option),
                         setting,
@@ -172,11 +175,27 @@ final class WayFinder {
             .map(option ->
                 option.outside(setting.market().fit(), setting.months(), setting.horizon()))
             .toList();
+    try {
+      return cheapest(options, qualifies, setting, outside, true, most);
+    } catch (ArithmeticException e) {
+      // finer parts of a cent than whole numbers hold: what it comes to need not be too large
+      return cheapest(options, qualifies, setting, outside, false, most);
+    }
+  }
+
+  private static Way cheapest(
+      List<Option> options,
+      boolean[][] qualifies,
+      Setting setting,
+      List<List<List<Outside>>> outside,
+      boolean inWholeNumbers,
+      int most) {
     WayFinder best = null;
     int steps = 0;
     for (List<Offer> combination :
         OfferChoice.combinations(options.getFirst().offering().offers())) {
-      WayFinder finder = new WayFinder(options, qualifies, setting, combination, outside);
+      WayFinder finder =
+          new WayFinder(options, qualifies, setting, combination, outside, inWholeNumbers);
       finder.search(most - steps);
       steps += finder.steps;
       if (best == null || finder.best().minor() < best.best().minor() || finder.isSimpler(best)) {
@@ -470,7 +489,7 @@ final class WayFinder {
 
   private Money without(Offer offer, List<Integer> route) {
     List<Offer> others = offers.stream().filter(other -> !other.equals(offer)).toList();
-    return new WayFinder(options, qualifies, setting, others, outside)
+    return new WayFinder(options, qualifies, setting, others, outside, true)
         .along(route, others)
         .ledger()
         .total(setting.view());

@@ -593,6 +593,47 @@ public class WaysTest {
     };
   }
 
+  /** Sums for so many different numbers of months that their common part is beyond a long. */
+  @Test
+  public void whatNoWholeNumberHoldsIsAddedUpExactly() {
+    List<Integer> stated = List.of(59, 53, 47, 43, 41, 37, 31, 29, 23, 19, 17, 13);
+    Charge[] charges =
+        stated.stream()
+            .map(months ->
+                new Charge.PerUnit(
+                    "For " + months,
+                    Measure.SEATS,
+                    new UnitPrice(EUR, new java.math.BigDecimal("100"), months),
+                    UnitRule.PLAIN))
+            .toArray(Charge[]::new);
+    // cents a month for 7 seats, half up
+    long cents = stated.stream().mapToLong(months -> (2 * 70_000L + months) / (2L * months)).sum();
+    assertTotal(list(BillingTerm.MONTHLY, charges), 7, Money.ofMinor(EUR, 24 * cents));
+  }
+
+  @Test
+  public void theMostThatCanBeTypedIsAddedUpWhateverItIsStatedFor() {
+    UnitPrice most = UnitPrice.typed(EUR, UnitPrice.MOST, 60);
+    UnitPrice other = new UnitPrice(EUR, new java.math.BigDecimal("59"), 59);
+    assertTotal(
+        list(
+            BillingTerm.MONTHLY,
+            new Charge.PerUnit("Seats", Measure.SEATS, most, UnitRule.PLAIN),
+            new Charge.PerUnit("Support", Measure.SEATS, other, UnitRule.PLAIN)),
+        90_000,
+        Money.of(EUR, new java.math.BigDecimal("36000002160000.00")));
+  }
+
+  private static void assertTotal(PriceList list, int seats, Money total) {
+    Ways ways =
+        ways(
+            List.of(Samples.offering(plan("Plan", list))),
+            growing(seats, 0, 24),
+            View.SPREAD,
+            Leaving.CREDITED);
+    assertEquals(((Ways.Found) ways).best().ledger().total(View.SPREAD), total);
+  }
+
   private static List<UnitsNeeded> months(Random random, int horizon) {
     int first = 8 + random.nextInt(8);
     int step = random.nextInt(4);
