@@ -1,7 +1,5 @@
 package tertulia.app;
 
-import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
-import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.user;
 import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertTrue;
 
@@ -15,13 +13,11 @@ import java.util.Map;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.mock.web.MockHttpServletResponse;
-import org.springframework.test.web.servlet.MockMvc;
 import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
 import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import tertulia.app.exchange.Limits;
-import tertulia.app.people.UserAccounts;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -30,22 +26,13 @@ import tools.jackson.databind.json.JsonMapper;
 public class LimitsTest extends ServedTest {
   private static final List<String> STEPS =
       List.of("need", "contenders", "fit", "cost", "weights", "marks", "decision");
-  @Autowired private MockMvc mvc;
-  @Autowired private UserAccounts people;
   @Autowired private JdbcTemplate jdbc;
-
-  private MockHttpServletResponse send(String who, MockHttpServletRequestBuilder request)
-      throws Exception {
-    return mvc.perform(request.with(csrf()).with(user(people.loadUserByUsername(who))))
-        .andReturn()
-        .getResponse();
-  }
 
   private MockHttpServletResponse post(String who, String path, Map<String, String> fields)
       throws Exception {
     MockHttpServletRequestBuilder request = MockMvcRequestBuilders.post(path);
     fields.forEach(request::param);
-    return send(who, request);
+    return ask(who, request);
   }
 
   private long selection(String title) throws Exception {
@@ -67,12 +54,12 @@ public class LimitsTest extends ServedTest {
   private void assertEveryPageIsThere(long id) throws Exception {
     for (String step : STEPS) {
       assertEquals(
-          send("ilse", MockMvcRequestBuilders.get("/selections/" + id + "/" + step)).getStatus(),
+          ask("ilse", MockMvcRequestBuilders.get("/selections/" + id + "/" + step)).getStatus(),
           200,
           step);
     }
     assertEquals(
-        send("ilse", MockMvcRequestBuilders.get("/selections/" + id + "/file")).getStatus(), 200);
+        ask("ilse", MockMvcRequestBuilders.get("/selections/" + id + "/file")).getStatus(), 200);
   }
 
   private static JsonNode schema(String name) throws IOException {
@@ -270,7 +257,7 @@ public class LimitsTest extends ServedTest {
             "cost.xlsx",
             "file")) {
       MockHttpServletResponse answer =
-          send("ilse", MockMvcRequestBuilders.get(selection + "/" + page));
+          ask("ilse", MockMvcRequestBuilders.get(selection + "/" + page));
       assertEquals(answer.getStatus(), 200, page);
     }
   }
@@ -280,7 +267,7 @@ public class LimitsTest extends ServedTest {
   public void whatIsBeyondTheEndOrGoneMeanwhileIsNoFaultOfOurs() throws Exception {
     for (String page : List.of("1", "50", "42949673", "2147483647", "-2147483648")) {
       MockHttpServletResponse listed =
-          send("ilse", MockMvcRequestBuilders.get("/catalogue").param("page", page));
+          ask("ilse", MockMvcRequestBuilders.get("/catalogue").param("page", page));
       assertEquals(listed.getStatus(), 200, page);
       assertTrue(
           listed.getContentAsString(StandardCharsets.UTF_8).contains("Halvard Desk"),
@@ -336,7 +323,7 @@ public class LimitsTest extends ServedTest {
     page.put("asked", "true");
     assertEquals(post("ilse", "/catalogue/new", page).getRedirectedUrl(), "/catalogue/yenboat");
     String shown =
-        send("ilse", MockMvcRequestBuilders.get("/catalogue/yenboat"))
+        ask("ilse", MockMvcRequestBuilders.get("/catalogue/yenboat"))
             .getContentAsString(StandardCharsets.UTF_8);
     for (String said : List.of("1000 JPY a month", "10000 JPY a year", "18000 JPY for 24 months")) {
       assertTrue(shown.contains(said), said + " in " + shown);

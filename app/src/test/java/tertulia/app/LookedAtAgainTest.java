@@ -1,7 +1,5 @@
 package tertulia.app;
 
-import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
-import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.user;
 import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
@@ -14,14 +12,11 @@ import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.context.annotation.Import;
 import org.springframework.mock.web.MockHttpServletResponse;
 import org.springframework.test.context.TestPropertySource;
-import org.springframework.test.web.servlet.MockMvc;
-import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
 import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
 import org.testng.annotations.Test;
 import tertulia.app.decision.Decisions;
 import tertulia.app.exchange.Demo;
 import tertulia.app.handover.Intake;
-import tertulia.app.people.UserAccounts;
 import tertulia.app.selection.Selections;
 import tertulia.app.selection.Table;
 import tertulia.core.decision.Decision;
@@ -31,8 +26,6 @@ import tertulia.core.decision.Decision;
 @FreshStore
 @TestPropertySource(properties = "spring.datasource.url=jdbc:h2:mem:clocked;DB_CLOSE_DELAY=-1")
 public class LookedAtAgainTest extends ServedTest {
-  @Autowired private MockMvc mvc;
-  @Autowired private UserAccounts people;
   @Autowired private Selections selections;
   @Autowired private Decisions decisions;
   @Autowired private Intake intake;
@@ -40,23 +33,8 @@ public class LookedAtAgainTest extends ServedTest {
   private long id;
   private String at = "";
 
-  private MockHttpServletResponse send(String who, MockHttpServletRequestBuilder request)
-      throws Exception {
-    return mvc.perform(request.with(csrf()).with(user(people.loadUserByUsername(who))))
-        .andReturn()
-        .getResponse();
-  }
-
-  private MockHttpServletResponse post(String who, String path, String... pairs) throws Exception {
-    MockHttpServletRequestBuilder request = MockMvcRequestBuilders.post(path);
-    for (int i = 0; i < pairs.length; i += 2) {
-      request.param(pairs[i], pairs[i + 1]);
-    }
-    return send(who, request);
-  }
-
   private String text(String who, String path) throws Exception {
-    return send(who, MockMvcRequestBuilders.get(path))
+    return ask(who, MockMvcRequestBuilders.get(path))
         .getContentAsString(StandardCharsets.UTF_8)
         .replaceAll("<[^>]*>", " ")
         .replaceAll("\\s+", " ");
@@ -72,7 +50,7 @@ public class LookedAtAgainTest extends ServedTest {
     id = intake.take(Demo.file(), "Ilse Maren");
     at = "/selections/" + id + "/decision";
     String choice = selections.load(id).selection().active().getFirst().id();
-    post(
+    sendForm(
         "ilse",
         at + "/propose",
         "remarksOpen",
@@ -86,13 +64,17 @@ public class LookedAtAgainTest extends ServedTest {
         "lookAgain",
         "17.12.2026");
     assertEquals(
-        post("ilse", at + "/holds", "read", "0", "lookAgain", "2027-01-01").getStatus(), 409);
-    assertEquals(post("ilse", at + "/again", "read", "0").getStatus(), 409);
+        sendForm("ilse", at + "/holds", "read", "0", "lookAgain", "2027-01-01").getStatus(), 409);
+    assertEquals(sendForm("ilse", at + "/again", "read", "0").getStatus(), 409);
     String version = "" + decisions.find(id).orElseThrow().version();
     assertEquals(
-        post("joren", at + "/sign", "version", version, "password", "brackwater").getStatus(), 302);
+        sendForm("joren", at + "/sign", "version", version, "password", "brackwater").getStatus(),
+        302);
     assertFalse(text("joren", "/selections").contains("due since 17 Dec 2026"));
     assertFalse(text("joren", at).contains("Look at this decision again."));
+    assertTrue(
+        ask("joren", MockMvcRequestBuilders.get(at)).getContentAsString().contains("2027-11-24"),
+        "the day in the box lies ahead, as in a year");
   }
 
   @Test(dependsOnMethods = "beforeItsDayNobodyIsAsked")
@@ -107,18 +89,18 @@ public class LookedAtAgainTest extends ServedTest {
     assertFalse(text("joren", at).contains("Ask it again"), "and does not begin selections");
     assertTrue(text("ilse", at).contains("Ask it again"));
     assertEquals(
-        post("pia", at + "/holds", "read", "0", "lookAgain", "2027-06-30").getStatus(), 403);
+        sendForm("pia", at + "/holds", "read", "0", "lookAgain", "2027-06-30").getStatus(), 403);
     String note = "Prices as they were. <b>Nobody</b> missed anything.";
     MockHttpServletResponse late =
-        post("joren", at + "/holds", "read", "0", "note", note, "lookAgain", "17.12.2026");
+        sendForm("joren", at + "/holds", "read", "0", "note", note, "lookAgain", "17.12.2026");
     assertEquals(late.getStatus(), 422);
     assertTrue(late.getContentAsString().contains("17.12.2026 is not in the future."));
     assertTrue(late.getContentAsString().contains("Nobody"), "what was typed is still there");
     assertEquals(
-        post("joren", at + "/holds", "read", "0", "note", note).getStatus(), 422, "no day");
+        sendForm("joren", at + "/holds", "read", "0", "note", note).getStatus(), 422, "no day");
     String[] holds = {"read", "0", "note", note, "lookAgain", "30.6.2027"};
-    assertEquals(post("joren", at + "/holds", holds).getStatus(), 302);
-    assertEquals(post("odile", at + "/holds", holds).getStatus(), 409, "Joren was first");
+    assertEquals(sendForm("joren", at + "/holds", holds).getStatus(), 302);
+    assertEquals(sendForm("odile", at + "/holds", holds).getStatus(), 409, "Joren was first");
     assertEquals(signed().reviewOn().orElseThrow(), LocalDate.of(2027, 6, 30));
     assertFalse(text("joren", "/selections").contains("due since 17 Dec 2026"));
     String page = text("odile", at);
@@ -135,11 +117,12 @@ public class LookedAtAgainTest extends ServedTest {
   @Test(dependsOnMethods = "onItsDayItIsAskedAndAnsweredOnce")
   public void itIsAskedAgainWithWhatWasLearnt() throws Exception {
     clock.moveTo("2027-06-30");
-    assertEquals(post("joren", at + "/again", "read", "1").getStatus(), 403, "an organiser does");
+    assertEquals(
+        sendForm("joren", at + "/again", "read", "1").getStatus(), 403, "an organiser does");
     int before = selections.titles().size();
-    assertEquals(post("ilse", at + "/again", "read", "0").getStatus(), 409, "read again first");
+    assertEquals(sendForm("ilse", at + "/again", "read", "0").getStatus(), 409, "read again first");
     assertEquals(selections.titles().size(), before, "nothing half done is left");
-    MockHttpServletResponse asked = post("ilse", at + "/again", "read", "1");
+    MockHttpServletResponse asked = sendForm("ilse", at + "/again", "read", "1");
     assertEquals(asked.getStatus(), 302);
     long next =
         Long.parseLong(
@@ -159,9 +142,9 @@ public class LookedAtAgainTest extends ServedTest {
     assertFalse(text("ilse", at).contains("Look at this decision again."));
     assertFalse(
         text("joren", "/selections").contains("due since 30 Jun 2027"), "it never goes on asking");
-    assertEquals(post("ilse", at + "/again", "read", "2").getStatus(), 409);
+    assertEquals(sendForm("ilse", at + "/again", "read", "2").getStatus(), 409);
     assertEquals(
-        post("ilse", at + "/holds", "read", "2", "lookAgain", "2028-01-01").getStatus(), 409);
+        sendForm("ilse", at + "/holds", "read", "2", "lookAgain", "2028-01-01").getStatus(), 409);
     assertEquals(List.of(2), List.of(signed().reviews().size()));
   }
 }

@@ -1,7 +1,5 @@
 package tertulia.app;
 
-import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
-import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.user;
 import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
@@ -24,8 +22,6 @@ import org.springframework.context.annotation.Import;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.mock.web.MockHttpServletResponse;
 import org.springframework.test.context.TestPropertySource;
-import org.springframework.test.web.servlet.MockMvc;
-import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
 import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -51,7 +47,6 @@ import tertulia.app.selection.Views;
 @FreshStore
 @TestPropertySource(properties = "spring.datasource.url=jdbc:h2:mem:clocked;DB_CLOSE_DELAY=-1")
 public class SignedIsReadTest extends ServedTest {
-  @Autowired private MockMvc mvc;
   @Autowired private UserAccounts people;
   @Autowired private Catalogue catalogue;
   @Autowired private Selections selections;
@@ -74,7 +69,7 @@ public class SignedIsReadTest extends ServedTest {
 
   private MockHttpServletResponse propose() throws Exception {
     String version = decisions.find(id).map(stored -> "" + stored.version()).orElse("");
-    return post(
+    return sendForm(
         "ilse",
         at + "/propose",
         "remarksOpen",
@@ -97,23 +92,8 @@ public class SignedIsReadTest extends ServedTest {
         .orElseThrow();
   }
 
-  private MockHttpServletResponse send(String who, MockHttpServletRequestBuilder request)
-      throws Exception {
-    return mvc.perform(request.with(csrf()).with(user(people.loadUserByUsername(who))))
-        .andReturn()
-        .getResponse();
-  }
-
-  private MockHttpServletResponse post(String who, String path, String... pairs) throws Exception {
-    MockHttpServletRequestBuilder request = MockMvcRequestBuilders.post(path);
-    for (int i = 0; i < pairs.length; i += 2) {
-      request.param(pairs[i], pairs[i + 1]);
-    }
-    return send(who, request);
-  }
-
   private String page(String who, String path) throws Exception {
-    MockHttpServletResponse answer = send(who, MockMvcRequestBuilders.get(path));
+    MockHttpServletResponse answer = ask(who, MockMvcRequestBuilders.get(path));
     assertEquals(answer.getStatus(), 200, path);
     return answer.getContentAsString(StandardCharsets.UTF_8);
   }
@@ -127,7 +107,7 @@ public class SignedIsReadTest extends ServedTest {
   }
 
   private MockHttpServletResponse sign() throws Exception {
-    return post("joren", at + "/sign", "version", version(), "password", "brackwater");
+    return sendForm("joren", at + "/sign", "version", version(), "password", "brackwater");
   }
 
   private String refusal() throws Exception {
@@ -223,10 +203,10 @@ public class SignedIsReadTest extends ServedTest {
       go.countDown();
       other.shutdown();
     }
-    assertEquals(post("ilse", at + "/renew", "version", version()).getStatus(), 302);
+    assertEquals(sendForm("ilse", at + "/renew", "version", version()).getStatus(), 302);
     assertEquals(sign().getStatus(), 302);
     assertEquals(
-        post(
+        sendForm(
                 "odile",
                 "/selections/" + id + "/marks",
                 "criterion",
@@ -259,7 +239,7 @@ public class SignedIsReadTest extends ServedTest {
     assertTrue(refused.contains("Slotmeer, over the plan"), refused);
     assertTrue(refused.contains("Slotmeer, a month at the start 446.40"), refused);
     assertTrue(refused.contains("An organiser can propose it again"), refused);
-    assertEquals(post("ilse", at + "/renew", "version", version()).getStatus(), 302);
+    assertEquals(sendForm("ilse", at + "/renew", "version", version()).getStatus(), 302);
     String page = text(page("joren", at));
     assertTrue(page.contains("Sign it off"), page);
     assertTrue(
@@ -294,16 +274,16 @@ public class SignedIsReadTest extends ServedTest {
 
   @Test
   public void aChoiceThatIsNoContenderAnyMoreCannotBeSignedNorRenewed() throws Exception {
-    post("ilse", "/selections/" + id + "/contenders/" + slug("slotmeer") + "/remove");
+    sendForm("ilse", "/selections/" + id + "/contenders/" + slug("slotmeer") + "/remove");
     assertTrue(refusal().contains("Slotmeer compared not there"));
-    MockHttpServletResponse renewed = post("ilse", at + "/renew", "version", version());
+    MockHttpServletResponse renewed = sendForm("ilse", at + "/renew", "version", version());
     assertEquals(renewed.getStatus(), 422);
     assertTrue(renewed.getContentAsString().contains("The choice would not do any more."));
   }
 
   @Test
   public void aMarkThatChangesTheScoresRefuses() throws Exception {
-    post(
+    sendForm(
         "odile",
         "/selections/" + id + "/marks",
         "criterion",
@@ -328,29 +308,31 @@ public class SignedIsReadTest extends ServedTest {
     assertTrue(
         page("ilse", "/catalogue/" + slug("slotmeer") + "/edit").contains("/proposals/tool?slug="));
     assertTrue(page("ilse", "/growth").contains("/proposals/growth"));
-    assertEquals(post("ilse", "/selections/" + id + "/follow", "follow", "true").getStatus(), 302);
+    assertEquals(
+        sendForm("ilse", "/selections/" + id + "/follow", "follow", "true").getStatus(), 302);
     assertTrue(page("ilse", "/proposals/growth").contains(at));
   }
 
   @Test
   public void aProposalIsWithdrawnForAReasonAndNotByAStaleSave() throws Exception {
     MockHttpServletResponse stale =
-        post(
+        sendForm(
             "ilse", at, "choice", slug("slotmeer"), "reasons", "r", "givenUp", "g", "version", "0");
     assertEquals(stale.getStatus(), 409);
     assertTrue(stale.getContentAsString().contains("Withdraw the proposal first"));
     assertTrue(page("pia", at).contains("It waits for a second person."));
     assertEquals(
-        post("ilse", at + "/withdraw", "version", version(), "reason", " ").getStatus(), 422);
+        sendForm("ilse", at + "/withdraw", "version", version(), "reason", " ").getStatus(), 422);
     String version = version();
     assertEquals(
-        post("ilse", at + "/withdraw", "version", version, "reason", "A colleague is back.")
+        sendForm("ilse", at + "/withdraw", "version", version, "reason", "A colleague is back.")
             .getStatus(),
         302);
     assertEquals(
-        post("ilse", at + "/withdraw", "version", version, "reason", "Twice.").getStatus(), 409);
+        sendForm("ilse", at + "/withdraw", "version", version, "reason", "Twice.").getStatus(),
+        409);
     assertEquals(propose().getStatus(), 302);
-    post("joren", at + "/object", "version", version(), "reason", "The trial is not over.");
+    sendForm("joren", at + "/object", "version", version(), "reason", "The trial is not over.");
     assertEquals(propose().getStatus(), 302);
     List<SelectionFile.EndedPart> ended = decisions.ended(id);
     assertEquals(
@@ -371,14 +353,14 @@ public class SignedIsReadTest extends ServedTest {
 
   @Test
   public void ofTwoOrganisersWhoWriteTheDecisionDownTheSecondIsTold() throws Exception {
-    post("ilse", at + "/withdraw", "version", version(), "reason", "To revise it.");
+    sendForm("ilse", at + "/withdraw", "version", version(), "reason", "To revise it.");
     String version = version();
     String[] draft = {
       "choice", slug("slotmeer"), "reasons", "First", "givenUp", "g", "version", version
     };
-    assertEquals(post("ilse", at, draft).getStatus(), 302);
+    assertEquals(sendForm("ilse", at, draft).getStatus(), 302);
     draft[3] = "Second";
-    MockHttpServletResponse late = post("ilse", at, draft);
+    MockHttpServletResponse late = sendForm("ilse", at, draft);
     assertEquals(late.getStatus(), 409);
     assertTrue(late.getContentAsString().contains("Somebody else changed this decision"));
     assertTrue(late.getContentAsString().contains("Second"), "nothing typed is lost");
@@ -388,7 +370,7 @@ public class SignedIsReadTest extends ServedTest {
   /** Written by the first release; its fingerprint is that of the bytes as they were stored. */
   @Test
   public void aRecordOfTheFirstFormatIsReadAndVerified() throws Exception {
-    post("joren", at + "/sign", "version", version(), "password", "brackwater");
+    sendForm("joren", at + "/sign", "version", version(), "password", "brackwater");
     String json;
     try (InputStream in =
         Objects.requireNonNull(getClass().getResourceAsStream("/records/decision-1.json"))) {

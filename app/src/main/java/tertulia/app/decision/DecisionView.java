@@ -38,6 +38,7 @@ import tertulia.core.path.Ways;
  * @param mine whether the reader proposed it
  * @param frozen how the signed figures read; empty before
  * @param changed what a proposal rests on and is not so any more; empty if it stands
+ * @param inAYear a day in the form in which one is typed
  * @param again looking again at what was signed
  * @param ended proposals that did not stand, in sentences
  */
@@ -62,6 +63,7 @@ record DecisionView(
     String sha256,
     boolean intact,
     List<Difference.Line> changed,
+    String inAYear,
     Again again,
     List<Past> ended,
     List<Choice> choices) {
@@ -150,6 +152,7 @@ record DecisionView(
         stored.map(s -> Objects.requireNonNullElse(s.sha256(), "")).orElse(""),
         stored.map(Decisions.Stored::isIntact).orElse(false),
         changed.map(Difference::lines).orElse(List.of()),
+        session.today().plusYears(1).toString(),
         signed(stored).map(s -> Again.of(s, session.person(), session.today())).orElse(Again.NEVER),
         ended.stream().map(DecisionView::past).toList(),
         choices(session));
