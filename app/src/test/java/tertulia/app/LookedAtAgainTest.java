@@ -17,6 +17,7 @@ import org.testng.annotations.Test;
 import tertulia.app.decision.Decisions;
 import tertulia.app.exchange.Demo;
 import tertulia.app.handover.Intake;
+import tertulia.app.people.UserAccounts;
 import tertulia.app.selection.Selections;
 import tertulia.app.selection.Table;
 import tertulia.core.decision.Decision;
@@ -26,6 +27,7 @@ import tertulia.core.decision.Decision;
 @FreshStore
 @TestPropertySource(properties = "spring.datasource.url=jdbc:h2:mem:clocked;DB_CLOSE_DELAY=-1")
 public class LookedAtAgainTest extends ServedTest {
+  @Autowired private UserAccounts people;
   @Autowired private Selections selections;
   @Autowired private Decisions decisions;
   @Autowired private Intake intake;
@@ -119,6 +121,15 @@ public class LookedAtAgainTest extends ServedTest {
     clock.moveTo("2027-06-30");
     assertEquals(
         sendForm("joren", at + "/again", "read", "1").getStatus(), 403, "an organiser does");
+    String open = "/selections/" + id + "/people";
+    String admitted = "" + people.loadUserByUsername("joren").id();
+    String version =
+        ask("ilse", MockMvcRequestBuilders.get(open))
+            .getContentAsString()
+            .replaceAll("(?s).*name=\"version\" value=\"(\\d+)\".*", "$1");
+    sendForm("ilse", open, "version", version, "open", "false", "named", admitted);
+    assertEquals(
+        ask("pia", MockMvcRequestBuilders.get(at)).getStatus(), 404, "Pia is kept out of it");
     int before = selections.titles().size();
     assertEquals(sendForm("ilse", at + "/again", "read", "0").getStatus(), 409, "read again first");
     assertEquals(selections.titles().size(), before, "nothing half done is left");
@@ -127,6 +138,9 @@ public class LookedAtAgainTest extends ServedTest {
     long next =
         Long.parseLong(
             Objects.requireNonNull(asked.getRedirectedUrl()).replaceAll("\\D*(\\d+).*", "$1"));
+    String successor = "/selections/" + next + "/overview";
+    assertEquals(ask("pia", MockMvcRequestBuilders.get(successor)).getStatus(), 404, "and of this");
+    assertEquals(ask("joren", MockMvcRequestBuilders.get(successor)).getStatus(), 200);
     Table old = selections.load(id);
     Table again = selections.load(next);
     assertEquals(again.selection().criteria(), old.selection().criteria());
