@@ -40,6 +40,14 @@ public class CriteriaEffectTest extends ServedTest {
         .getResponse();
   }
 
+  @Test
+  public void theCostThatIsScoredIsTheMeanOfTheMonths() throws Exception {
+    assertTrue(
+        answer("ilse", MockMvcRequestBuilders.get("/selections/1/weights"))
+            .getContentAsString(StandardCharsets.UTF_8)
+            .contains("cost a month, in the mean of the months"));
+  }
+
   /** The form as it stands on the page, with other ends for the cost. */
   private MockHttpServletResponse typed(String who, String worst, String best) throws Exception {
     Document page =
