@@ -111,12 +111,15 @@ final class CsvPage {
       case "price" -> price(row);
       case "allowance" -> allowance(row);
       case "capability" -> capability(row);
-      case "offer" -> offer(row);
-      case "owned" -> owned(row);
-      case "condition" -> condition(row);
-      case "words" -> words(row);
+      case "offer" -> add(row, PageRows.OFFERS, "offers", form.offers);
+      case "owned" -> {
+        form.owned = row(row, PageRows.OWNED);
+        from(row, "owned");
+      }
+      case "condition" -> add(row, PageRows.CONDITIONS, "conditions", form.conditions);
+      case "words" -> add(row, PageRows.WORDS, "words", form.words);
       case "pasted" -> pasted(row);
-      case "rating" -> rating(row);
+      case "rating" -> add(row, PageRows.RATINGS, "ratings", form.ratings);
       default ->
           refuseHere(
               row,
@@ -155,15 +158,7 @@ final class CsvPage {
   }
 
   private void plan(CsvTable.Numbered row) {
-    ToolForm.PlanColumn plan = new ToolForm.PlanColumn();
-    plan.name = cells.raw(row, CsvColumn.PLAN);
-    plan.id = cells.raw(row, CsvColumn.PLAN_ID);
-    plan.currency = cells.raw(row, CsvColumn.CURRENCY);
-    plan.measure = orElse(cells.raw(row, CsvColumn.MEASURE), plan.measure);
-    plan.least = cells.raw(row, CsvColumn.LEAST);
-    plan.most = cells.raw(row, CsvColumn.MOST);
-    plan.basis = orElse(cells.raw(row, CsvColumn.PRICES_ARE), plan.basis);
-    plan.tax = cells.cell(row, CsvColumn.TAX);
+    ToolForm.PlanColumn plan = PageRows.PLANS.typed(column -> cells.cell(row, column));
     plan.source = source(row);
     if (plan.name.isEmpty()) {
       refuseHere(row, CsvColumn.PLAN, "This plan has no name. Name it.");
@@ -256,52 +251,16 @@ final class CsvPage {
     }
   }
 
-  private void offer(CsvTable.Numbered row) {
-    ToolForm.OfferLine line = new ToolForm.OfferLine();
-    line.name = cells.raw(row, CsvColumn.NAME);
-    line.benefit = cells.raw(row, CsvColumn.PRICED);
-    line.value = cells.cell(row, CsvColumn.VALUE);
-    line.currency = cells.raw(row, CsvColumn.CURRENCY);
-    line.invoices = cells.raw(row, CsvColumn.INVOICES);
-    line.months = cells.raw(row, CsvColumn.MONTHS);
-    line.group = cells.raw(row, CsvColumn.GROUP);
-    line.charges = cells.raw(row, CsvColumn.CHARGES);
-    line.plans = cells.raw(row, CsvColumn.PLANS);
-    line.terms = new ArrayList<>(NameList.read(cells.raw(row, CsvColumn.TERMS)));
-    line.newBuyersOnly = cells.raw(row, CsvColumn.NEW_BUYERS).equalsIgnoreCase("yes");
-    line.from = cells.raw(row, CsvColumn.TAKEN_FROM);
-    line.until = cells.raw(row, CsvColumn.TAKEN_UNTIL);
-    line.leastSeats = cells.raw(row, CsvColumn.LEAST);
-    line.source = source(row);
-    from(row, "offers[" + form.offers.size() + "]");
-    form.offers.add(line);
+  private <L extends ToolForm.Row> void add(
+      CsvTable.Numbered row, RowTable<L, ?> kind, String table, List<L> rows) {
+    from(row, table + "[" + rows.size() + "]");
+    rows.add(row(row, kind));
   }
 
-  private void owned(CsvTable.Numbered row) {
-    form.owned.plan = cells.raw(row, CsvColumn.PLAN);
-    form.owned.measure = orElse(cells.raw(row, CsvColumn.MEASURE), "seats");
-    form.owned.units = cells.raw(row, CsvColumn.VALUE);
-    form.owned.until = cells.raw(row, CsvColumn.TAKEN_UNTIL);
-    form.owned.source = source(row);
-    from(row, "owned");
-  }
-
-  private void condition(CsvTable.Numbered row) {
-    ToolForm.ConditionLine line = new ToolForm.ConditionLine();
-    line.kind = cells.raw(row, CsvColumn.NAME);
-    line.value = cells.raw(row, CsvColumn.VALUE);
+  private <L extends ToolForm.Row> L row(CsvTable.Numbered row, RowTable<L, ?> kind) {
+    L line = kind.typed(column -> cells.cell(row, column));
     line.source = source(row);
-    from(row, "conditions[" + form.conditions.size() + "]");
-    form.conditions.add(line);
-  }
-
-  private void words(CsvTable.Numbered row) {
-    ToolForm.WordLine line = new ToolForm.WordLine();
-    line.topic = cells.raw(row, CsvColumn.NAME);
-    line.text = cells.raw(row, CsvColumn.VALUE);
-    line.source = source(row);
-    from(row, "words[" + form.words.size() + "]");
-    form.words.add(line);
+    return line;
   }
 
   private void pasted(CsvTable.Numbered row) {
@@ -311,24 +270,8 @@ final class CsvPage {
     from(row, "pasted");
   }
 
-  private void rating(CsvTable.Numbered row) {
-    ToolForm.RatingLine line = new ToolForm.RatingLine();
-    line.rating = cells.cell(row, CsvColumn.VALUE);
-    line.count = cells.raw(row, CsvColumn.COUNT);
-    line.source = source(row);
-    from(row, "ratings[" + form.ratings.size() + "]");
-    form.ratings.add(line);
-  }
-
   private ToolForm.Source source(CsvTable.Numbered row) {
-    ToolForm.Source source = new ToolForm.Source();
-    source.asOf = cells.raw(row, CsvColumn.AS_OF);
-    source.ground = orElse(cells.raw(row, CsvColumn.FROM), "makers-claim");
-    source.who = cells.raw(row, CsvColumn.WHO);
-    source.link = cells.raw(row, CsvColumn.LINK);
-    source.note = cells.raw(row, CsvColumn.NOTE);
-    source.interest = cells.raw(row, CsvColumn.INTEREST);
-    return source;
+    return PageRows.SOURCE.typed(column -> cells.raw(row, column));
   }
 
   private static String orElse(String text, String standard) {

@@ -41,27 +41,12 @@ final class CsvWriter {
     form.lines.forEach(this::charge);
     form.allowances.forEach(this::allowance);
     form.facts.forEach(this::fact);
-    form.offers.forEach(this::offer);
+    form.offers.forEach(line -> row("offer", PageRows.OFFERS, line));
     if (!form.owned.isBlank()) {
-      row("owned", form.owned.source)
-          .put(CsvColumn.PLAN, form.owned.plan)
-          .put(CsvColumn.MEASURE, form.owned.measure)
-          .put(CsvColumn.VALUE, form.owned.units)
-          .put(CsvColumn.TAKEN_UNTIL, form.owned.until)
-          .add();
+      row("owned", PageRows.OWNED, form.owned);
     }
-    for (ToolForm.ConditionLine line : form.conditions) {
-      row("condition", line.source)
-          .put(CsvColumn.NAME, line.kind)
-          .put(CsvColumn.VALUE, line.value)
-          .add();
-    }
-    for (ToolForm.WordLine line : form.words) {
-      row("words", line.source)
-          .put(CsvColumn.NAME, line.topic)
-          .put(CsvColumn.VALUE, line.text)
-          .add();
-    }
+    form.conditions.forEach(line -> row("condition", PageRows.CONDITIONS, line));
+    form.words.forEach(line -> row("words", PageRows.WORDS, line));
     if (!form.pasted.text.isBlank()) {
       row("pasted", null)
           .put(CsvColumn.VALUE, form.pasted.text)
@@ -69,25 +54,19 @@ final class CsvWriter {
           .put(CsvColumn.AS_OF, form.pasted.on)
           .add();
     }
-    for (ToolForm.RatingLine line : form.ratings) {
-      row("rating", line.source)
-          .put(CsvColumn.VALUE, line.rating)
-          .put(CsvColumn.COUNT, line.count)
-          .add();
-    }
+    form.ratings.forEach(line -> row("rating", PageRows.RATINGS, line));
+  }
+
+  private <L extends ToolForm.Row> void row(String name, RowTable<L, ?> kind, L line) {
+    RowOf row = row(name, line.source);
+    kind.cells(line, row::put);
+    row.add();
   }
 
   private void plan(ToolForm.PlanColumn plan) {
-    row("plan", plan.source)
-        .put(CsvColumn.PLAN, plan.name)
-        .put(CsvColumn.PLAN_ID, plan.id)
-        .put(CsvColumn.CURRENCY, plan.currency)
-        .put(CsvColumn.MEASURE, plan.measure)
-        .put(CsvColumn.LEAST, plan.least)
-        .put(CsvColumn.MOST, plan.most)
-        .put(CsvColumn.PRICES_ARE, plan.basis)
-        .put(CsvColumn.TAX, plan.tax)
-        .add();
+    RowOf row = row("plan", plan.source);
+    PageRows.PLANS.cells(plan, row::put);
+    row.add();
   }
 
   private void charge(ToolForm.ChargeLine line) {
@@ -142,25 +121,6 @@ final class CsvWriter {
     }
   }
 
-  private void offer(ToolForm.OfferLine line) {
-    row("offer", line.source)
-        .put(CsvColumn.NAME, line.name)
-        .put(CsvColumn.PRICED, line.benefit)
-        .put(CsvColumn.VALUE, line.value)
-        .put(CsvColumn.CURRENCY, line.currency)
-        .put(CsvColumn.INVOICES, line.invoices)
-        .put(CsvColumn.MONTHS, line.months)
-        .put(CsvColumn.GROUP, line.group)
-        .put(CsvColumn.CHARGES, line.charges)
-        .put(CsvColumn.PLANS, line.plans)
-        .put(CsvColumn.TERMS, String.join(", ", line.terms))
-        .put(CsvColumn.NEW_BUYERS, line.newBuyersOnly ? "yes" : "")
-        .put(CsvColumn.TAKEN_FROM, line.from)
-        .put(CsvColumn.TAKEN_UNTIL, line.until)
-        .put(CsvColumn.LEAST, line.leastSeats)
-        .add();
-  }
-
   private RowOf row(String line, ToolForm.@Nullable Source own) {
     ToolForm.Source source = own == null || !own.isBlank() ? own : form.source;
     RowOf row =
@@ -169,14 +129,10 @@ final class CsvWriter {
             .put(CsvColumn.TOOL, sheet.name())
             .put(CsvColumn.MAKER, sheet.maker())
             .put(CsvColumn.TOOL_ID, sheet.id());
-    return source == null
-        ? row
-        : row.put(CsvColumn.AS_OF, source.asOf)
-            .put(CsvColumn.FROM, source.ground)
-            .put(CsvColumn.WHO, source.who)
-            .put(CsvColumn.LINK, source.link)
-            .put(CsvColumn.NOTE, source.note)
-            .put(CsvColumn.INTEREST, source.interest);
+    if (source != null) {
+      PageRows.SOURCE.cells(source, row::put);
+    }
+    return row;
   }
 
   private final class RowOf {

@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.beans.propertyeditors.CustomCollectionEditor;
 import org.springframework.http.HttpStatus;
@@ -372,7 +373,10 @@ class PricePageController {
     model.addAttribute(
         "topics", Topics.all().stream().map(t -> new Choice(t, Topics.label(t))).toList());
     model.addAttribute("read", PastedPage.of(form));
-    model.addAttribute("benefits", BENEFITS);
+    model.addAttribute("offerRow", PageRows.OFFERS);
+    model.addAttribute("ownedRow", PageRows.OWNED);
+    model.addAttribute("sourceRow", PageRows.SOURCE);
+    model.addAttribute("choices", choices(form));
     return "catalogue/edit";
   }
 
@@ -394,6 +398,19 @@ class PricePageController {
           new Choice("free", "free months"),
           new Choice("fixed", "a fixed price"),
           new Choice("amount-off", "an amount off invoices"));
+
+  /** What may be chosen in fields that hold codes, by the field's name. */
+  private static Map<String, List<Choice>> choices(ToolForm form) {
+    return Map.of(
+        "benefit",
+        BENEFITS,
+        "terms",
+        TermCode.ALL.stream().map(t -> new Choice(t.code(), t.label())).toList(),
+        "measure",
+        form.measures().stream().map(m -> new Choice(m.id(), m.label())).toList(),
+        "ground",
+        Stream.concat(Stream.of(new Choice("", "as the page")), grounds().stream()).toList());
+  }
 
   private static List<Choice> grounds() {
     return java.util.Arrays.stream(Ground.values())

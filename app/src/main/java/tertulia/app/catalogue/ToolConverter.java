@@ -1,6 +1,7 @@
 package tertulia.app.catalogue;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -35,6 +36,30 @@ final class ToolConverter {
   private final List<Integer> columns = new ArrayList<>();
 
   private final Map<String, String> planIds = new LinkedHashMap<>();
+
+  private final As.Page page =
+      new As.Page() {
+        @Override
+        public String planId(String name) {
+          return planIds.getOrDefault(Codes.slug(name), name);
+        }
+
+        @Override
+        public String planName(String planId) {
+          throw new UnsupportedOperationException("a form has no ids");
+        }
+
+        @Override
+        public Optional<String> onlyPlan() {
+          return planIds.size() == 1 ? planIds.values().stream().findFirst() : Optional.empty();
+        }
+
+        @Override
+        public String currency() {
+          return form.plans.isEmpty() ? "" : form.plans.getFirst().currency;
+        }
+      };
+
   private final Map<String, String> places = new LinkedHashMap<>();
   private final Map<String, String> readings = new LinkedHashMap<>();
 
@@ -67,11 +92,11 @@ final class ToolConverter {
             list("contains", form.contains),
             plans,
             offers(),
-            owned(),
-            conditions(),
+            form.owned.isBlank() ? null : part("owned", form.owned, PageRows.OWNED),
+            parts("conditions", "value", form.conditions, PageRows.CONDITIONS),
             ratings(),
             form.confirmed.stream().filter(key -> !key.isBlank()).distinct().sorted().toList(),
-            words(),
+            parts("words", "text", form.words, PageRows.WORDS),
             pasted());
     if (faults.isEmpty()) {
       Faults core = new Faults();
@@ -165,20 +190,15 @@ final class ToolConverter {
               + column.basis
               + "\" but has no price. Enter it, or mark the plan \"on request\".");
     }
-    return new ToolSheet.PlanPart(
-        planId,
-        text(at + ".name", column.name, true),
-        read(at + ".currency", column.currency, t -> Codes.currency(t).getCode()),
-        column.measure,
-        whole(at + ".least", column.least, 0),
-        column.most.isBlank() ? null : Integer.valueOf(whole(at + ".most", column.most, 1)),
-        basis(isFrom ? "from" : column.basis, low),
-        column.tax.isBlank() ? null : decimal(at + ".tax", column.tax),
-        source(at + ".source", column.source),
-        low,
-        high,
-        allowances(p),
-        facts(p));
+    Map<String, @Nullable Object> more = new HashMap<>();
+    more.put("id", planId);
+    more.put("basis", basis(isFrom ? "from" : column.basis, low));
+    more.put("source", source(at + ".source", column.source));
+    more.put("prices", low);
+    more.put("highPrices", high);
+    more.put("allowances", allowances(p));
+    more.put("facts", facts(p));
+    return PageRows.PLANS.read(column, at, faults, page, more);
   }
 
   /** What need not be said is not: prices are listed, no prices are on request. */
@@ -257,109 +277,40 @@ final class ToolConverter {
         : read(field, answer, text -> TypedCount.read(text, line.unit()).words());
   }
 
+  /** The rows of a table that say something, in its order. */
+  private <L extends ToolForm.Row, P extends Record> List<P> parts(
+      String table, String anchor, List<L> rows, RowTable<L, P> kind) {
+    List<P> parts = new ArrayList<>();
+    for (int r = 0; r < rows.size(); r++) {
+      if (!rows.get(r).isBlank()) {
+        String at = table + "[" + r + "]";
+        places.put(table + "/" + parts.size(), at + "." + anchor);
+        parts.add(part(at, rows.get(r), kind));
+      }
+    }
+    return parts;
+  }
+
+  private <L extends ToolForm.Row, P extends Record> P part(String at, L row, RowTable<L, P> kind) {
+    return kind.read(row, at, faults, page, Map.of("source", source(at + ".source", row.source)));
+  }
+
   private List<ToolSheet.OfferPart> offers() {
-    List<ToolSheet.OfferPart> parts = new ArrayList<>();
     for (int o = 0; o < form.offers.size(); o++) {
       ToolForm.OfferLine line = form.offers.get(o);
-      if (!line.isBlank()) {
-        String at = "offers[" + o + "]";
-        places.put("offers/" + parts.size(), at + ".name");
-        parts.add(offer(at, line));
+      String value = line.value.strip();
+      if (line.benefit.equals("percent") && value.matches("0?[.]\\d+")) {
+        faults.add(
+            "offers[" + o + "].value",
+            "\"" + value + "\" would be less than one percent off. Write 15 for 15 %.");
       }
     }
-    return parts;
+    return parts("offers", "name", form.offers, PageRows.OFFERS);
   }
 
-  private ToolSheet.OfferPart offer(String at, ToolForm.OfferLine line) {
-    boolean money = List.of("fixed", "amount-off").contains(line.benefit);
-    boolean off = line.benefit.equals("amount-off");
-    boolean free = line.benefit.equals("free");
-    if (line.benefit.equals("percent") && line.value.strip().matches("0?[.]\\d+")) {
-      faults.add(
-          at + ".value",
-          "\"" + line.value.strip() + "\" would be less than one percent off. Write 15 for 15 %.");
-    }
-    return new ToolSheet.OfferPart(
-        text(at + ".name", line.name, true),
-        line.benefit,
-        free ? null : decimal(at + ".value", line.value),
-        money
-            ? read(
-                at + ".currency",
-                line.currency.isBlank() ? firstCurrency() : line.currency,
-                t -> Codes.currency(t).getCode())
-            : null,
-        off ? Integer.valueOf(whole(at + ".invoices", line.invoices, 1)) : null,
-        line.months.isBlank() ? null : Integer.valueOf(whole(at + ".months", line.months, 1)),
-        line.group.isBlank() ? null : text(at + ".group", line.group, false),
-        list(at + ".charges", line.charges),
-        list(at + ".plans", line.plans).stream().map(this::planId).toList(),
-        List.copyOf(line.terms),
-        line.newBuyersOnly,
-        day(at + ".from", line.from),
-        day(at + ".until", line.until),
-        whole(at + ".leastSeats", line.leastSeats, 0),
-        source(at + ".source", line.source));
-  }
-
-  private String firstCurrency() {
-    return form.plans.isEmpty() ? "" : form.plans.getFirst().currency;
-  }
-
-  private String planId(String name) {
-    return planIds.getOrDefault(Codes.slug(name), name);
-  }
-
-  private ToolSheet.@Nullable OwnedPart owned() {
-    ToolForm.OwnedLine line = form.owned;
-    if (line.isBlank()) {
-      return null;
-    }
-    if (line.until.isBlank()) {
-      faults.add("owned.until", "Until which day is it paid for? Write it like 2027-06-30.");
-    }
-    return new ToolSheet.OwnedPart(
-        line.plan.isBlank() && planIds.size() == 1
-            ? planIds.values().iterator().next()
-            : planId(line.plan),
-        line.measure,
-        whole("owned.units", line.units, 0),
-        read("owned.until", line.until, t -> TypedDate.day(t).toString()),
-        source("owned.source", line.source));
-  }
-
-  private List<ToolSheet.ConditionPart> conditions() {
-    List<ToolSheet.ConditionPart> parts = new ArrayList<>();
-    for (int c = 0; c < form.conditions.size(); c++) {
-      ToolForm.ConditionLine line = form.conditions.get(c);
-      if (!line.value.isBlank()) {
-        String at = "conditions[" + c + "]";
-        places.put("conditions/" + parts.size(), at + ".value");
-        parts.add(
-            new ToolSheet.ConditionPart(
-                line.kind,
-                read(at + ".value", line.value, t -> Codes.text(t, 1000)),
-                source(at + ".source", line.source)));
-      }
-    }
-    return parts;
-  }
-
-  private List<ToolSheet.WordPart> words() {
-    List<ToolSheet.WordPart> parts = new ArrayList<>();
-    for (int w = 0; w < form.words.size(); w++) {
-      ToolForm.WordLine line = form.words.get(w);
-      if (!line.text.isBlank()) {
-        String at = "words[" + w + "]";
-        places.put("words/" + parts.size(), at + ".text");
-        parts.add(
-            new ToolSheet.WordPart(
-                line.topic,
-                read(at + ".text", line.text, t -> Codes.text(t, ToolReader.LONGEST_WORDS)),
-                source(at + ".source", line.source)));
-      }
-    }
-    return parts;
+  private List<ToolSheet.RatingPart> ratings() {
+    form.ratings.forEach(line -> line.source.ground = Codes.code(Ground.PUBLIC_RATINGS));
+    return parts("ratings", "rating", form.ratings, PageRows.RATINGS);
   }
 
   private ToolSheet.@Nullable PastedPart pasted() {
@@ -383,46 +334,20 @@ final class ToolConverter {
         read("pasted.on", typed.on, t -> TypedDate.day(t).toString()));
   }
 
-  private List<ToolSheet.RatingPart> ratings() {
-    List<ToolSheet.RatingPart> parts = new ArrayList<>();
-    for (int r = 0; r < form.ratings.size(); r++) {
-      ToolForm.RatingLine line = form.ratings.get(r);
-      if (!line.isBlank()) {
-        String at = "ratings[" + r + "]";
-        places.put("ratings/" + parts.size(), at + ".rating");
-        ToolForm.Source source = line.source;
-        source.ground = Codes.code(Ground.PUBLIC_RATINGS);
-        parts.add(
-            new ToolSheet.RatingPart(
-                decimal(at + ".rating", line.rating),
-                whole(at + ".count", line.count, -1),
-                source(at + ".source", source)));
-      }
-    }
-    return parts;
-  }
-
   /** Where something is known from: what is said beside it, or what is said of the page. */
   private ToolSheet.SourcePart source(String at, ToolForm.Source own) {
-    ToolForm.Source source = own.isBlank() ? form.source : own;
-    String place = own.isBlank() ? "source" : at;
-    String day = source.asOf.isBlank() ? form.source.asOf : source.asOf;
-    String ground = source.ground.isBlank() ? form.source.ground : source.ground;
-    return new ToolSheet.SourcePart(
-        read(place + ".asOf", day, t -> TypedDate.day(t).toString()),
-        ground.isBlank() ? MAKERS : ground,
-        text(place + ".who", source.who, false),
-        read(place + ".link", source.link, t -> Codes.text(t, 500)),
-        read(place + ".note", source.note, t -> Codes.text(t, 1000)),
-        text(place + ".interest", source.interest, false));
+    ToolForm.Source source = PageRows.SOURCE.copy(own.isBlank() ? form.source : own);
+    if (source.asOf.isBlank()) {
+      source.asOf = form.source.asOf;
+    }
+    if (source.ground.isBlank()) {
+      source.ground = form.source.ground.isBlank() ? MAKERS : form.source.ground;
+    }
+    return PageRows.SOURCE.read(source, own.isBlank() ? "source" : at, faults, page, Map.of());
   }
 
   private List<String> list(String field, String text) {
     return NameList.read(text).stream().map(part -> text(field, part, false)).toList();
-  }
-
-  private @Nullable String day(String field, String text) {
-    return text.isBlank() ? null : read(field, text, t -> TypedDate.day(t).toString());
   }
 
   private String text(String field, String text, boolean needed) {
@@ -430,17 +355,6 @@ final class ToolConverter {
       faults.add(field, "This is empty. Fill it in.");
     }
     return read(field, text, t -> Codes.text(t, 120));
-  }
-
-  private String decimal(String field, String text) {
-    return read(field, text, t -> Codes.decimal(t).toPlainString());
-  }
-
-  private int whole(String field, @Nullable String text, int blank) {
-    if (text == null || text.isBlank()) {
-      return blank;
-    }
-    return faults.at(field, () -> Codes.whole(text)).orElse(1);
   }
 
   private String read(String field, String text, Function<String, String> reader) {

@@ -94,16 +94,27 @@ public class ToolForm {
 
   /** Where something comes from and when it held; all empty: from where the page does. */
   public static class Source {
+    @Entry(as = As.DAY, column = CsvColumn.AS_OF, label = "Read on")
     public String asOf = "";
+
+    @Entry(as = As.CODE, column = CsvColumn.FROM, label = "from", unsaid = "makers-claim")
     public String ground = "";
+
+    @Entry(as = As.NAME, column = CsvColumn.WHO, label = "who")
     public String who = "";
+
+    @Entry(as = As.LINK, column = CsvColumn.LINK, label = "link")
     public String link = "";
+
+    @Entry(as = As.NOTE, column = CsvColumn.NOTE, label = "note")
     public String note = "";
+
+    @Entry(as = As.NAME, column = CsvColumn.INTEREST, label = "their interest, if any")
     public String interest = "";
 
     /** All that it says; the same for two that say the same. */
     List<String> words() {
-      return List.of(asOf, ground, who, link, note, interest);
+      return PageRows.SOURCE.columns().stream().map(column -> column.text(this)).toList();
     }
 
     /** Whether nothing is said, so that it is from where the page is. */
@@ -112,16 +123,40 @@ public class ToolForm {
     }
   }
 
+  /** Something that is said of the tool in a row of its own, from a source. */
+  public abstract static class Row {
+    public Source source = new Source();
+
+    /** Whether nothing is said, so that it is no row. */
+    abstract boolean isBlank();
+  }
+
   /** A plan: one column. */
   public static class PlanColumn {
+    @Entry(as = As.CODE, column = CsvColumn.PLAN_ID)
     public String id = "";
+
+    @Entry(as = As.NAME, column = CsvColumn.PLAN, ask = "This is empty. Fill it in.")
     public String name = "";
+
+    @Entry(as = As.CURRENCY, column = CsvColumn.CURRENCY)
     public String currency = "EUR";
+
+    @Entry(as = As.CODE, column = CsvColumn.MEASURE, unsaid = "seats")
     public String measure = "seats";
+
+    @Entry(as = As.WHOLE, column = CsvColumn.LEAST, empty = "0")
     public String least = "";
+
+    @Entry(as = As.WHOLE, column = CsvColumn.MOST, empty = Entry.LEFT_OUT)
     public String most = "";
+
+    @Entry(as = As.CODE, column = CsvColumn.PRICES_ARE, unsaid = "listed")
     public String basis = "listed";
+
+    @Entry(as = As.DECIMAL, column = CsvColumn.TAX, part = "taxPercent", empty = Entry.LEFT_OUT)
     public String tax = "";
+
     public Source source = new Source();
 
     boolean isBlank() {
@@ -243,60 +278,163 @@ public class ToolForm {
   }
 
   /** A reduction for a while. */
-  public static class OfferLine {
+  public static class OfferLine extends Row {
+    @Entry(
+        as = As.NAME,
+        column = CsvColumn.NAME,
+        label = "Name",
+        ask = "This is empty. Fill it in.")
     public String name = "";
-    public String benefit = "percent";
-    public String value = "";
-    public String currency = "";
-    public String invoices = "";
-    public String months = "";
-    public String group = "";
-    public String charges = "";
-    public String plans = "";
-    public List<String> terms = new ArrayList<>();
-    public boolean newBuyersOnly;
-    public String from = "";
-    public String until = "";
-    public String leastSeats = "";
-    public Source source = new Source();
 
+    @Entry(as = As.CODE, column = CsvColumn.PRICED, label = "What it gives")
+    public String benefit = "percent";
+
+    @Entry(
+        as = As.DECIMAL,
+        column = CsvColumn.VALUE,
+        label = "How much (15 is 15 %)",
+        dependsOn = "benefit",
+        with = {"percent", "fixed", "amount-off"})
+    public String value = "";
+
+    @Entry(
+        as = As.WHOLE,
+        column = CsvColumn.MONTHS,
+        label = "First so many months",
+        empty = Entry.LEFT_OUT)
+    public String months = "";
+
+    @Entry(
+        as = As.CURRENCY_OF_PAGE,
+        column = CsvColumn.CURRENCY,
+        label = "Currency of an amount",
+        dependsOn = "benefit",
+        with = {"fixed", "amount-off"},
+        aside = true)
+    public String currency = "";
+
+    @Entry(
+        as = As.WHOLE,
+        column = CsvColumn.INVOICES,
+        label = "Off how many invoices",
+        empty = "1",
+        dependsOn = "benefit",
+        with = "amount-off",
+        aside = true)
+    public String invoices = "";
+
+    @Entry(
+        as = As.NAME,
+        column = CsvColumn.GROUP,
+        label = "Only one of group",
+        empty = Entry.LEFT_OUT,
+        aside = true)
+    public String group = "";
+
+    @Entry(as = As.NAMES, column = CsvColumn.CHARGES, label = "Only these charges", aside = true)
+    public String charges = "";
+
+    @Entry(as = As.PLANS, column = CsvColumn.PLANS, label = "Only these plans", aside = true)
+    public String plans = "";
+
+    @Entry(
+        as = As.DAY,
+        column = CsvColumn.TAKEN_FROM,
+        label = "Taken from",
+        empty = Entry.LEFT_OUT,
+        aside = true)
+    public String from = "";
+
+    @Entry(
+        as = As.DAY,
+        column = CsvColumn.TAKEN_UNTIL,
+        label = "until",
+        empty = Entry.LEFT_OUT,
+        aside = true)
+    public String until = "";
+
+    @Entry(
+        as = As.WHOLE,
+        column = CsvColumn.LEAST,
+        label = "At least seats",
+        empty = "0",
+        aside = true)
+    public String leastSeats = "";
+
+    @Entry(as = As.CODES, column = CsvColumn.TERMS, label = "Only these terms", aside = true)
+    public List<String> terms = new ArrayList<>();
+
+    @Entry(
+        as = As.FLAG,
+        column = CsvColumn.NEW_BUYERS,
+        label = "new buyers only",
+        empty = "no",
+        aside = true)
+    public boolean newBuyersOnly;
+
+    @Override
     boolean isBlank() {
       return name.isBlank() && value.isBlank() && months.isBlank();
     }
   }
 
   /** What is paid for already. */
-  public static class OwnedLine {
+  public static class OwnedLine extends Row {
+    @Entry(as = As.PLAN, column = CsvColumn.PLAN, label = "Plan")
     public String plan = "";
-    public String measure = "seats";
-    public String units = "";
-    public String until = "";
-    public Source source = new Source();
 
+    @Entry(as = As.WHOLE, column = CsvColumn.VALUE, label = "How many", empty = "0")
+    public String units = "";
+
+    @Entry(as = As.CODE, column = CsvColumn.MEASURE, label = "of", unsaid = "seats")
+    public String measure = "seats";
+
+    @Entry(
+        as = As.DAY,
+        column = CsvColumn.TAKEN_UNTIL,
+        label = "Paid until",
+        ask = "Until which day is it paid for? Write it like 2027-06-30.")
+    public String until = "";
+
+    @Override
     boolean isBlank() {
       return units.isBlank() && until.isBlank();
     }
   }
 
   /** A circumstance under which the tool can be had. */
-  public static class ConditionLine {
+  public static class ConditionLine extends Row {
+    @Entry(as = As.CODE, column = CsvColumn.NAME)
     public String kind = "";
+
+    @Entry(as = As.NOTE, column = CsvColumn.VALUE)
     public String value = "";
-    public Source source = new Source();
 
     public String getLabel() {
       return Conditions.label(kind);
     }
+
+    @Override
+    boolean isBlank() {
+      return value.isBlank();
+    }
   }
 
   /** A sentence about the tool. */
-  public static class WordLine {
+  public static class WordLine extends Row {
+    @Entry(as = As.CODE, column = CsvColumn.NAME)
     public String topic = "";
+
+    @Entry(as = As.SENTENCE, column = CsvColumn.VALUE)
     public String text = "";
-    public Source source = new Source();
 
     public String getLabel() {
       return Topics.label(topic);
+    }
+
+    @Override
+    boolean isBlank() {
+      return text.isBlank();
     }
   }
 
@@ -308,11 +446,14 @@ public class ToolForm {
   }
 
   /** A public rating. */
-  public static class RatingLine {
+  public static class RatingLine extends Row {
+    @Entry(as = As.DECIMAL, column = CsvColumn.VALUE, label = "Rating")
     public String rating = "";
-    public String count = "";
-    public Source source = new Source();
 
+    @Entry(as = As.WHOLE, column = CsvColumn.COUNT, label = "From how many", empty = "-1")
+    public String count = "";
+
+    @Override
     boolean isBlank() {
       return rating.isBlank() && count.isBlank();
     }

@@ -2,11 +2,11 @@ package tertulia.app.catalogue;
 
 import com.fasterxml.jackson.annotation.JsonAutoDetect.Visibility;
 import com.fasterxml.jackson.annotation.PropertyAccessor;
-import java.util.ArrayList;
 import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
@@ -30,6 +30,33 @@ final class ToolForms {
   private final FormLines lines = new FormLines(form);
   private final ToolSheet sheet;
   private final @Nullable SourcePart ofPage;
+
+  private final As.Page page =
+      new As.Page() {
+        @Override
+        public String planId(String name) {
+          throw new UnsupportedOperationException("a sheet has its ids");
+        }
+
+        @Override
+        public String planName(String id) {
+          return sheet.plans().stream()
+              .filter(plan -> plan.id().equals(id))
+              .findFirst()
+              .map(ToolSheet.PlanPart::name)
+              .orElse(id);
+        }
+
+        @Override
+        public Optional<String> onlyPlan() {
+          return Optional.empty();
+        }
+
+        @Override
+        public String currency() {
+          return "";
+        }
+      };
 
   private ToolForms(ToolSheet sheet) {
     this.sheet = sheet;
@@ -77,15 +104,23 @@ final class ToolForms {
       facts(p);
     }
     PriceLine.of(sheet).forEach(line -> form.lines.add(charge(line)));
-    sheet.offers().forEach(offer -> form.offers.add(line(offer)));
+    for (ToolSheet.OfferPart part : sheet.offers()) {
+      form.offers.add(row(PageRows.OFFERS, part, part.source()));
+    }
     if (sheet.owned() != null) {
-      form.owned = line(sheet.owned());
+      form.owned = row(PageRows.OWNED, sheet.owned(), sheet.owned().source());
     }
     for (ToolSheet.ConditionPart part : sheet.conditions()) {
-      form.conditions.add(line(part));
+      form.conditions.add(row(PageRows.CONDITIONS, part, part.source()));
     }
-    sheet.ratings().forEach(rating -> form.ratings.add(line(rating)));
-    sheet.words().forEach(part -> form.words.add(line(part)));
+    for (ToolSheet.RatingPart part : sheet.ratings()) {
+      ToolForm.RatingLine line = row(PageRows.RATINGS, part, part.source());
+      line.source = typed(part.source());
+      form.ratings.add(line);
+    }
+    for (ToolSheet.WordPart part : sheet.words()) {
+      form.words.add(row(PageRows.WORDS, part, part.source()));
+    }
     form.confirmed.addAll(sheet.confirmed());
     ToolSheet.PastedPart pasted = sheet.pasted();
     if (pasted != null) {
@@ -185,15 +220,10 @@ final class ToolForms {
   /** A second column with everything the plan in column {@code p} has, next to it. */
   static void copyPlan(ToolForm form, int p) {
     ToolForm.PlanColumn from = form.plans.get(p);
-    ToolForm.PlanColumn copy = new ToolForm.PlanColumn();
+    ToolForm.PlanColumn copy = PageRows.PLANS.copy(from);
+    copy.id = "";
     copy.name = from.name + " copy";
-    copy.currency = from.currency;
-    copy.measure = from.measure;
-    copy.least = from.least;
-    copy.most = from.most;
-    copy.basis = from.basis;
-    copy.tax = from.tax;
-    copy.source = copy(from.source);
+    copy.source = PageRows.SOURCE.copy(from.source);
     fillCells(form);
     form.plans.add(p + 1, copy);
     for (ToolForm.ChargeLine line : form.lines) {
@@ -214,17 +244,6 @@ final class ToolForms {
     return COPIER.convertValue(form, ToolForm.class);
   }
 
-  private static ToolForm.Source copy(ToolForm.Source from) {
-    ToolForm.Source copy = new ToolForm.Source();
-    copy.asOf = from.asOf;
-    copy.ground = from.ground;
-    copy.who = from.who;
-    copy.link = from.link;
-    copy.note = from.note;
-    copy.interest = from.interest;
-    return copy;
-  }
-
   private static ToolForm.FactLine fact(String capability) {
     ToolForm.FactLine line = new ToolForm.FactLine();
     line.capability = capability;
@@ -236,26 +255,19 @@ final class ToolForms {
     return part.equals(ofPage) ? new ToolForm.Source() : typed(part);
   }
 
-  private static ToolForm.Source typed(SourcePart part) {
-    ToolForm.Source source = new ToolForm.Source();
-    source.asOf = part.asOf();
-    source.ground = part.ground();
-    source.who = part.who();
-    source.link = part.link();
-    source.note = part.note();
-    source.interest = part.interest();
-    return source;
+  private ToolForm.Source typed(SourcePart part) {
+    return PageRows.SOURCE.write(part, page);
+  }
+
+  private <L extends ToolForm.Row, P extends Record> L row(
+      RowTable<L, P> kind, P part, SourcePart from) {
+    L row = kind.write(part, page);
+    row.source = source(from);
+    return row;
   }
 
   private ToolForm.PlanColumn column(ToolSheet.PlanPart plan) {
-    ToolForm.PlanColumn column = new ToolForm.PlanColumn();
-    column.id = plan.id();
-    column.name = plan.name();
-    column.currency = plan.currency();
-    column.measure = plan.measure();
-    column.least = plan.least() == 0 ? "" : "" + plan.least();
-    column.most = plan.most() == null ? "" : "" + plan.most();
-    column.tax = orEmpty(plan.taxPercent());
+    ToolForm.PlanColumn column = PageRows.PLANS.write(plan, page);
     column.basis = basis(plan);
     column.source = source(plan.source());
     return column;
@@ -302,71 +314,5 @@ final class ToolForms {
           .answers
           .set(p, fact.answer());
     }
-  }
-
-  private ToolForm.OfferLine line(ToolSheet.OfferPart part) {
-    ToolForm.OfferLine line = new ToolForm.OfferLine();
-    line.name = part.name();
-    line.benefit = part.benefit();
-    line.value = orEmpty(part.value());
-    line.currency = orEmpty(part.currency());
-    line.invoices = part.invoices() == null ? "" : "" + part.invoices();
-    line.months = part.months() == null ? "" : "" + part.months();
-    line.group = orEmpty(part.group());
-    line.charges = NameList.write(part.charges());
-    line.plans = NameList.write(part.plans().stream().map(this::planName).toList());
-    line.terms = new ArrayList<>(part.terms());
-    line.newBuyersOnly = part.newBuyersOnly();
-    line.from = orEmpty(part.from());
-    line.until = orEmpty(part.until());
-    line.leastSeats = part.leastSeats() == 0 ? "" : "" + part.leastSeats();
-    line.source = source(part.source());
-    return line;
-  }
-
-  private String planName(String id) {
-    return sheet.plans().stream()
-        .filter(plan -> plan.id().equals(id))
-        .findFirst()
-        .map(ToolSheet.PlanPart::name)
-        .orElse(id);
-  }
-
-  private ToolForm.OwnedLine line(ToolSheet.OwnedPart part) {
-    ToolForm.OwnedLine line = new ToolForm.OwnedLine();
-    line.plan = planName(part.plan());
-    line.measure = part.measure();
-    line.units = "" + part.units();
-    line.until = part.until();
-    line.source = source(part.source());
-    return line;
-  }
-
-  private ToolForm.ConditionLine line(ToolSheet.ConditionPart part) {
-    ToolForm.ConditionLine line = new ToolForm.ConditionLine();
-    line.kind = part.kind();
-    line.value = part.value();
-    line.source = source(part.source());
-    return line;
-  }
-
-  private ToolForm.WordLine line(ToolSheet.WordPart part) {
-    ToolForm.WordLine line = new ToolForm.WordLine();
-    line.topic = part.topic();
-    line.text = part.text();
-    line.source = source(part.source());
-    return line;
-  }
-
-  private ToolForm.RatingLine line(ToolSheet.RatingPart rating) {
-    ToolForm.RatingLine line = new ToolForm.RatingLine();
-    line.rating = rating.rating();
-    line.count = "" + rating.count();
-    line.source = typed(rating.source());
-    return line;
-  }
-
-  private static String orEmpty(@Nullable String text) {
-    return text == null ? "" : text;
   }
 }
