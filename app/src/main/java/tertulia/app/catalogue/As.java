@@ -2,6 +2,7 @@ package tertulia.app.catalogue;
 
 import java.util.List;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 import tertulia.app.exchange.Codes;
 import tertulia.app.exchange.ToolReader;
 import tertulia.app.exchange.TypedDate;
@@ -16,7 +17,7 @@ enum As {
   LINK(500),
   /** A note; at most 1,000 characters. */
   NOTE(1000),
-  /** One of a list of codes, which is looked at where it is used. */
+  /** A code: of the constants, if the document holds one of those. */
   CODE(Integer.MAX_VALUE),
   /** Several of a list of codes. */
   CODES(Integer.MAX_VALUE),
@@ -63,12 +64,13 @@ enum As {
   /**
    * The value of a text.
    *
+   * @param held of what kind it is in the document
    * @throws IllegalArgumentException with what is wrong
    */
-  Object read(String text, Page page) {
+  Object read(String text, Class<?> held, Page page) {
     return switch (this) {
       case NAME, SENTENCE, LINK, NOTE -> Codes.text(text, longest);
-      case CODE -> text;
+      case CODE -> held.isEnum() ? constant(held, text) : text;
       case CODES -> NameList.read(text);
       case NAMES -> names(text);
       case PLAN -> text.isBlank() ? page.onlyPlan().orElse(text) : page.planId(text);
@@ -82,6 +84,11 @@ enum As {
     };
   }
 
+  @SuppressWarnings({"unchecked", "rawtypes"})
+  private static Object constant(Class<?> held, String code) {
+    return Codes.oneOf((Class) held, code);
+  }
+
   private List<String> names(String text) {
     return NameList.read(text).stream().map(name -> Codes.text(name, longest)).toList();
   }
@@ -89,7 +96,8 @@ enum As {
   /** What stands in the field for a value of the document. */
   String write(Object value, Page page) {
     return switch (this) {
-      case NAME, SENTENCE, LINK, NOTE, CODE, CURRENCY, CURRENCY_OF_PAGE, DAY, WHOLE, DECIMAL ->
+      case CODE -> value instanceof Enum<?> constant ? Codes.code(constant) : value.toString();
+      case NAME, SENTENCE, LINK, NOTE, CURRENCY, CURRENCY_OF_PAGE, DAY, WHOLE, DECIMAL ->
           value.toString();
       case CODES, NAMES -> NameList.write(listed(value));
       case PLAN -> page.planName(value.toString());
@@ -103,12 +111,13 @@ enum As {
   }
 
   /** What a field that must be there holds if it is refused, so that the rest can be read. */
-  Object standIn() {
+  @Nullable Object standIn(Class<?> held) {
     return switch (this) {
+      case CODE -> held.isEnum() ? null : "";
       case CODES, NAMES, PLANS -> List.of();
       case WHOLE -> 1;
       case FLAG -> false;
-      case NAME, SENTENCE, LINK, NOTE, CODE, PLAN, CURRENCY, CURRENCY_OF_PAGE, DAY, DECIMAL -> "";
+      case NAME, SENTENCE, LINK, NOTE, PLAN, CURRENCY, CURRENCY_OF_PAGE, DAY, DECIMAL -> "";
     };
   }
 

@@ -85,7 +85,7 @@ record Confirmation(String day) {
     return sheet.with(
         sheet.conditions().stream()
             .map(part ->
-                part.kind().equals(kind)
+                Codes.code(part.kind()).equals(kind)
                     ? new ToolSheet.ConditionPart(
                         part.kind(), part.value(), part.source().confirmedOn(day))
                     : part)

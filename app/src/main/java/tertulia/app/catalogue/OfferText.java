@@ -52,10 +52,10 @@ final class OfferText {
 
   private static String benefit(ToolSheet.OfferPart offer) {
     return switch (offer.benefit()) {
-      case "free" -> "free";
-      case "percent" -> offer.value() + " % off";
-      case "fixed" -> offer.value() + " " + offer.currency() + " instead of the list price";
-      default ->
+      case FREE -> "free";
+      case PERCENT -> offer.value() + " % off";
+      case FIXED -> offer.value() + " " + offer.currency() + " instead of the list price";
+      case AMOUNT_OFF ->
           offer.value()
               + " "
               + offer.currency()

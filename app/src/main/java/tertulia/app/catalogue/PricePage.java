@@ -2,6 +2,7 @@ package tertulia.app.catalogue;
 
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -104,9 +105,9 @@ record PricePage(
         sheet.conditions().stream()
             .map(c ->
                 new Remark(
-                    Conditions.label(c.kind()),
+                    c.kind().label(),
                     c.value(),
-                    source(c.source(), isOld, "condition:" + c.kind())))
+                    source(c.source(), isOld, "condition:" + Codes.code(c.kind()))))
             .toList(),
         sheet.ratings().stream()
             .map(r ->
@@ -115,11 +116,9 @@ record PricePage(
                     r.rating() + " of 5 from " + r.count() + " reviews",
                     source(r.source(), isOld, "")))
             .toList(),
-        Topics.all().stream()
+        Arrays.stream(ToolSheet.Topic.values())
             .flatMap(topic ->
-                Topics.sentence(sheet, topic)
-                    .map(said -> new Spoken(Topics.label(topic), said))
-                    .stream())
+                Topics.sentence(sheet, topic).map(said -> new Spoken(topic.label(), said)).stream())
             .toList());
   }
 
@@ -127,11 +126,12 @@ record PricePage(
     if (plan.prices().isEmpty()) {
       return "price on request";
     }
-    return switch (plan.basis() == null ? "listed" : plan.basis()) {
-      case "quote" -> "by quote";
-      case "assumed" -> "assumed, nobody has a price";
-      case "from" -> "“from”: the least it costs";
-      default -> "";
+    return switch (plan.basis()) {
+      case QUOTE -> "by quote";
+      case ASSUMED -> "assumed, nobody has a price";
+      case FROM -> "“from”: the least it costs";
+      case LISTED, ON_REQUEST -> "";
+      case null -> "";
     };
   }
 

@@ -4,6 +4,7 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -28,6 +29,7 @@ import tertulia.app.exchange.Codes;
 import tertulia.app.exchange.Faults;
 import tertulia.app.exchange.Limits;
 import tertulia.app.exchange.TermCode;
+import tertulia.app.exchange.ToolSheet;
 import tertulia.app.exchange.TypedDate;
 import tertulia.app.exchange.TypedMeasure;
 import tertulia.app.people.SignedIn;
@@ -371,7 +373,10 @@ class PricePageController {
     model.addAttribute("kinds", ChargeKind.values());
     model.addAttribute("bases", BASES);
     model.addAttribute(
-        "topics", Topics.all().stream().map(t -> new Choice(t, Topics.label(t))).toList());
+        "topics",
+        Arrays.stream(ToolSheet.Topic.values())
+            .map(t -> new Choice(Codes.code(t), t.label()))
+            .toList());
     model.addAttribute("read", PastedPage.of(form));
     model.addAttribute("offerRow", PageRows.OFFERS);
     model.addAttribute("ownedRow", PageRows.OWNED);
@@ -413,13 +418,13 @@ class PricePageController {
   }
 
   private static List<Choice> grounds() {
-    return java.util.Arrays.stream(Ground.values())
+    return Arrays.stream(Ground.values())
         .map(ground -> new Choice(Codes.code(ground), ground.words()))
         .toList();
   }
 
   private static List<Choice> answers() {
-    return java.util.Arrays.stream(Answer.values())
+    return Arrays.stream(Answer.values())
         .map(answer -> new Choice(Codes.code(answer), answer.words()))
         .toList();
   }

@@ -137,6 +137,7 @@ final class RowTable<L, P extends Record> {
     if (!counts(entry, row)) {
       return null;
     }
+    Class<?> held = held(column);
     String text = column.text(row);
     String field = at + "." + column.name();
     if (text.isBlank()) {
@@ -145,13 +146,23 @@ final class RowTable<L, P extends Record> {
       }
       if (!entry.ask().isEmpty()) {
         faults.add(field, entry.ask());
-        return entry.as().standIn();
+        return entry.as().standIn(held);
       }
       if (!entry.empty().equals(Entry.AS_IT_IS)) {
-        return entry.as().read(entry.empty(), page);
+        return entry.as().read(entry.empty(), held, page);
       }
     }
-    return faults.at(field, () -> entry.as().read(text, page)).orElseGet(entry.as()::standIn);
+    return faults
+        .at(field, () -> entry.as().read(text, held, page))
+        .orElseGet(() -> entry.as().standIn(held));
+  }
+
+  private Class<?> held(Column column) {
+    return Arrays.stream(type.getRecordComponents())
+        .filter(part -> part.getName().equals(column.part()))
+        .findFirst()
+        .orElseThrow()
+        .getType();
   }
 
   private boolean counts(Entry entry, L row) {

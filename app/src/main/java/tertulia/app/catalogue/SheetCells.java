@@ -88,12 +88,12 @@ public final class SheetCells {
       put("Owned already" + KNOWN_FROM, source(owned.source()));
     }
     for (ToolSheet.ConditionPart part : sheet.conditions()) {
-      put(Conditions.label(part.kind()), part.value());
-      put(Conditions.label(part.kind()) + KNOWN_FROM, source(part.source()));
+      put(part.kind().label(), part.value());
+      put(part.kind().label() + KNOWN_FROM, source(part.source()));
     }
     for (ToolSheet.WordPart part : sheet.words()) {
-      add(Topics.label(part.topic()), part.text());
-      add(Topics.label(part.topic()) + KNOWN_FROM, source(part.source()));
+      add(part.topic().label(), part.text());
+      add(part.topic().label() + KNOWN_FROM, source(part.source()));
     }
     put(
         "Public ratings",

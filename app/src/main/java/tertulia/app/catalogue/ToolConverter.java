@@ -202,11 +202,15 @@ final class ToolConverter {
   }
 
   /** What need not be said is not: prices are listed, no prices are on request. */
-  private static @Nullable String basis(String typed, List<ToolSheet.TermPart> prices) {
-    return switch (typed) {
-      case "quote", "assumed", "from" -> typed;
-      case "on-request" -> prices.isEmpty() ? null : typed;
-      default -> null;
+  private static ToolSheet.@Nullable Basis basis(String typed, List<ToolSheet.TermPart> prices) {
+    if (!Codes.codes(ToolSheet.Basis.class).contains(typed)) {
+      return null;
+    }
+    ToolSheet.Basis basis = Codes.oneOf(ToolSheet.Basis.class, typed);
+    return switch (basis) {
+      case LISTED -> null;
+      case ON_REQUEST -> prices.isEmpty() ? null : basis;
+      case QUOTE, ASSUMED, FROM -> basis;
     };
   }
 
@@ -232,14 +236,16 @@ final class ToolConverter {
   private ToolSheet.AllowancePart allowance(
       String measure, String cell, ToolSheet.SourcePart source) {
     String text = cell.strip().toLowerCase(java.util.Locale.ROOT);
-    String kind =
+    ToolSheet.Limit kind =
         switch (text) {
-          case "unlimited", "unknown" -> text;
-          case "?" -> "unknown";
-          default -> "up-to";
+          case "unlimited" -> ToolSheet.Limit.UNLIMITED;
+          case "unknown", "?" -> ToolSheet.Limit.UNKNOWN;
+          default -> ToolSheet.Limit.UP_TO;
         };
     IncludedText most =
-        kind.equals("up-to") ? IncludedText.read(text, form.measures()) : IncludedText.NOTHING;
+        kind == ToolSheet.Limit.UP_TO
+            ? IncludedText.read(text, form.measures())
+            : IncludedText.NOTHING;
     return new ToolSheet.AllowancePart(
         measure, kind, most.perAccount(), most.perSeat(), most.seats(), source);
   }

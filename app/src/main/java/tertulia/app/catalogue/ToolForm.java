@@ -8,6 +8,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.stream.Stream;
 import tertulia.app.exchange.Codes;
+import tertulia.app.exchange.ToolSheet;
 import tertulia.app.exchange.TypedCount;
 import tertulia.app.exchange.TypedMeasure;
 import tertulia.core.fit.Answer;
@@ -411,7 +412,7 @@ public class ToolForm {
     public String value = "";
 
     public String getLabel() {
-      return Conditions.label(kind);
+      return Codes.oneOf(ToolSheet.Circumstance.class, kind).label();
     }
 
     @Override
@@ -427,10 +428,6 @@ public class ToolForm {
 
     @Entry(as = As.SENTENCE, column = CsvColumn.VALUE)
     public String text = "";
-
-    public String getLabel() {
-      return Topics.label(topic);
-    }
 
     @Override
     boolean isBlank() {

@@ -12,7 +12,6 @@ import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import tertulia.app.exchange.Codes;
-import tertulia.app.exchange.ToolReader;
 import tertulia.app.exchange.ToolSheet;
 import tertulia.app.exchange.ToolSheet.SourcePart;
 import tools.jackson.databind.json.JsonMapper;
@@ -164,7 +163,7 @@ final class ToolForms {
     form.facts.add(fact(""));
     form.offers.add(new ToolForm.OfferLine());
     List<String> conditions = form.conditions.stream().map(c -> c.kind).toList();
-    for (String kind : ToolReader.CONDITIONS) {
+    for (String kind : Codes.codes(ToolSheet.Circumstance.class)) {
       if (!conditions.contains(kind)) {
         ToolForm.ConditionLine line = new ToolForm.ConditionLine();
         line.kind = kind;
@@ -172,7 +171,7 @@ final class ToolForms {
       }
     }
     List<String> topics = form.words.stream().map(line -> line.topic).toList();
-    for (String topic : Topics.all()) {
+    for (String topic : Codes.codes(ToolSheet.Topic.class)) {
       if (!topics.contains(topic)) {
         ToolForm.WordLine line = new ToolForm.WordLine();
         line.topic = topic;
@@ -180,7 +179,7 @@ final class ToolForms {
       }
     }
     ToolForm.WordLine another = new ToolForm.WordLine();
-    another.topic = Topics.all().getFirst();
+    another.topic = Codes.code(ToolSheet.Topic.WHAT_IT_IS);
     form.words.add(another);
     form.ratings.add(new ToolForm.RatingLine());
     if (form.validFrom.isBlank()) {
@@ -276,9 +275,9 @@ final class ToolForms {
   /** As chosen in the form: listed, free, on-request, quote, assumed or from. */
   static String basis(ToolSheet.PlanPart plan) {
     if (plan.prices().isEmpty()) {
-      return "on-request";
+      return Codes.code(ToolSheet.Basis.ON_REQUEST);
     }
-    String basis = plan.basis() == null ? "listed" : plan.basis();
+    String basis = Codes.code(plan.basis() == null ? ToolSheet.Basis.LISTED : plan.basis());
     boolean nothing =
         plan.prices().stream().allMatch(t -> t.charges().isEmpty() && t.addOns().isEmpty());
     return basis.equals("listed") && nothing ? "free" : basis;
@@ -304,7 +303,9 @@ final class ToolForms {
   /** As typed: "5000", "15 + 1.5 a seat", "unlimited" or "unknown". */
   static String allowance(ToolSheet.AllowancePart part) {
     String text = new IncludedText(part.perAccount(), part.perSeat(), part.seats()).text();
-    return part.kind().equals("up-to") ? (text.isEmpty() ? "0" : text) : part.kind();
+    return part.kind() == ToolSheet.Limit.UP_TO
+        ? (text.isEmpty() ? "0" : text)
+        : Codes.code(part.kind());
   }
 
   private void facts(int p) {

@@ -7,7 +7,6 @@ import java.util.Optional;
 import java.util.stream.Collectors;
 import tertulia.app.display.Dates;
 import tertulia.app.exchange.Codes;
-import tertulia.app.exchange.ToolReader;
 import tertulia.app.exchange.ToolSheet;
 import tertulia.core.working.Ground;
 
@@ -15,25 +14,13 @@ import tertulia.core.working.Ground;
 public final class Topics {
   private Topics() {}
 
-  /** A topic as it heads a line. */
-  public static String label(String topic) {
-    return switch (topic) {
-      case "what-it-is" -> "What it is";
-      case "for-whom" -> "For whom";
-      case "age" -> "How long there has been it";
-      case "pace" -> "How fast it changes";
-      case "standing" -> "Standing of its maker";
-      default -> topic;
-    };
-  }
-
   /**
    * What is said of a topic, the sentence in force first: the one with the strongest ground, then
    * the newest, then the first that was written down.
    */
-  private static List<ToolSheet.WordPart> said(ToolSheet sheet, String topic) {
+  private static List<ToolSheet.WordPart> said(ToolSheet sheet, ToolSheet.Topic topic) {
     return sheet.words().stream()
-        .filter(part -> part.topic().equals(topic))
+        .filter(part -> part.topic() == topic)
         .sorted(Comparator.comparing(ToolSheet.WordPart::source, InForce.OF_SOURCES))
         .toList();
   }
@@ -48,7 +35,7 @@ public final class Topics {
   public record Sentence(String text, String source, String others) {}
 
   /** What is said of a topic; empty if nobody has written a sentence. */
-  public static Optional<Sentence> sentence(ToolSheet sheet, String topic) {
+  public static Optional<Sentence> sentence(ToolSheet sheet, ToolSheet.Topic topic) {
     List<ToolSheet.WordPart> said = said(sheet, topic);
     if (said.isEmpty()) {
       return Optional.empty();
@@ -74,10 +61,5 @@ public final class Topics {
         + ", "
         + Dates.day(LocalDate.parse(source.asOf()))
         + (source.interest().isEmpty() ? "" : " (interest: " + source.interest() + ")");
-  }
-
-  /** All topics, in reading order. */
-  static List<String> all() {
-    return ToolReader.TOPICS;
   }
 }

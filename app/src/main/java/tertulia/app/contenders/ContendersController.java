@@ -175,8 +175,8 @@ class ContendersController implements StepBody {
 
   private static List<Row> rows(Session session) {
     List<Row> rows = new ArrayList<>();
-    rows.add(spoken(session, "what-it-is"));
-    rows.add(spoken(session, "for-whom"));
+    rows.add(spoken(session, ToolSheet.Topic.WHAT_IT_IS));
+    rows.add(spoken(session, ToolSheet.Topic.FOR_WHOM));
     rows.add(
         Row.of("Maker", session.columns().stream().map(c -> Cell.fact(c.tool().maker())).toList()));
     rows.add(Row.of("Plans", session.columns().stream().map(ContendersController::plans).toList()));
@@ -192,12 +192,12 @@ class ContendersController implements StepBody {
   }
 
   /** What is said of each contender on a topic, with who says so. */
-  private static Row spoken(Session session, String topic) {
+  private static Row spoken(Session session, ToolSheet.Topic topic) {
     Map<String, ToolSheet> sheets =
         session.table().file().contenders().stream()
             .collect(Collectors.toMap(part -> part.tool().id(), SelectionFile.ContenderPart::tool));
     return new Row(
-        Cell.fact(Topics.label(topic)),
+        Cell.fact(topic.label()),
         session.columns().stream()
             .map(c ->
                 Optional.ofNullable(sheets.get(c.id()))

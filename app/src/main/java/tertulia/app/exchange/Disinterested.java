@@ -91,7 +91,7 @@ public final class Disinterested {
     return isFree(part.source())
         ? part
         : new ToolSheet.AllowancePart(
-            part.measure(), "unknown", "0", "0", part.seats(), part.source());
+            part.measure(), ToolSheet.Limit.UNKNOWN, "0", "0", part.seats(), part.source());
   }
 
   private static ToolSheet of(ToolSheet tool) {

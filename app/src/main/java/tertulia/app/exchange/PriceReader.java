@@ -28,14 +28,15 @@ import tertulia.core.pricing.UnitRule;
 final class PriceReader {
   private PriceReader() {}
 
-  static PlanPrices prices(@Nullable String basis, List<PriceList> lists, List<PriceList> high) {
-    String kind = basis == null ? (lists.isEmpty() ? "on-request" : "listed") : basis;
-    return switch (kind) {
-      case "listed" -> new PlanPrices.Listed(lists);
-      case "quote" -> new PlanPrices.Quoted(lists);
-      case "assumed" -> new PlanPrices.Assumed(lists, high);
-      case "from" -> new PlanPrices.From(lists);
-      case "on-request" -> {
+  static PlanPrices prices(
+      ToolSheet.@Nullable Basis basis, List<PriceList> lists, List<PriceList> high) {
+    ToolSheet.Basis unsaid = lists.isEmpty() ? ToolSheet.Basis.ON_REQUEST : ToolSheet.Basis.LISTED;
+    return switch (basis == null ? unsaid : basis) {
+      case LISTED -> new PlanPrices.Listed(lists);
+      case QUOTE -> new PlanPrices.Quoted(lists);
+      case ASSUMED -> new PlanPrices.Assumed(lists, high);
+      case FROM -> new PlanPrices.From(lists);
+      case ON_REQUEST -> {
         if (!lists.isEmpty()) {
           throw new IllegalArgumentException(
               "The price is on request but prices are entered. Say whether they are a quote or"
@@ -43,9 +44,6 @@ final class PriceReader {
         }
         yield new PlanPrices.OnRequest();
       }
-      default ->
-          throw new IllegalArgumentException(
-              "\"" + kind + "\" is not one of listed, quote, assumed, from, on-request.");
     };
   }
 
@@ -144,13 +142,10 @@ final class PriceReader {
     Measure measure = Codes.measure(part.measure());
     Allowance.Limit limit =
         switch (part.kind()) {
-          case "up-to" ->
+          case UP_TO ->
               new Allowance.Limit.Hard(included(part.perAccount(), part.perSeat(), part.seats()));
-          case "unlimited" -> new Allowance.Limit.Unlimited();
-          case "unknown" -> new Allowance.Limit.Unknown();
-          default ->
-              throw new IllegalArgumentException(
-                  "\"" + part.kind() + "\" is not one of up-to, unlimited, unknown.");
+          case UNLIMITED -> new Allowance.Limit.Unlimited();
+          case UNKNOWN -> new Allowance.Limit.Unknown();
         };
     return new Allowance(measure, limit, ToolReader.source(part.source()));
   }
@@ -174,14 +169,11 @@ final class PriceReader {
 
   private static Offer.Benefit benefit(ToolSheet.OfferPart part) {
     return switch (part.benefit()) {
-      case "free" -> new Offer.Benefit.Free();
-      case "percent" -> new Offer.Benefit.Percent(Codes.decimal(value(part)).movePointLeft(2));
-      case "fixed" -> new Offer.Benefit.Fixed(money(part));
-      case "amount-off" ->
+      case FREE -> new Offer.Benefit.Free();
+      case PERCENT -> new Offer.Benefit.Percent(Codes.decimal(value(part)).movePointLeft(2));
+      case FIXED -> new Offer.Benefit.Fixed(money(part));
+      case AMOUNT_OFF ->
           new Offer.Benefit.AmountOff(money(part), part.invoices() == null ? 1 : part.invoices());
-      default ->
-          throw new IllegalArgumentException(
-              "\"" + part.benefit() + "\" is not one of free, fixed, percent, amount-off.");
     };
   }
 

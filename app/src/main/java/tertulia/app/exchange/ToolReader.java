@@ -26,14 +26,6 @@ import tertulia.core.working.Provenance;
 
 /** Turns a tool sheet into a contender, collecting faults by place. */
 public final class ToolReader {
-  /** The kinds of conditions, in reading order. */
-  public static final List<String> CONDITIONS =
-      List.of("countries", "data-places", "platforms", "languages", "trial-days", "trial-card");
-
-  /** The topics of sentences about a tool, in reading order. */
-  public static final List<String> TOPICS =
-      List.of("what-it-is", "for-whom", "age", "pace", "standing");
-
   /** Characters of a sentence about a tool. */
   public static final int LONGEST_WORDS = 400;
 
@@ -161,7 +153,7 @@ public final class ToolReader {
     if (currency.isEmpty()) {
       return Optional.empty();
     }
-    boolean assumed = "assumed".equals(part.basis());
+    boolean assumed = part.basis() == ToolSheet.Basis.ASSUMED;
     if (assumed && !PriceReader.sameShape(part.prices(), part.highPrices())) {
       faults.add(
           at,
@@ -261,7 +253,7 @@ public final class ToolReader {
       }
       List<Fact> said =
           sheet.conditions().stream()
-              .filter(part -> part.kind().equals(need.condition()))
+              .filter(part -> Codes.code(part.kind()).equals(need.condition()))
               .map(part ->
                   new Fact(
                       answer(part.kind(), need.capability(), listed(part.value())),
@@ -279,11 +271,11 @@ public final class ToolReader {
         .toList();
   }
 
-  private static Answer answer(String kind, String asked, List<String> listed) {
+  private static Answer answer(ToolSheet.Circumstance kind, String asked, List<String> listed) {
     return switch (kind) {
-      case "countries" -> Places.soldIn(asked, listed);
-      case "data-places" -> Places.keepsDataIn(asked, listed);
-      default ->
+      case COUNTRIES -> Places.soldIn(asked, listed);
+      case DATA_PLACES -> Places.keepsDataIn(asked, listed);
+      case PLATFORMS, LANGUAGES, TRIAL_DAYS, TRIAL_CARD ->
           listed.stream().anyMatch(each -> each.equalsIgnoreCase(asked.strip()))
               ? Answer.YES
               : Answer.NO;
@@ -292,10 +284,6 @@ public final class ToolReader {
 
   private static String words(ToolSheet.WordPart part) {
     source(part.source());
-    if (!TOPICS.contains(part.topic())) {
-      throw new IllegalArgumentException(
-          "\"" + part.topic() + "\" is not one of " + String.join(", ", TOPICS) + ".");
-    }
     if (part.text().isBlank()) {
       throw new IllegalArgumentException("This says nothing. Write a sentence, or leave it out.");
     }
@@ -305,14 +293,11 @@ public final class ToolReader {
   private static String condition(ToolSheet.ConditionPart part) {
     source(part.source());
     String value = Codes.text(part.value(), LONGEST_NOTE);
-    if (!CONDITIONS.contains(part.kind())) {
-      throw new IllegalArgumentException(
-          "\"" + part.kind() + "\" is not one of " + String.join(", ", CONDITIONS) + ".");
-    }
-    if (part.kind().equals("trial-days") && Codes.whole(value) < 0) {
+    if (part.kind() == ToolSheet.Circumstance.TRIAL_DAYS && Codes.whole(value) < 0) {
       throw new IllegalArgumentException("A trial lasts 0 days or more; found " + value + ".");
     }
-    if (part.kind().equals("trial-card") && !List.of("yes", "no", "unknown").contains(value)) {
+    if (part.kind() == ToolSheet.Circumstance.TRIAL_CARD
+        && !List.of("yes", "no", "unknown").contains(value)) {
       throw new IllegalArgumentException(
           "Whether the trial asks for a card is yes, no or unknown; found \"" + value + "\".");
     }

@@ -213,8 +213,7 @@ public record ToolSheet(
   /**
    * A plan; with no prices its price is on request.
    *
-   * @param basis listed, quote, assumed or from (of each price only the least is known); null:
-   *     listed, or on request without prices
+   * @param basis null: listed, or on request without prices
    * @param taxPercent tax held in the prices; null: they are before tax
    * @param highPrices the high end of assumed prices, for the same terms
    */
@@ -226,7 +225,7 @@ public record ToolSheet(
       String measure,
       int least,
       @Nullable Integer most,
-      @Nullable String basis,
+      @Nullable Basis basis,
       @Nullable String taxPercent,
       SourcePart source,
       List<TermPart> prices,
@@ -353,10 +352,27 @@ public record ToolSheet(
   @JsonInclude(JsonInclude.Include.NON_NULL)
   public record BandPart(@Nullable Integer upTo, String each, String flat) {}
 
-  /** How much of a measure a plan allows; kind is up-to, unlimited or unknown. */
+  /** What the prices of a plan rest on. */
+  public enum Basis {
+    LISTED,
+    ON_REQUEST,
+    QUOTE,
+    ASSUMED,
+    /** Of each price only the least is known. */
+    FROM
+  }
+
+  /** What is said of how much a plan allows. */
+  public enum Limit {
+    UP_TO,
+    UNLIMITED,
+    UNKNOWN
+  }
+
+  /** How much of a measure a plan allows. */
   public record AllowancePart(
       String measure,
-      String kind,
+      Limit kind,
       String perAccount,
       String perSeat,
       String seats,
@@ -380,10 +396,17 @@ public record ToolSheet(
     }
   }
 
+  /** What an offer gives. */
+  public enum Benefit {
+    FREE,
+    FIXED,
+    PERCENT,
+    AMOUNT_OFF
+  }
+
   /**
    * A reduction for the first months.
    *
-   * @param benefit free, fixed, percent or amount-off
    * @param value the price, the percents or the amount; null if free
    * @param currency of a price or an amount; null otherwise
    * @param invoices how many invoices an amount is taken off; null otherwise
@@ -394,7 +417,7 @@ public record ToolSheet(
   @JsonInclude(JsonInclude.Include.NON_NULL)
   public record OfferPart(
       String name,
-      String benefit,
+      Benefit benefit,
       @Nullable String value,
       @Nullable String currency,
       @Nullable Integer invoices,
@@ -419,14 +442,52 @@ public record ToolSheet(
   public record OwnedPart(
       String plan, String measure, int units, String until, SourcePart source) {}
 
-  /**
-   * Under which circumstances the tool can be had; kind is countries, data-places, platforms,
-   * languages, trial-days or trial-card, value a list with commas, a number, or yes or no.
-   */
-  public record ConditionPart(String kind, String value, SourcePart source) {}
+  /** A circumstance under which a tool can be had, in reading order. */
+  public enum Circumstance {
+    COUNTRIES("Sold in (countries)"),
+    DATA_PLACES("Keeps data in"),
+    PLATFORMS("Runs on"),
+    LANGUAGES("Speaks"),
+    TRIAL_DAYS("Trial, days"),
+    TRIAL_CARD("Trial asks for a card");
 
-  /** A sentence about the tool, under a topic such as "what-it-is". */
-  public record WordPart(String topic, String text, SourcePart source) {}
+    private final String label;
+
+    Circumstance(String label) {
+      this.label = label;
+    }
+
+    /** As it heads a line. */
+    public String label() {
+      return label;
+    }
+  }
+
+  /** Under which circumstances the tool can be had: a list with commas, a number, or yes or no. */
+  public record ConditionPart(Circumstance kind, String value, SourcePart source) {}
+
+  /** What a sentence about a tool speaks of, in reading order. */
+  public enum Topic {
+    WHAT_IT_IS("What it is"),
+    FOR_WHOM("For whom"),
+    AGE("How long there has been it"),
+    PACE("How fast it changes"),
+    STANDING("Standing of its maker");
+
+    private final String label;
+
+    Topic(String label) {
+      this.label = label;
+    }
+
+    /** As it heads a line. */
+    public String label() {
+      return label;
+    }
+  }
+
+  /** A sentence about the tool. */
+  public record WordPart(Topic topic, String text, SourcePart source) {}
 
   /** A page's text as somebody pasted it, and the day they did. */
   public record PastedPart(String text, String by, String on) {}

@@ -11,6 +11,7 @@ import java.util.stream.Stream;
 import org.testng.Assert;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
+import tertulia.app.exchange.Codes;
 import tertulia.app.exchange.TermCode;
 import tertulia.app.exchange.ToolSheet;
 import tertulia.core.growth.Measure;
@@ -139,18 +140,18 @@ public class CellTextsTest {
         TermCode.ALL.stream().map(TermCode::code).sorted().toList());
     assertEquals(
         distinct(
-            CsvFilesTest.sheets().stream().flatMap(s -> s.offers().stream()).map(o -> o.benefit())),
+            CsvFilesTest.sheets().stream()
+                .flatMap(s -> s.offers().stream())
+                .map(o -> Codes.code(o.benefit()))),
         List.of("amount-off", "fixed", "free", "percent"));
     List<ToolSheet.AllowancePart> limits =
         plans.stream().flatMap(plan -> plan.allowances().stream()).toList();
     assertEquals(
-        distinct(limits.stream().map(ToolSheet.AllowancePart::kind)),
+        distinct(limits.stream().map(l -> Codes.code(l.kind()))),
         List.of("unknown", "unlimited", "up-to"));
     assertTrue(limits.stream().anyMatch(limit -> !limit.perSeat().equals("0")), "for each seat");
     assertEquals(
-        distinct(
-            limits.stream()
-                .map(l -> tertulia.app.exchange.Codes.measure(l.measure()).nature().name())),
+        distinct(limits.stream().map(l -> Codes.measure(l.measure()).nature().name())),
         List.of("FLOW", "LARGEST", "LEVEL", "SUM"));
     assertEquals(
         distinct(plans.stream().map(plan -> ToolForms.of(one(plan), 0).plans.getFirst().basis)),

@@ -48,15 +48,16 @@ public final class GeneratedSheets {
             ? new ToolSheet.OwnedPart(
                 "plan-0", "seats", 1 + random.nextInt(50), "2027-06-30", source())
             : null,
-        List.of(new ToolSheet.ConditionPart("countries", "NO, SE", source())),
+        List.of(new ToolSheet.ConditionPart(ToolSheet.Circumstance.COUNTRIES, "NO, SE", source())),
         List.of(
             new ToolSheet.RatingPart(
                 "4." + random.nextInt(10), random.nextInt(500), source("public-ratings"))),
         List.of(),
         List.of(
-            new ToolSheet.WordPart("what-it-is", "+A board; \"with\" lanes, and more", source()),
-            new ToolSheet.WordPart("for-whom", "=Crews of ten", source()),
-            new ToolSheet.WordPart("for-whom", "Crews of twenty", source())),
+            new ToolSheet.WordPart(
+                ToolSheet.Topic.WHAT_IT_IS, "+A board; \"with\" lanes, and more", source()),
+            new ToolSheet.WordPart(ToolSheet.Topic.FOR_WHOM, "=Crews of ten", source()),
+            new ToolSheet.WordPart(ToolSheet.Topic.FOR_WHOM, "Crews of twenty", source())),
         random.nextBoolean()
             ? new ToolSheet.PastedPart(
                 "\tHold;\tDeck\n=Price a \"seat\"\t8,40 €\t–\n\n @home", "Ilse", "2026-11-20")
@@ -130,7 +131,7 @@ public final class GeneratedSheets {
         "seats",
         random.nextInt(3),
         random.nextBoolean() ? 50 + random.nextInt(100) : null,
-        isAssumed ? "assumed" : null,
+        isAssumed ? ToolSheet.Basis.ASSUMED : null,
         random.nextInt(4) == 0 ? "21" : null,
         source(),
         low,
@@ -139,7 +140,7 @@ public final class GeneratedSheets {
             ? List.of()
             : List.of(
                 new ToolSheet.AllowancePart(
-                    "automation-runs", "up-to", "1000", "1.5", "seats", source())),
+                    "automation-runs", ToolSheet.Limit.UP_TO, "1000", "1.5", "seats", source())),
         facts());
   }
 
@@ -189,7 +190,7 @@ public final class GeneratedSheets {
         : List.of(
             new ToolSheet.OfferPart(
                 "Start",
-                "percent",
+                ToolSheet.Benefit.PERCENT,
                 "25",
                 null,
                 null,

@@ -327,7 +327,7 @@ public class PastedPageTest {
       line.source.asOf = said[2];
       form.words.add(line);
     }
-    Topics.Sentence said = Topics.sentence(sheet(form), "what-it-is").orElseThrow();
+    Topics.Sentence said = Topics.sentence(sheet(form), ToolSheet.Topic.WHAT_IT_IS).orElseThrow();
     assertEquals(said.text(), "A list");
     assertEquals(
         said.others(),
