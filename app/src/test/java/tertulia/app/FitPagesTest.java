@@ -74,7 +74,7 @@ public class FitPagesTest extends ServedTest {
             new SelectionFile(
                 file.format(),
                 file.version(),
-                file.brief().needing(file.brief().needs().subList(1, 3)),
+                file.brief().withNeeds(file.brief().needs().subList(1, 3)),
                 file.contenders(),
                 file.panel(),
                 null),

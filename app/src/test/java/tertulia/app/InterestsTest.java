@@ -154,9 +154,9 @@ public class InterestsTest extends ServedTest {
     facts.addFirst(new ToolSheet.FactPart(first.capability(), "", "partly", "", sold));
     ToolSheet told =
         slotmeer
-            .with(List.of(plan.with(plan.source(), plan.prices(), plan.allowances(), facts)))
-            .rated(List.of(new ToolSheet.RatingPart("5", 40, sold)));
-    SelectionFile with = file.among(List.of(new SelectionFile.ContenderPart(told, null)));
+            .withPlans(List.of(plan.withFacts(facts)))
+            .withRatings(List.of(new ToolSheet.RatingPart("5", 40, sold)));
+    SelectionFile with = file.withContenders(List.of(new SelectionFile.ContenderPart(told, null)));
     assertEquals(
         Disinterested.in(with), new Disinterested.Interests(1, 1, 1), "a fact, a rating, a mark");
     SelectionFile without = Disinterested.of(with);

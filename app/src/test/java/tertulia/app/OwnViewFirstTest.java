@@ -462,7 +462,7 @@ public class OwnViewFirstTest extends ServedTest {
         ((PortableFile.Read.Accepted)
                 PortableFile.read(get("ilse", "/selections/1/file").getContentAsByteArray()))
             .file();
-    long lone = intake.take(demo.judgedBy(List.of()), "Ilse Maren");
+    long lone = intake.take(demo.withPanel(List.of()), "Ilse Maren");
     String at = "/selections/" + lone;
     answer(
         "ilse",

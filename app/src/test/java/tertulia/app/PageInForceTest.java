@@ -147,7 +147,7 @@ public class PageInForceTest extends ServedTest {
   public void anAnnouncementIsBuiltOnThePageInForceOnItsDay() throws Exception {
     // the maker announces 9.40 and 7.90 from February; a page from January has another minimum
     ToolSheet today = catalogue.get("slotmeer").sheet();
-    ToolSheet january = today.named("Slotmeer of January");
+    ToolSheet january = today.withName("Slotmeer of January");
     catalogue.change(
         "slotmeer", catalogue.get("slotmeer").version(), january, LocalDate.of(2027, 1, 1), "x");
     assertEquals(post("/price-changes/slotmeer-2027", Map.of("take", "true")).getStatus(), 302);
@@ -160,7 +160,7 @@ public class PageInForceTest extends ServedTest {
   @Test
   public void whatNoSelectionCouldReadIsNotStored() {
     ToolSheet sheet = catalogue.get("werfplan").sheet();
-    ToolSheet broken = sheet.named(" ");
+    ToolSheet broken = sheet.withName(" ");
     try {
       catalogue.change(
           "werfplan", catalogue.get("werfplan").version(), broken, catalogue.today(), "x");

@@ -78,7 +78,7 @@ public class PlanSetAsideTest extends ServedTest {
             .findFirst()
             .orElseThrow();
     ToolSheet bare =
-        sheet.with(sheet.plans().stream().filter(p -> !p.id().equals("desk")).toList());
+        sheet.withPlans(sheet.plans().stream().filter(p -> !p.id().equals("desk")).toList());
     Selection asIf = Tables.replacing(selections.load(1), bare);
     assertFalse(option(without).equals("desk"));
     assertEquals(option(without), option(asIf));

@@ -134,7 +134,7 @@ class CatalogueController {
   String copy(@PathVariable String slug, @AuthenticationPrincipal SignedIn person) {
     ToolSheet sheet = catalogue.get(slug).sheet();
     return "redirect:/catalogue/"
-        + catalogue.add(sheet.named(sheet.name() + " copy"), person.name())
+        + catalogue.add(sheet.withName(sheet.name() + " copy"), person.name())
         + "/edit";
   }
 

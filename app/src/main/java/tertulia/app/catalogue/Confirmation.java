@@ -41,56 +41,45 @@ record Confirmation(String day) {
       Predicate<ToolSheet.PlanPart> price,
       Predicate<ToolSheet.FactPart> fact,
       Predicate<ToolSheet.AllowancePart> allowance) {
-    return sheet.with(
+    return sheet.withPlans(
         sheet.plans().stream()
             .map(plan ->
-                plan.with(
-                    price.test(plan) ? plan.source().confirmedOn(day) : plan.source(),
-                    plan.prices(),
-                    plan.allowances().stream()
-                        .map(part -> allowance.test(part) ? confirmed(part) : part)
-                        .toList(),
-                    plan.facts().stream()
-                        .map(part -> fact.test(part) ? confirmed(part) : part)
-                        .toList()))
+                plan.with()
+                    .source(price.test(plan) ? plan.source().confirmedOn(day) : plan.source())
+                    .allowances(
+                        plan.allowances().stream()
+                            .map(part -> allowance.test(part) ? confirmed(part) : part)
+                            .toList())
+                    .facts(
+                        plan.facts().stream()
+                            .map(part -> fact.test(part) ? confirmed(part) : part)
+                            .toList())
+                    .build())
             .toList());
   }
 
   private ToolSheet.AllowancePart confirmed(ToolSheet.AllowancePart part) {
-    return new ToolSheet.AllowancePart(
-        part.measure(),
-        part.kind(),
-        part.perAccount(),
-        part.perSeat(),
-        part.seats(),
-        part.source().confirmedOn(day));
+    return part.withSource(part.source().confirmedOn(day));
   }
 
   private ToolSheet.FactPart confirmed(ToolSheet.FactPart part) {
-    return new ToolSheet.FactPart(
-        part.capability(),
-        part.group(),
-        part.answer(),
-        part.addOn(),
-        part.source().confirmedOn(day));
+    return part.withSource(part.source().confirmedOn(day));
   }
 
   private static ToolSheet doubt(ToolSheet sheet, String key) {
     List<String> keys = new ArrayList<>(sheet.confirmed());
     keys.add(key);
-    return sheet.confirming(keys);
+    return sheet.withConfirmed(keys);
   }
 
   private ToolSheet conditions(ToolSheet sheet, String kind) {
-    return sheet.with(
+    return sheet.withConditions(
         sheet.conditions().stream()
             .map(part ->
                 Codes.code(part.kind()).equals(kind)
-                    ? new ToolSheet.ConditionPart(
-                        part.kind(), part.value(), part.source().confirmedOn(day))
+                    ? part.withSource(part.source().confirmedOn(day))
                     : part)
-            .toList(),
-        sheet.owned());
+            .toList());
   }
 
   private ToolSheet owned(ToolSheet sheet) {
@@ -98,13 +87,6 @@ record Confirmation(String day) {
     if (part == null) {
       throw new IllegalArgumentException("Nothing of " + sheet.name() + " is owned.");
     }
-    return sheet.with(
-        sheet.conditions(),
-        new ToolSheet.OwnedPart(
-            part.plan(),
-            part.measure(),
-            part.units(),
-            part.until(),
-            part.source().confirmedOn(day)));
+    return sheet.withOwned(part.withSource(part.source().confirmedOn(day)));
   }
 }

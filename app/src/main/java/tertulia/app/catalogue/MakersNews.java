@@ -69,22 +69,18 @@ public class MakersNews {
 
   /** The plans whose prices or limits are announced were read on the day of the announcement. */
   private static ToolSheet dated(ToolSheet sheet, ToolSheet before, LocalDate on) {
-    return sheet.with(
+    return sheet.withPlans(
         sheet.plans().stream()
             .map(plan ->
                 before.plans().stream().anyMatch(old -> sellsAs(plan, old))
                     ? plan
-                    : plan.with(
-                        plan.source().confirmedOn(on.toString()),
-                        plan.prices(),
-                        plan.allowances(),
-                        plan.facts()))
+                    : plan.withSource(plan.source().confirmedOn(on.toString())))
             .toList());
   }
 
   /** Whether two plans differ in facts at most. */
   private static boolean sellsAs(ToolSheet.PlanPart plan, ToolSheet.PlanPart old) {
-    return plan.with(old.source(), plan.prices(), plan.allowances(), old.facts()).equals(old);
+    return plan.withSource(old.source()).withFacts(old.facts()).equals(old);
   }
 
   /**

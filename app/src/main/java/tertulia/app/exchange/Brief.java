@@ -1,6 +1,7 @@
 package tertulia.app.exchange;
 
 import com.fasterxml.jackson.annotation.JsonInclude;
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -24,6 +25,7 @@ import tertulia.core.growth.Step;
  *     ids; null: they are the selection's own
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
+@RecordBuilder
 public record Brief(
     String title,
     String purpose,
@@ -40,7 +42,8 @@ public record Brief(
     List<RatePart> rates,
     @Nullable List<ScenarioPart> scenarios,
     @Nullable PracticePart practice,
-    @Nullable Boolean followsGrowth) {
+    @Nullable Boolean followsGrowth)
+    implements BriefBuilder.With {
 
   /** A brief with the standard scenarios, nothing said of people's time, and groups of its own. */
   public Brief(
@@ -76,51 +79,9 @@ public record Brief(
         null);
   }
 
-  private Brief copy(
-      List<GroupPart> otherGroups,
-      List<DemandPart> otherDemand,
-      List<CriterionPart> otherCriteria,
-      List<RatePart> otherRates,
-      @Nullable List<ScenarioPart> otherScenarios,
-      @Nullable Boolean follows) {
-    return new Brief(
-        title,
-        purpose,
-        asOf,
-        start,
-        months,
-        currency,
-        priceRisePercent,
-        otherGroups,
-        otherDemand,
-        averagePayment,
-        needs,
-        otherCriteria,
-        otherRates,
-        otherScenarios,
-        practice,
-        follows);
-  }
-
   /** This brief as of another day. */
   public Brief asOf(LocalDate day) {
-    return new Brief(
-        title,
-        purpose,
-        day.toString(),
-        start,
-        months,
-        currency,
-        priceRisePercent,
-        groups,
-        demand,
-        averagePayment,
-        needs,
-        criteria,
-        rates,
-        scenarios,
-        practice,
-        followsGrowth);
+    return withAsOf(day.toString());
   }
 
   /** Whether the groups are those of the workspace's growth plan. */
@@ -130,14 +91,14 @@ public record Brief(
 
   /** This brief with other people. */
   public Brief with(List<GroupPart> others, @Nullable List<ScenarioPart> otherScenarios) {
-    return copy(others, demand, criteria, rates, otherScenarios, followsGrowth);
+    return withGroups(others).withScenarios(otherScenarios);
   }
 
   /** This brief without what is needed for each head of groups that are not there. */
   public Brief withoutOtherRates() {
     List<String> ids = groups.stream().map(GroupPart::id).toList();
     List<DemandPart> kept = demand.stream().map(part -> part.only(ids)).toList();
-    return copy(groups, kept, criteria, rates, scenarios, followsGrowth);
+    return withDemand(kept);
   }
 
   /** What each head of a group needs one of, unless somebody says otherwise. */
@@ -156,7 +117,7 @@ public record Brief(
               return part.per(rates);
             })
             .toList();
-    return some.isEmpty() ? this : copy(groups, seated, criteria, rates, scenarios, followsGrowth);
+    return some.isEmpty() ? this : withDemand(seated);
   }
 
   /** This brief with one unit of a measure for each head of some of its groups. */
@@ -173,7 +134,7 @@ public record Brief(
       some.forEach(group -> rates.putIfAbsent(group, "1"));
       return part.measure().equals(measure) ? part.per(rates) : part;
     });
-    return copy(groups, counted, criteria, rates, scenarios, followsGrowth);
+    return withDemand(counted);
   }
 
   /** This brief with one unit of everything that is counted for each head of every group. */
@@ -182,43 +143,12 @@ public record Brief(
     groups.forEach(group -> each.put(group.id(), "1"));
     List<DemandPart> one =
         demand.stream().map(part -> new DemandPart(part.measure(), part.fixed(), each)).toList();
-    return copy(groups, one, criteria, rates, scenarios, followsGrowth);
+    return withDemand(one);
   }
 
   /** This brief with people that follow the workspace's growth plan, or stay as they are now. */
   public Brief following(boolean follow) {
-    return copy(groups, demand, criteria, rates, scenarios, follow ? Boolean.TRUE : null);
-  }
-
-  /** This brief with other needs. */
-  public Brief needing(List<NeedPart> others) {
-    return new Brief(
-        title,
-        purpose,
-        asOf,
-        start,
-        months,
-        currency,
-        priceRisePercent,
-        groups,
-        demand,
-        averagePayment,
-        others,
-        criteria,
-        rates,
-        scenarios,
-        practice,
-        followsGrowth);
-  }
-
-  /** This brief with other rates of exchange. */
-  public Brief with(List<RatePart> otherRates) {
-    return copy(groups, demand, criteria, otherRates, scenarios, followsGrowth);
-  }
-
-  /** This brief with other criteria. */
-  public Brief judgedBy(List<CriterionPart> others) {
-    return copy(groups, demand, others, rates, scenarios, followsGrowth);
+    return withFollowsGrowth(follow ? Boolean.TRUE : null);
   }
 
   /**

@@ -61,8 +61,9 @@ public final class Disinterested {
 
   /** The file without all that. */
   public static SelectionFile of(SelectionFile file) {
-    return file.among(file.contenders().stream().map(part -> part.with(of(part.tool()))).toList())
-        .judgedBy(file.panel().stream().map(Disinterested::of).toList());
+    return file.withContenders(
+            file.contenders().stream().map(part -> part.with(of(part.tool()))).toList())
+        .withPanel(file.panel().stream().map(Disinterested::of).toList());
   }
 
   private static SelectionFile.MemberPart of(SelectionFile.MemberPart member) {
@@ -90,23 +91,19 @@ public final class Disinterested {
   private static ToolSheet.AllowancePart of(ToolSheet.AllowancePart part) {
     return isFree(part.source())
         ? part
-        : new ToolSheet.AllowancePart(
-            part.measure(), ToolSheet.Limit.UNKNOWN, "0", "0", part.seats(), part.source());
+        : part.with().kind(ToolSheet.Limit.UNKNOWN).perAccount("0").perSeat("0").build();
   }
 
   private static ToolSheet of(ToolSheet tool) {
     List<ToolSheet.PlanPart> plans =
         tool.plans().stream()
             .map(plan ->
-                plan.with(
-                    plan.source(),
-                    plan.prices(),
-                    plan.allowances().stream().map(Disinterested::of).toList(),
-                    plan.facts().stream().filter(part -> isFree(part.source())).toList()))
+                plan.withAllowances(plan.allowances().stream().map(Disinterested::of).toList())
+                    .withFacts(
+                        plan.facts().stream().filter(part -> isFree(part.source())).toList()))
             .toList();
-    return tool.with(plans)
-        .with(
-            tool.conditions().stream().filter(part -> isFree(part.source())).toList(), tool.owned())
-        .rated(tool.ratings().stream().filter(part -> isFree(part.source())).toList());
+    return tool.withPlans(plans)
+        .withConditions(tool.conditions().stream().filter(part -> isFree(part.source())).toList())
+        .withRatings(tool.ratings().stream().filter(part -> isFree(part.source())).toList());
   }
 }

@@ -3,6 +3,7 @@ package tertulia.app.exchange;
 import com.fasterxml.jackson.annotation.JsonInclude;
 import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
@@ -13,6 +14,7 @@ import tertulia.core.remark.Subject;
 
 /** One whole selection as a portable file; described by docs/formats/selection-1.schema.json. */
 @JsonInclude(JsonInclude.Include.NON_NULL)
+@RecordBuilder
 public record SelectionFile(
     String format,
     int version,
@@ -24,7 +26,8 @@ public record SelectionFile(
     @Nullable List<EndedPart> ended,
     @Nullable List<SettledPart> settled,
     @Nullable List<RemarkPart> remarks,
-    @Nullable TrialsPart trials) {
+    @Nullable TrialsPart trials)
+    implements SelectionFileBuilder.With {
   public static final String FORMAT = "tertulia-selection";
   public static final int VERSION = 1;
 
@@ -39,70 +42,31 @@ public record SelectionFile(
     this(format, version, brief, contenders, panel, decision, null, null, null, null, null);
   }
 
-  /** This file as others judge it. */
-  public SelectionFile judgedBy(List<MemberPart> others) {
-    return new SelectionFile(
-        format, version, brief, contenders, others, decision, log, ended, settled, remarks, trials);
-  }
-
   /** This file with what was decided, and the proposals that did not stand. */
   public SelectionFile deciding(@Nullable DecisionPart other, List<EndedPart> proposals) {
-    return new SelectionFile(
-        format,
-        version,
-        brief,
-        contenders,
-        panel,
-        other,
-        log,
-        proposals.isEmpty() ? null : proposals,
-        settled,
-        remarks,
-        trials);
-  }
-
-  /** This file with other contenders. */
-  public SelectionFile among(List<ContenderPart> others) {
-    return new SelectionFile(
-        format, version, brief, others, panel, decision, log, ended, settled, remarks, trials);
+    return with().decision(other).ended(proposals.isEmpty() ? null : proposals).build();
   }
 
   /** The same question asked anew: as of a day, with views that nobody has handed in yet. */
   public SelectionFile askedAgain(LocalDate day) {
-    return new SelectionFile(
-        format,
-        version,
-        brief.asOf(day),
-        contenders,
-        panel.stream().map(MemberPart::notShown).toList(),
-        null,
-        null,
-        null,
-        settled,
-        null,
-        trials);
+    return with()
+        .brief(brief.asOf(day))
+        .panel(panel.stream().map(MemberPart::notShown).toList())
+        .decision(null)
+        .log(null)
+        .ended(null)
+        .remarks(null)
+        .build();
   }
 
   /** What results come from: this file without what was decided and how it came to that. */
   public SelectionFile undecided() {
-    return new SelectionFile(
-        format, version, brief, contenders, panel, null, null, null, settled, null, trials);
+    return with().decision(null).log(null).ended(null).remarks(null).build();
   }
 
   /** This file with what was said at the table. */
   public SelectionFile remarked(List<Remark> said) {
-    return new SelectionFile(
-        format,
-        version,
-        brief,
-        contenders,
-        panel,
-        decision,
-        log,
-        ended,
-        settled,
-        said.isEmpty() ? null : said.stream().map(RemarkPart::of).toList(),
-        trials);
+    return withRemarks(said.isEmpty() ? null : said.stream().map(RemarkPart::of).toList());
   }
 
   /** The tasks people try by hand, and the trials. */

@@ -3,6 +3,7 @@ package tertulia.app.exchange;
 import com.fasterxml.jackson.annotation.JsonInclude;
 import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
@@ -18,6 +19,8 @@ import org.jspecify.annotations.Nullable;
  * @param pasted the text of the maker's page it was read from; null: it was written by hand
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
+@RecordBuilder
+@RecordBuilder.Options(prefixEnclosingClassNames = false)
 public record ToolSheet(
     String id,
     String name,
@@ -31,7 +34,8 @@ public record ToolSheet(
     List<RatingPart> ratings,
     @JsonInclude(JsonInclude.Include.NON_EMPTY) List<String> confirmed,
     @JsonInclude(JsonInclude.Include.NON_EMPTY) List<WordPart> words,
-    @Nullable PastedPart pasted) {
+    @Nullable PastedPart pasted)
+    implements ToolSheetBuilder.With {
 
   public ToolSheet {
     confirmed = orEmpty(confirmed);
@@ -95,119 +99,11 @@ public record ToolSheet(
     };
   }
 
-  /** This sheet under another id. */
-  public ToolSheet withId(String other) {
-    return new ToolSheet(
-        other,
-        name,
-        maker,
-        areas,
-        contains,
-        plans,
-        offers,
-        owned,
-        conditions,
-        ratings,
-        confirmed,
-        words,
-        pasted);
-  }
-
-  /** This sheet under another name. */
-  public ToolSheet named(String other) {
-    return new ToolSheet(
-        id,
-        other,
-        maker,
-        areas,
-        contains,
-        plans,
-        offers,
-        owned,
-        conditions,
-        ratings,
-        confirmed,
-        words,
-        pasted);
-  }
-
-  /** This sheet with other plans. */
-  public ToolSheet with(List<PlanPart> others) {
-    return new ToolSheet(
-        id,
-        name,
-        maker,
-        areas,
-        contains,
-        others,
-        offers,
-        owned,
-        conditions,
-        ratings,
-        confirmed,
-        words,
-        pasted);
-  }
-
   /** The tool when nothing was known of it but its name. */
   public ToolSheet bare() {
     return new ToolSheet(
         id, name, maker, areas, List.of(), List.of(), List.of(), null, List.of(), List.of(),
         List.of(), words, null);
-  }
-
-  /** This sheet with other conditions and another owned part. */
-  public ToolSheet with(List<ConditionPart> otherConditions, @Nullable OwnedPart otherOwned) {
-    return new ToolSheet(
-        id,
-        name,
-        maker,
-        areas,
-        contains,
-        plans,
-        offers,
-        otherOwned,
-        otherConditions,
-        ratings,
-        confirmed,
-        words,
-        pasted);
-  }
-
-  /** This sheet with other ratings. */
-  public ToolSheet rated(List<RatingPart> others) {
-    return new ToolSheet(
-        id,
-        name,
-        maker,
-        areas,
-        contains,
-        plans,
-        offers,
-        owned,
-        conditions,
-        others,
-        confirmed,
-        words,
-        pasted);
-  }
-
-  /** This sheet with other doubts confirmed. */
-  public ToolSheet confirming(List<String> keys) {
-    return new ToolSheet(
-        id,
-        name,
-        maker,
-        areas,
-        contains,
-        plans,
-        offers,
-        owned,
-        conditions,
-        ratings,
-        keys,
-        words,
-        pasted);
   }
 
   /**
@@ -218,6 +114,8 @@ public record ToolSheet(
    * @param highPrices the high end of assumed prices, for the same terms
    */
   @JsonInclude(JsonInclude.Include.NON_NULL)
+  @RecordBuilder
+  @RecordBuilder.Options(prefixEnclosingClassNames = false)
   public record PlanPart(
       String id,
       String name,
@@ -231,32 +129,11 @@ public record ToolSheet(
       List<TermPart> prices,
       @JsonInclude(JsonInclude.Include.NON_EMPTY) List<TermPart> highPrices,
       @JsonInclude(JsonInclude.Include.NON_EMPTY) List<AllowancePart> allowances,
-      List<FactPart> facts) {
+      List<FactPart> facts)
+      implements PlanPartBuilder.With {
     public PlanPart {
       highPrices = orEmpty(highPrices);
       allowances = orEmpty(allowances);
-    }
-
-    /** This plan with other facts, prices or allowances, each with its own date. */
-    public PlanPart with(
-        SourcePart otherSource,
-        List<TermPart> otherPrices,
-        List<AllowancePart> otherAllowances,
-        List<FactPart> otherFacts) {
-      return new PlanPart(
-          id,
-          name,
-          currency,
-          measure,
-          least,
-          most,
-          basis,
-          taxPercent,
-          otherSource,
-          otherPrices,
-          highPrices,
-          otherAllowances,
-          otherFacts);
     }
   }
 
@@ -370,13 +247,16 @@ public record ToolSheet(
   }
 
   /** How much of a measure a plan allows. */
+  @RecordBuilder
+  @RecordBuilder.Options(prefixEnclosingClassNames = false)
   public record AllowancePart(
       String measure,
       Limit kind,
       String perAccount,
       String perSeat,
       String seats,
-      SourcePart source) {}
+      SourcePart source)
+      implements AllowancePartBuilder.With {}
 
   /**
    * Whether the plan has a capability: yes, partly, by-add-on, no or unknown.
@@ -384,12 +264,15 @@ public record ToolSheet(
    * @param group under which it is listed; may be empty
    * @param addOn the add-on that brings it; may be empty
    */
+  @RecordBuilder
+  @RecordBuilder.Options(prefixEnclosingClassNames = false)
   public record FactPart(
       String capability,
       @JsonInclude(JsonInclude.Include.NON_EMPTY) String group,
       String answer,
       @JsonInclude(JsonInclude.Include.NON_EMPTY) String addOn,
-      SourcePart source) {
+      SourcePart source)
+      implements FactPartBuilder.With {
     public FactPart {
       group = group == null ? "" : group;
       addOn = addOn == null ? "" : addOn;
@@ -439,8 +322,10 @@ public record ToolSheet(
   }
 
   /** Units of a plan paid for until a day. */
-  public record OwnedPart(
-      String plan, String measure, int units, String until, SourcePart source) {}
+  @RecordBuilder
+  @RecordBuilder.Options(prefixEnclosingClassNames = false)
+  public record OwnedPart(String plan, String measure, int units, String until, SourcePart source)
+      implements OwnedPartBuilder.With {}
 
   /** A circumstance under which a tool can be had, in reading order. */
   public enum Circumstance {
@@ -464,7 +349,10 @@ public record ToolSheet(
   }
 
   /** Under which circumstances the tool can be had: a list with commas, a number, or yes or no. */
-  public record ConditionPart(Circumstance kind, String value, SourcePart source) {}
+  @RecordBuilder
+  @RecordBuilder.Options(prefixEnclosingClassNames = false)
+  public record ConditionPart(Circumstance kind, String value, SourcePart source)
+      implements ConditionPartBuilder.With {}
 
   /** What a sentence about a tool speaks of, in reading order. */
   public enum Topic {

@@ -176,7 +176,7 @@ class NeedController implements StepBody {
   String takeRates(@PathVariable long id, RedirectAttributes flash) {
     Table table = selections.load(id);
     PublishedRates published = PublishedRates.of(table.selection(), rates);
-    selections.changeBrief(id, table.version(), table.file().brief().with(published.parts()));
+    selections.changeBrief(id, table.version(), table.file().brief().withRates(published.parts()));
     flash.addFlashAttribute("done", published.words());
     return "redirect:/selections/" + id + "/need";
   }

@@ -23,7 +23,8 @@ record AnnouncedPage(ToolSheet sheet, List<Edit> notFound, List<Edit> otherwise)
     ToolSheet sheet = page;
     for (Edit edit : announcement.edits()) {
       Applied applied = new Applied(edit, announcement.on().toString());
-      ToolSheet changed = sheet.with(sheet.plans().stream().map(plan -> applied.to(plan)).toList());
+      ToolSheet changed =
+          sheet.withPlans(sheet.plans().stream().map(plan -> applied.to(plan)).toList());
       if (applied.found == null) {
         notFound.add(edit);
       } else if (!sameNumber(applied.found, edit.before())) {
@@ -56,7 +57,7 @@ record AnnouncedPage(ToolSheet sheet, List<Edit> notFound, List<Edit> otherwise)
       List<ToolSheet.TermPart> terms = plan.prices().stream().map(this::to).toList();
       return found == null
           ? plan
-          : plan.with(plan.source().confirmedOn(day), terms, plan.allowances(), plan.facts());
+          : plan.withSource(plan.source().confirmedOn(day)).withPrices(terms);
     }
 
     private ToolSheet.TermPart to(ToolSheet.TermPart term) {

@@ -181,7 +181,7 @@ public class Selections {
     }
     List<Brief.NeedPart> needs = new ArrayList<>(brief.needs());
     needs.add(part);
-    write(row, brief.needing(needs));
+    write(row, brief.withNeeds(needs));
   }
 
   static void write(SelectionRow row, Brief brief) {

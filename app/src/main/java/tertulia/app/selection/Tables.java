@@ -88,7 +88,7 @@ public class Tables {
   public static Selection replacing(Table table, ToolSheet sheet) {
     SelectionFile file = table.file();
     return stored(
-        file.among(
+        file.withContenders(
             file.contenders().stream()
                 .map(part -> part.tool().id().equals(sheet.id()) ? part.with(sheet) : part)
                 .toList()));
@@ -225,7 +225,7 @@ public class Tables {
       SelectionFile.MemberPart part = file.panel().get(i);
       seen.add(kept.get(i) && part.anything() ? part.withheld() : part);
     }
-    return file.judgedBy(seen);
+    return file.withPanel(seen);
   }
 
   /** The same; how far somebody has come is no secret. */

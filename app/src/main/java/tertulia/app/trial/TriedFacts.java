@@ -11,13 +11,10 @@ import tertulia.core.working.Ground;
 record TriedFacts(TrialFinding.TriedFact shown) {
   /** The page with it; the answer that was there goes into the page's history. */
   ToolSheet in(ToolSheet sheet) {
-    return sheet.with(
+    return sheet.withPlans(
         sheet.plans().stream()
-            .map(plan ->
-                plan.id().equals(shown.plan())
-                    ? plan.with(
-                        plan.source(), plan.prices(), plan.allowances(), facts(plan.facts()))
-                    : plan)
+            .map(
+                plan -> plan.id().equals(shown.plan()) ? plan.withFacts(facts(plan.facts())) : plan)
             .toList());
   }
 

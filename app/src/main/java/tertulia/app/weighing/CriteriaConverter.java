@@ -57,7 +57,7 @@ final class CriteriaConverter {
         parts.add(part(line, id, "criteria[" + i + "]", faults));
       }
     }
-    Brief brief = before.judgedBy(parts);
+    Brief brief = before.withCriteria(parts);
     if (faults.isEmpty()) {
       BriefCheck.faults(brief)
           .forEach(fault -> {

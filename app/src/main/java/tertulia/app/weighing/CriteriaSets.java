@@ -74,7 +74,7 @@ final class CriteriaSets {
                 other.heading()));
       }
     }
-    return brief.judgedBy(all);
+    return brief.withCriteria(all);
   }
 
   /** Of cost, coverage and ratings one is enough, whatever it is called. */

@@ -59,7 +59,7 @@ public class Steps {
 
   /** What tells a question and its contenders from others, whoever judges them. */
   private static String basis(Session session) {
-    SelectionFile asked = session.table().file().undecided().judgedBy(List.of());
+    SelectionFile asked = session.table().file().undecided().withPanel(List.of());
     return Integer.toHexString(Json.write(asked).hashCode());
   }
 

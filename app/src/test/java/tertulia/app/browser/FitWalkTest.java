@@ -133,7 +133,7 @@ public class FitWalkTest extends BrowserTest {
         new SelectionFile(
             file.format(),
             file.version(),
-            file.brief().needing(needs),
+            file.brief().withNeeds(needs),
             file.contenders().stream()
                 .map(part -> new SelectionFile.ContenderPart(part.tool(), null))
                 .toList(),

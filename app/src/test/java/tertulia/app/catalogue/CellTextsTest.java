@@ -96,7 +96,7 @@ public class CellTextsTest {
                 true)));
     assertEquals(SheetCells.changes(before, before), List.of());
     assertEquals(
-        SheetCells.changes(before, before.named("Dagring")),
+        SheetCells.changes(before, before.withName("Dagring")),
         List.of(new SheetCells.Change("Name", "Dagrond", "Dagring", false)));
   }
 
@@ -111,7 +111,7 @@ public class CellTextsTest {
         asked.get("plans[1].source.asOf").getFirst().sentence(),
         "Prices of Round are dated 2027-06-01, which is still to come. Is the year right?");
     ToolSheet confirmed =
-        sheet.confirming(List.of(asked.get("plans[1].source.asOf").getFirst().key()));
+        sheet.withConfirmed(List.of(asked.get("plans[1].source.asOf").getFirst().key()));
     assertEquals(
         Doubts.of(confirmed, Peers.NONE, Stream.of(), LocalDate.of(2026, 11, 24)).open(),
         List.of());
@@ -164,7 +164,7 @@ public class CellTextsTest {
   }
 
   private static ToolSheet one(ToolSheet.PlanPart plan) {
-    return named("dagrond").with(List.of(plan));
+    return named("dagrond").withPlans(List.of(plan));
   }
 
   private static List<String> distinct(Stream<String> values) {

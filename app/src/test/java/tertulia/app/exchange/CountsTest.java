@@ -32,7 +32,7 @@ public class CountsTest {
     criteria.add(
         new Brief.CriterionPart(
             "reach", "Reach", "measured", worst, best, null, null, null, number, null));
-    Brief brief = file.brief().needing(needs).judgedBy(criteria);
+    Brief brief = file.brief().withNeeds(needs).withCriteria(criteria);
     SelectionFile other =
         new SelectionFile(
             file.format(), file.version(), brief, file.contenders(), file.panel(), null);
