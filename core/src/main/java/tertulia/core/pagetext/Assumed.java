@@ -4,6 +4,8 @@ package tertulia.core.pagetext;
 public enum Assumed {
   /** A dollar sign is taken for the dollar of the United States, a yen sign for Japan's yen. */
   WHOSE_CURRENCY("the sign stands for several currencies", Sureness.LIKELY),
+  /** An amount without a sign is in the currency of the page's other prices. */
+  CURRENCY_OF_PAGE("it has no sign and is read in the page’s currency", Sureness.LIKELY),
   /** The unit, month or billing is said elsewhere on the page, not beside this amount. */
   SAID_ELSEWHERE("said elsewhere on the page, not beside it", Sureness.LIKELY),
   /** Nothing says who or what the price is for; a seat is taken. */

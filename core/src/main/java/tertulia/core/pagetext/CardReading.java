@@ -16,6 +16,12 @@ final class CardReading {
   private static final Pattern SET_APART =
       Pattern.compile("^(?<name>[^:–—|]{1,40}?)(?:\\s*:\\s+|\\s+[-–—|]\\s+)(?<rest>.+)$");
 
+  /** Before it stands the price, behind it what comes on top. */
+  private static final Pattern THEN = Pattern.compile("(?i)[,;]?\\s+(?:and\\s)?then\\b");
+
+  private static final Pattern ON_EVERY =
+      Pattern.compile("(?i)\\b(?:on|in|with|for) (?:every|all|each)(?: of our)? plans?\\b");
+
   private static final Pattern FREE_FOR =
       Pattern.compile("(?i)(?<free>free)[, ]+(?<rest>for (?:up to )?\\d.*)");
 
@@ -47,6 +53,9 @@ final class CardReading {
         extras = Known.isExtras(text);
         all = Known.isForAll(text);
         page.pass(line);
+      } else if (name == null && !extras && isPlan(line)) {
+        plan = page.plan(text).orElseThrow();
+        all = false;
       } else if (name != null && !extras) {
         plan = page.plan(name.value()).orElseGet(() -> page.open(name));
         all = false;
@@ -63,8 +72,15 @@ final class CardReading {
     }
   }
 
+  /** Whether a line is the name of a plan that was read before: what follows is said of it. */
+  private boolean isPlan(Line line) {
+    return line.mark() == Line.Prefix.NONE && page.plan(line.text()).isPresent();
+  }
+
   private void of(@Nullable PlanDraft plan, Line line) {
-    if (line.isRow()) {
+    if (ON_EVERY.matcher(line.text()).find()) {
+      page.ofAllPlans(line);
+    } else if (line.isRow()) {
       page.notUnderstood(line);
     } else if (plan != null && Known.isOnRequest(line.text()) && plan.isPriced()) {
       page.pass(line);
@@ -240,11 +256,11 @@ final class CardReading {
       return true;
     }
     if (!Amount.isIn(text)) {
-      return Known.isOnRequest(text);
+      return Known.isOnRequest(text) || PlanDraft.isOnRequest(text);
     }
     return split(line).isEmpty()
         && !Known.isNoPrice(line)
-        && !Phrases.isMore(text)
+        && !Phrases.isMore(THEN.split(text)[0])
         && !Wording.in(text).isOnce()
         && phrases.fee(text).isEmpty()
         && !text.matches("(?i).*\\b\\d{1,2}\\s?% (?:off|less).*");

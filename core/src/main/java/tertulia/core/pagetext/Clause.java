@@ -292,7 +292,7 @@ final class Clause {
     Wording near = own.or(first);
     Wording.Of of =
         near.of()
-            .or(() -> elsewhere(page.of(), assumed))
+            .or(() -> onPage(page, assumed))
             .orElseGet(() ->
                 assumed(new Wording.Of(Optional.of(Measure.SEATS)), Assumed.FOR_WHOM, assumed));
     Price.Every every =
@@ -363,6 +363,12 @@ final class Clause {
     }
     return assumed(
         BillingTerm.MONTHLY, several ? Assumed.WHICH_BILLING : Assumed.HOW_BILLED, assumed);
+  }
+
+  private static Optional<Wording.Of> onPage(Wording page, Set<Assumed> assumed) {
+    page.of()
+        .ifPresent(of -> assumed.add(of.guessed() ? Assumed.FOR_WHOM : Assumed.SAID_ELSEWHERE));
+    return page.of();
   }
 
   private static <T> Optional<T> elsewhere(Optional<T> said, Set<Assumed> assumed) {

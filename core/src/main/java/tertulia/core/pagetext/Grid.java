@@ -30,6 +30,10 @@ record Grid(List<Line> head, List<Labelled> rows, List<Line> around) {
   }
 
   private static Optional<Grid> rowwise(List<Line> lines) {
+    Optional<Grid> down = downwards(lines);
+    if (down.isPresent()) {
+      return down;
+    }
     List<Line> head = List.of();
     List<Labelled> rows = new ArrayList<>();
     List<Line> around = new ArrayList<>();
@@ -39,7 +43,7 @@ record Grid(List<Line> head, List<Labelled> rows, List<Line> around) {
         around.add(line);
       } else if (head.isEmpty()) {
         List<Line> names = cells.subList(1, cells.size());
-        if (names.stream().allMatch(Grid::isHead)) {
+        if (isHead(names)) {
           head = List.copyOf(names);
         } else {
           around.add(line);
@@ -51,6 +55,60 @@ record Grid(List<Line> head, List<Labelled> rows, List<Line> around) {
     return head.isEmpty() || rows.isEmpty()
         ? Optional.empty()
         : Optional.of(new Grid(head, rows, around));
+  }
+
+  /** Whether cells name plans: some of them may be called Free, or Custom. */
+  private static boolean isHead(List<Line> cells) {
+    return cells.stream().allMatch(cell -> isHead(cell) || isBasis(cell))
+        && cells.stream().anyMatch(Grid::isHead);
+  }
+
+  private static boolean isBasis(Line cell) {
+    return Known.isFree(cell.text()) || Known.isOnRequest(cell.text());
+  }
+
+  /** A table with a plan in each row, under a head that says what each column is. */
+  private static Optional<Grid> downwards(List<Line> lines) {
+    List<Line> around = new ArrayList<>();
+    List<List<Line>> table = new ArrayList<>();
+    for (Line line : lines) {
+      List<Line> cells = cells(line);
+      if (cells.size() < 3 || !table.isEmpty() && cells.size() != table.getFirst().size()) {
+        around.add(line);
+      } else {
+        table.add(cells);
+      }
+    }
+    if (table.size() < 3 || !isHeadOfColumns(table.getFirst())) {
+      return Optional.empty();
+    }
+    List<List<Line>> plans = table.subList(1, table.size());
+    boolean named =
+        plans.stream()
+            .map(List::getFirst)
+            .allMatch(cell -> Known.isNameLike(cell.text()) || isBasis(cell));
+    boolean priced =
+        plans.stream().allMatch(row -> row.stream().skip(1).anyMatch(cell -> isPrice(cell)));
+    if (!named || !priced) {
+      return Optional.empty();
+    }
+    List<Labelled> rows = new ArrayList<>();
+    for (int c = 1; c < table.getFirst().size(); c++) {
+      int column = c;
+      rows.add(
+          new Labelled(
+              table.getFirst().get(c), plans.stream().map(row -> row.get(column)).toList()));
+    }
+    return Optional.of(new Grid(plans.stream().map(List::getFirst).toList(), rows, around));
+  }
+
+  private static boolean isHeadOfColumns(List<Line> head) {
+    return head.getFirst().text().matches("(?i)(?:plans?|packages?|tiers?|editions?|name|)")
+        && head.stream()
+            .skip(1)
+            .anyMatch(cell ->
+                !Wording.in(cell.text()).isNothing()
+                    || cell.text().matches("(?i).*\\b(?:price|cost)s?\\b.*"));
   }
 
   /** A cell that may name a plan, with its price behind it or without. */

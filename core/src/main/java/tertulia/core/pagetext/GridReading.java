@@ -60,6 +60,10 @@ final class GridReading {
               + Numbers.NUMBER
               + ")(?<plus>\\+)?(?:\\s(?<unit>[a-z][a-z -]{0,30}))?");
 
+  private static final Pattern FOR_EACH =
+      Pattern.compile(
+          "(?i)(?:\\s?/\\s?|\\s(?:per|for each|each)\\s)(?:users?|seats?|members?|persons?|employees?)$");
+
   private static final int MOST_DIGITS = 9;
 
   /** A few words without figures, so that a row of a table is called by what is counted. */
@@ -114,6 +118,14 @@ final class GridReading {
     String said = label.text();
     String text = cell.text();
     Line both = new Line(cell.number(), said + ": " + text, Line.Prefix.NONE);
+    if (Known.isButton(said) && page.trial(cell)) {
+      return true;
+    }
+    boolean counted = Amount.isIn(text) || text.chars().anyMatch(Character::isDigit);
+    if (said.isBlank() && !counted && !Known.isFree(text) && !Known.isOnRequest(text)) {
+      page.pass(cell);
+      return true;
+    }
     if (Known.isButton(text) && !Known.isOnRequest(text)) {
       page.pass(both);
       return true;
@@ -193,8 +205,14 @@ final class GridReading {
 
   private boolean limited(String label, String text, Line cell, PlanDraft plan) {
     Phrases phrases = new Phrases(page.numbers());
+    Matcher each = FOR_EACH.matcher(label);
+    String seat = each.find() ? each.group() : "";
+    String of = label.substring(0, label.length() - seat.length());
     return phrases
-        .limit(text + " " + label)
+        .limit(text + seat)
+        .filter(limit -> !seat.isEmpty())
+        .or(() -> phrases.limit(text + " " + of + seat))
+        .or(() -> phrases.limit(text + " " + label))
         .or(() -> phrases.limit(text))
         .or(() -> phrases.limit(text + " of " + label))
         .or(() -> phrases.limit(label + " " + text))

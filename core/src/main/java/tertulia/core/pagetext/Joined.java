@@ -31,6 +31,61 @@ final class Joined {
     return joined;
   }
 
+  /**
+   * Cards that stand side by side and were copied row by row: names, below them as many prices, and
+   * then what is said of each, as many lines at a time.
+   */
+  static List<Line> cards(List<Line> lines) {
+    for (int prices = 2; prices < lines.size(); prices++) {
+      int n = 0;
+      while (prices + n < lines.size() && isBarePrice(lines.get(prices + n))) {
+        n++;
+      }
+      if (n >= 2 && prices >= n && areNames(lines.subList(prices - n, prices))) {
+        return cards(lines, prices, n);
+      }
+      prices += n;
+    }
+    return lines;
+  }
+
+  private static boolean areNames(List<Line> lines) {
+    return lines.stream()
+            .allMatch(line -> Known.isNameLike(line.text()) || Known.isFree(line.text()))
+        && lines.stream().map(Line::text).distinct().count() == lines.size();
+  }
+
+  private static boolean isBarePrice(Line line) {
+    return Known.isFree(line.text())
+        || Known.isOnRequest(line.text())
+        || line.text().matches("(?:from )?\\D{0,4}[\\d.,' ’]+\\D{0,4}") && Amount.isIn(line.text());
+  }
+
+  private static List<Line> cards(List<Line> lines, int prices, int n) {
+    int end = prices + n;
+    while (end + n <= lines.size() && isOfEach(lines.subList(end, end + n))) {
+      end += n;
+    }
+    List<Line> joined = new ArrayList<>(lines.subList(0, prices - n));
+    for (int c = 0; c < n; c++) {
+      joined.add(new Line(lines.get(prices - n + c).number(), "", Line.Prefix.NONE));
+      for (int i = prices - n + c; i < end; i += n) {
+        joined.add(lines.get(i));
+      }
+    }
+    joined.add(new Line(lines.get(end - 1).number(), "", Line.Prefix.NONE));
+    joined.addAll(lines.subList(end, lines.size()));
+    return joined;
+  }
+
+  /** Whether as many lines as there are cards say the same kind of thing of each. */
+  private static boolean isOfEach(List<Line> lines) {
+    return lines.stream().allMatch(line -> Wording.isAll(line.text()))
+        || lines.stream().allMatch(line -> Known.isButton(line.text()))
+        || lines.stream().allMatch(line -> line.text().equals(lines.getFirst().text()))
+            && !lines.getFirst().isBlank();
+  }
+
   private static boolean isHeadedByPlans(List<Line> rows) {
     String[] head = rows.get(0).text().split("\t");
     String[] below = rows.get(1).text().split("\t");

@@ -8,16 +8,24 @@ import java.util.regex.Pattern;
 final class Known {
   private static final Pattern BUTTON =
       Pattern.compile(
-          "(?i)(?:get started|start(?: for)? free(?: trial| today)?|start (?:your |a )?(?:free )?trial|start now|try (?:it )?(?:now|free|for free)|buy(?: now)?|choose(?: plan| this plan| \\w+){0,3}|select(?: plan| \\w+){0,3}|sign up(?: free| now)?|subscribe|contact (?:us|sales)(?: (?:for|to) [a-z ]{2,40})?|talk to (?:us|sales)|get in touch(?: [a-z ]{2,40})?|book a demo|request a demo|learn more|see all (?:features|plans)|compare(?: all)? (?:plans|features)|most popular|popular|recommended|best value|our favou?rite|log in|sign in|upgrade|read more|show more)[.!→> ]*");
+          "(?i)(?:get started|start(?: for)? free(?: trial| today)?|start (?:your |a )?(?:free )?trial|start now|try (?:it )?(?:now|free|for free)|buy(?: now)?|choose(?: plan| this plan| \\w+){0,3}|select(?: plan| \\w+){0,3}|sign up(?: free| now)?|subscribe|contact (?:us|sales)(?: (?:for|to) [a-z ]{2,40})?|talk to (?:us|sales)|get in touch(?: [a-z ]{2,40})?|book a demo|request a demo|learn more|see all (?:features|plans)|compare(?: all)? (?:plans|features)|most popular|popular|recommended|best value|our favou?rite|log in|sign in|upgrade|read more|show more|most chosen|call us|ask us)[.!→> ]*");
   private static final Pattern TOGGLE =
       Pattern.compile(
           "(?i)(?:(?:monthly|yearly|annually|annual)\\s*[/|·]?\\s*){1,4}(?:billing)?\\s*[(–—-]?\\s*(?:save (?:up to )?\\d{1,2}\\s?%|\\d{1,2}\\s?% off|-\\d{1,2}\\s?%)?\\)?");
+  private static final Pattern NAVIGATION =
+      Pattern.compile(
+          "(?i)skip to (?:main )?content|(?:main )?menu|home|navigation|product|products|solutions|functions|features|templates|tour|overview|resources|industries|sectors|customers|references|stories|careers|jobs|investors|company|about(?: us)?|blog|docs|guides?|help|support|download|integrations|security|contact|partners|community|log ?in|sign ?in|search|language|english|switch .*\\b(?:monthly|yearly)\\b.*|bill me (?:monthly|yearly|annually)");
+  private static final Pattern MENU_SEPARATOR = Pattern.compile("\\s*[|·•▾▼>]\\s*|\\s{2,}");
+  private static final Pattern FOOTER =
+      Pattern.compile(
+          "(?i).*©.*|.*\\ball rights reserved\\b.*|.*\\bcookies?\\b.*|follow us.*|privacy.*|imprint|terms.*|.*\\b(?:B\\.V|N\\.V|Ltd|GmbH|ApS|A/S|IVS|Oy|U\\.A|Inc|LLC|SARL|S\\.A|Lda)\\b\\.?,? .*|(?:rated|trusted|used|loved) (?:by |\\d).*|.*\\bsince (?:19|20)\\d\\d\\b.*|CVR\\b.*|call us:.*|made in\\b.*|what (?:our )?(?:customers|people|others) say.*");
+  private static final Pattern QUOTED = Pattern.compile("[“\"„«‘].*");
   private static final Pattern SAVING =
       Pattern.compile(
           "(?i)(?:you )?save (?:up to )?\\d{1,2}\\s?%(?: (?:with|on|when|by|if).*(?:year|annual).*)?[.!]?");
   private static final Pattern HEADING =
       Pattern.compile(
-          "(?i)(?:our )?(?:pricing|prices|plans?|features?|plans (?:and|&) (?:pricing|prices)|what(?:’|')?s included|(?:it )?includes:?|included:?|key features:?|features:|home|product|(?:simple|fair|clear)[ ,a-z]* pric(?:es|ing)[a-z ,]*)[.:]?");
+          "(?i)(?:our )?(?:pricing|prices?|costs?|total|plans?|features?|what you get|notes|limits|plans (?:and|&) (?:pricing|prices)|what(?:’|')?s included|(?:it )?includes:?|included:?|key features:?|features:|home|product|(?:simple|fair|clear)[ ,a-z]* pric(?:es|ing)[a-z ,]*)[.:]?");
   private static final String PRICES =
       "(?i:pricing|prices|price list|plans (?:and|&) (?:pricing|prices))";
   private static final Pattern TITLE =
@@ -35,18 +43,18 @@ final class Known {
           "(?i)(?:optional )?(?:add-?ons?|extras|optional extras)(?: (?:for|to) (?:all|any|every|paid) plans?)?:?");
   private static final Pattern FOR_ALL =
       Pattern.compile(
-          "(?i)(?:all|every) plans? (?:includes?|comes? with|ha(?:s|ve)):?|(?:included )?in (?:all|every) plans?:?");
+          "(?i)(?:all|every|each) plans?(?: (?:includes?|comes? with|ha(?:s|ve)))?:?|(?:included )?in (?:all|every) plans?:?");
   private static final Pattern QUESTIONS =
       Pattern.compile(
-          "(?i)(?:frequently asked )?questions(?: (?:and|&) answers)?|faqs?|frequently asked");
+          "(?i)(?:frequently asked |common |your )?questions(?: (?:and|&) answers| people ask.*| we hear.*)?|faqs?|frequently asked");
   private static final Pattern CONTAINS =
       Pattern.compile(
-          "(?i)(?:everything|all|all features)(?: that is)? (?:in|of|from) (?:the )?(?<plan>[^,:]+?)(?: plan)?(?:,? (?:plus|and(?: also)?|as well as))?[:.,]?");
+          "(?i)(?:everything|all|all features)(?: that is)? (?:in|of|from) (?:the )?(?<plan>[^,:]+?)(?: plan)?(?:,? (?:plus|and(?: also)?|as well as))?[:.,]?|(?:everything|all)(?: that)? (?<plan2>[^,:]+?) (?:has|offers|includes|gives)(?:,? (?:plus|and(?: also)?))?[:.,]?");
   private static final Pattern FREE =
       Pattern.compile("(?i)(?:free(?: forever| of charge| for ever)?|no charge|at no cost)[.!]?");
   private static final Pattern ON_REQUEST =
       Pattern.compile(
-          "(?i)(?:custom(?: pricing| price| quote)?|(?:price |prices )?on request|contact (?:us|sales)(?: for (?:a (?:price|quote)|pricing|prices))?|talk to (?:us|sales)|ask for a (?:quote|price)|let(?:’|')?s talk|get a quote|tailored(?: pricing)?|by quote)[.!]?");
+          "(?i)(?:custom(?: pricing| price| quote)?|(?:price |prices )?on request|contact (?:us|sales)(?: for (?:an? (?:price|quote|offer)|pricing|prices))?|talk to (?:us|sales)|ask (?:us )?for an? (?:quote|price|offer)|ask us|call us|price on application|let(?:’|')?s talk|get a quote|tailored(?: pricing)?|by quote)[.!]?");
   private static final Pattern GIVEN =
       Pattern.compile(
           "(?i)\\b(?:save|saves|saved|saving|savings|voucher|credits?|refund(?:ed)?|worth|cashback|donated?|insured|guaranteed?|discount|bonus)\\b|\\boff\\b");
@@ -71,9 +79,24 @@ final class Known {
     return TOGGLE.matcher(text).matches();
   }
 
+  /** Whether it only leads elsewhere: a word of a menu, or several of them in a row. */
+  static boolean isNavigation(String text) {
+    String[] parts = MENU_SEPARATOR.split(text);
+    boolean menu = parts.length >= 3 && java.util.Arrays.stream(parts).noneMatch(String::isBlank);
+    return NAVIGATION.matcher(text.replaceAll("[\\s▾▼>]+$", "")).matches()
+        || menu && !Amount.isIn(text) && text.chars().noneMatch(Character::isDigit);
+  }
+
+  /** Whether it is about the maker, the page itself, or what customers say. */
+  static boolean isFooter(String text) {
+    return !Amount.isIn(text) && FOOTER.matcher(text).matches() || QUOTED.matcher(text).matches();
+  }
+
   /** Whether it says nothing a sheet holds. */
   static boolean isPassed(String text) {
     return isButton(text)
+        || isNavigation(text)
+        || isFooter(text)
         || isToggle(text)
         || SAVING.matcher(text).matches()
         || HEADING.matcher(text).matches()
@@ -108,7 +131,11 @@ final class Known {
   /** The plan whose everything is contained; empty if nothing like that is said. */
   static Optional<String> contains(String text) {
     Matcher contains = CONTAINS.matcher(text);
-    return contains.matches() ? Optional.of(contains.group("plan").strip()) : Optional.empty();
+    if (!contains.matches()) {
+      return Optional.empty();
+    }
+    String plan = contains.group("plan") == null ? contains.group("plan2") : contains.group("plan");
+    return Optional.of(plan.strip());
   }
 
   static boolean isFree(String text) {
@@ -147,7 +174,7 @@ final class Known {
         text.endsWith(".")
             || text.endsWith("!")
             || text.startsWith("For ")
-            || text.startsWith("Best for ");
+            || text.matches("(?:Best|Ideal|Perfect|Great|Made|Built) for .*");
     return sentence && text.split("\\s+").length >= 3 && text.chars().noneMatch(Character::isDigit);
   }
 

@@ -43,7 +43,8 @@ record Line(int number, String text, Prefix mark) {
     if (plain.indexOf('\t') >= 0) {
       return new Line(number, plain, Prefix.NONE);
     }
-    String text = plain.strip();
+    // "1. Loft" is called "Loft"
+    String text = plain.strip().replaceFirst("^\\d{1,2}[.)]\\s+(?=\\p{Lu})", "");
     for (Prefix mark : List.of(Prefix.TICK, Prefix.CROSS, Prefix.BULLET)) {
       Matcher found = pattern(mark).matcher(text);
       if (found.find()) {

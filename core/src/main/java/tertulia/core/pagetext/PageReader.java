@@ -1,12 +1,9 @@
 package tertulia.core.pagetext;
 
-import static tertulia.core.pagetext.Assumed.TITLE;
-
 import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.Set;
 import java.util.stream.Stream;
 import tertulia.core.deadline.Deadline;
 import tertulia.core.pagetext.PageReading.AddOnSaid;
@@ -41,7 +38,7 @@ public final class PageReader {
   private PageReader(String text) {
     this.numbers = Numbers.of(text);
     this.phrases = new Phrases(numbers);
-    this.lines = Joined.columns(Joined.lines(Line.of(text)));
+    this.lines = Joined.cards(Joined.columns(Joined.lines(Line.of(text))));
   }
 
   /**
@@ -69,35 +66,62 @@ public final class PageReader {
       left = grid.get().around();
     }
     new CardReading(left, this).read();
+    boolean forEach =
+        lines.stream()
+            .anyMatch(line -> Wording.in(line.text()).of().flatMap(Wording.Of::each).isPresent());
+    if (!forEach) {
+      page = page.or(Wording.PERHAPS_OF_ACCOUNT);
+    }
     List<PlanSaid> plans = new ArrayList<>();
     for (PlanDraft draft : drafts) {
       forAll.forEach(draft::take);
       plans.add(draft.plan(page, several, plans));
       offers.addAll(draft.offers());
     }
+    offers.removeIf(offer -> {
+      boolean held = isHeldAlready(offer.value(), plans);
+      if (held) {
+        passed.add(offer.from());
+      }
+      return held;
+    });
     return new PageReading(
         tool, plans, addOns, offers, trialDays, trialCard, tax, notUnderstood, passed);
   }
 
-  /** The lines below the title, if the first is one: right above a price it names a plan. */
-  private List<Line> title() {
-    List<Line> written = lines.stream().filter(line -> !line.isBlank()).limit(2).toList();
-    if (written.size() < 2 || isPriceFirst(written.get(1).text())) {
-      return lines;
+  /** "2 months free" beside a year's price that is that much less than twelve months. */
+  private static boolean isHeldAlready(OfferSaid offer, List<PlanSaid> plans) {
+    if (offer.percent().isPresent() || offer.months().isEmpty() || offer.newBuyersOnly()) {
+      return false;
     }
-    Line first = written.getFirst();
-    tool =
-        Known.titleOf(first.text()).map(name -> new Said<>(name, first.passage(), Set.of(TITLE)));
-    return tool.isEmpty() ? lines : lines.subList(lines.indexOf(first) + 1, lines.size());
+    int paid = 12 - offer.months().get();
+    return plans.stream()
+        .filter(plan -> offer.plan().isEmpty() || offer.plan().get().equals(plan.name().value()))
+        .anyMatch(plan -> isYearOf(plan, paid));
   }
 
-  private boolean isPriceFirst(String text) {
-    List<Amount> amounts = Amount.in(text, numbers);
-    return Known.isFree(text)
-        || Known.isOnRequest(text)
-        || !amounts.isEmpty()
-            && !Known.isNameLike(
-                text.substring(0, amounts.getFirst().start()).replaceAll("[\\s:–—|-]+$", ""));
+  private static boolean isYearOf(PlanSaid plan, int months) {
+    List<Price> prices = plan.prices().stream().map(Said::value).toList();
+    return prices.stream()
+        .filter(year -> year.term().isCommitted())
+        .anyMatch(year ->
+            prices.stream()
+                .filter(month -> !month.term().isCommitted() && month.each().equals(year.each()))
+                .anyMatch(month -> isYearOf(year, month, months)));
+  }
+
+  /** Within half a month, as such sums are rounded. */
+  private static boolean isYearOf(Price year, Price month, int months) {
+    double sum = 12 * year.aMonth().doubleValue();
+    double one = month.aMonth().doubleValue();
+    return one > 0 && Math.abs(sum / one - months) <= 0.5;
+  }
+
+  /** The lines below what the page is called by. */
+  private List<Line> title() {
+    ToolName found = ToolName.of(lines, numbers);
+    tool = found.name();
+    return found.below();
   }
 
   /** Takes what is said of the whole page; the lines that are left. */
@@ -131,6 +155,19 @@ public final class PageReader {
         : line.text().length() > LONGEST_LINE;
   }
 
+  /** Takes what a line says of trying; false if it says nothing of it. */
+  boolean trial(Line line) {
+    Optional<Integer> days = phrases.trialDays(line.text());
+    Optional<Boolean> card = phrases.trialCard(line.text());
+    if (trialDays.isEmpty()) {
+      trialDays = days.map(n -> Said.clear(n, line.passage()));
+    }
+    if (trialCard.isEmpty()) {
+      trialCard = card.map(asked -> Said.clear(asked, line.passage()));
+    }
+    return days.isPresent() || card.isPresent();
+  }
+
   private boolean ofAll(Line line) {
     String text = line.text();
     Optional<String> percent = Known.taxPercent(text);
@@ -138,15 +175,7 @@ public final class PageReader {
       tax = percent.map(n -> Said.clear(numbers.read(n).value(), line.passage()));
       return true;
     }
-    Optional<Integer> days = phrases.trialDays(text);
-    Optional<Boolean> card = phrases.trialCard(text);
-    if ((days.isPresent() || card.isPresent()) && !Amount.isIn(text)) {
-      if (trialDays.isEmpty()) {
-        trialDays = days.map(n -> Said.clear(n, line.passage()));
-      }
-      if (trialCard.isEmpty()) {
-        trialCard = card.map(asked -> Said.clear(asked, line.passage()));
-      }
+    if (!Amount.isIn(text) && trial(line)) {
       return true;
     }
     boolean ofPrices =

@@ -36,7 +36,12 @@ final class Phrases {
               + "\\s?(?:-|–|—|to)\\s?(?<m>"
               + Numbers.NUMBER
               + ")\\s"
-              + SEATS);
+              + SEATS
+              + "|(?:for\\s)?teams? of\\s"
+              + N.replace("<n>", "<n2>")
+              + "\\s?(?:-|–|—|to)\\s?(?<m2>"
+              + Numbers.NUMBER
+              + ")");
   private static final Pattern MOST =
       line(
           "(?:for\\s|teams? of\\s)?(?:up to|max(?:imum)?\\.?(?:\\sof)?|at most|no more than|limited to)\\s"
@@ -47,7 +52,8 @@ final class Phrases {
               + N.replace("<n>", "<n2>")
               + "\\s"
               + SEATS
-              + "\\s(?:max(?:imum)?\\.?|at most)");
+              + "\\s(?:max(?:imum)?\\.?|at most)|(?:for\\s)?teams? of up to\\s"
+              + N.replace("<n>", "<n3>"));
   private static final Pattern LEAST =
       line(
           "(?:for\\s|teams? of\\s)?(?:min(?:imum)?\\.?(?:\\sof)?|at least|from|starting at|starts at)\\s"
@@ -65,7 +71,7 @@ final class Phrases {
   private static final Pattern BARE = line("(?:for\\s)?" + N + "\\s" + SEATS);
   private static final Pattern INCLUDED =
       line(
-          "(?:includes?|including|with|incl\\.)\\s"
+          "(?:includes?|including|with|incl\\.|for (?:the )?first)\\s"
               + N
               + "\\s"
               + SEATS
@@ -73,7 +79,11 @@ final class Phrases {
               + N.replace("<n>", "<n2>")
               + "\\s"
               + SEATS
-              + "\\sincluded");
+              + "\\s(?:are\\s)?included|up to\\s"
+              + N.replace("<n>", "<n3>")
+              + "\\s"
+              + SEATS
+              + "\\s(?:are\\s)?included");
   private static final Pattern ANY_NUMBER =
       line("unlimited\\s" + SEATS + "|any number of\\s" + SEATS);
   private static final Pattern PACK =
@@ -102,7 +112,7 @@ final class Phrases {
               + "\\smin(?:ute)?s?(?:\\sat most|\\smax\\.?)?");
   private static final Pattern CALL =
       line(
-          "(?:video\\s)?(?:calls|meetings)\\s(?:with|of|for)\\s(?:up to\\s)?"
+          "(?:(?:video|group|voice)\\s)?(?:calls|meetings)\\s(?:with|of|for)\\s(?:up to\\s)?"
               + N
               + "\\s(?:people|participants?|attendees?)");
 
@@ -110,6 +120,20 @@ final class Phrases {
       Pattern.compile(
           "(?i)"
               + "(?<percent>\\d+(?:[.,]\\d+)?)\\s?%\\s?(?:\\+|plus|and)\\s?(?<fixed>.{1,14}?)\\s(?:per|of each|for each|of every|on each|a)\\s(?:card\\s)?(?:payment|transaction)s?\\b.*|.*\\b(?:card\\s)?payments?:?\\s(?<percent2>\\d+(?:[.,]\\d+)?)\\s?%\\s?(?:\\+|plus|and)\\s?(?<fixed2>.{1,14})");
+  private static final Pattern INCLUDED_THEN =
+      line(
+          "(?:up to\\s|includes?\\s)?"
+              + N
+              + "\\s"
+              + UNIT
+              + "(?:\\s(?:a|per)\\s(?:month|mo)|\\s?/\\s?(?:month|mo))?(?:\\sincluded)?[,;]?\\s(?:and\\s)?then\\s(?<money>.{1,16}?)\\s(?:each|apiece|(?:per|for)(?:\\s(?<block>"
+              + Numbers.NUMBER
+              + "))?(?:\\s[\\p{L} ]{2,30})?)");
+  private static final Pattern OTHER_FLOW =
+      line(
+          "(?:up to\\s)?"
+              + N
+              + "\\s(?<unit>\\p{Ll}{4,24}s)(?:\\s?/\\s?|\\s(?:a|per|each|every)\\s)(?:month|mo)");
   private static final Pattern MORE =
       Pattern.compile(
           "(?i)\\b(?:extra|additional|further|more|then|above|beyond|over|after that|overage)\\b");
@@ -123,9 +147,10 @@ final class Phrases {
 
   private static final Pattern TRIAL =
       Pattern.compile(
-          "(?i)\\b(?<n>\\d{1,3})[- ]days?(?:[- ]free)?[- ]trial\\b|\\btrial\\b.{0,20}?\\b(?<n2>\\d{1,3}) days?\\b|\\b(?:try|free)\\b.{0,25}?\\bfor (?<n3>\\d{1,3}) days?\\b");
+          "(?i)\\b(?<n>\\d{1,3})[- ]days?(?:[- ]free)?[- ]trial\\b|\\btrial\\b.{0,20}?\\b(?<n2>\\d{1,3}) days?\\b|\\b(?:try|free)\\b.{0,25}?\\bfor (?<n3>\\d{1,3}) days?\\b|\\btry\\b[^.!?\\d]{0,30}(?<n4>\\d{1,3}) days?\\b");
   private static final Pattern NO_CARD =
-      Pattern.compile("(?i)\\b(?:no|without(?: an?)?) (?:credit )?card\\b");
+      Pattern.compile(
+          "(?i)\\b(?:no|without(?: an?)?) (?:credit )?card\\b|\\bcard (?:is )?not (?:needed|required|asked)|\\b(?:do not|don[’']t|never) (?:ask for|need|want) (?:a |your )?(?:credit )?card\\b");
   private static final Pattern CARD =
       Pattern.compile("(?i)\\b(?:credit )?card (?:is )?(?:needed|required|asked for)\\b");
 
@@ -134,6 +159,11 @@ final class Phrases {
   private static final Pattern FREE_MONTHS =
       Pattern.compile(
           "(?i)\\bfirst (?:(?<n>\\d{1,2}|two|three|six|twelve) )?months?(?: is| are)? (?:for )?free\\b|\\b(?<n2>\\d{1,2}|one|two|three|six) months? free\\b");
+
+  /** "… are already in it": what is spoken of is part of the price. */
+  private static final Pattern ALREADY =
+      Pattern.compile("(?i)\\b(?:already|included in (?:it|the price))\\b");
+
   private static final Pattern FOR_MONTHS =
       Pattern.compile(
           "(?i)\\bfirst (?:(?<n>\\d{1,2}|two|three|six|twelve) )?(?<unit>months?|year)\\b|\\bfor (?<n2>\\d{1,2}|two|three|six|twelve) months\\b");
@@ -184,23 +214,29 @@ final class Phrases {
     Matcher range = RANGE.matcher(text);
     if (range.matches()) {
       return Optional.of(
-          new Size(whole(range.group("n")), whole(range.group("m")), Optional.empty(), false));
+          new Size(
+              whole(either(range, "n", "n2")),
+              whole(either(range, "m", "m2")),
+              Optional.empty(),
+              false));
+    }
+    Matcher included = INCLUDED.matcher(text);
+    if (included.matches()) {
+      return Optional.of(
+          new Size(
+              Optional.empty(), Optional.empty(), whole(either(included, "n", "n2", "n3")), false));
     }
     Matcher most = MOST.matcher(text);
     if (most.matches()) {
       return Optional.of(
-          new Size(Optional.empty(), whole(either(most, "n", "n2")), Optional.empty(), false));
+          new Size(
+              Optional.empty(), whole(either(most, "n", "n2", "n3")), Optional.empty(), false));
     }
     Matcher least = LEAST.matcher(text);
     if (least.matches()) {
       return Optional.of(
           new Size(
               whole(either(least, "n", "n2", "n3")), Optional.empty(), Optional.empty(), false));
-    }
-    Matcher included = INCLUDED.matcher(text);
-    if (included.matches()) {
-      return Optional.of(
-          new Size(Optional.empty(), Optional.empty(), whole(either(included, "n", "n2")), false));
     }
     Matcher bare = BARE.matcher(text);
     return bare.matches()
@@ -238,12 +274,15 @@ final class Phrases {
       return Optional.empty();
     }
     boolean perSeat = limit.group("seat") != null;
+    boolean mega = limit.group("unit") != null && limit.group("unit").matches("(?i)(?:MB|mega).*");
     return limit.group("any") != null
         ? Optional.of(new LimitSaid(measure.get(), Optional.empty(), false))
         : number(limit.group("n"))
             .map(n ->
                 new LimitSaid(
-                    measure.get(), Optional.of(tera ? n.multiply(THOUSAND) : n), perSeat));
+                    measure.get(),
+                    Optional.of(tera ? n.multiply(THOUSAND) : mega ? n.divide(THOUSAND) : n),
+                    perSeat));
   }
 
   private static Optional<Measure> storage(String text) {
@@ -260,16 +299,60 @@ final class Phrases {
     boolean first = fee.group("percent") != null;
     String fixed = first ? fee.group("fixed") : fee.group("fixed2");
     List<Amount> amounts = Amount.in(fixed, numbers);
+    Optional<BigDecimal> percent = number(first ? fee.group("percent") : fee.group("percent2"));
+    if (fixed.strip().matches(Numbers.NUMBER)) {
+      BigDecimal bare = numbers.read(fixed.strip()).value();
+      return percent.map(share -> new Fee(share, bare, ""));
+    }
     return amounts.size() == 1
-        ? number(first ? fee.group("percent") : fee.group("percent2"))
-            .map(percent ->
-                new Fee(percent, amounts.getFirst().value(), amounts.getFirst().currency()))
+        ? percent.map(
+            share -> new Fee(share, amounts.getFirst().value(), amounts.getFirst().currency()))
         : Optional.empty();
   }
 
   /** Whether a phrase speaks of what comes on top. */
   static boolean isMore(String text) {
     return MORE.matcher(text).find();
+  }
+
+  /**
+   * "100 text messages a month, then 0.07 each": what is included, and what more of it costs.
+   *
+   * @param currency empty: that of the plan's other prices
+   */
+  record IncludedThen(LimitSaid included, Use more, boolean hasCurrency) {}
+
+  /** What is included and then paid; empty if the phrase says no such thing. */
+  Optional<IncludedThen> includedThen(String text) {
+    Matcher then = INCLUDED_THEN.matcher(text);
+    if (!then.matches()) {
+      return Optional.empty();
+    }
+    Optional<Measure> unit = Units.of(then.group("unit"));
+    List<Amount> amounts = Amount.in(then.group("money"), numbers);
+    boolean bare = then.group("money").matches(Numbers.NUMBER);
+    if (unit.isEmpty() || unit.get().isPeople() || amounts.size() != 1 && !bare) {
+      return Optional.empty();
+    }
+    BigDecimal price =
+        bare ? numbers.read(then.group("money")).value() : amounts.getFirst().value();
+    BigDecimal block =
+        Optional.ofNullable(then.group("block")).flatMap(this::number).orElse(BigDecimal.ONE);
+    return number(then.group("n"))
+        .map(n ->
+            new IncludedThen(
+                new LimitSaid(unit.get(), Optional.of(n), false),
+                new Use(unit.get(), price, bare ? "" : amounts.getFirst().currency(), block),
+                !bare));
+  }
+
+  /** "500 conversations a month" of what there is no usual measure for; empty if it is not that. */
+  Optional<LimitSaid> otherFlow(String text) {
+    Matcher flow = OTHER_FLOW.matcher(text);
+    return flow.matches()
+        ? number(flow.group("n"))
+            .map(n -> new LimitSaid(Units.own(flow.group("unit"), "flow"), Optional.of(n), false))
+        : Optional.empty();
   }
 
   /** The price of use above what is included; empty if the phrase says none. */
@@ -296,7 +379,7 @@ final class Phrases {
 
   Optional<Integer> trialDays(String text) {
     Matcher trial = TRIAL.matcher(text);
-    return trial.find() ? whole(either(trial, "n", "n2", "n3")) : Optional.empty();
+    return trial.find() ? whole(either(trial, "n", "n2", "n3", "n4")) : Optional.empty();
   }
 
   Optional<Boolean> trialCard(String text) {
@@ -310,6 +393,9 @@ final class Phrases {
   Optional<OfferSaid> offer(String text, @Nullable String plan) {
     Matcher percent = PERCENT_OFF.matcher(text);
     Matcher free = FREE_MONTHS.matcher(text);
+    if (ALREADY.matcher(text).find()) {
+      return Optional.empty();
+    }
     if (free.find()) {
       String n = either(free, "n", "n2");
       return Optional.of(

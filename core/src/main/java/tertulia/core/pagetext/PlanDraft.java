@@ -91,7 +91,75 @@ final class PlanDraft {
 
   /** Takes what a line says of this plan; false if it says nothing that is known. */
   boolean take(Line line) {
-    return Amount.isIn(line.text()) ? priced(line) : unpriced(line) || capability(line);
+    Optional<Boolean> taken = labelled(line).or(() -> inParts(line));
+    return taken.orElseGet(
+        () -> Amount.isIn(line.text()) ? priced(line) : unpriced(line) || capability(line));
+  }
+
+  /** "Users: up to 25", "Price: on request", "Included: search, templates"; empty if none. */
+  private Optional<Boolean> labelled(Line line) {
+    Matcher labelled = LABELLED.matcher(line.text());
+    if (!labelled.matches()) {
+      return Optional.empty();
+    }
+    String label = labelled.group("label");
+    String value = labelled.group("value");
+    Line of = new Line(line.number(), value, line.mark());
+    if (label.matches("(?i)(?:price|cost)s?")) {
+      return Optional.of(take(of));
+    }
+    if (label.matches("(?i)(?:included?|includes|features|with|contains)") && !Amount.isIn(value)) {
+      List.of(value.split(",\\s+"))
+          .forEach(each -> capability(new Line(line.number(), each.strip(), Line.Prefix.BULLET)));
+      return Optional.of(true);
+    }
+    if (label.matches("(?i)(?:users|seats|members|people|team|team size)")) {
+      boolean bare = value.matches("(?i)(?:up to |at most |from |at least )?[\\d.,]+|unlimited");
+      return phrases
+          .size(bare ? value + " users" : value)
+          .map(size -> {
+            size(size, line);
+            return true;
+          });
+    }
+    return phrases
+        .limit(value + " " + label)
+        .or(() -> phrases.limit(value))
+        .map(limit -> {
+          limits.add(Said.clear(limit, line.passage()));
+          return true;
+        });
+  }
+
+  private static final Pattern LABELLED =
+      Pattern.compile("(?<label>\\p{Lu}[\\p{L} -]{1,24}):\\s+(?<value>.+)");
+
+  /** Whether a line says that the price is on request, whatever stands before that. */
+  static boolean isOnRequest(String text) {
+    Matcher labelled = LABELLED.matcher(text);
+    return labelled.matches()
+        && labelled.group("label").matches("(?i)(?:price|cost)s?")
+        && Known.isOnRequest(labelled.group("value"));
+  }
+
+  /**
+   * A line of which one part says for how many people it is: "One project, up to 100 employees", or
+   * "€49 per month, up to 10 users included, then €4.50 per user". Empty if it is no such line.
+   */
+  private Optional<Boolean> inParts(Line line) {
+    List<String> parts = List.of(line.text().split("[,;]\\s+"));
+    if (parts.size() < 2 || parts.stream().noneMatch(part -> phrases.size(part).isPresent())) {
+      return Optional.empty();
+    }
+    for (String part : parts) {
+      Line one = new Line(line.number(), part, line.mark());
+      if (Amount.isIn(part)) {
+        priced(one);
+      } else {
+        unpriced(one);
+      }
+    }
+    return Optional.of(true);
   }
 
   private boolean priced(Line line) {
@@ -102,6 +170,9 @@ final class PlanDraft {
     Optional<Fee> fee = phrases.fee(text);
     if (fee.isPresent()) {
       fees.add(Said.clear(fee.get(), line.passage()));
+      return true;
+    }
+    if (includedThen(line)) {
       return true;
     }
     Matcher then = THEN.matcher(text);
@@ -195,6 +266,14 @@ final class PlanDraft {
 
   private boolean unpriced(Line line) {
     String text = line.text();
+    Optional<Fee> fee = phrases.fee(text);
+    if (fee.isPresent()) {
+      fees.add(new Said<>(fee.get(), line.passage(), Set.of(Assumed.CURRENCY_OF_PAGE)));
+      return true;
+    }
+    if (includedThen(line)) {
+      return true;
+    }
     if (Known.isFree(text)) {
       basis = Optional.of(Said.clear(Basis.FREE, line.passage()));
       return true;
@@ -215,7 +294,7 @@ final class PlanDraft {
       pack = packs.map(n -> Said.clear(n, line.passage()));
       return true;
     }
-    Optional<LimitSaid> limit = phrases.limit(text);
+    Optional<LimitSaid> limit = phrases.limit(text).or(() -> phrases.otherFlow(text));
     if (limit.isPresent()) {
       limits.add(Said.clear(limit.get(), line.passage()));
       return true;
@@ -239,6 +318,19 @@ final class PlanDraft {
       return true;
     }
     return false;
+  }
+
+  private boolean includedThen(Line line) {
+    Optional<Phrases.IncludedThen> then = phrases.includedThen(line.text());
+    then.ifPresent(found -> {
+      limits.add(Said.clear(found.included(), line.passage()));
+      use.add(
+          new Said<>(
+              found.more(),
+              line.passage(),
+              found.hasCurrency() ? Set.of() : Set.of(Assumed.CURRENCY_OF_PAGE)));
+    });
+    return then.isPresent();
   }
 
   private boolean capability(Line line) {
@@ -286,7 +378,8 @@ final class PlanDraft {
     if (basis.filter(b -> b.value() == Basis.FREE).isPresent()) {
       stated.removeIf(one -> one.amount().value().signum() == 0);
     }
-    List<Said<Price>> prices = new ArrayList<>(Clause.prices(oneCurrency(stated), page, several));
+    Wording whole = included.isPresent() && !extra.isEmpty() ? page.or(Wording.OF_ACCOUNT) : page;
+    List<Said<Price>> prices = new ArrayList<>(Clause.prices(oneCurrency(stated), whole, several));
     Clause.prices(Clause.of(extra, numbers).stated(), page, several)
         .forEach(more -> prices.add(alike(more, prices)));
     boolean nothing = prices.stream().allMatch(p -> p.value().amount().signum() == 0);
@@ -313,10 +406,20 @@ final class PlanDraft {
         pack,
         included,
         once,
-        use,
+        use.stream()
+            .map(u -> u.value().currency().isEmpty() ? u.with(inCurrency(u.value(), stated)) : u)
+            .toList(),
         fees,
         limits,
         answers);
+  }
+
+  private static Use inCurrency(Use use, List<Clause.Stated> stated) {
+    return new Use(
+        use.measure(),
+        use.amount(),
+        stated.isEmpty() ? "" : stated.getFirst().amount().currency(),
+        use.block());
   }
 
   /** What comes on top is billed like what it comes on top of. */

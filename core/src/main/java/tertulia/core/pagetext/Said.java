@@ -31,6 +31,11 @@ public record Said<T>(T value, Passage from, Set<Assumed> assumed) {
     return new Said<>(value, from, all);
   }
 
+  /** Something else that the same passage says. */
+  <U> Said<U> with(U other) {
+    return new Said<>(other, from, assumed);
+  }
+
   /** As sure as the least sure of what was taken for granted. */
   public Sureness sure() {
     return assumed.stream().map(Assumed::sure).max(Sureness::compareTo).orElse(Sureness.CLEAR);

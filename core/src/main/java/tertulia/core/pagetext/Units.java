@@ -1,6 +1,7 @@
 package tertulia.core.pagetext;
 
 import java.util.LinkedHashMap;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.regex.Pattern;
@@ -17,7 +18,7 @@ final class Units {
         "(?:light|guest|view[- ]only|read[- ]only)\\s(?:users?|seats?|members?)|guests?|viewers?");
     WORDS.put(
         Measure.PEOPLE_IN_A_CALL,
-        "(?:participants?|people|attendees?)(?:\\s(?:in|per|a|to a)(?:\\s(?:one|a))?\\s(?:call|meeting)s?)|call participants?|participants?");
+        "(?:participants?|people|attendees?)(?:\\s(?:in|per|a|to a)(?:\\s(?:one|a))?\\s(?:(?:video|group|voice)\\s)?(?:call|meeting)s?)|call participants?|participants?");
     WORDS.put(
         Measure.SEATS,
         "(?:active\\s|full\\s|paid\\s|named\\s)?(?:users?|seats?|team\\s?members?|members?|persons?|people|licen[cs]es?|editors?|agents?|employees?|heads?|colleagues?)");
@@ -34,7 +35,7 @@ final class Units {
     WORDS.put(Measure.CARD_PAYMENTS, "card\\spayments?|payments?");
     WORDS.put(
         Measure.GIGABYTES_KEPT,
-        "(?:GB|gigabytes?)(?:\\s(?:of\\s)?(?:file\\s)?(?:storage|space|files))?");
+        "(?:GB|MB|gigabytes?|megabytes?)(?:\\s(?:of\\s)?(?:file\\s)?(?:storage|space|files))?");
     WORDS.put(
         Measure.MESSAGES_KEPT,
         "messages?(?:\\s(?:kept|of\\shistory|in\\sthe\\shistory))|(?:searchable|kept)\\smessages?");
@@ -58,6 +59,34 @@ final class Units {
             entry -> Pattern.compile("(?i)(?:" + entry.getValue() + ")").matcher(plain).matches())
         .map(Map.Entry::getKey)
         .findFirst();
+  }
+
+  /**
+   * A unit that a page uses and there is no usual measure for.
+   *
+   * @param word one of them, or several
+   * @param nature as the definition of a measure has it: level or flow
+   */
+  static Measure own(String word, String nature) {
+    String one = one(word.toLowerCase(Locale.ROOT));
+    return Measure.of("own/" + nature + "/" + one + "/" + several(one));
+  }
+
+  private static String one(String word) {
+    if (word.matches(".*[^aeiou]ies")) {
+      return word.substring(0, word.length() - 3) + "y";
+    }
+    if (word.matches(".*(?:ss|x|ch|sh)es")) {
+      return word.substring(0, word.length() - 2);
+    }
+    return word.matches(".*[^s]s") ? word.substring(0, word.length() - 1) : word;
+  }
+
+  private static String several(String one) {
+    if (one.matches(".*[^aeiou]y")) {
+      return one.substring(0, one.length() - 1) + "ies";
+    }
+    return one + (one.matches(".*(?:s|x|ch|sh)") ? "es" : "s");
   }
 
   /** Whether people are counted, so that a number of them is a size of the whole. */

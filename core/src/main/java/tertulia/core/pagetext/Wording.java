@@ -23,8 +23,30 @@ record Wording(
   static final Wording NOTHING =
       new Wording(Optional.empty(), Optional.empty(), Optional.empty(), false, false);
 
-  /** What a price is for; empty: the account. */
-  record Of(Optional<Measure> each) {}
+  /**
+   * What a price is for; empty: the account.
+   *
+   * @param guessed whether nothing says so
+   */
+  record Of(Optional<Measure> each, boolean guessed) {
+    Of(Optional<Measure> each) {
+      this(each, false);
+    }
+  }
+
+  /** The account, where a page never speaks of a price for each of anything. */
+  static final Wording PERHAPS_OF_ACCOUNT =
+      new Wording(
+          Optional.of(new Of(Optional.empty(), true)),
+          Optional.empty(),
+          Optional.empty(),
+          false,
+          false);
+
+  /** That it is the account's. */
+  static final Wording OF_ACCOUNT =
+      new Wording(
+          Optional.of(new Of(Optional.empty())), Optional.empty(), Optional.empty(), false, false);
 
   private static final Pattern EACH =
       Pattern.compile(
@@ -69,10 +91,19 @@ record Wording(
         of(text), every(text), term(text), FROM.matcher(text).find(), ONCE.matcher(text).find());
   }
 
+  /** "per location": a unit that pages use and nobody has a word for here; it is none of ours. */
+  private static final Pattern OTHER_UNIT =
+      Pattern.compile(
+          "(?:/|\\b[Pp]er\\b)\\s*(?!(?:mo|mth|month|yr|year|annum|day|week|quarter|hour|use|used|cent|call|message|transaction|team|account|workspace|company|organi[sz]ation)\\b)(?<unit>\\p{Ll}{3,20})\\b");
+
   private static Optional<Of> of(String text) {
     Matcher each = EACH.matcher(text);
     if (each.find()) {
       return Units.of(each.group("unit")).map(unit -> new Of(Optional.of(unit)));
+    }
+    Matcher other = OTHER_UNIT.matcher(text);
+    if (other.find()) {
+      return Optional.of(new Of(Optional.of(Units.own(other.group("unit"), "level"))));
     }
     Matcher alone = UNIT_ALONE.matcher(text);
     if (alone.find()) {
@@ -123,6 +154,7 @@ record Wording(
           ACCOUNT,
           YEAR,
           MONTH,
+          OTHER_UNIT,
           FROM,
           ONCE,
           FILLER
