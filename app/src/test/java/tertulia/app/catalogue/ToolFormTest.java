@@ -309,7 +309,7 @@ public class ToolFormTest {
     form.lines.get(0).cells.get(1).prices.put("u12", "From 15,000");
     ToolConverter.Converted converted = typed(form, slotmeer());
     ToolSheet sheet = converted.sheet().orElseThrow();
-    assertEquals(sheet.plans().get(1).basis(), "from");
+    assertEquals(sheet.plans().get(1).basis(), ToolSheet.Basis.FROM);
     assertEquals(sheet.plans().get(0).basis(), null, "the others are as they were");
     assertTrue(sheet.plans().get(1).prices().toString().contains("15000"), sheet.toString());
     assertEquals(

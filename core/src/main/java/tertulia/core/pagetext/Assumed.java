@@ -27,6 +27,10 @@ public enum Assumed {
   BY_COMPARISON("read so beside the price by the month", Sureness.LIKELY),
   /** What the title of the page puts before or behind "pricing" is taken for the tool's name. */
   TITLE("from the title of the page", Sureness.LIKELY),
+  /** There is no usual measure for what is counted; it is one of its own. */
+  OWN_UNIT("counted in a unit of its own", Sureness.LIKELY),
+  /** A page with a price and no plan by name. */
+  NO_PLAN_NAMED("the page names no plan", Sureness.LIKELY),
   /** A name above a price may be a description. */
   WHICH_NAME("another line above the price may be its name", Sureness.LIKELY),
   /** A number of people without "up to" is taken for the most there may be. */

@@ -8,6 +8,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 
 /** Reads plans that stand one after the other, each with its name, its price and its list. */
@@ -18,6 +19,13 @@ final class CardReading {
 
   /** Before it stands the price, behind it what comes on top. */
   private static final Pattern THEN = Pattern.compile("(?i)[,;]?\\s+(?:and\\s)?then\\b");
+
+  private static final Pattern IN_BRACKETS = Pattern.compile("\\s*\\((?<names>[^()]+)\\)[.]?$");
+
+  /** What only some buyers are given, on whatever plan. */
+  private static final Pattern FOR_SOME_BUYERS =
+      Pattern.compile(
+          "(?i)^(?:students?|schools?|universities|teachers?|non-?profits?|charities|start-?ups?|municipalities)\\b.*(?:free|half|off|%|less|discount)");
 
   private static final Pattern ON_EVERY =
       Pattern.compile("(?i)\\b(?:on|in|with|for) (?:every|all|each)(?: of our)? plans?\\b");
@@ -49,7 +57,13 @@ final class CardReading {
       if (line.isBlank()) {
         continue;
       }
-      if (Known.isExtras(text) || Known.isForAll(text)) {
+      List<PlanDraft> named = named(line);
+      if (!named.isEmpty()) {
+        Line bare = new Line(line.number(), IN_BRACKETS.split(text)[0], line.mark());
+        if (!named.stream().map(each -> each.take(bare)).reduce(true, Boolean::logicalAnd)) {
+          page.notUnderstood(line);
+        }
+      } else if (Known.isExtras(text) || Known.isForAll(text)) {
         extras = Known.isExtras(text);
         all = Known.isForAll(text);
         page.pass(line);
@@ -64,12 +78,36 @@ final class CardReading {
         }
       } else if (extras) {
         extra(line);
+      } else if (all && Known.isPassed(text)) {
+        page.pass(line);
       } else if (all) {
         page.ofAllPlans(line);
       } else {
         of(plan, line);
       }
     }
+  }
+
+  /** Whether it is said of a plan by name, whatever stands above it. */
+  private boolean isOfNamed(Line line) {
+    Matcher brackets = IN_BRACKETS.matcher(line.text());
+    return brackets.find()
+        && lines.stream().anyMatch(other -> other.text().equalsIgnoreCase(brackets.group("names")));
+  }
+
+  /** The plans that a line names in brackets at its end: "Set-up: €500 (Team and Fleet)". */
+  private List<PlanDraft> named(Line line) {
+    Matcher brackets = IN_BRACKETS.matcher(line.text());
+    if (!brackets.find()) {
+      return List.of();
+    }
+    List<Optional<PlanDraft>> plans =
+        Stream.of(brackets.group("names").split("\\s*(?:,|&|/|\\band\\b)\\s*"))
+            .map(page::plan)
+            .toList();
+    return plans.stream().allMatch(Optional::isPresent)
+        ? plans.stream().flatMap(Optional::stream).toList()
+        : List.of();
   }
 
   /** Whether a line is the name of a plan that was read before: what follows is said of it. */
@@ -80,6 +118,8 @@ final class CardReading {
   private void of(@Nullable PlanDraft plan, Line line) {
     if (ON_EVERY.matcher(line.text()).find()) {
       page.ofAllPlans(line);
+    } else if (FOR_SOME_BUYERS.matcher(line.text()).find()) {
+      page.notUnderstood(line);
     } else if (line.isRow()) {
       page.notUnderstood(line);
     } else if (plan != null && Known.isOnRequest(line.text()) && plan.isPriced()) {
@@ -216,9 +256,24 @@ final class CardReading {
         last = i;
       }
     }
-    boolean headed = names.stream().filter(Objects::nonNull).count() > 0;
-    if (!headed) {
+    if (names.stream().noneMatch(Objects::nonNull)) {
       listed();
+    }
+    if (names.stream().noneMatch(Objects::nonNull)) {
+      theOnlyOne();
+    }
+  }
+
+  /** A page that has one price and no plan by name: it is called like the tool. */
+  private void theOnlyOne() {
+    for (int i = 0; i < lines.size(); i++) {
+      Line line = lines.get(i);
+      if (isPrice(line) && Amount.isIn(line.text())) {
+        names.set(
+            i, new Said<>(page.toolOr("Plan"), line.passage(), Set.of(Assumed.NO_PLAN_NAMED)));
+        rests.set(i, line);
+        return;
+      }
     }
   }
 
@@ -249,7 +304,7 @@ final class CardReading {
   /** Whether a line by itself is a plan's price, and nothing that comes on top. */
   private boolean isPrice(Line line) {
     String text = line.text();
-    if (line.isBlank() || line.isRow() || line.mark() != Line.Prefix.NONE) {
+    if (line.isBlank() || line.isRow() || line.mark() != Line.Prefix.NONE || isOfNamed(line)) {
       return false;
     }
     if (Known.isFree(text)) {
@@ -280,7 +335,7 @@ final class CardReading {
         continue;
       }
       if (line.mark() != Line.Prefix.NONE
-          || Known.isButton(line.text()) && !candidates.isEmpty()
+          || Known.isPassed(line.text()) && !candidates.isEmpty()
           || Known.isOnRequest(line.text()) && !candidates.isEmpty()) {
         bounded = true;
         break;

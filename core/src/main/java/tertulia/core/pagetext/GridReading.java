@@ -104,14 +104,41 @@ final class GridReading {
       }
     }
     for (Grid.Labelled row : grid.rows()) {
+      boolean limits = row.cells().stream().anyMatch(c -> c.text().matches("(?i)unlimited"));
       for (int p = 0; p < Math.min(plans.size(), row.cells().size()); p++) {
         Line cell = row.cells().get(p);
-        if (!cell.text().isBlank() && !cell(row.label(), cell, plans.get(p))) {
+        boolean taken =
+            cell.text().isBlank()
+                || limits
+                    && !isMeasured(row.label().text())
+                    && ofOwn(row.label(), cell, plans.get(p))
+                || cell(row.label(), cell, plans.get(p));
+        if (!taken) {
           page.notUnderstood(
               new Line(cell.number(), row.label().text() + " " + cell.text(), cell.mark()));
         }
       }
     }
+  }
+
+  /** "5" and "Unlimited" in a row called "Projects": a limit of what there is no measure for. */
+  private boolean ofOwn(Line label, Line cell, PlanDraft plan) {
+    boolean any = cell.text().matches("(?i)unlimited");
+    if (!label.text().matches("\\p{L}{4,20}s") || !any && !SIZE.matcher(cell.text()).matches()) {
+      return false;
+    }
+    plan.limit(
+        new Said<>(
+            new PageReading.LimitSaid(
+                Units.own(label.text(), "level"),
+                any
+                    ? Optional.empty()
+                    : Optional.of(
+                        page.numbers().read(cell.text().replaceFirst("(?i)up to ", "")).value()),
+                false),
+            new Passage(cell.number(), label.text() + ": " + cell.text()),
+            Set.of(Assumed.OWN_UNIT)));
+    return true;
   }
 
   private boolean cell(Line label, Line cell, PlanDraft plan) {

@@ -37,7 +37,7 @@ final class Known {
               + "(?:\\s+(?i:of|for)|\\s*[-–—|:])\\s+(?<after>\\p{Lu}.{1,38})");
   private static final Pattern PRAISE =
       Pattern.compile(
-          "(?i)(?:our|all|the|simple|fair|clear|flexible|transparent|honest|straightforward|easy|team|monthly|yearly|annual|custom|current)\\b.*");
+          "(?i)(?:our|all|the|prices?|pricing|plans?|simple|fair|clear|flexible|transparent|honest|straightforward|easy|team|monthly|yearly|annual|custom|current)\\b.*");
   private static final Pattern EXTRAS =
       Pattern.compile(
           "(?i)(?:optional )?(?:add-?ons?|extras|optional extras)(?: (?:for|to) (?:all|any|every|paid) plans?)?:?");
@@ -51,13 +51,20 @@ final class Known {
       Pattern.compile(
           "(?i)(?:everything|all|all features)(?: that is)? (?:in|of|from) (?:the )?(?<plan>[^,:]+?)(?: plan)?(?:,? (?:plus|and(?: also)?|as well as))?[:.,]?|(?:everything|all)(?: that)? (?<plan2>[^,:]+?) (?:has|offers|includes|gives)(?:,? (?:plus|and(?: also)?))?[:.,]?");
   private static final Pattern FREE =
-      Pattern.compile("(?i)(?:free(?: forever| of charge| for ever)?|no charge|at no cost)[.!]?");
+      Pattern.compile(
+          "(?i)(?:free(?: forever| of charge| for ever)?|for ever|forever|no charge|at no cost)[.!]?");
   private static final Pattern ON_REQUEST =
       Pattern.compile(
           "(?i)(?:custom(?: pricing| price| quote)?|(?:price |prices )?on request|contact (?:us|sales)(?: for (?:an? (?:price|quote|offer)|pricing|prices))?|talk to (?:us|sales)|ask (?:us )?for an? (?:quote|price|offer)|ask us|call us|price on application|let(?:’|')?s talk|get a quote|tailored(?: pricing)?|by quote)[.!]?");
   private static final Pattern GIVEN =
       Pattern.compile(
-          "(?i)\\b(?:save|saves|saved|saving|savings|voucher|credits?|refund(?:ed)?|worth|cashback|donated?|insured|guaranteed?|discount|bonus)\\b|\\boff\\b");
+          "(?i)\\b(?:save|saves|saved|saving|savings|voucher|credits?|refund(?:ed)?|worth|cashback|donated?|insured|guaranteed?|discount|bonus)\\b|(?<!one[- ])\\boff\\b");
+
+  /** An amount that is the maker's, not one that is asked. */
+  private static final Pattern OF_THE_MAKER =
+      Pattern.compile(
+          "(?i)\\b(?:million|billion|revenue|turnover|raised|funding|investment|investors)\\b");
+
   private static final Pattern LIMITED =
       Pattern.compile(
           "(?i)\\b(?:up to|over|above|below|under|more than|less than)\\s(?:US\\$|[€$£¥]|[A-Z]{3}\\s?\\d)");
@@ -116,6 +123,11 @@ final class Known {
         : Optional.of(name.strip());
   }
 
+  /** Whether it speaks of prices or plans in general: no tool is called so. */
+  static boolean isPraise(String text) {
+    return PRAISE.matcher(text).matches();
+  }
+
   static boolean isExtras(String text) {
     return EXTRAS.matcher(text).matches();
   }
@@ -155,6 +167,7 @@ final class Known {
     boolean listed = line.mark() != Line.Prefix.NONE;
     Wording wording = Wording.in(text);
     return GIVEN.matcher(text).find()
+        || OF_THE_MAKER.matcher(text).find()
         || LIMITED.matcher(text).find()
         || listed
             && wording.every().isEmpty()

@@ -38,7 +38,7 @@ public final class PageReader {
   private PageReader(String text) {
     this.numbers = Numbers.of(text);
     this.phrases = new Phrases(numbers);
-    this.lines = Joined.cards(Joined.columns(Joined.lines(Line.of(text))));
+    this.lines = Footnotes.resolved(Joined.cards(Joined.columns(Joined.lines(Line.of(text)))));
   }
 
   /**
@@ -120,6 +120,14 @@ public final class PageReader {
   /** The lines below what the page is called by. */
   private List<Line> title() {
     ToolName found = ToolName.of(lines, numbers);
+    boolean plan =
+        Grid.of(lines).stream()
+            .flatMap(grid -> grid.head().stream())
+            .anyMatch(head ->
+                found.name().filter(name -> name.from().equals(head.passage())).isPresent());
+    if (plan) {
+      return lines;
+    }
     tool = found.name();
     return found.below();
   }
@@ -137,6 +145,8 @@ public final class PageReader {
       if (isTooLong(line)) {
         notUnderstood.add(
             new Passage(line.number(), line.text().strip().substring(0, SHOWN) + "…"));
+      } else if (questions && !line.text().endsWith("?") && trial(line)) {
+        continue;
       } else if (questions || toggle) {
         several |= toggle;
         pass(line);
@@ -186,6 +196,11 @@ public final class PageReader {
       return true;
     }
     return false;
+  }
+
+  /** What the page calls the tool; {@code other} if it does not. */
+  String toolOr(String other) {
+    return tool.map(Said::value).orElse(other);
   }
 
   Numbers numbers() {

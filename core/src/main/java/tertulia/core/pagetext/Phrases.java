@@ -180,11 +180,11 @@ final class Phrases {
   private static final Pattern NOT = Pattern.compile("(?i)^(?:no|without|excludes)\\s(?<what>.+)$");
   private static final Pattern COUNTED =
       Pattern.compile(
-          "^(?i)(?:up to\\s|over\\s|more than\\s)?(?!24/7)\\d.*|.*\\b\\d[\\d.,]*\\s(?:days?|hours?|minutes?|years?|months?)\\b.*");
+          "^(?i)(?:up to\\s|over\\s|more than\\s)?(?!24/7|1:1)\\d.*|.*\\b\\d[\\d.,]*\\s(?:days?|hours?|minutes?|years?|months?)\\b.*");
 
   /** Numbers that are part of a name and count nothing. */
   private static final String NAMED_BY_NUMBER =
-      "\\b(?:24/7|2FA|ISO[ -]?\\d+|SOC ?2|SAML 2\\.0|OAuth ?2)\\b";
+      "\\b(?:24/7|1:1|\\d-step|\\d-factor|2FA|ISO[ -]?\\d+|SOC ?2|SAML 2\\.0|OAuth ?2)\\b";
 
   private static final Pattern NUMBERED = Pattern.compile("\\d");
   private static final int LONGEST_CAPABILITY = 60;
@@ -300,8 +300,9 @@ final class Phrases {
     String fixed = first ? fee.group("fixed") : fee.group("fixed2");
     List<Amount> amounts = Amount.in(fixed, numbers);
     Optional<BigDecimal> percent = number(first ? fee.group("percent") : fee.group("percent2"));
-    if (fixed.strip().matches(Numbers.NUMBER)) {
-      BigDecimal bare = numbers.read(fixed.strip()).value();
+    String sum = fixed.strip().split("\\s")[0];
+    if (amounts.isEmpty() && sum.matches(Numbers.NUMBER)) {
+      BigDecimal bare = numbers.read(sum).value();
       return percent.map(share -> new Fee(share, bare, ""));
     }
     return amounts.size() == 1

@@ -38,7 +38,7 @@ record ToolName(Optional<Said<String>> name, List<Line> below) {
             Optional.of(new Said<>(name.get(), line.passage(), Set.of(Assumed.TITLE))),
             lines.subList(lines.indexOf(line) + 1, lines.size()));
       }
-      if (!Known.isPassed(line.text())) {
+      if (!Known.isNavigation(line.text())) {
         break;
       }
     }
@@ -57,7 +57,9 @@ record ToolName(Optional<Said<String>> name, List<Line> below) {
     String bare = TAIL.matcher(first).replaceFirst("").strip();
     Matcher proper = PROPER.matcher(bare);
     return proper.matches()
+            && !Known.isPassed(line.text())
             && !Known.isPassed(bare)
+            && !Known.isPraise(line.text())
             && proper.group("name").split("\\s+").length <= MOST_WORDS
         ? Optional.of(proper.group("name"))
         : Optional.empty();
