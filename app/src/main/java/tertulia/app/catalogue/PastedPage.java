@@ -15,6 +15,7 @@ import org.jspecify.annotations.Nullable;
 import tertulia.app.display.Dates;
 import tertulia.app.exchange.Codes;
 import tertulia.app.exchange.TermCode;
+import tertulia.app.exchange.ToolSheet;
 import tertulia.core.fit.Answer;
 import tertulia.core.fit.Count;
 import tertulia.core.growth.Measure;
@@ -184,6 +185,22 @@ final class PastedPage {
                 asked,
                 asked.value() ? "trying asks for a card" : "trying asks for no card"));
     reading
+        .circumstances()
+        .forEach(said -> {
+          ToolSheet.Circumstance kind =
+              switch (said.value().kind()) {
+                case COUNTRIES -> ToolSheet.Circumstance.COUNTRIES;
+                case DATA_PLACES -> ToolSheet.Circumstance.DATA_PLACES;
+                case PLATFORMS -> ToolSheet.Circumstance.PLATFORMS;
+                case LANGUAGES -> ToolSheet.Circumstance.LANGUAGES;
+              };
+          condition(
+              Codes.code(kind),
+              said.value().value(),
+              said,
+              kind.label() + ": " + said.value().value());
+        });
+    reading
         .taxPercent()
         .ifPresent(tax -> {
           form.plans.forEach(plan -> plan.tax = plain(tax.value()));
@@ -241,6 +258,16 @@ final class PastedPage {
     bands(name, plan, p);
     plan.once()
         .forEach(once -> {
+          if (plan.basis().value() == Basis.ON_REQUEST) {
+            propose(
+                name
+                    + ": once "
+                    + money(once.value().amount(), once.value().currency())
+                    + ", not taken: the plan’s price is on request",
+                once,
+                "");
+            return;
+          }
           ToolForm.ChargeLine line =
               line(
                   once.value().each().isPresent() ? ChargeKind.ONE_OFF_EACH : ChargeKind.ONE_OFF,

@@ -4,7 +4,9 @@ import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -19,8 +21,10 @@ import org.jspecify.annotations.Nullable;
 record Amount(BigDecimal value, String currency, int start, int end, Set<Assumed> assumed) {
   private static final String CODES =
       "EUR|USD|GBP|CHF|SEK|NOK|DKK|PLN|CZK|HUF|RON|JPY|CNY|AUD|CAD|NZD|SGD|HKD|INR|BRL|MXN|ZAR|ILS";
+  private static final String WORDS = "(?:[Ee]uros?|[Dd]ollars?|zł|Kč|₹)";
   private static final String SIGN =
       "(?:US\\$|CA\\$|C\\$|A\\$|AU\\$|NZ\\$|[€$£¥]|\\b(?:" + CODES + ")\\b)";
+  private static final Pattern ONE_SIGN = Pattern.compile(SIGN);
   private static final Pattern MONEY =
       Pattern.compile(
           "(?<before>"
@@ -31,7 +35,9 @@ record Amount(BigDecimal value, String currency, int start, int end, Set<Assumed
               + Numbers.NUMBER
               + ")(?:[.,][-–—]+)?\\s?(?<after>"
               + SIGN
-              + ")");
+              + "|\\b"
+              + WORDS
+              + "(?!\\p{L}))");
   private static final Map<String, String> SIGNS =
       Map.of(
           "€", "EUR", "£", "GBP", "$", "USD", "¥", "JPY", "US$", "USD", "CA$", "CAD", "C$", "CAD",
@@ -47,7 +53,7 @@ record Amount(BigDecimal value, String currency, int start, int end, Set<Assumed
       String number = found.group("first") == null ? found.group("second") : found.group("first");
       Numbers.Read read = numbers.read(number);
       Set<Assumed> assumed = EnumSet.noneOf(Assumed.class);
-      if (sign.equals("$") || sign.equals("¥")) {
+      if (sign.equals("$") || sign.equals("¥") || sign.matches("[Dd]ollars?")) {
         assumed.add(Assumed.WHOSE_CURRENCY);
       }
       if (!read.sure()) {
@@ -58,11 +64,26 @@ record Amount(BigDecimal value, String currency, int start, int end, Set<Assumed
     return amounts;
   }
 
+  /** The first sign or code of a currency in a text; empty if there is none. */
+  static Optional<String> sign(String text) {
+    Matcher sign = ONE_SIGN.matcher(text);
+    return sign.find() ? Optional.of(sign.group()) : Optional.empty();
+  }
+
   static boolean isIn(String text) {
     return MONEY.matcher(text).find();
   }
 
   private static String code(String sign) {
+    if (sign.matches(WORDS)) {
+      return switch (sign.toLowerCase(Locale.ROOT).charAt(0)) {
+        case 'e' -> "EUR";
+        case 'd' -> "USD";
+        case 'z' -> "PLN";
+        case 'k' -> "CZK";
+        default -> "INR";
+      };
+    }
     @Nullable String known = SIGNS.get(sign);
     return known == null ? MORE_SIGNS.getOrDefault(sign, sign) : known;
   }

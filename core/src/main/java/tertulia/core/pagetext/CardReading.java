@@ -20,6 +20,10 @@ final class CardReading {
   /** Before it stands the price, behind it what comes on top. */
   private static final Pattern THEN = Pattern.compile("(?i)[,;]?\\s+(?:and\\s)?then\\b");
 
+  private static final Pattern ADD_ON =
+      Pattern.compile(
+          "(?i)(?<name>[^(:]{2,40}?)[,:]?(?: as an?| is an?| –| -)? (?:paid |optional )?add-?on\\b[\\s(:,–-]*(?<price>[^()]+)\\)?");
+
   private static final Pattern IN_BRACKETS = Pattern.compile("\\s*\\((?<names>[^()]+)\\)[.]?$");
 
   /** What only some buyers are given, on whatever plan. */
@@ -30,9 +34,6 @@ final class CardReading {
   private static final Pattern ON_EVERY =
       Pattern.compile("(?i)\\b(?:on|in|with|for) (?:every|all|each)(?: of our)? plans?\\b");
 
-  private static final Pattern FREE_FOR =
-      Pattern.compile("(?i)(?<free>free)[, ]+(?<rest>for (?:up to )?\\d.*)");
-
   private final List<Line> lines;
   private final PageReader page;
   private final Phrases phrases;
@@ -42,7 +43,7 @@ final class CardReading {
   CardReading(List<Line> lines, PageReader page) {
     this.lines = lines;
     this.page = page;
-    this.phrases = new Phrases(page.numbers());
+    this.phrases = page.phrases();
   }
 
   void read() {
@@ -95,6 +96,18 @@ final class CardReading {
         && lines.stream().anyMatch(other -> other.text().equalsIgnoreCase(brackets.group("names")));
   }
 
+  /** "Live chat as an add-on (£6 per agent a month)": sold beside the plan in whose list it is. */
+  private boolean addOn(Line line) {
+    Matcher addOn = ADD_ON.matcher(line.text());
+    if (!addOn.matches() || !Amount.isIn(addOn.group("price"))) {
+      return false;
+    }
+    page.addOn(
+        Said.clear(addOn.group("name").strip(), line.passage()),
+        List.of(new Line(line.number(), addOn.group("price"), Line.Prefix.NONE)));
+    return true;
+  }
+
   /** The plans that a line names in brackets at its end: "Set-up: €500 (Team and Fleet)". */
   private List<PlanDraft> named(Line line) {
     Matcher brackets = IN_BRACKETS.matcher(line.text());
@@ -118,6 +131,8 @@ final class CardReading {
   private void of(@Nullable PlanDraft plan, Line line) {
     if (ON_EVERY.matcher(line.text()).find()) {
       page.ofAllPlans(line);
+    } else if (addOn(line)) {
+      return;
     } else if (FOR_SOME_BUYERS.matcher(line.text()).find()) {
       page.notUnderstood(line);
     } else if (line.isRow()) {
@@ -126,17 +141,30 @@ final class CardReading {
       page.pass(line);
     } else if (plan != null && Known.isOnRequest(line.text())) {
       plan.take(line);
-    } else if (Known.isPassed(line.text())) {
+    } else if (Known.isPassed(line.text()) && !(plan != null && Known.isFeatureToo(line.text()))
+        || isAttribution(line)) {
       page.pass(line);
     } else if (plan == null) {
       aside(line);
     } else if (line.mark() == Line.Prefix.NONE
         && Known.isSlogan(line.text())
+        && phrases.offer(line.text(), null).isEmpty()
         && !Amount.isIn(line.text())) {
       page.pass(line);
     } else if (!plan.take(line)) {
       page.notUnderstood(line);
     }
+  }
+
+  /** Who said what stands quoted in the line before: a name or an office, not much more. */
+  private boolean isAttribution(Line line) {
+    int at = lines.indexOf(line);
+    return at > 0
+        && Known.isQuoted(lines.get(at - 1).text())
+        && (line.text().startsWith("—")
+            || line.text().startsWith("–")
+            || line.text().contains(", ") && line.text().split("\\s+").length <= 8)
+        && line.text().chars().noneMatch(Character::isDigit);
   }
 
   /** A line before the first plan. */
@@ -154,7 +182,7 @@ final class CardReading {
 
   /** What stands behind a name: prices first, then what is set apart by full stops. */
   private static void parts(Line rest, PlanDraft plan) {
-    Matcher free = FREE_FOR.matcher(rest.text());
+    Matcher free = PlanDraft.FREE_FOR.matcher(rest.text());
     if (free.matches()) {
       plan.take(new Line(rest.number(), free.group("free"), rest.mark()));
     }
@@ -233,7 +261,7 @@ final class CardReading {
     String first = rest.split("[.,;(]")[0].strip();
     return soon
         || Known.isFree(first)
-        || FREE_FOR.matcher(rest).matches()
+        || PlanDraft.FREE_FOR.matcher(rest).matches()
         || Known.isOnRequest(first);
   }
 
@@ -293,12 +321,20 @@ final class CardReading {
     }
   }
 
+  /** "Custom" above "Let's talk" is what the plan is called. */
+  private boolean isCustomByName(int at) {
+    return at + 1 < lines.size()
+        && lines.get(at).text().matches("(?i)custom|individual")
+        && Known.isOnRequest(lines.get(at + 1).text());
+  }
+
   /** "Free" above "€0" is what the plan is called. */
   private boolean isFreeByName(int at) {
-    return at + 1 < lines.size()
-        && Known.isFree(lines.get(at).text())
-        && Amount.in(lines.get(at + 1).text(), page.numbers()).stream()
-            .anyMatch(amount -> amount.value().signum() == 0);
+    return isCustomByName(at)
+        || at + 1 < lines.size()
+            && Known.isFree(lines.get(at).text())
+            && Amount.in(lines.get(at + 1).text(), page.numbers()).stream()
+                .anyMatch(amount -> amount.value().signum() == 0);
   }
 
   /** Whether a line by itself is a plan's price, and nothing that comes on top. */
@@ -307,7 +343,7 @@ final class CardReading {
     if (line.isBlank() || line.isRow() || line.mark() != Line.Prefix.NONE || isOfNamed(line)) {
       return false;
     }
-    if (Known.isFree(text)) {
+    if (Known.isFree(text) || PlanDraft.FREE_FOR.matcher(text).matches()) {
       return true;
     }
     if (!Amount.isIn(text)) {
@@ -315,10 +351,18 @@ final class CardReading {
     }
     return split(line).isEmpty()
         && !Known.isNoPrice(line)
+        && (PlanDraft.isBand(text) || isFirst(text))
         && !Phrases.isMore(THEN.split(text)[0])
         && !Wording.in(text).isOnce()
         && phrases.fee(text).isEmpty()
         && !text.matches("(?i).*\\b\\d{1,2}\\s?% (?:off|less).*");
+  }
+
+  /** Whether only words of how it is priced stand before a line's first amount. */
+  private boolean isFirst(String text) {
+    List<Amount> amounts = Amount.in(text, page.numbers());
+    String before = amounts.isEmpty() ? "" : text.substring(0, amounts.getFirst().start());
+    return !Wording.hasMore(before);
   }
 
   /** The line above a price that names its plan; -1 if the price belongs to the plan before. */
@@ -349,16 +393,18 @@ final class CardReading {
         candidates.add(i);
       }
     }
+    if (isButton(price)
+        && isListOfPlan(price)
+        && !candidates.isEmpty()
+        && candidates.getFirst() == price - 1) {
+      return price - 1;
+    }
     if (candidates.isEmpty() || isButton(price) && !(bounded && isAlone(candidates, price))) {
       return -1;
     }
-    if (bounded && candidates.size() <= 3) {
-      return candidates.stream()
-          .filter(i -> words(i) <= 3)
-          .reduce((near, far) -> far)
-          .orElse(candidates.getFirst());
-    }
-    return candidates.stream().filter(i -> words(i) <= 3).findFirst().orElse(candidates.getFirst());
+    // the fewest words, and of those the nearest: what stands beside it describes or praises
+    int fewest = candidates.stream().mapToInt(this::words).min().orElseThrow();
+    return candidates.stream().filter(i -> words(i) == fewest).findFirst().orElseThrow();
   }
 
   /** "Contact us" is a price only right below a name. */
@@ -370,9 +416,20 @@ final class CardReading {
     int name = candidates.getFirst();
     boolean begins =
         name == 0 || lines.get(name - 1).isBlank() || Known.isPassed(lines.get(name - 1).text());
-    return begins
+    return (begins || isListOfPlan(price))
         && candidates.size() == 1
         && (lines.subList(name + 1, price).stream().noneMatch(Line::isBlank) || isFollowed(price));
+  }
+
+  /** Whether what follows says for how many it is, or what it contains: a plan's list begins. */
+  private boolean isListOfPlan(int line) {
+    if (line + 1 >= lines.size()) {
+      return false;
+    }
+    String next = lines.get(line + 1).text();
+    return Known.contains(next).isPresent()
+        || phrases.size(next).isPresent()
+        || next.matches("(?i)(?:for )?(?:more than|over|from) \\d.*");
   }
 
   /** Whether a plan's list follows, as behind its price. */

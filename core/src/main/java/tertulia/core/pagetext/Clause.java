@@ -23,7 +23,8 @@ final class Clause {
   private record Segment(Line line, String text, List<Amount> amounts) {}
 
   private static final Pattern CUT =
-      Pattern.compile("[,;]\\s|[()|]|\\s[-–—]\\s|\\bor\\b|\\s(?=[Bb]illed\\b.*\\bat\\b)");
+      Pattern.compile(
+          "[,;]\\s|[()|]|\\.\\s(?=[\\p{Lu}€$£¥])|\\s[-–—]\\s|\\bor\\b|\\s(?=[Bb]illed\\b.*\\bat\\b)");
   private static final Pattern SIDE_BY_SIDE = Pattern.compile("(?i)\\s*(?:now|today|→|->|>)?\\s*");
   private static final Pattern INSTEAD =
       Pattern.compile("(?i).*\\b(?:instead of|was|before|formerly)\\s*");

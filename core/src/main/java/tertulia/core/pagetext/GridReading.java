@@ -60,6 +60,9 @@ final class GridReading {
               + Numbers.NUMBER
               + ")(?<plus>\\+)?(?:\\s(?<unit>[a-z][a-z -]{0,30}))?");
 
+  private static final Pattern UNITS_INCLUDED =
+      Pattern.compile("(?i)\\p{L}+ included|included \\p{L}+");
+
   private static final Pattern FOR_EACH =
       Pattern.compile(
           "(?i)(?:\\s?/\\s?|\\s(?:per|for each|each)\\s)(?:users?|seats?|members?|persons?|employees?)$");
@@ -149,6 +152,19 @@ final class GridReading {
       return true;
     }
     boolean counted = Amount.isIn(text) || text.chars().anyMatch(Character::isDigit);
+    if (said.matches("(?i)(?:free )?trial.*|try.*") && page.trial(trial(said, cell))) {
+      return true;
+    }
+    Matcher units = UNITS_INCLUDED.matcher(said);
+    if (units.matches() && text.matches("\\d{1,6}")) {
+      plan.included(Said.clear(Integer.valueOf(text), both.passage()));
+      return true;
+    }
+    boolean isPrice = Phrases.isMore(said) && !Wording.in(said).isNothing();
+    if (isPrice && answer(text).filter(a -> a == Answer.NO).isPresent()) {
+      page.pass(both);
+      return true;
+    }
     if (said.isBlank() && !counted && !Known.isFree(text) && !Known.isOnRequest(text)) {
       page.pass(cell);
       return true;
@@ -159,6 +175,10 @@ final class GridReading {
     }
     if (Amount.isIn(text)) {
       return priced(said, text, cell, plan);
+    }
+    Optional<String> currency = currency(said);
+    if (currency.isPresent() && text.matches(Numbers.NUMBER)) {
+      return priced(said, currency.get() + " " + text, cell, plan);
     }
     if (Known.isFree(text) || Known.isOnRequest(text) && !Known.isButton(said)) {
       return plan.isPriced() || plan.take(cell);
@@ -171,6 +191,17 @@ final class GridReading {
     return sized(said, text, cell, plan)
         || limited(said, text, cell, plan)
         || counted(said, text, cell, plan);
+  }
+
+  /** The sign that a label has for all of its row: "EUR per user, monthly", "Price (€)". */
+  private static Optional<String> currency(String label) {
+    boolean ofPrice =
+        !Wording.in(label).isNothing() || label.matches("(?i).*\\b(?:price|cost|fee)s?\\b.*");
+    return ofPrice ? Amount.sign(label) : Optional.empty();
+  }
+
+  private static Line trial(String label, Line cell) {
+    return new Line(cell.number(), label + ": trial " + cell.text(), Line.Prefix.NONE);
   }
 
   /** "40+" in a row called "Languages": how many there are of what nobody limits. */
@@ -215,8 +246,7 @@ final class GridReading {
   }
 
   private boolean isMeasured(String label) {
-    return OF_SEATS.matcher(label).matches()
-        || new Phrases(page.numbers()).limit("1 " + label).isPresent();
+    return OF_SEATS.matcher(label).matches() || page.phrases().limit("1 " + label).isPresent();
   }
 
   private boolean sized(String label, String text, Line cell, PlanDraft plan) {
@@ -231,7 +261,7 @@ final class GridReading {
   }
 
   private boolean limited(String label, String text, Line cell, PlanDraft plan) {
-    Phrases phrases = new Phrases(page.numbers());
+    Phrases phrases = page.phrases();
     Matcher each = FOR_EACH.matcher(label);
     String seat = each.find() ? each.group() : "";
     String of = label.substring(0, label.length() - seat.length());

@@ -8,17 +8,19 @@ import java.util.regex.Pattern;
 final class Known {
   private static final Pattern BUTTON =
       Pattern.compile(
-          "(?i)(?:get started|start(?: for)? free(?: trial| today)?|start (?:your |a )?(?:free )?trial|start now|try (?:it )?(?:now|free|for free)|buy(?: now)?|choose(?: plan| this plan| \\w+){0,3}|select(?: plan| \\w+){0,3}|sign up(?: free| now)?|subscribe|contact (?:us|sales)(?: (?:for|to) [a-z ]{2,40})?|talk to (?:us|sales)|get in touch(?: [a-z ]{2,40})?|book a demo|request a demo|learn more|see all (?:features|plans)|compare(?: all)? (?:plans|features)|most popular|popular|recommended|best value|our favou?rite|log in|sign in|upgrade|read more|show more|most chosen|call us|ask us)[.!→> ]*");
+          "(?i)(?:get started(?: for free| free| now| today)?|start(?: for)? free(?: trial| today)?|start (?:your |a )?(?:free )?trial|start now|try (?:it )?(?:now|free|for free)|buy(?: now)?|choose(?: plan| this plan| \\w+){0,3}|select(?: plan| \\w+){0,3}|sign up(?: free| now)?|subscribe|contact (?:us|sales)(?: (?:for|to) [a-z ]{2,40})?|talk to (?:us|sales)|get in touch(?: [a-z ]{2,40})?|book a demo|request a demo|learn more|see all (?:features|plans)|compare(?: all)? (?:plans|features)|most popular|popular|recommended|best value|our favou?rite|log in|sign in|upgrade|read more|show more|most chosen|call us|ask us)[.!→> ]*");
   private static final Pattern TOGGLE =
       Pattern.compile(
           "(?i)(?:(?:monthly|yearly|annually|annual)\\s*[/|·]?\\s*){1,4}(?:billing)?\\s*[(–—-]?\\s*(?:save (?:up to )?\\d{1,2}\\s?%|\\d{1,2}\\s?% off|-\\d{1,2}\\s?%)?\\)?");
   private static final Pattern NAVIGATION =
       Pattern.compile(
-          "(?i)skip to (?:main )?content|(?:main )?menu|home|navigation|product|products|solutions|functions|features|templates|tour|overview|resources|industries|sectors|customers|references|stories|careers|jobs|investors|company|about(?: us)?|blog|docs|guides?|help|support|download|integrations|security|contact|partners|community|log ?in|sign ?in|search|language|english|switch .*\\b(?:monthly|yearly)\\b.*|bill me (?:monthly|yearly|annually)");
-  private static final Pattern MENU_SEPARATOR = Pattern.compile("\\s*[|·•▾▼>]\\s*|\\s{2,}");
+          "(?i)skip to (?:main )?content|(?:main )?menu|home|navigation|product|products|solutions|functions|features|templates|tour|overview|resources|industries|sectors|customers|references|stories|careers|jobs|investors|about(?: us)?|blog|docs|guides?|help|support|download|integrations|security|contact|log ?in|sign ?in|search|language|english|switch .*\\b(?:monthly|yearly)\\b.*|bill me (?:monthly|yearly|annually)");
+  private static final Pattern FEATURE_TOO =
+      Pattern.compile("(?i)search|integrations|templates|security|support|overview|guides?|help");
+  private static final Pattern MENU_SEPARATOR = Pattern.compile("\\s*[|·•▾▼>]\\s*|\\s/\\s|\\s{2,}");
   private static final Pattern FOOTER =
       Pattern.compile(
-          "(?i).*©.*|.*\\ball rights reserved\\b.*|.*\\bcookies?\\b.*|follow us.*|privacy.*|imprint|terms.*|.*\\b(?:B\\.V|N\\.V|Ltd|GmbH|ApS|A/S|IVS|Oy|U\\.A|Inc|LLC|SARL|S\\.A|Lda)\\b\\.?,? .*|(?:rated|trusted|used|loved) (?:by |\\d).*|.*\\bsince (?:19|20)\\d\\d\\b.*|CVR\\b.*|call us:.*|made in\\b.*|what (?:our )?(?:customers|people|others) say.*");
+          "(?i).*©.*|.*\\S@\\S.*|.*\\ball rights reserved\\b.*|.*\\bcookies?\\b.*|follow us.*|privacy.*|imprint|terms.*|.*\\b(?:B\\.V|N\\.V|Ltd|GmbH|ApS|A/S|IVS|Oy|U\\.A|Inc|LLC|SARL|S\\.A|Lda)\\b\\.?,? .*|(?:rated|trusted|used|loved) (?:by |\\d).*|.*\\bsince (?:19|20)\\d\\d\\b.*|CVR\\b.*|call us:.*|made in\\b.*|what (?:our )?(?:customers|people|others) say.*");
   private static final Pattern QUOTED = Pattern.compile("[“\"„«‘].*");
   private static final Pattern SAVING =
       Pattern.compile(
@@ -34,7 +36,7 @@ final class Known {
               + PRICES
               + "|"
               + PRICES
-              + "(?:\\s+(?i:of|for)|\\s*[-–—|:])\\s+(?<after>\\p{Lu}.{1,38})");
+              + "(?:\\s+(?i:of|for)|\\s*[-–—|:·•])\\s+(?<after>\\p{Lu}.{1,38})");
   private static final Pattern PRAISE =
       Pattern.compile(
           "(?i)(?:our|all|the|prices?|pricing|plans?|simple|fair|clear|flexible|transparent|honest|straightforward|easy|team|monthly|yearly|annual|custom|current)\\b.*");
@@ -55,10 +57,14 @@ final class Known {
           "(?i)(?:free(?: forever| of charge| for ever)?|for ever|forever|no charge|at no cost)[.!]?");
   private static final Pattern ON_REQUEST =
       Pattern.compile(
-          "(?i)(?:custom(?: pricing| price| quote)?|(?:price |prices )?on request|contact (?:us|sales)(?: for (?:an? (?:price|quote|offer)|pricing|prices))?|talk to (?:us|sales)|ask (?:us )?for an? (?:quote|price|offer)|ask us|call us|price on application|let(?:’|')?s talk|get a quote|tailored(?: pricing)?|by quote)[.!]?");
+          "(?i)(?:please )?(?:let us make (?:you )?an offer|(?:price )?(?:on|upon) (?:enquiry|inquiry|request|application)|individual(?: offer| price| pricing)?|enquire|quote only|custom(?: pricing| price| quote)?|(?:price |prices )?on request|contact (?:us|sales)(?: for (?:an? (?:price|quote|offer)|pricing|prices))?|talk to (?:us|sales)|ask (?:us )?for an? (?:quote|price|offer)|ask us|call us|price on application|let(?:’|')?s talk|get a quote|tailored(?: pricing)?|by quote)[.!]?");
   private static final Pattern GIVEN =
       Pattern.compile(
           "(?i)\\b(?:save|saves|saved|saving|savings|voucher|credits?|refund(?:ed)?|worth|cashback|donated?|insured|guaranteed?|discount|bonus)\\b|(?<!one[- ])\\boff\\b");
+
+  /** "2.9 % + €0.30": what is kept of each payment. */
+  private static final Pattern SHARE_AND_MORE =
+      Pattern.compile("\\d\\s?%\\s?(?:\\+|plus|and)\\s?(?:[€$£¥]|[A-Z]{3}\\s?)?\\d");
 
   /** An amount that is the maker's, not one that is asked. */
   private static final Pattern OF_THE_MAKER =
@@ -90,13 +96,27 @@ final class Known {
   static boolean isNavigation(String text) {
     String[] parts = MENU_SEPARATOR.split(text);
     boolean menu = parts.length >= 3 && java.util.Arrays.stream(parts).noneMatch(String::isBlank);
-    return NAVIGATION.matcher(text.replaceAll("[\\s▾▼>]+$", "")).matches()
+    return NAVIGATION.matcher(text.replaceAll("^[≡☰\\s]+|[\\s▾▼>]+$", "")).matches()
         || menu && !Amount.isIn(text) && text.chars().noneMatch(Character::isDigit);
+  }
+
+  /** A word of menus that a plan's list may hold as well, as something the plan has. */
+  static boolean isFeatureToo(String text) {
+    return FEATURE_TOO.matcher(text).matches();
   }
 
   /** Whether it is about the maker, the page itself, or what customers say. */
   static boolean isFooter(String text) {
     return !Amount.isIn(text) && FOOTER.matcher(text).matches() || QUOTED.matcher(text).matches();
+  }
+
+  /** Whether it heads a page or a part of it, or leads elsewhere. */
+  static boolean isHeading(String text) {
+    return HEADING.matcher(text).matches() || isNavigation(text);
+  }
+
+  static boolean isQuoted(String text) {
+    return QUOTED.matcher(text).matches();
   }
 
   /** Whether it says nothing a sheet holds. */
@@ -168,6 +188,7 @@ final class Known {
     Wording wording = Wording.in(text);
     return GIVEN.matcher(text).find()
         || OF_THE_MAKER.matcher(text).find()
+        || SHARE_AND_MORE.matcher(text).find()
         || LIMITED.matcher(text).find()
         || listed
             && wording.every().isEmpty()
@@ -188,7 +209,9 @@ final class Known {
             || text.endsWith("!")
             || text.startsWith("For ")
             || text.matches("(?:Best|Ideal|Perfect|Great|Made|Built) for .*");
-    return sentence && text.split("\\s+").length >= 3 && text.chars().noneMatch(Character::isDigit);
+    boolean forSome = text.startsWith("For ") && text.split("\\s+").length == 2;
+    return (forSome || sentence && text.split("\\s+").length >= 3)
+        && text.chars().noneMatch(Character::isDigit);
   }
 
   /** Whether a line may be the name of a plan. */

@@ -6,7 +6,9 @@ import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
 import tertulia.core.deadline.Deadline;
+import tertulia.core.growth.Measure;
 import tertulia.core.pagetext.PageReading.AddOnSaid;
+import tertulia.core.pagetext.PageReading.CircumstanceSaid;
 import tertulia.core.pagetext.PageReading.OfferSaid;
 import tertulia.core.pagetext.PageReading.PlanSaid;
 
@@ -29,6 +31,7 @@ public final class PageReader {
   private Optional<Said<String>> tool = Optional.empty();
   private Optional<Said<Integer>> trialDays = Optional.empty();
   private Optional<Said<Boolean>> trialCard = Optional.empty();
+  private final List<Said<CircumstanceSaid>> circumstances = new ArrayList<>();
   private Optional<Said<BigDecimal>> tax = Optional.empty();
   private Wording page = Wording.NOTHING;
   private boolean several;
@@ -37,8 +40,8 @@ public final class PageReader {
 
   private PageReader(String text) {
     this.numbers = Numbers.of(text);
-    this.phrases = new Phrases(numbers);
     this.lines = Footnotes.resolved(Joined.cards(Joined.columns(Joined.lines(Line.of(text)))));
+    this.phrases = new Phrases(numbers, Wording.ownUnits(lines));
   }
 
   /**
@@ -68,13 +71,19 @@ public final class PageReader {
     new CardReading(left, this).read();
     boolean forEach =
         lines.stream()
-            .anyMatch(line -> Wording.in(line.text()).of().flatMap(Wording.Of::each).isPresent());
+            .anyMatch(line ->
+                Wording.in(line.text())
+                    .of()
+                    .flatMap(Wording.Of::each)
+                    .filter(Measure::isPeople)
+                    .isPresent());
     if (!forEach) {
       page = page.or(Wording.PERHAPS_OF_ACCOUNT);
     }
     List<PlanSaid> plans = new ArrayList<>();
     for (PlanDraft draft : drafts) {
       forAll.forEach(draft::take);
+      draft.left().forEach(this::notUnderstood);
       plans.add(draft.plan(page, several, plans));
       offers.addAll(draft.offers());
     }
@@ -86,7 +95,16 @@ public final class PageReader {
       return held;
     });
     return new PageReading(
-        tool, plans, addOns, offers, trialDays, trialCard, tax, notUnderstood, passed);
+        tool,
+        plans,
+        addOns,
+        offers,
+        trialDays,
+        trialCard,
+        circumstances,
+        tax,
+        notUnderstood,
+        passed);
   }
 
   /** "2 months free" beside a year's price that is that much less than twelve months. */
@@ -188,9 +206,17 @@ public final class PageReader {
     if (!Amount.isIn(text) && trial(line)) {
       return true;
     }
+    List<Said<CircumstanceSaid>> said = Circumstances.in(line);
+    if (!said.isEmpty()) {
+      said.stream()
+          .filter(
+              one -> circumstances.stream().noneMatch(c -> c.value().kind() == one.value().kind()))
+          .forEach(circumstances::add);
+      return true;
+    }
     boolean ofPrices =
         text.matches("(?i).*\\b(?:all|our|these)? ?prices\\b.*") && !Amount.isIn(text);
-    Wording wording = Wording.in(text);
+    Wording wording = Wording.in(text.split("(?<=\\p{L})\\.\\s+")[0]);
     if (ofPrices && !wording.isNothing()) {
       page = wording.or(page);
       return true;
@@ -203,12 +229,16 @@ public final class PageReader {
     return tool.map(Said::value).orElse(other);
   }
 
+  Phrases phrases() {
+    return phrases;
+  }
+
   Numbers numbers() {
     return numbers;
   }
 
   PlanDraft open(Said<String> name) {
-    PlanDraft draft = new PlanDraft(name, numbers);
+    PlanDraft draft = new PlanDraft(name, numbers, phrases);
     drafts.add(draft);
     return draft;
   }

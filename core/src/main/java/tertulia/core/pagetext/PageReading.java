@@ -19,6 +19,7 @@ import tertulia.core.growth.Measure;
  * @param offers reductions for a while
  * @param trialDays how long it can be tried for nothing
  * @param trialCard whether trying asks for a card
+ * @param circumstances where, on what and in which languages it can be had
  * @param taxPercent tax that the prices hold; empty: nothing is said, or they are before tax
  * @param notUnderstood lines that say something no rule knows
  * @param passedOver lines that are known to say nothing of the kind: buttons, slogans, headings
@@ -30,6 +31,7 @@ public record PageReading(
     List<Said<OfferSaid>> offers,
     Optional<Said<Integer>> trialDays,
     Optional<Said<Boolean>> trialCard,
+    List<Said<CircumstanceSaid>> circumstances,
     Optional<Said<BigDecimal>> taxPercent,
     List<Passage> notUnderstood,
     List<Passage> passedOver) {
@@ -37,6 +39,7 @@ public record PageReading(
     plans = List.copyOf(plans);
     addOns = List.copyOf(addOns);
     offers = List.copyOf(offers);
+    circumstances = List.copyOf(circumstances);
     notUnderstood = List.copyOf(notUnderstood);
     passedOver = List.copyOf(passedOver);
   }
@@ -51,7 +54,9 @@ public record PageReading(
   private Stream<? extends Said<?>> said() {
     Stream<Said<?>> ofPage =
         Stream.of(tool, trialDays, trialCard, taxPercent).flatMap(Optional::stream);
-    Stream<Said<?>> besides = Stream.concat(offers.stream(), addOns.stream().map(AddOnSaid::price));
+    Stream<Said<?>> besides =
+        Stream.of(offers.stream(), addOns.stream().map(AddOnSaid::price), circumstances.stream())
+            .flatMap(said -> said);
     return Stream.concat(plans.stream().flatMap(PlanSaid::said), Stream.concat(besides, ofPage));
   }
 
@@ -149,6 +154,21 @@ public record PageReading(
     /** Of what is not counted. */
     AnswerSaid(String capability, Answer answer) {
       this(capability, answer, Optional.empty());
+    }
+  }
+
+  /**
+   * A circumstance under which the tool can be had.
+   *
+   * @param value names with commas
+   */
+  public record CircumstanceSaid(Kind kind, String value) {
+    /** What is said. */
+    public enum Kind {
+      COUNTRIES,
+      DATA_PLACES,
+      PLATFORMS,
+      LANGUAGES
     }
   }
 

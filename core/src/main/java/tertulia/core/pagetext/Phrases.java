@@ -119,7 +119,7 @@ final class Phrases {
   private static final Pattern FEE =
       Pattern.compile(
           "(?i)"
-              + "(?<percent>\\d+(?:[.,]\\d+)?)\\s?%\\s?(?:\\+|plus|and)\\s?(?<fixed>.{1,14}?)\\s(?:per|of each|for each|of every|on each|a)\\s(?:card\\s)?(?:payment|transaction)s?\\b.*|.*\\b(?:card\\s)?payments?:?\\s(?<percent2>\\d+(?:[.,]\\d+)?)\\s?%\\s?(?:\\+|plus|and)\\s?(?<fixed2>.{1,14})");
+              + "(?<percent>\\d+(?:[.,]\\d+)?)\\s?%\\s?(?:\\+|plus|and)\\s?(?<fixed>.{1,14}?)(?:\\s?/\\s?|\\s(?:per|of each|for each|of every|on each|on every|an?)\\s)(?:\\p{L}+\\s)?(?:payment|transaction|sale|charge)s?\\b.*|.*\\b(?:payment|transaction|card|processing)(?:s| fees?)?:?[\\s(]+(?<percent2>\\d+(?:[.,]\\d+)?)\\s?%\\s?(?:\\+|plus|and)\\s?(?<fixed2>.{1,14})");
   private static final Pattern INCLUDED_THEN =
       line(
           "(?:up to\\s|includes?\\s)?"
@@ -129,6 +129,13 @@ final class Phrases {
               + "(?:\\s(?:a|per)\\s(?:month|mo)|\\s?/\\s?(?:month|mo))?(?:\\sincluded)?[,;]?\\s(?:and\\s)?then\\s(?<money>.{1,16}?)\\s(?:each|apiece|(?:per|for)(?:\\s(?<block>"
               + Numbers.NUMBER
               + "))?(?:\\s[\\p{L} ]{2,30})?)");
+  private static final Pattern INCLUDED_IN =
+      Pattern.compile(
+          "(?i)"
+              + N
+              + "\\s"
+              + UNIT
+              + "(?:\\s?/\\s?(?:month|mo)|\\s(?:a|per)\\s(?:month|mo))?\\s(?:are\\s)?included\\b");
   private static final Pattern OTHER_FLOW =
       line(
           "(?:up to\\s)?"
@@ -147,18 +154,24 @@ final class Phrases {
 
   private static final Pattern TRIAL =
       Pattern.compile(
-          "(?i)\\b(?<n>\\d{1,3})[- ]days?(?:[- ]free)?[- ]trial\\b|\\btrial\\b.{0,20}?\\b(?<n2>\\d{1,3}) days?\\b|\\b(?:try|free)\\b.{0,25}?\\bfor (?<n3>\\d{1,3}) days?\\b|\\btry\\b[^.!?\\d]{0,30}(?<n4>\\d{1,3}) days?\\b");
+          "(?i)\\b(?<n>\\d{1,3})[- ]days?(?:[- ]free)?[- ]trial\\b|\\btrial\\b.{0,20}?\\b(?<n2>\\d{1,3}) days?\\b|\\b(?:try|free)\\b.{0,25}?\\bfor (?<n3>\\d{1,3}) days?\\b|\\b(?:try|test)\\b[^.!?\\d]{0,30}(?<n4>\\d{1,3}) days?\\b");
+  private static final Pattern WEEKS = Pattern.compile("\\b(\\d{1,2}) weeks?\\b");
   private static final Pattern NO_CARD =
       Pattern.compile(
-          "(?i)\\b(?:no|without(?: an?)?) (?:credit )?card\\b|\\bcard (?:is )?not (?:needed|required|asked)|\\b(?:do not|don[’']t|never) (?:ask for|need|want) (?:a |your )?(?:credit )?card\\b");
+          "(?i)\\b(?:no|without(?: an?)?) (?:(?:credit )?card|payment details)\\b|\\bcard (?:is )?not (?:needed|required|asked)|\\bcard[- ]free\\b|\\b(?:do not|don[’']t|never) (?:ask for|need|want) (?:a |your )?(?:credit )?card\\b");
   private static final Pattern CARD =
-      Pattern.compile("(?i)\\b(?:credit )?card (?:is )?(?:needed|required|asked for)\\b");
+      Pattern.compile(
+          "(?i)\\b(?:credit )?card (?:is )?(?:needed|required|asked for)\\b|\\b(?:need|needs|requires?|asks? for) (?:a |your )?(?:credit )?card\\b");
 
   private static final Pattern PERCENT_OFF =
       Pattern.compile("(?i)(?<n>\\d{1,2}(?:[.,]\\d)?)\\s?%\\s(?:off|less|discount|cheaper)\\b");
   private static final Pattern FREE_MONTHS =
       Pattern.compile(
-          "(?i)\\bfirst (?:(?<n>\\d{1,2}|two|three|six|twelve) )?months?(?: is| are)? (?:for )?free\\b|\\b(?<n2>\\d{1,2}|one|two|three|six) months? free\\b");
+          "(?i)\\bfirst (?:(?<n>\\d{1,2}|two|three|six|twelve) )?months?(?: is| are)? (?:for )?free\\b|\\b(?<n2>\\d{1,2}|one|two|three|six) months? (?:free|on us|for nothing|on the house)\\b");
+
+  /** What is less for those who pay a year is a price of its own, and nothing for a while. */
+  private static final Pattern BY_THE_YEAR =
+      Pattern.compile("(?i)\\b(?:a year ahead|a full year|yearly|annual(?:ly)?|by the year)\\b");
 
   /** "… are already in it": what is spoken of is part of the price. */
   private static final Pattern ALREADY =
@@ -191,9 +204,15 @@ final class Phrases {
   private static final BigDecimal THOUSAND = BigDecimal.valueOf(1000);
 
   private final Numbers numbers;
+  private final Pattern own;
 
-  Phrases(Numbers numbers) {
+  /**
+   * @param own words for what this page prices each of and there is no usual measure for
+   */
+  Phrases(Numbers numbers, Set<String> own) {
     this.numbers = numbers;
+    this.own =
+        Pattern.compile(own.isEmpty() ? "(?!)" : "(?i)\\b(?:" + String.join("|", own) + ")\\b");
   }
 
   private static Pattern line(String pattern) {
@@ -206,8 +225,9 @@ final class Phrases {
     static final Size ANY = new Size(Optional.empty(), Optional.empty(), Optional.empty(), false);
   }
 
-  /** How many people a phrase speaks of; empty if of none. */
-  Optional<Size> size(String text) {
+  /** How many people, or units that the page prices, a phrase speaks of; empty if of none. */
+  Optional<Size> size(String phrase) {
+    String text = own.matcher(phrase).replaceAll("users");
     if (ANY_NUMBER.matcher(text).matches()) {
       return Optional.of(Size.ANY);
     }
@@ -332,7 +352,7 @@ final class Phrases {
     Optional<Measure> unit = Units.of(then.group("unit"));
     List<Amount> amounts = Amount.in(then.group("money"), numbers);
     boolean bare = then.group("money").matches(Numbers.NUMBER);
-    if (unit.isEmpty() || unit.get().isPeople() || amounts.size() != 1 && !bare) {
+    if (unit.isEmpty() || !unit.get().addsUp() || amounts.size() != 1 && !bare) {
       return Optional.empty();
     }
     BigDecimal price =
@@ -345,6 +365,14 @@ final class Phrases {
                 new LimitSaid(unit.get(), Optional.of(n), false),
                 new Use(unit.get(), price, bare ? "" : amounts.getFirst().currency(), block),
                 !bare));
+  }
+
+  /** What a longer phrase says is included of a measure; empty if it does not say. */
+  Optional<LimitSaid> includedIn(String text, Measure measure) {
+    Matcher included = INCLUDED_IN.matcher(text);
+    return included.find() && Units.of(included.group("unit")).filter(measure::equals).isPresent()
+        ? number(included.group("n")).map(n -> new LimitSaid(measure, Optional.of(n), false))
+        : Optional.empty();
   }
 
   /** "500 conversations a month" of what there is no usual measure for; empty if it is not that. */
@@ -379,8 +407,12 @@ final class Phrases {
   }
 
   Optional<Integer> trialDays(String text) {
-    Matcher trial = TRIAL.matcher(text);
+    Matcher trial = TRIAL.matcher(WEEKS.matcher(text).replaceAll(Phrases::inDays));
     return trial.find() ? whole(either(trial, "n", "n2", "n3", "n4")) : Optional.empty();
+  }
+
+  private static String inDays(java.util.regex.MatchResult weeks) {
+    return 7 * Integer.parseInt(weeks.group(1)) + " days";
   }
 
   Optional<Boolean> trialCard(String text) {
@@ -394,7 +426,7 @@ final class Phrases {
   Optional<OfferSaid> offer(String text, @Nullable String plan) {
     Matcher percent = PERCENT_OFF.matcher(text);
     Matcher free = FREE_MONTHS.matcher(text);
-    if (ALREADY.matcher(text).find()) {
+    if (ALREADY.matcher(text).find() || BY_THE_YEAR.matcher(text).find()) {
       return Optional.empty();
     }
     if (free.find()) {
@@ -409,6 +441,9 @@ final class Phrases {
               Optional.ofNullable(plan)));
     }
     if (!percent.find()) {
+      return Optional.empty();
+    }
+    if (Wording.in(text).term().isPresent()) {
       return Optional.empty();
     }
     return number(percent.group("n"))

@@ -34,9 +34,20 @@ final class PlanDraft {
       Pattern.compile(
           "(?i)(?<first>.*?first .*?months?,?\\s*)(?:then|after that|afterwards)\\b(?<rest>.*)");
 
+  /** "5 calendars, then €3 per extra calendar": units of what is held, some of them included. */
+  private static final Pattern INCLUDED_UNITS =
+      Pattern.compile(
+          "(?i)(?:up to\\s|includes?\\s)?(?<n>\\d{1,6})\\s\\p{L}+(?:\\sincluded)?[,;]?\\s(?:and\\s)?then\\s(?<rest>.+)");
+
+  /** Of something that is counted, and is no share, no period and no price. */
+  private static final Pattern MORE_NUMBERS =
+      Pattern.compile(
+          "(?i)(?<![\\p{L}\\d.,])\\d[\\d.,]*(?!\\s?(?:%|months?\\b|years?\\b|days?\\b|x\\b|[\\d.,]))");
+
   final Said<String> name;
   private final Numbers numbers;
   private final Phrases phrases;
+  private final List<Line> left = new ArrayList<>();
   private final List<Line> priced = new ArrayList<>();
   private final List<Line> extra = new ArrayList<>();
   private final List<Line> banded = new ArrayList<>();
@@ -54,10 +65,15 @@ final class PlanDraft {
   private Optional<String> contains = Optional.empty();
   private Optional<LocalDate> until = Optional.empty();
 
-  PlanDraft(Said<String> name, Numbers numbers) {
+  PlanDraft(Said<String> name, Numbers numbers, Phrases phrases) {
     this.name = name;
     this.numbers = numbers;
-    this.phrases = new Phrases(numbers);
+    this.phrases = phrases;
+  }
+
+  /** Parts of its lines that say something no rule knows. */
+  List<Line> left() {
+    return left;
   }
 
   /** Its offers; one that is said in words and by a price that was struck through is one. */
@@ -98,6 +114,12 @@ final class PlanDraft {
 
   /** "Users: up to 25", "Price: on request", "Included: search, templates"; empty if none. */
   private Optional<Boolean> labelled(Line line) {
+    Matcher bracketed = BRACKETED.matcher(line.text());
+    if (bracketed.matches()) {
+      Optional<LimitSaid> limit = phrases.limit(bracketed.group("value"));
+      limit.ifPresent(found -> limits.add(Said.clear(found, line.passage())));
+      return limit.map(found -> true);
+    }
     Matcher labelled = LABELLED.matcher(line.text());
     if (!labelled.matches()) {
       return Optional.empty();
@@ -131,8 +153,24 @@ final class PlanDraft {
         });
   }
 
+  /** "Free for up to 3 users". */
+  static final Pattern FREE_FOR =
+      Pattern.compile("(?i)(?<free>free)[, ]+(?<rest>for (?:up to )?\\d.*)");
+
+  private static final Pattern PARTS =
+      Pattern.compile("[,;]\\s+|\\s(?=(?:incl\\.|including|includes)\\s\\d)");
+
+  /** "Photos (10 GB)". */
+  private static final Pattern BRACKETED =
+      Pattern.compile("\\p{L}[\\p{L} -]{1,30}\\s\\((?<value>[^()]*\\d[^()]*)\\)");
+
   private static final Pattern LABELLED =
       Pattern.compile("(?<label>\\p{Lu}[\\p{L} -]{1,24}):\\s+(?<value>.+)");
+
+  /** Whether a line is the price of one band: "26 to 100 users: €4 each". */
+  static boolean isBand(String text) {
+    return BAND.matcher(text).matches();
+  }
 
   /** Whether a line says that the price is on request, whatever stands before that. */
   static boolean isOnRequest(String text) {
@@ -147,16 +185,18 @@ final class PlanDraft {
    * "€49 per month, up to 10 users included, then €4.50 per user". Empty if it is no such line.
    */
   private Optional<Boolean> inParts(Line line) {
-    List<String> parts = List.of(line.text().split("[,;]\\s+"));
-    if (parts.size() < 2 || parts.stream().noneMatch(part -> phrases.size(part).isPresent())) {
+    List<String> parts = List.of(PARTS.split(line.text()));
+    boolean counted =
+        parts.stream()
+            .anyMatch(part -> phrases.size(part).isPresent() || phrases.limit(part).isPresent());
+    if (parts.size() < 2 || !counted || phrases.includedThen(line.text()).isPresent()) {
       return Optional.empty();
     }
     for (String part : parts) {
       Line one = new Line(line.number(), part, line.mark());
-      if (Amount.isIn(part)) {
-        priced(one);
-      } else {
-        unpriced(one);
+      boolean taken = Amount.isIn(part) ? priced(one) : unpriced(one);
+      if (!taken && part.chars().anyMatch(Character::isDigit)) {
+        left.add(one);
       }
     }
     return Optional.of(true);
@@ -164,13 +204,13 @@ final class PlanDraft {
 
   private boolean priced(Line line) {
     String text = line.text();
-    if (Known.isNoPrice(line)) {
-      return false;
-    }
     Optional<Fee> fee = phrases.fee(text);
     if (fee.isPresent()) {
       fees.add(Said.clear(fee.get(), line.passage()));
       return true;
+    }
+    if (Known.isNoPrice(line)) {
+      return false;
     }
     if (includedThen(line)) {
       return true;
@@ -189,12 +229,23 @@ final class PlanDraft {
     if (Wording.in(text).isOnce()) {
       return once(line);
     }
+    Matcher first = INCLUDED_UNITS.matcher(text);
+    if (first.matches() && Amount.isIn(first.group("rest"))) {
+      included =
+          Optional.of(
+              Said.clear(numbers.read(first.group("n")).value().intValue(), line.passage()));
+      extra.add(new Line(line.number(), first.group("rest"), line.mark()));
+      return true;
+    }
     // what is counted over a month is paid by use, whether or not it is called additional
     Optional<Use> used =
         phrases.use(text).filter(u -> Phrases.isMore(text) || u.measure().addsUp());
     if (used.isPresent()) {
       use.add(
           new Said<>(used.get(), line.passage(), Amount.in(text, numbers).getFirst().assumed()));
+      phrases
+          .includedIn(text, used.get().measure())
+          .ifPresent(limit -> limits.add(Said.clear(limit, line.passage())));
       return true;
     }
     if (Phrases.isMore(text)) {
@@ -205,7 +256,20 @@ final class PlanDraft {
       return seats;
     }
     priced.add(line);
+    if (hasMoreNumbers(text)) {
+      left.add(line);
+    }
     return true;
+  }
+
+  /** Whether a priced line holds numbers that are none of its amounts: "£3/user 1-10 5 GB". */
+  private boolean hasMoreNumbers(String text) {
+    StringBuilder rest = new StringBuilder(text);
+    List<Amount> amounts = Amount.in(text, numbers);
+    for (int i = amounts.size() - 1; i >= 0; i--) {
+      rest.delete(amounts.get(i).start(), amounts.get(i).end());
+    }
+    return MORE_NUMBERS.matcher(rest).find();
   }
 
   /**
@@ -274,8 +338,12 @@ final class PlanDraft {
     if (includedThen(line)) {
       return true;
     }
-    if (Known.isFree(text)) {
+    Matcher freeFor = FREE_FOR.matcher(text);
+    if (Known.isFree(text) || freeFor.matches()) {
       basis = Optional.of(Said.clear(Basis.FREE, line.passage()));
+      if (freeFor.matches()) {
+        phrases.size(freeFor.group("rest")).ifPresent(size -> size(size, line));
+      }
       return true;
     }
     if (Known.isOnRequest(text)) {
@@ -349,6 +417,11 @@ final class PlanDraft {
     size.least().ifPresent(n -> least = Optional.of(new Said<>(n, line.passage(), assumed)));
     size.most().ifPresent(n -> most = Optional.of(new Said<>(n, line.passage(), assumed)));
     size.included().ifPresent(n -> included = Optional.of(new Said<>(n, line.passage(), assumed)));
+  }
+
+  /** So many units are in the price of the account. */
+  void included(Said<Integer> units) {
+    included = Optional.of(units);
   }
 
   void limit(Said<LimitSaid> limit) {

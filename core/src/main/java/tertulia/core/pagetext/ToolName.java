@@ -89,7 +89,7 @@ record ToolName(Optional<Said<String>> name, List<Line> below) {
         || between.stream()
                 .anyMatch(line -> Known.isNameLike(line.text()) && !Known.isSlogan(line.text()))
             && between.size() > 1
-        || between.stream().anyMatch(line -> Known.isNavigation(line.text()));
+        || between.stream().anyMatch(line -> Known.isHeading(line.text()));
   }
 
   /** Whether a line is a price, or begins with one behind a name. */

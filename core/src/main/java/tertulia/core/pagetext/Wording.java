@@ -1,6 +1,9 @@
 package tertulia.core.pagetext;
 
+import java.util.List;
 import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import tertulia.core.growth.Measure;
@@ -94,7 +97,20 @@ record Wording(
   /** "per location": a unit that pages use and nobody has a word for here; it is none of ours. */
   private static final Pattern OTHER_UNIT =
       Pattern.compile(
-          "(?:/|\\b[Pp]er\\b)\\s*(?!(?:mo|mth|month|yr|year|annum|day|week|quarter|hour|use|used|cent|call|message|transaction|team|account|workspace|company|organi[sz]ation)\\b)(?<unit>\\p{Ll}{3,20})\\b");
+          "(?:/|\\b[Pp]er\\b|\\b(?:[Ee]ach )?(?:additional|further|extra)\\b)\\s*(?:additional\\s|further\\s|extra\\s)?(?!(?:mo|mth|month|yr|year|annum|day|week|quarter|hour|use|used|cent|call|message|transaction|team|account|workspace|company|organi[sz]ation)\\b)(?<unit>\\p{Ll}{3,20})\\b");
+
+  /** Words for what a page prices each of and there is no usual measure for. */
+  static Set<String> ownUnits(List<Line> lines) {
+    Set<String> words = new TreeSet<>();
+    for (Line line : lines) {
+      in(line.text())
+          .of()
+          .flatMap(Of::each)
+          .filter(measure -> measure.id().startsWith("own/"))
+          .ifPresent(measure -> words.addAll(List.of(measure.one(), measure.label())));
+    }
+    return words;
+  }
 
   private static Optional<Of> of(String text) {
     Matcher each = EACH.matcher(text);
@@ -139,10 +155,14 @@ record Wording(
 
   private static final Pattern FILLER =
       Pattern.compile(
-          "(?i)\\b(?:per|and|or|when|if|only|for|the|a|of|at|all|prices?|are|is|in|as|low|plus|excl(?:uding|\\.)?|before|with|on|by|vat|tax(?:es)?|total|just|plan)\\b");
+          "(?i)\\b(?:per|and|or|when|if|only|for|the|a|of|at|all|prices?|are|is|in|as|low|plus|excl(?:uding|\\.)?|before|with|on|by|vat|tax(?:es)?|total|just|now|pay|costs?|then|plan)\\b");
 
   /** Whether a text speaks of how something is priced and of nothing else. */
   static boolean isAll(String text) {
+    return !in(text).isNothing() && !hasMore(text);
+  }
+
+  private static String left(String text) {
     String left = text;
     for (Pattern pattern :
         new Pattern[] {
@@ -161,7 +181,12 @@ record Wording(
         }) {
       left = without(left, pattern);
     }
-    return !in(text).isNothing() && left.codePoints().noneMatch(Character::isLetterOrDigit);
+    return left;
+  }
+
+  /** Whether a text holds a word or a number that says nothing of how something is priced. */
+  static boolean hasMore(String text) {
+    return left(text).codePoints().anyMatch(Character::isLetterOrDigit);
   }
 
   /** Whether nothing is said. */
