@@ -10,6 +10,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -62,6 +63,16 @@ record Amount(BigDecimal value, String currency, int start, int end, Set<Assumed
       amounts.add(new Amount(read.value(), code(sign), found.start(), found.end(), assumed));
     }
     return amounts;
+  }
+
+  /** A text in which "kr" is the one crown that its codes name; the same if they name none. */
+  static String crowns(String text) {
+    List<String> named =
+        Stream.of("NOK", "SEK", "DKK", "ISK").filter(code -> text.contains(code)).toList();
+    return named.size() == 1
+        ? text.replaceAll(
+            "(?<=\\d)\\s?kr\\b\\.?|\\bkr\\b\\.?\\s?(?=\\d)", " " + named.getFirst() + " ")
+        : text;
   }
 
   /** The first sign or code of a currency in a text; empty if there is none. */

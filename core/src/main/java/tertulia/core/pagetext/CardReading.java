@@ -8,6 +8,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 
@@ -20,6 +21,9 @@ final class CardReading {
   /** Before it stands the price, behind it what comes on top. */
   private static final Pattern THEN = Pattern.compile("(?i)[,;]?\\s+(?:and\\s)?then\\b");
 
+  private static final Pattern FREE_IN_BRACKETS =
+      Pattern.compile("(?<name>[^()]{1,40}?)\\s\\((?i:free|free forever|no charge)\\)");
+  private static final Pattern SENTENCE = Pattern.compile("(?<=[\\p{Ll})])\\.\\s+(?=[\\p{Lu}\\d])");
   private static final Pattern ADD_ON =
       Pattern.compile(
           "(?i)(?<name>[^(:]{2,40}?)[,:]?(?: as an?| is an?| –| -)? (?:paid |optional )?add-?on\\b[\\s(:,–-]*(?<price>[^()]+)\\)?");
@@ -39,6 +43,9 @@ final class CardReading {
   private final Phrases phrases;
   private final List<@Nullable Said<String>> names = new ArrayList<>();
   private final List<Line> rests = new ArrayList<>();
+
+  /** Whether plans have no names and are told apart by how many people they are for. */
+  private boolean bySize;
 
   CardReading(List<Line> lines, PageReader page) {
     this.lines = lines;
@@ -77,6 +84,9 @@ final class CardReading {
         if (!rests.get(i).isBlank()) {
           parts(rests.get(i), plan);
         }
+        if (bySize) {
+          phrases.size(text).ifPresent(size -> plan(name).size(size, line));
+        }
       } else if (extras) {
         extra(line);
       } else if (all && Known.isPassed(text)) {
@@ -84,7 +94,7 @@ final class CardReading {
       } else if (all) {
         page.ofAllPlans(line);
       } else {
-        of(plan, line);
+        sentences(plan, line);
       }
     }
   }
@@ -128,8 +138,34 @@ final class CardReading {
     return line.mark() == Line.Prefix.NONE && page.plan(line.text()).isPresent();
   }
 
+  private PlanDraft plan(Said<String> name) {
+    return page.plan(name.value()).orElseThrow();
+  }
+
+  /** The page's one sentence about fees, in a paragraph of its own, is none of the plan above. */
+  private boolean isFeeOfAll(Line line) {
+    int at = lines.indexOf(line);
+    return at > 0
+        && lines.get(at - 1).isBlank()
+        && line.text().endsWith(".")
+        && phrases.fee(line.text()).isPresent()
+        && lines.stream().filter(other -> phrases.fee(other.text()).isPresent()).count() == 1;
+  }
+
+  /** Several sentences in a line of which one states an amount are read one by one. */
+  private void sentences(@Nullable PlanDraft plan, Line line) {
+    String[] sentences = SENTENCE.split(line.text());
+    if (plan == null || sentences.length < 2 || !Amount.isIn(line.text())) {
+      of(plan, line);
+      return;
+    }
+    for (String sentence : sentences) {
+      of(plan, new Line(line.number(), sentence, line.mark()));
+    }
+  }
+
   private void of(@Nullable PlanDraft plan, Line line) {
-    if (ON_EVERY.matcher(line.text()).find()) {
+    if (ON_EVERY.matcher(line.text()).find() || isFeeOfAll(line)) {
       page.ofAllPlans(line);
     } else if (addOn(line)) {
       return;
@@ -228,6 +264,10 @@ final class CardReading {
     if (Known.isNoPrice(new Line(line.number(), text, Line.Prefix.NONE))) {
       return Optional.empty();
     }
+    Matcher free = FREE_IN_BRACKETS.matcher(text);
+    if (free.matches() && Known.isNameLike(free.group("name"))) {
+      return Optional.of(new Split(free.group("name"), "free"));
+    }
     Matcher colon = SET_APART.matcher(text);
     if (colon.matches()
         && Known.isNameLike(colon.group("name"))
@@ -271,6 +311,11 @@ final class CardReading {
       names.add(null);
       rests.add(new Line(line.number(), "", line.mark()));
     }
+    bySize =
+        IntStream.range(1, lines.size())
+                .filter(i -> isPrice(lines.get(i)) && isSizeAbove(i))
+                .count()
+            > 1;
     boolean extras = false;
     int last = -1;
     for (int i = 0; i < lines.size(); i++) {
@@ -367,6 +412,9 @@ final class CardReading {
 
   /** The line above a price that names its plan; -1 if the price belongs to the plan before. */
   private int above(int price, int last) {
+    if (bySize && isSizeAbove(price)) {
+      return price - 1;
+    }
     List<Integer> candidates = new ArrayList<>();
     boolean bounded = price == 0 || last < 0;
     for (int i = price - 1; i > last; i--) {
@@ -402,9 +450,33 @@ final class CardReading {
     if (candidates.isEmpty() || isButton(price) && !(bounded && isAlone(candidates, price))) {
       return -1;
     }
+    if (!bounded || candidates.size() > 3) {
+      // lists above it may belong to the plan before
+      return candidates.stream()
+          .filter(i -> words(i) <= 3)
+          .findFirst()
+          .orElse(candidates.getFirst());
+    }
     // the fewest words, and of those the nearest: what stands beside it describes or praises
     int fewest = candidates.stream().mapToInt(this::words).min().orElseThrow();
     return candidates.stream().filter(i -> words(i) == fewest).findFirst().orElseThrow();
+  }
+
+  /** Whether a price stands below a number of people, and no name above that. */
+  private boolean isSizeAbove(int price) {
+    return price > 0
+        && lines.get(price - 1).mark() == Line.Prefix.NONE
+        && phrases
+            .size(lines.get(price - 1).text())
+            .filter(s -> !s.equals(Phrases.Size.ANY))
+            .isPresent()
+        && (price == 1 || !isNameRightAbove(price - 2));
+  }
+
+  private boolean isNameRightAbove(int line) {
+    return Known.isNameLike(lines.get(line).text())
+        && !Known.isSlogan(lines.get(line).text())
+        && lines.get(line).mark() == Line.Prefix.NONE;
   }
 
   /** "Contact us" is a price only right below a name. */

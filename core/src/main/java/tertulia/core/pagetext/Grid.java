@@ -79,7 +79,15 @@ record Grid(List<Line> head, List<Labelled> rows, List<Line> around) {
         table.add(cells);
       }
     }
-    if (table.size() < 3 || !isHeadOfColumns(table.getFirst())) {
+    if (table.size() < 3) {
+      return Optional.empty();
+    }
+    int first = planColumn(table);
+    if (first > 0) {
+      int from = first;
+      table.replaceAll(row -> row.subList(from, row.size()));
+    }
+    if (!isHeadOfColumns(table.getFirst())) {
       return Optional.empty();
     }
     List<List<Line>> plans = table.subList(1, table.size());
@@ -87,9 +95,9 @@ record Grid(List<Line> head, List<Labelled> rows, List<Line> around) {
         plans.stream()
             .map(List::getFirst)
             .allMatch(cell -> Known.isNameLike(cell.text()) || isBasis(cell));
-    boolean priced =
-        plans.stream().allMatch(row -> row.stream().skip(1).anyMatch(cell -> isPrice(cell)));
-    if (!named || !priced) {
+    long priced =
+        plans.stream().filter(row -> row.stream().skip(1).anyMatch(Grid::isPrice)).count();
+    if (!named || 2 * priced < plans.size()) {
       return Optional.empty();
     }
     List<Labelled> rows = new ArrayList<>();
@@ -100,6 +108,22 @@ record Grid(List<Line> head, List<Labelled> rows, List<Line> around) {
               table.getFirst().get(c), plans.stream().map(row -> row.get(column)).toList()));
     }
     return Optional.of(new Grid(plans.stream().map(List::getFirst).toList(), rows, around));
+  }
+
+  /** Where the plans' names stand: behind columns that say the same in every row, if any. */
+  private static int planColumn(List<List<Line>> table) {
+    for (int c = 1; c < table.getFirst().size() - 1; c++) {
+      int column = c;
+      boolean same =
+          table.stream().skip(1).map(row -> row.get(column - 1).text()).distinct().count() == 1;
+      if (!same) {
+        return 0;
+      }
+      if (table.getFirst().get(c).text().matches("(?i)plans?|packages?|tiers?|editions?")) {
+        return c;
+      }
+    }
+    return 0;
   }
 
   private static boolean isHeadOfColumns(List<Line> head) {

@@ -107,9 +107,15 @@ final class GridReading {
       }
     }
     for (Grid.Labelled row : grid.rows()) {
-      boolean limits = row.cells().stream().anyMatch(c -> c.text().matches("(?i)unlimited"));
+      Optional<String> sign =
+          row.cells().stream()
+              .map(c -> Amount.sign(c.text()))
+              .flatMap(Optional::stream)
+              .findFirst();
+      boolean limits =
+          row.cells().stream().anyMatch(c -> unlimited(c).text().matches("(?i)unlimited"));
       for (int p = 0; p < Math.min(plans.size(), row.cells().size()); p++) {
-        Line cell = row.cells().get(p);
+        Line cell = signed(row.label().text(), unlimited(row.cells().get(p)), sign);
         boolean taken =
             cell.text().isBlank()
                 || limits
@@ -144,6 +150,20 @@ final class GridReading {
     return true;
   }
 
+  private static Line unlimited(Line cell) {
+    boolean any = cell.text().matches("(?i)(?:no|without(?: a)?) limits?|limitless|∞");
+    return any ? new Line(cell.number(), "Unlimited", cell.mark()) : cell;
+  }
+
+  /** A bare number among amounts is one of them: "0" beside "$6". */
+  private static Line signed(String label, Line cell, Optional<String> sign) {
+    boolean bare =
+        sign.isPresent()
+            && cell.text().matches(Numbers.NUMBER)
+            && (!Wording.in(label).isNothing() || label.matches("(?i).*\\b(?:price|cost)s?\\b.*"));
+    return bare ? new Line(cell.number(), sign.get() + " " + cell.text(), cell.mark()) : cell;
+  }
+
   private boolean cell(Line label, Line cell, PlanDraft plan) {
     String said = label.text();
     String text = cell.text();
@@ -159,6 +179,12 @@ final class GridReading {
     if (units.matches() && text.matches("\\d{1,6}")) {
       plan.included(Said.clear(Integer.valueOf(text), both.passage()));
       return true;
+    }
+    if (said.matches("(?i)bill(?:ing|ed)|paid|payments?")) {
+      boolean billed = text.matches("(?i)yearly|annually|monthly|by the (?:month|year)");
+      boolean nothing = answer(text).isPresent();
+      return nothing
+          || billed && plan.take(new Line(cell.number(), "billed " + text, Line.Prefix.NONE));
     }
     boolean isPrice = Phrases.isMore(said) && !Wording.in(said).isNothing();
     if (isPrice && answer(text).filter(a -> a == Answer.NO).isPresent()) {

@@ -13,6 +13,13 @@ final class Joined {
    * with its list.
    */
   static List<Line> columns(List<Line> lines) {
+    if (lines.stream().noneMatch(Line::isRow)) {
+      List<Line> tabbed = lines.stream().map(Joined::tabbed).toList();
+      return tabbed.stream().anyMatch(Line::isRow)
+              && isHeadedByPlans(tabbed.stream().filter(Line::isRow).toList())
+          ? columns(tabbed)
+          : lines;
+    }
     List<Line> rows = lines.stream().filter(Line::isRow).toList();
     if (rows.size() < 2 || !isHeadedByPlans(rows)) {
       return lines;
@@ -86,7 +93,18 @@ final class Joined {
             && !lines.getFirst().isBlank();
   }
 
+  /** "Free | Pro | Max" with tabs for the bars. */
+  private static Line tabbed(Line line) {
+    // a dash in the first column is read as what stands before a line of a list
+    return line.text().matches("[^|]*(?:(?:^|\\s)\\|\\s[^|]*){1,9}")
+        ? new Line(line.number(), line.text().replaceAll("\\s*\\|\\s", "\t"), Line.Prefix.NONE)
+        : line;
+  }
+
   private static boolean isHeadedByPlans(List<Line> rows) {
+    if (rows.size() < 2) {
+      return false;
+    }
     String[] head = rows.get(0).text().split("\t");
     String[] below = rows.get(1).text().split("\t");
     return head.length >= 2

@@ -14,7 +14,7 @@ final class Known {
           "(?i)(?:(?:monthly|yearly|annually|annual)\\s*[/|·]?\\s*){1,4}(?:billing)?\\s*[(–—-]?\\s*(?:save (?:up to )?\\d{1,2}\\s?%|\\d{1,2}\\s?% off|-\\d{1,2}\\s?%)?\\)?");
   private static final Pattern NAVIGATION =
       Pattern.compile(
-          "(?i)skip to (?:main )?content|(?:main )?menu|home|navigation|product|products|solutions|functions|features|templates|tour|overview|resources|industries|sectors|customers|references|stories|careers|jobs|investors|about(?: us)?|blog|docs|guides?|help|support|download|integrations|security|contact|log ?in|sign ?in|search|language|english|switch .*\\b(?:monthly|yearly)\\b.*|bill me (?:monthly|yearly|annually)");
+          "(?i)skip to (?:main )?content|back to .*|(?:main )?menu|home|navigation|product|products|solutions|functions|features|templates|tour|overview|resources|industries|sectors|customers|references|stories|careers|jobs|investors|about(?: us)?|blog|docs|guides?|help|support|download|integrations|security|contact|log ?in|sign ?in|search|language|english|switch .*\\b(?:monthly|yearly)\\b.*|bill me (?:monthly|yearly|annually)");
   private static final Pattern FEATURE_TOO =
       Pattern.compile("(?i)search|integrations|templates|security|support|overview|guides?|help");
   private static final Pattern MENU_SEPARATOR = Pattern.compile("\\s*[|·•▾▼>]\\s*|\\s/\\s|\\s{2,}");
@@ -27,7 +27,7 @@ final class Known {
           "(?i)(?:you )?save (?:up to )?\\d{1,2}\\s?%(?: (?:with|on|when|by|if).*(?:year|annual).*)?[.!]?");
   private static final Pattern HEADING =
       Pattern.compile(
-          "(?i)(?:our )?(?:pricing|prices?|costs?|total|plans?|features?|what you get|notes|limits|plans (?:and|&) (?:pricing|prices)|what(?:’|')?s included|(?:it )?includes:?|included:?|key features:?|features:|home|product|(?:simple|fair|clear)[ ,a-z]* pric(?:es|ing)[a-z ,]*)[.:]?");
+          "(?i)(?:our )?(?:pricing|prices?|costs?|total|plans?|features?|what you get|notes|limits|reviews|plans (?:and|&) (?:pricing|prices)|what(?:’|')?s included|(?:it )?includes:?|included:?|key features:?|features:|home|product|(?:simple|fair|clear)[ ,a-z]* pric(?:es|ing)[a-z ,]*)[.:]?");
   private static final String PRICES =
       "(?i:pricing|prices|price list|plans (?:and|&) (?:pricing|prices))";
   private static final Pattern TITLE =

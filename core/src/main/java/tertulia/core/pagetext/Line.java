@@ -21,6 +21,10 @@ record Line(int number, String text, Prefix mark) {
     CROSS
   }
 
+  /** What a page puts behind the name of a plan it would like to sell. */
+  private static final String PRAISED =
+      "(?i)\\s*[(–—-]\\s*(?:most popular|popular|recommended|best value|most chosen|new)\\)?$";
+
   private static final Pattern TICK = Pattern.compile("^(?:[✓✔☑✅]|\\[x\\]|\\(x\\))\\s*(?=\\S)");
   private static final Pattern CROSS = Pattern.compile("^(?:[✗✘✕❌☒]|\\[ \\]|\\( \\))\\s*(?=\\S)");
   private static final Pattern BULLET = Pattern.compile("^(?:[•·▪◦●*]|[-–—](?=\\s))\\s*(?=\\S)");
@@ -44,7 +48,8 @@ record Line(int number, String text, Prefix mark) {
       return new Line(number, plain, Prefix.NONE);
     }
     // "1. Loft" is called "Loft"
-    String text = plain.strip().replaceFirst("^\\d{1,2}[.)]\\s+(?=\\p{Lu})", "");
+    String text =
+        plain.strip().replaceFirst("^\\d{1,2}[.)]\\s+(?=\\p{Lu})", "").replaceFirst(PRAISED, "");
     for (Prefix mark : List.of(Prefix.TICK, Prefix.CROSS, Prefix.BULLET)) {
       Matcher found = pattern(mark).matcher(text);
       if (found.find()) {

@@ -40,7 +40,8 @@ public final class PageReader {
 
   private PageReader(String text) {
     this.numbers = Numbers.of(text);
-    this.lines = Footnotes.resolved(Joined.cards(Joined.columns(Joined.lines(Line.of(text)))));
+    List<Line> written = Line.of(Amount.crowns(text));
+    this.lines = Footnotes.resolved(Joined.cards(Joined.columns(Joined.lines(written))));
     this.phrases = new Phrases(numbers, Wording.ownUnits(lines));
   }
 
@@ -81,8 +82,12 @@ public final class PageReader {
       page = page.or(Wording.PERHAPS_OF_ACCOUNT);
     }
     List<PlanSaid> plans = new ArrayList<>();
+    for (Line line : forAll) {
+      if (!drafts.stream().map(draft -> draft.take(line)).reduce(false, Boolean::logicalOr)) {
+        notUnderstood(line);
+      }
+    }
     for (PlanDraft draft : drafts) {
-      forAll.forEach(draft::take);
       draft.left().forEach(this::notUnderstood);
       plans.add(draft.plan(page, several, plans));
       offers.addAll(draft.offers());

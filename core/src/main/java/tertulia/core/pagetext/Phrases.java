@@ -68,6 +68,8 @@ final class Phrases {
               + N.replace("<n>", "<n3>")
               + "\\+\\s"
               + SEATS);
+  private static final Pattern OVER =
+      line("(?:for\\s)?(?:teams of\\s)?(?:more than|over|above)\\s" + N + "(?:\\s" + SEATS + ")");
   private static final Pattern BARE = line("(?:for\\s)?" + N + "\\s" + SEATS);
   private static final Pattern INCLUDED =
       line(
@@ -251,6 +253,12 @@ final class Phrases {
       return Optional.of(
           new Size(
               Optional.empty(), whole(either(most, "n", "n2", "n3")), Optional.empty(), false));
+    }
+    Matcher over = OVER.matcher(text);
+    if (over.matches()) {
+      return Optional.of(
+          new Size(
+              whole(over.group("n")).map(n -> n + 1), Optional.empty(), Optional.empty(), false));
     }
     Matcher least = LEAST.matcher(text);
     if (least.matches()) {

@@ -255,6 +255,9 @@ final class PlanDraft {
       }
       return seats;
     }
+    if (Wording.hasMore(text.substring(0, Amount.in(text, numbers).getFirst().start()))) {
+      return false;
+    }
     priced.add(line);
     if (hasMoreNumbers(text)) {
       left.add(line);

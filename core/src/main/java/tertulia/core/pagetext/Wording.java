@@ -73,12 +73,12 @@ record Wording(
       Pattern.compile(
           "(?i)\\b"
               + PAID
-              + "\\s(?:annually|yearly|once a year|every year|each year|by the year|per year|for (?:a|the) year|a year(?: (?:up front|ahead|in advance))?)\\b|\\b(?:annual|yearly)\\s(?:billing|payment|plan|subscription|commitment)\\b|\\b(?:with|on) (?:a|an) (?:annual|yearly)\\b|^\\s*(?:paid\\s)?(?:yearly|annually|annual)\\s*:?\\s*$|\\byearly:|\\bannually:|\\ba year ahead\\b");
+              + "\\s(?:annually|yearly|once a year|every year|each year|by the year|per year|for (?:a|the) year|a year(?: (?:up front|ahead|in advance))?)\\b|\\b(?:annual|yearly)\\s(?:billing|payment|plan|subscription|commitment|price|rate)\\b|\\b(?:with|on) (?:a|an) (?:annual|yearly)\\b|^\\s*(?:paid\\s)?(?:yearly|annually|annual)\\s*:?\\s*$|\\byearly:|\\bannually:|\\ba year ahead\\b");
   private static final Pattern BILLED_MONTHLY =
       Pattern.compile(
           "(?i)\\b"
               + PAID
-              + "\\s(?:monthly|every month|each month|by the month|month by month|per month)\\b|\\bmonth[- ]to[- ]month\\b|\\bmonthly\\s(?:billing|payment|plan|subscription)\\b|^\\s*monthly\\s*:?\\s*$|\\bmonthly:|\\bcancel any ?time\\b|\\bwithout (?:a )?commitment\\b");
+              + "\\s(?:monthly|every month|each month|by the month|month by month|per month)\\b|\\bmonth[- ]to[- ]month\\b|\\bmonthly\\s(?:billing|payment|plan|subscription|price|rate)\\b|^\\s*monthly\\s*:?\\s*$|\\bmonthly:|\\bcancel any ?time\\b|\\bwithout (?:a )?commitment\\b");
   private static final Pattern YEAR_PAID_MONTHLY =
       Pattern.compile(
           "(?i)\\b(?:annual|yearly|one[- ]year|12[- ]months?) (?:commitment|contract|term),? (?:paid|billed|invoiced) (?:monthly|every month|by the month)\\b|\\bcommitted for (?:a|one) year,? (?:paid|billed) (?:monthly|by the month)\\b");
