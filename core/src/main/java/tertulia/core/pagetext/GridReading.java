@@ -180,7 +180,7 @@ final class GridReading {
       plan.included(Said.clear(Integer.valueOf(text), both.passage()));
       return true;
     }
-    if (said.matches("(?i)bill(?:ing|ed)|paid|payments?")) {
+    if (said.matches("(?i)bill(?:ing|ed)|paid")) {
       boolean billed = text.matches("(?i)yearly|annually|monthly|by the (?:month|year)");
       boolean nothing = answer(text).isPresent();
       return nothing
