@@ -139,7 +139,8 @@ final class PastedPage {
   }
 
   /**
-   * Puts what a form's text says into its sheet; what the text does not speak of stays.
+   * Puts what a form's text says into its sheet. What an earlier text brought goes, as far as
+   * nobody has changed it since; what no text spoke of stays.
    *
    * @throws IllegalArgumentException if the text is longer than can be read, or nothing was pasted
    */
@@ -150,6 +151,18 @@ final class PastedPage {
           "Nothing was pasted. Copy the text of the page with the prices, and paste it here.");
     }
     PageReading reading = PageReader.read(form.pasted.text);
+    String before = plainLines(form.pasted.read);
+    if (!before.isEmpty() && before.length() <= PageReader.LONGEST) {
+      ToolForm brought = new ToolForm();
+      new PastedPage(brought).take(PageReader.read(before));
+      PastedBefore.takeOut(
+          form,
+          brought,
+          reading.plans().stream()
+              .map(plan -> Codes.slug(plan.name().value()))
+              .collect(Collectors.toSet()));
+    }
+    form.pasted.read = form.pasted.text;
     form.pasted.by = by;
     form.pasted.on = today;
     form.plans.removeIf(ToolForm.PlanColumn::isBlank);

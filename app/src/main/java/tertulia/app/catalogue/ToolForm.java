@@ -438,6 +438,10 @@ public class ToolForm {
   /** A pasted text, who pasted it and when. */
   public static class Pasted {
     public String text = "";
+
+    /** The text that was read into the sheet last; empty if none was. */
+    public String read = "";
+
     public String by = "";
     public String on = "";
   }

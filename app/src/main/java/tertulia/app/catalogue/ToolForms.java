@@ -124,6 +124,7 @@ final class ToolForms {
     ToolSheet.PastedPart pasted = sheet.pasted();
     if (pasted != null) {
       form.pasted.text = pasted.text();
+      form.pasted.read = pasted.text();
       form.pasted.by = pasted.by();
       form.pasted.on = pasted.on();
     }

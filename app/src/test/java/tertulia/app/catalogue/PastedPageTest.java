@@ -171,6 +171,56 @@ public class PastedPageTest {
     };
   }
 
+  @Test
+  public void anotherTextReplacesWhatTheFirstBroughtAndNothingElse() {
+    ToolForm form =
+        pasted(
+            "Ovenroster\nRota for bakeries\n\nShop\n€4 per user / month\n10 GB of storage\n\nChain\n"
+                + "€6 per user / month\nSingle sign-on\n\nDepot\n€9 per user / month\n");
+    ToolForm.ChargeLine seats =
+        form.lines.stream().filter(line -> line.name.equals("Seats")).findFirst().orElseThrow();
+    seats.cells.get(1).prices.put("m1", "7");
+    form.pasted.text =
+        "Ovenroster\nRota for bakeries\n\nShop\n€5 per user / month\n\nStore\n€12 per user / month\n";
+    PastedPage.into(form, "Ilse Maren", "2026-11-24");
+    ToolSheet sheet = sheet(form);
+    assertEquals(
+        prices(sheet),
+        List.of(
+            "Shop m1 5 EUR each seats", "Chain m1 7 EUR each seats", "Store m1 12 EUR each seats"),
+        "what was changed since stays, what was not is gone");
+    assertTrue(
+        sheet.plans().stream().allMatch(plan -> plan.allowances().isEmpty()), "10 GB is gone");
+    assertTrue(sheet.plans().stream().allMatch(plan -> plan.facts().isEmpty()), "so is sign-on");
+  }
+
+  @Test
+  public void whereItCanBeHadIsTakenOver() {
+    ToolSheet sheet =
+        sheet(
+            pasted(
+                "Ovenroster\nRota for bakeries\n\nShop\n€4 per user / month\n\nWorks in any browser."
+                    + " Available in English and Dutch.\nData is stored in the EU.\nSold in Belgium.\n"));
+    assertEquals(
+        sheet.conditions().stream().map(c -> c.kind() + " " + c.value()).toList(),
+        List.of(
+            "PLATFORMS any browser",
+            "LANGUAGES English, Dutch",
+            "DATA_PLACES EU",
+            "COUNTRIES Belgium"));
+  }
+
+  @Test
+  public void whatIsPaidOnceForAPlanOnRequestIsSaidAndNotTaken() {
+    ToolForm form =
+        pasted(
+            "Ovenroster\nRota for bakeries\n\nChain\nPrice: on request\nOne-off set-up: €500 (Chain)\n");
+    assertEquals(prices(sheet(form)), List.of("Chain on request"));
+    assertTrue(
+        Objects.requireNonNull(PastedPage.of(form)).others().stream()
+            .anyMatch(p -> p.says().contains("not taken: the plan’s price is on request")));
+  }
+
   @Test(dataProvider = "pages")
   public void eachShapeBecomesASheetWithTheFiguresOfThePage(String page, List<String> prices) {
     ToolForm form = pasted(text(page));
@@ -263,7 +313,6 @@ public class PastedPageTest {
   @Test
   public void aPageReadAgainKeepsWhatItDoesNotSpeakOf() {
     ToolForm form = pasted("Coaster\n€9 per user per month, billed monthly\n✓ Audit log\n");
-    form.facts.getFirst().answers.set(0, "yes");
     ToolForm.FactLine tried = new ToolForm.FactLine();
     tried.capability = "Waiting list";
     tried.answers.add("no");
@@ -278,7 +327,8 @@ public class PastedPageTest {
         sheet.plans().getFirst().facts().stream()
             .map(f -> f.capability() + " " + f.answer())
             .toList(),
-        List.of("Audit log yes", "Waiting list no"));
+        List.of("Waiting list no"),
+        "what the text before brought goes, what somebody added stays");
     assertEquals(Objects.requireNonNull(sheet.pasted()).by(), "Odile Brannock");
   }
 

@@ -142,6 +142,16 @@ final class CardReading {
     return page.plan(name.value()).orElseThrow();
   }
 
+  /** Whether it stands in a paragraph that begins with a sentence: none of the plan above. */
+  private boolean isApart(Line line) {
+    int at = lines.indexOf(line);
+    int first = at;
+    while (first > 0 && !lines.get(first - 1).isBlank()) {
+      first--;
+    }
+    return at >= 0 && first > 0 && lines.get(first).text().endsWith(".");
+  }
+
   /** The page's one sentence about fees, in a paragraph of its own, is none of the plan above. */
   private boolean isFeeOfAll(Line line) {
     int at = lines.indexOf(line);
@@ -165,6 +175,9 @@ final class CardReading {
   }
 
   private void of(@Nullable PlanDraft plan, Line line) {
+    if (isApart(line) && page.offer(line)) {
+      return;
+    }
     if (ON_EVERY.matcher(line.text()).find() || isFeeOfAll(line)) {
       page.ofAllPlans(line);
     } else if (addOn(line)) {

@@ -17,7 +17,7 @@ final class Circumstances {
           "(?i)(?:all |your )?(?:data|servers|hosting)(?: (?:is|are|stays?|lives?))?(?: always| only)?(?: (?:kept|stored|hosted|held|located))?:? (?:in|in data cent(?:re|er)s in) (?<list>.+)|(?:hosted|stored|kept) (?:only )?in (?<list2>.+)");
   private static final Pattern PLATFORMS =
       Pattern.compile(
-          "(?i)(?:(?:it )?(?:runs|works) on|(?:mobile |native |desktop )?apps? (?:for|on)|available (?:on|for)|platforms?:) (?<list>.+)");
+          "(?i)(?:(?:it )?(?:runs|works) (?:on|in)|(?:mobile |native |desktop )?apps? (?:for|on)|available (?:on|for)|platforms?:) (?<list>.+)");
   private static final Pattern LANGUAGES =
       Pattern.compile(
           "(?i)(?:(?:it )?speaks|languages?:|(?:available|offered|interface)(?: is)?(?: available)? in) (?<list>.+)");

@@ -88,8 +88,8 @@ public final class PageReader {
       }
     }
     for (PlanDraft draft : drafts) {
-      draft.left().forEach(this::notUnderstood);
       plans.add(draft.plan(page, several, plans));
+      draft.left().forEach(this::notUnderstood);
       offers.addAll(draft.offers());
     }
     offers.removeIf(offer -> {

@@ -173,7 +173,8 @@ final class Phrases {
 
   /** What is less for those who pay a year is a price of its own, and nothing for a while. */
   private static final Pattern BY_THE_YEAR =
-      Pattern.compile("(?i)\\b(?:a year ahead|a full year|yearly|annual(?:ly)?|by the year)\\b");
+      Pattern.compile(
+          "(?i)\\b(?:a year ahead|(?:for|by) (?:a|one|the) (?:full |whole )?year|a full year|yearly|annual(?:ly)?|by the year)\\b");
 
   /** "… are already in it": what is spoken of is part of the price. */
   private static final Pattern ALREADY =
@@ -221,15 +222,45 @@ final class Phrases {
     return Pattern.compile("(?i)^(?:" + pattern + ")[.,;:]?$");
   }
 
-  /** How many people a plan is for. */
+  /**
+   * How many people a plan is for.
+   *
+   * @param own the unit that is meant, where it is none of people
+   */
   record Size(
-      Optional<Integer> least, Optional<Integer> most, Optional<Integer> included, boolean bare) {
+      Optional<Integer> least,
+      Optional<Integer> most,
+      Optional<Integer> included,
+      boolean bare,
+      Optional<Measure> own) {
     static final Size ANY = new Size(Optional.empty(), Optional.empty(), Optional.empty(), false);
+
+    Size(
+        Optional<Integer> least, Optional<Integer> most, Optional<Integer> included, boolean bare) {
+      this(least, most, included, bare, Optional.empty());
+    }
+
+    /** The same of a unit that this page prices each of. */
+    Size of(Measure unit) {
+      return new Size(least, most, included, bare, Optional.of(unit));
+    }
   }
 
   /** How many people, or units that the page prices, a phrase speaks of; empty if of none. */
-  Optional<Size> size(String phrase) {
-    String text = own.matcher(phrase).replaceAll("users");
+  Optional<Size> size(String text) {
+    Matcher unit = own.matcher(text);
+    return unit.find()
+        ? sizeOfPeople(unit.replaceAll("users"))
+            .map(size -> size.of(Units.own(ownWord(text), "level")))
+        : sizeOfPeople(text);
+  }
+
+  private String ownWord(String text) {
+    Matcher unit = own.matcher(text);
+    return unit.find() ? unit.group() : "";
+  }
+
+  private Optional<Size> sizeOfPeople(String text) {
     if (ANY_NUMBER.matcher(text).matches()) {
       return Optional.of(Size.ANY);
     }
@@ -549,7 +580,7 @@ final class Phrases {
         || text.toLowerCase(Locale.ROOT).contains("coming soon")
         || Amount.isIn(text)
         || text.contains("%")
-        || text.endsWith("?")
+        || text.indexOf('?') >= 0
         || text.endsWith("!")) {
       return Optional.empty();
     }

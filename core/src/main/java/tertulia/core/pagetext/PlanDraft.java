@@ -48,6 +48,7 @@ final class PlanDraft {
   private final Numbers numbers;
   private final Phrases phrases;
   private final List<Line> left = new ArrayList<>();
+  private final List<Said<Phrases.Size>> ofOwn = new ArrayList<>();
   private final List<Line> priced = new ArrayList<>();
   private final List<Line> extra = new ArrayList<>();
   private final List<Line> banded = new ArrayList<>();
@@ -189,7 +190,10 @@ final class PlanDraft {
     boolean counted =
         parts.stream()
             .anyMatch(part -> phrases.size(part).isPresent() || phrases.limit(part).isPresent());
-    if (parts.size() < 2 || !counted || phrases.includedThen(line.text()).isPresent()) {
+    if (parts.size() < 2
+        || !counted
+        || INCLUDED_UNITS.matcher(line.text()).matches()
+        || phrases.includedThen(line.text()).isPresent()) {
       return Optional.empty();
     }
     for (String part : parts) {
@@ -238,8 +242,7 @@ final class PlanDraft {
       return true;
     }
     // what is counted over a month is paid by use, whether or not it is called additional
-    Optional<Use> used =
-        phrases.use(text).filter(u -> Phrases.isMore(text) || u.measure().addsUp());
+    Optional<Use> used = phrases.use(text).filter(u -> u.measure().addsUp());
     if (used.isPresent()) {
       use.add(
           new Said<>(used.get(), line.passage(), Amount.in(text, numbers).getFirst().assumed()));
@@ -416,6 +419,14 @@ final class PlanDraft {
   }
 
   void size(Phrases.Size size, Line line) {
+    if (size.own().isPresent()) {
+      ofOwn.add(new Said<>(size, line.passage(), Set.of()));
+      return;
+    }
+    if (most.isPresent() && size.most().filter(n -> !n.equals(most.get().value())).isPresent()) {
+      left.add(line);
+      return;
+    }
     Set<Assumed> assumed = size.bare() ? Set.of(Assumed.AT_MOST) : Set.of();
     size.least().ifPresent(n -> least = Optional.of(new Said<>(n, line.passage(), assumed)));
     size.most().ifPresent(n -> most = Optional.of(new Said<>(n, line.passage(), assumed)));
@@ -458,6 +469,7 @@ final class PlanDraft {
     List<Said<Price>> prices = new ArrayList<>(Clause.prices(oneCurrency(stated), whole, several));
     Clause.prices(Clause.of(extra, numbers).stated(), page, several)
         .forEach(more -> prices.add(alike(more, prices)));
+    ofOwn.forEach(size -> own(size, prices));
     boolean nothing = prices.stream().allMatch(p -> p.value().amount().signum() == 0);
     Said<Basis> how =
         nothing && !prices.isEmpty()
@@ -496,6 +508,24 @@ final class PlanDraft {
         use.amount(),
         stated.isEmpty() ? "" : stated.getFirst().amount().currency(),
         use.block());
+  }
+
+  /**
+   * A number of the page's own units: of a plan that is priced by them how many it is sold for, of
+   * any other a limit.
+   */
+  private void own(Said<Phrases.Size> size, List<Said<Price>> prices) {
+    Phrases.Size said = size.value();
+    Measure unit = said.own().orElseThrow();
+    if (prices.stream().anyMatch(p -> p.value().each().equals(Optional.of(unit)))) {
+      said.least().ifPresent(n -> least = Optional.of(size.with(n)));
+      said.most().ifPresent(n -> most = Optional.of(size.with(n)));
+      said.included().ifPresent(n -> included = Optional.of(size.with(n)));
+    } else if (said.most().isPresent()) {
+      limits.add(size.with(new LimitSaid(unit, said.most().map(BigDecimal::valueOf), false)));
+    } else if (said.least().isPresent()) {
+      left.add(new Line(size.from().line(), size.from().text(), Line.Prefix.NONE));
+    }
   }
 
   /** What comes on top is billed like what it comes on top of. */
@@ -593,6 +623,8 @@ final class PlanDraft {
           List<Measure> limited = limits.stream().map(l -> l.value().measure()).toList();
           plan.limits().stream()
               .filter(l -> !limited.contains(l.value().measure()))
+              // how many sites or places is said of one plan, and of no other
+              .filter(l -> !l.value().measure().id().startsWith("own/"))
               .forEach(l -> limits.add(l.assuming(assumed)));
         });
   }

@@ -11,6 +11,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.stream.Stream;
+import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import tertulia.core.fit.Count;
 import tertulia.core.pagetext.PageReading.PlanSaid;
@@ -104,6 +106,7 @@ public class PageTextsTest {
                     + (o.value().newBuyersOnly() ? ", new only" : "")));
     reading.trialDays().ifPresent(n -> said.add("trial " + n.value()));
     reading.trialCard().ifPresent(card -> said.add("card " + card.value()));
+    reading.circumstances().forEach(c -> said.add(c.value().kind() + " " + c.value().value()));
     reading.notUnderstood().forEach(passage -> said.add("? " + passage.text()));
     return said;
   }
@@ -119,6 +122,44 @@ public class PageTextsTest {
         + price.each().map(measure -> measure.id()).orElse("all")
         + ", "
         + price.term().words();
+  }
+
+  @DataProvider
+  public Object[][] otherHands() {
+    return Stream.of(
+            "add-on-within",
+            "bars",
+            "by-size",
+            "columns",
+            "currency-in-label",
+            "fees-and-calendars",
+            "islands",
+            "no-limit",
+            "one-price",
+            "praised",
+            "products-across",
+            "readers",
+            "sentences",
+            "sites",
+            "why-first",
+            "writers-included")
+        .map(name -> new Object[] {name})
+        .toArray(Object[][]::new);
+  }
+
+  /** Texts unlike each other; what a careful reader takes from each stands beside it. */
+  @Test(dataProvider = "otherHands")
+  public void pagesByOtherHands(String name) throws IOException {
+    PageReading reading = read("other-" + name);
+    List<String> said = new ArrayList<>();
+    said.add("tool " + reading.tool().map(Said::value).orElse("not said"));
+    said.addAll(said(reading));
+    try (InputStream expected =
+        Objects.requireNonNull(
+            PageTextsTest.class.getResourceAsStream("/pagetext/other-" + name + ".said"))) {
+      assertEquals(
+          said, new String(expected.readAllBytes(), StandardCharsets.UTF_8).lines().toList());
+    }
   }
 
   @Test
