@@ -269,18 +269,43 @@ final class PastedPage {
       price(name, price, plan, p);
     }
     bands(name, plan, p);
+    if (plan.basis().value() == Basis.ON_REQUEST) {
+      notTaken(name, plan);
+    } else {
+      besides(name, plan, p);
+    }
+    counted(name, plan, p);
+    plan.otherCurrencies()
+        .forEach(price ->
+            propose(
+                name + ": " + words(price.value()) + ", not taken: another currency", price, ""));
+  }
+
+  /** A plan whose price is on request has no prices in the sheet; what is said of some is told. */
+  private void notTaken(String name, PlanSaid plan) {
+    String why = ", not taken: the plan’s price is on request";
+    plan.once()
+        .forEach(once ->
+            propose(
+                name + ": once " + money(once.value().amount(), once.value().currency()) + why,
+                once,
+                ""));
+    plan.use()
+        .forEach(use ->
+            propose(
+                name + ": " + money(use.value().amount(), use.value().currency()) + " by use" + why,
+                use,
+                ""));
+    plan.fees()
+        .forEach(fee ->
+            propose(
+                name + ": " + plain(fee.value().percent()) + " % of each payment" + why, fee, ""));
+  }
+
+  /** What is paid beside the price: once, by use, of each payment. */
+  private void besides(String name, PlanSaid plan, int p) {
     plan.once()
         .forEach(once -> {
-          if (plan.basis().value() == Basis.ON_REQUEST) {
-            propose(
-                name
-                    + ": once "
-                    + money(once.value().amount(), once.value().currency())
-                    + ", not taken: the plan’s price is on request",
-                once,
-                "");
-            return;
-          }
           ToolForm.ChargeLine line =
               line(
                   once.value().each().isPresent() ? ChargeKind.ONE_OFF_EACH : ChargeKind.ONE_OFF,
@@ -327,11 +352,6 @@ final class PastedPage {
           propose(
               name + ": " + text + " of each payment", fee, cell(line, p, ToolForm.ANY_TERM, text));
         });
-    counted(name, plan, p);
-    plan.otherCurrencies()
-        .forEach(price ->
-            propose(
-                name + ": " + words(price.value()) + ", not taken: another currency", price, ""));
   }
 
   private void counted(String name, PlanSaid plan, int p) {

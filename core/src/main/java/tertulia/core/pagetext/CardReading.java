@@ -23,6 +23,16 @@ final class CardReading {
 
   private static final Pattern FREE_IN_BRACKETS =
       Pattern.compile("(?<name>[^()]{1,40}?)\\s\\((?i:free|free forever|no charge)\\)");
+
+  /** A button by one word that may be a plan's name elsewhere. */
+  private static final Pattern ORDER =
+      Pattern.compile("(?i)(?:start|choose|select|buy|order|go)(?: (?:it|now|here))?");
+
+  /** A sentence that says how long one is bound, or when one pays. */
+  private static final Pattern OF_TERMS =
+      Pattern.compile(
+          "(?i)\\b(?:contracts?|commitment|committed|invoiced?|invoices|billed|notice|cancel)\\b");
+
   private static final Pattern SENTENCE = Pattern.compile("(?<=[\\p{Ll})])\\.\\s+(?=[\\p{Lu}\\d])");
   private static final Pattern ADD_ON =
       Pattern.compile(
@@ -182,6 +192,8 @@ final class CardReading {
       page.ofAllPlans(line);
     } else if (addOn(line)) {
       return;
+    } else if (plan != null && ORDER.matcher(line.text()).matches()) {
+      page.pass(line);
     } else if (FOR_SOME_BUYERS.matcher(line.text()).find()) {
       page.notUnderstood(line);
     } else if (line.isRow()) {
@@ -197,9 +209,14 @@ final class CardReading {
       aside(line);
     } else if (line.mark() == Line.Prefix.NONE
         && Known.isSlogan(line.text())
+        && !Wording.isAll(line.text())
         && phrases.offer(line.text(), null).isEmpty()
         && !Amount.isIn(line.text())) {
-      page.pass(line);
+      if (OF_TERMS.matcher(line.text()).find()) {
+        page.notUnderstood(line);
+      } else {
+        page.pass(line);
+      }
     } else if (!plan.take(line)) {
       page.notUnderstood(line);
     }
@@ -382,17 +399,33 @@ final class CardReading {
   /** "Custom" above "Let's talk" is what the plan is called. */
   private boolean isCustomByName(int at) {
     return at + 1 < lines.size()
+        && !(at > 0 && isNameRightAbove(at - 1))
         && lines.get(at).text().matches("(?i)custom|individual")
         && Known.isOnRequest(lines.get(at + 1).text());
   }
 
   /** "Free" above "€0" is what the plan is called. */
   private boolean isFreeByName(int at) {
-    return isCustomByName(at)
-        || at + 1 < lines.size()
-            && Known.isFree(lines.get(at).text())
-            && Amount.in(lines.get(at + 1).text(), page.numbers()).stream()
-                .anyMatch(amount -> amount.value().signum() == 0);
+    if (isCustomByName(at)) {
+      return true;
+    }
+    if (!Known.isFree(lines.get(at).text())) {
+      return false;
+    }
+    int price = at + 1;
+    while (price < lines.size() && price < at + 3 && isAboutSize(lines.get(price))) {
+      price++;
+    }
+    return price < lines.size()
+        && Amount.in(lines.get(price).text(), page.numbers()).stream()
+            .anyMatch(amount -> amount.value().signum() == 0);
+  }
+
+  private boolean isAboutSize(Line line) {
+    return !Amount.isIn(line.text())
+        && (Known.isSlogan(line.text())
+            || line.text().startsWith("For ")
+            || phrases.size(line.text()).isPresent());
   }
 
   /** Whether a line by itself is a plan's price, and nothing that comes on top. */

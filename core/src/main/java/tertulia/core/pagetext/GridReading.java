@@ -60,6 +60,9 @@ final class GridReading {
               + Numbers.NUMBER
               + ")(?<plus>\\+)?(?:\\s(?<unit>[a-z][a-z -]{0,30}))?");
 
+  private static final Pattern COUNTED =
+      Pattern.compile("(?<unit>\\p{L}{4,20}s)(?<month>(?i:,? (?:a|per|each) month| / month))?");
+
   private static final Pattern UNITS_INCLUDED =
       Pattern.compile("(?i)\\p{L}+ included|included \\p{L}+");
 
@@ -133,13 +136,14 @@ final class GridReading {
   /** "5" and "Unlimited" in a row called "Projects": a limit of what there is no measure for. */
   private boolean ofOwn(Line label, Line cell, PlanDraft plan) {
     boolean any = cell.text().matches("(?i)unlimited");
-    if (!label.text().matches("\\p{L}{4,20}s") || !any && !SIZE.matcher(cell.text()).matches()) {
+    Matcher counted = COUNTED.matcher(label.text());
+    if (!counted.matches() || !any && !SIZE.matcher(cell.text()).matches()) {
       return false;
     }
     plan.limit(
         new Said<>(
             new PageReading.LimitSaid(
-                Units.own(label.text(), "level"),
+                Units.own(counted.group("unit"), counted.group("month") == null ? "level" : "flow"),
                 any
                     ? Optional.empty()
                     : Optional.of(

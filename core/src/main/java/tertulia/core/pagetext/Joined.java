@@ -48,7 +48,9 @@ final class Joined {
       while (prices + n < lines.size() && isBarePrice(lines.get(prices + n))) {
         n++;
       }
-      if (n >= 2 && prices >= n && areNames(lines.subList(prices - n, prices))) {
+      boolean paid =
+          lines.subList(prices, prices + n).stream().anyMatch(line -> Amount.isIn(line.text()));
+      if (n >= 2 && paid && prices >= n && areNames(lines.subList(prices - n, prices))) {
         return cards(lines, prices, n);
       }
       prices += n;

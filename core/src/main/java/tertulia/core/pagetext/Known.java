@@ -227,6 +227,7 @@ final class Known {
         && !isPassed(text)
         && !isFree(text)
         && !isOnRequest(text)
+        && !text.matches("(?i)everything .*")
         && !isExtras(text)
         && !isForAll(text)
         && !isQuestions(text)

@@ -17,6 +17,9 @@ public final class PageReader {
   /** Characters of a text; a longer one is no price page. */
   public static final int LONGEST = 20_000;
 
+  private static final java.util.regex.Pattern ANSWER_DAYS =
+      java.util.regex.Pattern.compile("(?i)\\b(?:for )?\\d{1,3} days?\\b");
+
   private static final int LONGEST_LINE = 300;
   private static final int LONGEST_ROW = 4_000;
   private static final int SHOWN = 80;
@@ -160,7 +163,12 @@ public final class PageReader {
     List<Line> left = new ArrayList<>();
     boolean questions = false;
     boolean priced = false;
+    boolean asked = false;
     for (Line line : below) {
+      if (asked && ANSWER_DAYS.matcher(line.text()).find()) {
+        trial(new Line(line.number(), "trial: " + line.text(), line.mark()));
+      }
+      asked = line.text().matches("(?i).*\\b(?:try|trial|test)\\b.*\\?") || asked && line.isBlank();
       Deadline.check(() -> "the text of the page");
       questions |= Known.isQuestions(line.text());
       boolean toggle = !priced && !line.isRow() && Known.isToggle(line.text());
@@ -220,7 +228,8 @@ public final class PageReader {
       return true;
     }
     boolean ofPrices =
-        text.matches("(?i).*\\b(?:all|our|these)? ?prices\\b.*") && !Amount.isIn(text);
+        text.matches("(?i).*\\b(?:(?:all|our|these)? ?prices|contracts)\\b.*")
+            && !Amount.isIn(text);
     Wording wording = Wording.in(text.split("(?<=\\p{L})\\.\\s+")[0]);
     if (ofPrices && !wording.isNothing()) {
       page = wording.or(page);

@@ -64,7 +64,7 @@ final class Phrases {
               + N.replace("<n>", "<n2>")
               + "\\s"
               + SEATS
-              + "\\s(?:min(?:imum)?\\.?|at least|or more)|"
+              + "\\s(?:min(?:imum)?\\.?|at least|or more|and more)|"
               + N.replace("<n>", "<n3>")
               + "\\+\\s"
               + SEATS);

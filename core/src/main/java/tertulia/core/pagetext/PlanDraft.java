@@ -127,6 +127,19 @@ final class PlanDraft {
     }
     String label = labelled.group("label");
     String value = labelled.group("value");
+    Optional<Measure> unit = Units.of(label).filter(Measure::addsUp);
+    List<Amount> amounts = Amount.in(value, numbers);
+    if (unit.isPresent()
+        && amounts.size() == 1
+        && value.substring(amounts.getFirst().end()).matches("(?i)\\s*(?:each|apiece)[.]?")) {
+      Amount amount = amounts.getFirst();
+      use.add(
+          new Said<>(
+              new Use(unit.get(), amount.value(), amount.currency(), BigDecimal.ONE),
+              line.passage(),
+              amount.assumed()));
+      return Optional.of(true);
+    }
     Line of = new Line(line.number(), value, line.mark());
     if (label.matches("(?i)(?:price|cost)s?")) {
       return Optional.of(take(of));

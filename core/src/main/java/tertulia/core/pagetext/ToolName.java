@@ -23,7 +23,7 @@ record ToolName(Optional<Said<String>> name, List<Line> below) {
 
   private static final Pattern PROPER =
       Pattern.compile(
-          "(?<name>\\p{Lu}[\\p{L}\\p{N}.&’'-]*(?:\\s\\p{Lu}[\\p{L}\\p{N}.&’'-]*)*)(?:\\s\\p{Ll}.*)?");
+          "(?<name>\\p{Lu}[\\p{L}\\p{N}.&’'-]*(?:\\s\\p{Lu}[\\p{L}\\p{N}.&’'-]*)*)(?:\\s\\p{Ll}\\S*)?");
 
   private static final int LOOKED_AT = 3;
   private static final int MOST_WORDS = 3;
@@ -45,7 +45,23 @@ record ToolName(Optional<Said<String>> name, List<Line> below) {
     return new ToolName(Optional.empty(), lines);
   }
 
+  /** The first word of a menu that is none of its words: the logo. */
+  private static Optional<String> logo(Line line) {
+    String[] parts = line.text().split("\\s*[|·•]\\s*|\\s{2,}");
+    return parts.length >= 3
+            && Known.isNavigation(line.text())
+            && !Known.isNavigation(parts[0])
+            && !Known.isPassed(parts[0])
+            && PROPER.matcher(parts[0]).matches()
+        ? Optional.of(parts[0])
+        : Optional.empty();
+  }
+
   private static Optional<String> name(Line line) {
+    Optional<String> logo = logo(line);
+    if (logo.isPresent()) {
+      return logo;
+    }
     if (line.isRow() || line.mark() != Line.Prefix.NONE || Amount.isIn(line.text())) {
       return Optional.empty();
     }

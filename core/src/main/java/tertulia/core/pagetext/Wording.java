@@ -81,7 +81,7 @@ record Wording(
               + "\\s(?:monthly|every month|each month|by the month|month by month|per month)\\b|\\bmonth[- ]to[- ]month\\b|\\bmonthly\\s(?:billing|payment|plan|subscription|price|rate)\\b|^\\s*monthly\\s*:?\\s*$|\\bmonthly:|\\bcancel any ?time\\b|\\bwithout (?:a )?commitment\\b");
   private static final Pattern YEAR_PAID_MONTHLY =
       Pattern.compile(
-          "(?i)\\b(?:annual|yearly|one[- ]year|12[- ]months?) (?:commitment|contract|term),? (?:paid|billed|invoiced) (?:monthly|every month|by the month)\\b|\\bcommitted for (?:a|one) year,? (?:paid|billed) (?:monthly|by the month)\\b");
+          "(?i)\\b(?:annual|yearly|one[- ]year|12[- ]months?) (?:commitment|contract|term),? (?:paid|billed|invoiced) (?:monthly|every month|by the month)\\b|\\bcontracts? (?:runs?|lasts?|(?:is|are)) (?:for )?(?:a|one) year(?:,| and) (?:(?:is|are) )?(?:paid|billed|invoiced) (?:monthly|every month|by the month)\\b|\\bcommitted for (?:a|one) year,? (?:paid|billed) (?:monthly|by the month)\\b");
   private static final Pattern FROM =
       Pattern.compile(
           "(?i)\\b(?:from|starting at|starts at|starting from)\\s*$|^\\s*(?:from|starting at|starts at|starting from)\\b");
@@ -155,7 +155,7 @@ record Wording(
 
   private static final Pattern FILLER =
       Pattern.compile(
-          "(?i)\\b(?:per|and|or|when|if|only|for|the|a|of|at|all|prices?|are|is|in|as|low|plus|excl(?:uding|\\.)?|before|with|on|by|vat|tax(?:es)?|total|just|now|pay|costs?|then|plan)\\b");
+          "(?i)\\b(?:per|and|or|when|if|only|for|the|a|of|at|all|prices?|are|is|in|as|low|plus|excl(?:uding|\\.)?|before|with|on|by|vat|tax(?:es)?|total|just|now|costs?|then|plan)\\b");
 
   /** Whether a text speaks of how something is priced and of nothing else. */
   static boolean isAll(String text) {

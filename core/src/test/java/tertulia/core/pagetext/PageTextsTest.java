@@ -128,14 +128,18 @@ public class PageTextsTest {
   public Object[][] otherHands() {
     return Stream.of(
             "add-on-within",
+            "barred-table",
             "bars",
             "by-size",
             "columns",
             "currency-in-label",
+            "custom",
+            "editors",
             "fees-and-calendars",
             "islands",
             "no-limit",
             "one-price",
+            "pay-per",
             "praised",
             "products-across",
             "readers",
