@@ -1,8 +1,10 @@
 package tertulia.core.pagetext;
 
 import java.math.BigDecimal;
+import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import org.jspecify.annotations.Nullable;
 
 /**
  * How a page writes its numbers: which sign stands before decimals.
@@ -72,5 +74,27 @@ record Numbers(char decimal) {
   private static BigDecimal decimal(String plain, int last) {
     return new BigDecimal(
         plain.substring(0, last).replaceAll("[.,]", "") + "." + plain.substring(last + 1));
+  }
+
+  /** What a number says; empty if there is none. */
+  Optional<BigDecimal> number(@Nullable String written) {
+    return Optional.ofNullable(written).map(text -> read(text).value());
+  }
+
+  /** The same of a whole number of at most seven digits. */
+  Optional<Integer> count(@Nullable String written) {
+    return number(written)
+        .filter(n -> n.stripTrailingZeros().scale() <= 0 && n.precision() - n.scale() <= 7)
+        .map(BigDecimal::intValueExact);
+  }
+
+  /** The first of some groups that was found; null if none was. */
+  static @Nullable String either(Matcher found, String... groups) {
+    for (String group : groups) {
+      if (found.group(group) != null) {
+        return found.group(group);
+      }
+    }
+    return null;
   }
 }

@@ -48,7 +48,7 @@ final class PlanDraft {
   private final Numbers numbers;
   private final Phrases phrases;
   private final List<Line> left = new ArrayList<>();
-  private final List<Said<Phrases.Size>> ofOwn = new ArrayList<>();
+  private final List<Said<Sizes.Size>> ofOwn = new ArrayList<>();
   private final List<Line> priced = new ArrayList<>();
   private final List<Line> extra = new ArrayList<>();
   private final List<Line> banded = new ArrayList<>();
@@ -315,7 +315,7 @@ final class PlanDraft {
                   plain.toPlainString() + " % off " + name.value(),
                   Optional.of(plain),
                   phrases.forMonths(line.text()),
-                  Phrases.until(line.text()),
+                  Offers.until(line.text()),
                   false,
                   Optional.of(name.value())),
               line.passage(),
@@ -371,7 +371,7 @@ final class PlanDraft {
       }
       return true;
     }
-    Optional<Phrases.Size> size = phrases.size(text);
+    Optional<Sizes.Size> size = phrases.size(text);
     if (size.isPresent()) {
       size(size.get(), line);
       return true;
@@ -391,8 +391,8 @@ final class PlanDraft {
       offers.add(Said.clear(offer.get(), line.passage()));
       return true;
     }
-    if (Phrases.isUntil(text)) {
-      until = Phrases.until(text);
+    if (Offers.isUntil(text)) {
+      until = Offers.until(text);
       return true;
     }
     Optional<String> other = Known.contains(text);
@@ -421,7 +421,7 @@ final class PlanDraft {
   }
 
   private boolean capability(Line line) {
-    Optional<Said<AnswerSaid>> answer = Phrases.capability(line);
+    Optional<Said<AnswerSaid>> answer = Capabilities.of(line);
     answer.ifPresent(this::answer);
     return answer.isPresent();
   }
@@ -431,7 +431,7 @@ final class PlanDraft {
     answers.add(answer);
   }
 
-  void size(Phrases.Size size, Line line) {
+  void size(Sizes.Size size, Line line) {
     if (size.own().isPresent()) {
       ofOwn.add(new Said<>(size, line.passage(), Set.of()));
       return;
@@ -527,8 +527,8 @@ final class PlanDraft {
    * A number of the page's own units: of a plan that is priced by them how many it is sold for, of
    * any other a limit.
    */
-  private void own(Said<Phrases.Size> size, List<Said<Price>> prices) {
-    Phrases.Size said = size.value();
+  private void own(Said<Sizes.Size> size, List<Said<Price>> prices) {
+    Sizes.Size said = size.value();
     Measure unit = said.own().orElseThrow();
     if (prices.stream().anyMatch(p -> p.value().each().equals(Optional.of(unit)))) {
       said.least().ifPresent(n -> least = Optional.of(size.with(n)));
