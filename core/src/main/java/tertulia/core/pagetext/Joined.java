@@ -6,6 +6,9 @@ import java.util.stream.Stream;
 
 /** Puts together what copying has torn apart. */
 final class Joined {
+  /** A shorter text is not said to be spaced out. */
+  private static final int FEWEST_SPACED = 12;
+
   private Joined() {}
 
   /**
@@ -116,6 +119,26 @@ final class Joined {
         && Stream.of(below)
             .map(String::strip)
             .allMatch(cell -> Amount.isIn(cell) || Known.isFree(cell) || Known.isOnRequest(cell));
+  }
+
+  /** Of a text in which a blank line follows every line, only where there were more of them. */
+  static List<Line> singleSpaced(List<Line> lines) {
+    long pairs = 0;
+    for (int i = 0; i + 1 < lines.size(); i++) {
+      pairs += !lines.get(i).isBlank() && !lines.get(i + 1).isBlank() ? 1 : 0;
+    }
+    long written = lines.stream().filter(line -> !line.isBlank()).count();
+    if (written < FEWEST_SPACED || pairs * 10 > written) {
+      return lines;
+    }
+    List<Line> single = new ArrayList<>();
+    for (int i = 0; i < lines.size(); i++) {
+      boolean more = i > 0 && lines.get(i).isBlank() && lines.get(i - 1).isBlank();
+      if (!lines.get(i).isBlank() || more) {
+        single.add(lines.get(i));
+      }
+    }
+    return single;
   }
 
   /** "€" above "8" is "€8"; "8" above "€" is not, as it may be anything. */

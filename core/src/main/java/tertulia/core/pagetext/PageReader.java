@@ -44,7 +44,9 @@ public final class PageReader {
   private PageReader(String text) {
     this.numbers = Numbers.of(text);
     List<Line> written = Line.of(Amount.crowns(text));
-    this.lines = Footnotes.resolved(Joined.cards(Joined.columns(Joined.lines(written))));
+    this.lines =
+        Footnotes.resolved(
+            Joined.cards(Joined.columns(Joined.lines(Joined.singleSpaced(written)))));
     this.phrases = new Phrases(numbers, Wording.ownUnits(lines));
   }
 

@@ -166,6 +166,30 @@ public class PageTextsTest {
     }
   }
 
+  /** The same page spaced out, with other ends of lines, with codes for signs. */
+  @Test(dataProvider = "otherHands")
+  public void writtenAnotherWayItSaysTheSame(String name) throws IOException {
+    String page;
+    try (InputStream in =
+        Objects.requireNonNull(
+            PageTextsTest.class.getResourceAsStream("/pagetext/other-" + name + ".txt"))) {
+      page = new String(in.readAllBytes(), StandardCharsets.UTF_8);
+    }
+    List<String> plain = understood(page);
+    assertEquals(understood(page.replace("\n", "  \r\n")), plain, "ends of lines");
+    assertEquals(understood(page.replace(" / ", "\u00a0/\u00a0")), plain, "spaces");
+    assertEquals(understood(page.replaceAll("€\\s?(?=\\d)", "EUR ")), plain, "codes before");
+    assertEquals(
+        understood(page.replaceAll("€\\s?(\\d[\\d.,]*\\d|\\d)", "$1 €")), plain, "signs behind");
+    if (page.indexOf('\t') < 0) {
+      assertEquals(understood(page.replace("\n", "\n\n")), plain, "spaced out");
+    }
+  }
+
+  private static List<String> understood(String page) {
+    return said(PageReader.read(page)).stream().filter(one -> !one.startsWith("?")).toList();
+  }
+
   @Test
   public void cardsOneBelowTheOther() throws IOException {
     assertEquals(
