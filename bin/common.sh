@@ -60,7 +60,7 @@ jar() { printf '%s/app/target/tertulia.jar' "$root"; }
 # Builds the application if it was never built or a source is newer.
 build_if_needed() {
   find_java
-  if [ -f "$(jar)" ] && [ -z "$(find "$root"/core/src/main "$root"/app/src/main "$root"/docs/formats "$root"/pom.xml "$root"/*/pom.xml -newer "$(jar)" -print -quit)" ]; then
+  if [ -f "$(jar)" ] && [ -z "$(find "$root"/core/src/main "$root"/pagetext/src/main "$root"/app/src/main "$root"/docs/formats "$root"/pom.xml "$root"/*/pom.xml -newer "$(jar)" -print -quit)" ]; then
     return
   fi
   find_maven

@@ -44,6 +44,30 @@ public class ArchitectureTest {
         .check(APP);
   }
 
+  /** The core computes what was agreed; where the text of a page came from is none of its. */
+  @Test
+  public void theReaderOfPagesKnowsTheCoreAndTheCoreDoesNotKnowIt() {
+    JavaClasses both =
+        new ClassFileImporter()
+            .withImportOption(new ImportOption.DoNotIncludeTests())
+            .importPackages("tertulia.core", "tertulia.pagetext");
+    assertTrue(both.stream().anyMatch(c -> c.getPackageName().equals("tertulia.pagetext")));
+    noClasses()
+        .that()
+        .resideInAPackage("tertulia.core..")
+        .should()
+        .dependOnClassesThat()
+        .resideInAPackage("tertulia.pagetext..")
+        .check(both);
+    noClasses()
+        .that()
+        .resideInAPackage("tertulia.pagetext..")
+        .should()
+        .dependOnClassesThat()
+        .resideInAnyPackage("org.springframework..", "jakarta..", "tertulia.app..")
+        .check(both);
+  }
+
   @Test
   public void picturesAndWordsKnowNoWebAndNoStore() {
     noClasses()

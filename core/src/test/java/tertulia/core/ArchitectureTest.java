@@ -26,7 +26,6 @@ public class ArchitectureTest {
           "plausibility",
           "billing",
           "fit",
-          "pagetext",
           "path",
           "scoring",
           "firmness",

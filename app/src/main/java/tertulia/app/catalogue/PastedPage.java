@@ -19,19 +19,19 @@ import tertulia.app.exchange.ToolSheet;
 import tertulia.core.fit.Answer;
 import tertulia.core.fit.Count;
 import tertulia.core.growth.Measure;
-import tertulia.core.pagetext.Assumed;
-import tertulia.core.pagetext.PageReader;
-import tertulia.core.pagetext.PageReading;
-import tertulia.core.pagetext.PageReading.AddOnSaid;
-import tertulia.core.pagetext.PageReading.BandSaid;
-import tertulia.core.pagetext.PageReading.Basis;
-import tertulia.core.pagetext.PageReading.LimitSaid;
-import tertulia.core.pagetext.PageReading.OfferSaid;
-import tertulia.core.pagetext.PageReading.PlanSaid;
-import tertulia.core.pagetext.Passage;
-import tertulia.core.pagetext.Price;
-import tertulia.core.pagetext.Said;
-import tertulia.core.pagetext.Sureness;
+import tertulia.pagetext.Assumed;
+import tertulia.pagetext.PageReader;
+import tertulia.pagetext.PageReading;
+import tertulia.pagetext.PageReading.AddOnSaid;
+import tertulia.pagetext.PageReading.BandSaid;
+import tertulia.pagetext.PageReading.Basis;
+import tertulia.pagetext.PageReading.LimitSaid;
+import tertulia.pagetext.PageReading.OfferSaid;
+import tertulia.pagetext.PageReading.PlanSaid;
+import tertulia.pagetext.Passage;
+import tertulia.pagetext.Price;
+import tertulia.pagetext.Said;
+import tertulia.pagetext.Sureness;
 
 /** A maker's page, pasted as text: what is read of it, and how that goes into the sheet. */
 final class PastedPage {

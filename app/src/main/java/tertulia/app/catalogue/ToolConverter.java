@@ -17,8 +17,8 @@ import tertulia.app.exchange.ToolSheet;
 import tertulia.app.exchange.TypedCount;
 import tertulia.app.exchange.TypedDate;
 import tertulia.core.fit.Answer;
-import tertulia.core.pagetext.PageReader;
 import tertulia.core.working.Ground;
+import tertulia.pagetext.PageReader;
 
 /** From the price-page form to a tool sheet; faults carry the names of the form's fields. */
 final class ToolConverter {

@@ -25,7 +25,7 @@ public class PastedPageWalkTest extends BrowserTest {
   @Autowired private Catalogue catalogue;
 
   private static String text(String page) throws IOException {
-    return Files.readString(Path.of("../core/src/test/resources/pagetext", page + ".txt"));
+    return Files.readString(Path.of("../pagetext/src/test/resources/pagetext", page + ".txt"));
   }
 
   private static void paste(Page page, String text) {

@@ -20,13 +20,13 @@ import org.testng.annotations.Test;
 import tertulia.app.exchange.CatalogueFile;
 import tertulia.app.exchange.Codes;
 import tertulia.app.exchange.ToolSheet;
-import tertulia.core.pagetext.PageReader;
+import tertulia.pagetext.PageReader;
 
 /** What is read of a pasted page, as it stands in the sheet that would be saved. */
 public class PastedPageTest {
   static String text(String page) {
     try {
-      return Files.readString(Path.of("../core/src/test/resources/pagetext", page + ".txt"));
+      return Files.readString(Path.of("../pagetext/src/test/resources/pagetext", page + ".txt"));
     } catch (IOException e) {
       throw new IllegalStateException(e);
     }

@@ -1,0 +1,293 @@
+package tertulia.pagetext;
+
+import java.math.BigDecimal;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import org.jspecify.annotations.Nullable;
+import tertulia.core.growth.Measure;
+import tertulia.pagetext.PageReading.Fee;
+import tertulia.pagetext.PageReading.LimitSaid;
+import tertulia.pagetext.PageReading.OfferSaid;
+import tertulia.pagetext.PageReading.Use;
+
+/** What single phrases of a page say. */
+final class Phrases {
+  private static final String N = "(?<n>" + Numbers.NUMBER + ")";
+  private static final String SEATS =
+      "(?:active\\s|full\\s|paid\\s|named\\s)?(?:users?|seats?|team\\s?members?|members?|persons?|people|licen[cs]es?|editors?|agents?|employees?|colleagues?)";
+  private static final String UNIT = "(?<unit>" + Units.any() + ")";
+
+  private static final Pattern LIMIT =
+      line(
+          "(?:up to\\s|max\\.?\\s|includes?\\s|and\\s|\\d+\\s?[-–]\\s?)?(?:"
+              + N
+              + "\\s?(?<tera>TB)?|(?<any>unlimited))\\s?"
+              + UNIT
+              + "?(?:\\sincluded)?(?:(?:\\s?/\\s?|\\s(?:per|a|for each|each)\\s)(?<seat>"
+              + SEATS
+              + "))?(?:(?:\\s?/\\s?|\\s(?:per|a|each)\\s)(?:month|mo)|\\smonthly)?(?:\\sincluded|\\sin total)?(?:\\s(?:of\\s)?(?:storage|space))?");
+  private static final Pattern RECORDING =
+      line(
+          "recordings?\\s(?:of\\s)?up to\\s"
+              + N
+              + "\\smin(?:ute)?s?(?:\\seach)?|recordings?:?\\s"
+              + N.replace("<n>", "<n2>")
+              + "\\smin(?:ute)?s?(?:\\sat most|\\smax\\.?)?");
+  private static final Pattern CALL =
+      line(
+          "(?:(?:video|group|voice)\\s)?(?:calls|meetings)\\s(?:with|of|for)\\s(?:up to\\s)?"
+              + N
+              + "\\s(?:people|participants?|attendees?)");
+
+  private static final Pattern FEE =
+      Pattern.compile(
+          "(?i)"
+              + "(?<percent>\\d+(?:[.,]\\d+)?)\\s?%\\s?(?:\\+|plus|and)\\s?(?<fixed>.{1,14}?)(?:\\s?/\\s?|\\s(?:per|of each|for each|of every|on each|on every|an?)\\s)(?:\\p{L}+\\s)?(?:payment|transaction|sale|charge)s?\\b.*|.*\\b(?:payment|transaction|card|processing)(?:s| fees?)?:?[\\s(]+(?<percent2>\\d+(?:[.,]\\d+)?)\\s?%\\s?(?:\\+|plus|and)\\s?(?<fixed2>.{1,14})");
+  private static final Pattern INCLUDED_THEN =
+      line(
+          "(?:up to\\s|includes?\\s)?"
+              + N
+              + "\\s"
+              + UNIT
+              + "(?:\\s(?:a|per)\\s(?:month|mo)|\\s?/\\s?(?:month|mo))?(?:\\sincluded)?[,;]?\\s(?:and\\s)?then\\s(?<money>.{1,16}?)\\s(?:each|apiece|(?:per|for)(?:\\s(?<block>"
+              + Numbers.NUMBER
+              + "))?(?:\\s[\\p{L} ]{2,30})?)");
+  private static final Pattern INCLUDED_IN =
+      Pattern.compile(
+          "(?i)"
+              + N
+              + "\\s"
+              + UNIT
+              + "(?:\\s?/\\s?(?:month|mo)|\\s(?:a|per)\\s(?:month|mo))?\\s(?:are\\s)?included\\b");
+  private static final Pattern OTHER_FLOW =
+      line(
+          "(?:up to\\s)?"
+              + N
+              + "\\s(?<unit>\\p{Ll}{4,24}s)(?:\\s?/\\s?|\\s(?:a|per|each|every)\\s)(?:month|mo)");
+  private static final Pattern MORE =
+      Pattern.compile(
+          "(?i)\\b(?:extra|additional|further|more|then|above|beyond|over|after that|overage)\\b");
+  private static final Pattern USE =
+      Pattern.compile(
+          "(?i)(?:(?:\\s?/\\s?|\\b(?:per|for|each|every|a)\\s)(?:each\\s|every\\s)?(?:extra\\s|additional\\s|further\\s|more\\s)?(?:"
+              + N
+              + "\\s)?(?:extra\\s|additional\\s|further\\s|more\\s)?"
+              + UNIT
+              + "\\b)");
+
+  private static final Pattern TRIAL =
+      Pattern.compile(
+          "(?i)\\b(?<n>\\d{1,3})[- ]days?(?:[- ]free)?[- ]trial\\b|\\btrial\\b.{0,20}?\\b(?<n2>\\d{1,3}) days?\\b|\\b(?:try|free)\\b.{0,25}?\\bfor (?<n3>\\d{1,3}) days?\\b|\\b(?:try|test)\\b[^.!?\\d]{0,30}(?<n4>\\d{1,3}) days?\\b");
+  private static final Pattern WEEKS = Pattern.compile("\\b(\\d{1,2}) weeks?\\b");
+  private static final Pattern NO_CARD =
+      Pattern.compile(
+          "(?i)\\b(?:no|without(?: an?)?) (?:(?:credit )?card|payment details)\\b|\\bcard (?:is )?not (?:needed|required|asked)|\\bcard[- ]free\\b|\\b(?:do not|don[’']t|never) (?:ask for|need|want) (?:a |your )?(?:credit )?card\\b");
+  private static final Pattern CARD =
+      Pattern.compile(
+          "(?i)\\b(?:credit )?card (?:is )?(?:needed|required|asked for)\\b|\\b(?:need|needs|requires?|asks? for) (?:a |your )?(?:credit )?card\\b");
+
+  private static final BigDecimal THOUSAND = BigDecimal.valueOf(1000);
+
+  private final Numbers numbers;
+  private final Sizes sizes;
+  private final Offers offers;
+
+  /**
+   * @param own words for what this page prices each of and there is no usual measure for
+   */
+  Phrases(Numbers numbers, Set<String> own) {
+    this.numbers = numbers;
+    this.sizes = new Sizes(numbers, own);
+    this.offers = new Offers(numbers);
+  }
+
+  private static Pattern line(String pattern) {
+    return Pattern.compile("(?i)^(?:" + pattern + ")[.,;:]?$");
+  }
+
+  /** An allowance; empty if the phrase is none. */
+  Optional<LimitSaid> limit(String text) {
+    Matcher recording = RECORDING.matcher(text);
+    if (recording.matches()) {
+      return numbers
+          .number(Numbers.either(recording, "n", "n2"))
+          .map(most -> new LimitSaid(Measure.RECORDING_MINUTES, Optional.of(most), false));
+    }
+    Matcher call = CALL.matcher(text);
+    if (call.matches()) {
+      return numbers
+          .number(call.group("n"))
+          .map(most -> new LimitSaid(Measure.PEOPLE_IN_A_CALL, Optional.of(most), false));
+    }
+    Matcher limit = LIMIT.matcher(text);
+    if (!limit.matches()) {
+      return Optional.empty();
+    }
+    boolean tera = limit.group("tera") != null;
+    Optional<Measure> measure =
+        tera
+            ? Optional.of(Measure.GIGABYTES_KEPT)
+            : Optional.ofNullable(limit.group("unit")).flatMap(Units::of).or(() -> storage(text));
+    if (measure.isEmpty() || Units.isSeat(measure.get())) {
+      return Optional.empty();
+    }
+    boolean perSeat = limit.group("seat") != null;
+    boolean mega = limit.group("unit") != null && limit.group("unit").matches("(?i)(?:MB|mega).*");
+    return limit.group("any") != null
+        ? Optional.of(new LimitSaid(measure.get(), Optional.empty(), false))
+        : numbers
+            .number(limit.group("n"))
+            .map(n ->
+                new LimitSaid(
+                    measure.get(),
+                    Optional.of(tera ? n.multiply(THOUSAND) : mega ? n.divide(THOUSAND) : n),
+                    perSeat));
+  }
+
+  private static Optional<Measure> storage(String text) {
+    return text.matches("(?i)unlimited (?:file )?storage")
+        ? Optional.of(Measure.GIGABYTES_KEPT)
+        : Optional.empty();
+  }
+
+  Optional<Fee> fee(String text) {
+    Matcher fee = FEE.matcher(text);
+    if (!fee.find()) {
+      return Optional.empty();
+    }
+    boolean first = fee.group("percent") != null;
+    String fixed = first ? fee.group("fixed") : fee.group("fixed2");
+    List<Amount> amounts = Amount.in(fixed, numbers);
+    Optional<BigDecimal> percent =
+        numbers.number(first ? fee.group("percent") : fee.group("percent2"));
+    String sum = fixed.strip().split("\\s")[0];
+    if (amounts.isEmpty() && sum.matches(Numbers.NUMBER)) {
+      BigDecimal bare = numbers.read(sum).value();
+      return percent.map(share -> new Fee(share, bare, ""));
+    }
+    return amounts.size() == 1
+        ? percent.map(
+            share -> new Fee(share, amounts.getFirst().value(), amounts.getFirst().currency()))
+        : Optional.empty();
+  }
+
+  /** Whether a phrase speaks of what comes on top. */
+  static boolean isMore(String text) {
+    return MORE.matcher(text).find();
+  }
+
+  /**
+   * "100 text messages a month, then 0.07 each": what is included, and what more of it costs.
+   *
+   * @param currency empty: that of the plan's other prices
+   */
+  record IncludedThen(LimitSaid included, Use more, boolean hasCurrency) {}
+
+  /** What is included and then paid; empty if the phrase says no such thing. */
+  Optional<IncludedThen> includedThen(String text) {
+    Matcher then = INCLUDED_THEN.matcher(text);
+    if (!then.matches()) {
+      return Optional.empty();
+    }
+    Optional<Measure> unit = Units.of(then.group("unit"));
+    List<Amount> amounts = Amount.in(then.group("money"), numbers);
+    boolean bare = then.group("money").matches(Numbers.NUMBER);
+    if (unit.isEmpty() || !unit.get().addsUp() || amounts.size() != 1 && !bare) {
+      return Optional.empty();
+    }
+    BigDecimal price =
+        bare ? numbers.read(then.group("money")).value() : amounts.getFirst().value();
+    BigDecimal block =
+        Optional.ofNullable(then.group("block")).flatMap(numbers::number).orElse(BigDecimal.ONE);
+    return numbers
+        .number(then.group("n"))
+        .map(n ->
+            new IncludedThen(
+                new LimitSaid(unit.get(), Optional.of(n), false),
+                new Use(unit.get(), price, bare ? "" : amounts.getFirst().currency(), block),
+                !bare));
+  }
+
+  /** What a longer phrase says is included of a measure; empty if it does not say. */
+  Optional<LimitSaid> includedIn(String text, Measure measure) {
+    Matcher included = INCLUDED_IN.matcher(text);
+    return included.find() && Units.of(included.group("unit")).filter(measure::equals).isPresent()
+        ? numbers
+            .number(included.group("n"))
+            .map(n -> new LimitSaid(measure, Optional.of(n), false))
+        : Optional.empty();
+  }
+
+  /** "500 conversations a month" of what there is no usual measure for; empty if it is not that. */
+  Optional<LimitSaid> otherFlow(String text) {
+    Matcher flow = OTHER_FLOW.matcher(text);
+    return flow.matches()
+        ? numbers
+            .number(flow.group("n"))
+            .map(n -> new LimitSaid(Units.own(flow.group("unit"), "flow"), Optional.of(n), false))
+        : Optional.empty();
+  }
+
+  /** The price of use above what is included; empty if the phrase says none. */
+  Optional<Use> use(String text) {
+    List<Amount> amounts = Amount.in(text, numbers);
+    if (amounts.size() != 1) {
+      return Optional.empty();
+    }
+    Amount amount = amounts.getFirst();
+    Matcher use = USE.matcher(text);
+    int from = 0;
+    while (use.find(from)) {
+      boolean beside = use.end() <= amount.start() || use.start() >= amount.end();
+      Optional<Measure> unit = Units.of(use.group("unit"));
+      if (beside && unit.isPresent() && !unit.get().isPeople()) {
+        BigDecimal block =
+            Optional.ofNullable(use.group("n")).flatMap(numbers::number).orElse(BigDecimal.ONE);
+        return Optional.of(new Use(unit.get(), amount.value(), amount.currency(), block));
+      }
+      from = use.end();
+    }
+    return Optional.empty();
+  }
+
+  Optional<Integer> trialDays(String text) {
+    Matcher trial = TRIAL.matcher(WEEKS.matcher(text).replaceAll(Phrases::inDays));
+    return trial.find()
+        ? numbers.count(Numbers.either(trial, "n", "n2", "n3", "n4"))
+        : Optional.empty();
+  }
+
+  private static String inDays(java.util.regex.MatchResult weeks) {
+    return 7 * Integer.parseInt(weeks.group(1)) + " days";
+  }
+
+  Optional<Boolean> trialCard(String text) {
+    if (NO_CARD.matcher(text).find()) {
+      return Optional.of(false);
+    }
+    return CARD.matcher(text).find() ? Optional.of(true) : Optional.empty();
+  }
+
+  /** How many people, or units that the page prices, a phrase speaks of; empty if of none. */
+  Optional<Sizes.Size> size(String text) {
+    return sizes.of(text);
+  }
+
+  /** In packs of how many units it is sold; empty if the phrase does not say. */
+  Optional<Integer> pack(String text) {
+    return sizes.pack(text);
+  }
+
+  /** A reduction for a while; empty if the phrase is none. */
+  Optional<OfferSaid> offer(String text, @Nullable String plan) {
+    return offers.of(text, plan);
+  }
+
+  /** For how many months something holds; empty if the phrase does not say. */
+  Optional<Integer> forMonths(String text) {
+    return offers.forMonths(text);
+  }
+}

@@ -1,0 +1,644 @@
+package tertulia.pagetext;
+
+import java.math.BigDecimal;
+import java.math.MathContext;
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import org.jspecify.annotations.Nullable;
+import tertulia.core.growth.Measure;
+import tertulia.pagetext.PageReading.AnswerSaid;
+import tertulia.pagetext.PageReading.BandSaid;
+import tertulia.pagetext.PageReading.Basis;
+import tertulia.pagetext.PageReading.Fee;
+import tertulia.pagetext.PageReading.LimitSaid;
+import tertulia.pagetext.PageReading.OfferSaid;
+import tertulia.pagetext.PageReading.Once;
+import tertulia.pagetext.PageReading.PlanSaid;
+import tertulia.pagetext.PageReading.Use;
+
+/** What is gathered of one plan while its lines are read. */
+final class PlanDraft {
+  private static final String SEATS =
+      "(?:users?|seats?|members?|people|licen[cs]es?|editors?|agents?|employees?|hosts?|calendars?|phone lines?)";
+  private static final Pattern BAND =
+      Pattern.compile(
+          "(?i)^(?:(?:from\\s)?(?<a>\\d[\\d.,]*)\\s?(?:-|–|—|to)\\s?(?<b>\\d[\\d.,]*)|(?:up to|first)\\s(?<c>\\d[\\d.,]*)|(?<d>\\d[\\d.,]*)\\s?\\+|(?:more than|above|over)\\s(?<e>\\d[\\d.,]*)|(?<g>\\d[\\d.,]*)\\s(?:or|and)\\smore)\\s*(?<unit>"
+              + SEATS
+              + ")?\\s*(?:[:=–—-]|at|for|cost)?\\s*(?<rest>.*)$");
+  private static final Pattern THEN =
+      Pattern.compile(
+          "(?i)(?<first>.*?first .*?months?,?\\s*)(?:then|after that|afterwards)\\b(?<rest>.*)");
+
+  /** "5 calendars, then €3 per extra calendar": units of what is held, some of them included. */
+  private static final Pattern INCLUDED_UNITS =
+      Pattern.compile(
+          "(?i)(?:up to\\s|includes?\\s)?(?<n>\\d{1,6})\\s\\p{L}+(?:\\sincluded)?[,;]?\\s(?:and\\s)?then\\s(?<rest>.+)");
+
+  /** Of something that is counted, and is no share, no period and no price. */
+  private static final Pattern MORE_NUMBERS =
+      Pattern.compile(
+          "(?i)(?<![\\p{L}\\d.,])\\d[\\d.,]*(?!\\s?(?:%|months?\\b|years?\\b|days?\\b|x\\b|[\\d.,]))");
+
+  final Said<String> name;
+  private final Numbers numbers;
+  private final Phrases phrases;
+  private final List<Line> left = new ArrayList<>();
+  private final List<Said<Sizes.Size>> ofOwn = new ArrayList<>();
+  private final List<Line> priced = new ArrayList<>();
+  private final List<Line> extra = new ArrayList<>();
+  private final List<Line> banded = new ArrayList<>();
+  private Optional<Said<Basis>> basis = Optional.empty();
+  private Optional<Said<Integer>> least = Optional.empty();
+  private Optional<Said<Integer>> most = Optional.empty();
+  private Optional<Said<Integer>> pack = Optional.empty();
+  private Optional<Said<Integer>> included = Optional.empty();
+  private final List<Said<Once>> once = new ArrayList<>();
+  private final List<Said<Use>> use = new ArrayList<>();
+  private final List<Said<Fee>> fees = new ArrayList<>();
+  private final List<Said<LimitSaid>> limits = new ArrayList<>();
+  private final List<Said<AnswerSaid>> answers = new ArrayList<>();
+  private final List<Said<OfferSaid>> offers = new ArrayList<>();
+  private Optional<String> contains = Optional.empty();
+  private Optional<LocalDate> until = Optional.empty();
+
+  PlanDraft(Said<String> name, Numbers numbers, Phrases phrases) {
+    this.name = name;
+    this.numbers = numbers;
+    this.phrases = phrases;
+  }
+
+  /** Parts of its lines that say something no rule knows. */
+  List<Line> left() {
+    return left;
+  }
+
+  /** Its offers; one that is said in words and by a price that was struck through is one. */
+  List<Said<OfferSaid>> offers() {
+    List<Said<OfferSaid>> said = offers.stream().filter(o -> !isSaidBetter(o)).toList();
+    return said.stream()
+        .map(o ->
+            until.isEmpty() || o.value().until().isPresent()
+                ? o
+                : new Said<>(o.value().until(until.get()), o.from(), o.assumed()))
+        .toList();
+  }
+
+  private boolean isSaidBetter(Said<OfferSaid> offer) {
+    return offer.assumed().contains(Assumed.STRUCK_THROUGH)
+        && offers.stream()
+            .anyMatch(other ->
+                !other.assumed().contains(Assumed.STRUCK_THROUGH)
+                    && other.value().percent().isPresent()
+                    && other
+                            .value()
+                            .percent()
+                            .get()
+                            .compareTo(offer.value().percent().orElseThrow())
+                        == 0);
+  }
+
+  boolean isPriced() {
+    return !priced.isEmpty() || !banded.isEmpty() || basis.isPresent();
+  }
+
+  /** Takes what a line says of this plan; false if it says nothing that is known. */
+  boolean take(Line line) {
+    Optional<Boolean> taken = labelled(line).or(() -> inParts(line));
+    return taken.orElseGet(
+        () -> Amount.isIn(line.text()) ? priced(line) : unpriced(line) || capability(line));
+  }
+
+  /** "Users: up to 25", "Price: on request", "Included: search, templates"; empty if none. */
+  private Optional<Boolean> labelled(Line line) {
+    Matcher bracketed = BRACKETED.matcher(line.text());
+    if (bracketed.matches()) {
+      Optional<LimitSaid> limit = phrases.limit(bracketed.group("value"));
+      limit.ifPresent(found -> limits.add(Said.clear(found, line.passage())));
+      return limit.map(found -> true);
+    }
+    Matcher labelled = LABELLED.matcher(line.text());
+    if (!labelled.matches()) {
+      return Optional.empty();
+    }
+    String label = labelled.group("label");
+    String value = labelled.group("value");
+    Optional<Measure> unit = Units.of(label).filter(Measure::addsUp);
+    List<Amount> amounts = Amount.in(value, numbers);
+    if (unit.isPresent()
+        && amounts.size() == 1
+        && value.substring(amounts.getFirst().end()).matches("(?i)\\s*(?:each|apiece)[.]?")) {
+      Amount amount = amounts.getFirst();
+      use.add(
+          new Said<>(
+              new Use(unit.get(), amount.value(), amount.currency(), BigDecimal.ONE),
+              line.passage(),
+              amount.assumed()));
+      return Optional.of(true);
+    }
+    Line of = new Line(line.number(), value, line.mark());
+    if (label.matches("(?i)(?:price|cost)s?")) {
+      return Optional.of(take(of));
+    }
+    if (label.matches("(?i)(?:included?|includes|features|with|contains)") && !Amount.isIn(value)) {
+      List.of(value.split(",\\s+"))
+          .forEach(each -> capability(new Line(line.number(), each.strip(), Line.Prefix.BULLET)));
+      return Optional.of(true);
+    }
+    if (label.matches("(?i)(?:users|seats|members|people|team|team size)")) {
+      boolean bare = value.matches("(?i)(?:up to |at most |from |at least )?[\\d.,]+|unlimited");
+      return phrases
+          .size(bare ? value + " users" : value)
+          .map(size -> {
+            size(size, line);
+            return true;
+          });
+    }
+    return phrases
+        .limit(value + " " + label)
+        .or(() -> phrases.limit(value))
+        .map(limit -> {
+          limits.add(Said.clear(limit, line.passage()));
+          return true;
+        });
+  }
+
+  /** "Free for up to 3 users". */
+  static final Pattern FREE_FOR =
+      Pattern.compile("(?i)(?<free>free)[, ]+(?<rest>for (?:up to )?\\d.*)");
+
+  private static final Pattern PARTS =
+      Pattern.compile("[,;]\\s+|\\s(?=(?:incl\\.|including|includes)\\s\\d)");
+
+  /** "Photos (10 GB)". */
+  private static final Pattern BRACKETED =
+      Pattern.compile("\\p{L}[\\p{L} -]{1,30}\\s\\((?<value>[^()]*\\d[^()]*)\\)");
+
+  private static final Pattern LABELLED =
+      Pattern.compile("(?<label>\\p{Lu}[\\p{L} -]{1,24}):\\s+(?<value>.+)");
+
+  /** Whether a line is the price of one band: "26 to 100 users: €4 each". */
+  static boolean isBand(String text) {
+    return BAND.matcher(text).matches();
+  }
+
+  /** Whether a line says that the price is on request, whatever stands before that. */
+  static boolean isOnRequest(String text) {
+    Matcher labelled = LABELLED.matcher(text);
+    return labelled.matches()
+        && labelled.group("label").matches("(?i)(?:price|cost)s?")
+        && Known.isOnRequest(labelled.group("value"));
+  }
+
+  /**
+   * A line of which one part says for how many people it is: "One project, up to 100 employees", or
+   * "€49 per month, up to 10 users included, then €4.50 per user". Empty if it is no such line.
+   */
+  private Optional<Boolean> inParts(Line line) {
+    List<String> parts = List.of(PARTS.split(line.text()));
+    boolean counted =
+        parts.stream()
+            .anyMatch(part -> phrases.size(part).isPresent() || phrases.limit(part).isPresent());
+    if (parts.size() < 2
+        || !counted
+        || INCLUDED_UNITS.matcher(line.text()).matches()
+        || phrases.includedThen(line.text()).isPresent()) {
+      return Optional.empty();
+    }
+    for (String part : parts) {
+      Line one = new Line(line.number(), part, line.mark());
+      boolean taken = Amount.isIn(part) ? priced(one) : unpriced(one);
+      if (!taken && part.chars().anyMatch(Character::isDigit)) {
+        left.add(one);
+      }
+    }
+    return Optional.of(true);
+  }
+
+  private boolean priced(Line line) {
+    String text = line.text();
+    Optional<Fee> fee = phrases.fee(text);
+    if (fee.isPresent()) {
+      fees.add(Said.clear(fee.get(), line.passage()));
+      return true;
+    }
+    if (Known.isNoPrice(line)) {
+      return false;
+    }
+    if (includedThen(line)) {
+      return true;
+    }
+    Matcher then = THEN.matcher(text);
+    if (then.matches() && Amount.isIn(then.group("first")) && Amount.isIn(then.group("rest"))) {
+      first(line, then);
+      return true;
+    }
+    if (BAND.matcher(text).matches()
+        && !Amount.in(text, numbers).isEmpty()
+        && Amount.in(text, numbers).getFirst().start() > 0) {
+      banded.add(line);
+      return true;
+    }
+    if (Wording.in(text).isOnce()) {
+      return once(line);
+    }
+    Matcher first = INCLUDED_UNITS.matcher(text);
+    if (first.matches() && Amount.isIn(first.group("rest"))) {
+      included =
+          Optional.of(
+              Said.clear(numbers.read(first.group("n")).value().intValue(), line.passage()));
+      extra.add(new Line(line.number(), first.group("rest"), line.mark()));
+      return true;
+    }
+    // what is counted over a month is paid by use, whether or not it is called additional
+    Optional<Use> used = phrases.use(text).filter(u -> u.measure().addsUp());
+    if (used.isPresent()) {
+      use.add(
+          new Said<>(used.get(), line.passage(), Amount.in(text, numbers).getFirst().assumed()));
+      phrases
+          .includedIn(text, used.get().measure())
+          .ifPresent(limit -> limits.add(Said.clear(limit, line.passage())));
+      return true;
+    }
+    if (Phrases.isMore(text)) {
+      boolean seats = Wording.in(text).of().flatMap(Wording.Of::each).isPresent();
+      if (seats) {
+        extra.add(line);
+      }
+      return seats;
+    }
+    if (Wording.hasMore(text.substring(0, Amount.in(text, numbers).getFirst().start()))) {
+      return false;
+    }
+    priced.add(line);
+    if (hasMoreNumbers(text)) {
+      left.add(line);
+    }
+    return true;
+  }
+
+  /** Whether a priced line holds numbers that are none of its amounts: "£3/user 1-10 5 GB". */
+  private boolean hasMoreNumbers(String text) {
+    StringBuilder rest = new StringBuilder(text);
+    List<Amount> amounts = Amount.in(text, numbers);
+    for (int i = amounts.size() - 1; i >= 0; i--) {
+      rest.delete(amounts.get(i).start(), amounts.get(i).end());
+    }
+    return MORE_NUMBERS.matcher(rest).find();
+  }
+
+  /**
+   * "€9 for the first 3 months, then €12": the lasting price, and an offer if it is in percents.
+   */
+  private void first(Line line, Matcher then) {
+    List<Amount> low = Amount.in(then.group("first"), numbers);
+    List<Amount> high = Amount.in(then.group("rest"), numbers);
+    priced.add(new Line(line.number(), then.group("rest").strip(), line.mark()));
+    BigDecimal list = high.getFirst().value();
+    BigDecimal off = list.subtract(low.getFirst().value()).multiply(BigDecimal.valueOf(100));
+    if (off.signum() > 0) {
+      off(off.divide(list, MathContext.DECIMAL64), line, Set.of());
+    }
+  }
+
+  private void off(BigDecimal percent, Line line, Set<Assumed> assumed) {
+    BigDecimal plain = percent.stripTrailingZeros();
+    // a share that is no round number is none the page states
+    if (plain.scale() <= 2) {
+      offers.add(
+          new Said<>(
+              new OfferSaid(
+                  plain.toPlainString() + " % off " + name.value(),
+                  Optional.of(plain),
+                  phrases.forMonths(line.text()),
+                  Offers.until(line.text()),
+                  false,
+                  Optional.of(name.value())),
+              line.passage(),
+              assumed));
+    }
+  }
+
+  private boolean once(Line line) {
+    List<Amount> amounts = Amount.in(line.text(), numbers);
+    if (amounts.size() != 1) {
+      return false;
+    }
+    Amount amount = amounts.getFirst();
+    String before = line.text().substring(0, amount.start());
+    String named =
+        before
+            .replaceAll("(?i)\\b(?:one[- ](?:time|off)|once)\\b", "")
+            .replaceAll("[^\\p{L}\\p{N} -]", "")
+            .strip();
+    once.add(
+        new Said<>(
+            new Once(
+                named.isEmpty() ? "Set-up" : named,
+                amount.value(),
+                amount.currency(),
+                Wording.in(line.text()).of().flatMap(Wording.Of::each)),
+            line.passage(),
+            amount.assumed()));
+    return true;
+  }
+
+  private boolean unpriced(Line line) {
+    String text = line.text();
+    Optional<Fee> fee = phrases.fee(text);
+    if (fee.isPresent()) {
+      fees.add(new Said<>(fee.get(), line.passage(), Set.of(Assumed.CURRENCY_OF_PAGE)));
+      return true;
+    }
+    if (includedThen(line)) {
+      return true;
+    }
+    Matcher freeFor = FREE_FOR.matcher(text);
+    if (Known.isFree(text) || freeFor.matches()) {
+      basis = Optional.of(Said.clear(Basis.FREE, line.passage()));
+      if (freeFor.matches()) {
+        phrases.size(freeFor.group("rest")).ifPresent(size -> size(size, line));
+      }
+      return true;
+    }
+    if (Known.isOnRequest(text)) {
+      if (basis.isEmpty()) {
+        basis = Optional.of(Said.clear(Basis.ON_REQUEST, line.passage()));
+      }
+      return true;
+    }
+    Optional<Sizes.Size> size = phrases.size(text);
+    if (size.isPresent()) {
+      size(size.get(), line);
+      return true;
+    }
+    Optional<Integer> packs = phrases.pack(text);
+    if (packs.isPresent()) {
+      pack = packs.map(n -> Said.clear(n, line.passage()));
+      return true;
+    }
+    Optional<LimitSaid> limit = phrases.limit(text).or(() -> phrases.otherFlow(text));
+    if (limit.isPresent()) {
+      limits.add(Said.clear(limit.get(), line.passage()));
+      return true;
+    }
+    Optional<OfferSaid> offer = phrases.offer(text, name.value());
+    if (offer.isPresent()) {
+      offers.add(Said.clear(offer.get(), line.passage()));
+      return true;
+    }
+    if (Offers.isUntil(text)) {
+      until = Offers.until(text);
+      return true;
+    }
+    Optional<String> other = Known.contains(text);
+    if (other.isPresent()) {
+      contains = other;
+      return true;
+    }
+    if (Wording.isAll(text)) {
+      priced.add(line);
+      return true;
+    }
+    return false;
+  }
+
+  private boolean includedThen(Line line) {
+    Optional<Phrases.IncludedThen> then = phrases.includedThen(line.text());
+    then.ifPresent(found -> {
+      limits.add(Said.clear(found.included(), line.passage()));
+      use.add(
+          new Said<>(
+              found.more(),
+              line.passage(),
+              found.hasCurrency() ? Set.of() : Set.of(Assumed.CURRENCY_OF_PAGE)));
+    });
+    return then.isPresent();
+  }
+
+  private boolean capability(Line line) {
+    Optional<Said<AnswerSaid>> answer = Capabilities.of(line);
+    answer.ifPresent(this::answer);
+    return answer.isPresent();
+  }
+
+  void answer(Said<AnswerSaid> answer) {
+    answers.removeIf(a -> a.value().capability().equalsIgnoreCase(answer.value().capability()));
+    answers.add(answer);
+  }
+
+  void size(Sizes.Size size, Line line) {
+    if (size.own().isPresent()) {
+      ofOwn.add(new Said<>(size, line.passage(), Set.of()));
+      return;
+    }
+    if (most.isPresent() && size.most().filter(n -> !n.equals(most.get().value())).isPresent()) {
+      left.add(line);
+      return;
+    }
+    Set<Assumed> assumed = size.bare() ? Set.of(Assumed.AT_MOST) : Set.of();
+    size.least().ifPresent(n -> least = Optional.of(new Said<>(n, line.passage(), assumed)));
+    size.most().ifPresent(n -> most = Optional.of(new Said<>(n, line.passage(), assumed)));
+    size.included().ifPresent(n -> included = Optional.of(new Said<>(n, line.passage(), assumed)));
+  }
+
+  /** So many units are in the price of the account. */
+  void included(Said<Integer> units) {
+    included = Optional.of(units);
+  }
+
+  void limit(Said<LimitSaid> limit) {
+    limits.add(limit);
+  }
+
+  /**
+   * The plan.
+   *
+   * @param page what is said of all prices
+   * @param several whether the page knows more than one way of billing
+   * @param before plans that stand before it
+   */
+  PlanSaid plan(Wording page, boolean several, List<PlanSaid> before) {
+    Clause clause = Clause.of(priced, numbers);
+    clause
+        .reduced()
+        .ifPresent(less ->
+            off(
+                less.value(),
+                priced.stream()
+                    .filter(line -> line.number() == less.from().line())
+                    .findFirst()
+                    .orElseThrow(),
+                less.assumed()));
+    List<Clause.Stated> stated = new ArrayList<>(clause.stated());
+    if (basis.filter(b -> b.value() == Basis.FREE).isPresent()) {
+      stated.removeIf(one -> one.amount().value().signum() == 0);
+    }
+    Wording whole = included.isPresent() && !extra.isEmpty() ? page.or(Wording.OF_ACCOUNT) : page;
+    List<Said<Price>> prices = new ArrayList<>(Clause.prices(oneCurrency(stated), whole, several));
+    Clause.prices(Clause.of(extra, numbers).stated(), page, several)
+        .forEach(more -> prices.add(alike(more, prices)));
+    ofOwn.forEach(size -> own(size, prices));
+    boolean nothing = prices.stream().allMatch(p -> p.value().amount().signum() == 0);
+    Said<Basis> how =
+        nothing && !prices.isEmpty()
+            ? Said.clear(Basis.FREE, prices.getFirst().from())
+            : prices.isEmpty() && banded.isEmpty()
+                ? basis.orElseGet(() -> Said.clear(Basis.NOT_SAID, name.from()))
+                : Said.clear(
+                    Basis.LISTED,
+                    prices.isEmpty() ? banded.getFirst().passage() : prices.getFirst().from());
+    inherit(before);
+    return new PlanSaid(
+        name,
+        how.assuming(name.assumed()),
+        nothing ? List.of() : prices,
+        Clause.prices(
+            stated.stream().filter(one -> !oneCurrency(stated).contains(one)).toList(),
+            page,
+            several),
+        bands(page, several),
+        least,
+        most,
+        pack,
+        included,
+        once,
+        use.stream()
+            .map(u -> u.value().currency().isEmpty() ? u.with(inCurrency(u.value(), stated)) : u)
+            .toList(),
+        fees,
+        limits,
+        answers);
+  }
+
+  private static Use inCurrency(Use use, List<Clause.Stated> stated) {
+    return new Use(
+        use.measure(),
+        use.amount(),
+        stated.isEmpty() ? "" : stated.getFirst().amount().currency(),
+        use.block());
+  }
+
+  /**
+   * A number of the page's own units: of a plan that is priced by them how many it is sold for, of
+   * any other a limit.
+   */
+  private void own(Said<Sizes.Size> size, List<Said<Price>> prices) {
+    Sizes.Size said = size.value();
+    Measure unit = said.own().orElseThrow();
+    if (prices.stream().anyMatch(p -> p.value().each().equals(Optional.of(unit)))) {
+      said.least().ifPresent(n -> least = Optional.of(size.with(n)));
+      said.most().ifPresent(n -> most = Optional.of(size.with(n)));
+      said.included().ifPresent(n -> included = Optional.of(size.with(n)));
+    } else if (said.most().isPresent()) {
+      limits.add(size.with(new LimitSaid(unit, said.most().map(BigDecimal::valueOf), false)));
+    } else if (said.least().isPresent()) {
+      left.add(new Line(size.from().line(), size.from().text(), Line.Prefix.NONE));
+    }
+  }
+
+  /** What comes on top is billed like what it comes on top of. */
+  private static Said<Price> alike(Said<Price> more, List<Said<Price>> prices) {
+    if (prices.isEmpty()) {
+      return more;
+    }
+    Price first = prices.getFirst().value();
+    Price price = more.value();
+    return new Said<>(
+        new Price(
+            price.amount(),
+            price.currency(),
+            price.every(),
+            price.each(),
+            first.term(),
+            price.isFrom()),
+        more.from(),
+        Set.of(Assumed.SAID_ELSEWHERE));
+  }
+
+  /** Of prices in several currencies those in the first. */
+  private static List<Clause.Stated> oneCurrency(List<Clause.Stated> stated) {
+    return stated.stream()
+        .filter(one -> one.amount().currency().equals(stated.getFirst().amount().currency()))
+        .toList();
+  }
+
+  private List<Said<BandSaid>> bands(Wording page, boolean several) {
+    Wording beside = Wording.NOTHING;
+    for (Line line : priced) {
+      beside = Amount.isIn(line.text()) ? beside : beside.or(Wording.in(line.text()));
+    }
+    List<Said<BandSaid>> bands = new ArrayList<>();
+    for (Line line : banded) {
+      Matcher band = BAND.matcher(line.text());
+      if (band.matches()) {
+        band(band, line, beside, page, several).ifPresent(bands::add);
+      }
+    }
+    return bands;
+  }
+
+  private Optional<Said<BandSaid>> band(
+      Matcher band, Line line, Wording beside, Wording page, boolean several) {
+    @Nullable String end = band.group("b") == null ? band.group("c") : band.group("b");
+    Optional<Integer> upTo = Optional.ofNullable(end).map(n -> numbers.read(n).value().intValue());
+    List<Clause.Stated> stated =
+        Clause.of(List.of(new Line(line.number(), band.group("rest"), line.mark())), numbers)
+            .stated();
+    boolean said =
+        band.group("rest").matches("(?i).*\\beach\\b.*")
+            || beside
+                .or(stated.isEmpty() ? Wording.NOTHING : stated.getFirst().wording())
+                .of()
+                .isPresent();
+    Set<Assumed> assumed = said ? Set.of() : Set.of(rises() ? Assumed.IN_ALL : Assumed.FOR_WHOM);
+    Optional<Measure> unit = Optional.ofNullable(band.group("unit")).flatMap(Units::of);
+    Wording of =
+        new Wording(
+            Optional.of(
+                new Wording.Of(
+                    said || !rises() ? Optional.of(unit.orElse(Measure.SEATS)) : Optional.empty())),
+            Optional.empty(),
+            Optional.empty(),
+            false,
+            false);
+    return Clause.prices(stated, beside.or(of), page, several).stream()
+        .findFirst()
+        .map(price ->
+            new Said<>(new BandSaid(upTo, price.value()), line.passage(), price.assumed())
+                .assuming(assumed));
+  }
+
+  /** Whether larger bands cost more, so that each price is one of all units. */
+  private boolean rises() {
+    List<BigDecimal> amounts =
+        banded.stream().map(line -> Amount.in(line.text(), numbers).getFirst().value()).toList();
+    return amounts.getFirst().compareTo(amounts.getLast()) < 0;
+  }
+
+  private void inherit(List<PlanSaid> before) {
+    contains
+        .flatMap(other ->
+            before.stream().filter(p -> p.name().value().equalsIgnoreCase(other)).findFirst())
+        .ifPresent(plan -> {
+          Set<Assumed> assumed = Set.of(Assumed.FROM_OTHER_PLAN);
+          List<Said<AnswerSaid>> own = List.copyOf(answers);
+          plan.answers().stream()
+              .filter(a ->
+                  own.stream()
+                      .noneMatch(
+                          o -> o.value().capability().equalsIgnoreCase(a.value().capability())))
+              .forEach(a -> answers.add(a.assuming(assumed)));
+          List<Measure> limited = limits.stream().map(l -> l.value().measure()).toList();
+          plan.limits().stream()
+              .filter(l -> !limited.contains(l.value().measure()))
+              // how many sites or places is said of one plan, and of no other
+              .filter(l -> !l.value().measure().id().startsWith("own/"))
+              .forEach(l -> limits.add(l.assuming(assumed)));
+        });
+  }
+}

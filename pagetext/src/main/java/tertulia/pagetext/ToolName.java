@@ -1,0 +1,116 @@
+package tertulia.pagetext;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+/**
+ * Finds what a page calls the tool: in its title, or by what stands first on it, as a logo does.
+ *
+ * @param name empty if nothing like one is there
+ * @param below the lines below it; all of them if there is none
+ */
+record ToolName(Optional<Said<String>> name, List<Line> below) {
+  private static final Pattern SET_APART = Pattern.compile("\\s+[–—|·•-]\\s+|\\s*[:|]\\s+");
+
+  /** What stands behind a name in the head of a page and is no part of it. */
+  private static final Pattern TAIL =
+      Pattern.compile(
+          "(?i)(?:[’']s)?\\s+(?:price list|prices?|pricing|plans?|home ?page|home|website|online|official site)\\b.*$|\\s+(?:19|20)\\d\\d$");
+
+  private static final Pattern PROPER =
+      Pattern.compile(
+          "(?<name>\\p{Lu}[\\p{L}\\p{N}.&’'-]*(?:\\s\\p{Lu}[\\p{L}\\p{N}.&’'-]*)*)(?:\\s\\p{Ll}\\S*)?");
+
+  private static final int LOOKED_AT = 3;
+  private static final int MOST_WORDS = 3;
+
+  static ToolName of(List<Line> lines, Numbers numbers) {
+    List<Line> written = lines.stream().filter(line -> !line.isBlank()).toList();
+    for (int i = 0; i < Math.min(LOOKED_AT, written.size() - 1); i++) {
+      Line line = written.get(i);
+      Optional<String> name = name(line);
+      if (name.isPresent() && isAboveAll(written.subList(i, written.size()), name.get(), numbers)) {
+        return new ToolName(
+            Optional.of(new Said<>(name.get(), line.passage(), Set.of(Assumed.TITLE))),
+            lines.subList(lines.indexOf(line) + 1, lines.size()));
+      }
+      if (!Known.isNavigation(line.text())) {
+        break;
+      }
+    }
+    return new ToolName(Optional.empty(), lines);
+  }
+
+  /** The first word of a menu that is none of its words: the logo. */
+  private static Optional<String> logo(Line line) {
+    String[] parts = line.text().split("\\s*[|·•]\\s*|\\s{2,}");
+    return parts.length >= 3
+            && Known.isNavigation(line.text())
+            && !Known.isNavigation(parts[0])
+            && !Known.isPassed(parts[0])
+            && PROPER.matcher(parts[0]).matches()
+        ? Optional.of(parts[0])
+        : Optional.empty();
+  }
+
+  private static Optional<String> name(Line line) {
+    Optional<String> logo = logo(line);
+    if (logo.isPresent()) {
+      return logo;
+    }
+    if (line.isRow() || line.mark() != Line.Prefix.NONE || Amount.isIn(line.text())) {
+      return Optional.empty();
+    }
+    Optional<String> title = Known.titleOf(line.text());
+    if (title.isPresent()) {
+      return title;
+    }
+    String first = SET_APART.split(line.text())[0];
+    String bare = TAIL.matcher(first).replaceFirst("").strip();
+    Matcher proper = PROPER.matcher(bare);
+    return proper.matches()
+            && !Known.isPassed(line.text())
+            && !Known.isPassed(bare)
+            && !Known.isPraise(line.text())
+            && proper.group("name").split("\\s+").length <= MOST_WORDS
+        ? Optional.of(proper.group("name"))
+        : Optional.empty();
+  }
+
+  /**
+   * Whether the first line is none of a plan's: a plan's name stands right above its price, a
+   * tool's above other names, or above a table.
+   */
+  private static boolean isAboveAll(List<Line> written, String name, Numbers numbers) {
+    if (Known.titleOf(written.getFirst().text()).isPresent()) {
+      return !isPriced(written.get(1), numbers);
+    }
+    List<Line> between = new ArrayList<>();
+    for (Line line : written.subList(1, written.size())) {
+      if (line.isRow()) {
+        return true;
+      }
+      if (isPriced(line, numbers)) {
+        break;
+      }
+      between.add(line);
+    }
+    // a name that differs from what the line says stands in it with more, as no plan's does
+    boolean more = !name.equals(written.getFirst().text()) && !between.isEmpty();
+    return more
+        || between.stream()
+                .anyMatch(line -> Known.isNameLike(line.text()) && !Known.isSlogan(line.text()))
+            && between.size() > 1
+        || between.stream().anyMatch(line -> Known.isHeading(line.text()));
+  }
+
+  /** Whether a line is a price, or begins with one behind a name. */
+  private static boolean isPriced(Line line, Numbers numbers) {
+    String text = line.text();
+    return !Amount.in(text, numbers).isEmpty() || Known.isFree(text) || Known.isOnRequest(text);
+  }
+}
