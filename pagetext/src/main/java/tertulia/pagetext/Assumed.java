@@ -36,7 +36,7 @@ public enum Assumed {
   /** A number of people without "up to" is taken for the most there may be. */
   AT_MOST("a bare number is taken for the most there may be", Sureness.LIKELY),
   /** A line in a plan's list is taken for something the plan has. */
-  HAS_IT("a line of its list, without a tick", Sureness.LIKELY),
+  HAS_IT("a line of its list, without a tick", Sureness.CLEAR),
   /** A number in a table is taken for how many there are, as nothing says that it is a limit. */
   HOW_MANY("read as how many there are; nothing says that it is a limit", Sureness.LIKELY),
   /** It is said of another plan whose everything this plan has. */

@@ -683,7 +683,11 @@ final class PastedPage {
             said.from().text(),
             said.from().line(),
             said.sure().name().toLowerCase(Locale.ROOT),
-            said.assumed().stream().sorted().map(Assumed::words).collect(Collectors.joining("; ")),
+            said.assumed().stream()
+                .filter(assumed -> assumed.sure() != Sureness.CLEAR)
+                .sorted()
+                .map(Assumed::words)
+                .collect(Collectors.joining("; ")),
             field));
   }
 }

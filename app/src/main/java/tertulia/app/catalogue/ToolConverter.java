@@ -244,7 +244,7 @@ final class ToolConverter {
         };
     IncludedText most =
         kind == ToolSheet.Limit.UP_TO
-            ? IncludedText.read(text, form.measures())
+            ? IncludedText.read(InUnits.of(text, measure), form.measures())
             : IncludedText.NOTHING;
     return new ToolSheet.AllowancePart(
         measure, kind, most.perAccount(), most.perSeat(), most.seats(), source);

@@ -303,6 +303,27 @@ public class ToolFormTest {
         "to 25: 8.40 each\nto 60: 6.90 each plus 12\nabove: 5.10 each");
   }
 
+  @DataProvider
+  public Object[][] amountsInUnits() {
+    return new Object[][] {
+      {"500 mb", "gigabytes-kept", "0.5"},
+      {"1 tb", "gigabytes-kept", "1000"},
+      {"10 gb a seat", "gigabytes-kept", "10 a seat"},
+      {"5 gb + 500mb a seat", "gigabytes-kept", "5 + 0.5 a seat"},
+      {"2 hours", "recording-minutes", "120"},
+      {"90 minutes", "recording-minutes", "90"},
+      {"90 min", "recorded-hours", "1.5000"},
+      {"90 minutes", "boards", "90 minutes"},
+      {"15 + 1.5 a seat", "boards", "15 + 1.5 a seat"},
+    };
+  }
+
+  @Test(dataProvider = "amountsInUnits")
+  public void amountsAreReadInTheUnitsInWhichPagesWriteThem(
+      String typed, String measure, String plain) {
+    assertEquals(InUnits.of(typed, measure), plain);
+  }
+
   @Test
   public void aPriceThatOnlyBeginsSomewhereMakesThePlanOneOfLowerBounds() {
     ToolForm form = ToolForms.of(slotmeer(), 0);
