@@ -9,10 +9,8 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import org.jspecify.annotations.Nullable;
 import tertulia.core.growth.Measure;
 import tertulia.pagetext.PageReading.AnswerSaid;
-import tertulia.pagetext.PageReading.BandSaid;
 import tertulia.pagetext.PageReading.Basis;
 import tertulia.pagetext.PageReading.Fee;
 import tertulia.pagetext.PageReading.LimitSaid;
@@ -23,13 +21,6 @@ import tertulia.pagetext.PageReading.Use;
 
 /** What is gathered of one plan while its lines are read. */
 final class PlanDraft {
-  private static final String SEATS =
-      "(?:users?|seats?|members?|people|licen[cs]es?|editors?|agents?|employees?|hosts?|calendars?|phone lines?)";
-  private static final Pattern BAND =
-      Pattern.compile(
-          "(?i)^(?:(?:from\\s)?(?<a>\\d[\\d.,]*)\\s?(?:-|–|—|to)\\s?(?<b>\\d[\\d.,]*)|(?:up to|first)\\s(?<c>\\d[\\d.,]*)|(?<d>\\d[\\d.,]*)\\s?\\+|(?:more than|above|over)\\s(?<e>\\d[\\d.,]*)|(?<g>\\d[\\d.,]*)\\s(?:or|and)\\smore)\\s*(?<unit>"
-              + SEATS
-              + ")?\\s*(?:[:=–—-]|at|for|cost)?\\s*(?<rest>.*)$");
   private static final Pattern THEN =
       Pattern.compile(
           "(?i)(?<first>.*?first .*?months?,?\\s*)(?:then|after that|afterwards)\\b(?<rest>.*)");
@@ -51,7 +42,7 @@ final class PlanDraft {
   private final List<Said<Sizes.Size>> ofOwn = new ArrayList<>();
   private final List<Line> priced = new ArrayList<>();
   private final List<Line> extra = new ArrayList<>();
-  private final List<Line> banded = new ArrayList<>();
+  private final Bands bands;
   private Optional<Said<Basis>> basis = Optional.empty();
   private Optional<Said<Integer>> least = Optional.empty();
   private Optional<Said<Integer>> most = Optional.empty();
@@ -70,6 +61,7 @@ final class PlanDraft {
     this.name = name;
     this.numbers = numbers;
     this.phrases = phrases;
+    this.bands = new Bands(numbers);
   }
 
   /** Parts of its lines that say something no rule knows. */
@@ -103,7 +95,7 @@ final class PlanDraft {
   }
 
   boolean isPriced() {
-    return !priced.isEmpty() || !banded.isEmpty() || basis.isPresent();
+    return !priced.isEmpty() || !bands.isEmpty() || basis.isPresent();
   }
 
   /** Takes what a line says of this plan; false if it says nothing that is known. */
@@ -181,11 +173,6 @@ final class PlanDraft {
   private static final Pattern LABELLED =
       Pattern.compile("(?<label>\\p{Lu}[\\p{L} -]{1,24}):\\s+(?<value>.+)");
 
-  /** Whether a line is the price of one band: "26 to 100 users: €4 each". */
-  static boolean isBand(String text) {
-    return BAND.matcher(text).matches();
-  }
-
   /** Whether a line says that the price is on request, whatever stands before that. */
   static boolean isOnRequest(String text) {
     Matcher labelled = LABELLED.matcher(text);
@@ -237,10 +224,10 @@ final class PlanDraft {
       first(line, then);
       return true;
     }
-    if (BAND.matcher(text).matches()
+    if (Bands.isOne(text)
         && !Amount.in(text, numbers).isEmpty()
         && Amount.in(text, numbers).getFirst().start() > 0) {
-      banded.add(line);
+      bands.add(line);
       return true;
     }
     if (Wording.in(text).isOnce()) {
@@ -487,11 +474,10 @@ final class PlanDraft {
     Said<Basis> how =
         nothing && !prices.isEmpty()
             ? Said.clear(Basis.FREE, prices.getFirst().from())
-            : prices.isEmpty() && banded.isEmpty()
+            : prices.isEmpty() && bands.isEmpty()
                 ? basis.orElseGet(() -> Said.clear(Basis.NOT_SAID, name.from()))
                 : Said.clear(
-                    Basis.LISTED,
-                    prices.isEmpty() ? banded.getFirst().passage() : prices.getFirst().from());
+                    Basis.LISTED, prices.isEmpty() ? bands.first() : prices.getFirst().from());
     inherit(before);
     return new PlanSaid(
         name,
@@ -501,7 +487,7 @@ final class PlanDraft {
             stated.stream().filter(one -> !oneCurrency(stated).contains(one)).toList(),
             page,
             several),
-        bands(page, several),
+        bands.read(priced, page, several),
         least,
         most,
         pack,
@@ -565,59 +551,6 @@ final class PlanDraft {
     return stated.stream()
         .filter(one -> one.amount().currency().equals(stated.getFirst().amount().currency()))
         .toList();
-  }
-
-  private List<Said<BandSaid>> bands(Wording page, boolean several) {
-    Wording beside = Wording.NOTHING;
-    for (Line line : priced) {
-      beside = Amount.isIn(line.text()) ? beside : beside.or(Wording.in(line.text()));
-    }
-    List<Said<BandSaid>> bands = new ArrayList<>();
-    for (Line line : banded) {
-      Matcher band = BAND.matcher(line.text());
-      if (band.matches()) {
-        band(band, line, beside, page, several).ifPresent(bands::add);
-      }
-    }
-    return bands;
-  }
-
-  private Optional<Said<BandSaid>> band(
-      Matcher band, Line line, Wording beside, Wording page, boolean several) {
-    @Nullable String end = band.group("b") == null ? band.group("c") : band.group("b");
-    Optional<Integer> upTo = Optional.ofNullable(end).map(n -> numbers.read(n).value().intValue());
-    List<Clause.Stated> stated =
-        Clause.of(List.of(new Line(line.number(), band.group("rest"), line.mark())), numbers)
-            .stated();
-    boolean said =
-        band.group("rest").matches("(?i).*\\beach\\b.*")
-            || beside
-                .or(stated.isEmpty() ? Wording.NOTHING : stated.getFirst().wording())
-                .of()
-                .isPresent();
-    Set<Assumed> assumed = said ? Set.of() : Set.of(rises() ? Assumed.IN_ALL : Assumed.FOR_WHOM);
-    Optional<Measure> unit = Optional.ofNullable(band.group("unit")).flatMap(Units::of);
-    Wording of =
-        new Wording(
-            Optional.of(
-                new Wording.Of(
-                    said || !rises() ? Optional.of(unit.orElse(Measure.SEATS)) : Optional.empty())),
-            Optional.empty(),
-            Optional.empty(),
-            false,
-            false);
-    return Clause.prices(stated, beside.or(of), page, several).stream()
-        .findFirst()
-        .map(price ->
-            new Said<>(new BandSaid(upTo, price.value()), line.passage(), price.assumed())
-                .assuming(assumed));
-  }
-
-  /** Whether larger bands cost more, so that each price is one of all units. */
-  private boolean rises() {
-    List<BigDecimal> amounts =
-        banded.stream().map(line -> Amount.in(line.text(), numbers).getFirst().value()).toList();
-    return amounts.getFirst().compareTo(amounts.getLast()) < 0;
   }
 
   private void inherit(List<PlanSaid> before) {

@@ -230,7 +230,7 @@ final class PlanNames {
     }
     return split(line).isEmpty()
         && !Known.isNoPrice(line)
-        && (PlanDraft.isBand(text) || isFirst(text))
+        && (Bands.isOne(text) || isFirst(text))
         && !Phrases.isMore(THEN.split(text)[0])
         && !Wording.in(text).isOnce()
         && phrases.fee(text).isEmpty()
