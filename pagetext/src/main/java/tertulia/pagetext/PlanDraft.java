@@ -566,6 +566,11 @@ final class PlanDraft {
                       .noneMatch(
                           o -> o.value().capability().equalsIgnoreCase(a.value().capability())))
               .forEach(a -> answers.add(a.assuming(assumed)));
+          // a limit beyond which more is sold is none without its price
+          List<Measure> sold = use.stream().map(u -> u.value().measure()).toList();
+          plan.use().stream()
+              .filter(u -> !sold.contains(u.value().measure()))
+              .forEach(u -> use.add(u.assuming(assumed)));
           List<Measure> limited = limits.stream().map(l -> l.value().measure()).toList();
           plan.limits().stream()
               .filter(l -> !limited.contains(l.value().measure()))
