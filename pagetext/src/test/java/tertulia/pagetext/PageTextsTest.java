@@ -170,6 +170,31 @@ public class PageTextsTest {
     }
   }
 
+  @Test
+  public void monthsThatTheYearsPriceLeavesOutAreNoOffer() {
+    String page = "Plover\n€10 per user / month\n€%s per user / year\n2 months free\n";
+    assertEquals(PageReader.read(page.formatted("100")).offers(), List.of(), "held already");
+    PageReading whole = PageReader.read(page.formatted("120"));
+    assertEquals(whole.offers().size(), 1, "twelve months are paid, so two of them are free");
+    assertEquals(whole.offers().getFirst().value().months(), Optional.of(2));
+  }
+
+  @Test
+  public void twoCardsThatWereCopiedRowByRow() {
+    assertEquals(
+        said(
+            PageReader.read(
+                "Alder\nRowan\n€5\n€9\nper user / month\nper user / month\nAlder\n3 boards\nRowan\n"
+                    + "8 boards\n")),
+        List.of(
+            "Alder: LISTED",
+            "Alder: 5 EUR a month for seats, monthly",
+            "Alder: boards 3",
+            "Rowan: LISTED",
+            "Rowan: 9 EUR a month for seats, monthly",
+            "Rowan: boards 8"));
+  }
+
   /** The same page spaced out, with other ends of lines, with codes for signs. */
   @Test(dataProvider = "otherHands")
   public void writtenAnotherWayItSaysTheSame(String name) throws IOException {
