@@ -67,7 +67,7 @@ public record CatalogueFile(String format, int version, List<Entry> tools) {
   /** Reads a file: size, JSON, schema, then the rules of the core. All or nothing. */
   public static Read read(byte[] bytes) {
     JsonFile<CatalogueFile> file =
-        JsonFile.read(bytes, FORMAT, "catalogue", SCHEMA, CatalogueFile.class);
+        JsonFile.read(bytes, FORMAT, VERSION, "catalogue", SCHEMA, CatalogueFile.class);
     return file.value()
         .map(CatalogueFile::accepted)
         .orElseGet(() -> new Read.Refused(file.faults()));

@@ -18,10 +18,11 @@ record JsonFile<T>(Optional<T> value, List<Fault> faults) {
    * Reads a file.
    *
    * @param format what its field "format" should say
+   * @param version the latest of its format that is known
    * @param what the kind of file in words, such as "selection"
    */
   static <T> JsonFile<T> read(
-      byte[] bytes, String format, String what, EnforcedSchema schema, Class<T> type) {
+      byte[] bytes, String format, int version, String what, EnforcedSchema schema, Class<T> type) {
     if (bytes.length > MOST_BYTES) {
       return refused("The file has " + bytes.length + " bytes; at most 10 MB are read.");
     }
@@ -30,6 +31,17 @@ record JsonFile<T>(Optional<T> value, List<Fault> faults) {
       if (!format.equals(tree.path("format").asString(""))) {
         return refused(
             "This is JSON but no Tertulia " + what + ": \"format\" should be \"" + format + "\".");
+      }
+      int written = tree.path("version").asInt(version);
+      if (written > version) {
+        return refused(
+            "This "
+                + what
+                + " was written by a later release of Tertulia: its format is "
+                + written
+                + ", and this release reads up to "
+                + version
+                + ". Read it with that release, or bring this one up to date.");
       }
       Optional<Fault> unseen = Unseen.in("", tree);
       if (unseen.isPresent()) {

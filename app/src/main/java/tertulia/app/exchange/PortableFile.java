@@ -28,7 +28,13 @@ public final class PortableFile {
 
   public static Read read(byte[] bytes) {
     JsonFile<SelectionFile> file =
-        JsonFile.read(bytes, SelectionFile.FORMAT, "selection", SCHEMA, SelectionFile.class);
+        JsonFile.read(
+            bytes,
+            SelectionFile.FORMAT,
+            SelectionFile.VERSION,
+            "selection",
+            SCHEMA,
+            SelectionFile.class);
     return file.value()
         .map(PortableFile::accepted)
         .orElseGet(() -> new Read.Refused(file.faults()));
