@@ -10,7 +10,6 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -45,6 +44,14 @@ record Amount(BigDecimal value, String currency, int start, int end, Set<Assumed
           "A$", "AUD");
   private static final Map<String, String> MORE_SIGNS = Map.of("AU$", "AUD", "NZ$", "NZD");
 
+  /** By what a page says whose crowns it means. */
+  private static final Map<String, String> CROWNS =
+      Map.of(
+          "NOK", "\\bNOK\\b|(?i:norwegian (?:kroner?|crowns?))",
+          "SEK", "\\bSEK\\b|(?i:swedish (?:kronor|krona|crowns?))",
+          "DKK", "\\bDKK\\b|(?i:danish (?:kroner?|crowns?))",
+          "ISK", "\\bISK\\b|(?i:icelandic (?:kr[oó]n(?:a|ur)|crowns?))");
+
   /** The amounts of a text, in its order. */
   static List<Amount> in(String text, Numbers numbers) {
     List<Amount> amounts = new ArrayList<>();
@@ -68,10 +75,15 @@ record Amount(BigDecimal value, String currency, int start, int end, Set<Assumed
   /** A text in which "kr" is the one crown that its codes name; the same if they name none. */
   static String crowns(String text) {
     List<String> named =
-        Stream.of("NOK", "SEK", "DKK", "ISK").filter(code -> text.contains(code)).toList();
+        CROWNS.entrySet().stream()
+            .filter(crown -> Pattern.compile(crown.getValue()).matcher(text).find())
+            .map(Map.Entry::getKey)
+            .sorted()
+            .toList();
     return named.size() == 1
         ? text.replaceAll(
-            "(?<=\\d)\\s?kr\\b\\.?|\\bkr\\b\\.?\\s?(?=\\d)", " " + named.getFirst() + " ")
+            "(?<=\\d)\\s?kr\\b\\.?|\\bkr\\b\\.?\\s?(?=\\d)|(?<=\\d)\\s?kroner?\\b",
+            " " + named.getFirst() + " ")
         : text;
   }
 

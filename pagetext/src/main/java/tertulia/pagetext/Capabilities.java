@@ -22,6 +22,13 @@ final class Capabilities {
   private static final String NAMED_BY_NUMBER =
       "\\b(?:24/7|1:1|\\d-step|\\d-factor|2FA|ISO[ -]?\\d+|SOC ?2|SAML 2\\.0|OAuth ?2)\\b";
 
+  /** How long one is bound, what is less for a while: nothing that a plan can do. */
+  private static final Pattern OF_TERMS =
+      Pattern.compile(
+          "(?i)\\b(?:minimum (?:term|contract)|cancel(?:led|lation)?|months? free|notice period|refund)\\b");
+
+  private static final Pattern CENTS = Pattern.compile("(?i)\\d\\s?(?:cents?|ct|øre|öre)\\b");
+
   private static final Pattern NUMBERED = Pattern.compile("\\d");
   private static final int LONGEST = 60;
 
@@ -38,6 +45,8 @@ final class Capabilities {
         || text.endsWith(":")
         || text.toLowerCase(Locale.ROOT).contains("coming soon")
         || Amount.isIn(text)
+        || CENTS.matcher(text).find()
+        || OF_TERMS.matcher(text).find()
         || text.contains("%")
         || text.indexOf('?') >= 0
         || text.endsWith("!")) {

@@ -13,15 +13,37 @@ final class CardReading {
   private static final Pattern ORDER =
       Pattern.compile("(?i)(?:start|choose|select|buy|order|go)(?: (?:it|now|here))?");
 
+  private static final Pattern BUYERS =
+      Pattern.compile("(?i)(?:trusted|loved|used|chosen|liked) by .*[^.]");
+
+  private static final Pattern ORDER_OF =
+      Pattern.compile(
+          "(?i)(?:get|try|take|use|start(?: with)?|choose|select|buy|order|go(?: with)?|pick) (?:the )?(?<plan>.+?)(?: plan)?(?: now| for free| free)?");
+
   /** A sentence that says how long one is bound, or when one pays. */
   private static final Pattern OF_TERMS =
       Pattern.compile(
-          "(?i)\\b(?:contracts?|commitment|committed|invoiced?|invoices|billed|notice|cancel)\\b");
+          "(?i)\\b(?:contracts?|commitment|committed|invoiced?|invoices|billed|notice|cancel|minimum term)\\b");
 
   private static final Pattern SENTENCE = Pattern.compile("(?<=[\\p{Ll})])\\.\\s+(?=[\\p{Lu}\\d])");
   private static final Pattern ADD_ON =
       Pattern.compile(
           "(?i)(?<name>[^(:]{2,40}?)[,:]?(?: as an?| is an?| –| -)? (?:paid |optional )?add-?on\\b[\\s(:,–-]*(?<price>[^()]+)\\)?");
+
+  /** "Time tracking (+ €2 per user and month)". */
+  private static final Pattern ON_TOP =
+      Pattern.compile(
+          "(?<name>\\p{Lu}[\\p{L} -]{2,39}?)[:,]?\\s\\(?(?:\\+|plus|for an extra)\\s?(?<price>(?:[€$£¥]|[A-Z]{3}\\s|\\d)[^()]*)\\)?");
+
+  /** "Add Guard for $2 per user per month: audit log, alerts". */
+  private static final Pattern ADD =
+      Pattern.compile(
+          "(?i)(?:add |(?:add-?on|extra|option): ?)(?<name>\\p{L}[\\p{L} -]{2,39}?)(?: for |,? )(?<price>(?:[€$£¥]|[a-z]{3}\\s|\\d)[^:(]+?)(?:[:(.].*)?");
+
+  /** "Single sign-on is €1 per seat and month extra". */
+  private static final Pattern EXTRA =
+      Pattern.compile(
+          "(?<name>\\p{Lu}[\\p{L} -]{2,39}?) (?:is|costs|comes at|for|at) (?:an? )?(?:extra |additional )?(?<price>(?:[€$£¥]|[A-Z]{3}\\s|\\d)[^:(]*?),? (?:extra|more|on top)[.]?");
 
   private static final Pattern IN_BRACKETS = Pattern.compile("\\s*\\((?<names>[^()]+)\\)[.]?$");
 
@@ -80,10 +102,14 @@ final class CardReading {
         }
       } else if (extras) {
         extra(line);
+      } else if (isBuyer(i)) {
+        page.pass(line);
       } else if (all && Known.isPassed(text)) {
         page.pass(line);
-      } else if (all) {
+      } else if (all && !addOn(line)) {
         page.ofAllPlans(line);
+      } else if (all) {
+        continue;
       } else {
         sentences(plan, line);
       }
@@ -93,6 +119,15 @@ final class CardReading {
   /** "Live chat as an add-on (£6 per agent a month)": sold beside the plan in whose list it is. */
   private boolean addOn(Line line) {
     Matcher addOn = ADD_ON.matcher(line.text());
+    if (!addOn.matches()) {
+      addOn = ON_TOP.matcher(line.text());
+    }
+    if (!addOn.matches()) {
+      addOn = ADD.matcher(line.text());
+    }
+    if (!addOn.matches()) {
+      addOn = EXTRA.matcher(line.text());
+    }
     if (!addOn.matches() || !Amount.isIn(addOn.group("price"))) {
       return false;
     }
@@ -110,7 +145,7 @@ final class CardReading {
     }
     List<Optional<PlanDraft>> plans =
         Stream.of(brackets.group("names").split("\\s*(?:,|&|/|\\band\\b)\\s*"))
-            .map(page::plan)
+            .map(page::planShort)
             .toList();
     return plans.stream().allMatch(Optional::isPresent)
         ? plans.stream().flatMap(Optional::stream).toList()
@@ -126,6 +161,26 @@ final class CardReading {
     return page.plan(name.value()).orElseThrow();
   }
 
+  /** A name below "Loved by writers at", behind the last price. */
+  private boolean isBuyer(int at) {
+    int head = at - 1;
+    while (head >= 0
+        && !lines.get(head).isBlank()
+        && !BUYERS.matcher(lines.get(head).text()).matches()) {
+      head--;
+    }
+    return head >= 0
+        && !lines.get(head).isBlank()
+        && lines.get(at).mark() == Line.Prefix.NONE
+        && lines.subList(head, lines.size()).stream().noneMatch(line -> Amount.isIn(line.text()));
+  }
+
+  /** "Get Company" below the plan of that name. */
+  private boolean isOrderOfPlan(Line line) {
+    Matcher order = ORDER_OF.matcher(line.text());
+    return order.matches() && page.plan(order.group("plan")).isPresent();
+  }
+
   /** Whether it stands in a paragraph that begins with a sentence: none of the plan above. */
   private boolean isApart(Line line) {
     int at = lines.indexOf(line);
@@ -134,6 +189,23 @@ final class CardReading {
       first--;
     }
     return at >= 0 && first > 0 && lines.get(first).text().endsWith(".");
+  }
+
+  /** What is paid once, in a paragraph of its own below plans with marked lists, is of all. */
+  private boolean isOnceOfAll(Line line) {
+    int at = lines.indexOf(line);
+    int first = at;
+    while (first > 0 && !lines.get(first - 1).isBlank()) {
+      first--;
+    }
+    return Amount.isIn(line.text())
+        && Wording.in(line.text()).isOnce()
+        && at > 1
+        && line.mark() == Line.Prefix.NONE
+        && first > 1
+        && lines.get(first).mark() == Line.Prefix.NONE
+        && names.of(first) == null
+        && lines.get(first - 2).mark() != Line.Prefix.NONE;
   }
 
   /** The page's one sentence about fees, in a paragraph of its own, is none of the plan above. */
@@ -162,11 +234,11 @@ final class CardReading {
     if (isApart(line) && page.offer(line)) {
       return;
     }
-    if (ON_EVERY.matcher(line.text()).find() || isFeeOfAll(line)) {
+    if (ON_EVERY.matcher(line.text()).find() || isFeeOfAll(line) || isOnceOfAll(line)) {
       page.ofAllPlans(line);
     } else if (addOn(line)) {
       return;
-    } else if (plan != null && ORDER.matcher(line.text()).matches()) {
+    } else if (plan != null && (ORDER.matcher(line.text()).matches() || isOrderOfPlan(line))) {
       page.pass(line);
     } else if (FOR_SOME_BUYERS.matcher(line.text()).find()) {
       page.notUnderstood(line);
@@ -221,7 +293,7 @@ final class CardReading {
   }
 
   /** What stands behind a name: prices first, then what is set apart by full stops. */
-  private static void parts(Line rest, PlanDraft plan) {
+  private void parts(Line rest, PlanDraft plan) {
     Matcher free = PlanDraft.FREE_FOR.matcher(rest.text());
     if (free.matches()) {
       plan.take(new Line(rest.number(), free.group("free"), rest.mark()));
@@ -231,7 +303,25 @@ final class CardReading {
         text.split(
             "(?<![\\d]|\\b(?:[Mm]in|[Mm]ax|[Ii]ncl|[Ee]xcl|p\\.[am]))\\.\\s+|(?<=\\d)\\.\\s+(?=[A-Z])|;\\s+|\\.$")) {
       if (!part.isBlank()) {
-        plan.take(new Line(rest.number(), part.strip(), rest.mark()));
+        part(new Line(rest.number(), part.strip(), rest.mark()), plan);
+      }
+    }
+  }
+
+  private void part(Line part, PlanDraft plan) {
+    Optional<Prose.Contained> more = Prose.contained(part.text());
+    if (more.isPresent() && page.plan(more.get().plan()).isPresent()) {
+      plan.take(new Line(part.number(), "Everything in " + more.get().plan(), part.mark()));
+    }
+    String text = more.map(Prose.Contained::rest).orElse(part.text());
+    List<String> list = Amount.isIn(text) ? List.of() : Prose.list(text);
+    if (list.isEmpty() && more.isEmpty()) {
+      of(plan, part);
+    }
+    for (String one : list.isEmpty() && more.isPresent() ? List.of(text) : list) {
+      Line line = new Line(part.number(), one, Line.Prefix.BULLET);
+      if (!plan.take(line)) {
+        page.notUnderstood(line);
       }
     }
   }

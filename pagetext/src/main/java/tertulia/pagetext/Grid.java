@@ -2,8 +2,10 @@ package tertulia.pagetext;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 
 /**
  * A table with plans across: rows with tabs or bars between cells, or cells one below the other as
@@ -37,19 +39,26 @@ record Grid(List<Line> head, List<Labelled> rows, List<Line> around) {
     List<Line> head = List.of();
     List<Labelled> rows = new ArrayList<>();
     List<Line> around = new ArrayList<>();
+    int labels = 1;
+    String section = "";
     for (Line line : lines) {
       List<Line> cells = cells(line);
-      if (cells.size() < 2) {
+      Optional<String> heading = head.isEmpty() ? Optional.empty() : section(line, cells);
+      if (heading.isPresent()) {
+        section = heading.get();
+      } else if (cells.size() < 2) {
         around.add(line);
       } else if (head.isEmpty()) {
-        List<Line> names = cells.subList(1, cells.size());
+        int first = labels(cells);
+        List<Line> names = withoutBlanksBehind(cells.subList(first, cells.size()));
         if (isHead(names)) {
           head = List.copyOf(names);
+          labels = first;
         } else {
           around.add(line);
         }
       } else {
-        rows.add(new Labelled(cells.getFirst(), cells.subList(1, cells.size())));
+        rows.add(labelled(cells, labels, section));
       }
     }
     return head.isEmpty() || rows.isEmpty()
@@ -57,9 +66,56 @@ record Grid(List<Line> head, List<Labelled> rows, List<Line> around) {
         : Optional.of(new Grid(head, rows, around));
   }
 
+  /** How many columns hold labels: those before the first name. */
+  private static int labels(List<Line> head) {
+    int labels = 1;
+    while (labels < head.size() - 1 && head.get(labels).isBlank()) {
+      labels++;
+    }
+    return labels;
+  }
+
+  private static List<Line> withoutBlanksBehind(List<Line> cells) {
+    int end = cells.size();
+    while (end > 0 && cells.get(end - 1).isBlank()) {
+      end--;
+    }
+    return cells.subList(0, end);
+  }
+
+  /**
+   * How one pays for what the rows below say, "Monthly subscription", by a row of its own; blank: a
+   * heading that says no such thing; empty: no heading.
+   */
+  private static Optional<String> section(Line line, List<Line> cells) {
+    String text = cells.isEmpty() ? line.text() : cells.getFirst().text();
+    boolean alone = cells.stream().skip(1).allMatch(Line::isBlank);
+    if (!alone || text.isBlank() || Amount.isIn(text)) {
+      return Optional.empty();
+    }
+    boolean paid = Wording.isAll(text) && Wording.in(text).term().isPresent();
+    return paid ? Optional.of(text) : cells.isEmpty() ? Optional.empty() : Optional.of("");
+  }
+
+  private static Labelled labelled(List<Line> cells, int labels, String section) {
+    int end = Math.min(labels, cells.size());
+    String label =
+        cells.subList(0, end).stream()
+            .map(Line::text)
+            .filter(text -> !text.isBlank())
+            .collect(Collectors.joining(", "));
+    if (!section.isEmpty() && cells.stream().skip(end).anyMatch(cell -> Amount.isIn(cell.text()))) {
+      label += ", " + section.toLowerCase(Locale.ROOT);
+    }
+    Line first = cells.getFirst();
+    return new Labelled(
+        new Line(first.number(), label, first.mark()), cells.subList(end, cells.size()));
+  }
+
   /** Whether cells name plans: some of them may be called Free, or Custom. */
   private static boolean isHead(List<Line> cells) {
-    return cells.stream().allMatch(cell -> isHead(cell) || isBasis(cell))
+    return !cells.isEmpty()
+        && cells.stream().allMatch(cell -> isHead(cell) || isBasis(cell))
         && cells.stream().anyMatch(Grid::isHead);
   }
 

@@ -33,6 +33,10 @@ final class GridReading {
           Map.entry("-", Answer.NO),
           Map.entry("no", Answer.NO),
           Map.entry("not included", Answer.NO),
+          Map.entry("not possible", Answer.NO),
+          Map.entry("not available", Answer.NO),
+          Map.entry("n/a", Answer.NO),
+          Map.entry("none", Answer.NO),
           Map.entry("limited", Answer.PARTLY),
           Map.entry("partly", Answer.PARTLY),
           Map.entry("basic", Answer.PARTLY),
@@ -42,13 +46,13 @@ final class GridReading {
 
   private static final Pattern OF_SEATS =
       Pattern.compile(
-          "(?i)(?:number of |max(?:imum)?\\.? )?(?:users?|seats?|members?|people|team size|team)");
+          "(?i)(?:max(?:imum)?\\.? )?(?:number of )?(?:active |paid |full |named )?(?:users?|seats?|members?|people|team size|team)");
   private static final Pattern LEAST_SEATS =
       Pattern.compile(
           "(?i)(?:min(?:imum)?\\.?|least|fewest)(?: number)?(?: of)? (?:users?|seats?|members?|people)");
   private static final Pattern SIZE =
       Pattern.compile(
-          "(?i)(?:up to )?"
+          "(?i)(?:up to |max(?:imum)?\\.? |at most |from |at least )?"
               + Numbers.NUMBER
               + "(?:\\s?(?:-|–|to)\\s?"
               + Numbers.NUMBER
@@ -121,7 +125,7 @@ final class GridReading {
         Line cell = signed(row.label().text(), unlimited(row.cells().get(p)), sign);
         boolean taken =
             cell.text().isBlank()
-                || limits
+                || (limits || isMonthly(row.label().text()))
                     && !isMeasured(row.label().text())
                     && ofOwn(row.label(), cell, plans.get(p))
                 || cell(row.label(), cell, plans.get(p));
@@ -154,8 +158,14 @@ final class GridReading {
     return true;
   }
 
+  /** Whether a row counts something over a month. */
+  private static boolean isMonthly(String label) {
+    Matcher counted = COUNTED.matcher(label);
+    return counted.matches() && counted.group("month") != null;
+  }
+
   private static Line unlimited(Line cell) {
-    boolean any = cell.text().matches("(?i)(?:no|without(?: a)?) limits?|limitless|∞");
+    boolean any = cell.text().matches("(?i)(?:no|without(?: a)?) (?:limits?|maximum)|limitless|∞");
     return any ? new Line(cell.number(), "Unlimited", cell.mark()) : cell;
   }
 
@@ -194,6 +204,9 @@ final class GridReading {
     if (isPrice && answer(text).filter(a -> a == Answer.NO).isPresent()) {
       page.pass(both);
       return true;
+    }
+    if (said.isBlank() && Wording.isAll(text) && !Wording.in(text).isOfAccountOnly()) {
+      return plan.take(cell);
     }
     if (said.isBlank() && !counted && !Known.isFree(text) && !Known.isOnRequest(text)) {
       page.pass(cell);
@@ -303,6 +316,7 @@ final class GridReading {
         .or(() -> phrases.limit(text))
         .or(() -> phrases.limit(text + " of " + label))
         .or(() -> phrases.limit(label + " " + text))
+        .or(() -> phrases.limit(label + " with " + text))
         .map(limit -> {
           plan.limit(Said.clear(limit, new Passage(cell.number(), label + ": " + text)));
           return true;

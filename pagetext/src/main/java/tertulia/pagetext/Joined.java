@@ -150,10 +150,23 @@ final class Joined {
       if (sign && i + 1 < torn.size() && torn.get(i + 1).text().matches("\\d.*")) {
         joined.add(new Line(line.number(), line.text() + torn.get(i + 1).text(), line.mark()));
         i++;
+      } else if (!joined.isEmpty() && isThen(joined.getLast(), line)) {
+        Line counted = joined.removeLast();
+        joined.add(new Line(counted.number(), counted.text() + ", " + line.text(), counted.mark()));
       } else {
         joined.add(line);
       }
     }
     return joined;
+  }
+
+  /** "1,500 responses a month" and below it "then €4 for 500". */
+  private static boolean isThen(Line before, Line line) {
+    return line.text().matches("(?i)(?:and )?then\\b.*")
+        && Amount.isIn(line.text())
+        && before.text().matches("(?i)(?:up to )?\\d.*")
+        && !before.isRow()
+        && !line.isRow()
+        && !Amount.isIn(before.text());
   }
 }

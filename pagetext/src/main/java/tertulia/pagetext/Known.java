@@ -8,7 +8,7 @@ import java.util.regex.Pattern;
 final class Known {
   private static final Pattern BUTTON =
       Pattern.compile(
-          "(?i)(?:get started(?: for free| free| now| today)?|start(?: for)? free(?: trial| today)?|start (?:your |a )?(?:free )?trial|start now|try (?:it )?(?:now|free|for free)|buy(?: now)?|choose(?: plan| this plan| \\w+){0,3}|select(?: plan| \\w+){0,3}|sign up(?: free| now)?|subscribe|contact (?:us|sales)(?: (?:for|to) [a-z ]{2,40})?|talk to (?:us|sales)|get in touch(?: [a-z ]{2,40})?|book a demo|request a demo|learn more|see all (?:features|plans)|compare(?: all)? (?:plans|features)|most popular|popular|recommended|best value|our favou?rite|log in|sign in|upgrade|read more|show more|most chosen|call us|ask us)[.!→> ]*");
+          "(?i)(?:get started(?: for free| free| now| today)?|start(?: for)? free(?: trial| today)?|start (?:your |a )?(?:free )?trial|start now|try (?:\\p{L}+ ){0,2}(?:now|free|for free)|buy(?: now)?|choose(?: plan| this plan| \\w+){0,3}|select(?: plan| \\w+){0,3}|sign up(?: free| now)?|subscribe|contact (?:us|sales)(?: (?:for|to) [a-z ]{2,40})?|talk to (?:us|sales)|get in touch(?: [a-z ]{2,40})?|book a demo|request a demo|learn more|see all (?:features|plans)|compare(?: all)? (?:plans|features)|most popular|popular|recommended|best value|our favou?rite|log in|sign in|upgrade|read more|show more|most chosen|call us|ask us)[.!→> ]*");
   private static final Pattern TOGGLE =
       Pattern.compile(
           "(?i)(?:(?:monthly|yearly|annually|annual)\\s*[/|·]?\\s*){1,4}(?:billing)?\\s*[(–—-]?\\s*(?:save (?:up to )?\\d{1,2}\\s?%|\\d{1,2}\\s?% off|-\\d{1,2}\\s?%)?\\)?");
@@ -17,7 +17,8 @@ final class Known {
           "(?i)skip to (?:main )?content|back to .*|(?:main )?menu|home|navigation|product|products|solutions|functions|features|templates|tour|overview|resources|industries|sectors|customers|references|stories|careers|jobs|investors|about(?: us)?|blog|docs|guides?|help|support|download|integrations|security|contact|log ?in|sign ?in|search|language|english|switch .*\\b(?:monthly|yearly)\\b.*|bill me (?:monthly|yearly|annually)");
   private static final Pattern FEATURE_TOO =
       Pattern.compile("(?i)search|integrations|templates|security|support|overview|guides?|help");
-  private static final Pattern MENU_SEPARATOR = Pattern.compile("\\s*[|·•▾▼>]\\s*|\\s/\\s|\\s{2,}");
+  private static final Pattern MENU_SEPARATOR =
+      Pattern.compile("\\s*[|·•▾▼>»]\\s*|\\s/\\s|\\s{2,}");
   private static final Pattern FOOTER =
       Pattern.compile(
           "(?i).*©.*|.*\\S@\\S.*|.*\\ball rights reserved\\b.*|.*\\bcookies?\\b.*|follow us.*|privacy.*|imprint|terms.*|.*\\b(?:B\\.V|N\\.V|Ltd|GmbH|ApS|A/S|IVS|Oy|U\\.A|Inc|LLC|SARL|S\\.A|Lda)\\b\\.?,? .*|(?:rated|trusted|used|loved) (?:by |\\d).*|.*\\bsince (?:19|20)\\d\\d\\b.*|CVR\\b.*|call us:.*|made in\\b.*|what (?:our )?(?:customers|people|others) say.*");
@@ -32,7 +33,7 @@ final class Known {
       "(?i:pricing|prices|price list|plans (?:and|&) (?:pricing|prices))";
   private static final Pattern TITLE =
       Pattern.compile(
-          "(?<before>\\p{Lu}.{1,38}?)(?:[’']s)?(?:\\s*[-–—|:])?\\s+"
+          "(?<before>\\p{Lu}.{1,38}?)(?:[’']s)?(?:\\s*[-–—|:])?(?:\\s+(?:the|our))?\\s+"
               + PRICES
               + "|"
               + PRICES
@@ -42,22 +43,22 @@ final class Known {
           "(?i)(?:our|all|the|prices?|pricing|plans?|simple|fair|clear|flexible|transparent|honest|straightforward|easy|team|monthly|yearly|annual|custom|current)\\b.*");
   private static final Pattern EXTRAS =
       Pattern.compile(
-          "(?i)(?:optional )?(?:add-?ons?|extras|optional extras)(?: (?:for|to) (?:all|any|every|paid) plans?)?:?");
+          "(?i)(?:optional )?(?:add-?ons?|extras|options|optional extras)(?: (?:for|to) (?:all|any|every|paid) plans?)?:?");
   private static final Pattern FOR_ALL =
       Pattern.compile(
-          "(?i)(?:all|every|each) plans?(?: (?:includes?|comes? with|ha(?:s|ve)))?:?|(?:included )?in (?:all|every) plans?:?");
+          "(?i)(?:all|every|each)(?: our| the)? (?:plans?|sizes?|packages?|editions?|tiers?|versions?)(?: (?:includes?|comes? with|ha(?:s|ve)|contains?))?:?|(?:every|each) \\p{L}{3,15} (?:gets?|has|includes|comes with):?|(?:always )?(?:included )?(?:in|with) (?:all|every) (?:plans?|sizes?|packages?|editions?):?|(?:in|with) (?:all|every|each) \\p{L}{3,15}:");
   private static final Pattern QUESTIONS =
       Pattern.compile(
           "(?i)(?:frequently asked |common |your )?questions(?: (?:and|&) answers| people ask.*| we hear.*)?|faqs?|frequently asked");
   private static final Pattern CONTAINS =
       Pattern.compile(
-          "(?i)(?:everything|all|all features)(?: that is)? (?:in|of|from) (?:the )?(?<plan>[^,:]+?)(?: plan)?(?:,? (?:plus|and(?: also)?|as well as))?[:.,]?|(?:everything|all)(?: that)? (?<plan2>[^,:]+?) (?:has|offers|includes|gives)(?:,? (?:plus|and(?: also)?))?[:.,]?");
+          "(?i)(?:includes? )?(?:everything|all|all features)(?: that is)? (?:in|of|from) (?:the )?(?<plan>[^,:]+?)(?: plan)?(?:,? (?:plus|and(?: also)?|as well as))?[:.,]?|(?:everything|all)(?: that)? (?<plan2>[^,:]+?) (?:has|offers|includes|gives)(?:,? (?:plus|and(?: also)?))?[:.,]?");
   private static final Pattern FREE =
       Pattern.compile(
-          "(?i)(?:free(?: forever| of charge| for ever)?|for ever|forever|no charge|at no cost)[.!]?");
+          "(?i)(?:free(?: forever| of charge| for ever)?|(?:forever|always) free(?: for [a-z ]{3,30})?|for ever|forever|no charge|at no cost)[.!]?");
   private static final Pattern ON_REQUEST =
       Pattern.compile(
-          "(?i)(?:please )?(?:let us make (?:you )?an offer|(?:price )?(?:on|upon) (?:enquiry|inquiry|request|application)|individual(?: offer| price| pricing)?|enquire|quote only|custom(?: pricing| price| quote)?|(?:price |prices )?on request|contact (?:us|sales)(?: for (?:an? (?:price|quote|offer)|pricing|prices))?|talk to (?:us|sales)|ask (?:us )?for an? (?:quote|price|offer)|ask us|call us|price on application|let(?:’|')?s talk|get a quote|tailored(?: pricing)?|by quote)[.!]?");
+          "(?i)(?:please )?(?:let us make (?:you )?an offer|(?:price )?(?:on|upon) (?:enquiry|inquiry|request|application)|individual(?: offer| price| pricing)?|enquire|quote only|custom(?: pricing| price| quote)?|(?:price |prices )?on request|contact (?:us|sales)(?: for (?:an? (?:price|quote|offer)|pricing|prices))?|talk to (?:us|sales)|ask (?:us )?for an? (?:quote|price|offer)|ask us|call us|price on application|let(?:(?:’|')?s| us) talk|get a quote|tailored(?: pricing)?|by quote|(?:talk to|ask|call|contact|write to|speak to) (?:us|sales|our [a-z ]{3,20}) (?:about|for) (?:an? |your |the )?(?:price|quote|offer|pricing|prices))[.!]?");
   private static final Pattern GIVEN =
       Pattern.compile(
           "(?i)\\b(?:save|saves|saved|saving|savings|voucher|credits?|refund(?:ed)?|worth|cashback|donated?|insured|guaranteed?|discount|bonus)\\b|(?<!one[- ])\\boff\\b");
@@ -79,7 +80,7 @@ final class Known {
           "(?i)\\b(?:incl(?:uding|uded?|usive of|\\.)?|hold|with)\\s(?<n>\\d{1,2}(?:[.,]\\d)?)\\s?% (?:vat|tax|sales tax|gst)\\b");
   private static final Pattern BEFORE_TAX =
       Pattern.compile(
-          "(?i)(?:all )?(?:prices )?(?:are )?(?:excl(?:uding|\\.)?|plus|before|without|exclude)(?: of)? (?:any )?(?:vat|tax(?:es)?|sales tax|gst)\\.?");
+          "(?i)(?:all )?(?:prices )?(?:are )?(?:excl(?:uding|\\.)?|plus|before|without|exclude)(?: of)? (?:any )?(?:vat|tax(?:es)?|sales tax|gst)\\.?|(?:no )?(?:vat|tax(?:es)?) (?:not )?included\\.?|(?:all )?(?:amounts|prices)(?: are)?(?: shown| stated)? in [a-z ]{3,24}(?:,? (?:vat|tax(?:es)?) not included)?\\.?");
 
   private Known() {}
 
@@ -96,7 +97,12 @@ final class Known {
   static boolean isNavigation(String text) {
     String[] parts = MENU_SEPARATOR.split(text);
     boolean menu = parts.length >= 3 && java.util.Arrays.stream(parts).noneMatch(String::isBlank);
-    return NAVIGATION.matcher(text.replaceAll("^[≡☰\\s]+|[\\s▾▼>]+$", "")).matches()
+    boolean path =
+        parts.length == 2
+            && NAVIGATION.matcher(parts[0]).matches()
+            && parts[1].matches("(?i)" + PRICES);
+    return NAVIGATION.matcher(text.replaceAll("^[≡☰\\s]+|[\\s▾▼>»]+$", "")).matches()
+        || path
         || menu && !Amount.isIn(text) && text.chars().noneMatch(Character::isDigit);
   }
 
@@ -138,7 +144,9 @@ final class Known {
       return Optional.empty();
     }
     String name = title.group("before") == null ? title.group("after") : title.group("before");
-    return PRAISE.matcher(name).matches() || name.split("\\s+").length > 4
+    return PRAISE.matcher(name).matches()
+            || isNavigation(name.replaceFirst("[\\s»>/|·–—-]+$", ""))
+            || name.split("\\s+").length > 4
         ? Optional.empty()
         : Optional.of(name.strip());
   }

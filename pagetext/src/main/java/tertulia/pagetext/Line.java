@@ -25,6 +25,13 @@ record Line(int number, String text, Prefix mark) {
   private static final String PRAISED =
       "(?i)\\s*[(–—-]\\s*(?:most popular|popular|recommended|best value|most chosen|new)\\)?$";
 
+  private static final String HEADED =
+      "^(?:Plan|Edition|Package|Tier|Version|Subscription):\\s+(?=\\p{Lu})";
+
+  /** A picture before a line that is none of the marks of a list. */
+  private static final String PICTURE =
+      "^(?:[\\x{1F000}-\\x{1FAFF}\\x{2600}-\\x{2610}\\x{2613}-\\x{26FF}\\x{FE0F}\\x{200D}]\\s*)+(?=[\\p{L}\\d])";
+
   private static final Pattern TICK = Pattern.compile("^(?:[✓✔☑✅]|\\[x\\]|\\(x\\))\\s*(?=\\S)");
   private static final Pattern CROSS = Pattern.compile("^(?:[✗✘✕❌☒]|\\[ \\]|\\( \\))\\s*(?=\\S)");
   private static final Pattern BULLET = Pattern.compile("^(?:[•·▪◦●*]|[-–—](?=\\s))\\s*(?=\\S)");
@@ -49,7 +56,12 @@ record Line(int number, String text, Prefix mark) {
     }
     // "1. Loft" is called "Loft"
     String text =
-        plain.strip().replaceFirst("^\\d{1,2}[.)]\\s+(?=\\p{Lu})", "").replaceFirst(PRAISED, "");
+        plain
+            .strip()
+            .replaceFirst(PICTURE, "")
+            .replaceFirst(HEADED, "")
+            .replaceFirst("^\\d{1,2}[.)]\\s+(?=\\p{Lu})", "")
+            .replaceFirst(PRAISED, "");
     for (Prefix mark : List.of(Prefix.TICK, Prefix.CROSS, Prefix.BULLET)) {
       Matcher found = pattern(mark).matcher(text);
       if (found.find()) {

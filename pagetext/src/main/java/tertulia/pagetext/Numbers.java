@@ -1,6 +1,8 @@
 package tertulia.pagetext;
 
 import java.math.BigDecimal;
+import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -20,6 +22,27 @@ record Numbers(char decimal) {
       Pattern.compile("(?<![0-9.,])\\d+([.,])\\d{1,2}(?![0-9.,]*[0-9])");
   private static final Pattern BOTH =
       Pattern.compile("\\d{1,3}([., '’])\\d{3}([.,])\\d{1,2}(?![0-9])");
+
+  private static final List<String> WORDS =
+      List.of(
+          "one", "two", "three", "four", "five", "six", "seven", "eight", "nine", "ten", "eleven",
+          "twelve");
+
+  private static final Pattern COUNTED_BY_WORD =
+      Pattern.compile(
+          "(?i)^(?<before>(?:for )?(?:up to )?)(?<word>"
+              + String.join("|", WORDS)
+              + ")(?= \\p{Ll})");
+
+  /** "Six calendars" with the number in digits. */
+  static String inDigits(String text) {
+    Matcher word = COUNTED_BY_WORD.matcher(text);
+    return word.find()
+        ? word.group("before")
+            + (WORDS.indexOf(word.group("word").toLowerCase(Locale.ROOT)) + 1)
+            + text.substring(word.end())
+        : text;
+  }
 
   /** What a whole page shows of how it writes numbers. */
   static Numbers of(String page) {

@@ -3,7 +3,10 @@ package tertulia.pagetext;
 import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import tertulia.core.deadline.Deadline;
 import tertulia.core.growth.Measure;
@@ -26,6 +29,10 @@ public final class PageReader {
 
   private final Numbers numbers;
   private final Phrases phrases;
+
+  /** What the page counts, with a number, and there is no usual measure for. */
+  private final Set<String> counted;
+
   private final List<Line> lines;
   private final List<PlanDraft> drafts = new ArrayList<>();
   private final List<AddOnSaid> addOns = new ArrayList<>();
@@ -44,10 +51,21 @@ public final class PageReader {
   private PageReader(String text) {
     this.numbers = Numbers.of(text);
     List<Line> written = Line.of(Amount.crowns(text));
-    this.lines =
-        Footnotes.resolved(
-            Joined.cards(Joined.columns(Joined.lines(Joined.singleSpaced(written)))));
+    this.lines = Footnotes.resolved(Joined.cards(Joined.columns(tables(written))));
     this.phrases = new Phrases(numbers, Wording.ownUnits(lines));
+    this.counted =
+        lines.stream()
+            .flatMap(line -> phrases.ofOwn(line.text()).stream())
+            .filter(own -> own.most().isPresent())
+            .map(own -> own.measure().label())
+            .collect(Collectors.toSet());
+  }
+
+  /** The lines with what is a table in other clothes written as one. */
+  private static List<Line> tables(List<Line> written) {
+    List<Line> single = Joined.singleSpaced(written);
+    List<Line> rows = OneLineCards.unfolded(Aligned.columns(Aligned.byLabel(single)));
+    return SizesAcross.unrolled(Joined.lines(rows));
   }
 
   /**
@@ -77,6 +95,7 @@ public final class PageReader {
     new CardReading(left, this).read();
     boolean forEach =
         lines.stream()
+            .filter(line -> !line.text().endsWith("?") && !Phrases.isMore(line.text()))
             .anyMatch(line ->
                 Wording.in(line.text())
                     .of()
@@ -254,7 +273,7 @@ public final class PageReader {
   }
 
   PlanDraft open(Said<String> name) {
-    PlanDraft draft = new PlanDraft(name, numbers, phrases);
+    PlanDraft draft = new PlanDraft(name, numbers, phrases, counted);
     drafts.add(draft);
     return draft;
   }
@@ -262,6 +281,21 @@ public final class PageReader {
   /** A plan that is there already; empty if none has the name. */
   Optional<PlanDraft> plan(String name) {
     return drafts.stream().filter(d -> d.name.value().equalsIgnoreCase(name)).findFirst();
+  }
+
+  /** A plan by its name or by the last word of it, "L" for "Practice L", if only one ends so. */
+  Optional<PlanDraft> planShort(String name) {
+    List<PlanDraft> ending =
+        drafts.stream()
+            .filter(draft ->
+                draft
+                    .name
+                    .value()
+                    .toLowerCase(Locale.ROOT)
+                    .endsWith(" " + name.toLowerCase(Locale.ROOT)))
+            .toList();
+    return plan(name)
+        .or(() -> ending.size() == 1 ? Optional.of(ending.getFirst()) : Optional.empty());
   }
 
   void addOn(Said<String> name, List<Line> priced) {

@@ -28,7 +28,7 @@ final class Phrases {
               + UNIT
               + "?(?:\\sincluded)?(?:(?:\\s?/\\s?|\\s(?:per|a|for each|each)\\s)(?<seat>"
               + SEATS
-              + "))?(?:(?:\\s?/\\s?|\\s(?:per|a|each)\\s)(?:month|mo)|\\smonthly)?(?:\\sincluded|\\sin total)?(?:\\s(?:of\\s)?(?:storage|space))?");
+              + "))?(?:(?:\\s?/\\s?|\\s(?:per|a|each)\\s)(?:month|mo)|\\smonthly)?(?:\\sincluded|\\sin total|\\sin all)?(?:\\s(?:of\\s)?(?:storage|space))?");
   private static final Pattern RECORDING =
       line(
           "recordings?\\s(?:of\\s)?up to\\s"
@@ -38,7 +38,7 @@ final class Phrases {
               + "\\smin(?:ute)?s?(?:\\sat most|\\smax\\.?)?");
   private static final Pattern CALL =
       line(
-          "(?:(?:video|group|voice)\\s)?(?:calls|meetings)\\s(?:with|of|for)\\s(?:up to\\s)?"
+          "(?:(?:video|group|voice|audio)(?:\\sand\\s(?:video|voice|audio))?(?:\\s(?:calls|meetings|chat|conferences))?|calls|meetings)\\s(?:with|of|for)\\s(?:up to\\s)?"
               + N
               + "\\s(?:people|participants?|attendees?)");
 
@@ -50,11 +50,19 @@ final class Phrases {
       line(
           "(?:up to\\s|includes?\\s)?"
               + N
-              + "\\s"
+              + "\\s(?:"
               + UNIT
-              + "(?:\\s(?:a|per)\\s(?:month|mo)|\\s?/\\s?(?:month|mo))?(?:\\sincluded)?[,;]?\\s(?:and\\s)?then\\s(?<money>.{1,16}?)\\s(?:each|apiece|(?:per|for)(?:\\s(?<block>"
+              + "|(?<own>\\p{Ll}{4,24}s)(?=\\s(?:a|per)\\s(?:month|mo)|\\s?/\\s?(?:month|mo)))(?:\\s(?:a|per)\\s(?:month|mo)|\\s?/\\s?(?:month|mo))?(?:\\sincluded)?[,;]?\\s(?:(?:and\\s)?then\\s|(?=[€$£¥\\d]))(?<money>.{1,16}?)\\s(?:each|apiece|for (?:each|every)(?: (?:further|extra|additional|more))?(?: \\p{L}+)?|(?:per|for)(?:\\s(?<block>"
               + Numbers.NUMBER
               + "))?(?:\\s[\\p{L} ]{2,30})?)");
+
+  /** "Reminders by text message (100 a month included, then €0.08 each)". */
+  private static final Pattern THEN_IN_BRACKETS =
+      Pattern.compile(
+          "(?i).*\\b(?<unit>text message|SMS message|SMS|booking|automation run|card payment|payment)s?(?: \\(|: )"
+              + N
+              + "(?<rest>[^()]*(?:\\bthen\\b|,)[^()]+?)\\)?");
+
   private static final Pattern INCLUDED_IN =
       Pattern.compile(
           "(?i)"
@@ -67,6 +75,18 @@ final class Phrases {
           "(?:up to\\s)?"
               + N
               + "\\s(?<unit>\\p{Ll}{4,24}s)(?:\\s?/\\s?|\\s(?:a|per|each|every)\\s)(?:month|mo)");
+
+  /** "10 forms", "3 custom domains": of what there is no usual measure for, and no time. */
+  private static final Pattern OTHER_LEVEL =
+      line(
+          "(?:up to\\s|max(?:imum)?\\.?\\s|at most\\s)?(?:"
+              + N
+              + "|(?<any>unlimited))\\s(?<unit>(?:\\p{Ll}{3,20}\\s)?\\p{Ll}{3,24})(?:\\sincluded|\\sin total)?");
+
+  private static final Pattern NO_UNIT =
+      Pattern.compile(
+          "(?i).*\\b(?:free|off|second|minute|hour|day|week|month|quarter|year|percent|star|step|time|more|less|or|and|per|a|support|access|use|history|storage|others?)s?\\b.*");
+
   private static final Pattern MORE =
       Pattern.compile(
           "(?i)\\b(?:extra|additional|further|more|then|above|beyond|over|after that|overage)\\b");
@@ -80,7 +100,7 @@ final class Phrases {
 
   private static final Pattern TRIAL =
       Pattern.compile(
-          "(?i)\\b(?<n>\\d{1,3})[- ]days?(?:[- ]free)?[- ]trial\\b|\\btrial\\b.{0,20}?\\b(?<n2>\\d{1,3}) days?\\b|\\b(?:try|free)\\b.{0,25}?\\bfor (?<n3>\\d{1,3}) days?\\b|\\b(?:try|test)\\b[^.!?\\d]{0,30}(?<n4>\\d{1,3}) days?\\b");
+          "(?i)\\b(?<n>\\d{1,3})[- ]days?(?:[- ]free)?[- ]trial\\b|\\btrial\\b.{0,20}?\\b(?<n2>\\d{1,3}) days?\\b|\\b(?:try|free)\\b.{0,25}?\\bfor (?<n3>\\d{1,3}) days?\\b|\\b(?:try|test)\\b[^.!?\\d]{0,30}(?<n4>\\d{1,3}) days?\\b|^(?<n5>\\d{1,3}) days? (?:(?:for )?free\\b(?! of)|to (?:try|test)\\b)");
   private static final Pattern WEEKS = Pattern.compile("\\b(\\d{1,2}) weeks?\\b");
   private static final Pattern NO_CARD =
       Pattern.compile(
@@ -188,11 +208,23 @@ final class Phrases {
 
   /** What is included and then paid; empty if the phrase says no such thing. */
   Optional<IncludedThen> includedThen(String text) {
+    Matcher bracketed = THEN_IN_BRACKETS.matcher(text);
+    if (bracketed.matches()) {
+      return includedThen(
+          bracketed.group("n")
+              + " "
+              + bracketed.group("unit")
+              + (bracketed.group("unit").startsWith("SMS") ? "" : "s")
+              + bracketed.group("rest"));
+    }
     Matcher then = INCLUDED_THEN.matcher(text);
     if (!then.matches()) {
       return Optional.empty();
     }
-    Optional<Measure> unit = Units.of(then.group("unit"));
+    Optional<Measure> unit =
+        then.group("own") == null
+            ? Units.of(then.group("unit"))
+            : Optional.of(Units.own(then.group("own"), "flow"));
     List<Amount> amounts = Amount.in(then.group("money"), numbers);
     boolean bare = then.group("money").matches(Numbers.NUMBER);
     if (unit.isEmpty() || !unit.get().addsUp() || amounts.size() != 1 && !bare) {
@@ -231,6 +263,34 @@ final class Phrases {
         : Optional.empty();
   }
 
+  /**
+   * "10 forms" of what there is no usual measure for; empty if it is not that.
+   *
+   * @param counted words that the page counts, with a number, elsewhere
+   */
+  Optional<LimitSaid> otherLevel(String text, Set<String> counted) {
+    return ofOwn(text)
+        .filter(own -> own.most().isPresent() || counted.contains(own.measure().label()));
+  }
+
+  /** What a line counts in a unit of its own; empty if it is no such line. */
+  Optional<LimitSaid> ofOwn(String text) {
+    Matcher level = OTHER_LEVEL.matcher(text);
+    if (!level.matches() || NO_UNIT.matcher(level.group("unit")).matches()) {
+      return Optional.empty();
+    }
+    String unit = level.group("unit");
+    boolean one = level.group("n") != null && level.group("n").equals("1");
+    if (!one && !unit.endsWith("s") || Units.of(unit).isPresent()) {
+      return Optional.empty();
+    }
+    return Optional.of(
+        new LimitSaid(
+            Units.own(unit, "level"),
+            level.group("any") != null ? Optional.empty() : numbers.number(level.group("n")),
+            false));
+  }
+
   /** The price of use above what is included; empty if the phrase says none. */
   Optional<Use> use(String text) {
     List<Amount> amounts = Amount.in(text, numbers);
@@ -256,7 +316,7 @@ final class Phrases {
   Optional<Integer> trialDays(String text) {
     Matcher trial = TRIAL.matcher(WEEKS.matcher(text).replaceAll(Phrases::inDays));
     return trial.find()
-        ? numbers.count(Numbers.either(trial, "n", "n2", "n3", "n4"))
+        ? numbers.count(Numbers.either(trial, "n", "n2", "n3", "n4", "n5"))
         : Optional.empty();
   }
 

@@ -5,6 +5,7 @@ import java.math.MathContext;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Matcher;
@@ -30,6 +31,11 @@ final class PlanDraft {
       Pattern.compile(
           "(?i)(?:up to\\s|includes?\\s)?(?<n>\\d{1,6})\\s\\p{L}+(?:\\sincluded)?[,;]?\\s(?:and\\s)?then\\s(?<rest>.+)");
 
+  /** "3 users, more for €5 each". */
+  private static final Pattern MORE_OF_THEM =
+      Pattern.compile(
+          "(?i)(?<n>\\d{1,6})\\s(?<unit>\\p{L}+?)s?(?:\\sincluded)?[,;]\\s(?:more|further|additional|extra)(?:\\sones)?\\s(?:for|at)\\s(?<rest>.+)");
+
   /** Of something that is counted, and is no share, no period and no price. */
   private static final Pattern MORE_NUMBERS =
       Pattern.compile(
@@ -38,6 +44,7 @@ final class PlanDraft {
   final Said<String> name;
   private final Numbers numbers;
   private final Phrases phrases;
+  private final Set<String> counted;
   private final List<Line> left = new ArrayList<>();
   private final List<Said<Sizes.Size>> ofOwn = new ArrayList<>();
   private final List<Line> priced = new ArrayList<>();
@@ -57,8 +64,12 @@ final class PlanDraft {
   private Optional<String> contains = Optional.empty();
   private Optional<LocalDate> until = Optional.empty();
 
-  PlanDraft(Said<String> name, Numbers numbers, Phrases phrases) {
+  /**
+   * @param counted words for what the page counts and there is no usual measure for
+   */
+  PlanDraft(Said<String> name, Numbers numbers, Phrases phrases, Set<String> counted) {
     this.name = name;
+    this.counted = counted;
     this.numbers = numbers;
     this.phrases = phrases;
     this.bands = new Bands(numbers);
@@ -99,7 +110,8 @@ final class PlanDraft {
   }
 
   /** Takes what a line says of this plan; false if it says nothing that is known. */
-  boolean take(Line line) {
+  boolean take(Line said) {
+    Line line = new Line(said.number(), Numbers.inDigits(said.text()), said.mark());
     Optional<Boolean> taken = labelled(line).or(() -> inParts(line));
     return taken.orElseGet(
         () -> Amount.isIn(line.text()) ? priced(line) : unpriced(line) || capability(line));
@@ -109,8 +121,18 @@ final class PlanDraft {
   private Optional<Boolean> labelled(Line line) {
     Matcher bracketed = BRACKETED.matcher(line.text());
     if (bracketed.matches()) {
-      Optional<LimitSaid> limit = phrases.limit(bracketed.group("value"));
+      String before = line.text().substring(0, bracketed.start("value") - 1).strip();
+      Optional<LimitSaid> limit =
+          phrases
+              .limit(bracketed.group("value"))
+              .or(() -> phrases.limit(before + " with " + bracketed.group("value")))
+              .or(() ->
+                  phrases.otherLevel(
+                      bracketed.group("value") + " " + before.toLowerCase(Locale.ROOT), counted));
       limit.ifPresent(found -> limits.add(Said.clear(found, line.passage())));
+      if (limit.filter(found -> found.measure().equals(Measure.PEOPLE_IN_A_CALL)).isPresent()) {
+        capability(new Line(line.number(), before, line.mark()));
+      }
       return limit.map(found -> true);
     }
     Matcher labelled = LABELLED.matcher(line.text());
@@ -136,15 +158,21 @@ final class PlanDraft {
     if (label.matches("(?i)(?:price|cost)s?")) {
       return Optional.of(take(of));
     }
-    if (label.matches("(?i)(?:included?|includes|features|with|contains)") && !Amount.isIn(value)) {
+    if (label.matches("(?i)(?:included?|includes|features|with|contains|also)")
+        && !Amount.isIn(value)) {
       List.of(value.split(",\\s+"))
           .forEach(each -> capability(new Line(line.number(), each.strip(), Line.Prefix.BULLET)));
       return Optional.of(true);
     }
     if (label.matches("(?i)(?:users|seats|members|people|team|team size)")) {
-      boolean bare = value.matches("(?i)(?:up to |at most |from |at least )?[\\d.,]+|unlimited");
+      boolean bare =
+          value.matches(
+              "(?i)(?:up to |at most |from |at least )?[\\d.,]+|[\\d.,]+\\s?(?:-|–|to)\\s?[\\d.,]+|unlimited");
       return phrases
-          .size(bare ? value + " users" : value)
+          .size(
+              bare
+                  ? value + " users"
+                  : value.replaceFirst("(?i)^([\\d.,]+) or more$", "at least $1 users"))
           .map(size -> {
             size(size, line);
             return true;
@@ -153,6 +181,7 @@ final class PlanDraft {
     return phrases
         .limit(value + " " + label)
         .or(() -> phrases.limit(value))
+        .or(() -> phrases.otherLevel(value + " " + label.toLowerCase(Locale.ROOT), counted))
         .map(limit -> {
           limits.add(Said.clear(limit, line.passage()));
           return true;
@@ -161,14 +190,15 @@ final class PlanDraft {
 
   /** "Free for up to 3 users". */
   static final Pattern FREE_FOR =
-      Pattern.compile("(?i)(?<free>free)[, ]+(?<rest>for (?:up to )?\\d.*)");
+      Pattern.compile(
+          "(?i)(?<free>free)[, ]+(?<rest>for (?:up to )?(?:\\d|(?:one|two|three|four|five|ten)\\b).*)");
 
   private static final Pattern PARTS =
       Pattern.compile("[,;]\\s+|\\s(?=(?:incl\\.|including|includes)\\s\\d)");
 
   /** "Photos (10 GB)". */
   private static final Pattern BRACKETED =
-      Pattern.compile("\\p{L}[\\p{L} -]{1,30}\\s\\((?<value>[^()]*\\d[^()]*)\\)");
+      Pattern.compile("\\p{L}[\\p{L} -]{1,30}\\s\\((?<value>[^()]*\\d[^()]*|unlimited)\\)");
 
   private static final Pattern LABELLED =
       Pattern.compile("(?<label>\\p{Lu}[\\p{L} -]{1,24}):\\s+(?<value>.+)");
@@ -193,6 +223,7 @@ final class PlanDraft {
     if (parts.size() < 2
         || !counted
         || INCLUDED_UNITS.matcher(line.text()).matches()
+        || MORE_OF_THEM.matcher(line.text()).matches()
         || phrases.includedThen(line.text()).isPresent()) {
       return Optional.empty();
     }
@@ -239,6 +270,16 @@ final class PlanDraft {
           Optional.of(
               Said.clear(numbers.read(first.group("n")).value().intValue(), line.passage()));
       extra.add(new Line(line.number(), first.group("rest"), line.mark()));
+      return true;
+    }
+    Matcher more = MORE_OF_THEM.matcher(text);
+    if (more.matches() && Amount.isIn(more.group("rest"))) {
+      included = Optional.of(Said.clear(Integer.valueOf(more.group("n")), line.passage()));
+      extra.add(
+          new Line(
+              line.number(),
+              more.group("rest") + " per additional " + more.group("unit"),
+              line.mark()));
       return true;
     }
     // what is counted over a month is paid by use, whether or not it is called additional
@@ -348,7 +389,7 @@ final class PlanDraft {
     if (Known.isFree(text) || freeFor.matches()) {
       basis = Optional.of(Said.clear(Basis.FREE, line.passage()));
       if (freeFor.matches()) {
-        phrases.size(freeFor.group("rest")).ifPresent(size -> size(size, line));
+        phrases.size(Numbers.inDigits(freeFor.group("rest"))).ifPresent(size -> size(size, line));
       }
       return true;
     }
@@ -371,6 +412,11 @@ final class PlanDraft {
     Optional<LimitSaid> limit = phrases.limit(text).or(() -> phrases.otherFlow(text));
     if (limit.isPresent()) {
       limits.add(Said.clear(limit.get(), line.passage()));
+      return true;
+    }
+    Optional<LimitSaid> own = phrases.otherLevel(text, counted);
+    if (own.isPresent()) {
+      limits.add(new Said<>(own.get(), line.passage(), Set.of(Assumed.OWN_UNIT)));
       return true;
     }
     Optional<OfferSaid> offer = phrases.offer(text, name.value());
@@ -479,6 +525,10 @@ final class PlanDraft {
                 : Said.clear(
                     Basis.LISTED, prices.isEmpty() ? bands.first() : prices.getFirst().from());
     inherit(before);
+    if (included.isEmpty() && most.isPresent() && !extra.isEmpty() && isSoldBeyond(prices)) {
+      included = most;
+      most = Optional.empty();
+    }
     return new PlanSaid(
         name,
         how.assuming(name.assumed()),
@@ -501,6 +551,13 @@ final class PlanDraft {
         answers);
   }
 
+  /** Whether more people than the plan's price is for can be had, each at a price of their own. */
+  private static boolean isSoldBeyond(List<Said<Price>> prices) {
+    return prices.stream().anyMatch(price -> price.value().each().isEmpty())
+        && prices.stream()
+            .anyMatch(price -> price.value().each().filter(Units::isSeat).isPresent());
+  }
+
   private static Use inCurrency(Use use, List<Clause.Stated> stated) {
     return new Use(
         use.measure(),
@@ -520,7 +577,7 @@ final class PlanDraft {
       said.least().ifPresent(n -> least = Optional.of(size.with(n)));
       said.most().ifPresent(n -> most = Optional.of(size.with(n)));
       said.included().ifPresent(n -> included = Optional.of(size.with(n)));
-    } else if (said.most().isPresent()) {
+    } else if (said.most().isPresent() || said.equals(Sizes.Size.ANY.of(unit))) {
       limits.add(size.with(new LimitSaid(unit, said.most().map(BigDecimal::valueOf), false)));
     } else if (said.least().isPresent()) {
       left.add(new Line(size.from().line(), size.from().text(), Line.Prefix.NONE));
@@ -529,7 +586,10 @@ final class PlanDraft {
 
   /** What comes on top is billed like what it comes on top of. */
   private static Said<Price> alike(Said<Price> more, List<Said<Price>> prices) {
-    if (prices.isEmpty()) {
+    boolean billed =
+        !more.assumed().contains(Assumed.HOW_BILLED)
+            && !more.assumed().contains(Assumed.WHICH_BILLING);
+    if (prices.isEmpty() || billed) {
       return more;
     }
     Price first = prices.getFirst().value();
@@ -568,14 +628,21 @@ final class PlanDraft {
               .forEach(a -> answers.add(a.assuming(assumed)));
           // a limit beyond which more is sold is none without its price
           List<Measure> sold = use.stream().map(u -> u.value().measure()).toList();
+          List<Measure> any =
+              limits.stream()
+                  .filter(l -> l.value().most().isEmpty())
+                  .map(l -> l.value().measure())
+                  .toList();
           plan.use().stream()
               .filter(u -> !sold.contains(u.value().measure()))
+              .filter(u -> !any.contains(u.value().measure()))
               .forEach(u -> use.add(u.assuming(assumed)));
           List<Measure> limited = limits.stream().map(l -> l.value().measure()).toList();
           plan.limits().stream()
               .filter(l -> !limited.contains(l.value().measure()))
               // how many sites or places is said of one plan, and of no other
-              .filter(l -> !l.value().measure().id().startsWith("own/"))
+              .filter(
+                  l -> l.value().most().isEmpty() || !l.value().measure().id().startsWith("own/"))
               .forEach(l -> limits.add(l.assuming(assumed)));
         });
   }

@@ -120,7 +120,9 @@ final class PlanNames {
     return soon
         || Known.isFree(first)
         || PlanDraft.FREE_FOR.matcher(rest).matches()
-        || Known.isOnRequest(first);
+        || Known.isOnRequest(first)
+        || rest.startsWith("for ")
+            && List.of(rest.split("(?<=\\p{L})\\.\\s*")).stream().anyMatch(Known::isOnRequest);
   }
 
   /** Which lines name a plan. */
@@ -344,7 +346,7 @@ final class PlanNames {
   }
 
   private int words(int line) {
-    return lines.get(line).text().split("\\s+").length;
+    return lines.get(line).text().split("\\s+(?:[+&/]\\s+)?").length;
   }
 
   private Said<String> name(int at, int price) {

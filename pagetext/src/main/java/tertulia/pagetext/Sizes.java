@@ -13,7 +13,7 @@ final class Sizes {
       "(?:active\\s|full\\s|paid\\s|named\\s)?(?:users?|seats?|team\\s?members?|members?|persons?|people|licen[cs]es?|editors?|agents?|employees?|colleagues?)";
   private static final Pattern RANGE =
       line(
-          "(?:for\\s|teams? of\\s)?"
+          "(?:for\\s|teams? of\\s)?(?:from\\s)?"
               + N
               + "\\s?(?:-|–|—|to)\\s?(?<m>"
               + Numbers.NUMBER
@@ -122,9 +122,12 @@ final class Sizes {
   Optional<Size> of(String text) {
     Matcher unit = own.matcher(text);
     return unit.find()
-        ? sizeOfPeople(unit.replaceAll("users"))
-            .map(size -> size.of(Units.own(ownWord(text), "level")))
+        ? sizeOfPeople(unit.replaceAll("users")).map(size -> size.of(unit(ownWord(text))))
         : sizeOfPeople(text);
+  }
+
+  private static Measure unit(String word) {
+    return Units.of(word).orElseGet(() -> Units.own(word, "level"));
   }
 
   private String ownWord(String text) {

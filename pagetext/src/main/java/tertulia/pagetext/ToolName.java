@@ -19,11 +19,14 @@ record ToolName(Optional<Said<String>> name, List<Line> below) {
   /** What stands behind a name in the head of a page and is no part of it. */
   private static final Pattern TAIL =
       Pattern.compile(
-          "(?i)(?:[’']s)?\\s+(?:price list|prices?|pricing|plans?|home ?page|home|website|online|official site)\\b.*$|\\s+(?:19|20)\\d\\d$");
+          "(?i)(?:[’']s)?\\s+(?:price list|prices?|pricing|prijzen|preise|priser|precios|preços|prix|prezzi|hinnat|tarieven|tarife|tarifs|plans?|home ?page|home|website|online|official site)\\b.*$|\\s+(?:19|20)\\d\\d$");
 
   private static final Pattern PROPER =
       Pattern.compile(
-          "(?<name>\\p{Lu}[\\p{L}\\p{N}.&’'-]*(?:\\s\\p{Lu}[\\p{L}\\p{N}.&’'-]*)*)(?:\\s\\p{Ll}\\S*)?");
+          "(?<name>\\p{Lu}[\\p{L}\\p{N}.&’'-]*(?:\\s(?:&\\s)?\\p{Lu}[\\p{L}\\p{N}.&’'-]*)*)(?:\\s\\p{Ll}.{0,40})?");
+
+  /** A logo in small letters, with or without a full stop. */
+  private static final Pattern SMALL = Pattern.compile("(?<name>\\p{Ll}[\\p{L}\\p{N}]{2,20})\\.?");
 
   private static final int LOOKED_AT = 3;
   private static final int MOST_WORDS = 3;
@@ -65,9 +68,13 @@ record ToolName(Optional<Said<String>> name, List<Line> below) {
     if (line.isRow() || line.mark() != Line.Prefix.NONE || Amount.isIn(line.text())) {
       return Optional.empty();
     }
+    Matcher small = SMALL.matcher(line.text());
+    if (small.matches() && !Known.isPassed(small.group("name")) && !Known.isFree(line.text())) {
+      return Optional.of(small.group("name"));
+    }
     Optional<String> title = Known.titleOf(line.text());
     if (title.isPresent()) {
-      return title;
+      return title.map(ToolName::withoutTail);
     }
     String first = SET_APART.split(line.text())[0];
     String bare = TAIL.matcher(first).replaceFirst("").strip();
@@ -81,17 +88,21 @@ record ToolName(Optional<Said<String>> name, List<Line> below) {
         : Optional.empty();
   }
 
+  private static String withoutTail(String title) {
+    return TAIL.matcher(title).replaceFirst("").replaceFirst("[\\s/|–—-]+$", "");
+  }
+
   /**
    * Whether the first line is none of a plan's: a plan's name stands right above its price, a
    * tool's above other names, or above a table.
    */
   private static boolean isAboveAll(List<Line> written, String name, Numbers numbers) {
     if (Known.titleOf(written.getFirst().text()).isPresent()) {
-      return !isPriced(written.get(1), numbers);
+      return Amount.in(written.get(1).text(), numbers).isEmpty();
     }
     List<Line> between = new ArrayList<>();
     for (Line line : written.subList(1, written.size())) {
-      if (line.isRow()) {
+      if (line.isRow() || line.text().startsWith("|")) {
         return true;
       }
       if (isPriced(line, numbers)) {

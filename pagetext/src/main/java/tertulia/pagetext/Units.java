@@ -35,7 +35,7 @@ final class Units {
     WORDS.put(Measure.CARD_PAYMENTS, "card\\spayments?|payments?");
     WORDS.put(
         Measure.GIGABYTES_KEPT,
-        "(?:GB|MB|gigabytes?|megabytes?)(?:\\s(?:of\\s)?(?:file\\s)?(?:storage|space|files))?");
+        "(?:GB|MB|gigabytes?|megabytes?)(?:\\s(?:of\\s|for\\s)?(?:file\\s)?(?:storage|space|files))?");
     WORDS.put(
         Measure.MESSAGES_KEPT,
         "messages?(?:\\s(?:kept|of\\shistory|in\\sthe\\shistory))|(?:searchable|kept)\\smessages?");
@@ -59,6 +59,13 @@ final class Units {
             entry -> Pattern.compile("(?i)(?:" + entry.getValue() + ")").matcher(plain).matches())
         .map(Map.Entry::getKey)
         .findFirst();
+  }
+
+  /**
+   * The words for a measure as an alternative of a pattern; its own words if there are no others.
+   */
+  static String words(Measure measure) {
+    return WORDS.getOrDefault(measure, measure.one() + "|" + measure.label());
   }
 
   /**

@@ -53,7 +53,7 @@ record Wording(
 
   private static final Pattern EACH =
       Pattern.compile(
-          "(?i)(?:/|\\bper\\b|\\beach\\b|\\bevery\\b|\\ba\\b|\\ban\\b)\\s*(?:one\\s)?(?:extra\\s|additional\\s|further\\s)?(?<unit>"
+          "(?i)(?:/|\\bper\\b|\\beach\\b|\\bevery\\b|\\ba\\b|\\ban\\b|\\b(?:additional|further|extra|more)\\b)\\s*(?:one\\s)?(?:extra\\s|additional\\s|further\\s)?(?<unit>"
               + Units.any()
               + ")\\b");
   private static final Pattern UNIT_ALONE =
@@ -73,12 +73,12 @@ record Wording(
       Pattern.compile(
           "(?i)\\b"
               + PAID
-              + "\\s(?:annually|yearly|once a year|every year|each year|by the year|per year|for (?:a|the) year|a year(?: (?:up front|ahead|in advance))?)\\b|\\b(?:annual|yearly)\\s(?:billing|payment|plan|subscription|commitment|price|rate)\\b|\\b(?:with|on) (?:a|an) (?:annual|yearly)\\b|^\\s*(?:paid\\s)?(?:yearly|annually|annual)\\s*:?\\s*$|\\byearly:|\\bannually:|\\ba year ahead\\b");
+              + "\\s(?:annually|yearly|once a year|every year|each year|by the year|per year|for (?:a|the) year|a year(?: (?:up front|ahead|in advance))?)\\b|\\b(?:annual|yearly)\\s(?:billing|payment|plan|subscription|commitment|contract|price|rate)\\b|\\b(?:with|on) (?:a|an) (?:annual|yearly)\\b|^\\s*(?:paid\\s)?(?:yearly|annually|annual)\\s*:?\\s*$|\\byearly:|\\bannually:|\\ba year ahead\\b");
   private static final Pattern BILLED_MONTHLY =
       Pattern.compile(
           "(?i)\\b"
               + PAID
-              + "\\s(?:monthly|every month|each month|by the month|month by month|per month)\\b|\\bmonth[- ]to[- ]month\\b|\\bmonthly\\s(?:billing|payment|plan|subscription|price|rate)\\b|^\\s*monthly\\s*:?\\s*$|\\bmonthly:|\\bcancel any ?time\\b|\\bwithout (?:a )?commitment\\b");
+              + "\\s(?:monthly|every month|each month|by the month|month by month|per month)\\b|\\bmonth[- ]to[- ]month\\b|\\bmonthly\\s(?:billing|payment|plan|subscription|contract|price|rate)\\b|^\\s*monthly\\s*:?\\s*$|\\bmonthly:|\\bcancel any ?time\\b|\\bwithout (?:a )?commitment\\b");
   private static final Pattern YEAR_PAID_MONTHLY =
       Pattern.compile(
           "(?i)\\b(?:annual|yearly|one[- ]year|12[- ]months?) (?:commitment|contract|term),? (?:paid|billed|invoiced) (?:monthly|every month|by the month)\\b|\\bcontracts? (?:runs?|lasts?|(?:is|are)) (?:for )?(?:a|one) year(?:,| and) (?:(?:is|are) )?(?:paid|billed|invoiced) (?:monthly|every month|by the month)\\b|\\bcommitted for (?:a|one) year,? (?:paid|billed) (?:monthly|by the month)\\b");
@@ -106,8 +106,11 @@ record Wording(
       in(line.text())
           .of()
           .flatMap(Of::each)
-          .filter(measure -> measure.id().startsWith("own/"))
-          .ifPresent(measure -> words.addAll(List.of(measure.one(), measure.label())));
+          .filter(measure ->
+              measure.id().startsWith("own/")
+                  || measure.equals(Measure.HOSTS)
+                  || measure.equals(Measure.PHONE_LINES))
+          .ifPresent(measure -> words.add(Units.words(measure)));
     }
     return words;
   }
@@ -187,6 +190,11 @@ record Wording(
   /** Whether a text holds a word or a number that says nothing of how something is priced. */
   static boolean hasMore(String text) {
     return left(text).codePoints().anyMatch(Character::isLetterOrDigit);
+  }
+
+  /** Whether it says that it is for all, and no more: "for a team" may praise as well. */
+  boolean isOfAccountOnly() {
+    return every.isEmpty() && term.isEmpty() && of.flatMap(Of::each).isEmpty();
   }
 
   /** Whether nothing is said. */

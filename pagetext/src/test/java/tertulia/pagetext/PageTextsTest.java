@@ -127,29 +127,65 @@ public class PageTextsTest {
   @DataProvider
   public Object[][] otherHands() {
     return Stream.of(
+            "active-users",
             "add-on-within",
+            "agents-by-size",
+            "barred-extra",
             "barred-table",
             "bars",
+            "bookings-then",
+            "both-sums",
+            "buttons-by-name",
             "by-size",
+            "card-in-a-line",
+            "chairs",
             "columns",
+            "contacts",
+            "crowns",
             "currency-in-label",
             "custom",
+            "desks",
             "editors",
+            "extra-editors",
+            "feature-by-plan",
             "fees-and-calendars",
             "footnotes",
+            "free-for-one",
+            "from-to",
+            "further-people",
             "held-already",
+            "history",
+            "hosts-from",
             "islands",
+            "labelled",
+            "lines-by-size",
             "no-limit",
             "one-price",
+            "one-price-and-more",
             "only-one",
             "pay-per",
+            "pictures",
+            "plans-down",
+            "plus-in-names",
             "praised",
             "products-across",
+            "prose",
             "readers",
             "rows-of-cards",
+            "sections",
             "sentences",
             "sites",
+            "sizes-across",
+            "small-letters",
+            "spaced-columns",
+            "then-below",
+            "ticks-and-brackets",
+            "two-label-columns",
+            "two-languages-title",
+            "two-terms-in-a-line",
+            "units-by-plan",
             "why-first",
+            "words-below-prices",
             "writers-included")
         .map(name -> new Object[] {name})
         .toArray(Object[][]::new);
@@ -193,6 +229,17 @@ public class PageTextsTest {
             "Rowan: LISTED",
             "Rowan: 9 EUR a month for seats, monthly",
             "Rowan: boards 8"));
+  }
+
+  @Test
+  public void whatIsPaidOnceBelowTheListsIsOfAllPlans() {
+    List<String> said =
+        said(
+            PageReader.read(
+                "Harbour\n\nOne — €24 per month\n• 2 people\n• Voicemail\n\nTwo — €59 per month\n"
+                    + "• 8 people\n• Call queue\n\nSetting it up: €95 once\n"));
+    assertTrue(said.contains("One: once 95 EUR"), said.toString());
+    assertTrue(said.contains("Two: once 95 EUR"), said.toString());
   }
 
   /** The same page spaced out, with other ends of lines, with codes for signs. */
