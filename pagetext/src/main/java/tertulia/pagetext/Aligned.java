@@ -46,7 +46,10 @@ final class Aligned {
   }
 
   private static boolean isAligned(Line line) {
-    return !line.isBlank() && !line.isRow() && cells(line).length >= 2;
+    return !line.isBlank()
+        && !line.isRow()
+        && !line.text().contains("|")
+        && cells(line).length >= 2;
   }
 
   private static String[] cells(Line line) {

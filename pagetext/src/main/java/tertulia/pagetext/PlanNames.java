@@ -146,7 +146,8 @@ final class PlanNames {
         if (at >= 0) {
           names.set(at, name(at, i));
         }
-        last = i;
+        // a button below a plan's list is the end of that plan, and no price of another
+        last = at < 0 && isButton(i) ? last : i;
       }
     }
     if (names.stream().noneMatch(Objects::nonNull)) {
@@ -323,7 +324,10 @@ final class PlanNames {
   private boolean isAlone(List<Integer> candidates, int price) {
     int name = candidates.getFirst();
     boolean begins =
-        name == 0 || lines.get(name - 1).isBlank() || Known.isPassed(lines.get(name - 1).text());
+        name == 0
+            || lines.get(name - 1).isBlank()
+            || Known.isPassed(lines.get(name - 1).text())
+            || isButton(name - 1);
     return (begins || isListOfPlan(price))
         && candidates.size() == 1
         && (lines.subList(name + 1, price).stream().noneMatch(Line::isBlank) || isFollowed(price));

@@ -21,6 +21,11 @@ record ToolName(Optional<Said<String>> name, List<Line> below) {
       Pattern.compile(
           "(?i)(?:[’']s)?\\s+(?:price list|prices?|pricing|prijzen|preise|priser|precios|preços|prix|prezzi|hinnat|tarieven|tarife|tarifs|plans?|home ?page|home|website|online|official site)\\b.*$|\\s+(?:19|20)\\d\\d$");
 
+  /** What a title says of the page: it is about prices, and no plan is called so. */
+  private static final Pattern OF_PRICES =
+      Pattern.compile(
+          "(?i).*(?:\\s|[:–—|·•-])\\s*(?:our )?(?:price list|prices|pricing|plans (?:and|&) (?:prices|pricing))");
+
   private static final Pattern PROPER =
       Pattern.compile(
           "(?<name>\\p{Lu}[\\p{L}\\p{N}.&’'-]*(?:\\s(?:&\\s)?\\p{Lu}[\\p{L}\\p{N}.&’'-]*)*)(?:\\s\\p{Ll}.{0,40})?");
@@ -83,7 +88,7 @@ record ToolName(Optional<Said<String>> name, List<Line> below) {
             && !Known.isPassed(line.text())
             && !Known.isPassed(bare)
             && !Known.isPraise(line.text())
-            && proper.group("name").split("\\s+").length <= MOST_WORDS
+            && proper.group("name").split("\\s+(?:&\\s+)?").length <= MOST_WORDS
         ? Optional.of(proper.group("name"))
         : Optional.empty();
   }
@@ -97,8 +102,14 @@ record ToolName(Optional<Said<String>> name, List<Line> below) {
    * tool's above other names, or above a table.
    */
   private static boolean isAboveAll(List<Line> written, String name, Numbers numbers) {
-    if (Known.titleOf(written.getFirst().text()).isPresent()) {
-      return Amount.in(written.get(1).text(), numbers).isEmpty();
+    Line first = written.getFirst();
+    Line second = written.get(1);
+    if (Known.titleOf(first.text()).isPresent()) {
+      return !Amount.isIn(second.text()) || isNamed(second, numbers);
+    }
+    if (OF_PRICES.matcher(first.text()).matches()
+        && (!isPriced(second, numbers) || isNamed(second, numbers))) {
+      return true;
     }
     List<Line> between = new ArrayList<>();
     for (Line line : written.subList(1, written.size())) {
@@ -111,12 +122,19 @@ record ToolName(Optional<Said<String>> name, List<Line> below) {
       between.add(line);
     }
     // a name that differs from what the line says stands in it with more, as no plan's does
-    boolean more = !name.equals(written.getFirst().text()) && !between.isEmpty();
+    boolean more = !name.equals(first.text()) && !between.isEmpty();
     return more
         || between.stream()
                 .anyMatch(line -> Known.isNameLike(line.text()) && !Known.isSlogan(line.text()))
             && between.size() > 1
         || between.stream().anyMatch(line -> Known.isHeading(line.text()));
+  }
+
+  /** Whether a price has a plan's name before it, in its own line. */
+  private static boolean isNamed(Line line, Numbers numbers) {
+    List<Amount> amounts = Amount.in(line.text(), numbers);
+    String before = amounts.isEmpty() ? "" : line.text().substring(0, amounts.getFirst().start());
+    return Known.isNameLike(before.replaceFirst("\\s*[:–—|-]\\s*$", ""));
   }
 
   /** Whether a line is a price, or begins with one behind a name. */
