@@ -67,6 +67,7 @@ public class WayThroughPlansTest extends ServedTest {
         List.of(terms),
         List.of(),
         List.of(),
+        List.of(),
         List.of());
   }
 

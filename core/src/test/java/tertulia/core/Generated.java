@@ -51,6 +51,7 @@ import tertulia.core.pricing.SeatRange;
 import tertulia.core.pricing.Tax;
 import tertulia.core.pricing.Tool;
 import tertulia.core.pricing.UnitRule;
+import tertulia.core.pricing.Unsaid;
 import tertulia.core.scoring.Criterion;
 import tertulia.core.scoring.Mark;
 import tertulia.core.scoring.Member;
@@ -94,6 +95,17 @@ public final class Generated {
   }
 
   /** One plan that does from 11 seats on, as what it includes grows with them. */
+  /** The first plan of the third tool has a page that does not say how a price is billed. */
+  private static List<Unsaid> open(List<PriceList> lists, int t, int p) {
+    return t == 2 && p == 0 && !lists.isEmpty() && !lists.getFirst().charges().isEmpty()
+        ? List.of(
+            new Unsaid(
+                Unsaid.Kind.TERM,
+                lists.getFirst().charges().getFirst().name(),
+                lists.getFirst().term()))
+        : List.of();
+  }
+
   private static Contender enoughFromElevenSeats(int t) {
     Included forEach = new Included(BigDecimal.ZERO, new BigDecimal("5"), Measure.SEATS);
     Plan plan =
@@ -170,6 +182,9 @@ public final class Generated {
               "P" + p,
               new SeatRange(Measure.SEATS, 0, cap),
               prices(lists, staff ? 9 : random.nextInt(10)),
+              Tax.NOT_INCLUDED,
+              List.of(),
+              open(lists, t, p),
               t == 1 ? OLD_PAGE : PAGE));
       Map<String, Fact> own = new HashMap<>();
       for (String id : List.of("a", "b")) {

@@ -33,6 +33,8 @@ public enum Assumed {
   NO_PLAN_NAMED("the page names no plan", Sureness.LIKELY),
   /** A name above a price may be a description. */
   WHICH_NAME("another line above the price may be its name", Sureness.LIKELY),
+  /** On a page with prices for each seat a limit does not say whether it is for each, too. */
+  ACCOUNT_OR_SEAT("it is not said whether for the account or for each seat", Sureness.LIKELY),
   /** A number of people without "up to" is taken for the most there may be. */
   AT_MOST("a bare number is taken for the most there may be", Sureness.LIKELY),
   /** A line in a plan's list is taken for something the plan has. */

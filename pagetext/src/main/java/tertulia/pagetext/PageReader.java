@@ -125,7 +125,7 @@ public final class PageReader {
     });
     return new PageReading(
         tool,
-        plans,
+        ForWhom.asked(plans),
         addOns,
         offers,
         trialDays,

@@ -107,6 +107,25 @@ public record PageReading(
       answers = List.copyOf(answers);
     }
 
+    /** The same with limits read again. */
+    PlanSaid withLimits(List<Said<LimitSaid>> other) {
+      return new PlanSaid(
+          name,
+          basis,
+          prices,
+          otherCurrencies,
+          bands,
+          least,
+          most,
+          pack,
+          included,
+          once,
+          use,
+          fees,
+          other,
+          answers);
+    }
+
     /** Everything that is said of it; that prices are listed they say themselves. */
     Stream<Said<?>> said() {
       Stream<Said<?>> called =

@@ -2,8 +2,6 @@ package tertulia.pagetext;
 
 import java.math.BigDecimal;
 import java.math.MathContext;
-import java.time.LocalDate;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -45,24 +43,7 @@ final class PlanDraft {
   private final Numbers numbers;
   private final Phrases phrases;
   private final Set<String> counted;
-  private final List<Line> left = new ArrayList<>();
-  private final List<Said<Sizes.Size>> ofOwn = new ArrayList<>();
-  private final List<Line> priced = new ArrayList<>();
-  private final List<Line> extra = new ArrayList<>();
-  private final Bands bands;
-  private Optional<Said<Basis>> basis = Optional.empty();
-  private Optional<Said<Integer>> least = Optional.empty();
-  private Optional<Said<Integer>> most = Optional.empty();
-  private Optional<Said<Integer>> pack = Optional.empty();
-  private Optional<Said<Integer>> included = Optional.empty();
-  private final List<Said<Once>> once = new ArrayList<>();
-  private final List<Said<Use>> use = new ArrayList<>();
-  private final List<Said<Fee>> fees = new ArrayList<>();
-  private final List<Said<LimitSaid>> limits = new ArrayList<>();
-  private final List<Said<AnswerSaid>> answers = new ArrayList<>();
-  private final List<Said<OfferSaid>> offers = new ArrayList<>();
-  private Optional<String> contains = Optional.empty();
-  private Optional<LocalDate> until = Optional.empty();
+  private final Gathered gathered;
 
   /**
    * @param counted words for what the page counts and there is no usual measure for
@@ -72,41 +53,33 @@ final class PlanDraft {
     this.counted = counted;
     this.numbers = numbers;
     this.phrases = phrases;
-    this.bands = new Bands(numbers);
+    this.gathered = new Gathered(name, numbers, phrases);
   }
 
   /** Parts of its lines that say something no rule knows. */
   List<Line> left() {
-    return left;
+    return gathered.left;
   }
 
   /** Its offers; one that is said in words and by a price that was struck through is one. */
   List<Said<OfferSaid>> offers() {
-    List<Said<OfferSaid>> said = offers.stream().filter(o -> !isSaidBetter(o)).toList();
-    return said.stream()
-        .map(o ->
-            until.isEmpty() || o.value().until().isPresent()
-                ? o
-                : new Said<>(o.value().until(until.get()), o.from(), o.assumed()))
-        .toList();
+    return gathered.offers();
   }
 
-  private boolean isSaidBetter(Said<OfferSaid> offer) {
-    return offer.assumed().contains(Assumed.STRUCK_THROUGH)
-        && offers.stream()
-            .anyMatch(other ->
-                !other.assumed().contains(Assumed.STRUCK_THROUGH)
-                    && other.value().percent().isPresent()
-                    && other
-                            .value()
-                            .percent()
-                            .get()
-                            .compareTo(offer.value().percent().orElseThrow())
-                        == 0);
-  }
-
+  /** Whether something is said of what it costs. */
   boolean isPriced() {
-    return !priced.isEmpty() || !bands.isEmpty() || basis.isPresent();
+    return gathered.isPriced();
+  }
+
+  /**
+   * The plan.
+   *
+   * @param page what is said of all prices
+   * @param several whether the page knows more than one way of billing
+   * @param before plans that stand before it
+   */
+  PlanSaid plan(Wording page, boolean several, List<PlanSaid> before) {
+    return gathered.plan(page, several, before);
   }
 
   /** Takes what a line says of this plan; false if it says nothing that is known. */
@@ -129,7 +102,7 @@ final class PlanDraft {
               .or(() ->
                   phrases.otherLevel(
                       bracketed.group("value") + " " + before.toLowerCase(Locale.ROOT), counted));
-      limit.ifPresent(found -> limits.add(Said.clear(found, line.passage())));
+      limit.ifPresent(found -> gathered.limits.add(Said.clear(found, line.passage())));
       if (limit.filter(found -> found.measure().equals(Measure.PEOPLE_IN_A_CALL)).isPresent()) {
         capability(new Line(line.number(), before, line.mark()));
       }
@@ -147,7 +120,7 @@ final class PlanDraft {
         && amounts.size() == 1
         && value.substring(amounts.getFirst().end()).matches("(?i)\\s*(?:each|apiece)[.]?")) {
       Amount amount = amounts.getFirst();
-      use.add(
+      gathered.use.add(
           new Said<>(
               new Use(unit.get(), amount.value(), amount.currency(), BigDecimal.ONE),
               line.passage(),
@@ -183,7 +156,7 @@ final class PlanDraft {
         .or(() -> phrases.limit(value))
         .or(() -> phrases.otherLevel(value + " " + label.toLowerCase(Locale.ROOT), counted))
         .map(limit -> {
-          limits.add(Said.clear(limit, line.passage()));
+          gathered.limits.add(Said.clear(limit, line.passage()));
           return true;
         });
   }
@@ -231,7 +204,7 @@ final class PlanDraft {
       Line one = new Line(line.number(), part, line.mark());
       boolean taken = Amount.isIn(part) ? priced(one) : unpriced(one);
       if (!taken && part.chars().anyMatch(Character::isDigit)) {
-        left.add(one);
+        gathered.left.add(one);
       }
     }
     return Optional.of(true);
@@ -241,7 +214,7 @@ final class PlanDraft {
     String text = line.text();
     Optional<Fee> fee = phrases.fee(text);
     if (fee.isPresent()) {
-      fees.add(Said.clear(fee.get(), line.passage()));
+      gathered.fees.add(Said.clear(fee.get(), line.passage()));
       return true;
     }
     if (Known.isNoPrice(line)) {
@@ -258,7 +231,7 @@ final class PlanDraft {
     if (Bands.isOne(text)
         && !Amount.in(text, numbers).isEmpty()
         && Amount.in(text, numbers).getFirst().start() > 0) {
-      bands.add(line);
+      gathered.bands.add(line);
       return true;
     }
     if (Wording.in(text).isOnce()) {
@@ -266,16 +239,16 @@ final class PlanDraft {
     }
     Matcher first = INCLUDED_UNITS.matcher(text);
     if (first.matches() && Amount.isIn(first.group("rest"))) {
-      included =
+      gathered.included =
           Optional.of(
               Said.clear(numbers.read(first.group("n")).value().intValue(), line.passage()));
-      extra.add(new Line(line.number(), first.group("rest"), line.mark()));
+      gathered.extra.add(new Line(line.number(), first.group("rest"), line.mark()));
       return true;
     }
     Matcher more = MORE_OF_THEM.matcher(text);
     if (more.matches() && Amount.isIn(more.group("rest"))) {
-      included = Optional.of(Said.clear(Integer.valueOf(more.group("n")), line.passage()));
-      extra.add(
+      gathered.included = Optional.of(Said.clear(Integer.valueOf(more.group("n")), line.passage()));
+      gathered.extra.add(
           new Line(
               line.number(),
               more.group("rest") + " per additional " + more.group("unit"),
@@ -285,26 +258,26 @@ final class PlanDraft {
     // what is counted over a month is paid by use, whether or not it is called additional
     Optional<Use> used = phrases.use(text).filter(u -> u.measure().addsUp());
     if (used.isPresent()) {
-      use.add(
+      gathered.use.add(
           new Said<>(used.get(), line.passage(), Amount.in(text, numbers).getFirst().assumed()));
       phrases
           .includedIn(text, used.get().measure())
-          .ifPresent(limit -> limits.add(Said.clear(limit, line.passage())));
+          .ifPresent(limit -> gathered.limits.add(Said.clear(limit, line.passage())));
       return true;
     }
     if (Phrases.isMore(text)) {
       boolean seats = Wording.in(text).of().flatMap(Wording.Of::each).isPresent();
       if (seats) {
-        extra.add(line);
+        gathered.extra.add(line);
       }
       return seats;
     }
     if (Wording.hasMore(text.substring(0, Amount.in(text, numbers).getFirst().start()))) {
       return false;
     }
-    priced.add(line);
+    gathered.priced.add(line);
     if (hasMoreNumbers(text)) {
-      left.add(line);
+      gathered.left.add(line);
     }
     return true;
   }
@@ -325,29 +298,11 @@ final class PlanDraft {
   private void first(Line line, Matcher then) {
     List<Amount> low = Amount.in(then.group("first"), numbers);
     List<Amount> high = Amount.in(then.group("rest"), numbers);
-    priced.add(new Line(line.number(), then.group("rest").strip(), line.mark()));
+    gathered.priced.add(new Line(line.number(), then.group("rest").strip(), line.mark()));
     BigDecimal list = high.getFirst().value();
     BigDecimal off = list.subtract(low.getFirst().value()).multiply(BigDecimal.valueOf(100));
     if (off.signum() > 0) {
-      off(off.divide(list, MathContext.DECIMAL64), line, Set.of());
-    }
-  }
-
-  private void off(BigDecimal percent, Line line, Set<Assumed> assumed) {
-    BigDecimal plain = percent.stripTrailingZeros();
-    // a share that is no round number is none the page states
-    if (plain.scale() <= 2) {
-      offers.add(
-          new Said<>(
-              new OfferSaid(
-                  plain.toPlainString() + " % off " + name.value(),
-                  Optional.of(plain),
-                  phrases.forMonths(line.text()),
-                  Offers.until(line.text()),
-                  false,
-                  Optional.of(name.value())),
-              line.passage(),
-              assumed));
+      gathered.off(off.divide(list, MathContext.DECIMAL64), line, Set.of());
     }
   }
 
@@ -363,7 +318,7 @@ final class PlanDraft {
             .replaceAll("(?i)\\b(?:one[- ](?:time|off)|once)\\b", "")
             .replaceAll("[^\\p{L}\\p{N} -]", "")
             .strip();
-    once.add(
+    gathered.once.add(
         new Said<>(
             new Once(
                 named.isEmpty() ? "Set-up" : named,
@@ -379,7 +334,7 @@ final class PlanDraft {
     String text = line.text();
     Optional<Fee> fee = phrases.fee(text);
     if (fee.isPresent()) {
-      fees.add(new Said<>(fee.get(), line.passage(), Set.of(Assumed.CURRENCY_OF_PAGE)));
+      gathered.fees.add(new Said<>(fee.get(), line.passage(), Set.of(Assumed.CURRENCY_OF_PAGE)));
       return true;
     }
     if (includedThen(line)) {
@@ -387,15 +342,15 @@ final class PlanDraft {
     }
     Matcher freeFor = FREE_FOR.matcher(text);
     if (Known.isFree(text) || freeFor.matches()) {
-      basis = Optional.of(Said.clear(Basis.FREE, line.passage()));
+      gathered.basis = Optional.of(Said.clear(Basis.FREE, line.passage()));
       if (freeFor.matches()) {
         phrases.size(Numbers.inDigits(freeFor.group("rest"))).ifPresent(size -> size(size, line));
       }
       return true;
     }
     if (Known.isOnRequest(text)) {
-      if (basis.isEmpty()) {
-        basis = Optional.of(Said.clear(Basis.ON_REQUEST, line.passage()));
+      if (gathered.basis.isEmpty()) {
+        gathered.basis = Optional.of(Said.clear(Basis.ON_REQUEST, line.passage()));
       }
       return true;
     }
@@ -406,35 +361,35 @@ final class PlanDraft {
     }
     Optional<Integer> packs = phrases.pack(text);
     if (packs.isPresent()) {
-      pack = packs.map(n -> Said.clear(n, line.passage()));
+      gathered.pack = packs.map(n -> Said.clear(n, line.passage()));
       return true;
     }
     Optional<LimitSaid> limit = phrases.limit(text).or(() -> phrases.otherFlow(text));
     if (limit.isPresent()) {
-      limits.add(Said.clear(limit.get(), line.passage()));
+      gathered.limits.add(Said.clear(limit.get(), line.passage()));
       return true;
     }
     Optional<LimitSaid> own = phrases.otherLevel(text, counted);
     if (own.isPresent()) {
-      limits.add(new Said<>(own.get(), line.passage(), Set.of(Assumed.OWN_UNIT)));
+      gathered.limits.add(new Said<>(own.get(), line.passage(), Set.of(Assumed.OWN_UNIT)));
       return true;
     }
     Optional<OfferSaid> offer = phrases.offer(text, name.value());
     if (offer.isPresent()) {
-      offers.add(Said.clear(offer.get(), line.passage()));
+      gathered.offers.add(Said.clear(offer.get(), line.passage()));
       return true;
     }
     if (Offers.isUntil(text)) {
-      until = Offers.until(text);
+      gathered.until = Offers.until(text);
       return true;
     }
     Optional<String> other = Known.contains(text);
     if (other.isPresent()) {
-      contains = other;
+      gathered.contains = other;
       return true;
     }
     if (Wording.isAll(text)) {
-      priced.add(line);
+      gathered.priced.add(line);
       return true;
     }
     return false;
@@ -443,8 +398,8 @@ final class PlanDraft {
   private boolean includedThen(Line line) {
     Optional<Phrases.IncludedThen> then = phrases.includedThen(line.text());
     then.ifPresent(found -> {
-      limits.add(Said.clear(found.included(), line.passage()));
-      use.add(
+      gathered.limits.add(Said.clear(found.included(), line.passage()));
+      gathered.use.add(
           new Said<>(
               found.more(),
               line.passage(),
@@ -460,190 +415,35 @@ final class PlanDraft {
   }
 
   void answer(Said<AnswerSaid> answer) {
-    answers.removeIf(a -> a.value().capability().equalsIgnoreCase(answer.value().capability()));
-    answers.add(answer);
+    gathered.answers.removeIf(
+        a -> a.value().capability().equalsIgnoreCase(answer.value().capability()));
+    gathered.answers.add(answer);
   }
 
   void size(Sizes.Size size, Line line) {
     if (size.own().isPresent()) {
-      ofOwn.add(new Said<>(size, line.passage(), Set.of()));
+      gathered.ofOwn.add(new Said<>(size, line.passage(), Set.of()));
       return;
     }
-    if (most.isPresent() && size.most().filter(n -> !n.equals(most.get().value())).isPresent()) {
-      left.add(line);
+    if (gathered.most.isPresent()
+        && size.most().filter(n -> !n.equals(gathered.most.get().value())).isPresent()) {
+      gathered.left.add(line);
       return;
     }
     Set<Assumed> assumed = size.bare() ? Set.of(Assumed.AT_MOST) : Set.of();
-    size.least().ifPresent(n -> least = Optional.of(new Said<>(n, line.passage(), assumed)));
-    size.most().ifPresent(n -> most = Optional.of(new Said<>(n, line.passage(), assumed)));
-    size.included().ifPresent(n -> included = Optional.of(new Said<>(n, line.passage(), assumed)));
+    size.least()
+        .ifPresent(n -> gathered.least = Optional.of(new Said<>(n, line.passage(), assumed)));
+    size.most().ifPresent(n -> gathered.most = Optional.of(new Said<>(n, line.passage(), assumed)));
+    size.included()
+        .ifPresent(n -> gathered.included = Optional.of(new Said<>(n, line.passage(), assumed)));
   }
 
   /** So many units are in the price of the account. */
   void included(Said<Integer> units) {
-    included = Optional.of(units);
+    gathered.included = Optional.of(units);
   }
 
   void limit(Said<LimitSaid> limit) {
-    limits.add(limit);
-  }
-
-  /**
-   * The plan.
-   *
-   * @param page what is said of all prices
-   * @param several whether the page knows more than one way of billing
-   * @param before plans that stand before it
-   */
-  PlanSaid plan(Wording page, boolean several, List<PlanSaid> before) {
-    Clause clause = Clause.of(priced, numbers);
-    clause
-        .reduced()
-        .ifPresent(less ->
-            off(
-                less.value(),
-                priced.stream()
-                    .filter(line -> line.number() == less.from().line())
-                    .findFirst()
-                    .orElseThrow(),
-                less.assumed()));
-    List<Clause.Stated> stated = new ArrayList<>(clause.stated());
-    if (basis.filter(b -> b.value() == Basis.FREE).isPresent()) {
-      stated.removeIf(one -> one.amount().value().signum() == 0);
-    }
-    Wording whole = included.isPresent() && !extra.isEmpty() ? page.or(Wording.OF_ACCOUNT) : page;
-    List<Said<Price>> prices = new ArrayList<>(Clause.prices(oneCurrency(stated), whole, several));
-    Clause.prices(Clause.of(extra, numbers).stated(), page, several)
-        .forEach(more -> prices.add(alike(more, prices)));
-    ofOwn.forEach(size -> own(size, prices));
-    boolean nothing = prices.stream().allMatch(p -> p.value().amount().signum() == 0);
-    Said<Basis> how =
-        nothing && !prices.isEmpty()
-            ? Said.clear(Basis.FREE, prices.getFirst().from())
-            : prices.isEmpty() && bands.isEmpty()
-                ? basis.orElseGet(() -> Said.clear(Basis.NOT_SAID, name.from()))
-                : Said.clear(
-                    Basis.LISTED, prices.isEmpty() ? bands.first() : prices.getFirst().from());
-    inherit(before);
-    if (included.isEmpty() && most.isPresent() && !extra.isEmpty() && isSoldBeyond(prices)) {
-      included = most;
-      most = Optional.empty();
-    }
-    return new PlanSaid(
-        name,
-        how.assuming(name.assumed()),
-        nothing ? List.of() : prices,
-        Clause.prices(
-            stated.stream().filter(one -> !oneCurrency(stated).contains(one)).toList(),
-            page,
-            several),
-        bands.read(priced, page, several),
-        least,
-        most,
-        pack,
-        included,
-        once,
-        use.stream()
-            .map(u -> u.value().currency().isEmpty() ? u.with(inCurrency(u.value(), stated)) : u)
-            .toList(),
-        fees,
-        limits,
-        answers);
-  }
-
-  /** Whether more people than the plan's price is for can be had, each at a price of their own. */
-  private static boolean isSoldBeyond(List<Said<Price>> prices) {
-    return prices.stream().anyMatch(price -> price.value().each().isEmpty())
-        && prices.stream()
-            .anyMatch(price -> price.value().each().filter(Units::isSeat).isPresent());
-  }
-
-  private static Use inCurrency(Use use, List<Clause.Stated> stated) {
-    return new Use(
-        use.measure(),
-        use.amount(),
-        stated.isEmpty() ? "" : stated.getFirst().amount().currency(),
-        use.block());
-  }
-
-  /**
-   * A number of the page's own units: of a plan that is priced by them how many it is sold for, of
-   * any other a limit.
-   */
-  private void own(Said<Sizes.Size> size, List<Said<Price>> prices) {
-    Sizes.Size said = size.value();
-    Measure unit = said.own().orElseThrow();
-    if (prices.stream().anyMatch(p -> p.value().each().equals(Optional.of(unit)))) {
-      said.least().ifPresent(n -> least = Optional.of(size.with(n)));
-      said.most().ifPresent(n -> most = Optional.of(size.with(n)));
-      said.included().ifPresent(n -> included = Optional.of(size.with(n)));
-    } else if (said.most().isPresent() || said.equals(Sizes.Size.ANY.of(unit))) {
-      limits.add(size.with(new LimitSaid(unit, said.most().map(BigDecimal::valueOf), false)));
-    } else if (said.least().isPresent()) {
-      left.add(new Line(size.from().line(), size.from().text(), Line.Prefix.NONE));
-    }
-  }
-
-  /** What comes on top is billed like what it comes on top of. */
-  private static Said<Price> alike(Said<Price> more, List<Said<Price>> prices) {
-    boolean billed =
-        !more.assumed().contains(Assumed.HOW_BILLED)
-            && !more.assumed().contains(Assumed.WHICH_BILLING);
-    if (prices.isEmpty() || billed) {
-      return more;
-    }
-    Price first = prices.getFirst().value();
-    Price price = more.value();
-    return new Said<>(
-        new Price(
-            price.amount(),
-            price.currency(),
-            price.every(),
-            price.each(),
-            first.term(),
-            price.isFrom()),
-        more.from(),
-        Set.of(Assumed.SAID_ELSEWHERE));
-  }
-
-  /** Of prices in several currencies those in the first. */
-  private static List<Clause.Stated> oneCurrency(List<Clause.Stated> stated) {
-    return stated.stream()
-        .filter(one -> one.amount().currency().equals(stated.getFirst().amount().currency()))
-        .toList();
-  }
-
-  private void inherit(List<PlanSaid> before) {
-    contains
-        .flatMap(other ->
-            before.stream().filter(p -> p.name().value().equalsIgnoreCase(other)).findFirst())
-        .ifPresent(plan -> {
-          Set<Assumed> assumed = Set.of(Assumed.FROM_OTHER_PLAN);
-          List<Said<AnswerSaid>> own = List.copyOf(answers);
-          plan.answers().stream()
-              .filter(a ->
-                  own.stream()
-                      .noneMatch(
-                          o -> o.value().capability().equalsIgnoreCase(a.value().capability())))
-              .forEach(a -> answers.add(a.assuming(assumed)));
-          // a limit beyond which more is sold is none without its price
-          List<Measure> sold = use.stream().map(u -> u.value().measure()).toList();
-          List<Measure> any =
-              limits.stream()
-                  .filter(l -> l.value().most().isEmpty())
-                  .map(l -> l.value().measure())
-                  .toList();
-          plan.use().stream()
-              .filter(u -> !sold.contains(u.value().measure()))
-              .filter(u -> !any.contains(u.value().measure()))
-              .forEach(u -> use.add(u.assuming(assumed)));
-          List<Measure> limited = limits.stream().map(l -> l.value().measure()).toList();
-          plan.limits().stream()
-              .filter(l -> !limited.contains(l.value().measure()))
-              // how many sites or places is said of one plan, and of no other
-              .filter(
-                  l -> l.value().most().isEmpty() || !l.value().measure().id().startsWith("own/"))
-              .forEach(l -> limits.add(l.assuming(assumed)));
-        });
+    gathered.limits.add(limit);
   }
 }

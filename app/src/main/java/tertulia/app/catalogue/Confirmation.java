@@ -13,7 +13,8 @@ record Confirmation(String day) {
    * The sheet with one thing confirmed.
    *
    * @param key "prices:" and a plan's id, "fact:" and a capability's slug, "allowance:" and a
-   *     measure, "condition:" and its kind, "owned:", or "doubt:" and a doubt's key
+   *     measure, "condition:" and its kind, "owned:", "doubt:" and a doubt's key, or "unsaid:" and
+   *     what {@link #unsaid} makes of it
    * @throws IllegalArgumentException if there is no such thing
    */
   ToolSheet of(ToolSheet sheet, String key) {
@@ -32,6 +33,7 @@ record Confirmation(String day) {
       case "condition" -> conditions(sheet, which);
       case "owned" -> owned(sheet);
       case "doubt" -> doubt(sheet, which);
+      case "unsaid" -> settled(sheet, which);
       default -> throw new IllegalArgumentException("Nothing is called \"" + key + "\".");
     };
   }
@@ -70,6 +72,26 @@ record Confirmation(String day) {
     List<String> keys = new ArrayList<>(sheet.confirmed());
     keys.add(key);
     return sheet.withConfirmed(keys);
+  }
+
+  /** What is confirmed when somebody says that a price is as it was put down. */
+  static String unsaid(ToolSheet.PlanPart plan, ToolSheet.UnsaidPart open) {
+    return "unsaid:" + String.join("/", plan.id(), open.term(), open.charge());
+  }
+
+  private static ToolSheet settled(ToolSheet sheet, String which) {
+    List<ToolSheet.PlanPart> plans =
+        sheet.plans().stream()
+            .map(plan ->
+                plan.withUnsaid(
+                    plan.unsaid().stream()
+                        .filter(open -> !unsaid(plan, open).equals("unsaid:" + which))
+                        .toList()))
+            .toList();
+    if (plans.equals(sheet.plans())) {
+      throw new IllegalArgumentException("Nothing of that is open any more.");
+    }
+    return sheet.withPlans(plans);
   }
 
   private ToolSheet conditions(ToolSheet sheet, String kind) {

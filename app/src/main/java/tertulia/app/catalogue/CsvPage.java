@@ -12,6 +12,7 @@ import tertulia.app.exchange.Codes;
 import tertulia.app.exchange.CsvTable;
 import tertulia.app.exchange.TermCode;
 import tertulia.app.exchange.ToolSheet;
+import tertulia.core.pricing.Unsaid;
 
 /** The rows of one tool as a form; each field remembers the row it came from. */
 final class CsvPage {
@@ -109,6 +110,7 @@ final class CsvPage {
       }
       case "plan" -> plan(row);
       case "price" -> price(row);
+      case "unsaid" -> unsaid(row);
       case "allowance" -> allowance(row);
       case "capability" -> capability(row);
       case "offer" -> add(row, PageRows.OFFERS, "offers", form.offers);
@@ -126,8 +128,8 @@ final class CsvPage {
               CsvColumn.LINE,
               "\""
                   + cells.raw(row, CsvColumn.LINE)
-                  + "\" is not one of tool, plan, price, allowance, capability, offer, owned,"
-                  + " condition, words, pasted, rating.");
+                  + "\" is not one of tool, plan, price, unsaid, allowance, capability, offer,"
+                  + " owned, condition, words, pasted, rating.");
     }
   }
 
@@ -221,6 +223,39 @@ final class CsvPage {
           "\"" + term + "\" is not one of m1, u12, m12, u24, m24, u36, m36, all.");
     }
     return known;
+  }
+
+  /** What the page does not say of a price in the rows above. */
+  private void unsaid(CsvTable.Numbered row) {
+    int p = column(row);
+    if (p < 0) {
+      return;
+    }
+    String what = cells.raw(row, CsvColumn.VALUE);
+    List<Unsaid.Kind> kinds = OpenPrices.kinds(what);
+    if (kinds.isEmpty() || kinds.size() < NameList.read(what).size()) {
+      refuseHere(
+          row,
+          CsvColumn.VALUE,
+          "\"" + what + "\" is none of " + String.join(", ", Codes.codes(Unsaid.Kind.class)) + ".");
+      return;
+    }
+    String charge = cells.raw(row, CsvColumn.NAME);
+    String term = orElse(cells.raw(row, CsvColumn.TERM), "m1");
+    OpenPrices.field(form, p, charge, term)
+        .ifPresentOrElse(
+            field -> OpenPrices.leave(form, p, kinds, field),
+            () ->
+                refuseHere(
+                    row,
+                    CsvColumn.NAME,
+                    "Plan \""
+                        + form.plans.get(p).name
+                        + "\" has no price of \""
+                        + charge
+                        + "\" under "
+                        + term
+                        + " in the rows above. Add its row \"price\"."));
   }
 
   private void allowance(CsvTable.Numbered row) {

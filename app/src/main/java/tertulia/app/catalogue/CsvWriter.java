@@ -6,6 +6,7 @@ import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
+import tertulia.app.exchange.Codes;
 import tertulia.app.exchange.CsvTable;
 import tertulia.app.exchange.TermCode;
 import tertulia.app.exchange.ToolSheet;
@@ -39,6 +40,7 @@ final class CsvWriter {
         .add();
     form.plans.forEach(this::plan);
     form.lines.forEach(this::charge);
+    sheet.plans().forEach(plan -> plan.unsaid().forEach(open -> unsaid(plan, open)));
     form.allowances.forEach(this::allowance);
     form.facts.forEach(this::fact);
     form.offers.forEach(line -> row("offer", PageRows.OFFERS, line));
@@ -92,6 +94,15 @@ final class CsvWriter {
         }
       }
     }
+  }
+
+  private void unsaid(ToolSheet.PlanPart plan, ToolSheet.UnsaidPart open) {
+    row("unsaid", null)
+        .put(CsvColumn.PLAN, plan.name())
+        .put(CsvColumn.NAME, open.charge())
+        .put(CsvColumn.TERM, open.term())
+        .put(CsvColumn.VALUE, NameList.write(open.what().stream().map(Codes::code).toList()))
+        .add();
   }
 
   private void allowance(ToolForm.AllowanceLine line) {

@@ -14,6 +14,7 @@ import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import tertulia.app.display.Dates;
 import tertulia.app.display.Figures;
+import tertulia.app.display.UnsaidWords;
 import tertulia.app.exchange.Codes;
 import tertulia.app.exchange.TermCode;
 import tertulia.app.exchange.ToolSheet;
@@ -54,12 +55,16 @@ record PricePage(
    *
    * @param source where from, if the cells of a line come from different places
    * @param conflict what weaker or older sources say otherwise; empty if all agree
+   * @param unsaid what the page does not say of it
    */
-  record Value(String text, Source source, String conflict) {
+  record Value(String text, Source source, String conflict, List<Open> unsaid) {
     static Value of(String text) {
-      return new Value(text, NONE, "");
+      return new Value(text, NONE, "", List.of());
     }
   }
+
+  /** Something that is not said; {@code key} says what would be confirmed. */
+  record Open(String text, String key) {}
 
   /** One line: what it is about, and a cell for each plan. */
   record Line(String label, List<Value> cells, Source source) {
@@ -153,18 +158,31 @@ record PricePage(
     terms.add(ToolForm.ANY_TERM);
     for (PriceLine charge : PriceLine.of(sheet)) {
       for (String term : terms) {
-        List<String> cells = new ArrayList<>();
+        List<Value> cells = new ArrayList<>();
         for (int p = 0; p < charge.cells().size(); p++) {
           PriceLine.Price price = charge.cells().get(p).get(term);
-          cells.add(price == null ? "" : cell(price, sheet.plans().get(p).currency()));
+          ToolSheet.PlanPart plan = sheet.plans().get(p);
+          cells.add(
+              price == null
+                  ? Value.of("")
+                  : new Value(
+                      cell(price, plan.currency()), NONE, "", open(plan, charge.of(), term)));
         }
-        Line line = Line.of(label(charge.of(), term), cells);
+        Line line = new Line(label(charge.of(), term), cells, NONE);
         if (!line.isEmpty()) {
           lines.add(line);
         }
       }
     }
     return lines;
+  }
+
+  private static List<Open> open(ToolSheet.PlanPart plan, ChargePlaces.Of line, String term) {
+    return plan.unsaid().stream()
+        .filter(open -> line.addOn().isEmpty() && open.charge().equals(line.name()))
+        .filter(open -> open.term().equals(term))
+        .map(open -> new Open(UnsaidWords.note(open.what()), Confirmation.unsaid(plan, open)))
+        .toList();
   }
 
   private static String label(ChargePlaces.Of line, String term) {
@@ -280,7 +298,7 @@ record PricePage(
         .filter(part -> part.measure().equals(about.measure()))
         .filter(part -> part.source().equals(about.source()))
         .findFirst()
-        .map(ToolForms::allowance)
+        .map(AllowanceText::toRead)
         .orElse(sellsMore(plan, about.measure()) ? "more at a charge" : "");
   }
 
@@ -324,7 +342,9 @@ record PricePage(
     return sources.size() == 1
         ? new Line(
             capability,
-            cells.stream().map(cell -> new Value(cell.text(), NONE, cell.conflict())).toList(),
+            cells.stream()
+                .map(cell -> new Value(cell.text(), NONE, cell.conflict(), List.of()))
+                .toList(),
             sources.getFirst())
         : new Line(capability, cells, NONE);
   }
@@ -347,7 +367,8 @@ record PricePage(
     return new Value(
         answer(first.answer(), first.addOn()),
         source(first.source(), isOld, "fact:" + slug),
-        others);
+        others,
+        List.of());
   }
 
   private static String answer(String code, String addOn) {

@@ -362,6 +362,7 @@ class PricePageController {
     model.addAttribute("selection", about.isWanted() ? about.selection() : "");
     model.addAttribute("faults", notes.faults());
     model.addAttribute("doubts", notes.doubts());
+    model.addAttribute("unsaid", OpenPrices.byField(form));
     model.addAttribute("capabilities", capabilities.all());
     model.addAttribute("areas", catalogue.areas());
     model.addAttribute("allTerms", TermCode.ALL);

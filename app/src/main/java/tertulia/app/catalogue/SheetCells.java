@@ -10,6 +10,7 @@ import java.util.Set;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 import tertulia.app.display.Dates;
+import tertulia.app.display.UnsaidWords;
 import tertulia.app.exchange.Codes;
 import tertulia.app.exchange.TermCode;
 import tertulia.app.exchange.ToolSheet;
@@ -115,10 +116,15 @@ public final class SheetCells {
     for (PriceLine line : lines) {
       charge(about, line, p);
     }
+    for (ToolSheet.UnsaidPart open : plan.unsaid()) {
+      add(
+          about.apply(open.charge() + ", " + TermCode.of(open.term()).label() + ", not said"),
+          UnsaidWords.note(open.what()));
+    }
     put(about.apply("prices" + KNOWN_FROM), source(plan.source()));
     for (ToolSheet.AllowancePart part : plan.allowances()) {
       String measure = Codes.measure(part.measure()).label();
-      put(about.apply(measure + " allowed"), ToolForms.allowance(part));
+      put(about.apply(measure + " allowed"), AllowanceText.of(part));
       put(about.apply(measure + " allowed" + KNOWN_FROM), source(part.source()));
     }
     for (ToolSheet.FactPart fact : plan.facts().stream().sorted(InForce.FIRST).toList()) {

@@ -198,6 +198,7 @@ final class ToolConverter {
     more.put("highPrices", high);
     more.put("allowances", allowances(p));
     more.put("facts", facts(p));
+    more.put("unsaid", OpenPrices.parts(form, p));
     return PageRows.PLANS.read(column, at, faults, page, more);
   }
 
@@ -226,28 +227,13 @@ final class ToolConverter {
         }
         ToolSheet.SourcePart source = source(at + ".source", line.source);
         faults
-            .at(at + ".cells[" + p + "]", () -> allowance(line.measure, cell, source))
+            .at(
+                at + ".cells[" + p + "]",
+                () -> AllowanceText.read(line.measure, cell, source, form.measures()))
             .ifPresent(parts::add);
       }
     }
     return parts;
-  }
-
-  private ToolSheet.AllowancePart allowance(
-      String measure, String cell, ToolSheet.SourcePart source) {
-    String text = cell.strip().toLowerCase(java.util.Locale.ROOT);
-    ToolSheet.Limit kind =
-        switch (text) {
-          case "unlimited" -> ToolSheet.Limit.UNLIMITED;
-          case "unknown", "?" -> ToolSheet.Limit.UNKNOWN;
-          default -> ToolSheet.Limit.UP_TO;
-        };
-    IncludedText most =
-        kind == ToolSheet.Limit.UP_TO
-            ? IncludedText.read(InUnits.of(text, measure), form.measures())
-            : IncludedText.NOTHING;
-    return new ToolSheet.AllowancePart(
-        measure, kind, most.perAccount(), most.perSeat(), most.seats(), source);
   }
 
   private List<ToolSheet.FactPart> facts(int p) {

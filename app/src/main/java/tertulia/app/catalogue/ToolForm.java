@@ -160,9 +160,27 @@ public class ToolForm {
 
     public Source source = new Source();
 
+    /** What its page leaves open of its prices. */
+    public List<OpenPrice> unsaid = new ArrayList<>();
+
     boolean isBlank() {
       return name.isBlank();
     }
+  }
+
+  /** What the page does not say of a price. */
+  public static class OpenPrice {
+    /** The codes of what it is, with commas. */
+    public String what = "";
+
+    /** The field in which the price stands. */
+    public String at = "";
+
+    /** The price when it was left open: one that was changed since is somebody's own. */
+    public String held = "";
+
+    /** Whether somebody has said that it is so. */
+    public boolean settled;
   }
 
   /** A charge: one block of lines, with a cell for each plan. */

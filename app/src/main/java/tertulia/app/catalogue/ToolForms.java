@@ -103,6 +103,7 @@ final class ToolForms {
       facts(p);
     }
     PriceLine.of(sheet).forEach(line -> form.lines.add(charge(line)));
+    OpenPrices.leave(form, sheet);
     for (ToolSheet.OfferPart part : sheet.offers()) {
       form.offers.add(row(PageRows.OFFERS, part, part.source()));
     }
@@ -224,6 +225,7 @@ final class ToolForms {
     copy.id = "";
     copy.name = from.name + " copy";
     copy.source = PageRows.SOURCE.copy(from.source);
+    copy.unsaid.addAll(from.unsaid);
     fillCells(form);
     form.plans.add(p + 1, copy);
     for (ToolForm.ChargeLine line : form.lines) {
@@ -297,16 +299,11 @@ final class ToolForms {
 
   private void allowances(int p) {
     for (ToolSheet.AllowancePart part : sheet.plans().get(p).allowances()) {
-      lines.allowance(part.measure(), source(part.source()), p).cells.set(p, allowance(part));
+      lines
+          .allowance(part.measure(), source(part.source()), p)
+          .cells
+          .set(p, AllowanceText.of(part));
     }
-  }
-
-  /** As typed: "5000", "15 + 1.5 a seat", "unlimited" or "unknown". */
-  static String allowance(ToolSheet.AllowancePart part) {
-    String text = new IncludedText(part.perAccount(), part.perSeat(), part.seats()).text();
-    return part.kind() == ToolSheet.Limit.UP_TO
-        ? (text.isEmpty() ? "0" : text)
-        : Codes.code(part.kind());
   }
 
   private void facts(int p) {

@@ -63,6 +63,7 @@ final class Alike {
           currency(cost, differences);
           tax(cost.option().plan(), differences);
           age(contender, differences);
+          notSaid(contender, differences);
           basis(contender, cost.option().plan(), differences);
           cap(contender, differences);
         });
@@ -144,6 +145,17 @@ final class Alike {
                     words.of(older),
                     session.query().day().isPresent() ? "" : "All prices of that day",
                     here(session.query().pricedOn(older.asOf()).query()))));
+  }
+
+  private void notSaid(Contender contender, List<Difference> differences) {
+    caveats
+        .notSaid(contender.id())
+        .ifPresent(not ->
+            differences.add(
+                new Difference(
+                    words.of(not),
+                    session.person().organises() ? "Confirm or change it" : "See the price page",
+                    "/catalogue/" + contender.id())));
   }
 
   private void basis(Contender contender, Plan plan, List<Difference> differences) {

@@ -9,6 +9,7 @@ import tertulia.core.finding.CostFinding;
 import tertulia.core.finding.CostFinding.Cause;
 import tertulia.core.finding.CostFinding.CheapestByHeadcount.Stretch;
 import tertulia.core.path.Dimension;
+import tertulia.core.pricing.Unsaid;
 
 /** What is said of cost. */
 record CostWords(Selection selection) implements SelectionWords {
@@ -99,6 +100,8 @@ record CostWords(Selection selection) implements SelectionWords {
               + " for a committed year or more.";
       case CostFinding.OlderPrice older ->
           "price of " + Dates.day(older.asOf()) + ", others up to " + Dates.day(older.newest());
+      case CostFinding.NotSaid not ->
+          UnsaidWords.note(not.open().stream().map(Unsaid::kind).distinct().sorted().toList());
       case CostFinding.FallingBand band ->
           name(band.tool())
               + " costs less for "

@@ -144,6 +144,9 @@ final class PriceReader {
         switch (part.kind()) {
           case UP_TO ->
               new Allowance.Limit.Hard(included(part.perAccount(), part.perSeat(), part.seats()));
+          case ACCOUNT_OR_SEAT ->
+              new Allowance.Limit.AccountOrSeat(
+                  Codes.decimal(part.perAccount()), Codes.measure(part.seats()));
           case UNLIMITED -> new Allowance.Limit.Unlimited();
           case UNKNOWN -> new Allowance.Limit.Unknown();
         };

@@ -13,6 +13,7 @@ import tertulia.core.fit.Fact;
 import tertulia.core.fit.Places;
 import tertulia.core.labour.Effort;
 import tertulia.core.pricing.Allowance;
+import tertulia.core.pricing.BillingTerm;
 import tertulia.core.pricing.Charge;
 import tertulia.core.pricing.Offer;
 import tertulia.core.pricing.Owned;
@@ -20,6 +21,7 @@ import tertulia.core.pricing.Plan;
 import tertulia.core.pricing.PriceList;
 import tertulia.core.pricing.SeatRange;
 import tertulia.core.pricing.Tool;
+import tertulia.core.pricing.Unsaid;
 import tertulia.core.scoring.PublicRating;
 import tertulia.core.working.Ground;
 import tertulia.core.working.Provenance;
@@ -172,7 +174,15 @@ public final class ToolReader {
           .at(at + "/allowances/" + i, () -> PriceReader.allowance(allowance))
           .ifPresent(allowances::add);
     }
-    if (lists.size() < part.prices().size()
+    List<Unsaid> unsaid = new ArrayList<>();
+    boolean complete = true;
+    for (int i = 0; i < part.unsaid().size(); i++) {
+      ToolSheet.UnsaidPart open = part.unsaid().get(i);
+      complete &=
+          faults.at(at + "/unsaid/" + i, () -> unsaid.addAll(unsaid(part, open))).isPresent();
+    }
+    if (!complete
+        || lists.size() < part.prices().size()
         || high.size() < part.highPrices().size()
         || allowances.size() < part.allowances().size()) {
       return Optional.empty();
@@ -187,7 +197,29 @@ public final class ToolReader {
                 PriceReader.prices(part.basis(), lists, high),
                 PriceReader.tax(part.taxPercent()),
                 allowances,
+                unsaid,
                 source(part.source())));
+  }
+
+  /** What is left open is left open of a price: one that is not there has nothing to leave open. */
+  private static List<Unsaid> unsaid(ToolSheet.PlanPart plan, ToolSheet.UnsaidPart open) {
+    BillingTerm term = TermCode.of(open.term()).term();
+    boolean priced =
+        plan.prices().stream()
+            .filter(p -> TermCode.of(p.monthsCommitted(), p.upFront()).term().equals(term))
+            .flatMap(p -> p.charges().stream())
+            .anyMatch(charge -> charge.name().equals(open.charge()));
+    if (!priced) {
+      throw new IllegalArgumentException(
+          "Plan \""
+              + plan.name()
+              + "\" has no price of \""
+              + open.charge()
+              + "\", "
+              + term.words()
+              + ", of which something could be left open. Name a charge it has.");
+    }
+    return open.what().stream().map(kind -> new Unsaid(kind, open.charge(), term)).toList();
   }
 
   private List<PriceList> lists(String at, List<ToolSheet.TermPart> parts, CurrencyUnit currency) {

@@ -7,6 +7,7 @@ import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
+import tertulia.core.pricing.Unsaid;
 
 /**
  * A tool with its price page, facts and public ratings, as written in files and storage. What older
@@ -112,6 +113,7 @@ public record ToolSheet(
    * @param basis null: listed, or on request without prices
    * @param taxPercent tax held in the prices; null: they are before tax
    * @param highPrices the high end of assumed prices, for the same terms
+   * @param unsaid what the source leaves open of prices that were put down all the same
    */
   @JsonInclude(JsonInclude.Include.NON_NULL)
   @RecordBuilder
@@ -129,9 +131,11 @@ public record ToolSheet(
       List<TermPart> prices,
       @JsonInclude(JsonInclude.Include.NON_EMPTY) List<TermPart> highPrices,
       @JsonInclude(JsonInclude.Include.NON_EMPTY) List<AllowancePart> allowances,
-      List<FactPart> facts)
+      List<FactPart> facts,
+      @JsonInclude(JsonInclude.Include.NON_EMPTY) List<UnsaidPart> unsaid)
       implements PlanPartBuilder.With {
     public PlanPart {
+      unsaid = orEmpty(unsaid);
       highPrices = orEmpty(highPrices);
       allowances = orEmpty(allowances);
     }
@@ -153,6 +157,19 @@ public record ToolSheet(
     /** The same source, confirmed on another day. */
     public SourcePart confirmedOn(String day) {
       return new SourcePart(day, ground, who, link, note, interest);
+    }
+  }
+
+  /**
+   * What a source does not say of a price.
+   *
+   * @param charge the name of the plan's charge
+   * @param term the code of the term under which the price was put down
+   * @param what at least one, each once
+   */
+  public record UnsaidPart(String charge, String term, List<Unsaid.Kind> what) {
+    public UnsaidPart {
+      what = List.copyOf(what);
     }
   }
 
@@ -242,11 +259,18 @@ public record ToolSheet(
   /** What is said of how much a plan allows. */
   public enum Limit {
     UP_TO,
+    /** So many as for the account, or for each seat: the source does not say which. */
+    ACCOUNT_OR_SEAT,
     UNLIMITED,
     UNKNOWN
   }
 
-  /** How much of a measure a plan allows. */
+  /**
+   * How much of a measure a plan allows.
+   *
+   * @param written as somebody wrote it, such as "500 MB"; null: as it is counted
+   */
+  @JsonInclude(JsonInclude.Include.NON_NULL)
   @RecordBuilder
   @RecordBuilder.Options(prefixEnclosingClassNames = false)
   public record AllowancePart(
@@ -255,6 +279,7 @@ public record ToolSheet(
       String perAccount,
       String perSeat,
       String seats,
+      @Nullable String written,
       SourcePart source)
       implements AllowancePartBuilder.With {}
 

@@ -43,7 +43,7 @@ final class RoomCell {
       return cell;
     }
     String source = NeedCell.source(now.get().source(), session);
-    return cell.noting(cell.note().isEmpty() ? source : cell.note() + "; " + source)
+    return noting(cell, source)
         .confirmable(
             session.confirm(contender, key(session, contender, measure), now.get().source()));
   }
@@ -84,10 +84,24 @@ final class RoomCell {
                           .map(plan -> "; the page speaks of it for " + plan)
                           .orElse("")
                       + "; ask the maker");
+      case Bound.AccountOrSeat open when now.state(months) == Room.State.NOT_CONFIRMED ->
+          Cell.missing("? account or seat", why)
+              .noting(amount(used) + " needed; " + forWhom(open) + "; ask the maker");
+      case Bound.AccountOrSeat open ->
+          noting(bounded(now, months, people, horizon, why, Optional.empty()), forWhom(open));
       case Bound.UpTo upTo -> bounded(now, months, people, horizon, why, upTo.rule());
       case Bound.Charged charged ->
           bounded(now, months, people, horizon, why, Optional.of(charged.rule()));
     };
+  }
+
+  /** Such as "10 for the account or for each of the seats, the page does not say which". */
+  private static String forWhom(Bound.AccountOrSeat open) {
+    return open.rule().words() + ", the page does not say which";
+  }
+
+  private static Cell noting(Cell cell, String more) {
+    return cell.noting(cell.note().isEmpty() ? more : cell.note() + "; " + more);
   }
 
   private static Cell outside(BigDecimal used, String why) {

@@ -148,7 +148,8 @@ public class CellTextsTest {
         plans.stream().flatMap(plan -> plan.allowances().stream()).toList();
     assertEquals(
         distinct(limits.stream().map(l -> Codes.code(l.kind()))),
-        List.of("unknown", "unlimited", "up-to"));
+        List.of("account-or-seat", "unknown", "unlimited", "up-to"));
+    assertTrue(plans.stream().anyMatch(plan -> !plan.unsaid().isEmpty()), "something not said");
     assertTrue(limits.stream().anyMatch(limit -> !limit.perSeat().equals("0")), "for each seat");
     assertEquals(
         distinct(limits.stream().map(l -> Codes.measure(l.measure()).nature().name())),

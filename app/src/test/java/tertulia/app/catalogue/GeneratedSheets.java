@@ -8,6 +8,7 @@ import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import tertulia.app.exchange.TermCode;
 import tertulia.app.exchange.ToolSheet;
+import tertulia.core.pricing.Unsaid;
 
 /** Price pages of every shape, made by chance from a seed. */
 public final class GeneratedSheets {
@@ -140,8 +141,41 @@ public final class GeneratedSheets {
             ? List.of()
             : List.of(
                 new ToolSheet.AllowancePart(
-                    "automation-runs", ToolSheet.Limit.UP_TO, "1000", "1.5", "seats", source())),
-        facts());
+                    "automation-runs",
+                    ToolSheet.Limit.UP_TO,
+                    "1000",
+                    "1.5",
+                    "seats",
+                    null,
+                    source()),
+                new ToolSheet.AllowancePart(
+                    "calendars",
+                    ToolSheet.Limit.ACCOUNT_OR_SEAT,
+                    "12",
+                    "0",
+                    "seats",
+                    null,
+                    source()),
+                new ToolSheet.AllowancePart(
+                    "gigabytes-kept",
+                    ToolSheet.Limit.UP_TO,
+                    "0.5",
+                    "0",
+                    "seats",
+                    random.nextBoolean() ? "500 MB" : null,
+                    source())),
+        facts(),
+        open(codes));
+  }
+
+  /** Something left open of a price under each term, or of none. */
+  private List<ToolSheet.UnsaidPart> open(Set<TermCode> codes) {
+    return codes.stream()
+        .filter(code -> random.nextBoolean())
+        .map(code ->
+            new ToolSheet.UnsaidPart(
+                "Seats", code.code(), List.of(Unsaid.Kind.values()).subList(random.nextInt(3), 3)))
+        .toList();
   }
 
   private static ToolSheet.TermPart term(TermCode code, List<ToolSheet.ChargePart> charges) {

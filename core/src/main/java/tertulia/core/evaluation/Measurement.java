@@ -141,6 +141,7 @@ record Measurement(
     return switch (bound) {
       case Room.Bound.UpTo upTo -> Optional.of(upTo.most());
       case Room.Bound.Charged charged -> Optional.of(charged.included());
+      case Room.Bound.AccountOrSeat open -> Optional.empty();
       case Room.Bound.Endless endless -> Optional.empty();
       case Room.Bound.Unknown unknown -> Optional.empty();
       case Room.Bound.Silent silent -> Optional.empty();
@@ -152,7 +153,11 @@ record Measurement(
         ? "nobody has said under Need how many " + unit + " are used"
         : room.get().bound() instanceof Room.Bound.Unknown
             ? "how many " + unit + " are included is not confirmed"
-            : "the page says nothing of " + unit;
+            : room.get().bound() instanceof Room.Bound.AccountOrSeat
+                ? "the page does not say whether "
+                    + unit
+                    + " are included for the account or for each seat"
+                : "the page says nothing of " + unit;
   }
 
   private Value tasksDone(Contender contender) {

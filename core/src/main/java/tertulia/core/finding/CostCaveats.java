@@ -7,6 +7,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.joda.money.Money;
 import tertulia.core.billing.InvoiceLine;
 import tertulia.core.evaluation.Amount;
@@ -19,13 +20,17 @@ import tertulia.core.path.LeftOut;
 import tertulia.core.path.OptionName;
 import tertulia.core.path.Outcome;
 import tertulia.core.path.SteadyCost;
+import tertulia.core.pricing.Unsaid;
 
 /** What to mind when figures of cost stand side by side: terms, dates, bounds, bands and caps. */
 public record CostCaveats(Costs costs) {
   /** Prices written down further apart than this are not of one time. */
   private static final long DAYS_APART = 90;
 
-  /** Some prices without a commitment beside others with one; empty if all are alike. */
+  /**
+   * Some prices without a commitment beside others with one; empty if all are alike. A price whose
+   * term the page does not say is on neither side.
+   */
   public Optional<CostFinding.MixedTerms> mixedTerms() {
     List<String> monthly = new ArrayList<>();
     List<String> committed = new ArrayList<>();
@@ -33,6 +38,7 @@ public record CostCaveats(Costs costs) {
       costs
           .now()
           .best(contender.id())
+          .filter(cost -> open(cost).noneMatch(open -> open.kind() == Unsaid.Kind.TERM))
           .ifPresent(cost ->
               (cost.option().list().term().isCommitted() ? committed : monthly)
                   .add(contender.id()));
@@ -59,6 +65,21 @@ public record CostCaveats(Costs costs) {
               ? Optional.of(new CostFinding.OlderPrice(tool, asOf, newest))
               : Optional.empty();
         });
+  }
+
+  /**
+   * What the page of a tool leaves open of the prices its figure now is made of; empty: nothing.
+   */
+  public Optional<CostFinding.NotSaid> notSaid(String tool) {
+    return costs
+        .now()
+        .best(tool)
+        .map(cost -> new CostFinding.NotSaid(tool, open(cost).toList()))
+        .filter(found -> !found.open().isEmpty());
+  }
+
+  private static Stream<Unsaid> open(SteadyCost cost) {
+    return cost.option().plan().unsaid(cost.option().list().term()).stream();
   }
 
   private static LocalDate asOf(SteadyCost cost) {

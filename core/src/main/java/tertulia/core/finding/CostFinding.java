@@ -11,6 +11,7 @@ import tertulia.core.growth.Measure;
 import tertulia.core.path.Dimension;
 import tertulia.core.path.LeftOut;
 import tertulia.core.path.OptionName;
+import tertulia.core.pricing.Unsaid;
 
 /** What is said of cost. */
 public sealed interface CostFinding extends Finding {
@@ -253,6 +254,17 @@ public sealed interface CostFinding extends Finding {
 
   /** A price was written down long before the newest beside it. */
   record OlderPrice(String tool, LocalDate asOf, LocalDate newest) implements CostFinding {}
+
+  /**
+   * A figure rests on prices of which the page leaves something open.
+   *
+   * @param open at least one
+   */
+  record NotSaid(String tool, List<Unsaid> open) implements CostFinding {
+    public NotSaid {
+      open = List.copyOf(open);
+    }
+  }
 
   /** A larger number of units would cost less than those needed now. */
   record FallingBand(String tool, int units, String term) implements CostFinding {}

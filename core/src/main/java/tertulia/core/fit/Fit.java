@@ -372,17 +372,44 @@ public record Fit(List<Need> needs, boolean quantities, List<QuantityCover> cove
             bridged(units.get(), BigDecimal.ZERO)
                 ? Optional.empty()
                 : Optional.of(new Reason.AllowanceUnknown(allowance.measure()));
+        case Allowance.Limit.AccountOrSeat open ->
+            accountOrSeat(open, units.get(), needed, month, since);
         case Allowance.Limit.Hard hard ->
             most(hard.most(), needed, month)
-                .filter(most -> units.get().compareTo(most) > 0 && !bridged(units.get(), most))
-                .map(most ->
-                    new Reason.OverAllowance(
-                        allowance.measure(),
-                        units.get(),
-                        most,
-                        cover.map(QuantityCover::upTo).orElse(BigDecimal.ZERO),
-                        since));
+                .filter(most -> isBeyond(units.get(), most))
+                .map(most -> over(units.get(), most, since));
       };
+    }
+
+    /** The fewer of both readings does for certain; more than the more does not. */
+    private Optional<Reason> accountOrSeat(
+        Allowance.Limit.AccountOrSeat open,
+        BigDecimal units,
+        UnitsNeeded needed,
+        YearMonth month,
+        Optional<String> since) {
+      if (!isBeyond(units, least(open, needed, month))) {
+        return Optional.empty();
+      }
+      Optional<BigDecimal> seats = most(open.forEachSeat(), needed, month);
+      Optional<BigDecimal> most = seats.map(open.most()::max);
+      return most.filter(m -> isBeyond(units, m)).isPresent()
+          ? most.map(m -> over(units, m, since))
+          : Optional.of(new Reason.AccountOrSeat(measure(), units, open.most(), seats));
+    }
+
+    private BigDecimal least(
+        Allowance.Limit.AccountOrSeat open, UnitsNeeded needed, YearMonth month) {
+      return most(open.forEachSeat(), needed, month).map(open.most()::min).orElse(open.most());
+    }
+
+    private boolean isBeyond(BigDecimal used, BigDecimal most) {
+      return used.compareTo(most) > 0 && !bridged(used, most);
+    }
+
+    private Reason over(BigDecimal used, BigDecimal most, Optional<String> since) {
+      return new Reason.OverAllowance(
+          measure(), used, most, cover.map(QuantityCover::upTo).orElse(BigDecimal.ZERO), since);
     }
 
     private boolean bridged(BigDecimal used, BigDecimal most) {
@@ -394,6 +421,7 @@ public record Fit(List<Need> needs, boolean quantities, List<QuantityCover> cove
       return switch (allowance.limit()) {
         case Allowance.Limit.Unlimited unlimited -> Optional.empty();
         case Allowance.Limit.Unknown unknown -> Optional.of(BigDecimal.ZERO);
+        case Allowance.Limit.AccountOrSeat open -> Optional.of(least(open, needed, month));
         case Allowance.Limit.Hard hard -> most(hard.most(), needed, month);
       };
     }
@@ -416,22 +444,25 @@ public record Fit(List<Need> needs, boolean quantities, List<QuantityCover> cove
 
     @Override
     public Optional<Question> question(UnitsNeeded needed, YearMonth month) {
-      if (!(allowance.limit() instanceof Allowance.Limit.Hard hard)) {
-        return Optional.empty();
-      }
-      Optional<BigDecimal> units = needed.amount(allowance.measure());
+      return switch (allowance.limit()) {
+        case Allowance.Limit.Hard hard ->
+            question(hard.most().words(), hard.most().perAccount(), hard.most(), needed, month);
+        case Allowance.Limit.AccountOrSeat open ->
+            question(open.words(), open.most(), open.forEachSeat(), needed, month);
+        case Allowance.Limit.Unlimited unlimited -> Optional.empty();
+        case Allowance.Limit.Unknown unknown -> Optional.empty();
+      };
+    }
+
+    private Optional<Question> question(
+        String words, BigDecimal certain, Included rule, UnitsNeeded needed, YearMonth month) {
+      Optional<BigDecimal> units = needed.amount(measure());
       if (units.isEmpty()) {
-        return Optional.of(
-            new Question.UseUnstated(
-                allowance.measure(), offering.plan().name(), hard.most().words()));
+        return Optional.of(new Question.UseUnstated(measure(), offering.plan().name(), words));
       }
-      boolean open =
-          units.get().compareTo(hard.most().perAccount()) > 0
-              && most(hard.most(), needed, month).isEmpty();
+      boolean open = units.get().compareTo(certain) > 0 && most(rule, needed, month).isEmpty();
       return open
-          ? Optional.of(
-              new Question.SeatsUnstated(
-                  allowance.measure(), hard.most().seats(), offering.plan().name()))
+          ? Optional.of(new Question.SeatsUnstated(measure(), rule.seats(), offering.plan().name()))
           : Optional.empty();
     }
   }

@@ -21,6 +21,7 @@ public sealed interface Reason {
       case AddOnNotSold notSold -> notSold.need().capability().name();
       case OverCap over -> "so many " + over.measure().label();
       case OverAllowance over -> "so many " + over.measure().label();
+      case AccountOrSeat open -> "so many " + open.measure().label();
       case AllowanceUnknown unknown -> "so many " + unknown.measure().label();
       case Silent silent -> "so many " + silent.measure().label();
       case TermNotSold notSold -> "the terms allowed";
@@ -134,6 +135,34 @@ public sealed interface Reason {
         new java.text.DecimalFormat(
             "#,##0.######", java.text.DecimalFormatSymbols.getInstance(Locale.ROOT));
     return format.format(quantity);
+  }
+
+  /**
+   * More is used than the plan allows for the account, and its page does not say whether it is that
+   * for each seat.
+   *
+   * @param account how much there is if it is for the account
+   * @param seats how much there is if it is for each seat; empty if seats are not stated
+   */
+  record AccountOrSeat(
+      Measure measure, BigDecimal needed, BigDecimal account, Optional<BigDecimal> seats)
+      implements Reason {
+    @Override
+    public String sentence() {
+      return measure.label()
+          + ": "
+          + exact(needed)
+          + " of "
+          + exact(account)
+          + " for the account, or of "
+          + seats.map(Reason::exact).orElse("so many")
+          + " if that is for each seat; confirm which";
+    }
+
+    @Override
+    public boolean excludes() {
+      return false;
+    }
   }
 
   /** Nobody has confirmed how much the plan allows. */

@@ -5,6 +5,7 @@ import static java.util.Objects.requireNonNull;
 import java.math.BigDecimal;
 import java.time.YearMonth;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalInt;
@@ -78,6 +79,27 @@ public record Room(
 
     /** There is no end. */
     record Endless() implements Bound {}
+
+    /**
+     * The page does not say whether it is for the account or for each seat.
+     *
+     * @param least the fewer of both readings, by plan month
+     * @param most the more of both; empty if seats are not stated
+     * @param rule as on the page
+     */
+    record AccountOrSeat(
+        List<BigDecimal> least, Optional<List<BigDecimal>> most, Allowance.Limit.AccountOrSeat rule)
+        implements Bound {
+      public AccountOrSeat {
+        least = List.copyOf(least);
+        most = most.map(List::copyOf);
+      }
+
+      private boolean suffices(List<BigDecimal> used, BigDecimal outside) {
+        return IntStream.range(0, used.size())
+            .allMatch(m -> used.get(m).compareTo(least.get(m).add(outside)) <= 0);
+      }
+    }
 
     /**
      * Nobody has confirmed how much it is.
@@ -155,6 +177,17 @@ public record Room(
       case Bound.Silent silent ->
           silent.sister().isPresent() && isCovered(months) ? State.COVERED : State.NOT_SAID;
       case Bound.Charged charged -> State.CHARGED;
+      case Bound.AccountOrSeat open -> {
+        if (isBeyond(0)) {
+          yield State.OVER;
+        }
+        if (months.ends().isPresent()) {
+          yield State.RUNS_OUT;
+        }
+        yield suffices(months, BigDecimal.ZERO)
+            ? State.LASTS
+            : suffices(months, outside) ? State.COVERED : State.NOT_CONFIRMED;
+      }
       case Bound.UpTo upTo -> {
         if (isBeyond(0)) {
           yield State.OVER;
@@ -168,12 +201,25 @@ public record Room(
     };
   }
 
+  /**
+   * Whether the fewer of both readings, with what is to be had outside, is enough in all months.
+   */
+  private boolean suffices(Room months, BigDecimal more) {
+    return bound instanceof Bound.AccountOrSeat now
+        && months.bound instanceof Bound.AccountOrSeat later
+        && now.suffices(used, more)
+        && later.suffices(months.used, more);
+  }
+
   /** Whether all that is used is to be had outside, in all months. */
   private boolean isCovered(Room months) {
-    return outside.signum() > 0
-        && Stream.of(used, months.used)
-            .flatMap(List::stream)
-            .allMatch(units -> units.compareTo(outside) <= 0);
+    return outside.signum() > 0 && isWithin(months, outside);
+  }
+
+  private boolean isWithin(Room months, BigDecimal most) {
+    return Stream.of(used, months.used)
+        .flatMap(List::stream)
+        .allMatch(units -> units.compareTo(most) <= 0);
   }
 
   /** Whether more is used in a month than there is, with what is to be had outside. */
@@ -227,6 +273,15 @@ public record Room(
       return switch (allowance.limit()) {
         case Allowance.Limit.Unlimited unlimited -> new Bound.Endless();
         case Allowance.Limit.Unknown unknown -> new Bound.Unknown(false);
+        case Allowance.Limit.AccountOrSeat open -> {
+          Optional<List<BigDecimal>> seats = amounts(open.forEachSeat());
+          yield new Bound.AccountOrSeat(
+              seats
+                  .map(all -> all.stream().map(open.most()::min).toList())
+                  .orElseGet(() -> Collections.nCopies(months.size(), open.most())),
+              seats.map(all -> all.stream().map(open.most()::max).toList()),
+              open);
+        }
         case Allowance.Limit.Hard hard ->
             amounts(hard.most())
                 .<Bound>map(most -> new Bound.UpTo(most, Optional.of(hard.most())))
@@ -277,10 +332,18 @@ public record Room(
     }
   }
 
-  /** How much there is in a month; empty if there is no end, or it is not known. */
+  /**
+   * How much there is in a month; empty if there is no end, or it is not known. Where the page does
+   * not say whether for the account or for each seat, it is the fewer of both if that is enough,
+   * and the more if it is not.
+   */
   public Optional<BigDecimal> most(int m) {
     return switch (bound) {
       case Bound.UpTo upTo -> Optional.of(upTo.most().get(m));
+      case Bound.AccountOrSeat open ->
+          used.get(m).compareTo(open.least().get(m)) <= 0
+              ? Optional.of(open.least().get(m))
+              : open.most().map(most -> most.get(m));
       case Bound.Charged charged -> Optional.of(charged.included().get(m));
       case Bound.Endless endless -> Optional.empty();
       case Bound.Unknown unknown -> Optional.empty();
@@ -299,6 +362,11 @@ public record Room(
     return switch (bound) {
       case Bound.UpTo upTo ->
           left(label, upTo.most().getFirst(), upTo.rule().map(Included::words), need);
+      case Bound.AccountOrSeat open ->
+          new Working.Missing(
+              label,
+              "there are " + open.rule().words() + "; the page does not say which",
+              List.of(need));
       case Bound.Charged charged ->
           left(
               label,

@@ -10,6 +10,7 @@ import tertulia.core.working.Provenance;
  *
  * @param id stable name within the tool
  * @param allowances at most one a measure; measures that are not there are not limited
+ * @param unsaid what the page leaves open of prices that were put down all the same
  * @param source date and origin of the prices
  */
 public record Plan(
@@ -19,6 +20,7 @@ public record Plan(
     PlanPrices prices,
     Tax tax,
     List<Allowance> allowances,
+    List<Unsaid> unsaid,
     Provenance source) {
   public Plan {
     requireNonNull(id);
@@ -27,6 +29,7 @@ public record Plan(
     requireNonNull(tax);
     requireNonNull(source);
     allowances = List.copyOf(allowances);
+    unsaid = List.copyOf(unsaid);
     if (name.isBlank()) {
       throw new IllegalArgumentException("A plan needs a name.");
     }
@@ -34,6 +37,18 @@ public record Plan(
       throw new IllegalArgumentException(
           "Plan \"" + name + "\" has two allowances of one measure. Keep one of them.");
     }
+  }
+
+  /** A plan whose page says all there is to say of its prices. */
+  public Plan(
+      String id,
+      String name,
+      SeatRange range,
+      PlanPrices prices,
+      Tax tax,
+      List<Allowance> allowances,
+      Provenance source) {
+    this(id, name, range, prices, tax, allowances, List.of(), source);
   }
 
   /** A plan priced before tax and without allowances. */
@@ -95,6 +110,11 @@ public record Plan(
     return charged().stream().anyMatch(list -> list.sellsUsageOf(measure));
   }
 
+  /** What is left open of the prices under a term. */
+  public List<Unsaid> unsaid(BillingTerm term) {
+    return unsaid.stream().filter(open -> open.term().equals(term)).toList();
+  }
+
   /** Whether of a list of this plan only the least it comes to is known. */
   public boolean isLeast(BillingTerm term) {
     return isFrom() || !notSaid(term).isEmpty();
@@ -140,7 +160,7 @@ public record Plan(
           case PlanPrices.From from -> new PlanPrices.From(times(from.least(), part));
           case PlanPrices.OnRequest onRequest -> onRequest;
         };
-    return new Plan(id, name, range, scaled, tax, allowances, source);
+    return new Plan(id, name, range, scaled, tax, allowances, unsaid, source);
   }
 
   private static List<PriceList> times(List<PriceList> lists, java.math.BigDecimal part) {

@@ -199,6 +199,19 @@ public class CostFindingsTest extends GeneratedFindings {
     for (Contender contender : costs.selection().active()) {
       caveats.fallingBand(contender.id()).ifPresent(this::met);
       caveats
+          .notSaid(contender.id())
+          .ifPresent(not -> {
+            met(not);
+            SteadyCost cost = costs.now().best(contender.id()).orElseThrow();
+            assertEquals(not.open(), cost.option().plan().unsaid(cost.option().list().term()));
+            assertTrue(
+                caveats.mixedTerms().stream()
+                    .noneMatch(mixed ->
+                        mixed.monthly().contains(contender.id())
+                            || mixed.committed().contains(contender.id())),
+                "a term that is not said is on neither side");
+          });
+      caveats
           .olderPrice(contender.id())
           .ifPresent(older -> {
             met(older);
@@ -462,6 +475,7 @@ public class CostFindingsTest extends GeneratedFindings {
       case CostFinding.CheapestByQuantity cheapest -> byQuantity(costs, cheapest);
       case CostFinding.MixedTerms mixed -> throw new AssertionError("a warning");
       case CostFinding.OlderPrice older -> throw new AssertionError("a warning");
+      case CostFinding.NotSaid open -> throw new AssertionError("a warning");
       case CostFinding.FallingBand band -> throw new AssertionError("a warning");
       case CostFinding.BeyondCap cap -> throw new AssertionError("a warning");
       case CostFinding.AtMost most -> throw new AssertionError("a warning");

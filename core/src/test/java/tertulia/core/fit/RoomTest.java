@@ -79,6 +79,92 @@ public class RoomTest {
     assertEquals(room.runsOut(), OptionalInt.of(2));
   }
 
+  private static Allowance accountOrSeat(String most) {
+    return new Allowance(
+        RUNS, new Allowance.Limit.AccountOrSeat(new BigDecimal(most), Measure.SEATS), PAGE);
+  }
+
+  private static Room.State stateOf(Allowance allowance, List<UnitsNeeded> months) {
+    PriceList list = monthly(seats("5"));
+    return state(offering(null, List.of(allowance), list), list, RUNS, months).orElseThrow();
+  }
+
+  @Test
+  public void whereThePageDoesNotSayForWhomTheFewerDoesForCertainAndMoreThanTheMoreDoesNot() {
+    PriceList list = monthly(seats("5"));
+    Offering plan = offering(null, List.of(accountOrSeat("10")), list);
+    assertEquals(NO_NEEDS.at(plan, list, needed(5, 10), JAN_2027).reasons(), List.of());
+    assertEquals(
+        NO_NEEDS.at(plan, list, needed(5, 30), JAN_2027).reasons(),
+        List.of(
+            new Reason.AccountOrSeat(
+                RUNS,
+                new BigDecimal("30"),
+                new BigDecimal("10"),
+                Optional.of(new BigDecimal("50")))));
+    assertEquals(
+        NO_NEEDS.at(plan, list, needed(5, 51), JAN_2027).reasons(),
+        List.of(
+            new Reason.OverAllowance(
+                RUNS,
+                new BigDecimal("51"),
+                new BigDecimal("50"),
+                BigDecimal.ZERO,
+                Optional.empty())));
+    assertEquals(
+        new Reason.AccountOrSeat(
+                RUNS, new BigDecimal("30"), new BigDecimal("10"), Optional.of(new BigDecimal("50")))
+            .sentence(),
+        RUNS.label()
+            + ": 30 of 10 for the account, or of 50 if that is for each seat; confirm which");
+    assertEquals(stateOf(accountOrSeat("10"), List.of(needed(5, 30))), Room.State.NOT_CONFIRMED);
+  }
+
+  /** What both readings say is said; what only one says is open. */
+  @Test
+  public void whatIsForTheAccountOrForEachSeatIsWhatBothReadingsAgreeOn() {
+    Random random = new Random(20261201);
+    Map<Object, Integer> met = new java.util.HashMap<>();
+    for (int i = 0; i < 600; i++) {
+      int most = random.nextInt(40);
+      List<UnitsNeeded> months = new ArrayList<>();
+      int seats = random.nextInt(8);
+      int runs = 1 + random.nextInt(120);
+      for (int m = 0; m < 6; m++) {
+        months.add(needed(seats, runs));
+        seats += random.nextInt(3);
+        runs += random.nextInt(12);
+      }
+      PriceList list = monthly(seats("5"));
+      UnitsNeeded first = months.getFirst();
+      Verdict account =
+          NO_NEEDS.at(offering(null, List.of(upTo("" + most, "0")), list), list, first, JAN_2027);
+      Verdict each =
+          NO_NEEDS.at(offering(null, List.of(upTo("0", "" + most)), list), list, first, JAN_2027);
+      Verdict open =
+          NO_NEEDS.at(
+              offering(null, List.of(accountOrSeat("" + most)), list), list, first, JAN_2027);
+      Object expected = account.getClass() == each.getClass() ? account.getClass() : "open";
+      met.merge(expected, 1, Integer::sum);
+      if (expected.equals("open")) {
+        assertTrue(open.reasons().getFirst() instanceof Reason.AccountOrSeat, open + "");
+      } else {
+        assertEquals(open.getClass(), expected);
+      }
+      Room.State one = stateOf(upTo("" + most, "0"), months);
+      Room.State other = stateOf(upTo("0", "" + most), months);
+      Room.State both = stateOf(accountOrSeat("" + most), months);
+      if (one == Room.State.LASTS && other == Room.State.LASTS) {
+        assertEquals(both, Room.State.LASTS);
+      } else if (one == Room.State.LASTS || other == Room.State.LASTS) {
+        assertEquals(both, Room.State.NOT_CONFIRMED);
+      } else {
+        assertTrue(both != Room.State.LASTS);
+      }
+    }
+    assertEquals(met.size(), 3, met.toString());
+  }
+
   @Test
   public void whatIsBeyondAUsageChargeIsPaidForAndAnUnknownLimitIsNoLimitOfZero() {
     Included five = new Included(new BigDecimal("5"), BigDecimal.ZERO, Measure.SEATS);
