@@ -74,6 +74,15 @@ final class GridReading {
       Pattern.compile(
           "(?i)(?:\\s?/\\s?|\\s(?:per|for each|each)\\s)(?:users?|seats?|members?|persons?|employees?)$");
 
+  /** "100, then €0.08 each". */
+  private static final Pattern THEN =
+      Pattern.compile("(?i)(?<n>" + Numbers.NUMBER + ")(?<rest>(?: included)?,? (?:and )?then .+)");
+
+  private static final Pattern PAYMENTS =
+      Pattern.compile(
+          "(?i)(?:fees? (?:of|on) )?(?:card |online )?(?:payments?|transactions?)(?: fees?)?");
+  private static final Pattern SHARE = Pattern.compile("\\d+(?:[.,]\\d+)?\\s?%");
+
   private static final int MOST_DIGITS = 9;
 
   /** A few words without figures, so that a row of a table is called by what is counted. */
@@ -165,7 +174,10 @@ final class GridReading {
   }
 
   private static Line unlimited(Line cell) {
-    boolean any = cell.text().matches("(?i)(?:no|without(?: a)?) (?:limits?|maximum)|limitless|∞");
+    boolean any =
+        cell.text()
+            .matches(
+                "(?i)(?:no|without(?: a)?) (?:limits?|maximum)|limitless|∞|any number|as many as you (?:like|want)");
     return any ? new Line(cell.number(), "Unlimited", cell.mark()) : cell;
   }
 
@@ -216,6 +228,15 @@ final class GridReading {
       page.pass(both);
       return true;
     }
+    Matcher then = THEN.matcher(text);
+    if (then.matches() && isMeasured(of(said))) {
+      String phrase =
+          then.group("n") + " " + of(said).toLowerCase(Locale.ROOT) + then.group("rest");
+      return plan.take(new Line(cell.number(), phrase, Line.Prefix.NONE));
+    }
+    if (PAYMENTS.matcher(said).matches() && SHARE.matcher(text).matches()) {
+      return plan.take(new Line(cell.number(), text + " of each payment", Line.Prefix.NONE));
+    }
     if (Amount.isIn(text)) {
       return priced(said, text, cell, plan);
     }
@@ -227,13 +248,24 @@ final class GridReading {
       return plan.isPriced() || plan.take(cell);
     }
     Optional<Answer> answer = answer(text);
-    if (answer.isPresent() && !isMeasured(said)) {
+    // none of what is counted is no limit of it
+    if (answer.isPresent()
+        && (!isMeasured(said) || answer.get() == Answer.NO && isCountable(said))) {
       plan.answer(new Said<>(new AnswerSaid(said, answer.get()), both.passage(), Set.of()));
       return true;
     }
     return sized(said, text, cell, plan)
         || limited(said, text, cell, plan)
         || counted(said, text, cell, plan);
+  }
+
+  /** A label without over what time it counts. */
+  private static String of(String label) {
+    return label.replaceFirst("(?i),? (?:(?:a|per|each) month|/ month|monthly)$", "");
+  }
+
+  private static boolean isCountable(String label) {
+    return COUNTABLE.matcher(label).matches() && !OF_SEATS.matcher(label).matches();
   }
 
   /** The sign that a label has for all of its row: "EUR per user, monthly", "Price (€)". */
@@ -289,7 +321,9 @@ final class GridReading {
   }
 
   private boolean isMeasured(String label) {
-    return OF_SEATS.matcher(label).matches() || page.phrases().limit("1 " + label).isPresent();
+    return OF_SEATS.matcher(label).matches()
+        || page.phrases().limit("1 " + label).isPresent()
+        || ownSize("1", label).isPresent();
   }
 
   private boolean sized(String label, String text, Line cell, PlanDraft plan) {
@@ -297,10 +331,24 @@ final class GridReading {
       return plan.take(new Line(cell.number(), "at least " + text + " users", Line.Prefix.NONE));
     }
     if (!OF_SEATS.matcher(label).matches()) {
-      return false;
+      return sizedInOwn(label, text, cell, plan);
     }
     boolean counted = SIZE.matcher(text).matches();
     return plan.take(new Line(cell.number(), counted ? text + " users" : text, Line.Prefix.NONE));
+  }
+
+  /** "Up to 6" in a row called "Courts", where a price is for each court. */
+  private boolean sizedInOwn(String label, String text, Line cell, PlanDraft plan) {
+    Optional<Sizes.Size> size = ownSize(text, label);
+    Line both = new Line(cell.number(), label + ": " + text, Line.Prefix.NONE);
+    size.ifPresent(found -> plan.size(found, both));
+    return size.isPresent();
+  }
+
+  private Optional<Sizes.Size> ownSize(String text, String label) {
+    return page.phrases()
+        .size(text + " " + label.toLowerCase(Locale.ROOT))
+        .filter(found -> found.own().isPresent());
   }
 
   private boolean limited(String label, String text, Line cell, PlanDraft plan) {

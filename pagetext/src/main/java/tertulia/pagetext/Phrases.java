@@ -46,6 +46,12 @@ final class Phrases {
       Pattern.compile(
           "(?i)"
               + "(?<percent>\\d+(?:[.,]\\d+)?)\\s?%\\s?(?:\\+|plus|and)\\s?(?<fixed>.{1,14}?)(?:\\s?/\\s?|\\s(?:per|of each|for each|of every|on each|on every|an?)\\s)(?:\\p{L}+\\s)?(?:payment|transaction|sale|charge)s?\\b.*|.*\\b(?:payment|transaction|card|processing)(?:s| fees?)?:?[\\s(]+(?<percent2>\\d+(?:[.,]\\d+)?)\\s?%\\s?(?:\\+|plus|and)\\s?(?<fixed2>.{1,14})");
+
+  /** "1.9 % of each card payment": a share, and nothing besides. */
+  private static final Pattern SHARE =
+      line(
+          "(?<percent>\\d+(?:[.,]\\d+)?)\\s?%\\s(?:fee\\s)?(?:of|per|on)\\s(?:each\\s|every\\s)?(?:card\\s|online\\s)?(?:payment|transaction|sale)s?");
+
   private static final Pattern INCLUDED_THEN =
       line(
           "(?:up to\\s|includes?\\s)?"
@@ -174,6 +180,12 @@ final class Phrases {
   }
 
   Optional<Fee> fee(String text) {
+    Matcher alone = SHARE.matcher(text);
+    if (alone.matches()) {
+      return numbers
+          .number(alone.group("percent"))
+          .map(percent -> new Fee(percent, BigDecimal.ZERO, ""));
+    }
     Matcher fee = FEE.matcher(text);
     if (!fee.find()) {
       return Optional.empty();

@@ -73,7 +73,8 @@ record ToolName(Optional<Said<String>> name, List<Line> below) {
     if (line.isRow() || line.mark() != Line.Prefix.NONE || Amount.isIn(line.text())) {
       return Optional.empty();
     }
-    Matcher small = SMALL.matcher(line.text());
+    // alone, or set apart from what it is: "torvholm · Rota for clubs"
+    Matcher small = SMALL.matcher(SET_APART.split(line.text())[0]);
     if (small.matches() && !Known.isPassed(small.group("name")) && !Known.isFree(line.text())) {
       return Optional.of(small.group("name"));
     }
