@@ -227,7 +227,13 @@ public final class PageReader {
     if (trialCard.isEmpty()) {
       trialCard = card.map(asked -> Said.clear(asked, line.passage()));
     }
-    return days.isPresent() || card.isPresent();
+    Optional<String> use = days.isPresent() ? Optional.empty() : phrases.trialUse(line.text());
+    boolean first =
+        circumstances.stream().noneMatch(c -> c.value().kind() == CircumstanceSaid.Kind.TRIAL_USE);
+    use.filter(found -> first)
+        .map(found -> new CircumstanceSaid(CircumstanceSaid.Kind.TRIAL_USE, found))
+        .ifPresent(found -> circumstances.add(Said.clear(found, line.passage())));
+    return days.isPresent() || card.isPresent() || use.isPresent();
   }
 
   private boolean ofAll(Line line) {

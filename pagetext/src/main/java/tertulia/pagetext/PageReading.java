@@ -179,7 +179,7 @@ public record PageReading(
   /**
    * A circumstance under which the tool can be had.
    *
-   * @param value names with commas
+   * @param value names with commas, or so many of something
    */
   public record CircumstanceSaid(Kind kind, String value) {
     /** What is said. */
@@ -187,7 +187,9 @@ public record PageReading(
       COUNTRIES,
       DATA_PLACES,
       PLATFORMS,
-      LANGUAGES
+      LANGUAGES,
+      /** How much of something can be used for nothing before one pays. */
+      TRIAL_USE
     }
   }
 

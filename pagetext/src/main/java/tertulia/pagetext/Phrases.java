@@ -107,6 +107,19 @@ final class Phrases {
   private static final Pattern TRIAL =
       Pattern.compile(
           "(?i)\\b(?<n>\\d{1,3})[- ]days?(?:[- ]free)?[- ]trial\\b|\\btrial\\b.{0,20}?\\b(?<n2>\\d{1,3}) days?\\b|\\b(?:try|free)\\b.{0,25}?\\bfor (?<n3>\\d{1,3}) days?\\b|\\b(?:try|test)\\b[^.!?\\d]{0,30}(?<n4>\\d{1,3}) days?\\b|^(?<n5>\\d{1,3}) days? (?:(?:for )?free\\b(?! of)|to (?:try|test)\\b)");
+
+  /** What is used of a trial that does not end by its days. */
+  private static final String USED =
+      "(?!days?\\b|weeks?\\b|months?\\b|years?\\b|plans?\\b|users?\\b|people\\b|seats?\\b|members?\\b|steps?\\b|clicks?\\b)\\p{Ll}{4,20}s)\\b";
+
+  private static final Pattern TRIAL_USE =
+      Pattern.compile(
+          "(?i)\\b(?:try|trial|test)\\b[^.!?\\d]{0,30}(?<n>\\d[\\d,]*) (?:free )?(?<unit>"
+              + USED
+              + "(?=[ ,.;]*(?:$|for free|free|at no cost|cost nothing|cost you nothing|on us|[.,;]))|^(?:your |the )?first (?<n2>\\d[\\d,]*) (?<unit2>"
+              + USED
+              + " (?:are |is )?(?:free|on us|cost nothing)");
+
   private static final Pattern WEEKS = Pattern.compile("\\b(\\d{1,2}) weeks?\\b");
   private static final Pattern NO_CARD =
       Pattern.compile(
@@ -336,6 +349,17 @@ final class Phrases {
     return 7 * Integer.parseInt(weeks.group(1)) + " days";
   }
 
+  /** "Your first 50 bookings are free": how much can be used before one pays; empty if not said. */
+  Optional<String> trialUse(String text) {
+    Matcher use = TRIAL_USE.matcher(text);
+    if (!use.find()) {
+      return Optional.empty();
+    }
+    boolean first = use.group("n") != null;
+    return Optional.of(use.group(first ? "n" : "n2") + " " + use.group(first ? "unit" : "unit2"));
+  }
+
+  /** Whether trying asks for a card; empty if the phrase does not say. */
   Optional<Boolean> trialCard(String text) {
     if (NO_CARD.matcher(text).find()) {
       return Optional.of(false);

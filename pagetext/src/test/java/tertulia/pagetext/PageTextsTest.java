@@ -578,4 +578,25 @@ public class PageTextsTest {
       assertTrue(reading.plans().size() < PageReader.LONGEST, token);
     }
   }
+
+  @DataProvider
+  public Object[][] trials() {
+    return new Object[][] {
+      {"Try it free: your first 50 bookings cost nothing.", "TRIAL_USE 50 bookings"},
+      {"Your first 20 documents are free", "TRIAL_USE 20 documents"},
+      {"Free trial: 100 conversations, no card needed", "card false, TRIAL_USE 100 conversations"},
+      {"Try any plan with 50 free bookings", "TRIAL_USE 50 bookings"},
+      {"Try all 3 plans free for 30 days", "trial 30"},
+      {"Try it with 5 users for 14 days", "trial 14"},
+    };
+  }
+
+  @Test(dataProvider = "trials")
+  public void aTrialEndsByDaysOrByUse(String line, String said) {
+    List<String> all =
+        said(
+            PageReader.read(
+                "Ovenroster\nRota\n\nShop\n€4 per user / month, billed monthly\n\n" + line));
+    assertEquals(String.join(", ", all.subList(2, all.size())), said);
+  }
 }

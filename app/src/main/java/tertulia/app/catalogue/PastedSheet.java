@@ -69,6 +69,7 @@ final class PastedSheet {
                 case DATA_PLACES -> ToolSheet.Circumstance.DATA_PLACES;
                 case PLATFORMS -> ToolSheet.Circumstance.PLATFORMS;
                 case LANGUAGES -> ToolSheet.Circumstance.LANGUAGES;
+                case TRIAL_USE -> ToolSheet.Circumstance.TRIAL_USE;
               };
           condition(
               Codes.code(kind),

@@ -307,7 +307,7 @@ public final class ToolReader {
     return switch (kind) {
       case COUNTRIES -> Places.soldIn(asked, listed);
       case DATA_PLACES -> Places.keepsDataIn(asked, listed);
-      case PLATFORMS, LANGUAGES, TRIAL_DAYS, TRIAL_CARD ->
+      case PLATFORMS, LANGUAGES, TRIAL_DAYS, TRIAL_USE, TRIAL_CARD ->
           listed.stream().anyMatch(each -> each.equalsIgnoreCase(asked.strip()))
               ? Answer.YES
               : Answer.NO;

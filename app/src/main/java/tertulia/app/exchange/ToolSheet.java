@@ -359,6 +359,7 @@ public record ToolSheet(
     PLATFORMS("Runs on"),
     LANGUAGES("Speaks"),
     TRIAL_DAYS("Trial, days"),
+    TRIAL_USE("Trial, by use"),
     TRIAL_CARD("Trial asks for a card");
 
     private final String label;
