@@ -1,5 +1,9 @@
 package tertulia.pagetext;
 
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+import tertulia.core.pricing.Unsaid;
+
 /** What a page does not say itself and a reading takes for granted. */
 public enum Assumed {
   /** A dollar sign is taken for the dollar of the United States, a yen sign for Japan's yen. */
@@ -9,14 +13,17 @@ public enum Assumed {
   /** The unit, month or billing is said elsewhere on the page, not beside this amount. */
   SAID_ELSEWHERE("said elsewhere on the page, not beside it", Sureness.LIKELY),
   /** Nothing says who or what the price is for; a seat is taken. */
-  FOR_WHOM("it is not said for whom it is", Sureness.GUESS),
+  FOR_WHOM("it is not said for whom it is", Sureness.GUESS, Unsaid.Kind.UNIT),
   /** Nothing says whether the price is a month's or a year's; a month is taken. */
-  EVERY_WHAT("it is not said whether it is a month’s or a year’s", Sureness.GUESS),
+  EVERY_WHAT(
+      "it is not said whether it is a month’s or a year’s", Sureness.GUESS, Unsaid.Kind.PERIOD),
   /** Nothing says how it is billed; by the month is taken. */
-  HOW_BILLED("it is not said how it is billed", Sureness.LIKELY),
+  HOW_BILLED("it is not said how it is billed", Sureness.LIKELY, Unsaid.Kind.TERM),
   /** Nothing says how it is billed, and the page knows of more than one way. */
   WHICH_BILLING(
-      "the page knows several ways of billing and does not say which this is", Sureness.GUESS),
+      "the page knows several ways of billing and does not say which this is",
+      Sureness.GUESS,
+      Unsaid.Kind.TERM),
   /** Of two amounts side by side the higher is taken for the one that was struck through. */
   STRUCK_THROUGH("the higher of two amounts is taken as the lasting price", Sureness.LIKELY),
   /** A separator before three digits may be one of thousands or of decimals. */
@@ -46,10 +53,21 @@ public enum Assumed {
 
   private final String words;
   private final Sureness sure;
+  private final Unsaid.@Nullable Kind open;
 
   Assumed(String words, Sureness sure) {
+    this(words, sure, null);
+  }
+
+  Assumed(String words, Sureness sure, Unsaid.@Nullable Kind open) {
     this.words = words;
     this.sure = sure;
+    this.open = open;
+  }
+
+  /** What stays open of a price that was read so; empty if nothing does. */
+  public Optional<Unsaid.Kind> leavesOpen() {
+    return Optional.ofNullable(open);
   }
 
   /** As it follows a colon. */

@@ -8,7 +8,6 @@ import java.util.stream.Collectors;
 import tertulia.app.exchange.TermCode;
 import tertulia.core.growth.Measure;
 import tertulia.core.pricing.Unsaid;
-import tertulia.pagetext.Assumed;
 import tertulia.pagetext.PageReading.AddOnSaid;
 import tertulia.pagetext.PageReading.Basis;
 import tertulia.pagetext.PageReading.PlanSaid;
@@ -120,20 +119,11 @@ final class PastedPrices {
   private void leaveOpen(int p, Said<?> price, String field) {
     List<Unsaid.Kind> open =
         price.assumed().stream()
-            .flatMap(assumed -> open(assumed).stream())
+            .flatMap(assumed -> assumed.leavesOpen().stream())
             .distinct()
             .sorted()
             .toList();
     OpenPrices.leave(form, p, open, field);
-  }
-
-  private static Optional<Unsaid.Kind> open(Assumed assumed) {
-    return switch (assumed) {
-      case HOW_BILLED, WHICH_BILLING -> Optional.of(Unsaid.Kind.TERM);
-      case EVERY_WHAT -> Optional.of(Unsaid.Kind.PERIOD);
-      case FOR_WHOM -> Optional.of(Unsaid.Kind.UNIT);
-      default -> Optional.empty();
-    };
   }
 
   /** What is paid beside the price: once, by use, of each payment. */
