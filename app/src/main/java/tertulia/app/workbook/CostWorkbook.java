@@ -3,17 +3,21 @@ package tertulia.app.workbook;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.util.List;
 import java.util.stream.Stream;
 import org.apache.poi.ss.util.WorkbookUtil;
 import org.apache.poi.xssf.usermodel.XSSFWorkbook;
+import tertulia.app.display.UnsaidWords;
 import tertulia.core.billing.View;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Evaluation;
 import tertulia.core.evaluation.Selection;
 import tertulia.core.labour.Takes;
 import tertulia.core.path.LeftOut;
+import tertulia.core.path.Way;
 import tertulia.core.path.Ways;
 import tertulia.core.pricing.PlanPrices;
+import tertulia.core.pricing.Unsaid;
 
 /**
  * The cost of every contender's best way as a workbook: one sheet of inputs, one of people and
@@ -144,8 +148,21 @@ public final class CostWorkbook {
           9,
           rests(found, PlanPrices.Assumed.class)
               ? "an assumed price"
-              : rests(found, PlanPrices.Quoted.class) ? "by a quote" : "as entered");
+              : (rests(found, PlanPrices.Quoted.class) ? "by a quote" : "as entered")
+                  + open(found.best()));
     }
+  }
+
+  /** What the pages leave open of the prices on a way; empty if nothing. */
+  private static String open(Way way) {
+    List<Unsaid.Kind> open =
+        way.legs().stream()
+            .flatMap(leg -> leg.option().plan().unsaid(leg.option().list().term()).stream())
+            .map(Unsaid::kind)
+            .distinct()
+            .sorted()
+            .toList();
+    return open.isEmpty() ? "" : ". " + UnsaidWords.note(open);
   }
 
   /** Whether a way, at either end, takes a plan whose prices are known in such a way. */

@@ -73,8 +73,13 @@ public final class Known {
     };
   }
 
-  /** Such as ", assumed"; empty for a listed price. */
+  /** Such as ", assumed" or ", not all said"; empty for a listed price of which all is said. */
   public static String mark(Option option) {
+    boolean open = !option.plan().unsaid(option.list().term()).isEmpty();
+    return basis(option) + (open ? ", not all said" : "");
+  }
+
+  private static String basis(Option option) {
     return switch (option.plan().prices()) {
       case PlanPrices.Listed listed ->
           option.plan().isLeast(option.list().term()) ? ", not all prices said" : "";

@@ -23,6 +23,9 @@ public final class GeneratedSheets {
   private static final List<String> ANSWERS = List.of("yes", "partly", "no", "unknown");
   private final Random random;
 
+  /** For what came later: what was drawn before stays as it was. */
+  private final Random more = new Random(20261201);
+
   private GeneratedSheets(Random random) {
     this.random = random;
   }
@@ -52,7 +55,7 @@ public final class GeneratedSheets {
         List.of(new ToolSheet.ConditionPart(ToolSheet.Circumstance.COUNTRIES, "NO, SE", source())),
         List.of(
             new ToolSheet.RatingPart(
-                "4." + random.nextInt(10), random.nextInt(500), source("public-ratings"))),
+                "4." + random.nextInt(10), 1 + random.nextInt(500), source("public-ratings"))),
         List.of(),
         List.of(
             new ToolSheet.WordPart(
@@ -137,44 +140,42 @@ public final class GeneratedSheets {
         source(),
         low,
         isAssumed ? high : List.of(),
-        random.nextBoolean()
-            ? List.of()
-            : List.of(
-                new ToolSheet.AllowancePart(
-                    "automation-runs",
-                    ToolSheet.Limit.UP_TO,
-                    "1000",
-                    "1.5",
-                    "seats",
-                    null,
-                    source()),
-                new ToolSheet.AllowancePart(
-                    "calendars",
-                    ToolSheet.Limit.ACCOUNT_OR_SEAT,
-                    "12",
-                    "0",
-                    "seats",
-                    null,
-                    source()),
-                new ToolSheet.AllowancePart(
-                    "gigabytes-kept",
-                    ToolSheet.Limit.UP_TO,
-                    "0.5",
-                    "0",
-                    "seats",
-                    random.nextBoolean() ? "500 MB" : null,
-                    source())),
+        allowances(),
         facts(),
         open(codes));
+  }
+
+  private List<ToolSheet.AllowancePart> allowances() {
+    List<ToolSheet.AllowancePart> parts = new ArrayList<>();
+    if (!random.nextBoolean()) {
+      parts.add(
+          new ToolSheet.AllowancePart(
+              "automation-runs", ToolSheet.Limit.UP_TO, "1000", "1.5", "seats", null, source()));
+    }
+    ToolSheet.SourcePart page =
+        new ToolSheet.SourcePart("2026-05-15", "makers-claim", "Ilse", "", "", "");
+    parts.add(
+        new ToolSheet.AllowancePart(
+            "calendars", ToolSheet.Limit.ACCOUNT_OR_SEAT, "900000", "0", "seats", null, page));
+    parts.add(
+        new ToolSheet.AllowancePart(
+            "gigabytes-kept",
+            ToolSheet.Limit.UP_TO,
+            "900000",
+            "0",
+            "seats",
+            more.nextBoolean() ? "900 TB" : null,
+            page));
+    return parts;
   }
 
   /** Something left open of a price under each term, or of none. */
   private List<ToolSheet.UnsaidPart> open(Set<TermCode> codes) {
     return codes.stream()
-        .filter(code -> random.nextBoolean())
+        .filter(code -> more.nextBoolean())
         .map(code ->
             new ToolSheet.UnsaidPart(
-                "Seats", code.code(), List.of(Unsaid.Kind.values()).subList(random.nextInt(3), 3)))
+                "Seats", code.code(), List.of(Unsaid.Kind.values()).subList(more.nextInt(3), 3)))
         .toList();
   }
 

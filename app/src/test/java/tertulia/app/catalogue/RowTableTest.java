@@ -23,7 +23,7 @@ public class RowTableTest {
       {
         PageRows.PLANS,
         ToolSheet.PlanPart.class,
-        Set.of("source", "prices", "highPrices", "allowances", "facts")
+        Set.of("source", "prices", "highPrices", "allowances", "facts", "unsaid")
       },
       {PageRows.OFFERS, ToolSheet.OfferPart.class, Set.of("source")},
       {PageRows.OWNED, ToolSheet.OwnedPart.class, Set.of("source")},

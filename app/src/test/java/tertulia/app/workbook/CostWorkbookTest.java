@@ -10,7 +10,9 @@ import java.math.RoundingMode;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.concurrent.TimeUnit;
 import org.apache.poi.ss.usermodel.Cell;
 import org.apache.poi.ss.usermodel.CellType;
@@ -24,15 +26,24 @@ import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import tertulia.app.catalogue.GeneratedSelections;
 import tertulia.app.exchange.Demo;
+import tertulia.app.exchange.PortableFile;
+import tertulia.app.exchange.TermCode;
+import tertulia.app.workspace.Known;
 import tertulia.core.billing.View;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Evaluation;
 import tertulia.core.evaluation.Selection;
 import tertulia.core.evaluation.WhatIf;
+import tertulia.core.finding.CostCaveats;
 import tertulia.core.growth.Scenario;
 import tertulia.core.labour.Takes;
+import tertulia.core.path.SteadyCost;
 import tertulia.core.path.Terms;
 import tertulia.core.path.Ways;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.ObjectNode;
 
 public class CostWorkbookTest {
   private static final int FIRST_CONTENDER = 4;
@@ -54,6 +65,61 @@ public class CostWorkbookTest {
         evaluation.selection().active().stream()
             .anyMatch(c -> evaluation.costs().overall().takes(c.id()) instanceof Takes.Known),
         "the demonstration has people's time to compare");
+  }
+
+  /** The demonstration as it would be if no page said how a price is billed. */
+  private static Selection ofPagesThatLeaveBillingOpen() {
+    ObjectNode file = (ObjectNode) JsonMapper.shared().readTree(Demo.text());
+    for (JsonNode contender : file.get("contenders")) {
+      for (JsonNode plan : contender.get("tool").get("plans")) {
+        ArrayNode unsaid = ((ObjectNode) plan).putArray("unsaid");
+        for (JsonNode term : plan.get("prices")) {
+          String code =
+              TermCode.of(term.get("monthsCommitted").asInt(), term.get("upFront").asBoolean())
+                  .code();
+          if (!term.get("charges").isEmpty()) {
+            unsaid
+                .addObject()
+                .put("charge", term.get("charges").get(0).get("name").asString())
+                .put("term", code)
+                .putArray("what")
+                .add("term");
+          }
+        }
+      }
+    }
+    byte[] bytes = file.toString().getBytes(StandardCharsets.UTF_8);
+    return ((PortableFile.Read.Accepted) PortableFile.read(bytes)).selection();
+  }
+
+  @Test
+  public void whatAPageLeavesOpenStandsBesideTheFigure() throws IOException {
+    Evaluation evaluation = Evaluation.of(ofPagesThatLeaveBillingOpen(), WhatIf.START);
+    check(evaluation);
+    assertEquals(new CostCaveats(evaluation.costs()).mixedTerms(), Optional.empty());
+    List<String> marks = new ArrayList<>();
+    for (Contender contender : evaluation.selection().active()) {
+      evaluation
+          .costs()
+          .now()
+          .best(contender.id())
+          .map(SteadyCost::option)
+          .filter(option -> !option.list().charges().isEmpty())
+          .ifPresent(option -> marks.add(Known.mark(option)));
+    }
+    assertTrue(!marks.isEmpty() && marks.stream().allMatch(m -> m.endsWith(", not all said")));
+    try (XSSFWorkbook book =
+        new XSSFWorkbook(new ByteArrayInputStream(CostWorkbook.of(evaluation)))) {
+      List<String> said = new ArrayList<>();
+      book.getSheetAt(0)
+          .forEach(row -> {
+            if (row.getCell(9) != null && row.getCell(9).getCellType() == CellType.STRING) {
+              said.add(row.getCell(9).getStringCellValue());
+            }
+          });
+      assertTrue(
+          said.contains("as entered. The page does not say how it is billed."), said.toString());
+    }
   }
 
   private static BigDecimal decimals(double value) {
