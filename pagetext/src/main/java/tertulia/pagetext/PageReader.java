@@ -186,6 +186,10 @@ public final class PageReader {
     boolean priced = false;
     boolean asked = false;
     for (Line line : below) {
+      if (isTooLong(line)) {
+        cutOff(line);
+        continue;
+      }
       if (asked && ANSWER_DAYS.matcher(line.text()).find()) {
         trial(new Line(line.number(), "trial: " + line.text(), line.mark()));
       }
@@ -194,10 +198,7 @@ public final class PageReader {
       questions |= Known.isQuestions(line.text());
       boolean toggle = !priced && !line.isRow() && Known.isToggle(line.text());
       priced |= Amount.isIn(line.text());
-      if (isTooLong(line)) {
-        notUnderstood.add(
-            new Passage(line.number(), line.text().strip().substring(0, SHOWN) + "…"));
-      } else if (questions && !line.text().endsWith("?") && trial(line)) {
+      if (questions && !line.text().endsWith("?") && trial(line)) {
         continue;
       } else if (questions || toggle) {
         several |= toggle;
@@ -207,6 +208,15 @@ public final class PageReader {
       }
     }
     return left;
+  }
+
+  /** Told as not understood, by how it begins; a long row may have nothing in it. */
+  private void cutOff(Line line) {
+    String text = line.text().strip();
+    if (!text.isEmpty()) {
+      notUnderstood.add(
+          new Passage(line.number(), text.substring(0, Math.min(SHOWN, text.length())) + "…"));
+    }
   }
 
   /** No line of a price page is as long, and some patterns take the square of its length. */

@@ -599,4 +599,12 @@ public class PageTextsTest {
                 "Ovenroster\nRota\n\nShop\n€4 per user / month, billed monthly\n\n" + line));
     assertEquals(String.join(", ", all.subList(2, all.size())), said);
   }
+
+  @Test
+  public void aRowOfNothingButTabsIsNoLine() {
+    PageReading reading =
+        PageReader.read("Crew\n€8 per user per month\n" + "\t".repeat(15_000) + "\n5 boards\n");
+    assertEquals(reading.plans().size(), 1);
+    assertEquals(reading.notUnderstood(), List.of());
+  }
 }

@@ -3,6 +3,7 @@ package tertulia.app.catalogue;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Predicate;
+import java.util.stream.Stream;
 import tertulia.app.exchange.Codes;
 import tertulia.app.exchange.ToolSheet;
 
@@ -74,9 +75,13 @@ record Confirmation(String day) {
     return sheet.withConfirmed(keys);
   }
 
-  /** What is confirmed when somebody says that a price is as it was put down. */
-  static String unsaid(ToolSheet.PlanPart plan, ToolSheet.UnsaidPart open) {
-    return "unsaid:" + String.join("/", plan.id(), open.term(), open.charge());
+  /**
+   * What is confirmed when somebody says that a price is as it was put down.
+   *
+   * @param term under which it stands on the page; "all" for one price under all of them
+   */
+  static String unsaid(ToolSheet.PlanPart plan, ToolSheet.UnsaidPart open, String term) {
+    return "unsaid:" + String.join("/", plan.id(), term, open.charge());
   }
 
   private static ToolSheet settled(ToolSheet sheet, String which) {
@@ -84,14 +89,18 @@ record Confirmation(String day) {
         sheet.plans().stream()
             .map(plan ->
                 plan.withUnsaid(
-                    plan.unsaid().stream()
-                        .filter(open -> !unsaid(plan, open).equals("unsaid:" + which))
-                        .toList()))
+                    plan.unsaid().stream().filter(open -> !isSettled(plan, open, which)).toList()))
             .toList();
     if (plans.equals(sheet.plans())) {
       throw new IllegalArgumentException("Nothing of that is open any more.");
     }
     return sheet.withPlans(plans);
+  }
+
+  private static boolean isSettled(
+      ToolSheet.PlanPart plan, ToolSheet.UnsaidPart open, String which) {
+    return Stream.of(open.term(), ToolForm.ANY_TERM)
+        .anyMatch(term -> unsaid(plan, open, term).equals("unsaid:" + which));
   }
 
   private ToolSheet conditions(ToolSheet sheet, String kind) {

@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Stream;
 import tertulia.app.display.UnsaidWords;
 import tertulia.app.exchange.Codes;
 import tertulia.app.exchange.TermCode;
@@ -35,8 +36,10 @@ final class OpenPrices {
 
   /** The charge and the term of a price in the form. */
   private record Price(ToolForm.ChargeLine line, String term, String text) {
-    ToolSheet.UnsaidPart open(List<Unsaid.Kind> what) {
-      return new ToolSheet.UnsaidPart(line.name.strip(), term, what);
+    /** What is open of it under each term under which it is sold. */
+    Stream<ToolSheet.UnsaidPart> open(List<Unsaid.Kind> what, List<String> sold) {
+      return (term.equals(ToolForm.ANY_TERM) ? sold.stream() : Stream.of(term))
+          .map(code -> new ToolSheet.UnsaidPart(line.name.strip(), code, what));
     }
   }
 
@@ -67,28 +70,32 @@ final class OpenPrices {
     String term = found.group("term");
     String text =
         plan < line.cells.size() ? line.cells.get(plan).prices.getOrDefault(term, "") : "";
-    boolean known = TermCode.ALL.stream().anyMatch(code -> code.code().equals(term));
-    return known && text != null && !text.isBlank() && line.addOn.isBlank()
+    boolean known =
+        term.equals(ToolForm.ANY_TERM)
+            || TermCode.ALL.stream().anyMatch(code -> code.code().equals(term));
+    return known && text != null && !text.isBlank()
         ? Optional.of(new Price(line, term, text.strip()))
         : Optional.empty();
   }
 
-  /** What is still open of the prices of the plan in a column, as parts of the document. */
-  static List<ToolSheet.UnsaidPart> parts(ToolForm form, int plan) {
+  /**
+   * What is still open of the prices of the plan in a column, as parts of the document.
+   *
+   * @param sold codes of the terms under which the plan is sold
+   */
+  static List<ToolSheet.UnsaidPart> parts(ToolForm form, int plan, List<String> sold) {
     return form.plans.get(plan).unsaid.stream()
-        .flatMap(open -> part(form, plan, open).stream())
+        .flatMap(open ->
+            held(form, plan, open).stream().flatMap(price -> price.open(kinds(open.what), sold)))
         .distinct()
         .toList();
   }
 
-  private static Optional<ToolSheet.UnsaidPart> part(
-      ToolForm form, int plan, ToolForm.OpenPrice open) {
-    List<Unsaid.Kind> what = kinds(open.what);
-    return open.settled || what.isEmpty()
+  /** The price of which something is open; empty if it was changed, or said to be so. */
+  private static Optional<Price> held(ToolForm form, int plan, ToolForm.OpenPrice open) {
+    return open.settled || kinds(open.what).isEmpty()
         ? Optional.empty()
-        : price(form, plan, open.at)
-            .filter(price -> price.text().equals(open.held.strip()))
-            .map(price -> price.open(what));
+        : price(form, plan, open.at).filter(price -> price.text().equals(open.held.strip()));
   }
 
   /** What codes with commas stand for; what is no code is left out. */
@@ -106,6 +113,9 @@ final class OpenPrices {
       for (ToolSheet.UnsaidPart part : sheet.plans().get(p).unsaid()) {
         int plan = p;
         field(form, p, part.charge(), part.term())
+            .or(() -> field(form, plan, part.charge(), ToolForm.ANY_TERM))
+            .filter(
+                field -> form.plans.get(plan).unsaid.stream().noneMatch(o -> o.at.equals(field)))
             .ifPresent(field -> leave(form, plan, part.what(), field));
       }
     }
@@ -131,21 +141,17 @@ final class OpenPrices {
         ToolForm.OpenPrice open = all.get(i);
         String at = "plans[" + p + "].unsaid[" + i + "]";
         int plan = p;
-        part(form, p, open)
-            .ifPresent(part -> {
+        held(form, p, open)
+            .ifPresent(price -> {
               Matcher found = FIELD.matcher(open.at);
               String field =
                   found.matches()
-                      ? field(Integer.parseInt(found.group("line")), plan, part.term())
+                      ? field(Integer.parseInt(found.group("line")), plan, price.term())
                       : open.at;
+              List<Unsaid.Kind> what = kinds(open.what);
               marks
                   .computeIfAbsent(field, unseen -> new ArrayList<>())
-                  .add(
-                      new Mark(
-                          at,
-                          open,
-                          UnsaidWords.note(part.what()),
-                          UnsaidWords.sentences(part.what(), TermCode.of(part.term()).term())));
+                  .add(new Mark(at, open, UnsaidWords.note(what), UnsaidWords.sentences(what)));
             });
       }
     }

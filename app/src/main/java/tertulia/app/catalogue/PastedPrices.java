@@ -229,12 +229,9 @@ final class PastedPrices {
     String field = "";
     for (PlanSaid plan : plans) {
       if (plan.basis().value() == Basis.LISTED) {
-        String at =
-            lines.cell(
-                line,
-                lines.column(plan, Optional.empty()),
-                ToolForm.ANY_TERM,
-                PastedWords.text(price));
+        int p = lines.column(plan, Optional.empty());
+        String at = lines.cell(line, p, ToolForm.ANY_TERM, PastedWords.text(price));
+        leaveOpen(p, addOn.price(), at);
         field = field.isEmpty() ? at : field;
       }
     }

@@ -179,9 +179,10 @@ record PricePage(
 
   private static List<Open> open(ToolSheet.PlanPart plan, ChargePlaces.Of line, String term) {
     return plan.unsaid().stream()
-        .filter(open -> line.addOn().isEmpty() && open.charge().equals(line.name()))
-        .filter(open -> open.term().equals(term))
-        .map(open -> new Open(UnsaidWords.note(open.what()), Confirmation.unsaid(plan, open)))
+        .filter(open -> open.charge().equals(line.name()))
+        .filter(open -> term.equals(ToolForm.ANY_TERM) || open.term().equals(term))
+        .map(open -> new Open(UnsaidWords.note(open.what()), Confirmation.unsaid(plan, open, term)))
+        .distinct()
         .toList();
   }
 

@@ -12,6 +12,7 @@ import tertulia.app.exchange.CatalogueFile;
 import tertulia.app.exchange.Codes;
 import tertulia.app.exchange.Fault;
 import tertulia.app.exchange.Faults;
+import tertulia.app.exchange.TermCode;
 import tertulia.app.exchange.ToolReader;
 import tertulia.app.exchange.ToolSheet;
 import tertulia.app.exchange.TypedCount;
@@ -198,7 +199,14 @@ final class ToolConverter {
     more.put("highPrices", high);
     more.put("allowances", allowances(p));
     more.put("facts", facts(p));
-    more.put("unsaid", OpenPrices.parts(form, p));
+    more.put(
+        "unsaid",
+        OpenPrices.parts(
+            form,
+            p,
+            low.stream()
+                .map(term -> TermCode.of(term.monthsCommitted(), term.upFront()).code())
+                .toList()));
     return PageRows.PLANS.read(column, at, faults, page, more);
   }
 

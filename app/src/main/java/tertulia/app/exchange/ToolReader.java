@@ -6,6 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.joda.money.CurrencyUnit;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.fit.Answer;
@@ -207,7 +208,10 @@ public final class ToolReader {
     boolean priced =
         plan.prices().stream()
             .filter(p -> TermCode.of(p.monthsCommitted(), p.upFront()).term().equals(term))
-            .flatMap(p -> p.charges().stream())
+            .flatMap(p ->
+                Stream.concat(
+                    p.charges().stream(),
+                    p.addOns().stream().flatMap(addOn -> addOn.charges().stream())))
             .anyMatch(charge -> charge.name().equals(open.charge()));
     if (!priced) {
       throw new IllegalArgumentException(

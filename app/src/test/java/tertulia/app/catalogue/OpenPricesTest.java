@@ -97,7 +97,7 @@ public class OpenPricesTest {
         price.unsaid(),
         List.of(
             new PricePage.Open(
-                "The page does not say how it is billed; whether it is for a month or a year.",
+                "The page does not say how it is billed or whether it is for a month or a year.",
                 "unsaid:brig/m1/Seats")));
     Confirmation confirmation = new Confirmation("2026-12-01");
     ToolSheet confirmed = confirmation.of(sheet, "unsaid:brig/m1/Seats");
@@ -109,8 +109,31 @@ public class OpenPricesTest {
         List.of(
             SheetCells.Change.of(
                 "Brig: Seats, monthly, not said",
-                "The page does not say how it is billed; whether it is for a month or a year.",
+                "The page does not say how it is billed or whether it is for a month or a year.",
                 "")));
+  }
+
+  @Test
+  public void anAddOnOfWhichThePageDoesNotSayForWhomItIsIsMarkedUnderEveryTerm() {
+    ToolForm form =
+        pasted(
+            "Brig\n€5 per user per month, billed yearly\n€6 billed monthly\n\nAdd-ons\nArchive: €25 a"
+                + " month\n");
+    ToolSheet sheet = sheet(form);
+    assertEquals(
+        sheet.plans().getFirst().unsaid().stream().map(u -> u.charge() + " " + u.term()).toList(),
+        List.of("Archive m1", "Archive u12"));
+    assertEquals(sheet(ToolForms.of(sheet, 0)).plans(), sheet.plans());
+    List<PricePage.Open> shown =
+        PricePage.of(sheet, day -> false).prices().stream()
+            .flatMap(line -> line.cells().getFirst().unsaid().stream())
+            .toList();
+    assertTrue(!shown.isEmpty());
+    ToolSheet confirmed = sheet;
+    for (PricePage.Open open : shown) {
+      confirmed = new Confirmation("2026-12-01").of(confirmed, open.key());
+    }
+    assertEquals(confirmed.plans().getFirst().unsaid(), List.of());
   }
 
   @Test

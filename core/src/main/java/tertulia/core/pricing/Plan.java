@@ -110,9 +110,17 @@ public record Plan(
     return charged().stream().anyMatch(list -> list.sellsUsageOf(measure));
   }
 
-  /** What is left open of the prices under a term. */
+  /** What is left open of the plan's own prices under a term; add-ons are none of them. */
   public List<Unsaid> unsaid(BillingTerm term) {
-    return unsaid.stream().filter(open -> open.term().equals(term)).toList();
+    List<String> own =
+        charged().stream()
+            .filter(list -> list.term().equals(term))
+            .flatMap(list -> list.charges().stream())
+            .map(Charge::name)
+            .toList();
+    return unsaid.stream()
+        .filter(open -> open.term().equals(term) && own.contains(open.charge()))
+        .toList();
   }
 
   /** Whether of a list of this plan only the least it comes to is known. */
