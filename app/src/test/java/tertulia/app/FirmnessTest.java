@@ -270,7 +270,8 @@ public class FirmnessTest extends ServedTest {
     String alone = "Nobody sits at the table yet: what follows is by cost alone.";
     assertEquals(page("pia", "/selections/3/firmness").select(".bigsay").text(), alone);
     Document overview = page("pia", "/selections/3/overview");
-    assertTrue(overview.select(".bigsay").text().startsWith("Hullbook is the cheapest that does"));
+    assertTrue(
+        overview.select(".bigsay").text().startsWith("Hullbook is the cheapest tool that meets"));
     assertTrue(overview.select(".besides").text().contains(alone));
     for (String who : new String[] {"pia", "ilse"}) {
       assertEquals(answer(who, "/selections/3/firmness?drawn=of-the-table").getStatus(), 200);

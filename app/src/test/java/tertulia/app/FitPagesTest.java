@@ -204,16 +204,17 @@ public class FitPagesTest extends ServedTest {
   @Test
   public void planByPlanSaysWhatTheNextWouldBring() throws Exception {
     String plans = text(page("plans?contender=slotmeer"));
-    assertTrue(plans.contains("For 62 people Crew is the first plan that would do."), plans);
+    assertTrue(
+        plans.contains("Crew is the lowest plan that meets your needs for 62 people."), plans);
     assertTrue(
         plans.contains(
-            "Solo will not do: Two-way calendar link: not in this plan; Roles for contractors:"
+            "Solo is not enough: Two-way calendar link: not in this plan; Roles for contractors:"
                 + " not in this plan; seats: 62 of 10; linked calendars: 10 of 2."),
         plans);
     // 62 at 13.60 less 62 at 7.20
     assertTrue(
         plans.contains(
-            "Fleet would bring Waiting list, Works offline on deck, Own colours and logo, for"
+            "Fleet adds Waiting list, Works offline on deck and Own colours and logo. It costs"
                 + " 396.80 more a month."),
         plans);
     assertTrue(plans.contains("62 of 10"), plans);

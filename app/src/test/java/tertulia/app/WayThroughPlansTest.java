@@ -155,8 +155,8 @@ public class WayThroughPlansTest extends ServedTest {
     assertTrue(fit.contains("Few will do until Apr 2027, then nothing (seats: 75 of 60)"), fit);
     assertTrue(
         fit.contains(
-            "shallows has no plan for 75 people: no plan meets “so many seats”; without “so many"
-                + " seats” Few would do."),
+            "shallows has no plan for 75 people: no plan meets “so many seats”. Without “so many"
+                + " seats”, Few would be enough."),
         fit);
     assertTrue(page("/fit").contains("nothing until Sep 2027, then Few"));
   }

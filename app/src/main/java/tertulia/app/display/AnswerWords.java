@@ -2,6 +2,7 @@ package tertulia.app.display;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import tertulia.core.evaluation.Selection;
 import tertulia.core.finding.AnswerFinding;
 
@@ -9,27 +10,17 @@ import tertulia.core.finding.AnswerFinding;
 record AnswerWords(Selection selection) implements SelectionWords {
   String of(AnswerFinding answer) {
     return switch (answer) {
-      case AnswerFinding.NobodyCompared nobody -> "Nothing is compared yet: bring two contenders.";
-      case AnswerFinding.NobodyDoes none ->
-          "None of the contenders has a plan that does for all people and months"
-              + (none.toConfirm().isEmpty()
-                  ? "."
-                  : "; "
-                      + names(none.toConfirm())
-                      + " may, once "
-                      + (none.toConfirm().size() == 1 ? "its" : "their")
-                      + " facts are confirmed.");
+      case AnswerFinding.NobodyCompared nobody -> Voice.say("answer.nobody-compared");
+      case AnswerFinding.NobodyDoes none -> noneMeets(none.toConfirm());
       case AnswerFinding.NobodyHasATotal none ->
-          names(none.tools())
-              + (none.tools().size() == 1 ? " does" : " do")
-              + " what is needed; what "
-              + (none.tools().size() == 1 ? "it costs" : "they cost")
-              + " is not known yet.";
+          none.tools().size() == 1
+              ? Voice.say("answer.no-total.one", "tools", names(none.tools()))
+              : Voice.say("answer.no-total.many", "tools", names(none.tools()));
       case AnswerFinding.OnlyOneDoes only ->
-          name(only.tool())
-              + (only.alone()
-                  ? " does what is needed; nothing is compared with it yet."
-                  : " is the only one that does what is needed.");
+          Voice.say(
+              only.alone() ? "answer.only-one.alone" : "answer.only-one",
+              "tool",
+              name(only.tool()));
       case AnswerFinding.CheapestThatDoes cheapest -> cheapest(cheapest);
       case AnswerFinding.Ahead ahead -> ahead(ahead);
       case AnswerFinding.DecisionToday today -> today(today);
@@ -40,98 +31,122 @@ record AnswerWords(Selection selection) implements SelectionWords {
   /** An answer in a few words, where its tool stands beside it. */
   String inShort(AnswerFinding answer) {
     return switch (answer) {
-      case AnswerFinding.NobodyCompared nobody -> "nothing is compared yet";
+      case AnswerFinding.NobodyCompared nobody -> Voice.say("answer.short.nobody-compared");
       case AnswerFinding.NobodyDoes none ->
-          none.toConfirm().isEmpty()
-              ? "no contender does for all people and months"
-              : "nobody is sure to do; facts are to be confirmed";
+          Voice.say(
+              none.toConfirm().isEmpty()
+                  ? "answer.short.none-meets"
+                  : "answer.short.none-confirmed");
       case AnswerFinding.NobodyHasATotal none ->
-          Figures.counted(none.tools().size(), "contenders") + " would do, without a known cost";
+          Voice.say("answer.short.no-total", "tools", names(none.tools()));
       case AnswerFinding.OnlyOneDoes only ->
-          only.alone() ? "does; nothing is compared with it yet" : "the only one that does";
-      case AnswerFinding.CheapestThatDoes cheapest ->
-          (cheapest.tools().size() == 1
-                  ? "the cheapest that does"
-                  : names(cheapest.tools()) + " cost the same")
-              + (cheapest.open().isEmpty() ? "" : ", not for certain")
-              + "; there are no totals yet";
+          Voice.say(only.alone() ? "answer.short.only-one.alone" : "answer.short.only-one");
+      case AnswerFinding.CheapestThatDoes cheapest -> cheapestInShort(cheapest);
       case AnswerFinding.Ahead ahead ->
           ahead.tools().size() > 1
-              ? names(ahead.tools()) + " are level"
-              : ahead.isCertain() ? "leads, whatever is not known" : "leads, not for certain";
+              ? Voice.say("answer.short.level", "tools", names(ahead.tools()))
+              : Voice.say(
+                  ahead.isCertain()
+                      ? "answer.short.leads-in-every-case"
+                      : "answer.short.leads-not-firmly");
       case AnswerFinding.DecisionToday today -> today(today);
       case AnswerFinding.WhoDoes does -> whoDoes(does);
     };
   }
 
+  private String noneMeets(List<String> toConfirm) {
+    return toConfirm.isEmpty()
+        ? Voice.say("answer.none-meets")
+        : toConfirm.size() == 1
+            ? Voice.say("answer.none-meets.may.one", "tools", names(toConfirm))
+            : Voice.say("answer.none-meets.may.many", "tools", names(toConfirm));
+  }
+
   private String whoDoes(AnswerFinding.WhoDoes does) {
-    if (does.doing().size() + does.toConfirm().size() + does.not().size() == 0) {
-      return "Nothing is compared yet: bring two contenders.";
+    List<String> doing = does.doing();
+    int all = doing.size() + does.toConfirm().size() + does.not().size();
+    if (all == 0) {
+      return Voice.say("answer.nobody-compared");
     }
-    List<String> parts = new ArrayList<>();
-    if (!does.doing().isEmpty()) {
-      parts.add(
-          names(does.doing())
-              + (does.doing().size() == 1 ? " has" : " have")
-              + " a plan that does for all people and months");
+    if (doing.isEmpty()) {
+      return noneMeets(does.toConfirm());
     }
+    List<String> sentences = new ArrayList<>();
+    sentences.add(
+        doing.size() == all && all > 2
+            ? Voice.say("answer.covers.all", "count", all)
+            : doing.size() == 1
+                ? Voice.say("answer.covers.one", "tools", names(doing))
+                : Voice.say("answer.covers.many", "tools", names(doing)));
     if (!does.toConfirm().isEmpty()) {
-      parts.add(
-          names(does.toConfirm())
-              + " may, once "
-              + (does.toConfirm().size() == 1 ? "its" : "their")
-              + " facts are confirmed");
+      sentences.add(
+          does.toConfirm().size() == 1
+              ? Voice.say("answer.covers.may.one", "tools", names(does.toConfirm()))
+              : Voice.say("answer.covers.may.many", "tools", names(does.toConfirm())));
     }
     if (!does.not().isEmpty()) {
-      parts.add(names(does.not()) + (does.not().size() == 1 ? " has none" : " have none"));
+      sentences.add(
+          does.not().size() == 1
+              ? Voice.say("answer.covers.not.one", "tools", names(does.not()))
+              : Voice.say("answer.covers.not.many", "tools", names(does.not())));
     }
-    return String.join("; ", parts) + ".";
+    return String.join(" ", sentences);
   }
 
   private String today(AnswerFinding.DecisionToday today) {
     if (today.first().isEmpty()) {
-      return "Today nobody could be put first.";
+      return Voice.say("answer.today.nobody");
     }
     if (!today.stands()) {
-      return "Today " + names(today.first()) + " would be first.";
+      return Voice.say("answer.today.another", "tools", names(today.first()));
     }
     return today.first().size() == 1
-        ? "By today’s facts and prices it is first."
-        : "Today " + names(today.first()) + " would be level.";
+        ? Voice.say("answer.today.first")
+        : Voice.say("answer.today.level", "tools", names(today.first()));
   }
 
   private String cheapest(AnswerFinding.CheapestThatDoes cheapest) {
+    Map<String, String> places = Map.of("tools", names(cheapest.tools()), "months", length());
     boolean one = cheapest.tools().size() == 1;
-    return names(cheapest.tools())
-        + (one ? " is the cheapest that does, " : " are the cheapest that do, ")
-        + (cheapest.now() ? "now and " : "")
-        + period()
-        + mayCostLess(cheapest.open())
-        + ". There are no totals yet.";
+    String who =
+        cheapest.now()
+            ? Voice.say(one ? "answer.cheapest.now.one" : "answer.cheapest.now.many", places)
+            : Voice.say(one ? "answer.cheapest.whole.one" : "answer.cheapest.whole.many", places);
+    return Voice.all(who, mayCostLess(cheapest.open()), Voice.say("answer.no-totals"));
+  }
+
+  private String cheapestInShort(AnswerFinding.CheapestThatDoes cheapest) {
+    boolean certain = cheapest.open().isEmpty();
+    return cheapest.tools().size() == 1
+        ? Voice.say(certain ? "answer.short.cheapest" : "answer.short.cheapest.as-known")
+        : Voice.say(
+            certain ? "answer.short.equally-cheap" : "answer.short.equally-cheap.as-known",
+            "tools",
+            names(cheapest.tools()));
   }
 
   private String ahead(AnswerFinding.Ahead ahead) {
     if (ahead.tools().size() > 1) {
-      return names(ahead.tools()) + " are level in the lead.";
+      return Voice.say("answer.leads.level", "tools", names(ahead.tools()));
     }
-    String cost =
+    String tool = names(ahead.tools());
+    Map<String, String> places = Map.of("tool", tool, "months", length());
+    String leads =
         switch (ahead.cost()) {
-          case NOW_AND_WHOLE -> " and is the cheapest, now and " + period();
-          case WHOLE -> " and is the cheapest " + period() + ", though not now";
-          case NOW -> " and is the cheapest now, though not " + period();
-          case NEITHER -> "; it is not the cheapest";
-          case NOT_KNOWN -> "; what it costs is not known";
+          case NOW_AND_WHOLE -> Voice.say("answer.leads.cheapest-always", places);
+          case WHOLE -> Voice.say("answer.leads.cheapest-in-all", places);
+          case NOW -> Voice.say("answer.leads.cheapest-today", places);
+          case NEITHER -> Voice.say("answer.leads.not-cheapest", "tool", tool);
+          case NOT_KNOWN -> Voice.say("answer.leads.cost-not-known", "tool", tool);
         };
-    return names(ahead.tools())
-        + " leads"
-        + cost
-        + (ahead.cost() == AnswerFinding.Cheapness.NEITHER
-                || ahead.cost() == AnswerFinding.Cheapness.NOT_KNOWN
+    boolean ofCheapest =
+        ahead.cost() != AnswerFinding.Cheapness.NEITHER
+            && ahead.cost() != AnswerFinding.Cheapness.NOT_KNOWN;
+    return Voice.all(
+        leads,
+        ofCheapest ? mayCostLess(ahead.open()) : "",
+        ahead.isCertain()
             ? ""
-            : mayCostLess(ahead.open()))
-        + "."
-        + (ahead.isCertain()
-            ? ""
-            : " It is not settled: " + names(ahead.mayPass()) + " could still pass it.");
+            : Voice.say("answer.leads.not-firmly", "tools", names(ahead.mayPass())));
   }
 }

@@ -1,7 +1,7 @@
 package tertulia.app.display;
 
-import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.stream.Collectors;
 import tertulia.core.evaluation.HeadToHead.Apart;
 import tertulia.core.evaluation.Selection;
@@ -17,239 +17,257 @@ record CostWords(Selection selection) implements SelectionWords {
     return switch (finding) {
       case CostFinding.OnlyOne only -> onlyOne(only);
       case CostFinding.WholePeriod whole -> wholePeriod(whole);
-      case CostFinding.NobodyHasAFigure nobody ->
-          "Nobody has a figure yet. Enter prices in the catalogue, or look at Fit.";
+      case CostFinding.NobodyHasAFigure nobody -> Voice.say("cost.nobody");
       case CostFinding.CheapestByHeadcount cheapest -> cheapest(cheapest);
-      case CostFinding.LeadChange change ->
-          "From "
-              + people(change.n())
-              + " on "
-              + name(change.now())
-              + (change.certain() ? " is cheaper than " : " is cheaper by its figure than ")
-              + name(change.before())
-              + cause(change.cause(), change.n())
-              + ".";
+      case CostFinding.LeadChange change -> leadChange(change);
       case CostFinding.WithinPlan within -> withinPlan(within);
       case CostFinding.FreeUpTo free -> free(free);
-      case CostFinding.OwnedForAWhile owned ->
-          name(owned.tool())
-              + ": "
-              + Figures.counted(owned.units(), owned.measure())
-              + (owned.units() == 1 ? " is" : " are")
-              + " paid for until "
-              + Dates.day(owned.until())
-              + ". By headcount it is shown at list price, because the plan goes on after that.";
+      case CostFinding.OwnedForAWhile owned -> owned(owned);
       case CostFinding.PaysFrom pays ->
-          "From "
-              + month(pays.month())
-              + " on "
-              + name(pays.tool())
-              + " has cost less than "
-              + name(pays.rival())
-              + ".";
+          Voice.say(
+              "cost.breaks-even",
+              Map.of(
+                  "tool",
+                  name(pays.tool()),
+                  "rival",
+                  name(pays.rival()),
+                  "month",
+                  month(pays.month())));
       case CostFinding.BeatsOldTool beats ->
-          name(beats.tool())
-              + (beats.month() == 0
-                  ? " costs less than the tool in use from the first month on."
-                  : " has cost less than the tool in use from " + month(beats.month()) + " on.");
+          beats.month() == 0
+              ? Voice.say("cost.old-tool.beaten-from-the-start", "tool", name(beats.tool()))
+              : Voice.say(
+                  "cost.old-tool.beaten",
+                  Map.of("tool", name(beats.tool()), "month", month(beats.month())));
       case CostFinding.OldToolCostsNoMore none ->
-          capitalised(period())
-              + " the tool in use costs no more than "
-              + names(none.tools())
-              + ".";
+          Voice.say(
+              "cost.old-tool.not-beaten", Map.of("months", length(), "tools", names(none.tools())));
       case CostFinding.CommitmentPays pays ->
-          name(pays.tool())
-              + ": "
-              + (pays.month() == 0
-                  ? "committing costs less from the first month on than paying by the month."
-                  : "from "
-                      + month(pays.month())
-                      + " on committing has cost less than paying by the month.");
+          pays.month() == 0
+              ? Voice.say("cost.commitment.from-the-start", "tool", name(pays.tool()))
+              : Voice.say(
+                  "cost.commitment",
+                  Map.of("tool", name(pays.tool()), "month", month(pays.month())));
       case CostFinding.NobodyHasAFigureBy nobody ->
-          "By "
-              + by(nobody.dimension())
-              + ": nobody has a figure for any "
-              + one(nobody.dimension())
-              + " up to "
-              + Figures.whole(nobody.most())
-              + ".";
+          Voice.say(
+              switch (nobody.dimension()) {
+                case Dimension.Quantity quantity -> "cost.by-quantity.nobody";
+                case Dimension.AveragePayment payment -> "cost.by-payment.nobody";
+              },
+              Map.of("dimension", by(nobody.dimension()), "most", Figures.whole(nobody.most())));
       case CostFinding.CheapestByQuantity cheapest -> cheapest(cheapest);
       case CostFinding.WholeStaffPays staff ->
-          name(staff.tool())
-              + ": for a staff of "
-              + staff.staff()
-              + " the price for everybody is cheaper from the "
-              + ordinal(staff.named())
-              + " named person on.";
-      case CostFinding.NoWay none ->
-          name(none.tool())
-              + " has a plan for now, "
-              + none.option().label()
-              + ", but from "
-              + month(none.month())
-              + " on none of its plans does"
-              + because(none.reasons())
-              + ", so it has no total.";
-      case CostFinding.MixedTerms mixed ->
-          "The price of "
-              + names(mixed.monthly())
-              + " is without a commitment; "
-              + (mixed.committed().size() == 1 ? "that of " : "those of ")
-              + names(mixed.committed())
-              + (mixed.committed().size() == 1 ? " is" : " are")
-              + " for a committed year or more.";
+          Voice.say(
+              "cost.all-staff",
+              Map.of(
+                  "tool",
+                  name(staff.tool()),
+                  "staff",
+                  staff.staff(),
+                  "nth",
+                  ordinal(staff.named())));
+      case CostFinding.NoWay none -> noPath(none);
+      case CostFinding.MixedTerms mixed -> mixed(mixed);
       case CostFinding.OlderPrice older ->
-          "price of " + Dates.day(older.asOf()) + ", others up to " + Dates.day(older.newest());
+          Voice.say(
+              "cost.short.older",
+              Map.of("day", Dates.day(older.asOf()), "newest", Dates.day(older.newest())));
       case CostFinding.NotSaid not ->
           UnsaidWords.note(not.open().stream().map(Unsaid::kind).distinct().sorted().toList());
       case CostFinding.FallingBand band ->
-          name(band.tool())
-              + " costs less for "
-              + band.units()
-              + " units than for the units needed now ("
-              + band.term()
-              + "): its bands fall. Ask the maker for the larger number.";
+          Voice.say(
+              "cost.volume-price",
+              Map.of("tool", name(band.tool()), "units", band.units(), "term", band.term()));
       case CostFinding.BeyondCap cap ->
-          "cheaper but beyond the cap of " + cap.plan() + ": " + cap.over().sentence();
-      case CostFinding.AtMost most ->
-          "at most: "
-              + most.because().stream()
-                  .map(left -> left.option().label())
-                  .collect(Collectors.joining(", "))
-              + " may be cheaper and has no figure";
+          Voice.say(
+              "cost.short.above-limit",
+              Map.of("plan", cap.plan(), "reason", cap.over().sentence()));
+      case CostFinding.AtMost most -> atMost(most);
     };
   }
 
-  private String onlyOne(CostFinding.OnlyOne only) {
-    List<String> costs = new ArrayList<>();
-    only.month().ifPresent(month -> costs.add(amount(month) + " a month"));
-    only.whole()
-        .ifPresent(whole ->
-            costs.add(amount(whole) + " over the " + months(selection.horizon().months())));
-    return name(only.tool())
-        + " costs "
-        + String.join(" and ", costs)
-        + (only.others().isEmpty() ? ". Nothing is compared with it yet." : ". " + others(only));
+  private static String atMost(CostFinding.AtMost most) {
+    List<String> plans = most.because().stream().map(left -> left.option().label()).toList();
+    return plans.size() == 1
+        ? Voice.say("cost.short.at-most.one", "plans", Voice.list(plans))
+        : Voice.say("cost.short.at-most.many", "plans", Voice.list(plans));
   }
 
-  private String others(CostFinding.OnlyOne only) {
-    String upTo = " for any headcount up to " + Figures.whole(only.most());
-    List<String> parts = new ArrayList<>();
-    if (!only.out().isEmpty()) {
-      parts.add("no plan of " + names(only.out()) + " does what is needed" + upTo);
-    }
-    if (!only.toConfirm().isEmpty()) {
-      parts.add(
-          "no plan of "
-              + names(only.toConfirm())
-              + " is confirmed to do"
-              + (only.out().isEmpty() ? " what is needed" + upTo : " so"));
-    }
-    return capitalised(String.join("; ", parts)) + ".";
+  private String onlyOne(CostFinding.OnlyOne only) {
+    String tool = name(only.tool());
+    String month = only.month().map(this::amount).orElse("");
+    String whole = only.whole().map(this::amount).orElse("");
+    String costs =
+        whole.isEmpty()
+            ? Voice.say("cost.only-one.month", Map.of("tool", tool, "month", month))
+            : month.isEmpty()
+                ? Voice.say(
+                    "cost.only-one.whole", Map.of("tool", tool, "whole", whole, "months", length()))
+                : Voice.say(
+                    "cost.only-one.both",
+                    Map.of("tool", tool, "month", month, "whole", whole, "months", length()));
+    return Voice.all(
+        costs,
+        only.others().isEmpty() ? Voice.say("cost.only-one.alone") : "",
+        others("cost.only-one.others", only.out(), only.most()),
+        others("cost.only-one.to-confirm", only.toConfirm(), only.most()));
+  }
+
+  private String others(String key, List<String> tools, int most) {
+    return tools.isEmpty()
+        ? ""
+        : Voice.say(key, Map.of("tools", names(tools), "most", Figures.whole(most)));
   }
 
   private String wholePeriod(CostFinding.WholePeriod whole) {
-    String all = "over the " + months(selection.horizon().months());
-    String pays =
+    String breaksEven =
         whole
             .paysFrom()
             .map(m ->
                 m == 0
-                    ? "; it is ahead from the first month"
-                    : "; it pays from " + month(m) + " on")
+                    ? Voice.say("cost.whole.ahead-from-the-start")
+                    : Voice.say("cost.whole.breaks-even", "month", month(m)))
             .orElse("");
+    return Voice.all(cheapest(whole), breaksEven, mayCostLess(whole.open()));
+  }
+
+  private String cheapest(CostFinding.WholePeriod whole) {
     if (whole.whole().size() > 1) {
-      return capitalised(all)
-          + " "
-          + names(whole.whole())
-          + " cost the same, the least of all"
-          + mayCostLess(whole.open())
-          + ".";
+      return Voice.say(
+          "cost.whole.level", Map.of("tools", names(whole.whole()), "months", length()));
     }
-    String cheapest = name(whole.whole().getFirst());
+    String tool = name(whole.whole().getFirst());
     if (!whole.differs()) {
-      return cheapest
-          + (whole.now().isPresent() ? " is the cheapest now and " : " is the cheapest ")
-          + all
-          + pays
-          + mayCostLess(whole.open())
-          + ".";
+      return Voice.say(
+          whole.now().isPresent() ? "cost.whole.always" : "cost.whole.in-all",
+          Map.of("tool", tool, "months", length()));
     }
     String now = name(whole.now().orElseThrow());
-    Apart apart = whole.apart().orElseThrow();
-    return "Today "
-        + now
-        + (apart instanceof Apart.NotKnown ? ", which has no total; " : "; ")
-        + all
-        + " "
-        + cheapest
-        + (apart instanceof Apart.Cheaper cheaper
-            ? ", by " + (cheaper.atLeast() ? "at least " : "") + Figures.moneyIn(cheaper.by())
-            : "")
-        + pays
-        + mayCostLess(whole.open())
-        + ".";
+    Map<String, String> places = Map.of("now", now, "tool", tool, "months", length());
+    return switch (whole.apart().orElseThrow()) {
+      case Apart.NotKnown unknown -> Voice.say("cost.whole.another.no-total", places);
+      case Apart.Cheaper cheaper ->
+          Voice.say(
+              cheaper.atLeast() ? "cost.whole.another.by-at-least" : "cost.whole.another.by",
+              Map.of(
+                  "now",
+                  now,
+                  "tool",
+                  tool,
+                  "months",
+                  length(),
+                  "by",
+                  Figures.moneyIn(cheaper.by())));
+      case Apart.Same same -> Voice.say("cost.whole.another", places);
+      case Apart.Open open -> Voice.say("cost.whole.another", places);
+    };
   }
 
   private String cheapest(CostFinding.CheapestByHeadcount finding) {
     List<Stretch> stretches = finding.stretches();
-    if (stretches.size() == 1
-        && stretches.getFirst().from() == 1
-        && stretches.getFirst().to() == finding.most()
-        && stretches.getFirst().tool().isPresent()) {
-      Stretch all = stretches.getFirst();
-      String who = name(all.tool().orElseThrow());
-      return all.level().isEmpty()
-          ? who + " is cheapest at every headcount" + unless(all.open()) + "."
-          : who
-              + " is never dearer than another"
-              + unless(all.open())
-              + "; "
-              + names(all.level())
-              + levels(all)
-              + ".";
+    Stretch first = stretches.getFirst();
+    boolean always =
+        stretches.size() == 1
+            && first.from() == 1
+            && first.to() == finding.most()
+            && first.tool().isPresent();
+    if (always) {
+      return Voice.all(always(first), mayCostLess(first.open()));
     }
-    List<String> words = new ArrayList<>();
-    for (Stretch stretch : stretches) {
-      words.add(stretch(stretch, finding.most()));
+    String all =
+        stretches.stream()
+            .map(stretch -> stretch(stretch, finding.most()))
+            .collect(Collectors.joining("; "));
+    return Voice.all(Voice.say("cost.by-headcount", "stretches", all), mayCostLess(finding.open()));
+  }
+
+  private String always(Stretch all) {
+    String tool = name(all.tool().orElseThrow());
+    return switch (all.level().size()) {
+      case 0 -> Voice.say("cost.by-headcount.always", "tool", tool);
+      case 1 ->
+          Voice.say(
+              "cost.by-headcount.level.one", Map.of("tool", tool, "level", names(all.level())));
+      default ->
+          Voice.say(
+              "cost.by-headcount.level.many", Map.of("tool", tool, "level", names(all.level())));
+    };
+  }
+
+  private String stretch(Stretch stretch, int most) {
+    String tool = cheapest(stretch, "cost.part.level");
+    if (stretch.to() == most) {
+      return Voice.say("cost.part.from", Map.of("people", people(stretch.from()), "tool", tool));
     }
-    return capitalised(String.join("; ", words)) + unless(finding.open()) + ".";
+    if (stretch.from() == 1) {
+      return Voice.say("cost.part.up-to", Map.of("people", people(stretch.to()), "tool", tool));
+    }
+    return stretch.from() == stretch.to()
+        ? Voice.say("cost.part.at", Map.of("from", stretch.from(), "tool", tool))
+        : between(stretch, tool);
+  }
+
+  private static String between(Stretch stretch, String tool) {
+    return Voice.say(
+        "cost.part.between",
+        Map.of(
+            "from",
+            Figures.whole(stretch.from()),
+            "to",
+            Figures.whole(stretch.to()),
+            "tool",
+            tool));
+  }
+
+  /** The cheapest, with those that cost the same. */
+  private String cheapest(Stretch stretch, String level) {
+    String tool = stretch.tool().map(this::name).orElseGet(() -> Voice.say("cost.part.nobody"));
+    return stretch.level().isEmpty()
+        ? tool
+        : Voice.say(level, Map.of("tool", tool, "level", names(stretch.level())));
   }
 
   private String cheapest(CostFinding.CheapestByQuantity finding) {
-    List<String> words = new ArrayList<>();
-    List<String> open = new ArrayList<>();
-    for (Stretch stretch : finding.stretches()) {
-      String who =
-          stretch.tool().map(this::name).orElse("nobody has a figure")
-              + (stretch.level().isEmpty() ? "" : " (level with " + names(stretch.level()) + ")");
-      String range =
-          stretch == finding.stretches().getFirst()
-              ? stretch.to() == finding.most()
-                  ? "for any "
-                      + one(finding.dimension())
-                      + " up to "
-                      + Figures.whole(finding.most())
-                  : "up to " + Figures.whole(stretch.to())
-              : stretch.to() == finding.most()
-                  ? "from " + Figures.whole(stretch.from()) + " on"
-                  : Figures.whole(stretch.from()) + " to " + Figures.whole(stretch.to());
-      words.add(range + " " + who);
-      stretch.open().stream().filter(tool -> !open.contains(tool)).forEach(open::add);
-    }
-    return "By "
-        + by(finding.dimension())
-        + ": "
-        + String.join("; ", words)
-        + unless(open)
-        + (finding.step() == 1 ? "." : ", in steps of " + Figures.whole(finding.step()) + ".");
+    String stretches =
+        finding.stretches().stream()
+            .map(stretch -> stretch(stretch, finding))
+            .collect(Collectors.joining("; "));
+    List<String> open =
+        finding.stretches().stream().flatMap(s -> s.open().stream()).distinct().toList();
+    String by = by(finding.dimension());
+    String said =
+        finding.step() == 1
+            ? Voice.say("cost.by-quantity", Map.of("dimension", by, "stretches", stretches))
+            : Voice.say(
+                "cost.by-quantity.steps",
+                Map.of(
+                    "dimension",
+                    by,
+                    "stretches",
+                    stretches,
+                    "step",
+                    Figures.whole(finding.step())));
+    return Voice.all(said, mayCostLess(open));
   }
 
-  private static String one(Dimension dimension) {
-    return switch (dimension) {
-      case Dimension.Quantity quantity -> "number";
-      case Dimension.AveragePayment payment -> "payment";
-    };
+  private String stretch(Stretch stretch, CostFinding.CheapestByQuantity finding) {
+    String tool = cheapest(stretch, "cost.part.quantity.level");
+    boolean last = stretch.to() == finding.most();
+    if (stretch == finding.stretches().getFirst()) {
+      return last
+          ? Voice.say(
+              switch (finding.dimension()) {
+                case Dimension.Quantity quantity -> "cost.part.quantity.any";
+                case Dimension.AveragePayment payment -> "cost.part.payment.any";
+              },
+              Map.of("most", Figures.whole(finding.most()), "tool", tool))
+          : Voice.say(
+              "cost.part.quantity.up-to", Map.of("to", Figures.whole(stretch.to()), "tool", tool));
+    }
+    return last
+        ? Voice.say(
+            "cost.part.quantity.from", Map.of("from", Figures.whole(stretch.from()), "tool", tool))
+        : between(stretch, tool);
   }
 
   private String by(Dimension dimension) {
@@ -260,94 +278,132 @@ record CostWords(Selection selection) implements SelectionWords {
     };
   }
 
-  private static String levels(Stretch stretch) {
-    return (stretch.level().size() == 1 ? " costs" : " cost") + " the same at some headcounts";
+  private String leadChange(CostFinding.LeadChange change) {
+    Map<String, String> places =
+        Map.of(
+            "people",
+            people(change.n()),
+            "now",
+            name(change.now()),
+            "before",
+            name(change.before()));
+    return Voice.all(
+        Voice.say(change.certain() ? "cost.change" : "cost.change.looks", places),
+        cause(change.cause(), ordinal(change.n())));
   }
 
-  private String stretch(Stretch stretch, int most) {
-    String who =
-        stretch.tool().map(this::name).orElse("nobody has a figure")
-            + (stretch.level().isEmpty()
-                ? ""
-                : " (at some headcounts level with " + names(stretch.level()) + ")");
-    if (stretch.to() == most) {
-      return "from " + people(stretch.from()) + " on " + who;
-    }
-    if (stretch.from() == 1) {
-      return "up to " + people(stretch.to()) + " " + who;
-    }
-    return stretch.from() == stretch.to()
-        ? "at " + stretch.from() + " " + who
-        : stretch.from() + " to " + stretch.to() + " " + who;
-  }
-
-  private String cause(Cause cause, int n) {
+  private String cause(Cause cause, String nth) {
     return switch (cause) {
-      case Cause.LeavesPlan leaves ->
-          ", because "
-              + name(leaves.tool())
-              + " leaves "
-              + leaves.option().label()
-              + because(leaves.reasons());
+      case Cause.LeavesPlan leaves -> leaves(leaves);
       case Cause.TakesPlan takes ->
-          ", because " + name(takes.tool()) + " goes to " + takes.option().label();
+          Voice.say(
+              "cost.cause.takes",
+              Map.of("tool", name(takes.tool()), "plan", takes.option().label()));
       case Cause.Jumps jumps ->
-          ", because "
-              + name(jumps.tool())
-              + " costs "
-              + Figures.moneyIn(jumps.by())
-              + " more with the "
-              + ordinal(n)
-              + " person";
+          Voice.say(
+              "cost.cause.jumps",
+              Map.of("tool", name(jumps.tool()), "by", Figures.moneyIn(jumps.by()), "nth", nth));
       case Cause.Falls falls ->
-          ", because it costs "
-              + Figures.moneyIn(falls.by())
-              + " less with the "
-              + ordinal(n)
-              + " person: its bands fall";
+          Voice.say("cost.cause.falls", Map.of("by", Figures.moneyIn(falls.by()), "nth", nth));
       case Cause.GrowsLess less ->
           less.less().isZero()
-              ? ", as it stays the same with the "
-                  + ordinal(n)
-                  + " person and the other grows by "
-                  + Figures.money(less.more())
-              : ", as it grows by "
-                  + Figures.money(less.less())
-                  + " with the "
-                  + ordinal(n)
-                  + " person and the other by "
-                  + Figures.money(less.more());
-      case Cause.HasAFigure has -> ", as one of them had no figure before";
+              ? Voice.say(
+                  "cost.cause.stays", Map.of("nth", nth, "more", Figures.money(less.more())))
+              : Voice.say(
+                  "cost.cause.grows-less",
+                  Map.of(
+                      "nth",
+                      nth,
+                      "less",
+                      Figures.money(less.less()),
+                      "more",
+                      Figures.money(less.more())));
+      case Cause.HasAFigure has -> Voice.say("cost.cause.has-a-cost-now");
     };
   }
 
+  private String leaves(Cause.LeavesPlan leaves) {
+    String tool = name(leaves.tool());
+    String plan = leaves.option().label();
+    return leaves.reasons().isEmpty()
+        ? Voice.say("cost.cause.leaves", Map.of("tool", tool, "plan", plan))
+        : Voice.say(
+            "cost.cause.leaves.because",
+            Map.of("tool", tool, "plan", plan, "reasons", reasons(leaves.reasons())));
+  }
+
+  private String noPath(CostFinding.NoWay none) {
+    String plan = none.option().label();
+    return none.reasons().isEmpty()
+        ? Voice.say(
+            "cost.no-path",
+            Map.of("plan", plan, "month", month(none.month()), "tool", name(none.tool())))
+        : Voice.say(
+            "cost.no-path.because",
+            Map.of(
+                "plan",
+                plan,
+                "month",
+                month(none.month()),
+                "tool",
+                name(none.tool()),
+                "reasons",
+                reasons(none.reasons())));
+  }
+
+  private String mixed(CostFinding.MixedTerms mixed) {
+    boolean one = mixed.monthly().size() == 1;
+    boolean other = mixed.committed().size() == 1;
+    String key =
+        one
+            ? other ? "cost.mixed-terms.one-one" : "cost.mixed-terms.one-many"
+            : other ? "cost.mixed-terms.many-one" : "cost.mixed-terms.many-many";
+    return Voice.say(
+        key, Map.of("monthly", names(mixed.monthly()), "committed", names(mixed.committed())));
+  }
+
   private String withinPlan(CostFinding.WithinPlan within) {
-    String you =
-        "You will have "
-            + (within.fewest() == within.most()
-                ? people(within.most())
-                : within.fewest() + " to " + people(within.most()))
-            + ": ";
-    return within.changes().isEmpty()
-        ? you + "the cheapest stays the cheapest all through" + unless(within.open()) + "."
-        : you
-            + "the cheapest changes at "
-            + listed(within.changes().stream().map(n -> "" + n).toList())
-            + unless(within.open())
-            + ".";
+    String people =
+        within.fewest() == within.most()
+            ? people(within.most())
+            : within.fewest() + " to " + people(within.most());
+    String said =
+        within.changes().isEmpty()
+            ? Voice.say("cost.within.same", "people", people)
+            : Voice.say(
+                "cost.within.changes",
+                Map.of(
+                    "people",
+                    people,
+                    "at",
+                    listed(within.changes().stream().map(n -> "" + n).toList())));
+    return Voice.all(said, mayCostLess(within.open()));
   }
 
   private String free(CostFinding.FreeUpTo free) {
-    String when =
-        free.doesUntil()
-            .map(
-                m -> free.always() ? "that does for the whole plan" : "that does until " + month(m))
-            .orElse("you have more from the start");
-    return name(free.tool())
-        + (free.ends() ? " is free up to " : " is free for any headcount up to ")
-        + (free.ends() ? people(free.people()) : Figures.whole(free.people()))
-        + "; "
-        + when
-        + ".";
+    String tool = name(free.tool());
+    String people = free.ends() ? people(free.people()) : Figures.whole(free.people());
+    Map<String, String> places = Map.of("tool", tool, "people", people);
+    if (free.doesUntil().isEmpty()) {
+      return Voice.say(free.ends() ? "cost.free.more" : "cost.free.any.more", places);
+    }
+    if (free.always()) {
+      return Voice.say(free.ends() ? "cost.free.always" : "cost.free.any.always", places);
+    }
+    return Voice.say(
+        free.ends() ? "cost.free.until" : "cost.free.any.until",
+        Map.of("tool", tool, "people", people, "month", month(free.doesUntil().get())));
+  }
+
+  private String owned(CostFinding.OwnedForAWhile owned) {
+    return Voice.say(
+        owned.units() == 1 ? "cost.owned.one" : "cost.owned.many",
+        Map.of(
+            "tool",
+            name(owned.tool()),
+            "units",
+            Figures.counted(owned.units(), owned.measure()),
+            "day",
+            Dates.day(owned.until())));
   }
 }

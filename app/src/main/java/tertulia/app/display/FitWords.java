@@ -1,83 +1,95 @@
 package tertulia.app.display;
 
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
-import java.util.stream.Collectors;
 import tertulia.core.evaluation.NeedCosts.Effect;
 import tertulia.core.evaluation.Selection;
 import tertulia.core.finding.FitFinding;
 import tertulia.core.fit.Capability;
 import tertulia.core.fit.Conflicts;
+import tertulia.core.fit.Need;
 
 /** What is said of fit. */
 record FitWords(Selection selection) implements SelectionWords {
+  private static final int MOST_SETS = 3;
+
   String of(FitFinding finding) {
     return switch (finding) {
-      case FitFinding.OnlyTogether together ->
-          name(together.tool())
-              + ": "
-              + listed(together.needs().stream().map(need -> need.capability().name()).toList())
-              + together(together.effect())
-              + ".";
+      case FitFinding.OnlyTogether together -> together(together);
       case FitFinding.NotTheFirst not ->
-          name(not.tool())
-              + ": "
-              + not.first()
-              + " is the first plan that would do; "
-              + not.taken()
-              + ", which the column reads, is the cheapest that would"
-              + (not.cost().isExact() ? ", at " : " and has a price, at most ")
-              + Figures.moneyIn(not.cost().high())
-              + " a month.";
+          Voice.say(
+              not.cost().isExact() ? "fit.lowest-not-cheapest" : "fit.lowest-not-cheapest.at-most",
+              Map.of(
+                  "tool",
+                  name(not.tool()),
+                  "first",
+                  not.first(),
+                  "taken",
+                  not.taken(),
+                  "cost",
+                  Figures.moneyIn(not.cost().high())));
       case FitFinding.NoPlanDoes none ->
-          "None of its plans would do for " + people(none.people()) + ".";
+          Voice.say("fit.no-plan-is-enough", "people", people(none.people()));
       case FitFinding.FirstThatDoes first ->
-          "For "
-              + people(first.people())
-              + " "
-              + first.plan()
-              + " is the first plan that would do"
-              + (first.isFirst() ? "; nothing dearer is needed." : ".");
-      case FitFinding.WillNotDo not -> not.plan() + " will not do: " + reasons(not.reasons()) + ".";
+          Voice.say("fit.lowest", Map.of("plan", first.plan(), "people", people(first.people())));
+      case FitFinding.WillNotDo not ->
+          Voice.say(
+              "fit.not-enough", Map.of("plan", not.plan(), "reasons", reasons(not.reasons())));
       case FitFinding.NextBrings next -> next(next);
       case FitFinding.NoPlan none -> noPlan(none);
     };
   }
 
-  private static String next(FitFinding.NextBrings next) {
-    String gain =
-        next.gains().isEmpty()
-            ? "nothing that was asked for"
-            : next.gains().stream()
-                .map(need -> need.capability().name())
-                .collect(Collectors.joining(", "));
-    String more =
-        next.more()
-            .map(m ->
-                (m.isNegative()
-                        ? ", and costs " + Figures.money(m.abs()) + " less a month"
-                        : ", for " + Figures.money(m) + " more a month")
-                    + (next.assumed() ? ", at the most that is assumed" : ""))
-            .orElse("; its price is not known");
-    String beyond = next.beyond().stream().map(Capability::name).collect(Collectors.joining(", "));
-    return next.plan()
-        + " would bring "
-        + gain
-        + more
-        + (beyond.isEmpty() ? "" : "; " + beyond + " nobody asked for")
-        + ".";
+  private static String needs(List<Need> needs) {
+    return Voice.list(needs.stream().map(need -> need.capability().name()).toList());
   }
 
-  private static String together(Effect effect) {
-    return switch (effect) {
+  private static String next(FitFinding.NextBrings next) {
+    String adds =
+        next.gains().isEmpty()
+            ? Voice.say("fit.next.adds-nothing", "plan", next.plan())
+            : Voice.say("fit.next.adds", Map.of("plan", next.plan(), "gains", needs(next.gains())));
+    String costs =
+        next.more()
+            .map(more ->
+                more.isNegative()
+                    ? Voice.say(
+                        next.assumed() ? "fit.next.costs-less-at-least" : "fit.next.costs-less",
+                        "less",
+                        Figures.money(more.abs()))
+                    : Voice.say(
+                        next.assumed() ? "fit.next.costs-more-at-most" : "fit.next.costs-more",
+                        "more",
+                        Figures.money(more)))
+            .orElseGet(() -> Voice.say("fit.next.not-known"));
+    String beyond =
+        next.beyond().isEmpty()
+            ? ""
+            : Voice.say(
+                "fit.next.beyond",
+                "beyond",
+                Voice.choice(next.beyond().stream().map(Capability::name).toList()));
+    return Voice.all(adds, costs, beyond);
+  }
+
+  private String together(FitFinding.OnlyTogether together) {
+    Map<String, String> places =
+        Map.of("tool", name(together.tool()), "needs", needs(together.needs()));
+    return switch (together.effect()) {
       case Effect.Costs costs ->
-          " cost nothing each, but together they cost "
-              + Figures.moneyIn(costs.more())
-              + (costs.exact() ? "" : " by figures that are known only within bounds");
+          Voice.say(
+              costs.exact() ? "fit.together.costs" : "fit.together.costs-about",
+              Map.of(
+                  "tool",
+                  name(together.tool()),
+                  "needs",
+                  needs(together.needs()),
+                  "more",
+                  Figures.moneyIn(costs.more())));
       case Effect.RulesOut out ->
-          (out.open() ? " are not all confirmed" : " together rule it out")
-              + ": without any one of them there is still no total, without all of them there is";
-      case Effect.NoTotal none -> " leave no total, alone or together";
+          Voice.say(out.open() ? "fit.together.not-confirmed" : "fit.together.rules-out", places);
+      case Effect.NoTotal none -> Voice.say("fit.together.no-total", places);
     };
   }
 
@@ -85,19 +97,26 @@ record FitWords(Selection selection) implements SelectionWords {
     Conflicts conflicts = none.conflicts();
     List<String> sets =
         conflicts.smallest().stream()
-            .limit(3)
+            .limit(MOST_SETS)
             .map((Set<String> set) -> "“" + String.join("” with “", set) + "”")
             .toList();
-    List<String> opens =
+    String first =
+        Voice.say(
+            none.toConfirm() ? "fit.no-plan.not-confirmed" : "fit.no-plan",
+            Map.of(
+                "tool",
+                name(none.tool()),
+                "people",
+                people(none.people()),
+                "needs",
+                Voice.choice(sets)));
+    List<String> without =
         conflicts.opens().entrySet().stream()
-            .map(e -> "without “" + e.getKey() + "” " + listed(e.getValue()) + " would do")
+            .map(open ->
+                Voice.say(
+                    "fit.no-plan.without",
+                    Map.of("need", open.getKey(), "plans", listed(open.getValue()))))
             .toList();
-    return name(none.tool())
-        + (none.toConfirm() ? " has no confirmed plan for " : " has no plan for ")
-        + people(none.people())
-        + (none.toConfirm() ? ": of no plan is it confirmed that it meets " : ": no plan meets ")
-        + String.join(", nor ", sets)
-        + (opens.isEmpty() ? "" : "; " + String.join("; ", opens))
-        + ".";
+    return without.isEmpty() ? first : first + " " + String.join(" ", without);
   }
 }

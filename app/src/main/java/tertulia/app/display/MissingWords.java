@@ -1,5 +1,6 @@
 package tertulia.app.display;
 
+import java.util.Map;
 import tertulia.core.evaluation.Selection;
 import tertulia.core.finding.MissingFinding;
 
@@ -7,56 +8,72 @@ import tertulia.core.finding.MissingFinding;
 record MissingWords(Selection selection) implements SelectionWords {
   String of(MissingFinding missing) {
     return switch (missing) {
-      case MissingFinding.NoCriteria none -> "Nothing says yet what counts.";
+      case MissingFinding.NoCriteria none -> Voice.say("missing.no-criteria");
       case MissingFinding.NotWeighed nobody ->
-          nobody.members().isEmpty()
-              ? "Nobody has been asked to weigh yet."
-              : listed(nobody.members())
-                  + (nobody.members().size() == 1 ? " has" : " have")
-                  + " not weighed yet.";
-      case MissingFinding.ViewsWithheld views ->
-          "Not in these figures: the "
-              + (views.members().size() == 1 ? "view of " : "views of ")
-              + listed(views.members())
-              + (views.handedIn().isEmpty()
-                  ? ", not handed in yet."
-                  : views.handedIn().size() == views.members().size()
-                      ? ". You see it once you have handed in yours."
-                      : ". What "
-                          + listed(views.handedIn())
-                          + " handed in you see once you have"
-                          + " handed in yours.");
+          switch (nobody.members().size()) {
+            case 0 -> Voice.say("missing.not-weighted.nobody-asked");
+            case 1 -> Voice.say("missing.not-weighted.one", "members", listed(nobody.members()));
+            default -> Voice.say("missing.not-weighted.many", "members", listed(nobody.members()));
+          };
+      case MissingFinding.ViewsWithheld views -> withheld(views);
       case MissingFinding.NotMarked marks ->
-          marks.member() + " has " + marks.left() + " of " + marks.of() + " marks left to give.";
+          marks.left() == 1
+              ? Voice.say("missing.marks.one", Map.of("member", marks.member(), "of", marks.of()))
+              : Voice.say(
+                  "missing.marks.many",
+                  Map.of("member", marks.member(), "left", marks.left(), "of", marks.of()));
       case MissingFinding.ValueOpen open ->
-          name(open.tool()) + ": " + open.criterion() + " is known only within bounds.";
+          Voice.say(
+              "missing.value-a-range",
+              Map.of("tool", name(open.tool()), "criterion", open.criterion()));
       case MissingFinding.ToConfirm confirm ->
-          name(confirm.tool()) + ": something that must be there is not confirmed.";
-      case MissingFinding.NoPrice none -> name(none.tool()) + ": a price is not known.";
-      case MissingFinding.MonthsPassed months ->
-          (months.passed() == months.of() ? "All" : months.passed() + " of the")
-              + " "
-              + Figures.counted(months.of(), "months")
-              + (months.passed() == 1 ? " has" : " have")
-              + " passed: they begin in "
-              + Dates.month(months.start())
-              + ".";
+          Voice.say("missing.must-not-confirmed", "tool", name(confirm.tool()));
+      case MissingFinding.NoPrice none -> Voice.say("missing.price", "tool", name(none.tool()));
+      case MissingFinding.MonthsPassed months -> passed(months);
       case MissingFinding.OpenQuestions open ->
-          name(open.tool())
-              + ": "
-              + (open.questions() == 1
-                  ? "one thing nobody has said"
-                  : open.questions() + " things nobody has said")
-              + " may change the plan it needs.";
+          open.questions() == 1
+              ? Voice.say("missing.questions.one", "tool", name(open.tool()))
+              : Voice.say(
+                  "missing.questions.many",
+                  Map.of("tool", name(open.tool()), "count", open.questions()));
       case MissingFinding.OldPrice old ->
-          name(old.tool()) + ": the price is of " + Dates.day(old.asOf()) + ".";
+          Voice.say(
+              "missing.old-price", Map.of("tool", name(old.tool()), "day", Dates.day(old.asOf())));
     };
+  }
+
+  private String withheld(MissingFinding.ViewsWithheld views) {
+    String members = listed(views.members());
+    boolean one = views.members().size() == 1;
+    if (views.handedIn().isEmpty()) {
+      return Voice.say(one ? "missing.views.one" : "missing.views.many", "members", members);
+    }
+    if (views.handedIn().size() == views.members().size()) {
+      return Voice.say(
+          one ? "missing.views.closed.one" : "missing.views.closed.many", "members", members);
+    }
+    return Voice.say(
+        one ? "missing.views.partly.one" : "missing.views.partly.many",
+        Map.of("members", members, "others", listed(views.handedIn())));
+  }
+
+  private String passed(MissingFinding.MonthsPassed months) {
+    String all = months(months.of());
+    String start = Dates.month(months.start());
+    if (months.passed() == months.of()) {
+      return Voice.say("missing.months-passed.all", Map.of("months", all, "start", start));
+    }
+    return months.passed() == 1
+        ? Voice.say("missing.months-passed.one", Map.of("months", all, "start", start))
+        : Voice.say(
+            "missing.months-passed.many",
+            Map.of("passed", months.passed(), "months", all, "start", start));
   }
 
   /** Whose views a total is without, such as "without the views of Joren and Odile". */
   String inShort(MissingFinding.ViewsWithheld views) {
-    return "without the "
-        + (views.members().size() == 1 ? "view of " : "views of ")
-        + listed(views.members());
+    return views.members().size() == 1
+        ? Voice.say("missing.views.short.one", "members", listed(views.members()))
+        : Voice.say("missing.views.short.many", "members", listed(views.members()));
   }
 }

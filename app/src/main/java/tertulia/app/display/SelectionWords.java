@@ -10,11 +10,6 @@ import tertulia.core.fit.Reason;
 interface SelectionWords {
   Selection selection();
 
-  /** "over the 36 months". */
-  default String period() {
-    return "over the " + months(selection().horizon().months());
-  }
-
   default String name(String tool) {
     return selection().contender(tool).tool().name();
   }
@@ -52,30 +47,22 @@ interface SelectionWords {
         .orElse("at most " + Figures.moneyIn(amount.high()));
   }
 
-  /** Who may yet be cheaper, and why, as a clause of a sentence about the cheapest. */
+  /** Who may yet be cheaper, as a sentence; empty if nobody may. */
   default String mayCostLess(List<String> open) {
-    return open.isEmpty()
-        ? ""
-        : "; "
-            + names(open)
-            + " may cost less, as "
-            + (open.size() == 1 ? "its price is" : "their prices are")
-            + " not known, or only within bounds";
+    return switch (open.size()) {
+      case 0 -> "";
+      case 1 -> Voice.say("cost.may-cost-less.one", "tools", names(open));
+      default -> Voice.say("cost.may-cost-less.many", "tools", names(open));
+    };
   }
 
-  /** The same in short. */
-  default String unless(List<String> open) {
-    return open.isEmpty()
-        ? ""
-        : ", unless " + names(open) + (open.size() == 1 ? " is" : " are") + " cheaper";
+  /** "36 months". */
+  default String length() {
+    return months(selection().horizon().months());
   }
 
   default String capitalised(String sentence) {
     return sentence.substring(0, 1).toUpperCase(java.util.Locale.ENGLISH) + sentence.substring(1);
-  }
-
-  default String because(List<Reason> reasons) {
-    return reasons.isEmpty() ? "" : " (" + reasons(reasons) + ")";
   }
 
   default String reasons(List<Reason> reasons) {

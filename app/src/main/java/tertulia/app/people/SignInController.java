@@ -1,5 +1,7 @@
 package tertulia.app.people;
 
+import jakarta.servlet.ServletException;
+import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.http.HttpStatus;
@@ -54,6 +56,7 @@ class SignInController {
       @RequestParam String password,
       @RequestParam(defaultValue = "") String word,
       Model model,
+      HttpServletRequest request,
       HttpServletResponse response) {
     if (!people.isEmpty()) {
       return "redirect:/sign-in";
@@ -64,7 +67,7 @@ class SignInController {
     if (firstWord.take(word)) {
       people.add(account, faults);
       if (faults.isEmpty()) {
-        return "redirect:/sign-in?created";
+        return signedIn(request, signInName, password);
       }
       firstWord.giveBack(word);
     } else {
@@ -78,5 +81,15 @@ class SignInController {
     model.addAttribute("word", word);
     model.addAttribute("faults", faults.all());
     return "people/first-account";
+  }
+
+  /** Whoever has just chosen a password need not type it again. */
+  private static String signedIn(HttpServletRequest request, String name, String password) {
+    try {
+      request.login(name.strip(), password);
+      return "redirect:/selections";
+    } catch (ServletException e) {
+      return "redirect:/sign-in?created";
+    }
   }
 }

@@ -75,7 +75,7 @@ public class ThreeTasksTest extends BrowserTest {
   }
 
   private void write(String tool) {
-    page.getByText("Write down a new tool").click();
+    page.getByText("Add a tool: paste its price page").click();
     enter("name", tool);
   }
 
@@ -159,7 +159,7 @@ public class ThreeTasksTest extends BrowserTest {
     assertThat(page.locator(".headcost td").nth(1)).hasText("160.00");
     // neither page speaks of bookings; it stands where the cheapest is named
     assertThat(page.locator("main"))
-        .containsText("Matins: one thing nobody has said may change the plan it needs.");
+        .containsText("Matins: one open question may change the plan it needs.");
     page.getByText("See which").click();
     assertThat(page.locator("#unsaid")).containsText("Matins, bookings");
     within();
@@ -189,7 +189,7 @@ public class ThreeTasksTest extends BrowserTest {
         .hasText("350.00paid for already: 40 seats until 31 Dec 2029");
     assertThat(page.locator("main"))
         .containsText(
-            "Theodolite costs 350.00 EUR a month and 12,600.00 EUR over the 36 months. Nothing is"
+            "Theodolite costs 350.00 EUR a month and 12,600.00 EUR over 36 months. Nothing is"
                 + " compared with it yet.");
     within();
   }

@@ -69,19 +69,19 @@ public class FindingWordsTest {
     return new Object[][] {
       {
         new MissingFinding.MonthsPassed(january, 1, 36),
-        "1 of the 36 months has passed: they begin in January 2027."
+        "1 of the 36 months has passed. They begin in January 2027."
       },
       {
         new MissingFinding.MonthsPassed(january, 5, 36),
-        "5 of the 36 months have passed: they begin in January 2027."
+        "5 of the 36 months have passed. They begin in January 2027."
       },
       {
         new MissingFinding.MonthsPassed(january, 36, 36),
-        "All 36 months have passed: they begin in January 2027."
+        "All 36 months have passed. They begin in January 2027."
       },
       {
         new CostFinding.NobodyHasAFigureBy(new Dimension.Quantity(Measure.CARD_PAYMENTS), 1200),
-        "By card payments: nobody has a figure for any number up to 1,200."
+        "By card payments: no contender has a known cost for any number up to 1,200."
       },
       {
         order(slotmeer, slotmeer, SLOTMEER_LEADS, SLOTMEER_LEADS),
@@ -111,58 +111,59 @@ public class FindingWordsTest {
       {order(List.of(), List.of(), NONE, NONE), "Nobody is cheapest or leads, before or after."},
       {
         whole("slotmeer", Optional.of(new Apart.Cheaper(Side.RIGHT, by, false)), List.of()),
-        "Today Slotmeer; over the 36 months Pierbook, by 12.00 EUR."
+        "Today Slotmeer is the cheapest; over 36 months it is Pierbook, by 12.00 EUR."
       },
       {
         whole("slotmeer", Optional.of(new Apart.Cheaper(Side.RIGHT, by, true)), List.of()),
-        "Today Slotmeer; over the 36 months Pierbook, by at least 12.00 EUR."
+        "Today Slotmeer is the cheapest; over 36 months it is Pierbook, by at least 12.00 EUR."
       },
       {
         whole("slotmeer", Optional.of(new Apart.NotKnown()), List.of()),
-        "Today Slotmeer, which has no total; over the 36 months Pierbook."
+        "Today Slotmeer is the cheapest, but it has no total. Over 36 months it is Pierbook."
       },
       {
         whole("slotmeer", Optional.of(new Apart.Open()), slotmeer),
-        "Today Slotmeer; over the 36 months Pierbook; Slotmeer may cost less, as its price is not"
-            + " known, or only within bounds."
+        "Today Slotmeer is the cheapest; over 36 months it is Pierbook. Slotmeer may cost less: its"
+            + " cost is not known, or is a range."
       },
       {
         new CheapestByHeadcount(List.of(all), 500),
-        "Slotmeer is cheapest at every headcount, unless Pierbook is cheaper."
+        "Slotmeer is the cheapest at every headcount. Pierbook may cost less: its cost is not known,"
+            + " or is a range."
       },
       {
         new CostFinding.FreeUpTo("slotmeer", 10, true, Optional.of(3), false),
-        "Slotmeer is free up to 10 people; that does until April 2027."
+        "Slotmeer is free for up to 10 people, which is enough until April 2027."
       },
       {
         new CostFinding.FreeUpTo("slotmeer", 500, false, Optional.of(35), true),
-        "Slotmeer is free for any headcount up to 500; that does for the whole plan."
+        "Slotmeer is free for any headcount up to 500, which is enough for the whole plan."
       },
       {
         alone(List.of(), List.of()),
-        "Slotmeer costs 12.00 EUR a month and 12.00 to 24.00 EUR over the 36 months. Nothing is"
+        "Slotmeer costs 12.00 EUR a month and 12.00 to 24.00 EUR over 36 months. Nothing is"
             + " compared with it yet."
       },
       {
         alone(pierbook, List.of()),
-        "Slotmeer costs 12.00 EUR a month and 12.00 to 24.00 EUR over the 36 months. No plan of"
-            + " Pierbook does what is needed for any headcount up to 500."
+        "Slotmeer costs 12.00 EUR a month and 12.00 to 24.00 EUR over 36 months. No plan of"
+            + " Pierbook meets your needs for any headcount up to 500."
       },
       {
         alone(pierbook, pierbook),
-        "Slotmeer costs 12.00 EUR a month and 12.00 to 24.00 EUR over the 36 months. No plan of"
-            + " Pierbook is confirmed to do what is needed for any headcount up to 500."
+        "Slotmeer costs 12.00 EUR a month and 12.00 to 24.00 EUR over 36 months. No plan of"
+            + " Pierbook is confirmed to meet your needs for any headcount up to 500."
       },
       {
         alone(List.of("pierbook", "quaymate"), List.of("quaymate")),
-        "Slotmeer costs 12.00 EUR a month and 12.00 to 24.00 EUR over the 36 months. No plan of"
-            + " Pierbook does what is needed for any headcount up to 500; no plan of Quaymate is"
-            + " confirmed to do so."
+        "Slotmeer costs 12.00 EUR a month and 12.00 to 24.00 EUR over 36 months. No plan of"
+            + " Pierbook meets your needs for any headcount up to 500. No plan of Quaymate is"
+            + " confirmed to meet your needs for any headcount up to 500."
       },
       {
         new CostFinding.WithinPlan(9, 12, List.of(), pierbook),
-        "You will have 9 to 12 people: the cheapest stays the cheapest all through, unless Pierbook"
-            + " is cheaper."
+        "You will have 9 to 12 people. The cheapest stays the cheapest throughout. Pierbook may cost"
+            + " less: its cost is not known, or is a range."
       }
     };
   }
