@@ -165,7 +165,7 @@ public class FirmnessTest extends ServedTest {
   @Test
   public void theMiddleSelectionSaysFirstThatItIsNotFirm() throws Exception {
     String says =
-        "Halvard Desk is ahead, but not firmly: what is not known could still put Quaymate first.";
+        "Halvard Desk leads, but not firmly: what is still unknown could put Quaymate first.";
     Document firmness = page("ilse", "/selections/1/firmness");
     assertTrue(
         firmness.select(".bigsay").text().startsWith(says), firmness.select(".bigsay").text());
@@ -185,8 +185,8 @@ public class FirmnessTest extends ServedTest {
   public void viewsThatAreNotShownAreNotSensedHere() throws Exception {
     String own = page("joren", "/selections/1/firmness").text();
     assertFalse(own.contains("Odile Brannock’s view"), own);
-    assertFalse(own.contains("Halvard Desk is ahead"), own);
-    assertTrue(own.contains("by cost alone") || own.contains("have weighed"), own);
+    assertFalse(own.contains("Halvard Desk leads, but not firmly"), own);
+    assertTrue(own.contains("rests on cost alone") || own.contains("have set weights"), own);
     String pull =
         answer("joren", "/selections/1/firmness/pull?criterion=ease&weight=50")
             .getContentAsString();
@@ -267,7 +267,7 @@ public class FirmnessTest extends ServedTest {
   /** Nothing is compared, one alone, two without anybody at the table. */
   @Test
   public void anEmptyOneTeaches() throws Exception {
-    String alone = "Nobody sits at the table yet: what follows is by cost alone.";
+    String alone = "Nobody is on the panel yet: what follows rests on cost alone.";
     assertEquals(page("pia", "/selections/3/firmness").select(".bigsay").text(), alone);
     Document overview = page("pia", "/selections/3/overview");
     assertTrue(

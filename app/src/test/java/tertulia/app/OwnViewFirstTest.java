@@ -178,7 +178,8 @@ public class OwnViewFirstTest extends ServedTest {
         get("joren", "/selections/" + ID + "/line")
             .getContentAsString(StandardCharsets.UTF_8)
             .contains(
-                "Not in these figures: the views of Ilse Maren, Odile Brannock and Maud Verlinde."));
+                "The views of Ilse Maren, Odile Brannock and Maud Verlinde are not in these"
+                    + " figures."));
     assertTrue(
         text("joren", "/decision.md")
             .contains("the view of Ilse Maren, Odile Brannock, Maud Verlinde"));

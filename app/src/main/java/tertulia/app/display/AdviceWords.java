@@ -4,7 +4,7 @@ import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
+import java.util.Map;
 import java.util.stream.Collectors;
 import org.joda.money.Money;
 import tertulia.core.evaluation.Selection;
@@ -32,54 +32,50 @@ public record AdviceWords(Selection selection) {
       case Advice.BySize sizes -> bySize(sizes);
       case Advice.Next next -> next(next.what());
       case Advice.MoreOften more ->
-          name(more.ahead())
-              + " is ahead with the weights of the table, but "
-              + name(more.other())
-              + " is first in more of all weightings: "
-              + percent(more.othersShare())
-              + " against "
-              + percent(more.share())
-              + ".";
+          Voice.say(
+              "advice.first-more-often",
+              Map.of(
+                  "ahead",
+                  name(more.ahead()),
+                  "other",
+                  name(more.other()),
+                  "others",
+                  percent(more.othersShare()),
+                  "own",
+                  percent(more.share())));
       case Advice.AtThisSize at ->
-          "Taken by itself, at "
-              + Figures.counted(at.people(), "people")
-              + " "
-              + name(at.now())
-              + " leads; over the whole period "
-              + name(at.whole())
-              + ".";
+          Voice.say(
+              "advice.at-this-size",
+              Map.of(
+                  "people",
+                  Figures.counted(at.people(), "people"),
+                  "now",
+                  name(at.now()),
+                  "whole",
+                  name(at.whole())));
       case Advice.Tightest tightest -> tightest(tightest);
       case Advice.Nearest nearest -> nearest(nearest);
       case Advice.HoldsFor holds -> holdsFor(holds);
       case Advice.Mattering mattering -> mattering(mattering);
       case Advice.Beaten beaten ->
-          name(beaten.tool())
-              + " is beaten in both: "
-              + listed(beaten.by().stream().map(this::name).toList())
-              + (beaten.by().size() == 1
-                  ? " is worth as much or more and costs no more."
-                  : " are worth as much or more and cost no more.");
+          Voice.say(
+              beaten.by().size() == 1 ? "advice.beaten.one" : "advice.beaten.many",
+              Map.of(
+                  "tool",
+                  name(beaten.tool()),
+                  "others",
+                  Voice.list(beaten.by().stream().map(this::name).toList())));
       case Advice.MoreWorth more ->
-          "From "
-              + name(more.step().from())
-              + " to "
-              + name(more.step().to())
-              + " each hundredth of worth costs "
-              + Figures.moneyIn(more.step().each())
-              + " over the whole period.";
-      case Advice.Weighed weighed ->
-          weighed.of() == 0
-              ? "Nobody sits at the table yet: what follows is by cost alone."
-              : weighed.so() == 0
-                  ? "There are no totals yet: what follows is by cost alone."
-                  : weighed.so()
-                      + " of "
-                      + weighed.of()
-                      + (weighed.so() == 1
-                          ? " has weighed: what follows rests on that one view, and the others may"
-                              + " turn it."
-                          : " have weighed: what follows rests on them, and the others may turn"
-                              + " it.");
+          Voice.say(
+              "advice.price-of-score",
+              Map.of(
+                  "from",
+                  name(more.step().from()),
+                  "to",
+                  name(more.step().to()),
+                  "each",
+                  Figures.moneyIn(more.step().each())));
+      case Advice.Weighed weighed -> weighted(weighed);
     };
   }
 
@@ -88,30 +84,39 @@ public record AdviceWords(Selection selection) {
     return lead(firmness) + (because.isEmpty() ? "" : " " + because);
   }
 
+  private static String weighted(Advice.Weighed weighed) {
+    if (weighed.of() == 0) {
+      return Voice.say("advice.weights.no-panel");
+    }
+    if (weighed.so() == 0) {
+      return Voice.say("advice.weights.none");
+    }
+    return weighed.so() == 1
+        ? Voice.say("advice.weights.one", "of", weighed.of())
+        : Voice.say("advice.weights.many", Map.of("so", weighed.so(), "of", weighed.of()));
+  }
+
   /** How firm a lead is, in the first of its sentences. */
   public String lead(Advice.Firmness firmness) {
     String ahead = firmness.ahead().map(this::name).orElse("");
     return switch (firmness.grade()) {
-      case ALONE -> "There is nothing to set it against yet.";
+      case ALONE -> Voice.say("advice.lead.alone");
       case OPEN ->
           ahead.isEmpty()
-              ? "Nobody leads yet: what is not known could turn it."
-              : ahead
-                  + " is ahead, but not firmly: what is not known could still put "
-                  + either(firmness.mayPass().stream().map(this::name).toList())
-                  + " first.";
+              ? Voice.say("advice.lead.nobody")
+              : Voice.say(
+                  "advice.lead.open",
+                  Map.of(
+                      "tool",
+                      ahead,
+                      "others",
+                      Voice.choice(firmness.mayPass().stream().map(this::name).toList())));
       case NOT_FIRM ->
-          ahead
-              + " leads, but not firmly: "
-              + firmness.within().stream()
-                  .map(AdviceWords::within)
-                  .collect(Collectors.joining("; "))
-              + ".";
-      case HOLDS ->
-          ahead
-              + " leads. It still leads at every headcount planned, under every growth we tried, and"
-              + " if any one person’s view is left out.";
-      case FIRM -> ahead + " leads firmly.";
+          Voice.all(
+              Voice.say("advice.lead.not-firm", "tool", ahead),
+              firmness.within().stream().map(AdviceWords::within).collect(Collectors.joining(" ")));
+      case HOLDS -> Voice.say("advice.lead.holds", "tool", ahead);
+      case FIRM -> Voice.say("advice.lead.firm", "tool", ahead);
     };
   }
 
@@ -120,41 +125,34 @@ public record AdviceWords(Selection selection) {
     if (firmness.grade() == Advice.Grade.ALONE || firmness.ahead().isEmpty()) {
       return "";
     }
-    List<String> parts = new ArrayList<>();
-    firmness
-        .share()
-        .ifPresent(s -> parts.add("it is first in " + percent(s) + " of all weightings"));
-    if (firmness.tried() > 0) {
-      String changes = counted(firmness.tried(), "single change", "single changes") + " tried ";
-      parts.add(
-          firmness.turned() == 0
-              ? "none of the " + changes + "puts another first"
-              : firmness.turned()
-                  + " of "
-                  + changes
-                  + (firmness.turned() == 1 ? "puts" : "put")
-                  + " another first");
-    }
-    return parts.isEmpty() ? "" : capitalised(String.join(", and ", parts)) + ".";
+    String share =
+        firmness.share().map(s -> Voice.say("advice.lead.share", "share", percent(s))).orElse("");
+    return Voice.all(
+        share, firmness.tried() == 0 ? "" : tried(firmness.tried(), firmness.turned()));
+  }
+
+  private static String tried(int tried, int turned) {
+    return switch (turned) {
+      case 0 -> Voice.say("advice.lead.tried.none", "tried", tried);
+      case 1 -> Voice.say("advice.lead.tried.one", "tried", tried);
+      default -> Voice.say("advice.lead.tried.many", Map.of("tried", tried, "turned", turned));
+    };
   }
 
   private static String within(Advice.Within within) {
     return switch (within) {
-      case PEOPLE_PLANNED -> "for some of the headcounts planned another would lead";
-      case GROWTH -> "if growth came out otherwise another would";
-      case A_VIEW -> "without the view of one person another would";
-      case WEIGHTS -> "many other weightings put another first";
+      case PEOPLE_PLANNED -> Voice.say("advice.within.people");
+      case GROWTH -> Voice.say("advice.within.growth");
+      case A_VIEW -> Voice.say("advice.within.view");
+      case WEIGHTS -> Voice.say("advice.within.weights");
     };
   }
 
   private String take(Advice.Take take) {
     String name = name(take.tool());
     if (take.when().isEmpty()) {
-      return "Choose "
-          + name
-          + ": "
-          + (take.othersBySize() ? "apart from the number of people, " : "")
-          + "no change we tried puts another tool first for certain.";
+      return Voice.say(
+          take.othersBySize() ? "advice.choose.but-by-size" : "advice.choose", "tool", name);
     }
     List<String> sizes = new ArrayList<>();
     List<String> ifs = new ArrayList<>();
@@ -556,18 +554,6 @@ public record AdviceWords(Selection selection) {
     return weight.movePointRight(2).setScale(1, RoundingMode.HALF_UP).toPlainString() + "\u00a0%";
   }
 
-  private static String capitalised(String words) {
-    return words.isEmpty()
-        ? ""
-        : words.substring(0, 1).toUpperCase(Locale.ENGLISH) + words.substring(1);
-  }
-
-  private static String either(List<String> names) {
-    return names.size() <= 1
-        ? String.join("", names)
-        : String.join(", ", names.subList(0, names.size() - 1)) + " or " + names.getLast();
-  }
-
   private static String listed(List<String> names) {
     return names.size() <= 1
         ? String.join("", names)
@@ -579,7 +565,7 @@ public record AdviceWords(Selection selection) {
     return switch (unknown) {
       case FindOut.Unknown.Worth worth ->
           worth.criterion().kind() instanceof Criterion.Judged ? "Mark it" : "Enter it";
-      case FindOut.Unknown.Has has -> "Put it down";
+      case FindOut.Unknown.Has has -> "Record it";
       case FindOut.Unknown.StillHas still -> "Confirm it";
     };
   }

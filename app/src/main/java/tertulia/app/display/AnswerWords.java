@@ -22,7 +22,7 @@ record AnswerWords(Selection selection) implements SelectionWords {
               "tool",
               name(only.tool()));
       case AnswerFinding.CheapestThatDoes cheapest -> cheapest(cheapest);
-      case AnswerFinding.Ahead ahead -> ahead(ahead);
+      case AnswerFinding.Ahead ahead -> Voice.all(ahead(ahead), notFirmly(ahead));
       case AnswerFinding.DecisionToday today -> today(today);
       case AnswerFinding.WhoDoes does -> whoDoes(does);
     };
@@ -142,11 +142,20 @@ record AnswerWords(Selection selection) implements SelectionWords {
     boolean ofCheapest =
         ahead.cost() != AnswerFinding.Cheapness.NEITHER
             && ahead.cost() != AnswerFinding.Cheapness.NOT_KNOWN;
-    return Voice.all(
-        leads,
-        ofCheapest ? mayCostLess(ahead.open()) : "",
-        ahead.isCertain()
-            ? ""
-            : Voice.say("answer.leads.not-firmly", "tools", names(ahead.mayPass())));
+    return Voice.all(leads, ofCheapest ? mayCostLess(ahead.open()) : "");
+  }
+
+  private String notFirmly(AnswerFinding.Ahead ahead) {
+    return ahead.tools().size() > 1 || ahead.isCertain()
+        ? ""
+        : Voice.say(
+            "answer.leads.not-firmly",
+            "tools",
+            Voice.choice(ahead.mayPass().stream().map(this::name).toList()));
+  }
+
+  /** An answer where a sentence above says already how firm it is. */
+  String besideFirmness(AnswerFinding answer) {
+    return answer instanceof AnswerFinding.Ahead ahead ? ahead(ahead) : of(answer);
   }
 }

@@ -68,6 +68,11 @@ public record FindingWords(Selection selection) implements SelectionWords {
     return new MissingWords(selection).inShort(views);
   }
 
+  /** An answer where a sentence above says already how firm it is. */
+  public String besideFirmness(AnswerFinding answer) {
+    return new AnswerWords(selection).besideFirmness(answer);
+  }
+
   /** An answer in a few words, where its tool stands beside it. */
   public String inShort(AnswerFinding answer) {
     return new AnswerWords(selection).inShort(answer);

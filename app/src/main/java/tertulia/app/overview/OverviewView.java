@@ -107,9 +107,10 @@ record OverviewView(
         session.columns().size() < 2 || session.table().decided()
             ? Optional.empty()
             : Optional.of(new AdviceFindings(session.sensitivity()));
+    List<String> firm = advice.map(found -> firm(session, found)).orElse(List.of());
     return new OverviewView(
         session.table().selection().purpose(),
-        words.of(answer),
+        firm.isEmpty() ? words.of(answer) : words.besideFirmness(answer),
         decision
             .filter(Decision.Signed.class::isInstance)
             .map(d -> agreed(session, (Decision.Signed) d, findings, words)),
@@ -120,7 +121,7 @@ record OverviewView(
             : "Monthly cost by headcount",
         worth.isPresent() ? "up is better liked, right is cheaper" : "",
         order(session).stream().map(c -> line(session, c)).toList(),
-        advice.map(found -> firm(session, found)).orElse(List.of()),
+        firm,
         advice.map(found -> takes(session, found)).orElse(List.of()),
         advice.flatMap(found -> findOut(session, found)),
         bySize(session, words),

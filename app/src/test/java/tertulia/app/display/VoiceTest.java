@@ -79,7 +79,15 @@ public class VoiceTest {
           Map.entry("committed", "Slotmeer"),
           Map.entry("term", "yearly, up front"),
           Map.entry("newest", "16 Nov 2026"),
-          Map.entry("reason", "seats: 131 of 120"));
+          Map.entry("reason", "seats: 131 of 120"),
+          Map.entry("share", "58 %"),
+          Map.entry("tried", "17"),
+          Map.entry("turned", "2"),
+          Map.entry("ahead", "Pierbook"),
+          Map.entry("other", "Slotmeer"),
+          Map.entry("own", "41 %"),
+          Map.entry("each", "120.00 EUR"),
+          Map.entry("so", "3"));
 
   /** In sentences about several. */
   private static final Map<String, String> SEVERAL =
