@@ -15,5 +15,6 @@ import { otherVersion } from './parts/other-version.js';
 import { places } from './parts/places.js';
 import { remarks } from './parts/remarks.js';
 import { firmness } from './parts/firmness.js';
+import { steps } from './parts/steps.js';
 
-[theme, thread, charts, why, keys, exchange, columns, guard, priceSheet, growth, fold, readings, places, remarks, otherVersion, firmness, live].forEach((start) => start(document));
+[theme, thread, charts, why, keys, exchange, columns, guard, priceSheet, growth, fold, readings, places, remarks, otherVersion, firmness, steps, live].forEach((start) => start(document));

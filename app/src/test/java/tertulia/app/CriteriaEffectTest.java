@@ -84,7 +84,7 @@ public class CriteriaEffectTest extends ServedTest {
         new Criterion(
             "cost", "Cost", new Criterion.Cost(new BigDecimal("2000"), new BigDecimal("100")));
     Evaluation then = Evaluation.of(before.judgedUnder(List.of(cost)), WhatIf.START);
-    assertTrue(says.startsWith("Worth under Cost: "), says);
+    assertTrue(says.startsWith("Scores under Cost: "), says);
     for (Contender contender : before.active()) {
       String value =
           Figures.score(then.scores().value(contender.id(), cost).orElseThrow().interval());
@@ -98,7 +98,7 @@ public class CriteriaEffectTest extends ServedTest {
   @Test
   public void endsThatCannotBeAreSaidBeforeTheyAreSaved() throws Exception {
     String same = text(typed("ilse", "500", "500"));
-    assertFalse(same.contains("Worth under"), same);
+    assertFalse(same.contains("Scores under"), same);
     assertTrue(same.contains("500"), same);
     assertTrue(
         text(typed("ilse", "much", "500")).contains("“much”")

@@ -92,7 +92,7 @@ public class FirstPageTest extends ServedTest {
     AnswerFindings findings = new AnswerFindings(evaluation);
     FindingWords words = new FindingWords(table.selection());
     String page = text(get("ilse", "/selections/" + id + "/overview"));
-    assertTrue(page.contains(words.of(findings.answer())), page);
+    assertTrue(page.contains(words.besideFirmness(findings.answer())), page);
     findings.missing(catalogue.today(), 180).stream()
         .limit(3)
         .map(words::of)

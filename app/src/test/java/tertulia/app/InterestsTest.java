@@ -78,7 +78,7 @@ public class InterestsTest extends ServedTest {
     assertEquals(with.getFirst().contender(), "halvard-desk");
     assertEquals(without.getFirst().contender(), "halvard-desk");
     String sentence =
-        "1 mark comes from somebody with an interest. Without it Halvard Desk is still ahead, by "
+        "1 mark comes from someone with an interest. Without it Halvard Desk still leads, by "
             + ahead(without)
             + " instead of "
             + ahead(with)

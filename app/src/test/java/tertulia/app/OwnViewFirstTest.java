@@ -471,7 +471,7 @@ public class OwnViewFirstTest extends ServedTest {
             .param("criterion", "cost")
             .param("points", "9"));
     String mine = get("ilse", at + "/marks").getContentAsString(StandardCharsets.UTF_8);
-    assertTrue(mine.contains("Only you have a seat."), mine);
+    assertTrue(mine.contains("Only you have a place on the panel."), mine);
     assertTrue(mine.contains("Hand in my view"), "there is a way to show it");
     assertTrue(
         get("pia", at + "/cost")

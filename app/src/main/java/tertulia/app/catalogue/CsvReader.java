@@ -43,7 +43,7 @@ final class CsvReader {
     }
     for (String name : table.header()) {
       if (!CsvColumn.headings().contains(name)) {
-        refuse(1, name, "Nobody knows a column \"" + name + "\". Rename it or take it away.");
+        refuse(1, name, "Unknown column \"" + name + "\". Rename or remove it.");
       }
     }
     if (cells.isMixed()) {

@@ -342,13 +342,19 @@ public record AdviceWords(Selection selection) {
   }
 
   private String never(Advice.Never never) {
-    return inShort(never).replaceFirst("\\.$", "") + ": " + tried(never.tried()) + ".";
+    return Voice.say(
+        "advice.never.tried",
+        Map.of(
+            "tools",
+            Voice.list(never.tools().stream().map(this::name).toList()),
+            "changes",
+            tried(never.tried())));
   }
 
   /** Who leads nowhere, without what was tried. */
   public String inShort(Advice.Never never) {
-    return listed(never.tools().stream().map(this::name).toList())
-        + " never came first for certain in anything we tried.";
+    return Voice.say(
+        "advice.never", "tools", Voice.list(never.tools().stream().map(this::name).toList()));
   }
 
   /** Under what it was looked, such as "1 to 500 people, 3 musts given up". */
@@ -375,21 +381,24 @@ public record AdviceWords(Selection selection) {
   }
 
   private String next(FindOut what) {
-    return "Find out first "
-        + of(what.unknown())
-        + ": "
-        + (what.turns()
-            ? "the answer changes who leads"
-            : "the answer does not change who leads now")
-        + (what.change() > 0
-            ? ", and "
-                + name(what.gains())
-                + " would be first in "
-                + percent(what.least())
-                + " to "
-                + percent(what.most())
-                + " of all weightings."
-            : ".");
+    String first =
+        Voice.say(
+            what.turns() ? "advice.find-out.turns" : "advice.find-out",
+            "question",
+            of(what.unknown()));
+    return what.change() == 0
+        ? first
+        : Voice.all(
+            first,
+            Voice.say(
+                "advice.find-out.share",
+                Map.of(
+                    "tool",
+                    name(what.gains()),
+                    "least",
+                    percent(what.least()),
+                    "most",
+                    percent(what.most()))));
   }
 
   /** What is not known, as it reads after "find out". */

@@ -1,7 +1,7 @@
 package tertulia.app.display;
 
-import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import tertulia.core.evaluation.Selection;
 import tertulia.core.finding.ChangeFinding;
 import tertulia.core.finding.ScoreFinding;
@@ -16,39 +16,48 @@ record ChangeWords(Selection selection) implements SelectionWords {
 
   private String order(ChangeFinding.OrderAfter order) {
     if (order.isNothing()) {
-      return "Nobody is cheapest or leads, before or after.";
+      return Voice.say("change.nothing");
     }
-    List<String> says = new ArrayList<>();
-    if (order.cheapestChanges()) {
-      says.add(
-          anybody(order.cheapest())
-              + " would be cheapest instead of "
-              + anybody(order.cheapestBefore()));
+    String says =
+        Voice.all(
+            order.cheapestChanges() ? cheapest(order) : "",
+            order.leadChanges() ? leadAfter(order) : "");
+    return says.isEmpty() ? Voice.say("change.same") : says;
+  }
+
+  private String cheapest(ChangeFinding.OrderAfter order) {
+    if (order.cheapest().isEmpty()) {
+      return Voice.say("change.cheapest.nobody");
     }
-    if (order.leadChanges()) {
-      says.add(leadAfter(order));
-    }
-    return says.isEmpty()
-        ? "The cheapest and the leader stay."
-        : capitalised(String.join("; ", says)) + ".";
+    return order.cheapestBefore().isEmpty()
+        ? Voice.say("change.cheapest.first", "now", names(order.cheapest()))
+        : Voice.say(
+            "change.cheapest",
+            Map.of("now", names(order.cheapest()), "before", names(order.cheapestBefore())));
   }
 
   private String leadAfter(ChangeFinding.OrderAfter order) {
     List<String> before = ChangeFinding.OrderAfter.ahead(order.leadBefore());
     List<String> now = ChangeFinding.OrderAfter.ahead(order.lead());
-    String how =
-        switch (order.lead()) {
-          case ScoreFinding.OpenLead open -> ", by the middle of what its total can be";
-          case ScoreFinding.LevelLead level -> ", level";
-          default -> before.equals(now) ? ", whatever is not known" : "";
-        };
-    return anybody(now)
-        + " would lead the totals"
-        + (before.equals(now) ? "" : " instead of " + anybody(before))
-        + how;
-  }
-
-  private String anybody(List<String> tools) {
-    return tools.isEmpty() ? "nobody" : names(tools);
+    boolean open = order.lead() instanceof ScoreFinding.OpenLead;
+    boolean level = order.lead() instanceof ScoreFinding.LevelLead;
+    if (now.isEmpty()) {
+      return Voice.say("change.leads.nobody");
+    }
+    if (before.equals(now) && !level) {
+      return Voice.say(
+          open ? "change.still-leads.mid-range" : "change.still-leads", "now", names(now));
+    }
+    if (before.isEmpty() || before.equals(now)) {
+      return Voice.say(
+          open
+              ? "change.leads-first.mid-range"
+              : level ? "change.leads-first.level" : "change.leads-first",
+          "now",
+          names(now));
+    }
+    return Voice.say(
+        open ? "change.leads.mid-range" : level ? "change.leads.level" : "change.leads",
+        Map.of("now", names(now), "before", names(before)));
   }
 }

@@ -4,6 +4,7 @@ import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import tertulia.core.evaluation.Selection;
@@ -40,26 +41,22 @@ public record FindingWords(Selection selection) implements SelectionWords {
       case TrialFinding trial -> new TrialWords(selection).of(trial);
       case InterestFinding.WithoutInterested interested -> interested(interested);
       case ViewFinding views -> ViewWords.of(views);
-      case RemarkFinding.OpenRemarks open ->
-          (open.remarks() == 1
-                  ? "One remark is open, at "
-                  : Figures.whole(open.remarks()) + " remarks are open, at ")
-              + open.steps().stream().map(Stage::words).collect(Collectors.joining(", "))
-              + ".";
+      case RemarkFinding.OpenRemarks open -> remarks(open);
       case RemarkFinding.KeptRemarks kept ->
-          (kept.remarks() == 1
-                  ? "One remark on how something is judged waits"
-                  : Figures.whole(kept.remarks()) + " remarks on how something is judged wait")
-              + " until you have handed in your view.";
+          kept.remarks() == 1
+              ? Voice.say("panel.remarks-kept.one")
+              : Voice.say("panel.remarks-kept.many", "count", Figures.whole(kept.remarks()));
       case AgreementFinding.RankingsAgree agree -> agree(agree);
       case AgreementFinding.ViewTurns turns ->
-          "Without "
-              + turns.person()
-              + "’s view "
-              + name(turns.without())
-              + " would lead, not "
-              + name(turns.shared())
-              + ".";
+          Voice.say(
+              "panel.without-a-view",
+              Map.of(
+                  "person",
+                  turns.person(),
+                  "without",
+                  name(turns.without()),
+                  "shared",
+                  name(turns.shared())));
     };
   }
 
@@ -78,65 +75,95 @@ public record FindingWords(Selection selection) implements SelectionWords {
     return new AnswerWords(selection).inShort(answer);
   }
 
+  private static String remarks(RemarkFinding.OpenRemarks open) {
+    String steps = open.steps().stream().map(Stage::words).collect(Collectors.joining(", "));
+    return open.remarks() == 1
+        ? Voice.say("panel.remarks.one", "steps", steps)
+        : Voice.say(
+            "panel.remarks.many", Map.of("count", Figures.whole(open.remarks()), "steps", steps));
+  }
+
   private String agree(AgreementFinding.RankingsAgree agree) {
+    String w = agree.w().setScale(2, RoundingMode.HALF_UP).toPlainString();
     String how =
         switch (agree.degree()) {
-          case WELL -> "The rankings agree well";
-          case IN_PART -> "The rankings agree in part";
-          case HARDLY -> "The rankings hardly agree";
+          case WELL -> Voice.say("panel.agree.well", "w", w);
+          case IN_PART -> Voice.say("panel.agree.in-part", "w", w);
+          case HARDLY -> Voice.say("panel.agree.hardly", "w", w);
         };
-    return how
-        + " (Kendall’s W "
-        + agree.w().setScale(2, RoundingMode.HALF_UP).toPlainString()
-        + " of 1); "
-        + (agree.firsts().size() == 1
-            ? "everybody has " + name(agree.firsts().getFirst()) + " first."
-            : agree.firsts().stream().map(this::name).collect(Collectors.joining(", "))
-                + " are each somebody’s first.");
+    return Voice.all(
+        how,
+        agree.firsts().size() == 1
+            ? Voice.say("panel.firsts.same", "tool", name(agree.firsts().getFirst()))
+            : Voice.say("panel.firsts.several", "tools", names(agree.firsts())));
   }
 
   private String interested(InterestFinding.WithoutInterested found) {
     List<String> parts = new ArrayList<>();
-    if (found.facts() > 0) {
-      parts.add(found.facts() == 1 ? "1 fact" : found.facts() + " facts");
-    }
-    if (found.ratings() > 0) {
-      parts.add(found.ratings() == 1 ? "1 rating" : found.ratings() + " ratings");
-    }
-    if (found.marks() > 0) {
-      parts.add(found.marks() == 1 ? "1 mark" : found.marks() + " marks");
-    }
+    count(parts, found.facts(), "panel.part.fact", "panel.part.facts");
+    count(parts, found.ratings(), "panel.part.rating", "panel.part.ratings");
+    count(parts, found.marks(), "panel.part.mark", "panel.part.marks");
     boolean one = found.facts() + found.ratings() + found.marks() == 1;
-    return listed(parts)
-        + (one ? " comes" : " come")
-        + " from somebody with an interest. "
-        + found
+    String comes =
+        Voice.say(one ? "panel.interest.one" : "panel.interest.many", "things", Voice.list(parts));
+    String left =
+        found
             .without()
-            .map(without -> "Without " + (one ? "it " : "them ") + left(found.with(), without))
-            .orElse(
+            .map(without -> left(found.with(), without, one))
+            .orElseGet(() ->
                 found.with().isEmpty()
-                    ? "There are no totals yet, with or without " + (one ? "it." : "them.")
-                    : "Without " + (one ? "it" : "them") + " there are no totals.");
+                    ? Voice.say(
+                        one
+                            ? "panel.without.no-totals-anyway.one"
+                            : "panel.without.no-totals-anyway.many")
+                    : Voice.say(
+                        one ? "panel.without.no-totals.one" : "panel.without.no-totals.many"));
+    return Voice.all(comes, left);
+  }
+
+  private static void count(List<String> parts, int many, String one, String several) {
+    if (many > 0) {
+      parts.add(many == 1 ? Voice.say(one) : Voice.say(several, "count", many));
+    }
   }
 
   private String left(
       Optional<InterestFinding.WithoutInterested.Lead> with,
-      InterestFinding.WithoutInterested.Lead without) {
-    String by = without.by().map(margin -> ", by " + score(margin)).orElse("");
+      InterestFinding.WithoutInterested.Lead without,
+      boolean one) {
     String tool = name(without.tool());
+    Optional<String> by = without.by().map(FindingWords::score);
     if (with.isEmpty()) {
-      return tool + " is ahead" + by + ".";
+      return by.isPresent()
+          ? Voice.say(
+              one ? "panel.without.leads-by.one" : "panel.without.leads-by.many",
+              Map.of("tool", tool, "by", by.get()))
+          : Voice.say(one ? "panel.without.leads.one" : "panel.without.leads.many", "tool", tool);
     }
     if (!with.get().tool().equals(without.tool())) {
-      return tool + " is ahead" + by + ", not " + name(with.get().tool()) + ".";
+      String before = name(with.get().tool());
+      return by.isPresent()
+          ? Voice.say(
+              one ? "panel.without.another-by.one" : "panel.without.another-by.many",
+              Map.of("tool", tool, "by", by.get(), "before", before))
+          : Voice.say(
+              one ? "panel.without.another.one" : "panel.without.another.many",
+              Map.of("tool", tool, "before", before));
     }
-    String before = with.get().by().map(FindingWords::score).orElse("");
-    boolean same = before.equals(without.by().map(FindingWords::score).orElse(""));
-    return tool
-        + (same ? " is ahead all the same" : " is still ahead")
-        + by
-        + (same ? "" : " instead of " + before)
-        + ".";
+    return still(tool, by, with.get().by().map(FindingWords::score), one);
+  }
+
+  private static String still(String tool, Optional<String> by, Optional<String> was, boolean one) {
+    if (by.isPresent() && was.isPresent() && !by.equals(was)) {
+      return Voice.say(
+          one ? "panel.without.still.one" : "panel.without.still.many",
+          Map.of("tool", tool, "by", by.get(), "was", was.get()));
+    }
+    return by.isPresent()
+        ? Voice.say(
+            one ? "panel.without.same-by.one" : "panel.without.same-by.many",
+            Map.of("tool", tool, "by", by.get()))
+        : Voice.say(one ? "panel.without.same.one" : "panel.without.same.many", "tool", tool);
   }
 
   private static String score(BigDecimal margin) {
@@ -147,19 +174,30 @@ public record FindingWords(Selection selection) implements SelectionWords {
   public static String of(GrowthFinding finding, Horizon horizon) {
     return switch (finding) {
       case GrowthFinding.PeopleInTheEnd end ->
-          "In "
-              + Dates.month(horizon.month(end.month()))
-              + ": "
-              + end.ends().stream()
-                  .map(e -> Figures.whole(e.people()) + " if growth is " + e.scenario().words())
-                  .collect(Collectors.joining(", "))
-              + ".";
+          Voice.say(
+              "growth.in-the-end",
+              Map.of(
+                  "month",
+                  Dates.month(horizon.month(end.month())),
+                  "ends",
+                  end.ends().stream()
+                      .map(e ->
+                          Voice.say(
+                              "growth.part.end",
+                              Map.of(
+                                  "people",
+                                  Figures.whole(e.people()),
+                                  "scenario",
+                                  e.scenario().words())))
+                      .collect(Collectors.joining(", "))));
       case GrowthFinding.MostPeople most ->
-          "The most people at a time, as expected: "
-              + Figures.whole(most.people())
-              + " in "
-              + Dates.month(horizon.month(most.month()))
-              + ".";
+          Voice.say(
+              "growth.most",
+              Map.of(
+                  "people",
+                  Figures.whole(most.people()),
+                  "month",
+                  Dates.month(horizon.month(most.month()))));
     };
   }
 }

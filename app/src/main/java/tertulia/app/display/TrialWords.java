@@ -1,8 +1,9 @@
 package tertulia.app.display;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
-import java.util.stream.Collectors;
+import java.util.Map;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Selection;
 import tertulia.core.finding.TrialFinding;
@@ -22,44 +23,51 @@ public final class TrialWords {
   /** One finding as a sentence. */
   public String of(TrialFinding finding) {
     return switch (finding) {
-      case TrialFinding.NoTasks none ->
-          "Nobody has said what to try. Name a few tasks; they are the same for every contender.";
+      case TrialFinding.NoTasks none -> Voice.say("trial.no-tasks");
       case TrialFinding.NotTried not ->
-          not.tools().stream().map(this::name).collect(Collectors.joining(", "))
-              + (not.tools().size() == 1 ? " is" : " are")
-              + " not tried.";
-      case TrialFinding.Tried tried ->
-          name(tried.tool())
-              + ": "
-              + tally(tried.tally())
-              + tried
-                  .minutes()
-                  .map(m ->
-                      "; " + m.stripTrailingZeros().toPlainString() + " minutes a task, the median")
-                  .orElse("")
-              + ". "
-              + stage(tried.stage());
+          Voice.say(
+              not.tools().size() == 1 ? "trial.not-tried.one" : "trial.not-tried.many",
+              "tools",
+              Voice.list(not.tools().stream().map(this::name).toList()));
+      case TrialFinding.Tried tried -> Voice.all(tried(tried), stage(tried.stage()));
       case TrialFinding.TriedFact fact -> fact(fact);
     };
+  }
+
+  private String tried(TrialFinding.Tried tried) {
+    String tool = name(tried.tool());
+    String tally = tally(tried.tally());
+    return tried
+        .minutes()
+        .map(m ->
+            Voice.say(
+                "trial.tried.minutes",
+                Map.of(
+                    "tool",
+                    tool,
+                    "tally",
+                    tally,
+                    "minutes",
+                    m.stripTrailingZeros().toPlainString())))
+        .orElseGet(() -> Voice.say("trial.tried", Map.of("tool", tool, "tally", tally)));
   }
 
   /** Such as "3 of 5 tasks done, 1 not, 1 not tried". */
   public static String tally(Trials.Tally tally) {
     List<String> parts = new ArrayList<>();
     parts.add(
-        tally.done()
-            + " of "
-            + tally.tasks()
-            + (tally.tasks() == 1 ? " task" : " tasks")
-            + " done");
+        tally.tasks() == 1
+            ? Voice.say("trial.part.done.one", "done", tally.done())
+            : Voice.say(
+                "trial.part.done.many", Map.of("done", tally.done(), "tasks", tally.tasks())));
     if (tally.partly() > 0) {
-      parts.add(tally.partly() + " by some and not by others");
+      parts.add(Voice.say("trial.part.mixed", "count", tally.partly()));
     }
     if (tally.notDone() > 0) {
-      parts.add(tally.notDone() + " not");
+      parts.add(Voice.say("trial.part.not", "count", tally.notDone()));
     }
     if (tally.untried() > 0) {
-      parts.add(tally.untried() + " not tried");
+      parts.add(Voice.say("trial.part.not-tried", "count", tally.untried()));
     }
     return String.join(", ", parts);
   }
@@ -67,49 +75,58 @@ public final class TrialWords {
   /** How far a trial is. */
   public static String stage(Trial.Stage stage) {
     return switch (stage) {
-      case Trial.Stage.Ahead ahead -> "The trial begins " + in(ahead.days()) + ".";
+      case Trial.Stage.Ahead ahead ->
+          ahead.days() == 1
+              ? Voice.say("trial.begins-tomorrow")
+              : Voice.say("trial.begins", "days", ahead.days());
       case Trial.Stage.Running running ->
-          running
-              .daysLeft()
-              .map(days -> "The trial ends " + (days == 0 ? "today" : in(days)) + ".")
-              .orElse("The trial has no end.");
+          running.daysLeft().map(TrialWords::ends).orElseGet(() -> Voice.say("trial.no-end"));
       case Trial.Stage.Over over ->
-          "The trial ended " + (over.days() == 1 ? "yesterday" : over.days() + " days ago") + ".";
+          over.days() == 1
+              ? Voice.say("trial.ended-yesterday")
+              : Voice.say("trial.ended", "days", over.days());
     };
   }
 
-  private static String in(long days) {
-    return days == 1 ? "tomorrow" : "in " + days + " days";
+  private static String ends(long days) {
+    return days == 0
+        ? Voice.say("trial.ends-today")
+        : days == 1 ? Voice.say("trial.ends-tomorrow") : Voice.say("trial.ends", "days", days);
   }
 
   private String fact(TrialFinding.TriedFact fact) {
     String plan =
         selection.contender(fact.tool()).tool().plans().stream()
-            .filter(p -> p.id().equals(fact.plan()))
-            .map(Plan::name)
-            .findFirst()
-            .orElse(fact.plan());
-    String of = plan + " of " + name(fact.tool());
-    String what = "“" + fact.capability().name() + "”";
-    String tried =
-        fact.by()
-            + (fact.shown() == Answer.YES ? " did it on " : " could not do it on ")
-            + Dates.day(fact.on());
-    if (fact.isContrary()) {
-      return "The price page says that "
-          + of
-          + (fact.known() == Answer.YES ? " has " : " does not have ")
-          + what
-          + "; "
-          + tried
-          + ".";
-    }
+                .filter(p -> p.id().equals(fact.plan()))
+                .map(Plan::name)
+                .findFirst()
+                .orElse(fact.plan())
+            + " of "
+            + name(fact.tool());
+    Map<String, String> page =
+        Map.of("plan", plan, "feature", "“" + fact.capability().name() + "”");
+    boolean did = fact.shown() == Answer.YES;
+    Map<String, String> shown = Map.of("person", fact.by(), "day", Dates.day(fact.on()));
+    String tried = Voice.say(did ? "trial.did" : "trial.did-not", shown);
     return switch (fact.known()) {
-      case UNKNOWN -> "Whether " + of + " has " + what + " is not confirmed; " + tried + ".";
-      case PARTLY -> of + " is said to have " + what + " in part; " + tried + ".";
-      case BY_ADD_ON -> of + " is said to have " + what + " by an add-on; " + tried + ".";
-      case YES, NO -> tried + ", as the price page says of " + what + " in " + of + ".";
+      case UNKNOWN -> Voice.all(Voice.say("trial.not-confirmed", page), tried);
+      case PARTLY -> Voice.all(Voice.say("trial.page-says-partly", page), tried);
+      case BY_ADD_ON -> Voice.all(Voice.say("trial.page-says-add-on", page), tried);
+      case YES ->
+          fact.isContrary()
+              ? Voice.all(Voice.say("trial.page-says-yes", page), tried)
+              : Voice.say(did ? "trial.did-too" : "trial.did-not-either", both(page, shown));
+      case NO ->
+          fact.isContrary()
+              ? Voice.all(Voice.say("trial.page-says-no", page), tried)
+              : Voice.say(did ? "trial.did-too" : "trial.did-not-either", both(page, shown));
     };
+  }
+
+  private static Map<String, String> both(Map<String, String> page, Map<String, String> shown) {
+    Map<String, String> both = new HashMap<>(page);
+    both.putAll(shown);
+    return both;
   }
 
   private String name(String tool) {

@@ -2,6 +2,7 @@ package tertulia.app.display;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import tertulia.core.finding.ViewFinding;
 
 /** Sentences of who has shown the others their view. */
@@ -14,55 +15,60 @@ public final class ViewWords {
   /** One finding as a sentence. */
   public static String of(ViewFinding finding) {
     return switch (finding) {
-      case ViewFinding.OpenedTable opened ->
-          "Everybody sees every view: " + opened.by() + " opened the table.";
+      case ViewFinding.OpenedTable opened -> Voice.say("view.opened", "person", opened.by());
       case ViewFinding.OwnViewShown shown ->
-          "You handed in your view on " + Dates.day(shown.on()) + ".";
+          Voice.say("view.handed-in", "day", Dates.day(shown.on()));
       case ViewFinding.ChangedSince changed ->
-          changed.name()
-              + " handed in on "
-              + Dates.day(changed.handedIn())
-              + " and has changed since: "
-              + few(changed.criteria())
-              + ".";
-      case ViewFinding.AloneAtTheTable alone ->
-          "Only you have a seat. Others see what you weigh and mark once you hand it in.";
+          Voice.say(
+              "view.changed-since",
+              Map.of(
+                  "person",
+                  changed.name(),
+                  "day",
+                  Dates.day(changed.handedIn()),
+                  "criteria",
+                  few(changed.criteria())));
+      case ViewFinding.AloneAtTheTable alone -> Voice.say("view.alone");
       case ViewFinding.OwnViewFirst first ->
-          "Own view first: what others weigh and mark you see once you have handed in yours, so"
-              + " that the first voice does not lead the rest."
-              + (first.marksLeft() == 0 ? "" : " " + open(first.marksLeft()));
+          Voice.all(Voice.say("view.own-first"), open(first.marksLeft()));
       case ViewFinding.ViewsMissing missing ->
-          "Not handed in yet: " + String.join(", ", missing.people()) + ".";
+          Voice.say("view.missing", "members", String.join(", ", missing.people()));
       case ViewFinding.ViewsLeftOut out ->
-          "Not in these figures: " + String.join(", ", out.people()) + ".";
+          Voice.say("view.left-out", "members", String.join(", ", out.people()));
       case ViewFinding.ViewAskedFor asked ->
-          asked.by()
-              + " waits for your view of “"
-              + asked.selection()
-              + "”. What is left: "
-              + left(asked)
-              + ".";
+          Voice.say(
+              "view.asked",
+              Map.of("person", asked.by(), "selection", asked.selection(), "acts", left(asked)));
     };
   }
 
   private static String few(List<String> names) {
-    return String.join(", ", names.subList(0, Math.min(NAMED, names.size())))
-        + (names.size() > NAMED ? " and " + (names.size() - NAMED) + " more" : "");
+    String named = String.join(", ", names.subList(0, Math.min(NAMED, names.size())));
+    return names.size() <= NAMED
+        ? named
+        : Voice.say("view.part.more", Map.of("criteria", named, "count", names.size() - NAMED));
   }
 
   private static String open(int marks) {
-    return marks == 1 ? "One mark is still open." : marks + " marks are still open.";
+    return switch (marks) {
+      case 0 -> "";
+      case 1 -> Voice.say("view.marks-open.one");
+      default -> Voice.say("view.marks-open.many", "count", marks);
+    };
   }
 
   private static String left(ViewFinding.ViewAskedFor asked) {
     List<String> left = new ArrayList<>();
     if (asked.weights()) {
-      left.add("say how much each criterion counts");
+      left.add(Voice.say("view.part.weights"));
     }
     if (asked.marks() > 0) {
-      left.add("give " + asked.marks() + (asked.marks() == 1 ? " mark" : " marks"));
+      left.add(
+          asked.marks() == 1
+              ? Voice.say("view.part.mark")
+              : Voice.say("view.part.marks", "count", asked.marks()));
     }
-    left.add("hand in your view");
+    left.add(Voice.say("view.part.hand-in"));
     return String.join(", ", left);
   }
 }

@@ -17,7 +17,9 @@ import java.util.regex.Pattern;
 public final class Voice {
   /** The subjects, each a file of its own. */
   static final List<String> SUBJECTS =
-      List.of("answer", "missing", "fit", "cost", "advice", "unsaid");
+      List.of(
+          "answer", "missing", "fit", "cost", "score", "change", "advice", "panel", "view", "trial",
+          "growth", "unsaid");
 
   private static final Locale LOCALE = Locale.UK;
   private static final Pattern PLACE = Pattern.compile("\\{(?<name>[a-z][A-Za-z]*)}");

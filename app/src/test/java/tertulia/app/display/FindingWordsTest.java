@@ -85,7 +85,7 @@ public class FindingWordsTest {
       },
       {
         order(slotmeer, slotmeer, SLOTMEER_LEADS, SLOTMEER_LEADS),
-        "The cheapest and the leader stay."
+        "The cheapest and the leader stay the same."
       },
       {
         order(slotmeer, pierbook, SLOTMEER_LEADS, SLOTMEER_LEADS),
@@ -93,22 +93,25 @@ public class FindingWordsTest {
       },
       {
         order(slotmeer, slotmeer, SLOTMEER_LEADS, PIERBOOK_LEADS),
-        "Pierbook would lead the totals instead of Slotmeer."
+        "Pierbook would lead on totals instead of Slotmeer."
       },
       {
         order(slotmeer, slotmeer, SLOTMEER_LEADS, SLOTMEER_OPEN),
-        "Slotmeer would lead the totals, by the middle of what its total can be."
+        "Slotmeer would still lead, but only on mid-range totals."
       },
       {
         order(slotmeer, slotmeer, SLOTMEER_OPEN, SLOTMEER_LEADS),
-        "Slotmeer would lead the totals, whatever is not known."
+        "Slotmeer would lead in every case."
       },
       {
         order(slotmeer, List.of(), SLOTMEER_LEADS, LEVEL),
-        "Nobody would be cheapest instead of Slotmeer; Slotmeer and Pierbook would lead the totals"
-            + " instead of Slotmeer, level."
+        "No contender would be cheapest any more. Slotmeer and Pierbook would be level in the lead"
+            + " instead of Slotmeer."
       },
-      {order(List.of(), List.of(), NONE, NONE), "Nobody is cheapest or leads, before or after."},
+      {
+        order(List.of(), List.of(), NONE, NONE),
+        "No contender is cheapest or leads, before or after."
+      },
       {
         whole("slotmeer", Optional.of(new Apart.Cheaper(Side.RIGHT, by, false)), List.of()),
         "Today Slotmeer is the cheapest; over 36 months it is Pierbook, by 12.00 EUR."
