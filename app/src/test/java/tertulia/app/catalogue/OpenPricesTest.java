@@ -136,6 +136,32 @@ public class OpenPricesTest {
     assertEquals(confirmed.plans().getFirst().unsaid(), List.of());
   }
 
+  /** What is charged whatever the term stands once on the page, and its mark is settled once. */
+  @Test
+  public void aMarkOfAPriceForEveryTermIsShownAndConfirmedOnce() {
+    ToolForm form =
+        pasted(
+            "Brig\n€5 per user per month, billed yearly\n€6 billed monthly\nOne-off set-up: €90\n");
+    int setUp =
+        form.lines.stream().map(line -> line.kind).toList().indexOf(ChargeKind.ONE_OFF.code());
+    String field = OpenPrices.field(setUp, 0, ToolForm.ANY_TERM);
+    OpenPrices.leave(form, 0, List.of(Unsaid.Kind.UNIT), field);
+    ToolSheet sheet = sheet(form);
+    assertEquals(
+        sheet.plans().getFirst().unsaid().stream().map(ToolSheet.UnsaidPart::term).toList(),
+        List.of("m1", "u12"));
+    assertEquals(sheet(ToolForms.of(sheet, 0)).plans(), sheet.plans());
+    List<String> keys =
+        PricePage.of(sheet, day -> false).prices().stream()
+            .flatMap(line -> line.cells().getFirst().unsaid().stream())
+            .map(PricePage.Open::key)
+            .toList();
+    assertEquals(keys.size(), 1, keys.toString());
+    assertEquals(
+        new Confirmation("2026-12-01").of(sheet, keys.getFirst()).plans().getFirst().unsaid(),
+        List.of());
+  }
+
   @Test
   public void whatIsLeftOpenOfNoPriceIsRefused() {
     ToolSheet sheet = sheet(pasted("Brig\n€25\n"));
