@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Stream;
 
 /** Tables without tabs: columns set apart by spaces, or "Plan: value" below each label. */
 final class Aligned {
@@ -29,7 +30,7 @@ final class Aligned {
       int most = block.stream().mapToInt(line -> cells(line).length).max().orElse(0);
       boolean head = end > at && cells(block.getFirst()).length == most - 1;
       boolean even =
-          block.size() >= FEWEST
+          (block.size() >= FEWEST || isNamesAndPrices(block))
               && block.stream().skip(head ? 1 : 0).allMatch(line -> cells(line).length == most);
       for (Line line : block) {
         String text = String.join("\t", cells(line));
@@ -43,6 +44,15 @@ final class Aligned {
       at = end + 1;
     }
     return tabbed;
+  }
+
+  /** Two rows that need no third: names of plans and, below them, their prices. */
+  private static boolean isNamesAndPrices(List<Line> block) {
+    return block.size() == 2
+        && cells(block.getFirst()).length == cells(block.getLast()).length
+        && Stream.of(cells(block.getFirst())).allMatch(Known::isNameLike)
+        && Stream.of(cells(block.getLast()))
+            .allMatch(cell -> Amount.isIn(cell) || Known.isFree(cell) || Known.isOnRequest(cell));
   }
 
   private static boolean isAligned(Line line) {

@@ -25,7 +25,7 @@ final class Capabilities {
   /** How long one is bound, what is less for a while: nothing that a plan can do. */
   private static final Pattern OF_TERMS =
       Pattern.compile(
-          "(?i)\\b(?:minimum (?:term|contract)|cancel(?:led|lation)?|months? free|notice period|refund)\\b");
+          "(?i)\\b(?:minimum (?:term|contract)|contract of|cancel(?:led|lation)?|(?:is|are) free|no limit|months? free|notice period|refund)\\b");
 
   private static final Pattern CENTS = Pattern.compile("(?i)\\d\\s?(?:cents?|ct|øre|öre)\\b");
 

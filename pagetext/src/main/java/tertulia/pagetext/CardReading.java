@@ -23,9 +23,11 @@ final class CardReading {
   /** A sentence that says how long one is bound, or when one pays. */
   private static final Pattern OF_TERMS =
       Pattern.compile(
-          "(?i)\\b(?:contracts?|commitment|committed|invoiced?|invoices|billed|notice|cancel|minimum term)\\b");
+          "(?i)\\bmonths for the price of\\b|\\b(?:contracts?|commitment|committed|invoiced?|invoices|billed|notice|cancel|minimum term)\\b");
 
-  private static final Pattern SENTENCE = Pattern.compile("(?<=[\\p{Ll})])\\.\\s+(?=[\\p{Lu}\\d])");
+  private static final Pattern SENTENCE =
+      Pattern.compile(
+          "(?<=[\\p{Ll})])(?<!\\b(?i:min|max|incl|excl|approx|ca|no))\\.\\s+(?=[\\p{Lu}\\d])");
   private static final Pattern ADD_ON =
       Pattern.compile(
           "(?i)(?<name>[^(:]{2,40}?)[,:]?(?: as an?| is an?| –| -)? (?:paid |optional )?add-?on\\b[\\s(:,–-]*(?<price>[^()]+)\\)?");
@@ -46,6 +48,11 @@ final class CardReading {
           "(?<name>\\p{Lu}[\\p{L} -]{2,39}?) (?:is|costs|comes at|for|at) (?:an? )?(?:extra |additional )?(?<price>(?:[€$£¥]|[A-Z]{3}\\s|\\d)[^:(]*?),? (?:extra|more|on top)[.]?");
 
   private static final Pattern IN_BRACKETS = Pattern.compile("\\s*\\((?<names>[^()]+)\\)[.]?$");
+
+  /** "Minimum of 10 rooms on Growth". */
+  private static final Pattern ON_PLANS =
+      Pattern.compile(
+          "\\s(?:on|with|for|in)(?: the)? (?<names>\\p{Lu}[^.,()]{0,40}?)(?: plans?)?[.]?$");
 
   /** What only some buyers are given, on whatever plan. */
   private static final Pattern FOR_SOME_BUYERS =
@@ -80,7 +87,7 @@ final class CardReading {
       }
       List<PlanDraft> named = named(line);
       if (!named.isEmpty()) {
-        Line bare = new Line(line.number(), IN_BRACKETS.split(text)[0], line.mark());
+        Line bare = new Line(line.number(), withoutPlans(text), Line.Prefix.NONE);
         if (!named.stream().map(each -> each.take(bare)).reduce(true, Boolean::logicalAnd)) {
           page.notUnderstood(line);
         }
@@ -137,11 +144,33 @@ final class CardReading {
     return true;
   }
 
+  /** "Paid monthly the prices are €7, €12 and €21": one for each plan, in their order. */
+  private boolean respectively(Line line) {
+    if (!Known.isOfSeveral(line.text())) {
+      return false;
+    }
+    List<Amount> amounts = Amount.in(line.text(), page.numbers());
+    List<PlanDraft> plans = page.plansListed();
+    if (plans.size() < 2 || amounts.size() != plans.size()) {
+      return false;
+    }
+    String words = line.text().substring(0, amounts.getFirst().start());
+    for (int p = 0; p < plans.size(); p++) {
+      String amount = line.text().substring(amounts.get(p).start(), amounts.get(p).end());
+      plans.get(p).take(new Line(line.number(), amount + ", " + words, Line.Prefix.NONE));
+    }
+    return true;
+  }
+
   /** The plans that a line names in brackets at its end: "Set-up: €500 (Team and Fleet)". */
   private List<PlanDraft> named(Line line) {
     Matcher brackets = IN_BRACKETS.matcher(line.text());
     if (!brackets.find()) {
-      return List.of();
+      brackets = ON_PLANS.matcher(line.text());
+      boolean counted = line.text().chars().anyMatch(Character::isDigit);
+      if (!counted || !brackets.find() || Known.contains(line.text()).isPresent()) {
+        return List.of();
+      }
     }
     List<Optional<PlanDraft>> plans =
         Stream.of(brackets.group("names").split("\\s*(?:,|&|/|\\band\\b)\\s*"))
@@ -150,6 +179,11 @@ final class CardReading {
     return plans.stream().allMatch(Optional::isPresent)
         ? plans.stream().flatMap(Optional::stream).toList()
         : List.of();
+  }
+
+  private static String withoutPlans(String text) {
+    String bare = IN_BRACKETS.split(text)[0];
+    return bare.equals(text) ? ON_PLANS.matcher(text).replaceFirst("") : bare;
   }
 
   /** Whether a line is the name of a plan that was read before: what follows is said of it. */
@@ -221,12 +255,17 @@ final class CardReading {
   /** Several sentences in a line of which one states an amount are read one by one. */
   private void sentences(@Nullable PlanDraft plan, Line line) {
     String[] sentences = SENTENCE.split(line.text());
-    if (plan == null || sentences.length < 2 || !Amount.isIn(line.text())) {
+    boolean counted =
+        Amount.isIn(line.text())
+            || Stream.of(sentences)
+                .map(Numbers::inDigits)
+                .anyMatch(one -> phrases.size(one).isPresent() || phrases.limit(one).isPresent());
+    if (plan == null || sentences.length < 2 || !counted) {
       of(plan, line);
       return;
     }
     for (String sentence : sentences) {
-      of(plan, new Line(line.number(), sentence, line.mark()));
+      of(plan, new Line(line.number(), sentence.replaceFirst("[.]$", ""), line.mark()));
     }
   }
 
@@ -236,7 +275,7 @@ final class CardReading {
     }
     if (ON_EVERY.matcher(line.text()).find() || isFeeOfAll(line) || isOnceOfAll(line)) {
       page.ofAllPlans(line);
-    } else if (addOn(line)) {
+    } else if (addOn(line) || respectively(line)) {
       return;
     } else if (plan != null && (ORDER.matcher(line.text()).matches() || isOrderOfPlan(line))) {
       page.pass(line);
@@ -255,6 +294,7 @@ final class CardReading {
       aside(line);
     } else if (line.mark() == Line.Prefix.NONE
         && Known.isSlogan(line.text())
+        && !PlanDraft.isList(line.text())
         && !Wording.isAll(line.text())
         && phrases.offer(line.text(), null).isEmpty()
         && !Amount.isIn(line.text())) {
@@ -263,9 +303,24 @@ final class CardReading {
       } else {
         page.pass(line);
       }
-    } else if (!plan.take(line)) {
-      page.notUnderstood(line);
+    } else {
+      for (Line one : listed(line)) {
+        if (!plan.take(one)) {
+          page.notUnderstood(one);
+        }
+      }
     }
+  }
+
+  /** "Portfolio view, Custom roles, Sandbox": what a line lists, one by one. */
+  private static List<Line> listed(Line line) {
+    boolean plain =
+        line.text().chars().noneMatch(Character::isDigit)
+            && !line.text().matches(".*[:(.].*|(?i:.*\\b(?:and|or)\\b.*)|(?i:everything|all)\\b.*");
+    List<String> list = plain ? Prose.list(line.text()) : List.of();
+    return list.size() >= 3
+        ? list.stream().map(one -> new Line(line.number(), one, Line.Prefix.BULLET)).toList()
+        : List.of(line);
   }
 
   /** Who said what stands quoted in the line before: a name or an office, not much more. */
@@ -284,7 +339,10 @@ final class CardReading {
     if (page.offer(line)) {
       return;
     }
-    boolean counted = line.text().chars().anyMatch(Character::isDigit) || Amount.isIn(line.text());
+    boolean counted =
+        line.text().chars().anyMatch(Character::isDigit)
+            || Amount.isIn(line.text())
+            || OF_TERMS.matcher(line.text()).find() && !Wording.isAll(line.text());
     if (counted) {
       page.notUnderstood(line);
     } else {

@@ -28,6 +28,10 @@ final class Clause {
   private static final Pattern SIDE_BY_SIDE = Pattern.compile("(?i)\\s*(?:now|today|→|->|>)?\\s*");
   private static final Pattern INSTEAD =
       Pattern.compile("(?i).*\\b(?:instead of|was|before|formerly)\\s*");
+
+  /** "€14 when paid by the year, otherwise €17". */
+  private static final Pattern OTHERWISE = Pattern.compile("(?i)^\\s*otherwise\\b");
+
   private static final Pattern YEARLY_AFTER =
       Pattern.compile("(?i)^\\s*(?:yearly|annually|/\\s*y)\\b.*");
 
@@ -139,9 +143,22 @@ final class Clause {
       boolean again = !last && isInAnother(text, amount, segment.amounts().get(i + 1));
       Wording whole =
           again ? around(text.substring(from, amount.start()), after(segment, i)) : wording;
-      stated.add(new Stated(amount, whole.or(waiting), segment.line().passage()));
+      Wording other = OTHERWISE.matcher(text).find() ? otherwise() : Wording.NOTHING;
+      stated.add(new Stated(amount, whole.or(other).or(waiting), segment.line().passage()));
       from = amount.end();
     }
+  }
+
+  /** The other way to be billed than that of the price before; nothing if it does not say one. */
+  private Wording otherwise() {
+    Optional<BillingTerm> before =
+        stated.isEmpty() ? Optional.empty() : stated.getLast().wording().term();
+    return new Wording(
+        Optional.empty(),
+        Optional.empty(),
+        before.map(term -> term.isCommitted() ? BillingTerm.MONTHLY : BillingTerm.YEARLY_UP_FRONT),
+        false,
+        false);
   }
 
   /** Whether the same price follows in another currency: "€8 / $9 a seat". */

@@ -117,7 +117,8 @@ final class Gathered {
     if (basis.filter(b -> b.value() == Basis.FREE).isPresent()) {
       stated.removeIf(one -> one.amount().value().signum() == 0);
     }
-    Wording whole = included.isPresent() && !extra.isEmpty() ? page.or(Wording.OF_ACCOUNT) : page;
+    boolean some = included.isPresent() || most.isPresent();
+    Wording whole = some && !extra.isEmpty() ? page.or(Wording.OF_ACCOUNT) : page;
     List<Said<Price>> prices = new ArrayList<>(Clause.prices(oneCurrency(stated), whole, several));
     Clause.prices(Clause.of(extra, numbers).stated(), page, several)
         .forEach(more -> prices.add(alike(more, prices)));
@@ -160,8 +161,7 @@ final class Gathered {
   /** Whether more people than the plan's price is for can be had, each at a price of their own. */
   private static boolean isSoldBeyond(List<Said<Price>> prices) {
     return prices.stream().anyMatch(price -> price.value().each().isEmpty())
-        && prices.stream()
-            .anyMatch(price -> price.value().each().filter(Units::isSeat).isPresent());
+        && prices.stream().anyMatch(price -> price.value().each().isPresent());
   }
 
   private static Use inCurrency(Use use, List<Clause.Stated> stated) {

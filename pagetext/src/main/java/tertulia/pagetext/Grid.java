@@ -18,6 +18,10 @@ record Grid(List<Line> head, List<Labelled> rows, List<Line> around) {
   /** A row; a cell that is empty says nothing. */
   record Labelled(Line label, List<Line> cells) {}
 
+  /** The head of a column that holds no plan. */
+  private static final Pattern NOTES =
+      Pattern.compile("(?i)(?:notes?|remarks?|comments?|source|seen)");
+
   private static final int FEWEST_ROWS = 2;
   private static final Pattern COUNT =
       Pattern.compile(
@@ -48,9 +52,13 @@ record Grid(List<Line> head, List<Labelled> rows, List<Line> around) {
         section = heading.get();
       } else if (cells.size() < 2) {
         around.add(line);
+      } else if (head.isEmpty() && ToolName.isAboutTool(line)) {
+        around.add(line);
       } else if (head.isEmpty()) {
         int first = labels(cells);
         List<Line> names = withoutBlanksBehind(cells.subList(first, cells.size()));
+        boolean noted = names.size() > 2 && NOTES.matcher(names.getLast().text()).matches();
+        names = noted ? names.subList(0, names.size() - 1) : names;
         if (isHead(names)) {
           head = List.copyOf(names);
           labels = first;
@@ -59,6 +67,11 @@ record Grid(List<Line> head, List<Labelled> rows, List<Line> around) {
         }
       } else {
         rows.add(labelled(cells, labels, section));
+        // what stands behind the plans' cells is said of the row, and of no plan
+        cells.stream()
+            .skip(labels + head.size())
+            .filter(cell -> !cell.isBlank())
+            .forEach(around::add);
       }
     }
     return head.isEmpty() || rows.isEmpty()
@@ -194,7 +207,8 @@ record Grid(List<Line> head, List<Labelled> rows, List<Line> around) {
   /** A cell that may name a plan, with its price behind it or without. */
   private static boolean isHead(Line cell) {
     String text = cell.text();
-    return Known.isNameLike(text) || Amount.isIn(text) && !text.matches("^[\\d€$£¥].*");
+    return Known.isNameLike(text) && !text.matches("[\\d.,]+")
+        || Amount.isIn(text) && !text.matches("^[\\d€$£¥].*");
   }
 
   private static List<Line> cells(Line line) {

@@ -50,6 +50,9 @@ final class GridReading {
   private static final Pattern LEAST_SEATS =
       Pattern.compile(
           "(?i)(?:min(?:imum)?\\.?|least|fewest)(?: number)?(?: of)? (?:users?|seats?|members?|people)");
+  private static final Pattern LEAST_OR_MOST =
+      Pattern.compile(
+          "(?i)(?:(?<least>min(?:imum)?\\.?|least|fewest)|max(?:imum)?\\.?|most)(?: number)?(?: of)? (?<unit>\\p{L}+)");
   private static final Pattern SIZE =
       Pattern.compile(
           "(?i)(?:up to |max(?:imum)?\\.? |at most |from |at least )?"
@@ -77,6 +80,10 @@ final class GridReading {
   /** "100, then €0.08 each". */
   private static final Pattern THEN =
       Pattern.compile("(?i)(?<n>" + Numbers.NUMBER + ")(?<rest>(?: included)?,? (?:and )?then .+)");
+
+  /** "Add-on, $8 per host per month". */
+  private static final Pattern ADD_ON =
+      Pattern.compile("(?i)(?:as an |optional )?add-?on[,:]?\\s\\(?(?<price>[^()]+)\\)?");
 
   private static final Pattern PAYMENTS =
       Pattern.compile(
@@ -127,7 +134,9 @@ final class GridReading {
           row.cells().stream()
               .map(c -> Amount.sign(c.text()))
               .flatMap(Optional::stream)
-              .findFirst();
+              .findFirst()
+              .or(page::currency);
+      boolean paid = row.cells().stream().anyMatch(c -> Amount.isIn(c.text()));
       boolean limits =
           row.cells().stream().anyMatch(c -> unlimited(c).text().matches("(?i)unlimited"));
       for (int p = 0; p < Math.min(plans.size(), row.cells().size()); p++) {
@@ -137,7 +146,7 @@ final class GridReading {
                 || (limits || isMonthly(row.label().text()))
                     && !isMeasured(row.label().text())
                     && ofOwn(row.label(), cell, plans.get(p))
-                || cell(row.label(), cell, plans.get(p));
+                || cell(row.label(), cell, paid, plans.get(p));
         if (!taken) {
           page.notUnderstood(
               new Line(cell.number(), row.label().text() + " " + cell.text(), cell.mark()));
@@ -186,11 +195,17 @@ final class GridReading {
     boolean bare =
         sign.isPresent()
             && cell.text().matches(Numbers.NUMBER)
-            && (!Wording.in(label).isNothing() || label.matches("(?i).*\\b(?:price|cost)s?\\b.*"));
+            && !label.isBlank()
+            && isOfPrice(label);
     return bare ? new Line(cell.number(), sign.get() + " " + cell.text(), cell.mark()) : cell;
   }
 
-  private boolean cell(Line label, Line cell, PlanDraft plan) {
+  /**
+   * Takes what a cell says.
+   *
+   * @param paid whether there are amounts of money in its row
+   */
+  private boolean cell(Line label, Line cell, boolean paid, PlanDraft plan) {
     String said = label.text();
     String text = cell.text();
     Line both = new Line(cell.number(), said + ": " + text, Line.Prefix.NONE);
@@ -198,8 +213,14 @@ final class GridReading {
       return true;
     }
     boolean counted = Amount.isIn(text) || text.chars().anyMatch(Character::isDigit);
-    if (said.matches("(?i)(?:free )?trial.*|try.*") && page.trial(trial(said, cell))) {
-      return true;
+    if (said.matches("(?i)(?:free )?trial.*|try.*")) {
+      if (page.trial(trial(said, cell))) {
+        return true;
+      }
+      if (Known.isOnRequest(text)) {
+        page.pass(both);
+        return true;
+      }
     }
     Matcher units = UNITS_INCLUDED.matcher(said);
     if (units.matches() && text.matches("\\d{1,6}")) {
@@ -234,6 +255,15 @@ final class GridReading {
           then.group("n") + " " + of(said).toLowerCase(Locale.ROOT) + then.group("rest");
       return plan.take(new Line(cell.number(), phrase, Line.Prefix.NONE));
     }
+    Matcher addOn = ADD_ON.matcher(text);
+    if (addOn.matches() && Amount.isIn(addOn.group("price"))) {
+      if (plans.stream().noneMatch(other -> other.isAddOn(said))) {
+        page.addOn(
+            Said.clear(said, both.passage()),
+            List.of(new Line(cell.number(), addOn.group("price"), Line.Prefix.NONE)));
+      }
+      return answered(said, Answer.BY_ADD_ON, both, plan);
+    }
     if (PAYMENTS.matcher(said).matches() && SHARE.matcher(text).matches()) {
       return plan.take(new Line(cell.number(), text + " of each payment", Line.Prefix.NONE));
     }
@@ -244,19 +274,38 @@ final class GridReading {
     if (currency.isPresent() && text.matches(Numbers.NUMBER)) {
       return priced(said, currency.get() + " " + text, cell, plan);
     }
+    if (Known.isOnRequest(text) && !paid && !isOfPrice(said) && !Known.isButton(said)) {
+      // something the plan may have, and whether it has is to be asked
+      return answered(said, Answer.UNKNOWN, both, plan);
+    }
     if (Known.isFree(text) || Known.isOnRequest(text) && !Known.isButton(said)) {
       return plan.isPriced() || plan.take(cell);
     }
     Optional<Answer> answer = answer(text);
+    if (LEAST_OR_MOST.matcher(said).matches() && answer.filter(a -> a == Answer.NO).isPresent()) {
+      page.pass(both);
+      return true;
+    }
     // none of what is counted is no limit of it
     if (answer.isPresent()
         && (!isMeasured(said) || answer.get() == Answer.NO && isCountable(said))) {
-      plan.answer(new Said<>(new AnswerSaid(said, answer.get()), both.passage(), Set.of()));
-      return true;
+      return answered(said, answer.get(), both, plan);
     }
     return sized(said, text, cell, plan)
         || limited(said, text, cell, plan)
         || counted(said, text, cell, plan);
+  }
+
+  private static boolean answered(String label, Answer answer, Line both, PlanDraft plan) {
+    plan.answer(new Said<>(new AnswerSaid(label, answer), both.passage(), Set.of()));
+    return true;
+  }
+
+  /** Whether what stands in a row is what is paid. */
+  private static boolean isOfPrice(String label) {
+    return label.isBlank()
+        || !Wording.in(label).isNothing()
+        || label.matches("(?i).*\\b(?:price|pricing|cost|fee)s?\\b.*");
   }
 
   /** A label without over what time it counts. */
@@ -270,9 +319,7 @@ final class GridReading {
 
   /** The sign that a label has for all of its row: "EUR per user, monthly", "Price (€)". */
   private static Optional<String> currency(String label) {
-    boolean ofPrice =
-        !Wording.in(label).isNothing() || label.matches("(?i).*\\b(?:price|cost|fee)s?\\b.*");
-    return ofPrice ? Amount.sign(label) : Optional.empty();
+    return label.isBlank() || !isOfPrice(label) ? Optional.empty() : Amount.sign(label);
   }
 
   private static Line trial(String label, Line cell) {
@@ -281,6 +328,16 @@ final class GridReading {
 
   /** "40+" in a row called "Languages": how many there are of what nobody limits. */
   private boolean counted(String label, String text, Line cell, PlanDraft plan) {
+    if (text.matches("(?i)unlimited")
+        && COUNTABLE.matcher(label).matches()
+        && !label.matches("(?i).*(?:\\bper\\b|\\bincluded$).*")) {
+      plan.answer(
+          new Said<>(
+              new AnswerSaid(label, Answer.YES),
+              new Passage(cell.number(), label + ": " + text),
+              Set.of(Assumed.HOW_MANY)));
+      return true;
+    }
     Matcher many = MANY.matcher(text);
     if (!many.matches() || !COUNTABLE.matcher(label).matches()) {
       return false;
@@ -308,11 +365,7 @@ final class GridReading {
 
   /** A label such as "Price per user, billed yearly" says of the amount what the cell does not. */
   private boolean priced(String label, String text, Line cell, PlanDraft plan) {
-    boolean ofPrice =
-        !Wording.in(label).isNothing()
-            || label.matches("(?i).*\\b(?:price|pricing|cost|fee)s?\\b.*")
-            || label.isBlank();
-    if (!ofPrice) {
+    if (!isOfPrice(label)) {
       return plan.take(new Line(cell.number(), label + " " + text, Line.Prefix.NONE));
     }
     String words = label.replaceAll("(?i)^(?:price|pricing|cost)s?\\b[:, ]*", "");
@@ -333,6 +386,13 @@ final class GridReading {
     if (!OF_SEATS.matcher(label).matches()) {
       return sizedInOwn(label, text, cell, plan);
     }
+    List<String> parts = List.of(text.split(",\\s+"));
+    if (parts.size() > 1 && parts.stream().allMatch(part -> SIZE.matcher(part).matches())) {
+      // "unlimited, at least 20"
+      return parts.stream()
+          .map(part -> plan.take(new Line(cell.number(), part + " users", Line.Prefix.NONE)))
+          .reduce(true, Boolean::logicalAnd);
+    }
     boolean counted = SIZE.matcher(text).matches();
     return plan.take(new Line(cell.number(), counted ? text + " users" : text, Line.Prefix.NONE));
   }
@@ -346,9 +406,16 @@ final class GridReading {
   }
 
   private Optional<Sizes.Size> ownSize(String text, String label) {
-    return page.phrases()
-        .size(text + " " + label.toLowerCase(Locale.ROOT))
-        .filter(found -> found.own().isPresent());
+    Matcher bound = LEAST_OR_MOST.matcher(label);
+    boolean bounded = bound.matches() && text.matches("\\d[\\d.,]*");
+    String size =
+        bounded
+            ? (bound.group("least") == null ? "at most " : "at least ")
+                + text
+                + " "
+                + bound.group("unit")
+            : text + " " + label.toLowerCase(Locale.ROOT);
+    return page.phrases().size(size).filter(found -> found.own().isPresent());
   }
 
   private boolean limited(String label, String text, Line cell, PlanDraft plan) {

@@ -2,12 +2,16 @@ package tertulia.pagetext;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.Stream;
 
 /** Puts together what copying has torn apart. */
 final class Joined {
   /** A shorter text is not said to be spaced out. */
   private static final int FEWEST_SPACED = 12;
+
+  /** In how many rows below the names of plans their prices stand. */
+  private static final int PRICED_WITHIN = 3;
 
   private Joined() {}
 
@@ -27,7 +31,21 @@ final class Joined {
     if (rows.size() < 2 || !isHeadedByPlans(rows)) {
       return lines;
     }
-    List<Line> joined = new ArrayList<>(lines.stream().filter(line -> !line.isRow()).toList());
+    int last = lines.lastIndexOf(rows.getLast());
+    // a line right below, "per user, billed annually", is said of all columns
+    Optional<Line> below =
+        lines.stream()
+            .skip(last + 1)
+            .limit(1)
+            .filter(line -> Wording.isAll(line.text()) && !Amount.isIn(line.text()))
+            .findFirst();
+    List<Line> rest = lines.subList(last + (below.isPresent() ? 2 : 1), lines.size());
+    List<String> heads = Stream.of(rows.getFirst().text().split("\t")).map(String::strip).toList();
+    // what follows is of the whole page, unless it speaks of the plans once more by name
+    boolean again = rest.stream().anyMatch(line -> heads.contains(line.text()));
+    List<Line> joined =
+        new ArrayList<>(lines.subList(0, last).stream().filter(line -> !line.isRow()).toList());
+    joined.addAll(again ? List.of() : rest);
     int columns = rows.getFirst().text().split("\t").length;
     for (int c = 0; c < columns; c++) {
       joined.add(new Line(rows.getFirst().number(), "", Line.Prefix.NONE));
@@ -37,7 +55,10 @@ final class Joined {
           joined.add(Line.of(row.number(), cells[c].strip()));
         }
       }
+      below.ifPresent(joined::add);
     }
+    joined.add(new Line(rows.getLast().number(), "", Line.Prefix.NONE));
+    joined.addAll(again ? rest : List.of());
     return joined;
   }
 
@@ -110,13 +131,17 @@ final class Joined {
     if (rows.size() < 2) {
       return false;
     }
-    String[] head = rows.get(0).text().split("\t");
-    String[] below = rows.get(1).text().split("\t");
+    String[] head = rows.getFirst().text().split("\t");
     return head.length >= 2
         && Stream.of(head)
             .allMatch(cell -> Known.isNameLike(cell.strip()) || Known.isFree(cell.strip()))
-        && below.length >= 2
-        && Stream.of(below)
+        && rows.stream().skip(1).limit(PRICED_WITHIN).anyMatch(Joined::isOfPrices);
+  }
+
+  private static boolean isOfPrices(Line row) {
+    String[] cells = row.text().split("\t");
+    return cells.length >= 2
+        && Stream.of(cells)
             .map(String::strip)
             .allMatch(cell -> Amount.isIn(cell) || Known.isFree(cell) || Known.isOnRequest(cell));
   }

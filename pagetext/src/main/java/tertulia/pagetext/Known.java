@@ -1,5 +1,6 @@
 package tertulia.pagetext;
 
+import java.util.Objects;
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -8,7 +9,11 @@ import java.util.regex.Pattern;
 final class Known {
   private static final Pattern BUTTON =
       Pattern.compile(
-          "(?i)(?:get started(?: for free| free| now| today)?|start(?: for)? free(?: trial| today)?|start (?:your |a )?(?:free )?trial|start now|try (?:\\p{L}+ ){0,2}(?:now|free|for free)|buy(?: now)?|choose(?: plan| this plan| \\w+){0,3}|select(?: plan| \\w+){0,3}|sign up(?: free| now)?|subscribe|contact (?:us|sales)(?: (?:for|to) [a-z ]{2,40})?|talk to (?:us|sales)|get in touch(?: [a-z ]{2,40})?|book a demo|request a demo|learn more|see all (?:features|plans)|compare(?: all)? (?:plans|features)|most popular|popular|recommended|best value|our favou?rite|log in|sign in|upgrade|read more|show more|most chosen|call us|ask us)[.!→> ]*");
+          "(?i)(?:get started(?: for free| free| now| today)?|start(?: for)? free(?: trial| today)?|start (?:your |a )?(?:free )?trial|start now|try (?:\\p{L}+ ){0,2}(?:now|free|for free)|buy(?: now)?|choose(?: plan| this plan| \\w+){0,3}|select(?: plan| \\w+){0,3}|sign up(?: free| now)?|subscribe|contact (?:us|sales)(?: (?:for|to) [a-z ]{2,40})?|talk to (?:us|sales|an? [a-z]{3,20}|our [a-z]{3,20})|get in touch(?: [a-z ]{2,40})?|book a demo|request a demo|learn more|see all (?:features|plans)|compare(?: all)? (?:plans|features)|most popular|popular|recommended|best value|our favou?rite|log in|sign in|upgrade|read more|show more|most chosen|call us|ask us)[.!→> ]*");
+  private static final Pattern OF_SEVERAL =
+      Pattern.compile("(?i)\\bprices (?:are|would be|become) .*\\band\\b|\\brespectively\\b");
+  private static final Pattern TALK =
+      Pattern.compile("(?i)(?:let(?:(?:’|')?s| us) talk|get a quote|request a quote)[.!→> ]*");
   private static final Pattern TOGGLE =
       Pattern.compile(
           "(?i)(?:(?:monthly|yearly|annually|annual)\\s*[/|·]?\\s*){1,4}(?:billing)?\\s*[(–—-]?\\s*(?:save (?:up to )?\\d{1,2}\\s?%|\\d{1,2}\\s?% off|-\\d{1,2}\\s?%)?\\)?");
@@ -37,7 +42,7 @@ final class Known {
               + PRICES
               + "|"
               + PRICES
-              + "(?:\\s+(?i:of|for)|\\s*[-–—|:·•])\\s+(?<after>\\p{Lu}.{1,38})");
+              + "(?:\\s+(?i:of|for)|\\s*[-–—|:·•])\\s+(?<after>\\p{Lu}.{1,38})|(?i:what (?:does|do|will)|how much (?:is|does|do))\\s+(?<asked>\\p{Lu}.{1,38}?)(?i: cost| costs)?\\?");
   private static final Pattern PRAISE =
       Pattern.compile(
           "(?i)(?:our|all|the|prices?|pricing|plans?|simple|fair|clear|flexible|transparent|honest|straightforward|easy|team|monthly|yearly|annual|custom|current)\\b.*");
@@ -46,7 +51,7 @@ final class Known {
           "(?i)(?:optional )?(?:add-?ons?|extras|options|optional extras)(?: (?:for|to) (?:all|any|every|paid) plans?)?:?");
   private static final Pattern FOR_ALL =
       Pattern.compile(
-          "(?i)(?:all|every|each)(?: our| the)? (?:plans?|sizes?|packages?|editions?|tiers?|versions?)(?: (?:includes?|comes? with|ha(?:s|ve)|contains?))?:?|(?:every|each) \\p{L}{3,15} (?:gets?|has|includes|comes with):?|(?:always )?(?:included )?(?:in|with) (?:all|every) (?:plans?|sizes?|packages?|editions?):?|(?:in|with) (?:all|every|each) \\p{L}{3,15}:");
+          "(?i)(?:all|every|each)(?: our| the)? (?:plans?|sizes?|packages?|editions?|tiers?|versions?)(?: (?:includes?|comes? with|ha(?:s|ve)|contains?))?:?|(?:every|each) \\p{L}{3,15} (?:gets?|has|includes|comes with):?|(?:what(?:(?:’|')s| is) |always )?(?:included )?(?:in|with) (?:all|every) (?:plans?|sizes?|packages?|editions?):?|(?:in|with) (?:all|every|each) \\p{L}{3,15}:");
   private static final Pattern QUESTIONS =
       Pattern.compile(
           "(?i)(?:frequently asked |common |your )?questions(?: (?:and|&) answers| people ask.*| we hear.*)?|faqs?|frequently asked");
@@ -58,7 +63,7 @@ final class Known {
           "(?i)(?:free(?: forever| of charge| for ever)?|(?:forever|always) free(?: for [a-z ]{3,30})?|for ever|forever|no charge|at no cost)[.!]?");
   private static final Pattern ON_REQUEST =
       Pattern.compile(
-          "(?i)(?:please )?(?:let us make (?:you )?an offer|(?:price )?(?:on|upon) (?:enquiry|inquiry|request|application)|individual(?: offer| price| pricing)?|enquire|quote only|custom(?: pricing| price| quote)?|(?:price |prices )?on request|contact (?:us|sales)(?: for (?:an? (?:price|quote|offer)|pricing|prices))?|talk to (?:us|sales)|ask (?:us )?for an? (?:quote|price|offer)|ask us|call us|price on application|let(?:(?:’|')?s| us) talk|get a quote|tailored(?: pricing)?|by quote|(?:talk to|ask|call|contact|write to|speak to) (?:us|sales|our [a-z ]{3,20}) (?:about|for) (?:an? |your |the )?(?:price|quote|offer|pricing|prices))[.!]?");
+          "(?i)(?:please )?(?:let us make (?:you )?an offer|(?:price )?(?:on|upon) (?:enquiry|inquiry|request|application)|individual(?: offer| price| pricing)?|enquire|quote only|custom(?: pricing| price| quote)?|(?:price |prices )?on request|(?:please )?write to us|contact (?:us|sales)(?: for (?:an? (?:price|quote|offer)|pricing|prices))?|talk to (?:us|sales)|ask (?:us )?for an? (?:quote|price|offer)|ask us|call us|price on application|request a quote|let(?:(?:’|')?s| us) talk|get a quote|tailored(?: pricing)?|by quote|(?:talk to|ask|call|contact|write to|speak to) (?:us|sales|our [a-z ]{3,20}) (?:about|for) (?:an? |your |the )?(?:price|quote|offer|pricing|prices))[.!]?");
   private static final Pattern GIVEN =
       Pattern.compile(
           "(?i)\\b(?:save|saves|saved|saving|savings|voucher|credits?|refund(?:ed)?|worth|cashback|donated?|insured|guaranteed?|discount|bonus)\\b|(?<!one[- ])\\boff\\b");
@@ -86,6 +91,16 @@ final class Known {
 
   static boolean isButton(String text) {
     return BUTTON.matcher(text).matches();
+  }
+
+  /** Whether it states prices of several plans in their order. */
+  static boolean isOfSeveral(String text) {
+    return OF_SEVERAL.matcher(text).find();
+  }
+
+  /** Whether it asks to talk: a price below a name, a button at the end of a list. */
+  static boolean isTalk(String text) {
+    return TALK.matcher(text).matches();
   }
 
   /** Whether it switches between ways of billing, and does not say which is shown. */
@@ -143,7 +158,7 @@ final class Known {
     if (HEADING.matcher(text).matches() || !title.matches()) {
       return Optional.empty();
     }
-    String name = title.group("before") == null ? title.group("after") : title.group("before");
+    String name = Objects.requireNonNull(Numbers.either(title, "before", "after", "asked"));
     return PRAISE.matcher(name).matches()
             || isNavigation(name.replaceFirst("[\\s»>/|·–—-]+$", ""))
             || name.split("\\s+").length > 4
@@ -230,7 +245,7 @@ final class Known {
         && Character.isLetterOrDigit(text.codePointAt(0))
         && !Character.isLowerCase(text.codePointAt(0))
         && !Amount.isIn(text)
-        && !text.matches(".*[.!?:;,]$")
+        && !text.matches(".*[.!?:;,]$|.*:\\s.*")
         && !text.matches("(?i)(?:up to |over )?[\\d.,]+\\s.*|.*%.*|.*\\b\\d+\\s\\p{L}.*")
         && !isPassed(text)
         && !isFree(text)

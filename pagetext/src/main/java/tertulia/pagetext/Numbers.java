@@ -28,11 +28,22 @@ record Numbers(char decimal) {
           "one", "two", "three", "four", "five", "six", "seven", "eight", "nine", "ten", "eleven",
           "twelve");
 
+  private static final Pattern TIME_BY_WORD =
+      Pattern.compile(
+          "(?i)\\b(" + String.join("|", WORDS) + ")(?=[- ](?:days?|weeks?|months?)\\b)");
+
   private static final Pattern COUNTED_BY_WORD =
       Pattern.compile(
           "(?i)^(?<before>(?:for )?(?:up to )?)(?<word>"
               + String.join("|", WORDS)
               + ")(?= \\p{Ll})");
+
+  /** "Try it for four weeks" with the number in digits. */
+  static String wordsInDigits(String text) {
+    return TIME_BY_WORD
+        .matcher(text)
+        .replaceAll(word -> "" + (WORDS.indexOf(word.group(1).toLowerCase(Locale.ROOT)) + 1));
+  }
 
   /** "Six calendars" with the number in digits. */
   static String inDigits(String text) {

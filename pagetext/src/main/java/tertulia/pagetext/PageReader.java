@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
+import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import tertulia.core.deadline.Deadline;
@@ -20,8 +21,14 @@ public final class PageReader {
   /** Characters of a text; a longer one is no price page. */
   public static final int LONGEST = 20_000;
 
-  private static final java.util.regex.Pattern ANSWER_DAYS =
-      java.util.regex.Pattern.compile("(?i)\\b(?:for )?\\d{1,3} days?\\b");
+  private static final Pattern ANSWER_DAYS = Pattern.compile("(?i)\\b(?:for )?\\d{1,3} days?\\b");
+
+  private static final Pattern NOT_FOR =
+      Pattern.compile("(?i)\\bnot (?:for (?:each|every)|per|by(?: the)?) \\p{L}+");
+
+  private static final Pattern CARD_ASKED =
+      Pattern.compile(
+          "(?i)^(?=.*\\b(?:try|trial|test)\\b)(?:do|will|must|is|does)\\b.*\\b(?:card|payment details)\\b.*\\?$");
 
   private static final int LONGEST_LINE = 300;
   private static final int LONGEST_ROW = 4_000;
@@ -29,6 +36,9 @@ public final class PageReader {
 
   private final Numbers numbers;
   private final Phrases phrases;
+
+  /** What all amounts of the page are in, where none says so itself. */
+  private final Optional<String> currency;
 
   /** What the page counts, with a number, and there is no usual measure for. */
   private final Set<String> counted;
@@ -50,7 +60,8 @@ public final class PageReader {
 
   private PageReader(String text) {
     this.numbers = Numbers.of(text);
-    List<Line> written = Line.of(Amount.crowns(text));
+    List<Line> written = SaidCurrency.beside(Line.of(Positioned.tabbed(Amount.crowns(text))));
+    this.currency = SaidCurrency.of(written);
     this.lines = Footnotes.resolved(Joined.cards(Joined.columns(tables(written))));
     this.phrases = new Phrases(numbers, Wording.ownUnits(lines));
     this.counted =
@@ -94,10 +105,10 @@ public final class PageReader {
     }
     new CardReading(left, this).read();
     boolean forEach =
-        lines.stream()
+        withoutExtras().stream()
             .filter(line -> !line.text().endsWith("?") && !Phrases.isMore(line.text()))
             .anyMatch(line ->
-                Wording.in(line.text())
+                Wording.in(NOT_FOR.matcher(line.text()).replaceAll(""))
                     .of()
                     .flatMap(Wording.Of::each)
                     .filter(Measure::isPeople)
@@ -134,6 +145,19 @@ public final class PageReader {
         tax,
         notUnderstood,
         passed);
+  }
+
+  /** The lines without those below "Extras", up to the next blank one. */
+  private List<Line> withoutExtras() {
+    List<Line> plans = new ArrayList<>();
+    boolean extras = false;
+    for (Line line : lines) {
+      extras = Known.isExtras(line.text()) || extras && !line.isBlank();
+      if (!extras) {
+        plans.add(line);
+      }
+    }
+    return plans;
   }
 
   /** "2 months free" beside a year's price that is that much less than twelve months. */
@@ -185,6 +209,7 @@ public final class PageReader {
     boolean questions = false;
     boolean priced = false;
     boolean asked = false;
+    boolean cardAsked = false;
     for (Line line : below) {
       if (isTooLong(line)) {
         cutOff(line);
@@ -193,6 +218,8 @@ public final class PageReader {
       if (asked && ANSWER_DAYS.matcher(line.text()).find()) {
         trial(new Line(line.number(), "trial: " + line.text(), line.mark()));
       }
+      cardAsked(line, cardAsked);
+      cardAsked = CARD_ASKED.matcher(line.text()).find() || cardAsked && line.isBlank();
       asked = line.text().matches("(?i).*\\b(?:try|trial|test)\\b.*\\?") || asked && line.isBlank();
       Deadline.check(() -> "the text of the page");
       questions |= Known.isQuestions(line.text());
@@ -208,6 +235,13 @@ public final class PageReader {
       }
     }
     return left;
+  }
+
+  /** "Do I need a card to try it?" and below it "No. …". */
+  private void cardAsked(Line answer, boolean asked) {
+    if (asked && trialCard.isEmpty() && answer.text().matches("(?i)(?:no|yes)\\b.*")) {
+      trialCard = Optional.of(Said.clear(answer.text().matches("(?i)yes.*"), answer.passage()));
+    }
   }
 
   /** Told as not understood, by how it begins; a long row may have nothing in it. */
@@ -280,6 +314,11 @@ public final class PageReader {
     return tool.map(Said::value).orElse(other);
   }
 
+  /** The currency that is said of all amounts, none of which has a sign; empty if none is. */
+  Optional<String> currency() {
+    return currency;
+  }
+
   Phrases phrases() {
     return phrases;
   }
@@ -292,6 +331,11 @@ public final class PageReader {
     PlanDraft draft = new PlanDraft(name, numbers, phrases, counted);
     drafts.add(draft);
     return draft;
+  }
+
+  /** The plans so far of which a price is said, in the order of the page. */
+  List<PlanDraft> plansListed() {
+    return drafts.stream().filter(PlanDraft::isPriced).toList();
   }
 
   /** A plan that is there already; empty if none has the name. */

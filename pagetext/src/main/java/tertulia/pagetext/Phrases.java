@@ -28,7 +28,7 @@ final class Phrases {
               + UNIT
               + "?(?:\\sincluded)?(?:(?:\\s?/\\s?|\\s(?:per|a|for each|each)\\s)(?<seat>"
               + SEATS
-              + "))?(?:(?:\\s?/\\s?|\\s(?:per|a|each)\\s)(?:month|mo)|\\smonthly)?(?:\\sincluded|\\sin total|\\sin all)?(?:\\s(?:of\\s)?(?:storage|space))?");
+              + "))?(?:(?:\\s?/\\s?|\\s(?:per|a|each|every)\\s)(?:month|mo)|\\smonthly)?(?:\\sincluded|\\sin total|\\sin all)?(?:\\s(?:of\\s)?(?:storage|space|files))?");
   private static final Pattern RECORDING =
       line(
           "recordings?\\s(?:of\\s)?up to\\s"
@@ -45,7 +45,7 @@ final class Phrases {
   private static final Pattern FEE =
       Pattern.compile(
           "(?i)"
-              + "(?<percent>\\d+(?:[.,]\\d+)?)\\s?%\\s?(?:\\+|plus|and)\\s?(?<fixed>.{1,14}?)(?:\\s?/\\s?|\\s(?:per|of each|for each|of every|on each|on every|an?)\\s)(?:\\p{L}+\\s)?(?:payment|transaction|sale|charge)s?\\b.*|.*\\b(?:payment|transaction|card|processing)(?:s| fees?)?:?[\\s(]+(?<percent2>\\d+(?:[.,]\\d+)?)\\s?%\\s?(?:\\+|plus|and)\\s?(?<fixed2>.{1,14})");
+              + "(?<percent>\\d+(?:[.,]\\d+)?)\\s?%\\s?(?:\\+|plus|and)\\s?(?<fixed>.{1,14}?)(?:\\s?/\\s?|\\s(?:per|of each|for each|of every|on each|on every|an?)\\s)(?:\\p{L}+\\s)?(?:payment|transaction|sale|charge)s?\\b.*|.*\\b(?:payment|transaction|card|processing)(?:s| fees?)?:?[\\s(]+(?<percent2>\\d+(?:[.,]\\d+)?)\\s?%(?:\\sof (?:each|every|the) (?:payment|transaction|sale))?\\s?(?:\\+|plus|and)\\s?(?<fixed2>.{1,14})");
 
   /** "1.9 % of each card payment": a share, and nothing besides. */
   private static final Pattern SHARE =
@@ -95,7 +95,7 @@ final class Phrases {
 
   private static final Pattern MORE =
       Pattern.compile(
-          "(?i)\\b(?:extra|additional|further|more|then|above|beyond|over|after that|overage)\\b");
+          "(?i)\\b(?:extra|additional|further|(?<!\\bor )(?<!\\band )more|then|above|beyond|over|after that|overage)\\b");
   private static final Pattern USE =
       Pattern.compile(
           "(?i)(?:(?:\\s?/\\s?|\\b(?:per|for|each|every|a)\\s)(?:each\\s|every\\s)?(?:extra\\s|additional\\s|further\\s|more\\s)?(?:"
@@ -104,9 +104,20 @@ final class Phrases {
               + UNIT
               + "\\b)");
 
+  /** "Further runs cost $4 per 1,000". */
+  private static final Pattern FURTHER =
+      line(
+          "(?:each |every )?(?:further|extra|additional|more) "
+              + UNIT
+              + "(?: costs?| are| is| at| for|:)? (?<money>[^ ]{1,4} ?"
+              + Numbers.NUMBER
+              + "(?: ?[^\\d ]{1,4})?)(?: (?:per|for|a) (?<block>"
+              + Numbers.NUMBER
+              + ")| each| apiece)?");
+
   private static final Pattern TRIAL =
       Pattern.compile(
-          "(?i)\\b(?<n>\\d{1,3})[- ]days?(?:[- ]free)?[- ]trial\\b|\\btrial\\b.{0,20}?\\b(?<n2>\\d{1,3}) days?\\b|\\b(?:try|free)\\b.{0,25}?\\bfor (?<n3>\\d{1,3}) days?\\b|\\b(?:try|test)\\b[^.!?\\d]{0,30}(?<n4>\\d{1,3}) days?\\b|^(?<n5>\\d{1,3}) days? (?:(?:for )?free\\b(?! of)|to (?:try|test)\\b)");
+          "(?i)\\b(?<n>\\d{1,3})[- ]days?(?:[- ]free)?[- ]trial\\b|\\btrial\\b.{0,20}?\\b(?<n2>\\d{1,3}) days?\\b|\\b(?:try|free)\\b.{0,25}?\\bfor (?<n3>\\d{1,3}) days?\\b|\\b(?:try|test)\\b[^.!?\\d]{0,30}(?<n4>\\d{1,3}) days?\\b|\\bfirst (?<n6>\\d{1,3}) days? (?:are |is )?free\\b|^(?<n5>\\d{1,3}) days? (?:(?:for )?free\\b(?! of)|to (?:try|test)\\b)");
 
   /** What is used of a trial that does not end by its days. */
   private static final String USED =
@@ -323,6 +334,19 @@ final class Phrases {
       return Optional.empty();
     }
     Amount amount = amounts.getFirst();
+    Matcher further = FURTHER.matcher(text);
+    if (further.matches()) {
+      return Units.of(further.group("unit"))
+          .filter(unit -> !unit.isPeople())
+          .map(unit ->
+              new Use(
+                  unit,
+                  amount.value(),
+                  amount.currency(),
+                  Optional.ofNullable(further.group("block"))
+                      .flatMap(numbers::number)
+                      .orElse(BigDecimal.ONE)));
+    }
     Matcher use = USE.matcher(text);
     int from = 0;
     while (use.find(from)) {
@@ -339,9 +363,10 @@ final class Phrases {
   }
 
   Optional<Integer> trialDays(String text) {
-    Matcher trial = TRIAL.matcher(WEEKS.matcher(text).replaceAll(Phrases::inDays));
+    String digits = Numbers.wordsInDigits(text);
+    Matcher trial = TRIAL.matcher(WEEKS.matcher(digits).replaceAll(Phrases::inDays));
     return trial.find()
-        ? numbers.count(Numbers.either(trial, "n", "n2", "n3", "n4", "n5"))
+        ? numbers.count(Numbers.either(trial, "n", "n2", "n3", "n4", "n5", "n6"))
         : Optional.empty();
   }
 

@@ -8,6 +8,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import tertulia.core.fit.Answer;
 import tertulia.core.growth.Measure;
 import tertulia.pagetext.PageReading.AnswerSaid;
 import tertulia.pagetext.PageReading.Basis;
@@ -85,9 +86,25 @@ final class PlanDraft {
   /** Takes what a line says of this plan; false if it says nothing that is known. */
   boolean take(Line said) {
     Line line = new Line(said.number(), Numbers.inDigits(said.text()), said.mark());
-    Optional<Boolean> taken = labelled(line).or(() -> inParts(line));
+    Optional<Boolean> taken = sizeInBrackets(line).or(() -> labelled(line)).or(() -> inParts(line));
     return taken.orElseGet(
         () -> Amount.isIn(line.text()) ? priced(line) : unpriced(line) || capability(line));
+  }
+
+  /** "€6 per user and month (min. 3 users)"; empty if it is no such line. */
+  private Optional<Boolean> sizeInBrackets(Line line) {
+    Matcher brackets = IN_BRACKETS.matcher(line.text());
+    if (!Amount.isIn(line.text()) || !brackets.find()) {
+      return Optional.empty();
+    }
+    Line without = new Line(line.number(), brackets.replaceFirst(" ").strip(), line.mark());
+    return phrases
+        .size(brackets.group("in"))
+        .filter(size -> !size.equals(Sizes.Size.ANY) && Amount.isIn(without.text()))
+        .map(size -> {
+          size(size, line);
+          return take(without);
+        });
   }
 
   /** "Users: up to 25", "Price: on request", "Included: search, templates"; empty if none. */
@@ -128,12 +145,16 @@ final class PlanDraft {
       return Optional.of(true);
     }
     Line of = new Line(line.number(), value, line.mark());
+    Optional<Answer> answered = GridReading.answer(value);
+    if (answered.isPresent()) {
+      answer(new Said<>(new AnswerSaid(label, answered.get()), line.passage(), Set.of()));
+      return Optional.of(true);
+    }
     if (label.matches("(?i)(?:price|cost)s?")) {
       return Optional.of(take(of));
     }
-    if (label.matches("(?i)(?:included?|includes|features|with|contains|also)")
-        && !Amount.isIn(value)) {
-      List.of(value.split(",\\s+"))
+    if (OF_LIST.matcher(label).matches() && !Amount.isIn(value)) {
+      List.of(value.replaceFirst("[.]$", "").split(",\\s+"))
           .forEach(each -> capability(new Line(line.number(), each.strip(), Line.Prefix.BULLET)));
       return Optional.of(true);
     }
@@ -154,24 +175,63 @@ final class PlanDraft {
     return phrases
         .limit(value + " " + label)
         .or(() -> phrases.limit(value))
+        .or(() -> aMonth(label, value))
         .or(() -> phrases.otherLevel(value + " " + label.toLowerCase(Locale.ROOT), counted))
         .map(limit -> {
           gathered.limits.add(Said.clear(limit, line.passage()));
           return true;
-        });
+        })
+        .or(() -> anyNumber(label, value, line));
+  }
+
+  /** "Guest access: unlimited": of what nobody counts it is there. */
+  private Optional<Boolean> anyNumber(String label, String value, Line line) {
+    if (!value.matches("(?i)unlimited[.]?")) {
+      return Optional.empty();
+    }
+    answer(new Said<>(new AnswerSaid(label, Answer.YES), line.passage(), Set.of(Assumed.HOW_MANY)));
+    return Optional.of(true);
+  }
+
+  /** "Automations: 1,000 a month". */
+  private Optional<LimitSaid> aMonth(String label, String value) {
+    Matcher monthly = A_MONTH.matcher(value);
+    String phrase =
+        monthly.matches()
+            ? monthly.group("n") + " " + label.toLowerCase(Locale.ROOT) + " a month"
+            : "";
+    return phrases.limit(phrase).or(() -> phrases.otherFlow(phrase));
   }
 
   /** "Free for up to 3 users". */
   static final Pattern FREE_FOR =
       Pattern.compile(
-          "(?i)(?<free>free)[, ]+(?<rest>for (?:up to )?(?:\\d|(?:one|two|three|four|five|ten)\\b).*)");
+          "(?i)(?<free>free)(?: (?!for (?:up to )?\\d)[\\p{L} ]{3,40},)?[, ]+(?<rest>for (?:up to )?(?:\\d|(?:one|two|three|four|five|ten)\\b).*)");
+
+  private static final Pattern A_MONTH =
+      Pattern.compile(
+          "(?i)(?<n>(?:up to )?"
+              + Numbers.NUMBER
+              + ")(?: (?:a|per|each|every) month| / ?month|/mo)");
 
   private static final Pattern PARTS =
       Pattern.compile("[,;]\\s+|\\s(?=(?:incl\\.|including|includes)\\s\\d)");
 
+  private static final Pattern IN_BRACKETS = Pattern.compile("\\s*\\((?<in>[^()]+)\\)\\s*");
+
   /** "Photos (10 GB)". */
   private static final Pattern BRACKETED =
       Pattern.compile("\\p{L}[\\p{L} -]{1,30}\\s\\((?<value>[^()]*\\d[^()]*|unlimited)\\)");
+
+  private static final Pattern OF_LIST =
+      Pattern.compile(
+          "(?i)(?:included?|includes|features|with|contains|also|plus|adds?|(?:what )?you (?:also )?get)");
+
+  /** Whether a line is a list behind a word that says so: "You also get: comments, templates." */
+  static boolean isList(String text) {
+    Matcher labelled = LABELLED.matcher(text);
+    return labelled.matches() && OF_LIST.matcher(labelled.group("label")).matches();
+  }
 
   private static final Pattern LABELLED =
       Pattern.compile("(?<label>\\p{Lu}[\\p{L} -]{1,24}):\\s+(?<value>.+)");
@@ -344,7 +404,8 @@ final class PlanDraft {
     if (Known.isFree(text) || freeFor.matches()) {
       gathered.basis = Optional.of(Said.clear(Basis.FREE, line.passage()));
       if (freeFor.matches()) {
-        phrases.size(Numbers.inDigits(freeFor.group("rest"))).ifPresent(size -> size(size, line));
+        String first = freeFor.group("rest").split("(?<=\\p{L})\\.\\s")[0];
+        phrases.size(Numbers.inDigits(first)).ifPresent(size -> size(size, line));
       }
       return true;
     }
@@ -418,6 +479,14 @@ final class PlanDraft {
     gathered.answers.removeIf(
         a -> a.value().capability().equalsIgnoreCase(answer.value().capability()));
     gathered.answers.add(answer);
+  }
+
+  /** Whether it has a capability by an add-on. */
+  boolean isAddOn(String capability) {
+    return gathered.answers.stream()
+        .map(Said::value)
+        .anyMatch(
+            a -> a.capability().equalsIgnoreCase(capability) && a.answer() == Answer.BY_ADD_ON);
   }
 
   void size(Sizes.Size size, Line line) {

@@ -233,6 +233,7 @@ final class PlanNames {
     }
     return split(line).isEmpty()
         && !Known.isNoPrice(line)
+        && !Known.isOfSeveral(text)
         && (Bands.isOne(text) || isFirst(text))
         && !Phrases.isMore(THEN.split(text)[0])
         && !Wording.in(text).isOnce()
@@ -318,7 +319,8 @@ final class PlanNames {
 
   /** "Contact us" is a price only right below a name. */
   private boolean isButton(int line) {
-    return Known.isButton(lines.get(line).text());
+    String text = lines.get(line).text();
+    return Known.isButton(text) || Known.isTalk(text) && !isFollowed(line);
   }
 
   private boolean isAlone(List<Integer> candidates, int price) {
@@ -346,7 +348,9 @@ final class PlanNames {
 
   /** Whether a plan's list follows, as behind its price. */
   private boolean isFollowed(int line) {
-    return line + 1 < lines.size() && !lines.get(line + 1).isBlank() && !isButton(line + 1);
+    return line + 1 < lines.size()
+        && !lines.get(line + 1).isBlank()
+        && !Known.isButton(lines.get(line + 1).text());
   }
 
   private int words(int line) {

@@ -42,7 +42,7 @@ final class Sizes {
               + N
               + "\\s"
               + SEATS
-              + "|"
+              + "|(?:for\\s)?"
               + N.replace("<n>", "<n2>")
               + "\\s"
               + SEATS
@@ -69,7 +69,7 @@ final class Sizes {
               + SEATS
               + "\\s(?:are\\s)?included");
   private static final Pattern ANY_NUMBER =
-      line("unlimited\\s" + SEATS + "|any number of\\s" + SEATS);
+      line("(?:unlimited|no limit (?:of|on))\\s" + SEATS + "|any number of\\s" + SEATS);
   private static final Pattern PACK =
       Pattern.compile(
           "(?i)\\b(?:packs?|blocks?|steps?|bundles?|groups?)\\sof\\s"

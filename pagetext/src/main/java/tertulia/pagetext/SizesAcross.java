@@ -13,6 +13,8 @@ final class SizesAcross {
   private static final Pattern SIZE =
       Pattern.compile(
           "(?i)(?:(?:up to|over|more than|above|from) )?\\d[\\d.,]*(?:\\s?(?:-|–|—|to)\\s?\\d[\\d.,]*)?\\s?\\+?(?: (?:or|and) more)?(?: (?:users?|people|persons?|seats?|members?|employees?))?");
+  private static final Pattern NAMED =
+      Pattern.compile("(?i)\\b(?:users?|people|persons?|seats?|members?|employees?)$");
   private static final Pattern LABEL = Pattern.compile("\\s*[,:(–—/]\\s*|\\s+(?=per\\b)");
 
   private SizesAcross() {}
@@ -26,7 +28,38 @@ final class SizesAcross {
         return unrolled(lines, head, sizes);
       }
     }
-    return lines;
+    return down(lines);
+  }
+
+  /** "1–10 people⇥€29 a month" and others below it: each is a plan by its size. */
+  private static List<Line> down(List<Line> lines) {
+    if (lines.stream().filter(SizesAcross::isSizeAndPrice).count() < 2) {
+      return lines;
+    }
+    List<Line> down = new ArrayList<>();
+    for (Line line : lines) {
+      if (isSizeAndPrice(line)) {
+        List<String> cells = cells(line);
+        boolean named = NAMED.matcher(cells.getFirst()).find();
+        String many = named ? cells.getFirst() : cells.getFirst() + " people";
+        down.add(new Line(line.number(), "", Line.Prefix.NONE));
+        down.add(new Line(line.number(), many, Line.Prefix.NONE));
+        down.add(new Line(line.number(), cells.get(1), Line.Prefix.NONE));
+        down.add(new Line(line.number(), "", Line.Prefix.NONE));
+      } else {
+        down.add(line);
+      }
+    }
+    return down;
+  }
+
+  private static boolean isSizeAndPrice(Line line) {
+    List<String> cells = cells(line);
+    return cells.size() == 2
+        && SIZE.matcher(cells.getFirst()).matches()
+        && (Amount.isIn(cells.get(1))
+            || Known.isFree(cells.get(1))
+            || Known.isOnRequest(cells.get(1)));
   }
 
   private static List<Line> unrolled(List<Line> lines, int head, List<String> sizes) {

@@ -36,7 +36,28 @@ record ToolName(Optional<Said<String>> name, List<Line> below) {
   private static final int LOOKED_AT = 3;
   private static final int MOST_WORDS = 3;
 
+  /** "Tool⇥Torvlid": a row of a sheet that says of what the rest is. */
+  private static final Pattern ABOUT =
+      Pattern.compile(
+          "(?i)\\s*(?:(?<tool>tool|product|service|software|name)|vendor|supplier|maker|checked(?: on)?|date|as of|seen(?: on)?|source|link|url|web ?site)\\s*:?\\s*\\t\\s*(?<what>[^\\t]+?)\\s*");
+
+  /** Whether a row says what a sheet is about, or when it was written. */
+  static boolean isAboutTool(Line line) {
+    return line.isRow() && ABOUT.matcher(line.text()).matches();
+  }
+
   static ToolName of(List<Line> lines, Numbers numbers) {
+    for (Line line : lines) {
+      Matcher about = ABOUT.matcher(line.text());
+      if (about.matches() && about.group("tool") != null) {
+        return new ToolName(
+            Optional.of(Said.clear(about.group("what"), line.passage())),
+            lines.stream().filter(other -> !other.equals(line)).toList());
+      }
+      if (!line.isBlank() && !about.matches()) {
+        break;
+      }
+    }
     List<Line> written = lines.stream().filter(line -> !line.isBlank()).toList();
     for (int i = 0; i < Math.min(LOOKED_AT, written.size() - 1); i++) {
       Line line = written.get(i);
@@ -46,7 +67,7 @@ record ToolName(Optional<Said<String>> name, List<Line> below) {
             Optional.of(new Said<>(name.get(), line.passage(), Set.of(Assumed.TITLE))),
             lines.subList(lines.indexOf(line) + 1, lines.size()));
       }
-      if (!Known.isNavigation(line.text())) {
+      if (!Known.isNavigation(line.text()) && !line.text().matches("(?i)pric(?:es|ing)")) {
         break;
       }
     }
@@ -127,8 +148,17 @@ record ToolName(Optional<Said<String>> name, List<Line> below) {
     return more
         || between.stream()
                 .anyMatch(line -> Known.isNameLike(line.text()) && !Known.isSlogan(line.text()))
-            && between.size() > 1
+            && (between.size() > 1 || isSetApart(written, between))
         || between.stream().anyMatch(line -> Known.isHeading(line.text()));
+  }
+
+  /** Whether the first line is a heading far above a name of a word or two. */
+  private static boolean isSetApart(List<Line> written, List<Line> between) {
+    Line first = written.getFirst();
+    Line below = between.getFirst();
+    return below.number() > first.number() + 1
+        && below.text().split("\\s+").length <= 2
+        && first.text().split("\\s+").length <= 2;
   }
 
   /** Whether a price has a plan's name before it, in its own line. */

@@ -158,7 +158,7 @@ record Wording(
 
   private static final Pattern FILLER =
       Pattern.compile(
-          "(?i)\\b(?:per|and|or|when|if|only|for|the|a|of|at|all|prices?|are|is|in|as|low|plus|excl(?:uding|\\.)?|before|with|on|by|vat|tax(?:es)?|total|just|now|costs?|then|plan)\\b");
+          "(?i)\\b(?:per|and|or|when|if|only|for|the|a|of|at|all|prices?|are|is|in|as|low|plus|excl(?:uding|\\.)?|before|with|on|by|vat|tax(?:es)?|total|just|now|costs?|then|plan|you|otherwise)\\b");
 
   /** Whether a text speaks of how something is priced and of nothing else. */
   static boolean isAll(String text) {
