@@ -294,7 +294,7 @@ final class CardReading {
       aside(line);
     } else if (line.mark() == Line.Prefix.NONE
         && Known.isSlogan(line.text())
-        && !PlanDraft.isList(line.text())
+        && !LabelledLine.isList(line.text())
         && !Wording.isAll(line.text())
         && phrases.offer(line.text(), null).isEmpty()
         && !Amount.isIn(line.text())) {

@@ -3,13 +3,11 @@ package tertulia.pagetext;
 import java.math.BigDecimal;
 import java.math.MathContext;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import tertulia.core.fit.Answer;
-import tertulia.core.growth.Measure;
 import tertulia.pagetext.PageReading.AnswerSaid;
 import tertulia.pagetext.PageReading.Basis;
 import tertulia.pagetext.PageReading.Fee;
@@ -86,7 +84,8 @@ final class PlanDraft {
   /** Takes what a line says of this plan; false if it says nothing that is known. */
   boolean take(Line said) {
     Line line = new Line(said.number(), Numbers.inDigits(said.text()), said.mark());
-    Optional<Boolean> taken = sizeInBrackets(line).or(() -> labelled(line)).or(() -> inParts(line));
+    Optional<Boolean> taken =
+        sizeInBrackets(line).or(() -> labelled().take(line)).or(() -> inParts(line));
     return taken.orElseGet(
         () -> Amount.isIn(line.text()) ? priced(line) : unpriced(line) || capability(line));
   }
@@ -107,100 +106,8 @@ final class PlanDraft {
         });
   }
 
-  /** "Users: up to 25", "Price: on request", "Included: search, templates"; empty if none. */
-  private Optional<Boolean> labelled(Line line) {
-    Matcher bracketed = BRACKETED.matcher(line.text());
-    if (bracketed.matches()) {
-      String before = line.text().substring(0, bracketed.start("value") - 1).strip();
-      Optional<LimitSaid> limit =
-          phrases
-              .limit(bracketed.group("value"))
-              .or(() -> phrases.limit(before + " with " + bracketed.group("value")))
-              .or(() ->
-                  phrases.otherLevel(
-                      bracketed.group("value") + " " + before.toLowerCase(Locale.ROOT), counted));
-      limit.ifPresent(found -> gathered.limits.add(Said.clear(found, line.passage())));
-      if (limit.filter(found -> found.measure().equals(Measure.PEOPLE_IN_A_CALL)).isPresent()) {
-        capability(new Line(line.number(), before, line.mark()));
-      }
-      return limit.map(found -> true);
-    }
-    Matcher labelled = LABELLED.matcher(line.text());
-    if (!labelled.matches()) {
-      return Optional.empty();
-    }
-    String label = labelled.group("label");
-    String value = labelled.group("value");
-    Optional<Measure> unit = Units.of(label).filter(Measure::addsUp);
-    List<Amount> amounts = Amount.in(value, numbers);
-    if (unit.isPresent()
-        && amounts.size() == 1
-        && value.substring(amounts.getFirst().end()).matches("(?i)\\s*(?:each|apiece)[.]?")) {
-      Amount amount = amounts.getFirst();
-      gathered.use.add(
-          new Said<>(
-              new Use(unit.get(), amount.value(), amount.currency(), BigDecimal.ONE),
-              line.passage(),
-              amount.assumed()));
-      return Optional.of(true);
-    }
-    Line of = new Line(line.number(), value, line.mark());
-    Optional<Answer> answered = GridReading.answer(value);
-    if (answered.isPresent()) {
-      answer(new Said<>(new AnswerSaid(label, answered.get()), line.passage(), Set.of()));
-      return Optional.of(true);
-    }
-    if (label.matches("(?i)(?:price|cost)s?")) {
-      return Optional.of(take(of));
-    }
-    if (OF_LIST.matcher(label).matches() && !Amount.isIn(value)) {
-      List.of(value.replaceFirst("[.]$", "").split(",\\s+"))
-          .forEach(each -> capability(new Line(line.number(), each.strip(), Line.Prefix.BULLET)));
-      return Optional.of(true);
-    }
-    if (label.matches("(?i)(?:users|seats|members|people|team|team size)")) {
-      boolean bare =
-          value.matches(
-              "(?i)(?:up to |at most |from |at least )?[\\d.,]+|[\\d.,]+\\s?(?:-|–|to)\\s?[\\d.,]+|unlimited");
-      return phrases
-          .size(
-              bare
-                  ? value + " users"
-                  : value.replaceFirst("(?i)^([\\d.,]+) or more$", "at least $1 users"))
-          .map(size -> {
-            size(size, line);
-            return true;
-          });
-    }
-    return phrases
-        .limit(value + " " + label)
-        .or(() -> phrases.limit(value))
-        .or(() -> aMonth(label, value))
-        .or(() -> phrases.otherLevel(value + " " + label.toLowerCase(Locale.ROOT), counted))
-        .map(limit -> {
-          gathered.limits.add(Said.clear(limit, line.passage()));
-          return true;
-        })
-        .or(() -> anyNumber(label, value, line));
-  }
-
-  /** "Guest access: unlimited": of what nobody counts it is there. */
-  private Optional<Boolean> anyNumber(String label, String value, Line line) {
-    if (!value.matches("(?i)unlimited[.]?")) {
-      return Optional.empty();
-    }
-    answer(new Said<>(new AnswerSaid(label, Answer.YES), line.passage(), Set.of(Assumed.HOW_MANY)));
-    return Optional.of(true);
-  }
-
-  /** "Automations: 1,000 a month". */
-  private Optional<LimitSaid> aMonth(String label, String value) {
-    Matcher monthly = A_MONTH.matcher(value);
-    String phrase =
-        monthly.matches()
-            ? monthly.group("n") + " " + label.toLowerCase(Locale.ROOT) + " a month"
-            : "";
-    return phrases.limit(phrase).or(() -> phrases.otherFlow(phrase));
+  private LabelledLine labelled() {
+    return new LabelledLine(this, gathered, numbers, phrases, counted);
   }
 
   /** "Free for up to 3 users". */
@@ -208,41 +115,10 @@ final class PlanDraft {
       Pattern.compile(
           "(?i)(?<free>free)(?: (?!for (?:up to )?\\d)[\\p{L} ]{3,40},)?[, ]+(?<rest>for (?:up to )?(?:\\d|(?:one|two|three|four|five|ten)\\b).*)");
 
-  private static final Pattern A_MONTH =
-      Pattern.compile(
-          "(?i)(?<n>(?:up to )?"
-              + Numbers.NUMBER
-              + ")(?: (?:a|per|each|every) month| / ?month|/mo)");
-
   private static final Pattern PARTS =
       Pattern.compile("[,;]\\s+|\\s(?=(?:incl\\.|including|includes)\\s\\d)");
 
   private static final Pattern IN_BRACKETS = Pattern.compile("\\s*\\((?<in>[^()]+)\\)\\s*");
-
-  /** "Photos (10 GB)". */
-  private static final Pattern BRACKETED =
-      Pattern.compile("\\p{L}[\\p{L} -]{1,30}\\s\\((?<value>[^()]*\\d[^()]*|unlimited)\\)");
-
-  private static final Pattern OF_LIST =
-      Pattern.compile(
-          "(?i)(?:included?|includes|features|with|contains|also|plus|adds?|(?:what )?you (?:also )?get)");
-
-  /** Whether a line is a list behind a word that says so: "You also get: comments, templates." */
-  static boolean isList(String text) {
-    Matcher labelled = LABELLED.matcher(text);
-    return labelled.matches() && OF_LIST.matcher(labelled.group("label")).matches();
-  }
-
-  private static final Pattern LABELLED =
-      Pattern.compile("(?<label>\\p{Lu}[\\p{L} -]{1,24}):\\s+(?<value>.+)");
-
-  /** Whether a line says that the price is on request, whatever stands before that. */
-  static boolean isOnRequest(String text) {
-    Matcher labelled = LABELLED.matcher(text);
-    return labelled.matches()
-        && labelled.group("label").matches("(?i)(?:price|cost)s?")
-        && Known.isOnRequest(labelled.group("value"));
-  }
 
   /**
    * A line of which one part says for how many people it is: "One project, up to 100 employees", or
@@ -469,7 +345,8 @@ final class PlanDraft {
     return then.isPresent();
   }
 
-  private boolean capability(Line line) {
+  /** Takes what a line says the plan has; false if it is no capability. */
+  boolean capability(Line line) {
     Optional<Said<AnswerSaid>> answer = Capabilities.of(line);
     answer.ifPresent(this::answer);
     return answer.isPresent();

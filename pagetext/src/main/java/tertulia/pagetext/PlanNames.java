@@ -229,7 +229,7 @@ final class PlanNames {
       return true;
     }
     if (!Amount.isIn(text)) {
-      return Known.isOnRequest(text) || PlanDraft.isOnRequest(text);
+      return Known.isOnRequest(text) || LabelledLine.isOnRequest(text);
     }
     return split(line).isEmpty()
         && !Known.isNoPrice(line)
