@@ -11,7 +11,7 @@ import java.util.regex.Pattern;
  * empty: as rows with tabs.
  */
 final class Positioned {
-  private static final Pattern CELL = Pattern.compile("\\S+(?: \\S+)*");
+  private static final Pattern GAP = Pattern.compile("^ +| {2,}| $");
   private static final int FEWEST_ROWS = 3;
 
   /** How many characters a cell may begin beside its column. */
@@ -88,9 +88,15 @@ final class Positioned {
 
   private static List<Cell> cells(String line) {
     List<Cell> cells = new ArrayList<>();
-    Matcher found = CELL.matcher(line);
-    while (found.find()) {
-      cells.add(new Cell(found.start(), found.group()));
+    int start = 0;
+    Matcher gap = GAP.matcher(line);
+    while (start < line.length()) {
+      boolean found = gap.find(start);
+      int end = found ? gap.start() : line.length();
+      if (end > start) {
+        cells.add(new Cell(start, line.substring(start, end)));
+      }
+      start = found ? gap.end() : line.length();
     }
     return cells;
   }
