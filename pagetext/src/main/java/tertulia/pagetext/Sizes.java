@@ -13,20 +13,20 @@ final class Sizes {
       "(?:active\\s|full\\s|paid\\s|named\\s)?(?:users?|seats?|team\\s?members?|members?|persons?|people|licen[cs]es?|editors?|agents?|employees?|colleagues?)";
   private static final Pattern RANGE =
       line(
-          "(?:for\\s|teams? of\\s)?(?:from\\s)?"
+          "(?:for\\s)?(?:(?:(?:one|1|an?)\\s)?teams? of\\s)?(?:from\\s)?"
               + N
               + "\\s?(?:-|–|—|to)\\s?(?<m>"
               + Numbers.NUMBER
               + ")\\s"
               + SEATS
-              + "|(?:for\\s)?teams? of\\s"
+              + "|(?:for\\s)?(?:(?:one|1|an?)\\s)?teams? of\\s"
               + N.replace("<n>", "<n2>")
               + "\\s?(?:-|–|—|to)\\s?(?<m2>"
               + Numbers.NUMBER
               + ")");
   private static final Pattern MOST =
       line(
-          "(?:for\\s|teams? of\\s)?(?:up to|max(?:imum)?\\.?(?:\\sof)?|at most|no more than|limited to)\\s"
+          "(?:for\\s)?(?:(?:(?:one|1|an?)\\s)?teams? of\\s)?(?:up to|max(?:imum)?\\.?(?:\\sof)?|at most|no more than|limited to)\\s"
               + N
               + "\\s"
               + SEATS
@@ -34,11 +34,11 @@ final class Sizes {
               + N.replace("<n>", "<n2>")
               + "\\s"
               + SEATS
-              + "\\s(?:max(?:imum)?\\.?|at most)|(?:for\\s)?teams? of up to\\s"
+              + "\\s(?:max(?:imum)?\\.?|at most)|(?:for\\s)?(?:(?:one|1|an?)\\s)?teams? of up to\\s"
               + N.replace("<n>", "<n3>"));
   private static final Pattern LEAST =
       line(
-          "(?:for\\s|teams? of\\s)?(?:min(?:imum)?\\.?(?:\\sof)?|at least|from|starting at|starts at)\\s"
+          "(?:for\\s)?(?:(?:(?:one|1|an?)\\s)?teams? of\\s)?(?:min(?:imum)?\\.?(?:\\sof)?|at least|from|starting at|starts at)\\s"
               + N
               + "\\s"
               + SEATS

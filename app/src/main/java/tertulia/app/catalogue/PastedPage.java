@@ -3,9 +3,11 @@ package tertulia.app.catalogue;
 import java.time.LocalDate;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import tertulia.app.display.Dates;
+import tertulia.app.display.Voice;
 import tertulia.app.exchange.Codes;
 import tertulia.pagetext.PageReader;
 import tertulia.pagetext.PageReading;
@@ -76,32 +78,41 @@ final class PastedPage {
         reading.passedOver());
   }
 
-  /** "31 things were read: 24 are said so, 5 likely, 2 to look at again. …" */
+  /** "31 things were read: 24 said so, 5 likely, 2 to look at again. …" */
   private static String sentence(PageReading reading) {
     int all = reading.tally().values().stream().mapToInt(Integer::intValue).sum();
     if (all == 0) {
-      return "No plan and no price was recognised in this text. Paste the part with the prices, or"
-          + " write them down below.";
+      return Voice.say("reading.nothing");
     }
-    int left = reading.notUnderstood().size();
-    String parts =
-        reading.tally().entrySet().stream()
-            .map(entry -> entry.getValue() + " " + words(entry.getKey()))
-            .collect(Collectors.joining(", "));
-    return all
-        + (all == 1 ? " thing was read: " : " things were read: ")
-        + parts
-        + ". "
-        + (left == 0
-            ? "Every line was understood."
-            : left + (left == 1 ? " line was" : " lines were") + " not understood.");
+    return Voice.all(
+        read(reading, all),
+        left(reading.notUnderstood().size()),
+        reading.tool().isPresent() ? "" : Voice.say("reading.no-tool"));
   }
 
-  private static String words(Sureness sure) {
+  private static String read(PageReading reading, int all) {
+    String parts =
+        reading.tally().entrySet().stream()
+            .map(entry -> tallied(entry.getKey(), entry.getValue()))
+            .collect(Collectors.joining(", "));
+    return all == 1
+        ? Voice.say("reading.read.one", "parts", parts)
+        : Voice.say("reading.read.many", Map.of("count", all, "parts", parts));
+  }
+
+  private static String left(int lines) {
+    return switch (lines) {
+      case 0 -> Voice.say("reading.left.none");
+      case 1 -> Voice.say("reading.left.one");
+      default -> Voice.say("reading.left.many", "count", lines);
+    };
+  }
+
+  private static String tallied(Sureness sure, int count) {
     return switch (sure) {
-      case CLEAR -> "said so";
-      case LIKELY -> "likely";
-      case GUESS -> "to look at again";
+      case CLEAR -> Voice.say("reading.part.clear", "count", count);
+      case LIKELY -> Voice.say("reading.part.likely", "count", count);
+      case GUESS -> Voice.say("reading.part.guess", "count", count);
     };
   }
 

@@ -19,7 +19,7 @@ public final class Voice {
   static final List<String> SUBJECTS =
       List.of(
           "answer", "missing", "fit", "cost", "score", "change", "advice", "panel", "view", "trial",
-          "growth", "unsaid");
+          "growth", "unsaid", "reading");
 
   private static final Locale LOCALE = Locale.UK;
   private static final Pattern PLACE = Pattern.compile("\\{(?<name>[a-z][A-Za-z]*)}");

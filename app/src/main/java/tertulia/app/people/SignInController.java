@@ -86,6 +86,9 @@ class SignInController {
   /** Whoever has just chosen a password need not type it again. */
   private static String signedIn(HttpServletRequest request, String name, String password) {
     try {
+      request.getSession();
+      // a session that somebody else began must not become this person's
+      request.changeSessionId();
       request.login(name.strip(), password);
       return "redirect:/selections";
     } catch (ServletException e) {

@@ -2,9 +2,13 @@ package tertulia.app.browser;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertTrue;
 
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.ColorScheme;
+import java.util.Collections;
+import java.util.List;
+import java.util.Locale;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.test.context.TestPropertySource;
 import org.testng.annotations.Test;
@@ -50,11 +54,20 @@ public class NewUserTest extends BrowserTest {
         .containsText("A password has 12 characters or more; this one has 5.");
     assertThat(page.locator("[name=name]")).hasValue("Anneke Voss");
     page.locator("[name=password]").fill("long enough for me");
+    List<String> before = sessions(page);
     page.getByText("Create the account").click();
     // whoever has just chosen a password is not asked for it again
     assertThat(page.locator("main")).containsText("Nothing is being chosen yet");
+    assertTrue(Collections.disjoint(sessions(page), before), "a session of nobody became hers");
     page.navigate("/first-account");
     assertThat(page.locator("h1")).not().hasText("The first account");
+  }
+
+  private static List<String> sessions(Page page) {
+    return page.context().cookies().stream()
+        .filter(cookie -> cookie.name.toLowerCase(Locale.ROOT).contains("session"))
+        .map(cookie -> cookie.value)
+        .toList();
   }
 
   private static void begin(Page page) {

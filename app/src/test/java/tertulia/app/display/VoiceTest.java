@@ -37,6 +37,7 @@ public class VoiceTest {
           Map.entry("tool", "Pierbook"),
           Map.entry("tools", "Pierbook"),
           Map.entry("months", "36 months"),
+          Map.entry("parts", "24 said so, 5 likely"),
           Map.entry("count", "5"),
           Map.entry("member", "Odile"),
           Map.entry("members", "Odile"),
