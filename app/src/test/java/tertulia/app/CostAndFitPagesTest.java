@@ -113,7 +113,7 @@ public class CostAndFitPagesTest extends ServedTest {
           figures(total).get(column).add(figures(time).get(column)),
           "column " + column);
     }
-    assertTrue(cost.contains("of people’s time"));
+    assertTrue(cost.contains("of staff time"));
   }
 
   @Test

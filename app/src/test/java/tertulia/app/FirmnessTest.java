@@ -50,10 +50,10 @@ import tertulia.core.sensitivity.Sizes;
 
 /** How firm the answer is, from the sentences to the scenarios and what goes out. */
 public class FirmnessTest extends ServedTest {
-  private static final Pattern FROM = Pattern.compile("from ([0-9,]+) people on");
+  private static final Pattern FROM = Pattern.compile("for ([0-9,]+) people or more");
   private static final Pattern UP_TO = Pattern.compile("up to ([0-9,]+) people");
   private static final Pattern PERCENT =
-      Pattern.compile("weighs at (?:least|most) ([0-9]+)\u00a0%");
+      Pattern.compile("the weight of “[^”]+” is at (?:least|most) ([0-9]+)\u00a0%");
   @Autowired private MockMvc mvc;
   @Autowired private UserAccounts people;
   @Autowired private Selections selections;
@@ -118,8 +118,7 @@ public class FirmnessTest extends ServedTest {
       for (Advice.Take take : new AdviceFindings(sensitivity).takes()) {
         String sentence = words.of(take);
         String name = read.selection().contender(take.tool()).tool().name();
-        assertTrue(
-            sentence.startsWith("Take " + name) || sentence.startsWith("Choose " + name), sentence);
+        assertTrue(sentence.startsWith("Choose " + name), sentence);
         assertTrue(sentence.endsWith("."), sentence);
         for (Condition condition : take.when()) {
           if (condition instanceof Condition.Weight weight) {
@@ -172,7 +171,8 @@ public class FirmnessTest extends ServedTest {
     Document overview = page("odile", "/selections/1/overview");
     assertTrue(overview.select(".bigsay").text().startsWith(says));
     String besides = overview.select(".besides").text();
-    assertTrue(besides.contains("Take Pierbook if “At least 40 languages” must be there"), besides);
+    assertTrue(
+        besides.contains("Choose Pierbook if “At least 40 languages” is a must-have"), besides);
     assertTrue(
         besides.contains("Find out first how good Quaymate is at “Help when it breaks”"), besides);
     assertFalse(firmness.select("#ranks svg circle").isEmpty());
@@ -226,7 +226,7 @@ public class FirmnessTest extends ServedTest {
     }
     assertEquals(rows, 4, "every must and one given up, any terms and monthly");
     assertTrue(
-        mattering.startsWith("What changes who leads") || mattering.startsWith("Whatever of this"),
+        mattering.startsWith("Who leads depends on") || mattering.startsWith("No combination"),
         mattering);
   }
 
@@ -252,7 +252,7 @@ public class FirmnessTest extends ServedTest {
     String record =
         answer("ilse", "/selections/1/decision.md").getContentAsString(StandardCharsets.UTF_8);
     assertTrue(record.contains("### How firm that is"), record);
-    assertTrue(record.contains("Take Pierbook if"), record);
+    assertTrue(record.contains("Choose Pierbook if"), record);
     Results results = AdviceResults.with(selections.load(2).selection(), selections.load(2).file());
     Results.FirmnessResult firm = results.firmness();
     assertEquals(firm.grade(), "not-firm");

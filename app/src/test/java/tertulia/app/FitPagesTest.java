@@ -276,7 +276,7 @@ public class FitPagesTest extends ServedTest {
     MockHttpServletResponse refused = post("need", form);
     assertEquals(refused.getStatus(), 422);
     String page = refused.getContentAsString(StandardCharsets.UTF_8);
-    assertTrue(page.contains("By what is it covered? Name it, or take the amount away."), page);
+    assertTrue(page.contains("Name what covers it, or remove the amount."), page);
     assertTrue(page.contains("value=\"12.345\""), page);
     assertTrue(page.contains("the quay &lt;b&gt;fills&lt;/b&gt; up"), page);
     form.put("needs[0].outsideBy", "a list on paper");

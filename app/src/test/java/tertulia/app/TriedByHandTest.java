@@ -117,7 +117,7 @@ public class TriedByHandTest extends ServedTest {
     String refused = post("ilse", 422, "plan", pierbook);
     assertTrue(
         refused.contains(
-            "The trial ends on 2026-11-20 and begins on 2026-11-24. Exchange the two days."));
+            "The trial ends on 2026-11-20 and begins on 2026-11-24. Swap the two days."));
     assertTrue(refused.contains("kept terms"), "what was typed stays");
     assertTrue(trials().of("pierbook").isEmpty());
     pierbook[7] = "2026-12-24";

@@ -87,7 +87,7 @@ public class TrialsTest {
     } catch (IllegalArgumentException e) {
       assertEquals(
           e.getMessage(),
-          "The trial ends on 2026-11-23 and begins on 2026-11-24. Exchange the two days.");
+          "The trial ends on 2026-11-23 and begins on 2026-11-24. Swap the two days.");
       return;
     }
     throw new AssertionError("taken");

@@ -126,7 +126,7 @@ class CatalogueController {
       @RequestParam LocalDate from,
       RedirectAttributes flash) {
     catalogue.undo(slug, version, from);
-    flash.addFlashAttribute("done", "The last change is taken back.");
+    flash.addFlashAttribute("done", "The last change is undone.");
     return "redirect:/catalogue/" + slug;
   }
 

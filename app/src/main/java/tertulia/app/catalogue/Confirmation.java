@@ -92,7 +92,7 @@ record Confirmation(String day) {
                     plan.unsaid().stream().filter(open -> !isSettled(plan, open, which)).toList()))
             .toList();
     if (plans.equals(sheet.plans())) {
-      throw new IllegalArgumentException("Nothing of that is open any more.");
+      throw new IllegalArgumentException("This is no longer open.");
     }
     return sheet.withPlans(plans);
   }

@@ -56,7 +56,7 @@ final class CsvPage {
               + first
               + " and by \""
               + maker
-              + "\" here. Two makers have two tools; give each its own tool id.");
+              + "\" here. Two vendors have two tools. Give each its own tool id.");
       return;
     }
     if (!repeats(row)) {
@@ -90,7 +90,7 @@ final class CsvPage {
       refuseHere(
           row,
           CsvColumn.LINE,
-          "Row " + before + " states the same thing already. Take one of the two away.");
+          "Row " + before + " states the same thing already. Remove one of the two.");
     }
     return before != null;
   }

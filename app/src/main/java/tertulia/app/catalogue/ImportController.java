@@ -113,7 +113,7 @@ class ImportController {
     flash.addFlashAttribute(
         "done",
         taken == 0
-            ? "Nothing was left to take; the catalogue changed meanwhile."
+            ? "Nothing was left to add: the catalogue has changed."
             : taken + (taken == 1 ? " tool" : " tools") + " taken from " + waiting.name() + ".");
     return "redirect:/catalogue";
   }

@@ -25,7 +25,7 @@ final class InForce {
         LocalDate.parse(source.asOf()), Codes.oneOf(Ground.class, source.ground()));
   }
 
-  /** Why the first of two is, as in "tried by hand goes before maker's claim". */
+  /** Why the first of two is, as in "tried by hand goes before vendor's claim". */
   static String why(ToolSheet.SourcePart first, ToolSheet.SourcePart second) {
     Provenance one = provenance(first);
     Provenance other = provenance(second);
@@ -33,7 +33,7 @@ final class InForce {
       case STRONGER_GROUND ->
           "in force, as " + one.ground().words() + " goes before " + other.ground().words();
       case NEWER -> "in force, as it is the newest";
-      case FIRST_LISTED -> "in force, as it was written down first";
+      case FIRST_LISTED -> "in force, as it was entered first";
     };
   }
 }

@@ -109,7 +109,7 @@ public class MakersNews {
     }
     ToolSheet announced = dated(sheet.withId(tool), held.sheet(), on);
     if (announced.equals(held.sheet())) {
-      throw new Conflict("The page would be as it is. Write down what changes.");
+      throw new Conflict("Nothing on the page would change. Enter what changes.");
     }
     String base = Json.write(held.sheet());
     String page = Json.write(announced);

@@ -201,7 +201,8 @@ class PricePageController {
                 says.orElseThrow(),
                 converted.sheet().get(),
                 person.name()));
-        flash.addFlashAttribute("done", "Put down. Nothing changes until it is taken over.");
+        flash.addFlashAttribute(
+            "done", "Saved as an announcement. Nothing changes until it is applied.");
         return "redirect:/price-changes";
       }
       Catalogue.Change change =

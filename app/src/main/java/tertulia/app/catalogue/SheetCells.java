@@ -70,7 +70,7 @@ public final class SheetCells {
 
   private void fill() {
     put("Name", sheet.name());
-    put("Maker", sheet.maker());
+    put("Vendor", sheet.maker());
     put("Work areas", String.join(", ", sheet.areas()));
     put("A suite of", String.join(", ", sheet.contains()));
     List<PriceLine> lines = PriceLine.of(sheet);

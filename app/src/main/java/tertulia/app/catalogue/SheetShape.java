@@ -78,7 +78,7 @@ record SheetShape(List<Integer> facts, int needed, Set<Integer> aside, List<Part
         part(
             "words",
             "What it is, and for whom",
-            said(words, "nobody has said; a sentence each, and what is known of its maker"),
+            said(words, "nobody has said; a sentence each, and what is known of its vendor"),
             faults),
         part("offers", "Offers", said(offers, "none; reductions for a while"), faults),
         part(
@@ -90,7 +90,7 @@ record SheetShape(List<Integer> facts, int needed, Set<Integer> aside, List<Part
             faults),
         part(
             "conditions",
-            "Where and how it can be had",
+            "Availability and trial",
             said(conditions, "nobody has said; countries, places of data, languages, a trial"),
             faults),
         part("ratings", "Public ratings", said(ratings, "none"), faults));

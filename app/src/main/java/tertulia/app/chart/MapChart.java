@@ -140,7 +140,7 @@ public final class MapChart {
               (of.certain() ? "area m" : "area unsure m") + contender.mark(),
               "d",
               outline.toString())
-          .title(contender.name() + (of.certain() ? "" : ", not for certain"))
+          .title(contender.name() + (of.certain() ? "" : ", not in every case"))
           .close("path");
     }
   }

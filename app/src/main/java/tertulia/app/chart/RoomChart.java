@@ -36,7 +36,7 @@ public final class RoomChart {
         "role",
         "img",
         "aria-label",
-        "Room of each weight; the table below says the same");
+        "Stable range of each weight; the table below says the same");
     for (int percent = 0; percent <= 100; percent += 10) {
       double x = x(BigDecimal.valueOf(percent).movePointLeft(2));
       svg.leaf("line", "class", "grid", "x1", x, "x2", x, "y1", TOP, "y2", bottom);

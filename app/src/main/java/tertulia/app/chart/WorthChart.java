@@ -59,7 +59,7 @@ public final class WorthChart {
 
   private String draw() {
     String summary =
-        "What each is worth against what it costs: "
+        "Score against cost: "
             + points.stream().map(this::reading).collect(Collectors.joining("; "));
     svg.open(
         "svg", "class", "worth", "viewBox", "0 0 812 196", "role", "img", "aria-label", summary);

@@ -178,7 +178,8 @@ class ContendersController implements StepBody {
     rows.add(spoken(session, ToolSheet.Topic.WHAT_IT_IS));
     rows.add(spoken(session, ToolSheet.Topic.FOR_WHOM));
     rows.add(
-        Row.of("Maker", session.columns().stream().map(c -> Cell.fact(c.tool().maker())).toList()));
+        Row.of(
+            "Vendor", session.columns().stream().map(c -> Cell.fact(c.tool().maker())).toList()));
     rows.add(Row.of("Plans", session.columns().stream().map(ContendersController::plans).toList()));
     rows.add(
         Row.of("Prices as of", session.columns().stream().map(c -> prices(session, c)).toList()));

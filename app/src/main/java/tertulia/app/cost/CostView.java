@@ -157,7 +157,7 @@ record CostView(
     if (read) {
       rows.add(
           new Row(
-              Cell.fact("Full cost").noting("subscription and people’s time"),
+              Cell.fact("Full cost").noting("subscription and staff time"),
               cells(session, c -> fullCost(session, c)),
               "big"));
     }
@@ -273,7 +273,7 @@ record CostView(
     return new CostFindings(session.evaluation().costs())
         .place(contender.id())
         .map(place -> dearer(place, why))
-        .orElseGet(() -> Cell.missing("not known", why).noting("people’s time is not stated"));
+        .orElseGet(() -> Cell.missing("not known", why).noting("staff time is not stated"));
   }
 
   private static Cell dearer(CostFindings.Place place, String why) {

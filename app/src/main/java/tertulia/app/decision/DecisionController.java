@@ -124,7 +124,7 @@ class DecisionController implements StepBody {
           gap.isUnpriced()
               ? "What this contender costs is not known in all months. Put its price down first, or"
                   + " an assumed one."
-              : "No plan of this contender is known to serve in all months. Look at Fit first.");
+              : "No plan of this contender is known to meet the needs in every month. Look at Fit first.");
     }
     String reasons = text(typed, "reasons", "Say why this one.", faults);
     String givenUp = text(typed, "givenUp", "Say what another contender would have had.", faults);

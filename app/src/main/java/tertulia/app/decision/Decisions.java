@@ -161,7 +161,7 @@ public class Decisions {
           "The view of "
               + String.join(", ", seen.withheld())
               + " is not in the figures you read. Wait until everybody has handed in theirs, or"
-              + " open the table to everybody under Marks, then propose.");
+              + "open the panel’s views to everybody under Marks, then propose.");
     }
     if (seen.openedBy() == null) {
       // what is proposed shows everybody's view, so it is nobody's secret any more
@@ -180,7 +180,7 @@ public class Decisions {
     OptionalLong now =
         stored.map(row -> OptionalLong.of(row.version)).orElseGet(OptionalLong::empty);
     if (stored.isPresent() && stored.get().state == DecisionRow.State.SIGNED) {
-      throw new Conflict("This decision is signed off; it does not change any more.");
+      throw new Conflict("This decision is signed and no longer changes.");
     }
     if (stored.isPresent() && stored.get().state == DecisionRow.State.PROPOSED) {
       throw new Conflict(
@@ -237,7 +237,7 @@ public class Decisions {
     String now = there ? option.apply(choice) : "";
     if (now.isEmpty()) {
       throw new IllegalStateException(
-          "The choice would not do any more. Withdraw the proposal and write another down.");
+          "The choice no longer meets the needs. Withdraw the proposal and write a new one.");
     }
     keep(row, proposed.withdraw(signatory(person), now(), reason(lines)));
     Basis basis = Basis.of(table);
@@ -273,7 +273,7 @@ public class Decisions {
         changed(row, table)
             .orElseThrow(() ->
                 new Conflict(
-                    "Nobody knows what this proposal rested on: it was made before that was kept."
+                    "What this proposal rested on is not known: it was made before that was recorded."
                         + " Withdraw it and propose it again."));
     if (!difference.lines().isEmpty()) {
       throw new Changed(difference);

@@ -225,9 +225,7 @@ record Difference(List<Line> lines) {
           .findFirst()
           .ifPresentOrElse(
               was -> changed(lines, "The weights and marks of " + member.name(), was, member),
-              () ->
-                  lines.add(
-                      new Line(member.name(), "not among those who weigh", "weighs and marks")));
+              () -> lines.add(new Line(member.name(), "not on the panel", "on the panel")));
     }
   }
 

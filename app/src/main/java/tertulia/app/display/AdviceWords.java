@@ -1,24 +1,18 @@
 package tertulia.app.display;
 
 import java.math.BigDecimal;
-import java.math.RoundingMode;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
-import org.joda.money.Money;
 import tertulia.core.evaluation.Selection;
 import tertulia.core.finding.Advice;
 import tertulia.core.firmness.NearestUpset;
 import tertulia.core.firmness.WeightRoom;
-import tertulia.core.path.Terms;
 import tertulia.core.scoring.Criterion;
 import tertulia.core.sensitivity.Condition;
 import tertulia.core.sensitivity.FindOut;
-import tertulia.core.sensitivity.Otherwise;
 import tertulia.core.sensitivity.ScenarioGrid;
-import tertulia.core.sensitivity.Sizes;
-import tertulia.core.sensitivity.Tried;
 
 /** The one place where advice becomes sentences. */
 public record AdviceWords(Selection selection) {
@@ -159,186 +153,64 @@ public record AdviceWords(Selection selection) {
     for (Condition condition : take.when()) {
       (condition instanceof Condition.Between ? sizes : ifs).add(of(condition));
     }
-    String saves =
+    return Voice.all(
+        take(name, Voice.list(sizes), Voice.list(ifs), take.leads()),
         take.saves()
             .map(money ->
-                ": that saves "
-                    + Figures.moneyIn(money)
-                    + " over the "
-                    + counted(selection.horizon().months(), "month", "months"))
-            .orElse("");
-    return "Take "
-        + name
-        + (sizes.isEmpty() ? "" : " " + listed(sizes))
-        + (ifs.isEmpty() ? "" : (take.leads() ? " as long as " : " if ") + listed(ifs))
-        + saves
-        + ".";
+                Voice.say(
+                    "advice.choose.saves",
+                    Map.of(
+                        "cost",
+                        Figures.moneyIn(money),
+                        "months",
+                        Figures.counted(selection.horizon().months(), "months"))))
+            .orElse(""));
   }
 
-  /** A condition, as it reads after "take it" or "if". */
+  private static String take(String tool, String sizes, String ifs, boolean leads) {
+    if (ifs.isEmpty()) {
+      return Voice.say("advice.choose.sizes", Map.of("tool", tool, "sizes", sizes));
+    }
+    if (sizes.isEmpty()) {
+      return Voice.say(
+          leads ? "advice.choose.while" : "advice.choose.if",
+          Map.of("tool", tool, "conditions", ifs));
+    }
+    return Voice.say(
+        leads ? "advice.choose.sizes-while" : "advice.choose.sizes-if",
+        Map.of("tool", tool, "sizes", sizes, "conditions", ifs));
+  }
+
+  /** A condition, as it reads after "if"; of a number of people after the contender's name. */
   public String of(Condition condition) {
-    return switch (condition) {
-      case Condition.Between between -> between(between);
-      case Condition.If given -> given(given.otherwise());
-      case Condition.Unless unless -> unless(unless.other());
-      case Condition.Weight weight ->
-          quoted(weight.criterion().name())
-              + " weighs "
-              + (weight.from() == 0
-                  ? "at most " + weight.to() + "\u00a0%"
-                  : weight.to() == 100
-                      ? "at least " + weight.from() + "\u00a0%"
-                      : weight.from() + " to " + weight.to() + "\u00a0%");
-      case Condition.Worth worth -> worth(worth, "its");
-      case Condition.Costs costs -> costs(costs);
-      case Condition.Without without -> without.member().name() + "’s view did not count";
-    };
+    return conditions().of(condition);
   }
 
-  private String between(Condition.Between between) {
-    String what =
-        switch (between.axis()) {
-          case Sizes.Axis.Headcount people -> "people";
-          case Sizes.Axis.Quantity quantity -> quantity.measure().label();
-        };
-    if (between.isEverywhere()) {
-      return "for any number of " + what;
-    }
-    if (between.first()) {
-      return "up to " + Figures.counted(between.to(), what);
-    }
-    if (between.last()) {
-      return "from " + Figures.counted(between.from(), what) + " on";
-    }
-    return between.from() == between.to()
-        ? "for just " + Figures.counted(between.to(), what)
-        : "from " + Figures.whole(between.from()) + " to " + Figures.counted(between.to(), what);
+  /** What is not known, as it reads after "Find out first". */
+  public String of(FindOut.Unknown unknown) {
+    return conditions().of(unknown);
   }
 
-  private static String counted(Condition.Between between, String than, long number) {
-    String what =
-        switch (between.axis()) {
-          case Sizes.Axis.Headcount people -> "people";
-          case Sizes.Axis.Quantity quantity -> quantity.measure().label();
-        };
-    return "there are " + than + " than " + Figures.counted(number, what);
-  }
-
-  /** Where it is not so. */
-  private static String outside(Condition.Between between) {
-    if (between.first()) {
-      return counted(between, "more", between.to());
-    }
-    return between.last()
-        ? counted(between, "fewer", between.from())
-        : counted(between, "fewer", between.from())
-            + " or more than "
-            + Figures.whole(between.to());
-  }
-
-  private String given(Otherwise otherwise) {
-    return switch (otherwise) {
-      case Otherwise.Dropped dropped ->
-          quoted(dropped.need().capability().name()) + " can be done without";
-      case Otherwise.Required required ->
-          quoted(required.need().capability().name()) + " must be there";
-      case Otherwise.Term term -> terms(term.terms());
-      case Otherwise.Growth growth -> "growth comes out " + growth.scenario().words();
-      case Otherwise.Rise rise ->
-          "prices rise by " + Figures.percentAsEntered(rise.rise().perYear()) + " a year";
-      case Otherwise.Confirmed confirmed ->
-          name(confirmed.tool())
-              + (confirmed.there() ? " turns out to have " : " turns out not to have ")
-              + quoted(confirmed.capability().name());
-      case Otherwise.TurnedOut turned ->
-          name(turned.tool()) + " no longer has " + quoted(turned.capability().name());
-    };
-  }
-
-  private static String terms(Terms terms) {
-    return switch (terms) {
-      case ANY -> "any term may be taken";
-      case MONTHLY -> "only terms by the month are taken";
-      case COMMITTED -> "only committed terms are taken";
-    };
-  }
-
-  private String unless(Condition other) {
-    return switch (other) {
-      case Condition.If given -> unless(given.otherwise());
-      case Condition.Worth worth -> "that is not so of another: " + worth(worth, "its");
-      case Condition.Costs costs -> "that is not so of another: " + costs(costs);
-      case Condition.Without without -> without.member().name() + "’s view counts";
-      case Condition.Between between -> outside(between);
-      case Condition.Weight weight -> "it is not so that " + of(weight);
-      case Condition.Unless again -> of(again.other());
-    };
-  }
-
-  private String unless(Otherwise otherwise) {
-    return switch (otherwise) {
-      case Otherwise.Dropped dropped ->
-          quoted(dropped.need().capability().name()) + " must be there";
-      case Otherwise.Required required ->
-          quoted(required.need().capability().name()) + " need not be there";
-      case Otherwise.Term term ->
-          switch (term.terms()) {
-            case ANY -> "not every term may be taken";
-            case MONTHLY -> "committed terms may be taken";
-            case COMMITTED -> "terms by the month may be taken";
-          };
-      case Otherwise.Growth growth -> "growth does not come out " + growth.scenario().words();
-      case Otherwise.Rise rise ->
-          "prices do not rise by " + Figures.percentAsEntered(rise.rise().perYear()) + " a year";
-      case Otherwise.Confirmed confirmed ->
-          "it is not confirmed that "
-              + name(confirmed.tool())
-              + " has "
-              + quoted(confirmed.capability().name());
-      case Otherwise.TurnedOut turned ->
-          name(turned.tool()) + " still has " + quoted(turned.capability().name());
-    };
-  }
-
-  private String worth(Condition.Worth worth, String whose) {
-    Criterion criterion = worth.criterion();
-    return switch (criterion.kind()) {
-      case Criterion.Judged judged ->
-          whose
-              + " mark for "
-              + quoted(criterion.name())
-              + " is "
-              + worth.value().movePointRight(1).stripTrailingZeros().toPlainString()
-              + " or more";
-      case Criterion.Cost cost -> atLeast(criterion, worth.value());
-      case Criterion.CostAsFound found -> atLeast(criterion, worth.value());
-      case Criterion.Coverage coverage -> atLeast(criterion, worth.value());
-      case Criterion.Ratings ratings -> atLeast(criterion, worth.value());
-      case Criterion.Measured measured -> atLeast(criterion, worth.value());
-    };
-  }
-
-  private String costs(Condition.Costs costs) {
-    return "it costs "
-        + Figures.moneyIn(Money.of(selection.currency(), costs.most()))
-        + " a month or less, in the mean of the months";
-  }
-
-  private static String atLeast(Criterion criterion, BigDecimal value) {
-    return "it is worth "
-        + value.setScale(2, RoundingMode.HALF_UP)
-        + " of 1 or more under "
-        + quoted(criterion.name());
+  private ConditionWords conditions() {
+    return new ConditionWords(selection);
   }
 
   private String bySize(Advice.BySize sizes) {
-    return "By number of people alone, each at its cost a head: "
-        + listed(
+    String ranges =
+        Voice.list(
             sizes.ranges().stream()
-                .map(range -> name(range.tool()) + " leads " + between(range.people()))
-                .toList())
-        + "."
-        + (sizes.gaps() ? " At the other numbers planned no contender leads in every case." : "");
+                .map(range ->
+                    Voice.say(
+                        "advice.by-size.part.range",
+                        Map.of(
+                            "tool",
+                            name(range.tool()),
+                            "sizes",
+                            conditions().between(range.people()))))
+                .toList());
+    return Voice.all(
+        Voice.say("advice.by-size", "ranges", ranges),
+        sizes.gaps() ? Voice.say("advice.by-size.gaps") : "");
   }
 
   private String never(Advice.Never never) {
@@ -348,36 +220,13 @@ public record AdviceWords(Selection selection) {
             "tools",
             Voice.list(never.tools().stream().map(this::name).toList()),
             "changes",
-            tried(never.tried())));
+            ConditionWords.tried(never.tried())));
   }
 
   /** Who leads nowhere, without what was tried. */
   public String inShort(Advice.Never never) {
     return Voice.say(
         "advice.never", "tools", Voice.list(never.tools().stream().map(this::name).toList()));
-  }
-
-  /** Under what it was looked, such as "1 to 500 people, 3 musts given up". */
-  public String tried(Tried tried) {
-    List<String> parts = new ArrayList<>();
-    if (tried.people() > 0) {
-      parts.add("1 to " + Figures.counted(tried.people(), "people"));
-    }
-    tried.quantities().forEach(measure -> parts.add("any number of " + measure.label()));
-    count(parts, tried.dropped(), "must given up", "musts given up");
-    count(parts, tried.required(), "other need made a must", "other needs made musts");
-    count(parts, tried.terms(), "other choice of terms", "other choices of terms");
-    count(parts, tried.scenarios(), "other growth", "other growths");
-    count(parts, tried.facts(), "fact confirmed", "facts confirmed");
-    count(parts, tried.weights(), "weight from 0 to 100\u00a0%", "weights from 0 to 100\u00a0%");
-    count(parts, tried.views(), "view left out", "views left out");
-    return parts.isEmpty() ? "there was nothing to try" : listed(parts) + ", one at a time";
-  }
-
-  private static void count(List<String> parts, int count, String one, String many) {
-    if (count > 0) {
-      parts.add(counted(count, one, many));
-    }
   }
 
   private String next(FindOut what) {
@@ -401,152 +250,114 @@ public record AdviceWords(Selection selection) {
                     percent(what.most()))));
   }
 
-  /** What is not known, as it reads after "find out". */
-  public String of(FindOut.Unknown unknown) {
-    return switch (unknown) {
-      case FindOut.Unknown.Worth worth ->
-          switch (worth.criterion().kind()) {
-            case Criterion.Judged judged ->
-                "how good " + name(worth.tool()) + " is at " + quoted(worth.criterion().name());
-            case Criterion.Cost cost -> "what " + name(worth.tool()) + " costs";
-            case Criterion.CostAsFound cost -> "what " + name(worth.tool()) + " costs";
-            case Criterion.Coverage coverage ->
-                "what " + name(worth.tool()) + " has of what should be there";
-            case Criterion.Ratings ratings -> "how others rate " + name(worth.tool());
-            case Criterion.Measured measured ->
-                quoted(worth.criterion().name()) + " of " + name(worth.tool());
-          };
-      case FindOut.Unknown.Has has ->
-          "whether " + name(has.tool()) + " has " + quoted(has.capability().name());
-      case FindOut.Unknown.StillHas still ->
-          "whether "
-              + name(still.tool())
-              + " still has "
-              + quoted(still.capability().name())
-              + ", last read "
-              + Dates.day(still.asOf());
-    };
-  }
-
   private String holdsFor(Advice.HoldsFor holds) {
-    String name = name(holds.tool());
+    String tool = name(holds.tool());
     if (!holds.first()) {
-      return name + " is not first alone as things stand.";
+      return Voice.say("advice.holds.not-first", "tool", tool);
     }
-    List<String> parts = new ArrayList<>();
-    holds.people().map(people -> between(people) + ", taken by themselves").ifPresent(parts::add);
-    if (!holds.rooms().isEmpty()) {
-      String weights = listed(holds.rooms().stream().map(AdviceWords::within).toList());
-      parts.add(
-          (holds.certain() ? "by the middle of the totals " : "")
-              + "while "
-              + weights
-              + (holds.rooms().size() == 1 ? "" : ", one weight moved at a time"));
+    String sizes = holds.people().map(conditions()::between).orElse("");
+    if (sizes.isEmpty() && holds.rooms().isEmpty()) {
+      return Voice.say(holds.certain() ? "advice.holds.first" : "advice.holds.ahead", "tool", tool);
     }
-    String first = holds.certain() ? "first" : "ahead by the middle of the totals";
-    return parts.isEmpty()
-        ? name + " is " + first + " as things stand."
-        : name + " stays " + first + " " + String.join(", and ", parts) + ".";
+    return Voice.all(
+        sizes.isEmpty()
+            ? ""
+            : Voice.say(
+                holds.certain() ? "advice.holds.first.sizes" : "advice.holds.ahead.sizes",
+                Map.of("tool", tool, "sizes", sizes)),
+        holds.rooms().isEmpty() ? "" : byWeights(tool, holds.rooms()));
   }
 
-  private static String within(WeightRoom room) {
-    String name = quoted(room.criterion().name()) + " weighs ";
-    if (room.low().takesOver().isEmpty()) {
-      return name + "less than " + share(room.high().weight());
-    }
-    return room.high().takesOver().isEmpty()
-        ? name + "more than " + share(room.low().weight())
-        : name + share(room.low().weight()) + " to " + share(room.high().weight());
+  /** Ranges of weights are found by the middle of the totals, however sure the lead is. */
+  private static String byWeights(String tool, List<WeightRoom> rooms) {
+    return Voice.say(
+        rooms.size() == 1 ? "advice.holds.weights" : "advice.holds.weights.one-at-a-time",
+        Map.of(
+            "tool",
+            tool,
+            "conditions",
+            Voice.list(rooms.stream().map(ConditionWords::within).toList())));
   }
 
   private static String mattering(Advice.Mattering mattering) {
     return mattering.axes().isEmpty()
-        ? "Whatever of this is combined, it does not change who leads."
-        : "What changes who leads: "
-            + listed(mattering.axes().stream().map(AdviceWords::axis).toList())
-            + ". The rest does not, alone.";
+        ? Voice.say("advice.matters.none")
+        : Voice.all(
+            Voice.say(
+                "advice.matters",
+                "axes",
+                Voice.list(mattering.axes().stream().map(AdviceWords::axis).toList())),
+            Voice.say("advice.matters.rest"));
   }
 
   private static String axis(ScenarioGrid.Axis axis) {
     return switch (axis) {
-      case GROWTH -> "growth";
-      case RISE -> "the price rise";
-      case TERMS -> "the terms";
-      case NEEDS -> "which musts are kept";
+      case GROWTH -> Voice.say("advice.part.axis.growth");
+      case RISE -> Voice.say("advice.part.axis.rise");
+      case TERMS -> Voice.say("advice.part.axis.terms");
+      case NEEDS -> Voice.say("advice.part.axis.needs");
     };
   }
 
   private String tightest(Advice.Tightest tightest) {
     WeightRoom room = tightest.room();
-    return "Of the weights "
-        + quoted(room.criterion().name())
-        + " has the least room: "
-        + name(tightest.leader())
-        + " stays ahead from "
-        + share(room.low().weight())
-        + " to "
-        + share(room.high().weight())
-        + ", now "
-        + share(room.weight())
-        + ends(room)
-        + ".";
+    return Voice.all(
+        Voice.say(
+            "advice.tightest",
+            Map.of(
+                "criterion",
+                ConditionWords.quoted(room.criterion().name()),
+                "own",
+                share(room.weight()))),
+        Voice.say(
+            "advice.tightest.range",
+            Map.of(
+                "tool",
+                name(tightest.leader()),
+                "least",
+                share(room.low().weight()),
+                "most",
+                share(room.high().weight()))),
+        ends(room));
   }
 
-  /** Who takes over at which end. */
+  /** Who takes over at which end; empty if nobody does at either. */
   public String ends(WeightRoom room) {
-    String below =
-        room.low().takesOver().isEmpty() ? "" : "; below, " + names(room.low()) + takes(room.low());
-    String above =
-        room.high().takesOver().isEmpty()
-            ? ""
-            : "; above, " + names(room.high()) + takes(room.high());
-    return below + above;
+    return Voice.all(
+        end(room.low(), "advice.below.one", "advice.below.many"),
+        end(room.high(), "advice.above.one", "advice.above.many"));
   }
 
-  private static String takes(WeightRoom.End end) {
-    return end.takesOver().size() == 1 ? " takes over" : " take over";
-  }
-
-  private String names(WeightRoom.End end) {
-    return listed(end.takesOver().stream().map(this::name).toList());
+  private String end(WeightRoom.End end, String one, String many) {
+    List<String> names = end.takesOver().stream().map(this::name).toList();
+    return names.isEmpty()
+        ? ""
+        : Voice.say(names.size() == 1 ? one : many, "others", Voice.list(names));
   }
 
   private String nearest(Advice.Nearest nearest) {
     NearestUpset upset = nearest.upset();
-    List<NearestUpset.Move> gains =
-        nearest.moves().stream().filter(move -> move.by().signum() > 0).toList();
-    List<NearestUpset.Move> losses =
-        nearest.moves().stream().filter(move -> move.by().signum() < 0).toList();
-    String how =
-        gains.isEmpty() || losses.isEmpty()
-            ? ""
-            : ", from " + criteria(losses) + " to " + criteria(gains);
-    return name(upset.contender())
-        + " is level with the first if "
-        + share(upset.shift())
-        + " of the weight moves"
-        + how
-        + ".";
+    String gaining = criteria(nearest, 1);
+    String losing = criteria(nearest, -1);
+    String tool = name(upset.contender());
+    return gaining.isEmpty() || losing.isEmpty()
+        ? Voice.say("advice.nearest", Map.of("tool", tool, "share", share(upset.shift())))
+        : Voice.say(
+            "advice.nearest.from-to",
+            Map.of(
+                "tool", tool, "share", share(upset.shift()), "losing", losing, "gaining", gaining));
   }
 
-  private static String criteria(List<NearestUpset.Move> moves) {
-    return listed(moves.stream().map(move -> quoted(move.criterion().name())).toList());
+  private static String criteria(Advice.Nearest nearest, int sign) {
+    return Voice.list(
+        nearest.moves().stream()
+            .filter(move -> move.by().signum() == sign)
+            .map(move -> ConditionWords.quoted(move.criterion().name()))
+            .toList());
   }
 
   private String name(String tool) {
-    return selection.contenders().stream()
-        .filter(c -> c.id().equals(tool))
-        .map(c -> c.tool().name())
-        .findFirst()
-        .orElse(tool);
-  }
-
-  private static String quoted(String name) {
-    return "“" + name + "”";
-  }
-
-  private static String counted(int count, String one, String many) {
-    return Figures.whole(count) + " " + (count == 1 ? one : many);
+    return conditions().name(tool);
   }
 
   /** A share as whole percent; what is not nothing and not all is never said to be. */
@@ -560,13 +371,7 @@ public record AdviceWords(Selection selection) {
 
   /** A weight as percent to a tenth. */
   public static String share(BigDecimal weight) {
-    return weight.movePointRight(2).setScale(1, RoundingMode.HALF_UP).toPlainString() + "\u00a0%";
-  }
-
-  private static String listed(List<String> names) {
-    return names.size() <= 1
-        ? String.join("", names)
-        : String.join(", ", names.subList(0, names.size() - 1)) + " and " + names.getLast();
+    return ConditionWords.share(weight);
   }
 
   /** What a reader does to find out, as it stands on a button. */

@@ -18,8 +18,22 @@ public final class Voice {
   /** The subjects, each a file of its own. */
   static final List<String> SUBJECTS =
       List.of(
-          "answer", "missing", "fit", "cost", "score", "change", "advice", "panel", "view", "trial",
-          "growth", "unsaid", "reading");
+          "answer",
+          "missing",
+          "fit",
+          "cost",
+          "score",
+          "change",
+          "advice",
+          "panel",
+          "view",
+          "trial",
+          "growth",
+          "unsaid",
+          "reading",
+          "condition",
+          "next",
+          "weighting");
 
   private static final Locale LOCALE = Locale.UK;
   private static final Pattern PLACE = Pattern.compile("\\{(?<name>[a-z][A-Za-z]*)}");

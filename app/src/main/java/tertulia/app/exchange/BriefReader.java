@@ -178,7 +178,7 @@ final class BriefReader {
       throw new IllegalArgumentException(
           "Only of what adds up since the start something can be there at the start, and "
               + measure.label()
-              + " do not add up. Take it away.");
+              + " do not add up. Remove it.");
     }
     return demand.onTopOf(Codes.decimal(stock));
   }

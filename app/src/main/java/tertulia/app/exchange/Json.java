@@ -100,7 +100,7 @@ public final class Json {
           StandardCharsets.UTF_8.newDecoder().decode(ByteBuffer.wrap(bytes)).toString());
     } catch (CharacterCodingException e) {
       throw new IllegalArgumentException(
-          "The file is not written in UTF-8, so its letters cannot be told for certain. Save it in"
+          "The file is not written in UTF-8, so its letters are not certain. Save it in"
               + " UTF-8.",
           e);
     } catch (StreamConstraintsException e) {

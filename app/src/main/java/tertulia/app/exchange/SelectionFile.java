@@ -229,10 +229,10 @@ public record SelectionFile(
     /** The act in words that follow the tool's name. */
     public String words() {
       return switch (what) {
-        case "brought" -> "brought to the table";
+        case "brought" -> "added as a contender";
         case "set-aside" -> "set aside";
         case "back" -> "brought back";
-        default -> "taken off the table";
+        default -> "removed as a contender";
       };
     }
   }

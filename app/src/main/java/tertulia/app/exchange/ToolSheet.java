@@ -386,7 +386,7 @@ public record ToolSheet(
     FOR_WHOM("For whom"),
     AGE("How long there has been it"),
     PACE("How fast it changes"),
-    STANDING("Standing of its maker");
+    STANDING("Standing of its vendor");
 
     private final String label;
 

@@ -61,9 +61,9 @@ record FirmnessAsked(Chances chances, String across) {
 
   public List<Choice> weights() {
     return List.of(
-        choice(Chances.Weights.ANY, "any weights whatever"),
+        choice(Chances.Weights.ANY, "any weights"),
         choice(Chances.Weights.OF_THE_TABLE, "weights between the least and the most anybody gave"),
-        choice(Chances.Weights.IN_ORDER, "any weights in the table’s order"));
+        choice(Chances.Weights.IN_ORDER, "any weights in the panel’s order"));
   }
 
   public List<Choice> marks() {

@@ -228,7 +228,7 @@ record FirmnessView(
                     + " to "
                     + AdviceWords.share(room.high().weight()),
             why(session, new SensitivityFigure.Room(room.criterion().id()))),
-        ends.isEmpty() ? "nobody takes over" : ends.substring(2),
+        ends.isEmpty() ? "Nobody takes over." : ends,
         room.weight().movePointRight(2).setScale(0, RoundingMode.HALF_UP).intValueExact());
   }
 
@@ -346,7 +346,7 @@ record FirmnessView(
 
   private static String leader(Session session, Optional<String> tool) {
     return tool.map(id -> session.table().selection().contender(id).tool().name())
-        .orElse("nobody for certain");
+        .orElse("nobody in every case");
   }
 
   private static String end(Optional<BigDecimal> total) {
@@ -361,7 +361,8 @@ record FirmnessView(
       case Swing.Assumption.Rise rise ->
           "Price rise 0 to " + Figures.percentAsEntered(rise.most().perYear()) + " a year";
       case Swing.Assumption.Rates rates -> "Rates of exchange a tenth lower to a tenth higher";
-      case Swing.Assumption.Hour hour -> "An hour of work a quarter cheaper to a quarter dearer";
+      case Swing.Assumption.Hour hour ->
+          "An hour of work a quarter cheaper to a quarter more expensive";
       case Swing.Assumption.Worth worth ->
           capitalised(words.of(new FindOut.Unknown.Worth(worth.tool(), worth.criterion())));
       case Swing.Assumption.Has has ->

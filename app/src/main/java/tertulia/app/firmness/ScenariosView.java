@@ -135,12 +135,12 @@ record ScenariosView(
                 session.table().selection().contender(tool).tool().name(),
                 why(session, cell),
                 cell.by().map(ScenariosView::ahead).orElse("")
-                    + (certain ? "" : ", not for certain"),
+                    + (certain ? "" : ", not in every case"),
                 cell.cost().map(Known::amount).orElse("cost not known")))
         .orElseGet(() ->
             new Shown(
                 "",
-                cell.lead().basis() == Lead.Basis.NOBODY ? "nobody does" : "nobody for certain",
+                cell.lead().basis() == Lead.Basis.NOBODY ? "nobody does" : "nobody in every case",
                 why(session, cell),
                 "",
                 ""));

@@ -70,7 +70,7 @@ record SizesView(
   }
 
   private static String hint(Sizes.Axis axis, tertulia.core.scoring.Criterion.Cost scale) {
-    return "cost a head and month, worth nothing at "
+    return "cost a head and month, score 0 at "
         + scale.worst().setScale(2, RoundingMode.HALF_UP)
         + ", all at "
         + scale.best().setScale(2, RoundingMode.HALF_UP)
@@ -102,7 +102,7 @@ record SizesView(
         stretch
             .leader()
             .map(tool -> session.table().selection().contender(tool).tool().name())
-            .orElse("nobody for certain");
+            .orElse("nobody in every case");
     return new Stretch(
         from == to ? Figures.whole(from) : Figures.whole(from) + " to " + Figures.whole(to),
         stretch.leader().map(tool -> Marks.inline(session.mark(tool))).orElse(""),

@@ -165,7 +165,7 @@ record FitView(
 
   private static String word(Verdict verdict) {
     return switch (verdict) {
-      case Verdict.Qualifies qualifies -> "would do";
+      case Verdict.Qualifies qualifies -> "meets your needs";
       case Verdict.Unconfirmed unconfirmed -> "not confirmed";
       case Verdict.Excluded excluded -> "out";
     };

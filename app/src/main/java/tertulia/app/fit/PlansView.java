@@ -118,7 +118,8 @@ record PlansView(
 
     private Head head(Offering offering) {
       return switch (findings.verdict(offering)) {
-        case Verdict.Qualifies qualifies -> new Head(offering.plan().name(), "would do", "good");
+        case Verdict.Qualifies qualifies ->
+            new Head(offering.plan().name(), "meets your needs", "good");
         case Verdict.Unconfirmed unconfirmed ->
             new Head(offering.plan().name(), "not confirmed", "care");
         case Verdict.Excluded excluded -> new Head(offering.plan().name(), "out", "stop");

@@ -83,10 +83,10 @@ final class RoomCell {
                           .sister()
                           .map(plan -> "; the page speaks of it for " + plan)
                           .orElse("")
-                      + "; ask the maker");
+                      + "; ask the vendor");
       case Bound.AccountOrSeat open when now.state(months) == Room.State.NOT_CONFIRMED ->
           Cell.missing("? account or seat", why)
-              .noting(amount(used) + " needed; " + forWhom(open) + "; ask the maker");
+              .noting(amount(used) + " needed; " + forWhom(open) + "; ask the vendor");
       case Bound.AccountOrSeat open ->
           noting(bounded(now, months, people, horizon, why, Optional.empty()), forWhom(open));
       case Bound.UpTo upTo -> bounded(now, months, people, horizon, why, upTo.rule());

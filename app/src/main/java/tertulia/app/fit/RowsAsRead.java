@@ -48,7 +48,7 @@ record RowsAsRead(Show show, Group group, Sort sort, String find) {
 
   /** In which order. */
   enum Sort {
-    WRITTEN("as written down"),
+    WRITTEN("as entered"),
     NAME("by name"),
     COST("dearest first");
 

@@ -242,7 +242,8 @@ class GrowthController {
     YearMonth last =
         GrowthView.lastCounted(read, counts())
             .filter(counted -> counted.toString().equals(month))
-            .orElseThrow(() -> new Conflict("People were counted anew meanwhile. Look again."));
+            .orElseThrow(() ->
+                new Conflict("The headcount has changed since you opened this page. Look again."));
     List<Brief.GroupPart> groups = new ArrayList<>();
     for (int i = 0; i < read.groups().size(); i++) {
       Group group = read.groups().get(i);
@@ -269,7 +270,7 @@ class GrowthController {
       @AuthenticationPrincipal SignedIn person,
       RedirectAttributes flash) {
     plans.undo(version, person.name());
-    flash.addFlashAttribute(DONE, "The last change is taken back.");
+    flash.addFlashAttribute(DONE, "The last change is undone.");
     return "redirect:/growth";
   }
 

@@ -86,7 +86,7 @@ public class GrowthPlans {
     GrowthRow row =
         rows.findById(GrowthRow.ONLY)
             .filter(stored -> stored.replaced != null)
-            .orElseThrow(() -> new Conflict("There is no change of the growth plan to take back."));
+            .orElseThrow(() -> new Conflict("There is no change of the growth plan to undo."));
     Conflict.unlessAt(version, row.version, "the growth plan");
     String before = java.util.Objects.requireNonNull(row.replaced);
     row.replaced = row.plan;

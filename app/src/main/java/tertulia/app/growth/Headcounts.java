@@ -121,7 +121,7 @@ class Headcounts {
     HeadcountsRow row =
         rows.findById(HeadcountsRow.ONLY)
             .filter(stored -> stored.replaced != null)
-            .orElseThrow(() -> new Conflict("There are no headcounts to take back."));
+            .orElseThrow(() -> new Conflict("There are no headcounts to undo."));
     Conflict.unlessAt(version, row.version, WHAT);
     String before = Objects.requireNonNull(row.replaced);
     row.replaced = row.counts;

@@ -299,10 +299,12 @@ final class BriefConverter {
       return null;
     }
     if (line.outsideBy.isBlank()) {
-      faults.add(at + ".outsideBy", "Where is more to be had? Name it, or take the figures away.");
+      faults.add(
+          at + ".outsideBy",
+          "What covers more than a plan allows? Name it, or remove the figures.");
     }
     if (line.outsideUpTo.isBlank()) {
-      faults.add(at + ".outsideUpTo", "Up to how much more is to be had there? Write a number.");
+      faults.add(at + ".outsideUpTo", "Up to how much more is covered there? Write a number.");
     }
     return new Brief.MoreOutsidePart(
         fields.text(at + ".outsideBy", line.outsideBy, 120, false),
@@ -416,7 +418,7 @@ final class BriefConverter {
       return null;
     }
     if (line.outsideBy.isBlank()) {
-      faults.add(at + ".outsideBy", "By what is it covered? Name it, or take the amount away.");
+      faults.add(at + ".outsideBy", "Name what covers it, or remove the amount.");
     }
     return new Brief.OutsidePart(
         fields.text(at + ".outsideBy", line.outsideBy, 120, false),

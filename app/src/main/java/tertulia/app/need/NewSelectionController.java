@@ -26,6 +26,11 @@ import tertulia.core.time.Horizon;
 /** Begins a selection with the least there is to say. */
 @Controller
 class NewSelectionController {
+  /** How growth is written: in percent a year, or in people a month. */
+  private static final String PERCENT = "percent";
+
+  private static final String HIRES = "hires";
+
   private final Selections selections;
 
   private final GrowthPlans plans;
@@ -41,7 +46,10 @@ class NewSelectionController {
   @GetMapping("/selections/new")
   String form(Model model) {
     return show(
-        Map.of("currency", "EUR", "people", "", "growth", "0", "follow", "true"), Map.of(), model);
+        Map.of(
+            "currency", "EUR", "people", "", "growth", "0", "growthIn", PERCENT, "follow", "true"),
+        Map.of(),
+        model);
   }
 
   @PostMapping("/selections/new")
@@ -89,6 +97,7 @@ class NewSelectionController {
         faults
             .at("growth", () -> Codes.decimal(typed.getOrDefault("growth", "")).toPlainString())
             .orElse("0");
+    boolean byHires = HIRES.equals(typed.get("growthIn"));
     String currency =
         faults
             .at("currency", () -> Codes.currency(typed.getOrDefault("currency", "")).getCode())
@@ -106,7 +115,14 @@ class NewSelectionController {
             "0",
             List.of(
                 new Brief.GroupPart(
-                    "staff", "Staff", "percent", people, null, growth, null, List.of())),
+                    "staff",
+                    "Staff",
+                    byHires ? HIRES : PERCENT,
+                    people,
+                    byHires ? growth : null,
+                    byHires ? null : growth,
+                    null,
+                    List.of())),
             List.of(
                 new Brief.DemandPart("seats", "0", Map.of("staff", "1")),
                 new Brief.DemandPart("whole-staff", "0", Map.of("staff", "1"))),

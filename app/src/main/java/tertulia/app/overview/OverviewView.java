@@ -116,9 +116,7 @@ record OverviewView(
             .map(d -> agreed(session, (Decision.Signed) d, findings, words)),
         front.map(id -> front(session, id)),
         worth.map(w -> WorthChart.draw(w, drawn(session, front))).orElseGet(() -> costs(session)),
-        worth.isPresent()
-            ? "What each is worth against what it costs"
-            : "Monthly cost by headcount",
+        worth.isPresent() ? "Score against cost" : "Monthly cost by headcount",
         worth.isPresent() ? "up is better liked, right is cheaper" : "",
         order(session).stream().map(c -> line(session, c)).toList(),
         firm,

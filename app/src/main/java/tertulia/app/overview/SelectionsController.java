@@ -119,7 +119,7 @@ class SelectionsController {
     boolean thrownAway = asked == PutAway.How.DELETED && sample.isOne(id);
     String title = thrownAway ? sample.throwAway(id, person.name()) : putAway(id, asked, person);
     redirect.addFlashAttribute(
-        "done", "“" + title + "” is " + (asked == PutAway.How.DELETED ? "deleted." : "put away."));
+        "done", "“" + title + "” is " + (asked == PutAway.How.DELETED ? "deleted." : "archived."));
     redirect.addFlashAttribute("undo", id);
     return HOME;
   }

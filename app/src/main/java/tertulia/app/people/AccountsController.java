@@ -3,6 +3,7 @@ package tertulia.app.people;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.http.HttpStatus;
@@ -36,8 +37,14 @@ class AccountsController {
 
   private static final Invited NOBODY = new Invited("", "", Role.MEMBER);
 
+  /**
+   * The accounts.
+   *
+   * @param selection whose decision waits for somebody; the page leads back there
+   */
   @GetMapping("/people")
-  String list(Model model) {
+  String list(@RequestParam(required = false) @Nullable Long selection, Model model) {
+    model.addAttribute("selection", selection);
     return show(NOBODY, new Faults(), model);
   }
 
@@ -46,6 +53,7 @@ class AccountsController {
       @RequestParam String signInName,
       @RequestParam String name,
       @RequestParam Role role,
+      @RequestParam(required = false) @Nullable Long selection,
       HttpServletRequest request,
       Model model,
       RedirectAttributes flash,
@@ -54,8 +62,9 @@ class AccountsController {
     Optional<String> word = people.invite(signInName, name, role, faults);
     if (word.isPresent()) {
       say(name.strip(), word.get(), request, flash);
-      return "redirect:/people";
+      return selection == null ? "redirect:/people" : "redirect:/people?selection=" + selection;
     }
+    model.addAttribute("selection", selection);
     return refused(new Invited(signInName, name, role), faults, model, response);
   }
 

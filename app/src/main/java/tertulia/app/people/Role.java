@@ -2,8 +2,8 @@ package tertulia.app.people;
 
 /** What an account may do; each may also do what the later ones may. */
 public enum Role {
-  ORGANISER("organiser", "edits, weighs, marks and signs"),
-  MEMBER("member", "weighs, marks and signs"),
+  ORGANISER("organiser", "edits, sets weights, marks and signs"),
+  MEMBER("member", "sets weights, marks and signs"),
   READER("reader", "reads");
 
   private final String words;

@@ -29,7 +29,7 @@ import tertulia.app.web.NotFound;
 @Service
 public class PriceChanges {
   private static final String OVERTAKEN =
-      "The page here has changed since this was put down, and taking it over would undo that. Put it"
+      "The page here has changed since this was put down, and applying it would undo that. Put it"
           + " down again on the page as it is now, and pass this one over.";
 
   private final MakersFeed feed;
@@ -134,7 +134,7 @@ public class PriceChanges {
         .otherwise()
         .forEach(edit ->
             troubles.add(
-                "The maker says "
+                "The vendor says "
                     + edit.charge()
                     + " cost "
                     + edit.before()

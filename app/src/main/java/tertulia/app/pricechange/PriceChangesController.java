@@ -56,9 +56,7 @@ class PriceChangesController {
     changes.answer(change, take, person.name());
     flash.addFlashAttribute(
         "done",
-        take
-            ? "Taken over. It stands in the tool’s history and can be taken back there."
-            : "Passed by.");
+        take ? "Applied. It is in the tool’s history and can be undone there." : "Passed by.");
     return "redirect:/price-changes";
   }
 }

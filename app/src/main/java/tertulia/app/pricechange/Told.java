@@ -119,7 +119,7 @@ sealed interface Told {
 
     @Override
     public String teller() {
-      return "put down by " + news.by();
+      return "added by " + news.by();
     }
 
     @Override

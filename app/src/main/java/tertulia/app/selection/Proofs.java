@@ -70,7 +70,7 @@ public class Proofs {
       throw new Conflict(
           "At most "
               + Limits.PROOFS
-              + " pictures are kept for a selection, and there are so many. Take one away first.");
+              + " pictures are kept for a selection, and there are so many. Remove one first.");
     }
     ProofRow row = before.orElseGet(ProofRow::new);
     row.selectionId = id;

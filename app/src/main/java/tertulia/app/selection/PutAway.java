@@ -20,8 +20,8 @@ public record PutAway(@Nullable How how, @Nullable String by, boolean sample) {
 
   /** Which selections a list shows. */
   public enum Shown {
-    AT_HAND("at hand"),
-    ARCHIVED("put away"),
+    AT_HAND("current"),
+    ARCHIVED("archived"),
     DELETED("deleted");
 
     private final String words;

@@ -57,7 +57,7 @@ public class Seats {
     List<Entered.Entry> now = entered.by(List.of(member)).of(member);
     if (now.isEmpty()) {
       throw new Conflict(
-          "You have neither weighed nor marked anything yet, so there is nothing to hand in. Give"
+          "You have set no weights and given no marks yet, so there is nothing to hand in. Give"
               + " your weights and marks first; where you cannot judge, say so.");
     }
     row.handedIn = catalogue.today();
@@ -160,7 +160,7 @@ public class Seats {
           if (!entered.by(List.of(memberId)).isEmpty()) {
             throw new Conflict(
                 member.name
-                    + " has weighed or marked already. Give that view a share of 0 to leave it"
+                    + " has set weights or given marks already. Give that view a share of 0 to leave it"
                     + " out.");
           }
           members.delete(member);
@@ -172,7 +172,7 @@ public class Seats {
       throw new Conflict(
           "At most "
               + Limits.MEMBERS
-              + " people weigh and mark in one selection, and so many do already. Ask one of them"
+              + " people can be on one panel, and so many are already. Ask one of them"
               + " to speak for you.");
     }
   }

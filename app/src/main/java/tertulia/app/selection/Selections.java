@@ -177,7 +177,7 @@ public class Selections {
       return;
     }
     if (brief.needs().size() >= Limits.NEEDS) {
-      throw new Conflict("At most " + Limits.NEEDS + " needs are compared. Take one away first.");
+      throw new Conflict("At most " + Limits.NEEDS + " needs are compared. Remove one first.");
     }
     List<Brief.NeedPart> needs = new ArrayList<>(brief.needs());
     needs.add(part);

@@ -118,7 +118,7 @@ public class TriedByHand {
     }
     if (all.size() >= Limits.TASKS) {
       throw new Conflict(
-          "At most " + Limits.TASKS + " tasks are tried, and so many are named. Take one away.");
+          "At most " + Limits.TASKS + " tasks are tried, and so many are named. Remove one.");
     }
     Task task =
         new Task(
@@ -161,7 +161,7 @@ public class TriedByHand {
       return;
     }
     if (!now.equals(read)) {
-      throw new Conflict("Somebody planned this trial otherwise after you opened this page.");
+      throw new Conflict("Somebody changed this trial after you opened this page.");
     }
     TrialRow row = before.orElseGet(TrialRow::new);
     row.selectionId = id;

@@ -180,7 +180,7 @@ public class Views {
       throw new Conflict(
           "Nothing is settled together before everybody has handed in their view; not yet: "
               + String.join(", ", toCome)
-              + ". Wait for them, or open the table.");
+              + ". Wait for them, or open the views to everybody.");
     }
     SettledRow stored =
         settled

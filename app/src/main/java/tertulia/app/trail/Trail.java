@@ -264,8 +264,8 @@ public class Trail {
       String aside = row.getString("set_aside");
       String was = row.getString("was_aside");
       return switch (row.getShort("revtype")) {
-        case ADDED -> List.of(name + ": brought to the table");
-        case REMOVED -> List.of(name + ": taken off the table");
+        case ADDED -> List.of(name + ": added as a contender");
+        case REMOVED -> List.of(name + ": removed as a contender");
         default -> {
           List<String> lines = new ArrayList<>();
           if (aside != null && was == null) {
@@ -330,10 +330,10 @@ public class Trail {
 
   private List<String> seat(ResultSet row) throws SQLException {
     if (row.getShort("revtype") == ADDED) {
-      return List.of(row.getString("name") + ": weighs and marks");
+      return List.of(row.getString("name") + ": on the panel");
     }
     if (row.getShort("revtype") == REMOVED) {
-      return List.of(row.getString("name") + ": no longer weighs and marks");
+      return List.of(row.getString("name") + ": no longer on the panel");
     }
     List<String> lines = new ArrayList<>();
     String name = row.getString("name");
@@ -687,7 +687,7 @@ public class Trail {
           case "PROPOSED" -> "Decision: proposed";
           case "SIGNED" -> "Decision: signed";
           case "OBJECTED" -> "Decision: objected to";
-          default -> withdrawn ? "Decision: proposal withdrawn" : "Decision: written down";
+          default -> withdrawn ? "Decision: proposal withdrawn" : "Decision: recorded";
         });
   }
 }

@@ -72,7 +72,7 @@ class TrailController {
       RedirectAttributes flash) {
     selections.changeBrief(id, version, trail.before(id, revision));
     flash.addFlashAttribute(
-        "done", "The question is what it was before that change. To undo this, undo it here too.");
+        "done", "The question is as it was before that change. To reverse this, undo it here too.");
     return "redirect:/selections/" + id + "/changes";
   }
 }

@@ -239,7 +239,7 @@ record TrialsView(
     String code = String.valueOf(TrialsReader.code(from));
     return switch (from) {
       case Task.From.OfNeed need -> new Proposal(code, name, "a must");
-      case Task.From.OfCriterion criterion -> new Proposal(code, name, "marked by the table");
+      case Task.From.OfCriterion criterion -> new Proposal(code, name, "marked by the panel");
       case Task.From.Own own -> throw new IllegalArgumentException("proposed by nobody");
     };
   }

@@ -109,7 +109,7 @@ class ErrorAdvice {
   @ResponseStatus(HttpStatus.BAD_REQUEST)
   String malformed(Model model) {
     return page(
-        model, "This address or form is not complete.", "Go back and use the page's own buttons.");
+        model, "This address or form is not complete.", "Go back and use the buttons of the page.");
   }
 
   /** Forms offer a list to choose from; another word comes from another form than ours. */
@@ -119,7 +119,7 @@ class ErrorAdvice {
     return page(
         model,
         "This address or form has a word that is not offered here: " + e.getMessage(),
-        "Nothing was saved. Go back and choose from the page's own lists.");
+        "Nothing was saved. Go back and choose from the lists of the page.");
   }
 
   @ExceptionHandler(Overdue.class)
@@ -132,7 +132,7 @@ class ErrorAdvice {
     if (e.isAbandoned()) {
       return page(
           model,
-          "The server is being stopped, so this page was not worked out.",
+          "The server is being stopped, so this page was not calculated.",
           changed + "Open it again when the server is back.");
     }
     LOG.warn("Stopped after {}: {}", e.most(), e.what());

@@ -25,6 +25,6 @@ public final class TooMany extends RuntimeException {
     super(
         "This form has a field \""
             + (field.length() > 60 ? field.substring(0, 60) + "…" : field)
-            + "\", which is not one of ours. Go back and use the page's own buttons.");
+            + "\", which this product does not use. Go back and use the buttons of the page.");
   }
 }

@@ -52,10 +52,10 @@ record AgreementView(List<String> says, List<Talk> talks, List<Line> people, Str
                     new Line(
                         own.member().name(),
                         own.ranking().isEmpty()
-                            ? "has not weighed yet"
+                            ? "has set no weights yet"
                             : order(session, own.ranking()),
                         own.without().isEmpty()
-                            ? "nobody else has weighed"
+                            ? "nobody else has set weights"
                             : own.without().equals(shared)
                                 ? "the same"
                                 : order(session, own.without())))

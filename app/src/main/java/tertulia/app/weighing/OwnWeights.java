@@ -77,7 +77,7 @@ record OwnWeights(
       case POINTS -> "Give each criterion points from 0 to 1000; only their proportions matter.";
       case SWING ->
           "Think of every criterion at its worst. The one step from worst to best that you would"
-              + " want most gets 100; the others say how much theirs is worth against it, 0 to 100.";
+              + " want most gets 100; the others get points compared with it, 0 to 100.";
       case RANK_ORDER ->
           "1 is what matters most, 2 what comes next; the same number for those alike. Only the"
               + " order counts.";

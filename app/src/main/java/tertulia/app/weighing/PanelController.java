@@ -58,7 +58,7 @@ class PanelController {
             .filter(known -> known.id() == account && !known.disabled())
             .filter(known -> known.role() != Role.READER)
             .findFirst()
-            .orElseThrow(() -> new NotFound("account that weighs and marks like that"));
+            .orElseThrow(() -> new NotFound("such account on the panel"));
     Again.until(() -> seats.invite(id, account, entry.name()));
     flash.addFlashAttribute(
         "invited", entry.name() + " has a seat. What is asked of them stands on their first page.");

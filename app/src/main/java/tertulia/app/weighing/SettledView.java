@@ -57,6 +57,6 @@ record SettledView(List<Line> lines, List<Choice> choices) {
         choice.of(),
         part.points(),
         part.reason(),
-        "put down by " + part.by() + ", " + Dates.day(LocalDate.parse(part.on())));
+        "added by " + part.by() + ", " + Dates.day(LocalDate.parse(part.on())));
   }
 }

@@ -3,7 +3,9 @@ package tertulia.app.weighing;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.util.List;
+import java.util.Map;
 import java.util.stream.Collectors;
+import tertulia.app.display.Voice;
 import tertulia.core.scoring.Consistency;
 import tertulia.core.scoring.Criterion;
 import tertulia.core.scoring.Preference;
@@ -24,62 +26,49 @@ final class WeighedWords {
           weighing instanceof Weighing.Compared compared && criteria.size() > 2
               ? compared.consistency(criteria).map(this::agreeing).orElse("")
               : "";
-      case Weighed.Nothing nothing -> "You have not weighed in this way yet.";
+      case Weighed.Nothing nothing -> Voice.say("weighting.nothing");
       case Weighed.Withheld withheld -> "";
       case Weighed.NotRanked left ->
-          "Not ranked yet: " + names(left.left()) + ". Your order counts once all are in it.";
+          Voice.say("weighting.not-ranked", "criteria", names(left.left()));
       case Weighed.NotCompared some ->
-          some.so() + " of " + some.of() + " pairs compared. They count once all are.";
+          Voice.say("weighting.not-compared", Map.of("so", some.so(), "of", some.of()));
       case Weighed.TooMany many ->
-          many.criteria()
-              + " criteria are too many to compare two at a time; "
-              + Consistency.MOST_CRITERIA
-              + " at most. Weigh in another way, or drop some.";
+          Voice.say(
+              "weighting.too-many",
+              Map.of("count", many.criteria(), "most", Consistency.MOST_CRITERIA));
       case Weighed.Contradictory not -> contradicting(not.consistency());
     };
   }
 
   private String agreeing(Consistency consistency) {
-    String ratio = Weighing.ratio(consistency.ratio());
     return consistency.furthest().isEmpty()
-        ? "Your comparisons agree with each other."
-        : "Your comparisons agree well enough (" + ratio + ", of 0.10 at most).";
+        ? Voice.say("weighting.agrees")
+        : Voice.say("weighting.agrees.enough", "w", Weighing.ratio(consistency.ratio()));
   }
 
   private String contradicting(Consistency consistency) {
-    return "Your comparisons contradict each other too much to count ("
-        + Weighing.ratio(consistency.ratio())
-        + ", of 0.10 at most). Think again of "
-        + consistency.furthest().stream()
-            .map(this::doubtful)
-            .collect(Collectors.joining("; or of "))
-        + ".";
+    return Voice.all(
+        Voice.say("weighting.contradicts", "w", Weighing.ratio(consistency.ratio())),
+        consistency.furthest().stream().map(this::doubtful).collect(Collectors.joining(" ")));
   }
 
   private String doubtful(Consistency.Doubtful doubtful) {
     Preference stated = doubtful.stated();
-    String more = name(stated.more());
-    String less = name(stated.less());
-    String said =
-        stated.times() == 1 ? "you said equally" : "you said " + stated.times() + " times as much";
-    return more
-        + " against "
-        + less
-        + ": "
-        + said
-        + ", all of them together say "
-        + implied(doubtful);
-  }
-
-  private String implied(Consistency.Doubtful doubtful) {
     double implied = doubtful.implied();
-    return implied >= 1
-        ? rounded(implied) + " times"
-        : "that "
-            + name(doubtful.stated().less())
-            + " matters "
-            + rounded(1 / implied)
-            + " times as much";
+    Map<String, String> places =
+        Map.of(
+            "criterion",
+            name(stated.more()),
+            "other",
+            name(stated.less()),
+            "own",
+            stated.times() == 1
+                ? Voice.say("weighting.part.equally")
+                : Voice.say("weighting.part.times", "count", stated.times()),
+            "total",
+            rounded(implied >= 1 ? implied : 1 / implied));
+    return Voice.say(
+        implied >= 1 ? "weighting.look-again" : "weighting.look-again.other-way", places);
   }
 
   private static String rounded(double times) {

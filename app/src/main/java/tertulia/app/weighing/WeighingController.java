@@ -111,7 +111,7 @@ class WeighingController implements StepBody {
               person,
               way,
               criterion,
-              text.isBlank() ? null : number(text, 0, 100, "What a step is worth lies"));
+              text.isBlank() ? null : number(text, 0, 100, "The points of a step lie"));
       case RANK_ORDER ->
           views.number(
               id,

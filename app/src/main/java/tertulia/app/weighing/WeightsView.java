@@ -145,13 +145,13 @@ record WeightsView(
 
   private static String kind(Criterion criterion) {
     return switch (criterion.kind()) {
-      case Criterion.Judged judged -> "marks of the table";
+      case Criterion.Judged judged -> "marks of the panel";
       case Criterion.Cost cost ->
           "cost a month, in the mean of the months; "
               + cost.best().toPlainString()
-              + " is worth 1, "
+              + " scores 1, "
               + cost.worst().toPlainString()
-              + " is worth 0";
+              + " scores 0";
       case Criterion.CostAsFound cost ->
           "cost a month, in the mean of the months; scale not stated";
       case Criterion.Coverage coverage -> "should-needs met";
@@ -160,9 +160,9 @@ record WeightsView(
           MeasuredNumber.words(measured.number())
               + ", "
               + measured.best().toPlainString()
-              + " is worth 1, "
+              + " scores 1, "
               + measured.worst().toPlainString()
-              + " is worth 0";
+              + " scores 0";
     };
   }
 

@@ -74,7 +74,7 @@ public final class CostWorkbook {
       "committed past it",
       "currency",
       "way through the plans",
-      "people’s time",
+      "staff time",
       "full cost, spread",
       "at least, spread",
       "how sure"

@@ -152,7 +152,7 @@ final class Demands {
   }
 
   private void measure(Measure measure, Demand demand) {
-    String fixed = inputs.of(measure.label() + ", fixed", demand.fixed(), "whatever the headcount");
+    String fixed = inputs.of(measure.label() + ", fixed", demand.fixed(), "at any headcount");
     int at = row++;
     sheet.text(at, 0, measure.label() + (isSum(measure) ? ", a month’s part" : ""));
     for (int m = 0; m < months(); m++) {

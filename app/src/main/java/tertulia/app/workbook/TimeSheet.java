@@ -52,7 +52,7 @@ final class TimeSheet {
   String write(Contender contender, Takes.Known known, Way way) {
     Labour labour = evaluation.selection().practice().labour();
     Effort effort = contender.takes().orElseThrow();
-    String hour = inputs.of("An hour of people’s time costs", known(labour.hour()), "");
+    String hour = inputs.of("An hour of staff time costs", known(labour.hour()), "");
     List<Integer> rows = new ArrayList<>();
     for (Item item : Item.values()) {
       if (!known.time().of(item).isZero()) {

@@ -96,8 +96,8 @@ public final class Heads {
             .costs()
             .now()
             .steadyTime(id)
-            .map(money -> "+ " + Figures.money(money) + " of people’s time")
-            .orElse("people’s time not known");
+            .map(money -> "+ " + Figures.money(money) + " of staff time")
+            .orElse("staff time not known");
   }
 
   /** A contender's total as it reads at the head of its column. */

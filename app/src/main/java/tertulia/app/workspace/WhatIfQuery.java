@@ -73,7 +73,7 @@ public record WhatIfQuery(
     Optional<Dimension> across = dimension(query.getOrDefault("what", ""), selection);
     Optional<Measure> counted = across.flatMap(WhatIfQuery::measure);
     if (counted.isEmpty() && !query.getOrDefault("many", "").isBlank()) {
-      faults.add("many", "Of what would there be so many? Choose it beside the number.");
+      faults.add("many", "Choose what the number counts, beside it.");
     }
     Optional<Stated> stated =
         counted.flatMap(measure -> stated(measure, query.getOrDefault("many", "").strip(), faults));

@@ -44,7 +44,7 @@ public class PrintedTest extends BrowserTest {
       {"/selections/1/weights", List.of("halvard desk", "ease")},
       {"/selections/1/marks", List.of("halvard desk", "ease")},
       {"/selections/1/firmness", List.of("halvard desk")},
-      {"/selections/1/changes", List.of("brought to the table", "the program")},
+      {"/selections/1/changes", List.of("added as a contender", "the program")},
       {"/catalogue/slotmeer", List.of("slotmeer", "7.20")},
     };
   }

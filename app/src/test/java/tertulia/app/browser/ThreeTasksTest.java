@@ -81,7 +81,7 @@ public class ThreeTasksTest extends BrowserTest {
 
   private void bring() {
     page.getByText("Save it and bring it to the table").click();
-    assertThat(page.locator("main")).containsText("is in the catalogue and at the table.");
+    assertThat(page.locator("main")).containsText("is in the catalogue and is a contender.");
   }
 
   private static String price(int charge, String term) {

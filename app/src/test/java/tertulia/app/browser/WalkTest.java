@@ -282,7 +282,7 @@ public class WalkTest extends BrowserTest {
     assertThat(panel).isVisible();
     assertThat(panel).containsText("13.60 EUR");
     assertThat(panel).containsText("121 seats");
-    assertThat(panel).containsText("as of 12 Nov 2026, maker's claim");
+    assertThat(panel).containsText("as of 12 Nov 2026, vendor's claim");
     assertThat(panel).containsText("seats: 121 of 120");
     page.keyboard().press("Escape");
     assertThat(panel).isHidden();

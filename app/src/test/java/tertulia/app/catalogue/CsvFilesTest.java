@@ -218,9 +218,7 @@ public class CsvFilesTest {
             + " give each its own tool id."
       },
       {
-        HEADER + PLAN + PLAN,
-        "row 3",
-        "Row 2 states the same thing already. Take one of the two away."
+        HEADER + PLAN + PLAN, "row 3", "Row 2 states the same thing already. Remove one of the two."
       },
       {
         HEADER + PLAN + "price,Mapelroot,,Wroks,Seats,,,m1,7,,,,,\n",

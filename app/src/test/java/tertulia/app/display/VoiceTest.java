@@ -118,7 +118,14 @@ public class VoiceTest {
           Map.entry("things", "2 facts"),
           Map.entry("feature", "“Calendar link”"),
           Map.entry("question", "how good Pierbook is at “Ease”"),
-          Map.entry("changes", "3 musts given up, one at a time"));
+          Map.entry("changes", "3 must-haves dropped"),
+          Map.entry("sizes", "for up to 25 people"),
+          Map.entry("conditions", "“Single sign-on” is not a must-have"),
+          Map.entry("ranges", "Pierbook leads for up to 25 people"),
+          Map.entry("axes", "growth and the terms"),
+          Map.entry("losing", "“Ease”"),
+          Map.entry("gaining", "“Cost”"),
+          Map.entry("amount", "25 people"));
 
   /** In sentences about several. */
   private static final Map<String, String> SEVERAL =

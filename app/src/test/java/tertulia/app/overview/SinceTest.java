@@ -42,17 +42,17 @@ public class SinceTest {
 
   @Test
   public void whatComesNextIsSaidWithItsReason() {
-    assertEquals(ProgressWords.note(new Next.Weigh(1, 3), TODAY), "1 of 3 people has weighed");
-    assertEquals(ProgressWords.note(new Next.Mark(2, 3), TODAY), "2 of 3 people have marked");
-    assertEquals(ProgressWords.note(new Next.Weigh(0, 0), TODAY), "nobody has been asked");
-    assertEquals(ProgressWords.note(new Next.BringContenders(1), TODAY), "one so far");
+    assertEquals(ProgressWords.note(new Next.Weigh(1, 3), TODAY), "1 of 3 people has set weights");
+    assertEquals(ProgressWords.note(new Next.Mark(2, 3), TODAY), "2 of 3 people have given marks");
+    assertEquals(ProgressWords.note(new Next.Weigh(0, 0), TODAY), "nobody is on the panel yet");
+    assertEquals(ProgressWords.note(new Next.BringContenders(1), TODAY), "one contender so far");
     Next again = new Next.LookAgain(Optional.of(TODAY), false);
-    assertEquals(ProgressWords.note(again, TODAY), "due since 24 Nov 2026");
-    assertEquals(ProgressWords.note(again, TODAY.minusDays(1)), "look again on 24 Nov 2026");
+    assertEquals(ProgressWords.note(again, TODAY), "review due since 24 Nov 2026");
+    assertEquals(ProgressWords.note(again, TODAY.minusDays(1)), "review on 24 Nov 2026");
     assertEquals(ProgressWords.step(again), "Decided");
     assertEquals(
         ProgressWords.note(new Next.LookAgain(Optional.empty(), false), TODAY),
-        "no day agreed to look again");
+        "no day set for a review");
   }
 
   @Test

@@ -143,11 +143,11 @@ public class TrailTest extends ServedTest {
             mark + "7 → cannot judge",
             mark + "7",
             "Joren Talvik: Weight of " + name + ", Joren Talvik: 3 → 7",
-            "Joren Talvik: Joren Talvik: weighs and marks Weight of " + name + ", Joren Talvik: 3",
+            "Joren Talvik: Joren Talvik: on the panel Weight of " + name + ", Joren Talvik: 3",
             "Ilse Maren: Slotmeer: brought back",
             "Ilse Maren: Slotmeer: set aside: Too large",
             "Ilse Maren: Slotmeer: brought to the table",
-            "Ilse Maren: Begun: “Which boards for the workshop?” Ilse Maren: weighs and marks"));
+            "Ilse Maren: Begun: “Which boards for the workshop?” Ilse Maren: on the panel"));
   }
 
   @Test
@@ -177,7 +177,7 @@ public class TrailTest extends ServedTest {
     String question = "Question on Need: “Who pays? And who decides";
     // that he took a seat is no secret, what he said of a mark is
     List<String> ilse = lines(id, "ilse");
-    assertEquals(ilse.getFirst(), "Joren Talvik: Joren Talvik: weighs and marks");
+    assertEquals(ilse.getFirst(), "Joren Talvik: Joren Talvik: on the panel");
     ilse = ilse.subList(1, ilse.size());
     assertTrue(
         ilse.get(0).startsWith("Odile Brannock: Opened again on Need: “Who pays?"), "" + ilse);
@@ -212,9 +212,9 @@ public class TrailTest extends ServedTest {
     assertEquals(
         lines(id, "ilse").subList(0, 6),
         List.of(
-            "Ilse Maren: Joren Talvik: no longer weighs and marks",
+            "Ilse Maren: Joren Talvik: no longer on the panel",
             "Ilse Maren: What Joren Talvik knows about: Harbour dues",
-            "Ilse Maren: Joren Talvik: weighs and marks",
+            "Ilse Maren: Joren Talvik: on the panel",
             "Ilse Maren: Slotmeer, plan " + name + ": brought back",
             "Ilse Maren: Slotmeer, plan " + name + ": set aside: Sold no more",
             "Ilse Maren: Slotmeer: brought to the table"));

@@ -83,7 +83,7 @@ public class WhatIfQueryTest {
   public void whatMakesNoSenseIsSaidAndNotRead() {
     for (Map.Entry<String, String> wrong :
         Map.of(
-                "many=40", "Of what would there be so many? Choose it beside the number.",
+                "many=40", "Choose what the number counts, beside it.",
                 "what=calendars&many=half", "\"half\" is not a number.",
                 "what=calendars&many=2.5", "There are only whole linked calendars; found 2.5.",
                 "what=calendars&many=-1", "lie between 0 and 1,000,000; found -1.",

@@ -54,7 +54,7 @@ public sealed interface Decision {
     private void checkSecond(Signatory person) {
       if (person.isSameAs(by.by())) {
         throw new IllegalStateException(
-            "Whoever proposes a decision cannot sign it off. Ask a colleague.");
+            "Whoever proposes a decision cannot sign it. Ask a colleague.");
       }
     }
   }

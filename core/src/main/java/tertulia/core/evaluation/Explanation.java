@@ -147,7 +147,7 @@ record Explanation(Evaluation evaluation) {
                         List.of(low.ledger().explainTotal(view), low.explain()))));
         yield new Working.Missing(
             label,
-            (gap.isUnpriced() ? "what would do has no figure in " : "nothing qualifies in ")
+            (gap.isUnpriced() ? "what meets the needs has no figure in " : "nothing qualifies in ")
                 + selection().horizon().month(gap.month()),
             reasons);
       }
@@ -239,12 +239,12 @@ record Explanation(Evaluation evaluation) {
             new Working.Derived(
                 label,
                 Quantity.of(staff.named(), "named people"),
-                "the first number of named people whose seats cost more than the whole staff",
+                "the first number of named people whose seats cost more than all staff",
                 List.of(
                     staff.whole().explain(),
                     new Working.Stated(
                         (staff.named() - 1) + " named people",
-                        "not dearer",
+                        "not more expensive",
                         Optional.empty(),
                         List.of(staff.before().explain())),
                     new Working.Stated(

@@ -232,8 +232,8 @@ record Measurement(
             "(number − worst) / (best − worst), from 0 to 1",
             List.of(
                 new Working.Derived("the number", new Quantity(x, unit), rule, parts),
-                new Working.Entered("worst, worth 0", new Quantity(scale.worst(), unit)),
-                new Working.Entered("best, worth 1", new Quantity(scale.best(), unit)))));
+                new Working.Entered("worst, score 0", new Quantity(scale.worst(), unit)),
+                new Working.Entered("best, score 1", new Quantity(scale.best(), unit)))));
   }
 
   private Value missing(String why) {

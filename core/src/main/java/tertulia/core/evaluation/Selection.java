@@ -71,7 +71,7 @@ public record Selection(
     requireNonNull(rates);
     averagePayment.ifPresent(Selection::checkPayment);
     if (title.isBlank()) {
-      throw new IllegalArgumentException("A selection needs a title, best a question.");
+      throw new IllegalArgumentException("A selection needs a title. A question is best.");
     }
     groups = List.copyOf(groups);
     demands = java.util.Collections.unmodifiableMap(new LinkedHashMap<>(demands));

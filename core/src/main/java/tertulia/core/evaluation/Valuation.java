@@ -158,7 +158,7 @@ record Valuation(CostsOverall costs, Panel panel, Trials trials) {
           () ->
               new Working.Missing(
                   criterion.name(),
-                  "the cost is at most this, so it is worth at least this: "
+                  "the cost is at most this, so its score is at least this: "
                       + LeftOut.words(found.leftOut()),
                   List.of(costWorking(criterion, scale, found, x, value, time))));
     }
@@ -181,7 +181,7 @@ record Valuation(CostsOverall costs, Panel panel, Trials trials) {
         () ->
             new Working.Missing(
                 criterion.name(),
-                "the cost is at least this, so it is worth at most this",
+                "the cost is at least this, so its score is at most this",
                 List.of(
                     costWorking(criterion, scale, perMonth(low, x, "at least, ", time), value))));
   }
@@ -221,7 +221,7 @@ record Valuation(CostsOverall costs, Panel panel, Trials trials) {
                     new Working.Derived(
                         "a month at the low end",
                         new Quantity(other, selection().currency().getCode()),
-                        "worth " + otherValue.toPlainString(),
+                        "score " + otherValue.toPlainString(),
                         List.of(low.ledger().explainTotal(View.SPREAD))))));
   }
 
@@ -256,8 +256,8 @@ record Valuation(CostsOverall costs, Panel panel, Trials trials) {
         "(cost − worst) / (best − worst), from 0 to 1",
         List.of(
             perMonth,
-            new Working.Entered("worst, worth 0", new Quantity(scale.worst(), currency)),
-            new Working.Entered("best, worth 1", new Quantity(scale.best(), currency))));
+            new Working.Entered("worst, score 0", new Quantity(scale.worst(), currency)),
+            new Working.Entered("best, score 1", new Quantity(scale.best(), currency))));
   }
 
   /** Along the way, each month by the plan it is on. */
@@ -361,7 +361,9 @@ record Valuation(CostsOverall costs, Panel panel, Trials trials) {
     }
     parts.add(
         new Working.Entered(
-            "expected before any review, worth " + prior.strength().toPlainString() + " reviews",
+            "expected before any review, as much as "
+                + prior.strength().toPlainString()
+                + " reviews",
             new Quantity(prior.prior(), "of 5")));
     BigDecimal shrunk = PublicRating.shrunk(ratings, prior);
     BigDecimal value =

@@ -47,7 +47,7 @@ public record WhatIf(
   public enum Basis {
     SUBSCRIPTION("subscription"),
     /** With the time of people. */
-    FULL("full cost, with people’s time");
+    FULL("full cost, with staff time");
 
     private final String words;
 

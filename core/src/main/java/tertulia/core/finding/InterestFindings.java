@@ -14,7 +14,7 @@ public final class InterestFindings {
   public record Count(int facts, int ratings, int marks) {
     public Count {
       if (facts < 0 || ratings < 0 || marks < 0 || facts + ratings + marks == 0) {
-        throw new IllegalArgumentException("Nothing is said with an interest.");
+        throw new IllegalArgumentException("No statement comes from someone with an interest.");
       }
     }
   }

@@ -20,7 +20,7 @@ public record Need(Capability capability, Importance importance, Optional<Outsid
           "\""
               + capability.name()
               + "\" is welcome, not needed, so nothing is paid to cover it outside. Make it a"
-              + " should or a must, or take the cover away.");
+              + " should or a must, or remove the cover.");
     }
   }
 

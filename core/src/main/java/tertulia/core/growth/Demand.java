@@ -122,7 +122,7 @@ public record Demand(
       }
     }
     if (fixed.signum() != 0) {
-      parts.add(new Working.Entered("whatever the headcount", measure.quantity(fixed)));
+      parts.add(new Working.Entered("at any headcount", measure.quantity(fixed)));
     }
     return new Working.Derived(
         "Demand for " + measure.label(),

@@ -103,8 +103,7 @@ public record Measure(String id, String one, String label, Nature nature, boolea
   public Measure {
     requireNonNull(nature);
     if (one.isBlank() || label.isBlank()) {
-      throw new IllegalArgumentException(
-          "What is counted needs a word for one and a word for many.");
+      throw new IllegalArgumentException("Enter a word for one and a word for many.");
     }
     if (id.startsWith(OWN)
         ? !id.equals(definition(one, label, nature, whole))

@@ -35,7 +35,7 @@ public record Step(
               + until
               + ", before it starts in "
               + from
-              + ". Exchange the two months.");
+              + ". Swap the two months.");
     }
     if (everyYear && (until == null || !until.isBefore(from.plusYears(1)))) {
       throw new IllegalArgumentException(

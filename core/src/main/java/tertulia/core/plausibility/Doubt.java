@@ -55,7 +55,7 @@ public sealed interface Doubt {
           + units
           + ", paid monthly to "
           + plain(monthly)
-          + ". A commitment is seldom dearer; is a year's price entered as a month's?";
+          + ". A commitment is seldom more expensive. Is a year's price entered as a month's?";
     }
 
     @Override

@@ -42,7 +42,7 @@ public final class Judgement {
     List<Working> parts = new ArrayList<>();
     parts.add(
         new Working.Entered(
-            "settled by the table: " + settled.reason(), new Quantity(settled.points(), "of 10")));
+            "settled by the panel: " + settled.reason(), new Quantity(settled.points(), "of 10")));
     List<Working> each = each(panel, criterion, settled.contender());
     if (!each.isEmpty()) {
       parts.add(

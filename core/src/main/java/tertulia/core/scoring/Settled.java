@@ -20,7 +20,7 @@ public record Settled(String criterion, String contender, BigDecimal points, Str
     }
     if (reason.isBlank()) {
       throw new IllegalArgumentException(
-          "Say why the table settles on this mark; the reason stays beside it.");
+          "Say why the panel agrees on this mark; the reason stays beside it.");
     }
   }
 }

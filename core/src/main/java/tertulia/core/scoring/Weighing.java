@@ -62,7 +62,7 @@ public sealed interface Weighing {
     static final int MOST = 100;
 
     public Swing {
-      worth = checked(worth, 0, MOST, "What a step is worth lies");
+      worth = checked(worth, 0, MOST, "The points of a step lie");
     }
 
     @Override
@@ -72,7 +72,7 @@ public sealed interface Weighing {
 
     @Override
     public String rule() {
-      return "what the step from worst to best is worth here, of what all steps are worth";
+      return "the points of the step from worst to best, of the points of all steps";
     }
 
     @Override

@@ -54,7 +54,7 @@ public record ScenarioGrid(List<Case> cells) {
                 + all
                 + " combinations; at most "
                 + MOST
-                + " are worked out. Leave some of them out.");
+                + " are calculated. Leave some of them out.");
       }
     }
 

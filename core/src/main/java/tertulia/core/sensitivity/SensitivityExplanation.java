@@ -53,7 +53,7 @@ record SensitivityExplanation(Sensitivity sensitivity) {
   }
 
   private Totals totals() {
-    return read().scores().totals().orElseThrow(() -> none("totals, as nobody has weighed"));
+    return read().scores().totals().orElseThrow(() -> none("totals, as nobody has set weights"));
   }
 
   private static NoSuchFigure none(String what) {
@@ -139,7 +139,7 @@ record SensitivityExplanation(Sensitivity sensitivity) {
                 "All other criteria",
                 BigDecimal.ONE.subtract(weight),
                 new Working.Derived(
-                    "worth under them",
+                    "score under them",
                     new Quantity(rest.midpoint(), ""),
                     "their weights in proportion, brought to 1",
                     others(tool, criterion, followed)))));
@@ -231,7 +231,7 @@ record SensitivityExplanation(Sensitivity sensitivity) {
             switch (chances.weights()) {
               case ANY -> "evenly from all that add up to 1";
               case OF_THE_TABLE -> "evenly between the least and the most anybody gives";
-              case IN_ORDER -> "evenly from all that keep the order of the table";
+              case IN_ORDER -> "evenly from all that keep the order of the panel";
             }));
     for (Criterion criterion : totals().criteria()) {
       Interval drawn = chances.value(read(), totals(), contender, criterion);
@@ -281,7 +281,8 @@ record SensitivityExplanation(Sensitivity sensitivity) {
     for (Contender contender : read().selection().active()) {
       parts.add(atSize(sizes, asked.place(), contender.id(), there));
     }
-    String leader = sizes.certainLeader(asked.place()).map(this::name).orElse("nobody for certain");
+    String leader =
+        sizes.certainLeader(asked.place()).map(this::name).orElse("nobody in every case");
     return stated(
         "At " + sizes.size(asked.place()) + " " + unit(asked.axis()), leader + " leads", parts);
   }
@@ -318,7 +319,7 @@ record SensitivityExplanation(Sensitivity sensitivity) {
         sizes
             .scale()
             .map(s ->
-                "a head and month worth nothing at "
+                "a head and month score 0 at "
                     + s.worst().setScale(2, RoundingMode.HALF_UP)
                     + ", all at "
                     + s.best().setScale(2, RoundingMode.HALF_UP))
@@ -339,7 +340,7 @@ record SensitivityExplanation(Sensitivity sensitivity) {
                 "All other criteria",
                 BigDecimal.ONE.subtract(weight),
                 new Working.Derived(
-                    "worth under them",
+                    "score under them",
                     new Quantity(rest.midpoint(), ""),
                     rest.isExact() ? "their weights brought to 1" : MIDDLE,
                     List.of()))));
@@ -378,7 +379,7 @@ record SensitivityExplanation(Sensitivity sensitivity) {
     Value value =
         new Value(
             Interval.exactly(raised.to().movePointLeft(1)),
-            new Working.Stated(raised.criterion().name(), "if the table gave " + raised.to()));
+            new Working.Stated(raised.criterion().name(), "if the panel gave " + raised.to()));
     return stated(
         name(contender),
         raised.criterion().name() + " from " + raised.from() + " to " + raised.to(),
@@ -405,7 +406,12 @@ record SensitivityExplanation(Sensitivity sensitivity) {
     }
     return stated(
         name(contender),
-        weight.criterion().name() + " weighs " + weight.from() + " to " + weight.to() + " %",
+        weight.criterion().name()
+            + " has a weight of "
+            + weight.from()
+            + " to "
+            + weight.to()
+            + " %",
         parts);
   }
 
@@ -431,7 +437,7 @@ record SensitivityExplanation(Sensitivity sensitivity) {
   }
 
   private Working end(String label, Swing.End end) {
-    String leader = end.leader().map(this::name).orElse("nobody for certain");
+    String leader = end.leader().map(this::name).orElse("nobody in every case");
     return end.totals()
         .map(totals -> stated(label, leader + " leads", all(totals)))
         .orElseGet(() -> new Working.Missing(label, "nobody does what is needed"));
@@ -450,8 +456,8 @@ record SensitivityExplanation(Sensitivity sensitivity) {
       parts.add(
           stated(
               labels.get(i),
-              answered.leader().map(this::name).orElse("nobody for certain")
-                  + " leads by the weights of the table",
+              answered.leader().map(this::name).orElse("nobody in every case")
+                  + " leads by the weights of the panel",
               answered
                   .shares()
                   .map(shares ->
@@ -467,7 +473,7 @@ record SensitivityExplanation(Sensitivity sensitivity) {
     ScenarioGrid.Case cell = sensitivity.scenarios(List.of(scene)).cells().getFirst();
     return stated(
         cell.first().map(this::name).orElse("Nobody"),
-        cell.lead().tool().isPresent() ? "leads for certain" : "nobody leads for certain",
+        cell.lead().tool().isPresent() ? "leads in every case" : "nobody leads in every case",
         leading(scene.of(read())));
   }
 
@@ -503,7 +509,7 @@ record SensitivityExplanation(Sensitivity sensitivity) {
           .forEach(point -> {
             parts.add(
                 new Working.Derived(
-                    "What " + name(tool) + " is worth",
+                    "The score of " + name(tool),
                     new Quantity(point.value().midpoint(), ""),
                     "its total without cost, the other weights brought to 1",
                     List.of()));
@@ -515,9 +521,9 @@ record SensitivityExplanation(Sensitivity sensitivity) {
           });
     }
     return new Working.Derived(
-        "A hundredth of worth",
+        "A hundredth of score",
         Quantity.of(step.each()),
-        "the difference in cost, divided by the difference in hundredths of worth",
+        "the difference in cost, divided by the difference in hundredths of score",
         parts);
   }
 

@@ -34,7 +34,7 @@ public record Trial(
     results = List.copyOf(results);
     if (last != null && last.isBefore(first)) {
       throw new IllegalArgumentException(
-          "The trial ends on " + last + " and begins on " + first + ". Exchange the two days.");
+          "The trial ends on " + last + " and begins on " + first + ". Swap the two days.");
     }
   }
 

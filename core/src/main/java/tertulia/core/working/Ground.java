@@ -5,7 +5,7 @@ public enum Ground {
   TRIED_BY_HAND("tried by hand", 0),
   COLLEAGUE("a colleague's experience", 1),
   PUBLIC_RATINGS("public ratings", 1),
-  MAKERS_CLAIM("maker's claim", 2),
+  MAKERS_CLAIM("vendor's claim", 2),
   OTHER("other", 3);
 
   private final String words;

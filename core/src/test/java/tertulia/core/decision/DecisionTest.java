@@ -51,7 +51,7 @@ public class DecisionTest {
     Decision.Proposed proposed = new Decision.Draft(PROPOSAL).propose(ILSE, MONDAY);
     assertEquals(
         expectThrows(IllegalStateException.class, () -> proposed.sign(ILSE, TUESDAY)).getMessage(),
-        "Whoever proposes a decision cannot sign it off. Ask a colleague.");
+        "Whoever proposes a decision cannot sign it. Ask a colleague.");
     expectThrows(IllegalStateException.class, () -> proposed.object(ILSE, TUESDAY, "no"));
   }
 

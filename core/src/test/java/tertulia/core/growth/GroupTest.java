@@ -119,7 +119,7 @@ public class GroupTest {
             () -> new Step("season", YearMonth.of(2027, 9), YearMonth.of(2027, 5), 3, false));
     assertEquals(
         e.getMessage(),
-        "Step \"season\" ends in 2027-05, before it starts in 2027-09. Exchange the two months.");
+        "Step \"season\" ends in 2027-05, before it starts in 2027-09. Swap the two months.");
     assertThrows(
         IllegalArgumentException.class,
         () -> new Step("x", YearMonth.of(2027, 1), YearMonth.of(2028, 1), 3, true));

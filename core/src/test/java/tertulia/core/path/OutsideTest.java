@@ -238,7 +238,7 @@ public class OutsideTest {
         expectThrows(IllegalArgumentException.class, () -> covered(new Importance.Could(), "30"))
             .getMessage(),
         "\"Single sign-on\" is welcome, not needed, so nothing is paid to cover it outside. Make it"
-            + " a should or a must, or take the cover away.");
+            + " a should or a must, or remove the cover.");
     assertEquals(
         expectThrows(
                 IllegalArgumentException.class,

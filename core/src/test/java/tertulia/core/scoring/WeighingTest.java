@@ -209,7 +209,7 @@ public class WeighingTest {
     given.put("c1", 101);
     assertEquals(
         expectThrows(IllegalArgumentException.class, () -> new Weighing.Swing(given)).getMessage(),
-        "What a step is worth lies between 0 and 100; found 101.");
+        "The points of a step lie between 0 and 100; found 101.");
     assertEquals(Weighing.NOTHING.over(criteria(3)), new Weighed.Nothing());
   }
 

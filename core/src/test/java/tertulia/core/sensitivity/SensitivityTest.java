@@ -125,7 +125,7 @@ public class SensitivityTest {
     } catch (IllegalArgumentException e) {
       assertEquals(
           e.getMessage(),
-          "These are 243 combinations; at most 240 are worked out. Leave some of them out.");
+          "These are 243 combinations; at most 240 are calculated. Leave some of them out.");
       assertThrows(
           IllegalArgumentException.class,
           () ->
