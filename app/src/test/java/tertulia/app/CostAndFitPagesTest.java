@@ -133,7 +133,7 @@ public class CostAndFitPagesTest extends ServedTest {
               "Overview",
               "Inputs",
               "People",
-              "People’s time",
+              "Staff time",
               "Slotmeer",
               "Halvard Desk",
               "Pierbook",

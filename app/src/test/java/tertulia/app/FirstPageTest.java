@@ -23,9 +23,9 @@ import tertulia.app.exchange.SelectionFile;
 import tertulia.app.handover.Intake;
 import tertulia.app.people.SignedIn;
 import tertulia.app.people.UserAccounts;
+import tertulia.app.selection.LoadedSelection;
 import tertulia.app.selection.PutAway;
 import tertulia.app.selection.Selections;
-import tertulia.app.selection.Table;
 import tertulia.core.evaluation.Evaluation;
 import tertulia.core.evaluation.WhatIf;
 import tertulia.core.finding.AnswerFindings;
@@ -87,7 +87,7 @@ public class FirstPageTest extends ServedTest {
 
   @Test
   public void theOverviewSaysWhatTheCoreFinds() throws Exception {
-    Table table = selections.load(id);
+    LoadedSelection table = selections.load(id);
     Evaluation evaluation = Evaluation.of(table.selection(), WhatIf.START);
     AnswerFindings findings = new AnswerFindings(evaluation);
     FindingWords words = new FindingWords(table.selection());
@@ -157,7 +157,7 @@ public class FirstPageTest extends ServedTest {
     put("ilse", other, "", 302);
     put("ilse", other, "", 302);
     assertTrue(get("ilse", "/selections").contains("Out of sight?"));
-    assertTrue(get("ilse", "/selections/" + other + "/changes").contains("Put back"));
+    assertTrue(get("ilse", "/selections/" + other + "/changes").contains("Restored"));
   }
 
   /** The sample goes as it came: its selection deleted, tools nobody else needs archived. */
@@ -166,7 +166,7 @@ public class FirstPageTest extends ServedTest {
     List<String> before = tools();
     as("joren", MockMvcRequestBuilders.post("/selections/sample"), 403);
     as("ilse", MockMvcRequestBuilders.post("/selections/sample"), 302);
-    Table sample =
+    LoadedSelection sample =
         selections.all(PutAway.Shown.AT_HAND).stream()
             .filter(table -> table.putAway().sample())
             .findFirst()

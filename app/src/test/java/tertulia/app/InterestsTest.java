@@ -92,7 +92,8 @@ public class InterestsTest extends ServedTest {
     assertEquals(said(page("ilse", "/selections/1/cost")), "");
     Document out = page("ilse", "/selections/1/cost?interests=out&people=80");
     assertEquals(
-        said(out), sentence + " Everything here is read without. read everything with that");
+        said(out),
+        sentence + " Everything here is calculated without them. read everything with that");
     assertEquals(out.select("#interests a").attr("href"), "/selections/1/cost?people=80");
     assertEquals(out.select("#whatif [name=interests]").val(), "out");
     assertEquals(

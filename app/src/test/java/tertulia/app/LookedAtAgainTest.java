@@ -18,8 +18,8 @@ import tertulia.app.decision.Decisions;
 import tertulia.app.exchange.Demo;
 import tertulia.app.handover.Intake;
 import tertulia.app.people.UserAccounts;
+import tertulia.app.selection.LoadedSelection;
 import tertulia.app.selection.Selections;
-import tertulia.app.selection.Table;
 import tertulia.core.decision.Decision;
 
 /** A decision is looked at again on its day: it still holds, or it is asked again. */
@@ -141,8 +141,8 @@ public class LookedAtAgainTest extends ServedTest {
     String successor = "/selections/" + next + "/overview";
     assertEquals(ask("pia", MockMvcRequestBuilders.get(successor)).getStatus(), 404, "and of this");
     assertEquals(ask("joren", MockMvcRequestBuilders.get(successor)).getStatus(), 200);
-    Table old = selections.load(id);
-    Table again = selections.load(next);
+    LoadedSelection old = selections.load(id);
+    LoadedSelection again = selections.load(next);
     assertEquals(again.selection().criteria(), old.selection().criteria());
     assertEquals(again.selection().asOf(), LocalDate.of(2027, 6, 30));
     assertFalse(again.decided());
@@ -150,8 +150,8 @@ public class LookedAtAgainTest extends ServedTest {
         again.file().panel().stream().map(m -> m.marks().size()).toList(),
         old.file().panel().stream().map(m -> m.marks().size()).toList());
     assertEquals(
-        again.seats().stream().map(Table.Seat::accountId).toList(),
-        old.seats().stream().map(Table.Seat::accountId).toList());
+        again.seats().stream().map(LoadedSelection.Seat::accountId).toList(),
+        old.seats().stream().map(LoadedSelection.Seat::accountId).toList());
     assertTrue(text("ilse", at).contains("Go to the selection in which it is asked again"));
     assertFalse(text("ilse", at).contains("Look at this decision again."));
     assertFalse(

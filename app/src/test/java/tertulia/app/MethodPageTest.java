@@ -21,7 +21,7 @@ import org.jsoup.nodes.Element;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import tertulia.core.firmness.NearestUpset;
-import tertulia.core.firmness.WeightRoom;
+import tertulia.core.firmness.StabilityRange;
 import tertulia.core.growth.Growth;
 import tertulia.core.growth.Habit;
 import tertulia.core.pricing.UnitRule;
@@ -35,9 +35,9 @@ import tertulia.core.scoring.PublicRating;
 import tertulia.core.scoring.Totals;
 import tertulia.core.scoring.Value;
 import tertulia.core.scoring.Weighing;
+import tertulia.core.working.Derivation;
 import tertulia.core.working.Ground;
 import tertulia.core.working.Provenance;
-import tertulia.core.working.Working;
 
 /** What the page of rules gives as examples is what is computed. */
 public class MethodPageTest {
@@ -136,7 +136,7 @@ public class MethodPageTest {
     values.put("Y", values(criteria, ".6 .9 .5 .9 .6"));
     values.put("Z", values(criteria, ".7 .7 .7 .6 .9"));
     Totals totals = new Totals(criteria, weights, values);
-    WeightRoom first = WeightRoom.of(totals).getFirst();
+    StabilityRange first = StabilityRange.of(totals).getFirst();
     return Stream.of(
             first.low().weight(),
             first.high().weight(),
@@ -153,7 +153,7 @@ public class MethodPageTest {
           criteria.get(c).id(),
           new Value(
               Interval.exactly(new BigDecimal("0" + each[c])),
-              new Working.Stated("value", "given")));
+              new Derivation.Stated("value", "given")));
     }
     return values;
   }

@@ -34,7 +34,7 @@ import tertulia.app.people.SignedIn;
 import tertulia.app.people.UserAccounts;
 import tertulia.app.selection.Selections;
 import tertulia.app.selection.Views;
-import tertulia.app.web.Again;
+import tertulia.app.web.RetryOnConflict;
 
 /** Whatever comes in is answered in a sentence, and nothing typed is lost. */
 @FreshStore
@@ -281,7 +281,7 @@ public class NothingLostTest extends ServedTest {
     for (String contender : contenders) {
       marks.add(() -> {
         start.await();
-        Again.until(() -> views.mark(id, odile, "ease", contender, "7"));
+        RetryOnConflict.until(() -> views.mark(id, odile, "ease", contender, "7"));
         return true;
       });
     }

@@ -19,8 +19,8 @@ import tertulia.app.exchange.PortableFile;
 import tertulia.app.exchange.SelectionFile;
 import tertulia.app.exchange.ToolSheet;
 import tertulia.app.people.UserAccounts;
+import tertulia.app.selection.SelectionLoader;
 import tertulia.app.selection.Selections;
-import tertulia.app.selection.Tables;
 import tertulia.core.evaluation.Evaluation;
 import tertulia.core.evaluation.Selection;
 import tertulia.core.evaluation.WhatIf;
@@ -79,7 +79,7 @@ public class PlanSetAsideTest extends ServedTest {
             .orElseThrow();
     ToolSheet bare =
         sheet.withPlans(sheet.plans().stream().filter(p -> !p.id().equals("desk")).toList());
-    Selection asIf = Tables.replacing(selections.load(1), bare);
+    Selection asIf = SelectionLoader.replacing(selections.load(1), bare);
     assertFalse(option(without).equals("desk"));
     assertEquals(option(without), option(asIf));
     assertEquals(

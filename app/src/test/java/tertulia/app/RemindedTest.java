@@ -17,8 +17,8 @@ import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilde
 import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
 import org.testng.annotations.Test;
 import tertulia.app.people.UserAccounts;
+import tertulia.app.selection.LoadedSelection;
 import tertulia.app.selection.Selections;
-import tertulia.app.selection.Table;
 
 /** Whoever has not handed in is reminded, once a day, and what each knows about is said. */
 @FreshStore
@@ -38,7 +38,7 @@ public class RemindedTest extends ServedTest {
         .getContentAsString(StandardCharsets.UTF_8);
   }
 
-  private int remind(String who, Table.Seat seat) throws Exception {
+  private int remind(String who, LoadedSelection.Seat seat) throws Exception {
     return mvc.perform(
             MockMvcRequestBuilders.post("/selections/1/table/remind")
                 .param("member", "" + seat.memberId())
@@ -49,7 +49,7 @@ public class RemindedTest extends ServedTest {
         .getStatus();
   }
 
-  private Table.Seat seat(String name) {
+  private LoadedSelection.Seat seat(String name) {
     return selections.load(1).seats().stream()
         .filter(s -> s.name().equals(name))
         .findFirst()
@@ -99,7 +99,7 @@ public class RemindedTest extends ServedTest {
   public void whatSomebodyKnowsAboutStandsBesideTheirView() throws Exception {
     String marks = answer("ilse", MockMvcRequestBuilders.get("/selections/1/marks"));
     assertTrue(marks.contains("Maud Verlinde (the gate)"), "in what is worth talking about");
-    Table.Seat odile = seat("Odile Brannock");
+    LoadedSelection.Seat odile = seat("Odile Brannock");
     String field = "knows-" + odile.memberId();
     answer(
         "ilse",

@@ -19,8 +19,8 @@ import tertulia.app.exchange.Demo;
 import tertulia.app.exchange.PortableFile;
 import tertulia.app.handover.Intake;
 import tertulia.app.people.UserAccounts;
+import tertulia.app.selection.LoadedSelection;
 import tertulia.app.selection.Selections;
-import tertulia.app.selection.Table;
 
 /** The steps as the server answers them: pages, updates, weights, marks, criteria and shares. */
 public class StepsJourneyTest extends ServedTest {
@@ -143,7 +143,7 @@ public class StepsJourneyTest extends ServedTest {
           post("odile", "weights", "criterion", "cost", "points", bad).getContentAsString();
       assertTrue(answer.contains(bad.equals("many") ? "not a whole number" : bad), answer);
     }
-    Table table = selections.load(id);
+    LoadedSelection table = selections.load(id);
     assertEquals(table.seats().size(), 5, "Odile of the file and Odile who signed in");
     assertEquals(
         table.selection().panel().members().getLast().weighing(),

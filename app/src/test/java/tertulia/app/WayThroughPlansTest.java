@@ -152,7 +152,7 @@ public class WayThroughPlansTest extends ServedTest {
   @Test
   public void fitSaysWhichPlanUntilWhenAndWhatIsToBlame() throws Exception {
     String fit = page("/fit?people=75").replaceAll("<[^>]*>", " ").replaceAll("\\s+", " ");
-    assertTrue(fit.contains("Few will do until Apr 2027, then nothing (seats: 75 of 60)"), fit);
+    assertTrue(fit.contains("Few is enough until Apr 2027, then no plan (seats: 75 of 60)"), fit);
     assertTrue(
         fit.contains(
             "shallows has no plan for 75 people: no plan meets “so many seats”. Without “so many"

@@ -13,7 +13,7 @@ import org.openjdk.jmh.annotations.Benchmark;
 import org.openjdk.jmh.annotations.Scope;
 import org.openjdk.jmh.annotations.Setup;
 import org.openjdk.jmh.annotations.State;
-import tertulia.core.billing.Leaving;
+import tertulia.core.billing.EarlyTerminationPolicy;
 import tertulia.core.billing.UnitsNeeded;
 import tertulia.core.billing.View;
 import tertulia.core.fit.Fit;
@@ -25,7 +25,7 @@ import tertulia.core.money.PriceRise;
 import tertulia.core.money.UnitPrice;
 import tertulia.core.path.Market;
 import tertulia.core.path.Terms;
-import tertulia.core.path.Ways;
+import tertulia.core.path.PlanPaths;
 import tertulia.core.pricing.BillingTerm;
 import tertulia.core.pricing.Charge;
 import tertulia.core.pricing.Plan;
@@ -85,15 +85,15 @@ public class WayBenchmark {
 
   /** One best way. */
   @Benchmark
-  public Ways way() {
-    return Ways.through(
+  public PlanPaths way() {
+    return PlanPaths.through(
         plans,
         market,
         months,
         PriceRise.ofPercent("3"),
         TEN_YEARS,
         View.SPREAD,
-        Leaving.CREDITED,
+        EarlyTerminationPolicy.CREDITED,
         Money.zero(CurrencyUnit.EUR));
   }
 }

@@ -15,11 +15,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
-import tertulia.core.billing.Leaving;
+import tertulia.core.billing.EarlyTerminationPolicy;
 import tertulia.core.billing.View;
+import tertulia.core.evaluation.BuyingPolicy;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Evaluation;
-import tertulia.core.evaluation.Practice;
 import tertulia.core.evaluation.Selection;
 import tertulia.core.evaluation.WhatIf;
 import tertulia.core.fit.Answer;
@@ -33,8 +33,8 @@ import tertulia.core.growth.Growth;
 import tertulia.core.growth.Measure;
 import tertulia.core.growth.Scenario;
 import tertulia.core.growth.Step;
-import tertulia.core.labour.Effort;
 import tertulia.core.labour.Labour;
+import tertulia.core.labour.StaffEffort;
 import tertulia.core.money.ExchangeRates;
 import tertulia.core.money.PriceRise;
 import tertulia.core.path.Terms;
@@ -130,7 +130,7 @@ public final class Generated {
         Map.of("p0", has),
         List.of(),
         null,
-        new Effort(
+        new StaffEffort(
             BigDecimal.ZERO,
             BigDecimal.ZERO,
             BigDecimal.ZERO,
@@ -194,8 +194,8 @@ public final class Generated {
       facts.put("p" + p, own);
       price += random.nextInt(4);
     }
-    Effort effort =
-        new Effort(
+    StaffEffort effort =
+        new StaffEffort(
             BigDecimal.valueOf(random.nextInt(20)),
             BigDecimal.ZERO,
             BigDecimal.ZERO,
@@ -294,8 +294,8 @@ public final class Generated {
         new Panel(List.of(new Member("p1", "One", 1, points, Map.of("ease", marks)))),
         ExchangeRates.NONE,
         Scenario.STANDARD,
-        new Practice(
-            Leaving.CREDITED,
+        new BuyingPolicy(
+            EarlyTerminationPolicy.CREDITED,
             new Labour(
                 Optional.of(BigDecimal.TEN),
                 BigDecimal.ZERO,

@@ -3,15 +3,18 @@ package tertulia.app.catalogue;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
+import java.util.function.Function;
 import java.util.function.Predicate;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import tertulia.app.display.Dates;
 import tertulia.app.display.Figures;
 import tertulia.app.display.UnsaidWords;
@@ -29,6 +32,7 @@ import tertulia.core.working.Ground;
  * @param heads plan names with what their prices rest on
  * @param sources date and origin of each plan's prices
  * @param groups facts under their group, the first without a name if some have none
+ * @param usual where most of it comes from, said once; without a text: there is no such place
  */
 record PricePage(
     List<Head> heads,
@@ -40,7 +44,8 @@ record PricePage(
     List<Remark> owned,
     List<Remark> conditions,
     List<Remark> ratings,
-    List<Spoken> words) {
+    List<Spoken> words,
+    Source usual) {
   /** For how long a price was stated, where that is not a month. */
   private static final Pattern PERIOD = Pattern.compile(" a year| for [0-9]+ months| a month$");
 
@@ -48,7 +53,16 @@ record PricePage(
   record Head(String name, String mark) {}
 
   /** Where something comes from; {@code key} says what would be confirmed. */
-  record Source(String text, String link, String more, boolean old, String key) {}
+  record Source(String text, String link, String more, boolean old, String key) {
+    private boolean isLike(Source other) {
+      return text.equals(other.text()) && link.equals(other.link()) && more.equals(other.more());
+    }
+
+    /** Nothing, if it is the usual one and nobody has to look at it again. */
+    private Source unlike(Source usual) {
+      return isLike(usual) && !old ? NONE : this;
+    }
+  }
 
   /**
    * What one plan has.
@@ -79,6 +93,17 @@ record PricePage(
     boolean isEmpty() {
       return cells.stream().allMatch(cell -> cell.text().isEmpty());
     }
+
+    private Line unlike(Source usual) {
+      return new Line(
+          label,
+          cells.stream()
+              .map(cell ->
+                  new Value(
+                      cell.text(), cell.source().unlike(usual), cell.conflict(), cell.unsaid()))
+              .toList(),
+          source.unlike(usual));
+    }
   }
 
   /** What is said of the tool on a topic, and what others say of it. */
@@ -86,6 +111,9 @@ record PricePage(
 
   /** Something about the tool as a whole. */
   record Remark(String label, String text, Source source) {}
+
+  /** How many parts come from one place for it to be said once for all of them. */
+  private static final int SAID_OFTEN = 3;
 
   private static final Source NONE = new Source("", "", "", false, "");
 
@@ -95,6 +123,62 @@ record PricePage(
    * @param isOld whether a fact of a day is older than the workspace wants facts to be
    */
   static PricePage of(ToolSheet sheet, Predicate<LocalDate> isOld) {
+    PricePage whole = read(sheet, isOld);
+    return whole.sayingOnce(whole.mostUsed());
+  }
+
+  /** Where at least three parts of the page come from, and most of them; else nothing. */
+  private Source mostUsed() {
+    Map<String, List<Source>> used =
+        Stream.of(
+                sources.stream(),
+                allowances.stream().map(Line::source),
+                groups.values().stream().flatMap(List::stream).map(Line::source),
+                groups.values().stream()
+                    .flatMap(List::stream)
+                    .flatMap(line -> line.cells().stream())
+                    .map(Value::source))
+            .flatMap(Function.identity())
+            .filter(source -> !source.text().isEmpty() && !source.old())
+            .collect(
+                Collectors.groupingBy(
+                    source -> source.text() + source.link() + source.more(),
+                    LinkedHashMap::new,
+                    Collectors.toList()));
+    return used.values().stream()
+        .filter(alike -> alike.size() >= SAID_OFTEN)
+        .max(Comparator.comparingInt(List::size))
+        .map(List::getFirst)
+        .orElse(NONE);
+  }
+
+  private PricePage sayingOnce(Source often) {
+    if (often.text().isEmpty()) {
+      return this;
+    }
+    Map<String, List<Line>> others = new LinkedHashMap<>();
+    groups.forEach((group, lines) ->
+        others.put(group, lines.stream().map(line -> line.unlike(often)).toList()));
+    return new PricePage(
+        heads,
+        sources.stream().map(source -> source.unlike(often)).toList(),
+        prices,
+        allowances.stream().map(line -> line.unlike(often)).toList(),
+        others,
+        offers,
+        owned,
+        conditions,
+        ratings,
+        words,
+        often);
+  }
+
+  /** Whether the prices of all plans come from where most of the page does. */
+  boolean readAlike() {
+    return !usual.text().isEmpty() && sources.stream().allMatch(source -> source.text().isEmpty());
+  }
+
+  private static PricePage read(ToolSheet sheet, Predicate<LocalDate> isOld) {
     return new PricePage(
         sheet.plans().stream().map(plan -> new Head(plan.name(), mark(plan))).toList(),
         sheet.plans().stream()
@@ -124,7 +208,8 @@ record PricePage(
         Arrays.stream(ToolSheet.Topic.values())
             .flatMap(topic ->
                 Topics.sentence(sheet, topic).map(said -> new Spoken(topic.label(), said)).stream())
-            .toList());
+            .toList(),
+        NONE);
   }
 
   private static String mark(ToolSheet.PlanPart plan) {

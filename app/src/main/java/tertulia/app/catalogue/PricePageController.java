@@ -33,11 +33,11 @@ import tertulia.app.exchange.ToolSheet;
 import tertulia.app.exchange.TypedDate;
 import tertulia.app.exchange.TypedMeasure;
 import tertulia.app.people.SignedIn;
-import tertulia.app.web.Again;
 import tertulia.app.web.Conflict;
 import tertulia.app.web.FormFields;
 import tertulia.app.web.NotFound;
 import tertulia.app.web.OtherVersion;
+import tertulia.app.web.RetryOnConflict;
 import tertulia.app.web.TooMany;
 import tertulia.core.fit.Answer;
 import tertulia.core.growth.Measure;
@@ -192,7 +192,7 @@ class PricePageController {
     }
     try {
       if (form.news) {
-        Again.until(() ->
+        RetryOnConflict.until(() ->
             news.put(
                 slug,
                 form.version,

@@ -3,7 +3,7 @@ package tertulia.app.chart;
 import java.math.BigDecimal;
 import java.util.List;
 import java.util.Map;
-import tertulia.core.firmness.WeightRoom;
+import tertulia.core.firmness.StabilityRange;
 
 /** How far each weight may go on one scale, with who takes over at each end. */
 public final class RoomChart {
@@ -21,7 +21,8 @@ public final class RoomChart {
    * @param contenders by id
    * @param leader id of who leads as the weights are
    */
-  public static String draw(List<WeightRoom> rooms, Map<String, Drawn> contenders, String leader) {
+  public static String draw(
+      List<StabilityRange> rooms, Map<String, Drawn> contenders, String leader) {
     if (rooms.isEmpty()) {
       return "";
     }
@@ -55,7 +56,7 @@ public final class RoomChart {
   }
 
   private static void row(
-      Svg svg, WeightRoom room, double y, Map<String, Drawn> contenders, String leader) {
+      Svg svg, StabilityRange room, double y, Map<String, Drawn> contenders, String leader) {
     Wrapped.draw(svg, LEFT - 22, y + 4, "lab", "end", room.criterion().name(), LONGEST);
     double from = x(room.low().weight());
     double to = x(room.high().weight());
@@ -80,7 +81,7 @@ public final class RoomChart {
 
   /** The mark of who takes over stands just beyond the end. */
   private static void end(
-      Svg svg, WeightRoom.End end, double x, double y, Map<String, Drawn> contenders) {
+      Svg svg, StabilityRange.End end, double x, double y, Map<String, Drawn> contenders) {
     if (!end.takesOver().isEmpty()) {
       svg.open("g");
       svg.title(

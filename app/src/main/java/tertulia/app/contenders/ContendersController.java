@@ -25,8 +25,8 @@ import tertulia.app.exchange.SelectionFile;
 import tertulia.app.exchange.ToolSheet;
 import tertulia.app.people.SignedIn;
 import tertulia.app.selection.Selections;
-import tertulia.app.web.Again;
 import tertulia.app.web.Conflict;
+import tertulia.app.web.RetryOnConflict;
 import tertulia.app.workspace.Cell;
 import tertulia.app.workspace.Row;
 import tertulia.app.workspace.Session;
@@ -81,7 +81,7 @@ class ContendersController implements StepBody {
     } else {
       try {
         // two plans of a tool set aside at once are two acts, not a conflict
-        Again.until(() -> selections.setPlanAside(id, slug, plan, text, person.name()));
+        RetryOnConflict.until(() -> selections.setPlanAside(id, slug, plan, text, person.name()));
       } catch (Conflict e) {
         fault = e.message();
       }
@@ -104,7 +104,7 @@ class ContendersController implements StepBody {
     if (plan.isEmpty()) {
       selections.bringBack(id, slug, person.name());
     } else {
-      Again.until(() -> selections.bringPlanBack(id, slug, plan, person.name()));
+      RetryOnConflict.until(() -> selections.bringPlanBack(id, slug, plan, person.name()));
     }
     return back(id);
   }

@@ -11,7 +11,7 @@ import tertulia.app.workspace.Session;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Evaluation;
 import tertulia.core.fit.Reason;
-import tertulia.core.path.Ways;
+import tertulia.core.path.PlanPaths;
 
 /**
  * How a long list became a short one: who is out by the rules as the facts are now, and what people
@@ -47,7 +47,7 @@ public record Narrowing(List<Out> out, List<Act> acts) {
     List<Out> out = new ArrayList<>();
     Evaluation evaluation = session.evaluation();
     for (Contender contender : session.columns()) {
-      if (evaluation.costs().overall().way(contender.id()) instanceof Ways.Gap gap
+      if (evaluation.costs().overall().way(contender.id()) instanceof PlanPaths.Gap gap
           && !gap.isUnpriced()) {
         out.add(
             new Out(
@@ -61,7 +61,7 @@ public record Narrowing(List<Out> out, List<Act> acts) {
   }
 
   /** Of each plan what speaks against it. */
-  private static String reasons(Ways.Gap gap) {
+  private static String reasons(PlanPaths.Gap gap) {
     return gap.verdicts().entrySet().stream()
         .map(e ->
             e.getKey().label()

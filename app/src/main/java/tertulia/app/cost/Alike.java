@@ -11,9 +11,9 @@ import tertulia.app.workspace.Session;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.finding.CostCaveats;
 import tertulia.core.money.ExchangeRate;
+import tertulia.core.path.PlanPaths;
 import tertulia.core.path.SteadyCost;
 import tertulia.core.path.Terms;
-import tertulia.core.path.Ways;
 import tertulia.core.pricing.Offer;
 import tertulia.core.pricing.Plan;
 import tertulia.core.pricing.PlanPrices;
@@ -74,7 +74,8 @@ final class Alike {
    * An offer inside a total lowers it for a while only, which the columns beside it do not know.
    */
   private void offers(Contender contender, List<Difference> differences) {
-    if (session.evaluation().costs().overall().way(contender.id()) instanceof Ways.Found found) {
+    if (session.evaluation().costs().overall().way(contender.id())
+        instanceof PlanPaths.Found found) {
       for (Offer offer : found.best().offers()) {
         differences.add(
             new Difference(

@@ -25,12 +25,12 @@ import tertulia.core.evaluation.Evaluation;
 import tertulia.core.evaluation.WhatIf;
 import tertulia.core.evaluation.WhatIf.Moment;
 import tertulia.core.finding.CostFindings;
-import tertulia.core.labour.Takes;
+import tertulia.core.labour.StaffTime;
 import tertulia.core.path.CostByHeadcount;
 import tertulia.core.path.OptionName;
 import tertulia.core.path.Outcome;
-import tertulia.core.path.Way;
-import tertulia.core.path.Ways;
+import tertulia.core.path.PlanPath;
+import tertulia.core.path.PlanPaths;
 
 /**
  * The Cost step as it is read.
@@ -132,7 +132,8 @@ record CostView(
           "of it in " + Dates.shortMonth(session.table().selection().horizon().month(month.m()));
       rows.add(Row.of(label, cells(session, c -> month(session, c, month.m(), view))));
     }
-    List<Way> found = session.columns().stream().flatMap(c -> found(session, c).stream()).toList();
+    List<PlanPath> found =
+        session.columns().stream().flatMap(c -> found(session, c).stream()).toList();
     if (found.stream().anyMatch(s -> !s.ledger().pastHorizon(view).isZero())) {
       rows.add(
           Row.of(
@@ -167,8 +168,8 @@ record CostView(
   private static Cell time(Session session, Contender contender) {
     String why = session.why("time", "contender", contender.id());
     return switch (session.evaluation().costs().overall().takes(contender.id())) {
-      case Takes.Known known -> Cell.figure(Figures.money(known.time().total()), why);
-      case Takes.Unknown unknown -> Cell.missing("not known", why).noting(unknown.why());
+      case StaffTime.Known known -> Cell.figure(Figures.money(known.time().total()), why);
+      case StaffTime.Unknown unknown -> Cell.missing("not known", why).noting(unknown.why());
     };
   }
 
@@ -205,7 +206,7 @@ record CostView(
 
   /** Asked for, as it takes many computations. */
   private static Cell remedy(Session session, Contender contender) {
-    return session.evaluation().costs().overall().way(contender.id()) instanceof Ways.Found
+    return session.evaluation().costs().overall().way(contender.id()) instanceof PlanPaths.Found
         ? Cell.figure("what it would take", session.why("remedies", "contender", contender.id()))
         : Cell.fact("—");
   }
@@ -232,13 +233,14 @@ record CostView(
     return best ? cell.looking("best") : cell;
   }
 
-  private static Optional<Way> found(Session session, Contender contender) {
-    return session.evaluation().costs().overall().way(contender.id()) instanceof Ways.Found found
+  private static Optional<PlanPath> found(Session session, Contender contender) {
+    return session.evaluation().costs().overall().way(contender.id())
+            instanceof PlanPaths.Found found
         ? Optional.of(found.best())
         : Optional.empty();
   }
 
-  static Ways way(Session session, Contender contender) {
+  static PlanPaths way(Session session, Contender contender) {
     return session.evaluation().costs().overall().way(contender.id());
   }
 

@@ -9,7 +9,7 @@ import tertulia.app.exchange.Fields;
 import tertulia.app.exchange.SelectionFile.EffortPart;
 import tertulia.app.workspace.Session;
 import tertulia.core.evaluation.Contender;
-import tertulia.core.labour.Effort;
+import tertulia.core.labour.StaffEffort;
 
 /** The hours each contender takes, as typed. */
 public class EffortForm {
@@ -57,7 +57,7 @@ public class EffortForm {
     return line;
   }
 
-  private static void write(Effort effort, Line line) {
+  private static void write(StaffEffort effort, Line line) {
     line.setUp = effort.setUp().toPlainString();
     line.migration = effort.migration().toPlainString();
     line.learning = effort.learning().toPlainString();

@@ -13,7 +13,7 @@ import tertulia.app.workspace.Session;
 import tertulia.core.billing.Ledger;
 import tertulia.core.billing.View;
 import tertulia.core.evaluation.Contender;
-import tertulia.core.path.Ways;
+import tertulia.core.path.PlanPaths;
 import tertulia.core.time.Horizon;
 
 /**
@@ -54,7 +54,8 @@ record MonthsView(String byKind, String byTool, String view, List<String> years,
   }
 
   private static Optional<Ledger> ledger(Session session, Contender contender) {
-    return session.evaluation().costs().overall().way(contender.id()) instanceof Ways.Found found
+    return session.evaluation().costs().overall().way(contender.id())
+            instanceof PlanPaths.Found found
         ? Optional.of(found.best().ledger())
         : Optional.empty();
   }
@@ -70,7 +71,7 @@ record MonthsView(String byKind, String byTool, String view, List<String> years,
   }
 
   private static Line line(Session session, Contender contender, View view) {
-    Ways ways = CostView.way(session, contender);
+    PlanPaths ways = CostView.way(session, contender);
     Horizon horizon = session.table().selection().horizon();
     List<Cell> years = new ArrayList<>();
     for (int from = 0; from < horizon.months(); from += YEAR) {

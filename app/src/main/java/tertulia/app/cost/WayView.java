@@ -17,11 +17,11 @@ import tertulia.core.billing.View;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.CostsOverall;
 import tertulia.core.fit.Reason;
+import tertulia.core.path.FixedPlan;
 import tertulia.core.path.LeftOut;
 import tertulia.core.path.Outcome;
-import tertulia.core.path.Stay;
-import tertulia.core.path.Way;
-import tertulia.core.path.Ways;
+import tertulia.core.path.PlanPath;
+import tertulia.core.path.PlanPaths;
 import tertulia.core.time.Horizon;
 
 /**
@@ -50,11 +50,11 @@ record WayView(Row kept, Row monthly, String ribbon, List<Line> lines, List<Stri
     List<Line> lines = new ArrayList<>();
     List<String> says = new ArrayList<>();
     for (Contender contender : session.columns()) {
-      Ways ways = session.evaluation().costs().overall().way(contender.id());
+      PlanPaths ways = session.evaluation().costs().overall().way(contender.id());
       kept.add(kept(session, contender, ways));
       monthly.add(monthly(session, contender));
       lanes.add(lane(session, contender, ways));
-      if (ways instanceof Ways.Found found) {
+      if (ways instanceof PlanPaths.Found found) {
         lines.addAll(lines(session, contender, found.best()));
         says(session, contender, found, says);
       }
@@ -68,31 +68,32 @@ record WayView(Row kept, Row monthly, String ribbon, List<Line> lines, List<Stri
   }
 
   /** The cheapest single plan and term kept all the time, with what the best way saves on it. */
-  private static Cell kept(Session session, Contender contender, Ways ways) {
+  private static Cell kept(Session session, Contender contender, PlanPaths ways) {
     String why = session.why("horizon", "contender", contender.id());
     View view = session.evaluation().whatIf().view();
     return switch (session.evaluation().costs().overall().stay(contender.id())) {
-      case Outcome.Found<Stay> found ->
+      case Outcome.Found<FixedPlan> found ->
           Cell.figure(Known.amount(found, stay -> stay.ledger().total(view)), why)
               .noting(
                   found.best().option().label()
                       + Known.mark(found.best().option())
                       + saved(ways, found, view));
-      case Outcome.Unpriced<Stay> unpriced ->
+      case Outcome.Unpriced<FixedPlan> unpriced ->
           unpriced
               .low()
               .map(low ->
                   Cell.missing(Known.least(Optional.of(low.ledger().total(view))), why)
                       .noting(low.option().label() + Known.mark(low.option())))
               .orElseGet(() -> Cell.missing("not known", why));
-      case Outcome.NoPlan<Stay> none ->
-          Cell.missing("—", why).noting(ways instanceof Ways.Found ? "no single plan lasts" : "");
+      case Outcome.NoPlan<FixedPlan> none ->
+          Cell.missing("—", why)
+              .noting(ways instanceof PlanPaths.Found ? "no single plan lasts" : "");
     };
   }
 
   /** What the best way saves is a figure only where both are. */
-  private static String saved(Ways ways, Outcome.Found<Stay> kept, View view) {
-    if (!(ways instanceof Ways.Found found)
+  private static String saved(PlanPaths ways, Outcome.Found<FixedPlan> kept, View view) {
+    if (!(ways instanceof PlanPaths.Found found)
         || found.isAtMost()
         || kept.isAtMost()
         || found.low().isPresent()
@@ -107,8 +108,8 @@ record WayView(Row kept, Row monthly, String ribbon, List<Line> lines, List<Stri
     String why = session.why("way", "contender", contender.id());
     View view = session.evaluation().whatIf().view();
     return switch (session.evaluation().costs().overall().wayAllMonthly(contender.id())) {
-      case Ways.Found found -> Known.part(found, way -> way.ledger().total(view), why);
-      case Ways.Gap gap ->
+      case PlanPaths.Found found -> Known.part(found, way -> way.ledger().total(view), why);
+      case PlanPaths.Gap gap ->
           Known.part(gap, way -> way.ledger().total(view), why).noting(gap(session, gap));
     };
   }
@@ -117,13 +118,13 @@ record WayView(Row kept, Row monthly, String ribbon, List<Line> lines, List<Stri
     return session.table().selection().horizon();
   }
 
-  private static RibbonChart.Lane lane(Session session, Contender contender, Ways ways) {
+  private static RibbonChart.Lane lane(Session session, Contender contender, PlanPaths ways) {
     String name = contender.tool().name();
     int mark = session.mark(contender.id());
     return switch (ways) {
-      case Ways.Gap gap ->
+      case PlanPaths.Gap gap ->
           new RibbonChart.Lane(name, mark, List.of(), List.of(), List.of(), gap(session, gap));
-      case Ways.Found found ->
+      case PlanPaths.Found found ->
           new RibbonChart.Lane(
               name,
               mark,
@@ -141,12 +142,12 @@ record WayView(Row kept, Row monthly, String ribbon, List<Line> lines, List<Stri
   /**
    * Why there is no way: a price nobody knows, or nothing that qualifies and what comes nearest.
    */
-  private static String gap(Session session, Ways.Gap gap) {
+  private static String gap(Session session, PlanPaths.Gap gap) {
     if (gap.isUnpriced()) {
       return (gap.low().isPresent() ? "" : "price not known: ") + LeftOut.words(gap.leftOut());
     }
     return gap.nearest()
-        .filter(Ways.Nearest::isOnlyNotSoldSo)
+        .filter(PlanPaths.Nearest::isOnlyNotSoldSo)
         .map(near -> near.option().label() + " is " + near.reasons().getFirst().sentence())
         .orElseGet(() ->
             "nothing qualifies from "
@@ -154,7 +155,7 @@ record WayView(Row kept, Row monthly, String ribbon, List<Line> lines, List<Stri
                 + gap.nearest().map(near -> "; nearest is " + near(near)).orElse(""));
   }
 
-  private static String near(Ways.Nearest nearest) {
+  private static String near(PlanPaths.Nearest nearest) {
     return nearest.option().label()
         + ": "
         + nearest.reasons().stream().map(Reason::sentence).collect(Collectors.joining("; "));
@@ -169,18 +170,18 @@ record WayView(Row kept, Row monthly, String ribbon, List<Line> lines, List<Stri
     return months;
   }
 
-  private static OptionalInt used(Session session, Way way, int m) {
+  private static OptionalInt used(Session session, PlanPath way, int m) {
     return way.counts(m)
         .map(measure -> session.evaluation().costs().overall().months().get(m).of(measure))
         .orElse(OptionalInt.empty());
   }
 
-  private static List<Line> lines(Session session, Contender contender, Way way) {
+  private static List<Line> lines(Session session, Contender contender, PlanPath way) {
     List<Line> lines = new ArrayList<>();
     List<CostsOverall.Turn> turns = session.evaluation().costs().overall().turns(way);
-    List<Way.Leg> stretches = way.stretches();
+    List<PlanPath.Leg> stretches = way.stretches();
     for (int i = 0; i < stretches.size(); i++) {
-      Way.Leg leg = stretches.get(i);
+      PlanPath.Leg leg = stretches.get(i);
       lines.add(
           new Line(
               contender.tool().name(),
@@ -193,7 +194,7 @@ record WayView(Row kept, Row monthly, String ribbon, List<Line> lines, List<Stri
     return lines;
   }
 
-  private static String held(Way way, Way.Leg leg) {
+  private static String held(PlanPath way, PlanPath.Leg leg) {
     var units =
         java.util.stream.IntStream.range(leg.months().from(), leg.months().end())
             .flatMap(m -> way.held(m).stream())
@@ -213,7 +214,7 @@ record WayView(Row kept, Row monthly, String ribbon, List<Line> lines, List<Stri
   }
 
   /** What the way comes to beside keeping one plan and beside no commitment at all. */
-  private static String beside(Session session, Contender contender, Ways.Found found) {
+  private static String beside(Session session, Contender contender, PlanPaths.Found found) {
     View view = session.evaluation().whatIf().view();
     StringBuilder words =
         new StringBuilder(
@@ -224,7 +225,7 @@ record WayView(Row kept, Row monthly, String ribbon, List<Line> lines, List<Stri
                 + " in all");
     List<String> others = new ArrayList<>();
     if (session.evaluation().costs().overall().stay(contender.id())
-        instanceof Outcome.Found<Stay> stay) {
+        instanceof Outcome.Found<FixedPlan> stay) {
       others.add(
           Known.amount(stay, kept -> kept.ledger().total(view))
               + " on "
@@ -232,7 +233,7 @@ record WayView(Row kept, Row monthly, String ribbon, List<Line> lines, List<Stri
               + " throughout");
     }
     if (session.evaluation().costs().overall().wayAllMonthly(contender.id())
-        instanceof Ways.Found monthly) {
+        instanceof PlanPaths.Found monthly) {
       others.add(Known.amount(monthly, way -> way.ledger().total(view)) + " all monthly");
     }
     return others.isEmpty()
@@ -242,7 +243,7 @@ record WayView(Row kept, Row monthly, String ribbon, List<Line> lines, List<Stri
 
   /** When a commitment is best begun, if not at once. */
   private static void says(
-      Session session, Contender contender, Ways.Found found, List<String> says) {
+      Session session, Contender contender, PlanPaths.Found found, List<String> says) {
     found.best().stretches().stream()
         .filter(leg -> leg.option().list().term().isCommitted())
         .findFirst()

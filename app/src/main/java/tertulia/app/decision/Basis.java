@@ -5,7 +5,7 @@ import tertulia.app.exchange.DocumentFormat;
 import tertulia.app.exchange.Json;
 import tertulia.app.exchange.Results;
 import tertulia.app.exchange.SelectionFile;
-import tertulia.app.selection.Table;
+import tertulia.app.selection.LoadedSelection;
 
 /**
  * What a proposal rests on: everything that goes into its figures, and the figures that were read.
@@ -16,7 +16,7 @@ record Basis(String format, int version, SelectionFile selection, Results result
   private static final DocumentFormat<Basis> FORMAT =
       new DocumentFormat<>("proposal", Basis.class, List.of(first -> first.put("version", 2)));
 
-  static Basis of(Table table) {
+  static Basis of(LoadedSelection table) {
     return new Basis(
         "tertulia-proposal",
         FORMAT.version(),

@@ -26,7 +26,7 @@ import tertulia.app.workspace.Session;
 import tertulia.app.workspace.StepBody;
 import tertulia.app.workspace.Steps;
 import tertulia.core.decision.Proposal;
-import tertulia.core.path.Ways;
+import tertulia.core.path.PlanPaths;
 
 /** The Decision step. */
 @Controller
@@ -118,7 +118,7 @@ class DecisionController implements StepBody {
     boolean there = session.columns().stream().anyMatch(c -> c.id().equals(choice));
     if (!there) {
       faults.add("choice", "Choose one of the contenders.");
-    } else if (session.evaluation().costs().overall().way(choice) instanceof Ways.Gap gap) {
+    } else if (session.evaluation().costs().overall().way(choice) instanceof PlanPaths.Gap gap) {
       faults.add(
           "choice",
           gap.isUnpriced()
@@ -163,7 +163,7 @@ class DecisionController implements StepBody {
   }
 
   private static String optionOf(Session session, String choice) {
-    return session.evaluation().costs().overall().way(choice) instanceof Ways.Found found
+    return session.evaluation().costs().overall().way(choice) instanceof PlanPaths.Found found
         ? found.best().label()
         : "";
   }

@@ -26,7 +26,7 @@ import tertulia.core.decision.Review;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.finding.AdviceFindings;
 import tertulia.core.finding.ScoreFindings;
-import tertulia.core.path.Ways;
+import tertulia.core.path.PlanPaths;
 
 /**
  * The Decision step as it is read.
@@ -327,14 +327,14 @@ record DecisionView(
         .toList();
   }
 
-  private static String option(Ways ways) {
+  private static String option(PlanPaths ways) {
     return switch (ways) {
-      case Ways.Found found -> found.best().label();
-      case Ways.Gap gap when gap.isUnpriced() ->
+      case PlanPaths.Found found -> found.best().label();
+      case PlanPaths.Gap gap when gap.isUnpriced() ->
           gap.low()
               .map(low -> low.label() + ": only the least it costs is known")
               .orElse("price not known");
-      case Ways.Gap gap -> gap.isUnconfirmed() ? "not confirmed" : "no plan for all months";
+      case PlanPaths.Gap gap -> gap.isUnconfirmed() ? "not confirmed" : "no plan for all months";
     };
   }
 

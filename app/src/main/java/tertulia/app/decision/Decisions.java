@@ -19,9 +19,9 @@ import tertulia.app.display.AdviceResults;
 import tertulia.app.exchange.Limits;
 import tertulia.app.exchange.SelectionFile;
 import tertulia.app.people.SignedIn;
+import tertulia.app.selection.LoadedSelection;
 import tertulia.app.selection.Seats;
 import tertulia.app.selection.Selections;
-import tertulia.app.selection.Table;
 import tertulia.app.web.Conflict;
 import tertulia.app.web.NotFound;
 import tertulia.core.decision.Decision;
@@ -31,7 +31,7 @@ import tertulia.core.decision.Review;
 import tertulia.core.decision.Signatory;
 import tertulia.core.evaluation.Evaluation;
 import tertulia.core.evaluation.WhatIf;
-import tertulia.core.path.Ways;
+import tertulia.core.path.PlanPaths;
 
 /** Decisions: writing down, proposing, signing off, objecting. */
 @Service
@@ -155,7 +155,7 @@ public class Decisions {
   @Transactional
   public void propose(long selectionId, OptionalLong version, Proposal proposal, SignedIn person) {
     DecisionRow row = write(selectionId, version, proposal);
-    Table seen = selections.load(selectionId);
+    LoadedSelection seen = selections.load(selectionId);
     if (!seen.withheld().isEmpty()) {
       throw new Conflict(
           "The view of "
@@ -226,7 +226,7 @@ public class Decisions {
   public void renew(long selectionId, long version, SignedIn person, UnaryOperator<String> option) {
     DecisionRow row = row(selectionId);
     Decision.Proposed proposed = proposed(row, version);
-    Table table = selections.load(selectionId);
+    LoadedSelection table = selections.load(selectionId);
     List<Difference.Line> lines = changed(row, table).map(Difference::lines).orElse(List.of());
     if (lines.isEmpty() && row.basis != null) {
       throw new IllegalStateException("Nothing has changed since; the proposal stands as it is.");
@@ -268,7 +268,7 @@ public class Decisions {
   public void sign(long selectionId, long version, SignedIn person) {
     DecisionRow row = row(selectionId);
     Decision.Signed signed = proposed(row, version).sign(signatory(person), now());
-    Table table = selections.load(selectionId);
+    LoadedSelection table = selections.load(selectionId);
     Difference difference =
         changed(row, table)
             .orElseThrow(() ->
@@ -286,13 +286,13 @@ public class Decisions {
    * proposed, or it was proposed before what it rests on was kept.
    */
   @Transactional(readOnly = true)
-  public Optional<Difference> changed(Table table) {
+  public Optional<Difference> changed(LoadedSelection table) {
     return rows.findBySelectionId(table.id())
         .filter(row -> row.state == DecisionRow.State.PROPOSED)
         .flatMap(row -> changed(row, table));
   }
 
-  private static Optional<Difference> changed(DecisionRow row, Table table) {
+  private static Optional<Difference> changed(DecisionRow row, LoadedSelection table) {
     Basis now = Basis.of(table);
     String basis = row.basis;
     if (basis == null) {
@@ -335,14 +335,14 @@ public class Decisions {
   public void enter(long selectionId, Decision.Signed signed, LocalDate pagesOf) {
     DecisionRow row = new DecisionRow();
     row.selectionId = selectionId;
-    Table table = selections.load(selectionId, pagesOf);
+    LoadedSelection table = selections.load(selectionId, pagesOf);
     String choice = signed.proposal().choice();
-    Ways ways = Evaluation.of(table.selection(), WhatIf.START).costs().overall().way(choice);
-    String option = ways instanceof Ways.Found found ? found.best().label() : "";
+    PlanPaths ways = Evaluation.of(table.selection(), WhatIf.START).costs().overall().way(choice);
+    String option = ways instanceof PlanPaths.Found found ? found.best().label() : "";
     freeze(rows.save(row), signed.under(option), table);
   }
 
-  private void freeze(DecisionRow row, Decision.Signed signed, Table table) {
+  private void freeze(DecisionRow row, Decision.Signed signed, LoadedSelection table) {
     SelectionFile file = withDecision(table.file(), signed.proposal(), ended(row.selectionId));
     String snapshot =
         Snapshot.of(signed, file, AdviceResults.with(table.selection(), table.file())).toJson();

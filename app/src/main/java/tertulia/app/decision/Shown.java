@@ -4,8 +4,8 @@ import java.util.List;
 import java.util.stream.Collectors;
 import tertulia.app.display.Dates;
 import tertulia.app.display.SubjectWords;
+import tertulia.app.selection.LoadedSelection;
 import tertulia.app.selection.Proof;
-import tertulia.app.selection.Table;
 
 /**
  * Pictures that a decision rests on and the reader may see.
@@ -14,7 +14,7 @@ import tertulia.app.selection.Table;
  */
 record Shown(String of, List<Proof> proofs) {
   /** In the order in which the first of each was added. */
-  static List<Shown> at(Table table) {
+  static List<Shown> at(LoadedSelection table) {
     SubjectWords words = new SubjectWords(table.file());
     return table.proofs().stream()
         .map(Proof::about)

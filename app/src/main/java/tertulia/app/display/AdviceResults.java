@@ -23,7 +23,7 @@ import tertulia.core.finding.AdviceFindings;
 import tertulia.core.finding.InterestFinding;
 import tertulia.core.finding.InterestFindings;
 import tertulia.core.firmness.RankShares;
-import tertulia.core.firmness.WeightRoom;
+import tertulia.core.firmness.StabilityRange;
 import tertulia.core.sensitivity.Sensitivity;
 import tertulia.core.working.Provenance;
 
@@ -117,7 +117,7 @@ public final class AdviceResults {
     return firsts;
   }
 
-  private static Results.RoomResult room(WeightRoom room) {
+  private static Results.RoomResult room(StabilityRange room) {
     return new Results.RoomResult(
         room.criterion().id(),
         decimal(room.low().weight(), DECIMALS),
@@ -126,7 +126,7 @@ public final class AdviceResults {
         takesOver(room.high()));
   }
 
-  private static @Nullable List<String> takesOver(WeightRoom.End end) {
+  private static @Nullable List<String> takesOver(StabilityRange.End end) {
     return end.takesOver().isEmpty() ? null : end.takesOver();
   }
 

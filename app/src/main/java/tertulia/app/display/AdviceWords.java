@@ -8,7 +8,7 @@ import java.util.stream.Collectors;
 import tertulia.core.evaluation.Selection;
 import tertulia.core.finding.Advice;
 import tertulia.core.firmness.NearestUpset;
-import tertulia.core.firmness.WeightRoom;
+import tertulia.core.firmness.StabilityRange;
 import tertulia.core.scoring.Criterion;
 import tertulia.core.sensitivity.Condition;
 import tertulia.core.sensitivity.FindOut;
@@ -269,7 +269,7 @@ public record AdviceWords(Selection selection) {
   }
 
   /** Ranges of weights are found by the middle of the totals, however sure the lead is. */
-  private static String byWeights(String tool, List<WeightRoom> rooms) {
+  private static String byWeights(String tool, List<StabilityRange> rooms) {
     return Voice.say(
         rooms.size() == 1 ? "advice.holds.weights" : "advice.holds.weights.one-at-a-time",
         Map.of(
@@ -300,7 +300,7 @@ public record AdviceWords(Selection selection) {
   }
 
   private String tightest(Advice.Tightest tightest) {
-    WeightRoom room = tightest.room();
+    StabilityRange room = tightest.room();
     return Voice.all(
         Voice.say(
             "advice.tightest",
@@ -322,13 +322,13 @@ public record AdviceWords(Selection selection) {
   }
 
   /** Who takes over at which end; empty if nobody does at either. */
-  public String ends(WeightRoom room) {
+  public String ends(StabilityRange room) {
     return Voice.all(
         end(room.low(), "advice.below.one", "advice.below.many"),
         end(room.high(), "advice.above.one", "advice.above.many"));
   }
 
-  private String end(WeightRoom.End end, String one, String many) {
+  private String end(StabilityRange.End end, String one, String many) {
     List<String> names = end.takesOver().stream().map(this::name).toList();
     return names.isEmpty()
         ? ""

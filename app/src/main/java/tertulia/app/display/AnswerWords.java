@@ -156,6 +156,23 @@ record AnswerWords(Selection selection) implements SelectionWords {
 
   /** An answer where a sentence above says already how firm it is. */
   String besideFirmness(AnswerFinding answer) {
-    return answer instanceof AnswerFinding.Ahead ahead ? ahead(ahead) : of(answer);
+    if (!(answer instanceof AnswerFinding.Ahead ahead)) {
+      return of(answer);
+    }
+    if (ahead.tools().size() > 1) {
+      return ahead(ahead);
+    }
+    Map<String, String> places = Map.of("tool", names(ahead.tools()), "months", length());
+    String tool = names(ahead.tools());
+    return switch (ahead.cost()) {
+      case NOW_AND_WHOLE ->
+          Voice.all(Voice.say("answer.also.cheapest-always", places), mayCostLess(ahead.open()));
+      case WHOLE ->
+          Voice.all(Voice.say("answer.also.cheapest-in-all", places), mayCostLess(ahead.open()));
+      case NOW ->
+          Voice.all(Voice.say("answer.also.cheapest-today", places), mayCostLess(ahead.open()));
+      case NEITHER -> Voice.say("answer.also.not-cheapest", "tool", tool);
+      case NOT_KNOWN -> Voice.say("answer.also.cost-not-known", "tool", tool);
+    };
   }
 }

@@ -7,7 +7,7 @@ import java.util.List;
 import java.util.Map;
 import org.joda.money.Money;
 import tertulia.core.evaluation.Selection;
-import tertulia.core.firmness.WeightRoom;
+import tertulia.core.firmness.StabilityRange;
 import tertulia.core.fit.Capability;
 import tertulia.core.path.Terms;
 import tertulia.core.scoring.Criterion;
@@ -196,7 +196,7 @@ record ConditionWords(Selection selection) {
   }
 
   /** In which range of a weight the one who leads stays ahead. */
-  static String within(WeightRoom room) {
+  static String within(StabilityRange room) {
     String criterion = quoted(room.criterion().name());
     if (room.low().takesOver().isEmpty()) {
       return Voice.say(

@@ -33,7 +33,7 @@ public final class Voice {
           "reading",
           "condition",
           "next",
-          "weighting");
+          "weighting", "versus");
 
   private static final Locale LOCALE = Locale.UK;
   private static final Pattern PLACE = Pattern.compile("\\{(?<name>[a-z][A-Za-z]*)}");

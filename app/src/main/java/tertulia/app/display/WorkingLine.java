@@ -3,8 +3,8 @@ package tertulia.app.display;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Predicate;
+import tertulia.core.working.Derivation;
 import tertulia.core.working.Provenance;
-import tertulia.core.working.Working;
 
 /**
  * One line of a working as it is read.
@@ -17,7 +17,7 @@ public record WorkingLine(
     String label, String value, String rule, String source, String kind, List<WorkingLine> parts) {
 
   /** The line for a working, with everything below it. */
-  public static WorkingLine of(Working working) {
+  public static WorkingLine of(Derivation working) {
     return of(working, source -> false);
   }
 
@@ -26,24 +26,24 @@ public record WorkingLine(
    *
    * @param isOld whether a fact is older than the workspace wants facts to be
    */
-  public static WorkingLine of(Working working, Predicate<Provenance> isOld) {
+  public static WorkingLine of(Derivation working, Predicate<Provenance> isOld) {
     String value = working.value().map(Figures::quantity).orElse("");
     List<WorkingLine> parts = working.parts().stream().map(part -> of(part, isOld)).toList();
     String label = working.label();
     return switch (working) {
-      case Working.Entered entered ->
+      case Derivation.Entered entered ->
           new WorkingLine(label, value, "", source(entered.source(), isOld), "entered", parts);
-      case Working.Stated stated ->
+      case Derivation.Stated stated ->
           new WorkingLine(
               label, stated.text(), "", source(stated.source(), isOld), "entered", parts);
-      case Working.Sum sum -> new WorkingLine(label, value, "the sum of", "", "computed", parts);
-      case Working.Product product ->
+      case Derivation.Sum sum -> new WorkingLine(label, value, "the sum of", "", "computed", parts);
+      case Derivation.Product product ->
           new WorkingLine(label, value, "the product of", "", "computed", parts);
-      case Working.Derived derived ->
+      case Derivation.Derived derived ->
           new WorkingLine(label, value, derived.rule(), "", "computed", parts);
-      case Working.Taken taken ->
+      case Derivation.Taken taken ->
           new WorkingLine(label, value, taken.rule(), "", "computed", parts);
-      case Working.Missing missing ->
+      case Derivation.Missing missing ->
           new WorkingLine(label, "not known", missing.reason(), "", "missing", parts);
     };
   }

@@ -7,8 +7,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
-import tertulia.core.billing.Leaving;
-import tertulia.core.evaluation.Practice;
+import tertulia.core.billing.EarlyTerminationPolicy;
+import tertulia.core.evaluation.BuyingPolicy;
 import tertulia.core.fit.Capability;
 import tertulia.core.fit.Importance;
 import tertulia.core.fit.Need;
@@ -21,7 +21,7 @@ import tertulia.core.growth.Measure;
 import tertulia.core.growth.Scenario;
 import tertulia.core.growth.Step;
 import tertulia.core.labour.Labour;
-import tertulia.core.pricing.Outside;
+import tertulia.core.pricing.ExternalCover;
 import tertulia.core.scoring.Criterion;
 
 /** Turns the parts of a brief into core values, collecting faults by place. */
@@ -120,21 +120,21 @@ final class BriefReader {
   }
 
   /** How the buyer works, and where more of what is counted is to be had. */
-  Practice practice(Brief brief) {
+  BuyingPolicy practice(Brief brief) {
     Brief.PracticePart part = brief.practice();
-    Practice plain =
+    BuyingPolicy plain =
         part == null
-            ? Practice.STANDARD
-            : faults.at("/brief/practice", () -> practice(part)).orElse(Practice.STANDARD);
+            ? BuyingPolicy.STANDARD
+            : faults.at("/brief/practice", () -> practice(part)).orElse(BuyingPolicy.STANDARD);
     List<QuantityCover> covers = covers("/brief/demand", brief.demand(), brief.currency());
     return faults
-        .at("/brief/demand", () -> new Practice(plain.leaving(), plain.labour(), covers))
+        .at("/brief/demand", () -> new BuyingPolicy(plain.leaving(), plain.labour(), covers))
         .orElse(plain);
   }
 
-  private static Practice practice(Brief.PracticePart part) {
-    return new Practice(
-        Codes.oneOf(Leaving.class, part.leaving()),
+  private static BuyingPolicy practice(Brief.PracticePart part) {
+    return new BuyingPolicy(
+        Codes.oneOf(EarlyTerminationPolicy.class, part.leaving()),
         new Labour(
             Optional.ofNullable(part.hour()).map(Codes::decimal),
             Codes.decimal(part.changeHours()),
@@ -202,7 +202,7 @@ final class BriefReader {
     return new QuantityCover(
         measure,
         Codes.decimal(outside.upTo()),
-        new Outside(
+        new ExternalCover(
             measure.label(),
             Codes.text(outside.by(), LONGEST_NAME),
             Codes.money(outside.monthly(), Codes.currency(currency))));
@@ -267,10 +267,10 @@ final class BriefReader {
     return new Need(new Capability(part.id(), part.name()), importance, outside(part, currency));
   }
 
-  private static Optional<Outside> outside(Brief.NeedPart part, String currency) {
+  private static Optional<ExternalCover> outside(Brief.NeedPart part, String currency) {
     return Optional.ofNullable(part.outside())
         .map(outside ->
-            new Outside(
+            new ExternalCover(
                 part.name(),
                 Codes.text(outside.by(), LONGEST_NAME),
                 Codes.money(outside.monthly(), Codes.currency(currency))));

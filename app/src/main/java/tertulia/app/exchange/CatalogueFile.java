@@ -56,7 +56,7 @@ public record CatalogueFile(String format, int version, List<Entry> tools) {
     /** The file holds a catalogue. */
     record Accepted(CatalogueFile file) implements Read {}
 
-    /** The file was refused; nothing of it is kept. */
+    /** The file was refused. Nothing of it was stored. */
     record Refused(List<Fault> faults) implements Read {}
   }
 

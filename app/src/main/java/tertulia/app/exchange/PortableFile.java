@@ -18,7 +18,7 @@ public final class PortableFile {
     /** The file holds a selection. */
     record Accepted(SelectionFile file, Selection selection) implements Read {}
 
-    /** The file was refused; nothing of it is kept. */
+    /** The file was refused. Nothing of it was stored. */
     record Refused(List<Fault> faults) implements Read {}
   }
 

@@ -18,12 +18,12 @@ import tertulia.core.evaluation.WhatIf;
 import tertulia.core.fit.Question;
 import tertulia.core.growth.People;
 import tertulia.core.path.CostByHeadcount;
+import tertulia.core.path.FixedPlan;
 import tertulia.core.path.Option;
 import tertulia.core.path.Outcome;
-import tertulia.core.path.Stay;
+import tertulia.core.path.PlanPath;
+import tertulia.core.path.PlanPaths;
 import tertulia.core.path.SteadyCost;
-import tertulia.core.path.Way;
-import tertulia.core.path.Ways;
 import tertulia.core.scoring.Interval;
 import tertulia.core.scoring.Totals;
 
@@ -248,10 +248,10 @@ public record Results(
         .map(plan ->
             plan.name() + ": set aside, " + contender.plansAside().getOrDefault(plan.id(), ""))
         .forEach(notCounted::add);
-    Optional<Stay> stay = found(evaluation.costs().overall().stay(id), notCounted);
+    Optional<FixedPlan> stay = found(evaluation.costs().overall().stay(id), notCounted);
     View view = evaluation.whatIf().view();
-    Optional<Way> way =
-        evaluation.costs().overall().way(id) instanceof Ways.Found found
+    Optional<PlanPath> way =
+        evaluation.costs().overall().way(id) instanceof PlanPaths.Found found
             ? Optional.of(found.best())
             : Optional.empty();
     return new ContenderResult(
@@ -267,8 +267,8 @@ public record Results(
                 Optional.of(found.best().boughtOnce()))
             : atLeast(evaluation.costs().now().steady(id), SteadyCost::option, SteadyCost::money),
         switch (evaluation.costs().overall().way(id)) {
-          case Ways.Found found -> cost(found, view);
-          case Ways.Gap gap ->
+          case PlanPaths.Found found -> cost(found, view);
+          case PlanPaths.Gap gap ->
               gap.low().map(low -> atLeast(low.label(), low.ledger().total(view))).orElse(null);
         },
         stay.map(s ->
@@ -280,7 +280,7 @@ public record Results(
             .orElseGet(() ->
                 atLeast(
                     evaluation.costs().overall().stay(id),
-                    Stay::option,
+                    FixedPlan::option,
                     kept -> kept.ledger().total(view))),
         way.map(w -> w.ledger().months(view).stream().map(Results::amount).toList()).orElse(null),
         way.map(w -> amount(w.ledger().pastHorizon(view))).orElse(null),
@@ -341,7 +341,7 @@ public record Results(
         "at least " + amount(low) + " " + low.getCurrencyUnit());
   }
 
-  private static CostResult cost(Ways.Found found, View view) {
+  private static CostResult cost(PlanPaths.Found found, View view) {
     return cost(
         found.best().label(),
         found.best().ledger().total(view),

@@ -10,8 +10,8 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
+import tertulia.core.evaluation.BuyingPolicy;
 import tertulia.core.evaluation.Contender;
-import tertulia.core.evaluation.Practice;
 import tertulia.core.evaluation.Selection;
 import tertulia.core.fit.Need;
 import tertulia.core.growth.Demand;
@@ -61,7 +61,7 @@ public final class SelectionReader {
             contenders.stream().map(Contender::id).toList());
     List<ExchangeRate> rates = rates(brief.rates());
     List<Scenario> scenarios = reader.scenarios("/brief/scenarios", brief.scenarios());
-    Practice practice = reader.practice(brief);
+    BuyingPolicy practice = reader.practice(brief);
     checkLog(file.narrowing());
     checkEnded(file.proposals());
     checkSaid(file.said());

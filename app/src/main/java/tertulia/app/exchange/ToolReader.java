@@ -12,7 +12,7 @@ import tertulia.core.evaluation.Contender;
 import tertulia.core.fit.Answer;
 import tertulia.core.fit.Fact;
 import tertulia.core.fit.Places;
-import tertulia.core.labour.Effort;
+import tertulia.core.labour.StaffEffort;
 import tertulia.core.pricing.Allowance;
 import tertulia.core.pricing.BillingTerm;
 import tertulia.core.pricing.Charge;
@@ -98,7 +98,7 @@ public final class ToolReader {
     ToolSheet.OwnedPart part = sheet.owned();
     Optional<Owned> owned =
         part == null ? Optional.empty() : faults.at(at + "/owned", () -> PriceReader.owned(part));
-    Optional<Effort> hours =
+    Optional<StaffEffort> hours =
         effort == null ? Optional.empty() : faults.at(at + "/effort", () -> effort(effort));
     if (plans.size() < sheet.plans().size()) {
       return Optional.empty();
@@ -128,8 +128,8 @@ public final class ToolReader {
     return aside;
   }
 
-  private static Effort effort(SelectionFile.EffortPart part) {
-    return new Effort(
+  private static StaffEffort effort(SelectionFile.EffortPart part) {
+    return new StaffEffort(
         Codes.decimal(part.setUp()),
         Codes.decimal(part.migration()),
         Codes.decimal(part.learning()),

@@ -17,7 +17,7 @@ import tertulia.core.sensitivity.ScenarioGrid.NeedSet;
 import tertulia.core.sensitivity.ScenarioGrid.Scene;
 import tertulia.core.sensitivity.SensitivityFigure;
 import tertulia.core.sensitivity.Sizes;
-import tertulia.core.sensitivity.Swing;
+import tertulia.core.sensitivity.TornadoBar;
 
 /** The figures of this step, as addresses ask "why" for them. */
 record FigureCodes(Session session) {
@@ -66,16 +66,17 @@ record FigureCodes(Session session) {
   }
 
   /** What an assumption goes by; no two of a selection share one. */
-  private static String code(Swing swing) {
+  private static String code(TornadoBar swing) {
     return switch (swing.assumption()) {
-      case Swing.Assumption.Headcount people -> "people";
-      case Swing.Assumption.Growth growth -> "growth";
-      case Swing.Assumption.Rise rise -> "rise";
-      case Swing.Assumption.Rates rates -> "rates";
-      case Swing.Assumption.Hour hour -> "hour";
-      case Swing.Assumption.Worth worth -> "worth " + worth.tool() + " " + worth.criterion().id();
-      case Swing.Assumption.Has has -> has(has.fact());
-      case Swing.Assumption.OneView view -> "view " + view.member().name();
+      case TornadoBar.Assumption.Headcount people -> "people";
+      case TornadoBar.Assumption.Growth growth -> "growth";
+      case TornadoBar.Assumption.Rise rise -> "rise";
+      case TornadoBar.Assumption.Rates rates -> "rates";
+      case TornadoBar.Assumption.Hour hour -> "hour";
+      case TornadoBar.Assumption.Worth worth ->
+          "worth " + worth.tool() + " " + worth.criterion().id();
+      case TornadoBar.Assumption.Has has -> has(has.fact());
+      case TornadoBar.Assumption.OneView view -> "view " + view.member().name();
     };
   }
 

@@ -25,13 +25,13 @@ import tertulia.core.evaluation.ValueForMoney;
 import tertulia.core.finding.Advice;
 import tertulia.core.finding.AdviceFindings;
 import tertulia.core.firmness.RankShares;
-import tertulia.core.firmness.WeightRoom;
+import tertulia.core.firmness.StabilityRange;
 import tertulia.core.sensitivity.Chances;
 import tertulia.core.sensitivity.Condition;
 import tertulia.core.sensitivity.FindOut;
 import tertulia.core.sensitivity.Sensitivity;
 import tertulia.core.sensitivity.SensitivityFigure;
-import tertulia.core.sensitivity.Swing;
+import tertulia.core.sensitivity.TornadoBar;
 import tertulia.core.sensitivity.WhatItTakes;
 
 /**
@@ -129,14 +129,17 @@ record FirmnessView(
   }
 
   private static List<String> says(AdviceFindings findings, AdviceWords words) {
-    List<Advice> all = new ArrayList<>();
-    all.add(findings.firmness());
+    List<String> says = new ArrayList<>();
+    says.add(words.lead(findings.firmness()));
+    says.add(words.because(findings.firmness()));
     // by cost alone nothing is firm, so that is said before it
-    findings.weighed().ifPresent(weighed -> all.add(weighed.so() == 0 ? 0 : all.size(), weighed));
-    findings.bySize().ifPresent(all::add);
-    findings.atThisSize().ifPresent(all::add);
-    findings.moreOften().ifPresent(all::add);
-    return all.stream().map(words::of).toList();
+    findings
+        .weighed()
+        .ifPresent(weighed -> says.add(weighed.so() == 0 ? 0 : says.size(), words.of(weighed)));
+    findings.bySize().map(words::of).ifPresent(says::add);
+    findings.atThisSize().map(words::of).ifPresent(says::add);
+    findings.moreOften().map(words::of).ifPresent(says::add);
+    return says.stream().filter(sentence -> !sentence.isEmpty()).toList();
   }
 
   private static Take take(
@@ -193,7 +196,7 @@ record FirmnessView(
 
   private static Optional<Rooms> rooms(
       Session session, Sensitivity sensitivity, AdviceFindings findings, AdviceWords words) {
-    List<WeightRoom> rooms = sensitivity.rooms();
+    List<StabilityRange> rooms = sensitivity.rooms();
     if (rooms.isEmpty()) {
       return Optional.empty();
     }
@@ -213,7 +216,7 @@ record FirmnessView(
             rooms.stream().map(room -> room(session, room, words)).toList()));
   }
 
-  private static RoomLine room(Session session, WeightRoom room, AdviceWords words) {
+  private static RoomLine room(Session session, StabilityRange room, AdviceWords words) {
     String ends = words.ends(room);
     return new RoomLine(
         room.criterion().id(),
@@ -328,7 +331,7 @@ record FirmnessView(
         session.answering(found.unknown()));
   }
 
-  private static SwingLine swing(Session session, Swing swing, AdviceWords words) {
+  private static SwingLine swing(Session session, TornadoBar swing, AdviceWords words) {
     String name = session.table().selection().contender(swing.moved()).tool().name();
     String ends = end(swing.low()) + " to " + end(swing.high());
     return new SwingLine(
@@ -353,22 +356,23 @@ record FirmnessView(
     return total.map(t -> t.setScale(3, RoundingMode.HALF_UP).toPlainString()).orElse("out");
   }
 
-  private static String assumption(Swing.Assumption assumption, AdviceWords words) {
+  private static String assumption(TornadoBar.Assumption assumption, AdviceWords words) {
     return switch (assumption) {
-      case Swing.Assumption.Headcount people -> "People a tenth fewer to a tenth more";
-      case Swing.Assumption.Growth growth ->
+      case TornadoBar.Assumption.Headcount people -> "People a tenth fewer to a tenth more";
+      case TornadoBar.Assumption.Growth growth ->
           "Growth " + growth.least().words() + " to " + growth.most().words();
-      case Swing.Assumption.Rise rise ->
+      case TornadoBar.Assumption.Rise rise ->
           "Price rise 0 to " + Figures.percentAsEntered(rise.most().perYear()) + " a year";
-      case Swing.Assumption.Rates rates -> "Rates of exchange a tenth lower to a tenth higher";
-      case Swing.Assumption.Hour hour ->
+      case TornadoBar.Assumption.Rates rates -> "Rates of exchange a tenth lower to a tenth higher";
+      case TornadoBar.Assumption.Hour hour ->
           "An hour of work a quarter cheaper to a quarter more expensive";
-      case Swing.Assumption.Worth worth ->
+      case TornadoBar.Assumption.Worth worth ->
           capitalised(words.of(new FindOut.Unknown.Worth(worth.tool(), worth.criterion())));
-      case Swing.Assumption.Has has ->
+      case TornadoBar.Assumption.Has has ->
           capitalised(
               words.of(new FindOut.Unknown.Has(has.fact().tool(), has.fact().capability())));
-      case Swing.Assumption.OneView view -> view.member().name() + "’s view counted, and left out";
+      case TornadoBar.Assumption.OneView view ->
+          view.member().name() + "’s view counted, and left out";
     };
   }
 

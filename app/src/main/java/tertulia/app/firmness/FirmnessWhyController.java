@@ -14,8 +14,8 @@ import tertulia.app.web.NotFound;
 import tertulia.app.workspace.Session;
 import tertulia.app.workspace.Steps;
 import tertulia.core.sensitivity.SensitivityFigure;
+import tertulia.core.working.Derivation;
 import tertulia.core.working.NoSuchFigure;
-import tertulia.core.working.Working;
 
 /** The answer to "why" for the figures of this step. */
 @Controller
@@ -36,7 +36,7 @@ class FirmnessWhyController {
     Session session = steps.open(id, query.toSingleValueMap(), person);
     SensitivityFigure asked = asked(session, figure, query.getOrDefault("of", List.of()));
     try {
-      Working working = session.sensitivity().explain(asked);
+      Derivation working = session.sensitivity().explain(asked);
       model.addAttribute("about", session.table().selection().title());
       model.addAttribute("line", WorkingLine.of(working, session::isOld));
     } catch (NoSuchFigure e) {

@@ -15,8 +15,8 @@ import tertulia.app.exchange.Faults;
 import tertulia.app.exchange.TypedCount;
 import tertulia.app.people.SignedIn;
 import tertulia.app.selection.Selections;
-import tertulia.app.web.Again;
 import tertulia.app.web.NotFound;
+import tertulia.app.web.RetryOnConflict;
 import tertulia.app.workspace.Session;
 import tertulia.app.workspace.Steps;
 import tertulia.core.fit.Count;
@@ -71,7 +71,7 @@ class AskController {
                     new Brief.NeedPart(
                         text, importance, weight, false, Brief.COUNT, null, null, null));
     if (part.isPresent()) {
-      Again.until(() -> selections.ask(id, part.get()));
+      RetryOnConflict.until(() -> selections.ask(id, part.get()));
       flash.addFlashAttribute("done", "“" + part.get().name() + "” is a " + importance + " now.");
     } else {
       flash.addFlashAttribute("askedOf", Codes.slug(capability));

@@ -3,6 +3,7 @@ package tertulia.app.fit;
 import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -12,6 +13,7 @@ import tertulia.app.chart.NeedsChart;
 import tertulia.app.chart.PlansChart;
 import tertulia.app.display.Dates;
 import tertulia.app.display.Figures;
+import tertulia.app.display.Voice;
 import tertulia.app.display.FindingWords;
 import tertulia.app.exchange.Codes;
 import tertulia.app.workspace.Cell;
@@ -339,7 +341,7 @@ record FitView(
         .getFirst()
         .plan()
         .filter(plan -> stretches.size() == 1 && isFree(session, contender, plan))
-        .ifPresent(plan -> turns.add("the free plan " + plan.plan() + " will do all through"));
+        .ifPresent(plan -> turns.add(Voice.say("fit.short.free-throughout", "plan", plan.plan())));
     return new Needed(
         contender.tool().name(),
         tertulia.app.chart.Marks.inline(session.mark(contender.id())),
@@ -359,17 +361,21 @@ record FitView(
     String until = Dates.shortMonth(horizon(session).month(before.months().end() - 1));
     String reasons =
         before.stops().stream().map(Reason::sentence).collect(Collectors.joining("; "));
-    return before
+    String enough =
+        before
             .plan()
             .map(plan ->
-                (isFree(session, contender, plan) ? "the free plan " : "")
-                    + plan.plan()
-                    + " will do until "
-                    + until)
-            .orElse("nothing until " + until)
-        + ", then "
-        + after.plan().map(OptionName::plan).orElse("nothing")
-        + (reasons.isEmpty() ? "" : " (" + reasons + ")");
+                Voice.say(
+                    isFree(session, contender, plan)
+                        ? "fit.part.free-enough-until"
+                        : "fit.part.enough-until",
+                    Map.of("plan", plan.plan(), "month", until)))
+            .orElseGet(() -> Voice.say("fit.part.none-until", "month", until));
+    String then = after.plan().map(OptionName::plan).orElseGet(() -> Voice.say("fit.part.none"));
+    return reasons.isEmpty()
+        ? Voice.say("fit.short.then", Map.of("before", enough, "plan", then))
+        : Voice.say(
+            "fit.short.then.because", Map.of("before", enough, "plan", then, "reasons", reasons));
   }
 
   private static Cost cost(Session session, NeedCosts.Line line) {

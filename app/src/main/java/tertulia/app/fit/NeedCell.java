@@ -22,7 +22,7 @@ import tertulia.core.fit.Importance;
 import tertulia.core.fit.Ladder;
 import tertulia.core.fit.Need;
 import tertulia.core.path.Option;
-import tertulia.core.pricing.Outside;
+import tertulia.core.pricing.ExternalCover;
 import tertulia.core.pricing.Plan;
 import tertulia.core.working.Provenance;
 
@@ -43,7 +43,7 @@ final class NeedCell {
     }
     String where = new Ladder(need.capability(), contender.offerings()).words();
     if (session.evaluation().costs().met(contender.id(), need) == Met.OUTSIDE) {
-      Outside outside = need.outside().orElseThrow();
+      ExternalCover outside = need.outside().orElseThrow();
       return Cell.fact("◇ covered outside")
           .looking("partly")
           .noting(

@@ -22,12 +22,12 @@ import tertulia.core.finding.PlanFindings;
 import tertulia.core.fit.Answer;
 import tertulia.core.fit.Capability;
 import tertulia.core.fit.Fact;
+import tertulia.core.fit.Headroom;
 import tertulia.core.fit.Importance;
 import tertulia.core.fit.Need;
 import tertulia.core.fit.Offering;
 import tertulia.core.fit.QuantityCover;
 import tertulia.core.fit.Reason;
-import tertulia.core.fit.Room;
 import tertulia.core.fit.Verdict;
 import tertulia.core.growth.Measure;
 import tertulia.core.path.Option;
@@ -239,17 +239,17 @@ record PlansView(
         // what a page without prices charges for may go beyond what it allows
         return Cell.missing("not known", "");
       }
-      Optional<Room> now =
+      Optional<Headroom> now =
           option.flatMap(o ->
-              Room.of(
+              Headroom.of(
                   o.offering(),
                   o.list(),
                   measure,
                   List.of(evaluation.costs().occasion().units()),
                   horizon().month(evaluation.costs().occasion().month())));
-      Optional<Room> months =
+      Optional<Headroom> months =
           option.flatMap(o ->
-              Room.of(
+              Headroom.of(
                   o.offering(),
                   o.list(),
                   measure,

@@ -10,8 +10,8 @@ import tertulia.app.display.Figures;
 import tertulia.app.workspace.Cell;
 import tertulia.app.workspace.Session;
 import tertulia.core.evaluation.Contender;
-import tertulia.core.fit.Room;
-import tertulia.core.fit.Room.Bound;
+import tertulia.core.fit.Headroom;
+import tertulia.core.fit.Headroom.Bound;
 import tertulia.core.growth.Measure;
 import tertulia.core.pricing.Included;
 import tertulia.core.pricing.Plan;
@@ -23,8 +23,8 @@ final class RoomCell {
 
   static Cell of(Session session, Contender contender, Measure measure) {
     String why = session.why("room", "contender", contender.id(), "measure", measure.id());
-    Optional<Room> now = session.evaluation().costs().now().roomNow(contender.id(), measure);
-    Optional<Room> months = session.evaluation().costs().now().room(contender.id(), measure);
+    Optional<Headroom> now = session.evaluation().costs().now().roomNow(contender.id(), measure);
+    Optional<Headroom> months = session.evaluation().costs().now().room(contender.id(), measure);
     if (session.evaluation().costs().now().optionNow(contender.id()).isEmpty()) {
       // what a page without prices charges for may go beyond what it allows
       return Cell.missing("not known", why);
@@ -64,13 +64,13 @@ final class RoomCell {
    * @param now for the people under discussion
    * @param months over the plan months
    */
-  static Cell of(Room now, Room months, int people, Horizon horizon, String why) {
+  static Cell of(Headroom now, Headroom months, int people, Horizon horizon, String why) {
     BigDecimal used = now.used().getFirst();
     return switch (now.bound()) {
       case Bound.Endless endless -> Cell.figure(amount(used) + ", no end", why).looking("yes");
-      case Bound.Unknown unknown when now.state(months) == Room.State.COVERED ->
+      case Bound.Unknown unknown when now.state(months) == Headroom.State.COVERED ->
           outside(used, why).noting("? not confirmed");
-      case Bound.Silent silent when now.state(months) == Room.State.COVERED ->
+      case Bound.Silent silent when now.state(months) == Headroom.State.COVERED ->
           outside(used, why).noting("? nothing said");
       case Bound.Unknown unknown ->
           Cell.missing("? not confirmed", why).noting(amount(used) + " needed; confirm it");
@@ -84,7 +84,7 @@ final class RoomCell {
                           .map(plan -> "; the page speaks of it for " + plan)
                           .orElse("")
                       + "; ask the vendor");
-      case Bound.AccountOrSeat open when now.state(months) == Room.State.NOT_CONFIRMED ->
+      case Bound.AccountOrSeat open when now.state(months) == Headroom.State.NOT_CONFIRMED ->
           Cell.missing("? account or seat", why)
               .noting(amount(used) + " needed; " + forWhom(open) + "; ask the vendor");
       case Bound.AccountOrSeat open ->
@@ -109,11 +109,16 @@ final class RoomCell {
   }
 
   private static Cell bounded(
-      Room now, Room months, int people, Horizon horizon, String why, Optional<Included> rule) {
+      Headroom now,
+      Headroom months,
+      int people,
+      Horizon horizon,
+      String why,
+      Optional<Included> rule) {
     BigDecimal used = now.used().getFirst();
     BigDecimal most = now.most(0).orElseThrow();
-    Room.State state = now.state(months);
-    boolean charged = state == Room.State.CHARGED;
+    Headroom.State state = now.state(months);
+    boolean charged = state == Headroom.State.CHARGED;
     int last = horizon.months() - 1;
     List<String> notes = new ArrayList<>();
     if (now.measure().nature() == Measure.Nature.SUM) {
@@ -143,7 +148,7 @@ final class RoomCell {
         .noting(String.join("; ", notes));
   }
 
-  private static String look(Room.State state) {
+  private static String look(Headroom.State state) {
     return switch (state) {
       case OVER -> "stop";
       case RUNS_OUT -> "care";

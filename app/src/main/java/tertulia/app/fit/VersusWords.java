@@ -2,9 +2,10 @@ package tertulia.app.fit;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.function.UnaryOperator;
-import java.util.stream.Collectors;
 import tertulia.app.display.Figures;
+import tertulia.app.display.Voice;
 import tertulia.core.evaluation.HeadToHead;
 import tertulia.core.evaluation.HeadToHead.Apart;
 import tertulia.core.evaluation.HeadToHead.Side;
@@ -31,19 +32,22 @@ final class VersusWords {
 
   private static String total(HeadToHead found, String left, String right) {
     if (found.total().isEmpty()) {
-      return "There is no total to compare: one of them is not ranked, or no weights are in these figures.";
+      return Voice.say("versus.total.none");
     }
     HeadToHead.Lead lead = found.total().get();
     String by = Figures.lead(lead.by());
     if (lead.margin() == Margin.TIE) {
-      return "In the total they are a tie, " + by + " apart.";
+      return Voice.say("versus.total.tie", "by", by);
     }
-    return name(lead.side().orElseThrow(), left, right)
-        + " is ahead in the total by "
-        + by
-        + ", "
-        + lead.margin().words()
-        + (lead.certain() ? "." : "; values that are not known could turn that.");
+    return Voice.say(
+        lead.certain() ? "versus.total.ahead" : "versus.total.ahead.open",
+        Map.of(
+            "tool",
+            name(lead.side().orElseThrow(), left, right),
+            "by",
+            by,
+            "margin",
+            lead.margin().words()));
   }
 
   private static String criteria(HeadToHead found, String left, String right) {
@@ -51,36 +55,41 @@ final class VersusWords {
     long r = found.wins(Side.RIGHT);
     long open = found.open();
     long ties = found.criteria().size() - l - r - open;
-    return left
-        + " wins "
-        + count(l)
-        + ", "
-        + right
-        + " "
-        + count(r)
-        + (ties == 0 ? "" : "; " + count(ties) + (ties == 1 ? " is a tie" : " are ties"))
-        + (open == 0
-            ? ""
-            : "; " + count(open) + (open == 1 ? " is" : " are") + " open, as not all is known")
-        + ". A count of wins says nothing of their weights.";
+    return Voice.all(
+        Voice.say(
+            "versus.wins",
+            Map.of("first", left, "own", count(l), "other", right, "others", count(r))),
+        some(ties, "versus.wins.ties.one", "versus.wins.ties.many"),
+        some(open, "versus.wins.open.one", "versus.wins.open.many"),
+        Voice.say("versus.wins.not-weighted"));
+  }
+
+  private static String some(long count, String one, String many) {
+    if (count == 0) {
+      return "";
+    }
+    return count == 1 ? Voice.say(one) : Voice.say(many, "count", count);
   }
 
   private static String count(long criteria) {
-    return criteria == 0 ? "no criterion" : criteria == 1 ? "1 criterion" : criteria + " criteria";
+    return criteria == 0
+        ? Voice.say("versus.part.criteria.none")
+        : some(criteria, "versus.part.criteria.one", "versus.part.criteria.many");
   }
 
   private static String money(HeadToHead found, String left, String right) {
     return switch (found.horizon()) {
-      case Apart.Same same -> "Over the plan months they cost the same.";
+      case Apart.Same same -> Voice.say("versus.money.same");
       case Apart.Cheaper cheaper ->
-          name(cheaper.side(), left, right)
-              + " is cheaper over the plan months by "
-              + (cheaper.atLeast() ? "at least " : "")
-              + Figures.moneyIn(cheaper.by())
-              + ".";
-      case Apart.Open open ->
-          "Over the plan months either may be cheaper: a price is only known within bounds.";
-      case Apart.NotKnown unknown -> "Over the plan months the money between them is not known.";
+          Voice.say(
+              cheaper.atLeast() ? "versus.money.cheaper.at-least" : "versus.money.cheaper",
+              Map.of(
+                  "tool",
+                  name(cheaper.side(), left, right),
+                  "cost",
+                  Figures.moneyIn(cheaper.by())));
+      case Apart.Open open -> Voice.say("versus.money.open");
+      case Apart.NotKnown unknown -> Voice.say("versus.money.not-known");
     };
   }
 
@@ -89,13 +98,13 @@ final class VersusWords {
       List<Need> only = found.mustsBetter(side);
       if (!only.isEmpty()) {
         says.add(
-            "Of the musts "
-                + name(side, left, right)
-                + " meets better: "
-                + only.stream()
-                    .map(need -> need.capability().name())
-                    .collect(Collectors.joining(", "))
-                + ".");
+            Voice.say(
+                "versus.musts",
+                Map.of(
+                    "tool",
+                    name(side, left, right),
+                    "needs",
+                    Voice.list(only.stream().map(need -> need.capability().name()).toList()))));
       }
     }
   }
@@ -104,16 +113,13 @@ final class VersusWords {
     if (found.agrees().isEmpty() || !(found.horizon() instanceof Apart.Cheaper cheaper)) {
       return;
     }
-    Side ahead = found.total().flatMap(HeadToHead.Lead::side).orElseThrow();
+    String ahead = name(found.total().flatMap(HeadToHead.Lead::side).orElseThrow(), left, right);
     says.add(
         found.agrees().get()
-            ? name(ahead, left, right) + " has both the better total and the lower cost."
-            : "The better total and the lower cost are not on the same side: "
-                + name(ahead, left, right)
-                + " costs "
-                + (cheaper.atLeast() ? "at least " : "")
-                + Figures.moneyIn(cheaper.by())
-                + " more.");
+            ? Voice.say("versus.agree", "tool", ahead)
+            : Voice.say(
+                cheaper.atLeast() ? "versus.disagree.at-least" : "versus.disagree",
+                Map.of("tool", ahead, "cost", Figures.moneyIn(cheaper.by()))));
   }
 
   private static String name(Side side, String left, String right) {
@@ -127,25 +133,31 @@ final class VersusWords {
       says.add(
           switch (turn) {
             case Turn.Weight weight ->
-                "If “"
-                    + weight.criterion().name()
-                    + "” weighed "
-                    + Figures.tenths(weight.level())
-                    + " instead of "
-                    + Figures.tenths(weight.now())
-                    + ", the others in proportion, their totals would be level.";
+                Voice.say(
+                    "versus.turn.weight",
+                    Map.of(
+                        "criterion",
+                        weight.criterion().name(),
+                        "other",
+                        Figures.tenths(weight.level()),
+                        "own",
+                        Figures.tenths(weight.now())));
             case Turn.Headcount headcount ->
-                "From "
-                    + Figures.counted(headcount.people(), "people")
-                    + " on "
-                    + name.apply(headcount.cheaper())
-                    + " is the cheaper.";
+                Voice.say(
+                    "versus.turn.people",
+                    Map.of(
+                        "people",
+                        Figures.counted(headcount.people(), "people"),
+                        "tool",
+                        name.apply(headcount.cheaper())));
             case Turn.WithoutNeed need ->
-                "Without “"
-                    + need.need().capability().name()
-                    + "” "
-                    + name.apply(need.cheaper())
-                    + " would be cheaper over the plan months.";
+                Voice.say(
+                    "versus.turn.need",
+                    Map.of(
+                        "need",
+                        need.need().capability().name(),
+                        "tool",
+                        name.apply(need.cheaper())));
           });
     }
     return says;

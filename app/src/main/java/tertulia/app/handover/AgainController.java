@@ -14,9 +14,9 @@ import org.springframework.web.bind.annotation.RequestParam;
 import tertulia.app.decision.Decisions;
 import tertulia.app.exchange.SelectionFile;
 import tertulia.app.people.SignedIn;
+import tertulia.app.selection.LoadedSelection;
 import tertulia.app.selection.Seats;
 import tertulia.app.selection.Selections;
-import tertulia.app.selection.Table;
 
 /** Asks the question of a signed decision again, in a selection that follows it. */
 @Controller
@@ -54,10 +54,10 @@ class AgainController {
   }
 
   private long follow(long id, int read, SignedIn person) {
-    Table table = selections.load(id);
+    LoadedSelection table = selections.load(id);
     SelectionFile asked = table.file().undecided().askedAgain(LocalDate.now(clock));
     long successor = intake.take(asked, person.name());
-    for (Table.Seat seat : table.seats()) {
+    for (LoadedSelection.Seat seat : table.seats()) {
       Long account = seat.accountId();
       if (account != null) {
         seats.claimSeat(successor, seat.name(), account);

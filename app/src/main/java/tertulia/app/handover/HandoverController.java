@@ -26,8 +26,8 @@ import tertulia.app.exchange.Codes;
 import tertulia.app.exchange.PortableFile;
 import tertulia.app.exchange.SelectionFile;
 import tertulia.app.people.SignedIn;
+import tertulia.app.selection.LoadedSelection;
 import tertulia.app.selection.Selections;
-import tertulia.app.selection.Table;
 import tertulia.app.web.NotFound;
 
 /** Files out and in: the portable selection, the decision as Markdown, the frozen snapshot. */
@@ -45,7 +45,7 @@ class HandoverController {
 
   @GetMapping("/selections/{id}/file")
   ResponseEntity<byte[]> file(@PathVariable long id) {
-    Table table = selections.load(id);
+    LoadedSelection table = selections.load(id);
     SelectionFile file =
         decisions
             .find(id)
@@ -59,7 +59,7 @@ class HandoverController {
 
   @GetMapping("/selections/{id}/decision.md")
   ResponseEntity<byte[]> markdown(@PathVariable long id) {
-    Table table = selections.load(id);
+    LoadedSelection table = selections.load(id);
     Optional<Decisions.Stored> stored = decisions.find(id);
     Optional<Snapshot> frozen = stored.flatMap(Decisions.Stored::frozen);
     String text =

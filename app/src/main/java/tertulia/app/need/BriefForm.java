@@ -105,7 +105,7 @@ public class BriefForm {
     public String more() {
       return java.util.stream.Stream.of(
               condition,
-              partly ? "partly will do" : "",
+              partly ? "partly is enough" : "",
               outsideBy.isBlank() ? "" : "or " + outsideBy,
               askedBy.isBlank() ? "" : "asked for by " + askedBy,
               why)

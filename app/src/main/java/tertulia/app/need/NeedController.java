@@ -20,8 +20,8 @@ import tertulia.app.exchange.Brief;
 import tertulia.app.fit.NeedRows;
 import tertulia.app.growth.GrowthPlans;
 import tertulia.app.people.SignedIn;
+import tertulia.app.selection.LoadedSelection;
 import tertulia.app.selection.Selections;
-import tertulia.app.selection.Table;
 import tertulia.app.standin.RatesOfExchange;
 import tertulia.app.web.Conflict;
 import tertulia.app.web.FormFields;
@@ -69,7 +69,7 @@ class NeedController implements StepBody {
       @AuthenticationPrincipal SignedIn person,
       Model model,
       HttpServletResponse response) {
-    Table table = selections.load(id);
+    LoadedSelection table = selections.load(id);
     BriefConverter.Converted converted = new BriefConverter().convert(form, table.file().brief());
     Map<String, String> faults = converted.faults();
     if (converted.brief().isPresent()) {
@@ -79,7 +79,7 @@ class NeedController implements StepBody {
         return "redirect:/selections/" + id + "/need?saved";
       } catch (Conflict e) {
         faults = Map.of("title", e.message());
-        Table now = selections.load(id);
+        LoadedSelection now = selections.load(id);
         form.version = now.version();
         model.addAttribute(
             "other", OtherVersion.of(BriefConverter.form(now.file().brief(), now.version())));
@@ -159,7 +159,7 @@ class NeedController implements StepBody {
   /** Lets the people follow the growth plan, or stay as they are now. */
   @PostMapping("/selections/{id}/follow")
   String follow(@PathVariable long id, @RequestParam boolean follow, RedirectAttributes flash) {
-    Table table = selections.load(id);
+    LoadedSelection table = selections.load(id);
     Brief brief = table.file().brief();
     selections.changeBrief(
         id, table.version(), follow ? growth.joined(brief) : brief.following(false));
@@ -174,7 +174,7 @@ class NeedController implements StepBody {
   /** Puts the latest published rates in place of those entered. */
   @PostMapping("/selections/{id}/rates")
   String takeRates(@PathVariable long id, RedirectAttributes flash) {
-    Table table = selections.load(id);
+    LoadedSelection table = selections.load(id);
     PublishedRates published = PublishedRates.of(table.selection(), rates);
     selections.changeBrief(id, table.version(), table.file().brief().withRates(published.parts()));
     flash.addFlashAttribute("done", published.words());
@@ -193,7 +193,7 @@ class NeedController implements StepBody {
 
   @Override
   public void fill(Session session, Model model) {
-    Table table = session.table();
+    LoadedSelection table = session.table();
     model.addAttribute("needless", table.selection().needs().isEmpty());
     model.addAttribute("demand", NeedRows.demand(session));
     model.addAttribute("rows", NeedRows.needs(session));

@@ -52,7 +52,7 @@ record NeedSection(String id, String title, String says, boolean open) {
     sections.add(
         section("counted", "What is counted", counted(s, unstated), s.demands().isEmpty(), faults));
     sections.add(section("money", "Money and rates", money(s), false, faults));
-    sections.add(section("time", "People’s time", time(s), false, faults));
+    sections.add(section("time", "Staff time", time(s), false, faults));
     return sections;
   }
 

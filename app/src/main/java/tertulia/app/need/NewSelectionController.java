@@ -20,7 +20,7 @@ import tertulia.app.exchange.Faults;
 import tertulia.app.growth.GrowthPlans;
 import tertulia.app.people.SignedIn;
 import tertulia.app.selection.Selections;
-import tertulia.app.web.Again;
+import tertulia.app.web.RetryOnConflict;
 import tertulia.core.time.Horizon;
 
 /** Begins a selection with the least there is to say. */
@@ -67,7 +67,7 @@ class NewSelectionController {
       response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());
       return show(typed, faults.byField(), model);
     }
-    long id = Again.until(() -> selections.create(brief, person));
+    long id = RetryOnConflict.until(() -> selections.create(brief, person));
     return "redirect:/selections/" + id + "/need";
   }
 

@@ -10,8 +10,8 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import tertulia.app.display.Figures;
 import tertulia.app.people.SignedIn;
+import tertulia.app.selection.LoadedSelection;
 import tertulia.app.selection.PutAway;
-import tertulia.app.selection.Table;
 import tertulia.core.decision.Decision;
 import tertulia.core.decision.Signatory;
 import tertulia.core.evaluation.Contender;
@@ -55,19 +55,19 @@ record FirstPage(
 
   /** Computes a line. */
   interface Computing {
-    AnswerLine of(Table table, Optional<Decision> decision);
+    AnswerLine of(LoadedSelection table, Optional<Decision> decision);
   }
 
   static FirstPage of(
-      List<Table> tables,
+      List<LoadedSelection> tables,
       Map<Long, Decision> decisions,
       PutAway.Shown shown,
       String find,
       Reader reader,
       Computing computing) {
-    List<Table> found = tables.stream().filter(table -> holds(table, find)).toList();
+    List<LoadedSelection> found = tables.stream().filter(table -> holds(table, find)).toList();
     List<Line> lines = new ArrayList<>();
-    for (Table table : found) {
+    for (LoadedSelection table : found) {
       Optional<Decision> decision = Optional.ofNullable(decisions.get(table.id()));
       boolean now = lines.size() < AT_ONCE && shown != PutAway.Shown.DELETED;
       lines.add(
@@ -84,9 +84,9 @@ record FirstPage(
   }
 
   private static List<Asked> asked(
-      List<Table> tables, Map<Long, Decision> decisions, Reader reader) {
+      List<LoadedSelection> tables, Map<Long, Decision> decisions, Reader reader) {
     List<Asked> all = new ArrayList<>();
-    for (Table table : tables) {
+    for (LoadedSelection table : tables) {
       for (Progress.Asked asked :
           asked(table, Optional.ofNullable(decisions.get(table.id())), reader)) {
         all.add(
@@ -100,7 +100,8 @@ record FirstPage(
   }
 
   /** What one selection waits for from the reader. */
-  static List<Progress.Asked> asked(Table table, Optional<Decision> decision, Reader reader) {
+  static List<Progress.Asked> asked(
+      LoadedSelection table, Optional<Decision> decision, Reader reader) {
     return Progress.asked(
         table.selection(),
         new Progress.Person(
@@ -116,7 +117,7 @@ record FirstPage(
     return ProgressWords.step(asked).name().toLowerCase(Locale.ENGLISH);
   }
 
-  static String about(Table table) {
+  static String about(LoadedSelection table) {
     int all = table.selection().contenders().size();
     int active = table.selection().active().size();
     String contenders =
@@ -134,7 +135,7 @@ record FirstPage(
   }
 
   /** Whether every word that was typed stands in its title, purpose, tools or people. */
-  private static boolean holds(Table table, String find) {
+  private static boolean holds(LoadedSelection table, String find) {
     String all =
         Stream.of(
                 Stream.of(table.selection().title(), table.selection().purpose()),

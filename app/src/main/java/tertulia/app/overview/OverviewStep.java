@@ -3,8 +3,8 @@ package tertulia.app.overview;
 import org.springframework.stereotype.Component;
 import org.springframework.ui.Model;
 import tertulia.app.decision.Decisions;
-import tertulia.app.trail.Trail;
-import tertulia.app.web.Again;
+import tertulia.app.trail.AuditTrail;
+import tertulia.app.web.RetryOnConflict;
 import tertulia.app.workspace.Session;
 import tertulia.app.workspace.StepBody;
 
@@ -14,9 +14,9 @@ class OverviewStep implements StepBody {
   private static final String VIEW = "overview/overview";
   private final Decisions decisions;
   private final Visits visits;
-  private final Trail trail;
+  private final AuditTrail trail;
 
-  OverviewStep(Decisions decisions, Visits visits, Trail trail) {
+  OverviewStep(Decisions decisions, Visits visits, AuditTrail trail) {
     this.decisions = decisions;
     this.visits = visits;
     this.trail = trail;
@@ -44,7 +44,7 @@ class OverviewStep implements StepBody {
         "overview", OverviewView.of(session, decisions.find(id).map(Decisions.Stored::decision)));
     model.addAttribute(
         "since",
-        Again.until(() -> visits.note(id, session.person().id()))
+        RetryOnConflict.until(() -> visits.note(id, session.person().id()))
             .map(before -> Since.of(before, trail.since(id, before, session.person().name())))
             .orElse(null));
   }

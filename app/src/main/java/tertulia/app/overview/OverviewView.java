@@ -117,7 +117,7 @@ record OverviewView(
         front.map(id -> front(session, id)),
         worth.map(w -> WorthChart.draw(w, drawn(session, front))).orElseGet(() -> costs(session)),
         worth.isPresent() ? "Score against cost" : "Monthly cost by headcount",
-        worth.isPresent() ? "up is better liked, right is cheaper" : "",
+        worth.isPresent() ? "up: a higher score; right: a lower cost" : "",
         order(session).stream().map(c -> line(session, c)).toList(),
         firm,
         advice.map(found -> takes(session, found)).orElse(List.of()),

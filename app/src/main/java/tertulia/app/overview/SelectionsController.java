@@ -19,10 +19,10 @@ import tertulia.app.decision.Decisions;
 import tertulia.app.exchange.Codes;
 import tertulia.app.people.SignedIn;
 import tertulia.app.pricechange.PriceChanges;
+import tertulia.app.selection.LoadedSelection;
 import tertulia.app.selection.PutAway;
 import tertulia.app.selection.Selections;
-import tertulia.app.selection.Table;
-import tertulia.app.web.Again;
+import tertulia.app.web.RetryOnConflict;
 import tertulia.app.workspace.Session;
 import tertulia.app.workspace.Workspace;
 import tertulia.core.decision.Decision;
@@ -67,12 +67,12 @@ class SelectionsController {
     PutAway.Shown wanted = Codes.oneOf(PutAway.Shown.class, show);
     PutAway.Shown shown =
         wanted == PutAway.Shown.DELETED && !person.organises() ? PutAway.Shown.AT_HAND : wanted;
-    List<Table> tables = selections.all(shown);
-    Function<Table, Session> opening = workspace.opening(person);
+    List<LoadedSelection> tables = selections.all(shown);
+    Function<LoadedSelection, Session> opening = workspace.opening(person);
     FirstPage page =
         FirstPage.of(
             tables,
-            decisions.of(tables.stream().map(Table::id).toList()),
+            decisions.of(tables.stream().map(LoadedSelection::id).toList()),
             shown,
             find.strip(),
             new FirstPage.Reader(person, LocalDate.now(clock)),
@@ -135,6 +135,6 @@ class SelectionsController {
   }
 
   private String putAway(long id, PutAway.@Nullable How how, SignedIn person) {
-    return Again.until(() -> selections.putAway(id, how, person.name()));
+    return RetryOnConflict.until(() -> selections.putAway(id, how, person.name()));
   }
 }

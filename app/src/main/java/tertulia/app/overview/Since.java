@@ -7,7 +7,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import tertulia.app.display.Dates;
-import tertulia.app.trail.Act;
+import tertulia.app.trail.AuditEntry;
 
 /**
  * What others did since somebody was here.
@@ -19,11 +19,11 @@ import tertulia.app.trail.Act;
 record Since(String day, List<String> lines, int more) {
   private static final int MOST = 4;
 
-  static Since of(Instant before, List<Act> acts) {
+  static Since of(Instant before, List<AuditEntry> acts) {
     Map<String, List<String>> byPerson = new LinkedHashMap<>();
     int more = 0;
     int shown = 0;
-    for (Act act : acts) {
+    for (AuditEntry act : acts) {
       for (String what : act.what()) {
         if (shown < MOST) {
           byPerson.computeIfAbsent(act.who(), who -> new ArrayList<>()).add(what);

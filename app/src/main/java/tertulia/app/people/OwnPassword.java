@@ -13,9 +13,9 @@ import org.springframework.stereotype.Component;
 public class OwnPassword {
   private static final Logger LOG = LoggerFactory.getLogger(OwnPassword.class);
   private final UserAccounts people;
-  private final Guesses guesses;
+  private final LoginThrottle guesses;
 
-  OwnPassword(UserAccounts people, Guesses guesses) {
+  OwnPassword(UserAccounts people, LoginThrottle guesses) {
     this.people = people;
     this.guesses = guesses;
   }
@@ -27,7 +27,7 @@ public class OwnPassword {
    */
   public Optional<String> fault(SignedIn person, String entered, String undone) {
     String where = "the session of " + person.id();
-    try (Guesses.Try attempt = guesses.begin(person.getUsername(), where)) {
+    try (LoginThrottle.Try attempt = guesses.begin(person.getUsername(), where)) {
       if (!attempt.left().isZero()) {
         return Optional.of(
             "There were too many wrong passwords, so "

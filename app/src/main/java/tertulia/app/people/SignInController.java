@@ -18,13 +18,13 @@ class SignInController {
   private static final int LONGEST_WAIT = 60;
 
   private final UserAccounts people;
-  private final FirstWord firstWord;
+  private final SetupCode setupCode;
   private final boolean demo;
 
   SignInController(
-      UserAccounts people, FirstWord firstWord, @Value("${tertulia.demo}") boolean demo) {
+      UserAccounts people, SetupCode setupCode, @Value("${tertulia.demo}") boolean demo) {
     this.people = people;
-    this.firstWord = firstWord;
+    this.setupCode = setupCode;
     this.demo = demo;
   }
 
@@ -64,16 +64,16 @@ class SignInController {
     Faults faults = new Faults();
     UserAccounts.NewAccount account =
         new UserAccounts.NewAccount(signInName, name, password, Role.ORGANISER);
-    if (firstWord.take(word)) {
+    if (setupCode.take(word)) {
       people.add(account, faults);
       if (faults.isEmpty()) {
         return signedIn(request, signInName, password);
       }
-      firstWord.giveBack(word);
+      setupCode.giveBack(word);
     } else {
       faults.add(
           "word",
-          "This is not the word that was printed where the server was started. Look there, or start"
+          "This is not the setup code that was printed where the server was started. Look there, or start"
               + " it again for a new one.");
     }
     response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());

@@ -23,9 +23,9 @@ import org.springframework.web.filter.OncePerRequestFilter;
 public class SlowGuessing extends OncePerRequestFilter {
   private static final Logger LOG = LoggerFactory.getLogger(SlowGuessing.class);
   private static final String ATTEMPT = SlowGuessing.class.getName();
-  private final Guesses guesses;
+  private final LoginThrottle guesses;
 
-  SlowGuessing(Guesses guesses) {
+  SlowGuessing(LoginThrottle guesses) {
     this.guesses = guesses;
   }
 
@@ -34,7 +34,8 @@ public class SlowGuessing extends OncePerRequestFilter {
       HttpServletRequest request, HttpServletResponse response, FilterChain chain)
       throws ServletException, IOException {
     String name = request.getParameter("username");
-    try (Guesses.Try attempt = guesses.begin(name == null ? "" : name, request.getRemoteAddr())) {
+    try (LoginThrottle.Try attempt =
+        guesses.begin(name == null ? "" : name, request.getRemoteAddr())) {
       if (attempt.left().isZero()) {
         request.setAttribute(ATTEMPT, attempt);
         chain.doFilter(request, response);
@@ -55,9 +56,9 @@ public class SlowGuessing extends OncePerRequestFilter {
   }
 
   /** The try of the request that is being answered; none outside of signing in. */
-  private static Optional<Guesses.Try> attempt() {
+  private static Optional<LoginThrottle.Try> attempt() {
     return RequestContextHolder.getRequestAttributes() instanceof ServletRequestAttributes request
-            && request.getRequest().getAttribute(ATTEMPT) instanceof Guesses.Try attempt
+            && request.getRequest().getAttribute(ATTEMPT) instanceof LoginThrottle.Try attempt
         ? Optional.of(attempt)
         : Optional.empty();
   }
@@ -65,7 +66,7 @@ public class SlowGuessing extends OncePerRequestFilter {
   @EventListener
   void failed(AbstractAuthenticationFailureEvent event) {
     if (event.getAuthentication().getDetails() instanceof WebAuthenticationDetails from) {
-      attempt().ifPresent(Guesses.Try::wrong);
+      attempt().ifPresent(LoginThrottle.Try::wrong);
       LOG.warn("A sign-in from {} failed", from.getRemoteAddress());
     }
   }
@@ -75,7 +76,7 @@ public class SlowGuessing extends OncePerRequestFilter {
     Authentication who = event.getAuthentication();
     if (who.getDetails() instanceof WebAuthenticationDetails from
         && who.getPrincipal() instanceof SignedIn person) {
-      attempt().ifPresent(Guesses.Try::right);
+      attempt().ifPresent(LoginThrottle.Try::right);
       LOG.info("Account {} signed in from {}", person.id(), from.getRemoteAddress());
     }
   }

@@ -30,7 +30,7 @@ import tertulia.core.path.SteadyCost;
 import tertulia.core.path.Terms;
 import tertulia.core.pricing.PriceList;
 import tertulia.core.time.Horizon;
-import tertulia.core.working.Working;
+import tertulia.core.working.Derivation;
 
 /** Two price pages of a tool in money: what each plan costs a month for the same people. */
 final class Comparison {
@@ -82,7 +82,7 @@ final class Comparison {
   }
 
   /** The working of what a plan and term costs a month; empty if it has no figure. */
-  static Optional<Working> explain(
+  static Optional<Derivation> explain(
       ToolSheet sheet, Optional<Selection> selection, int people, String option) {
     return Optional.ofNullable(costs(sheet, selection, people).get(option))
         .map(SteadyCost::explain);

@@ -6,17 +6,17 @@ import tertulia.app.decision.Decisions;
 import tertulia.app.display.Figures;
 import tertulia.app.display.FindingWords;
 import tertulia.app.exchange.ToolSheet;
+import tertulia.app.selection.LoadedSelection;
+import tertulia.app.selection.SelectionLoader;
 import tertulia.app.selection.Selections;
-import tertulia.app.selection.Table;
-import tertulia.app.selection.Tables;
 import tertulia.core.billing.View;
 import tertulia.core.decision.Decision;
 import tertulia.core.evaluation.Evaluation;
 import tertulia.core.evaluation.Figure;
 import tertulia.core.evaluation.WhatIf;
 import tertulia.core.finding.ChangeFindings;
-import tertulia.core.path.Ways;
-import tertulia.core.working.Working;
+import tertulia.core.path.PlanPaths;
+import tertulia.core.working.Derivation;
 
 /**
  * What another price page of a tool does to one selection.
@@ -46,11 +46,14 @@ record Effect(
   }
 
   private static Effect of(
-      Table table, ToolSheet before, ToolSheet after, Optional<Decisions.Stored> decision) {
-    Evaluation old = Evaluation.of(Tables.replacing(table, before), WhatIf.START);
-    Evaluation now = Evaluation.of(Tables.replacing(table, after), WhatIf.START);
-    Ways oldWay = old.costs().overall().way(before.id());
-    Ways newWay = now.costs().overall().way(before.id());
+      LoadedSelection table,
+      ToolSheet before,
+      ToolSheet after,
+      Optional<Decisions.Stored> decision) {
+    Evaluation old = Evaluation.of(SelectionLoader.replacing(table, before), WhatIf.START);
+    Evaluation now = Evaluation.of(SelectionLoader.replacing(table, after), WhatIf.START);
+    PlanPaths oldWay = old.costs().overall().way(before.id());
+    PlanPaths newWay = now.costs().overall().way(before.id());
     return new Effect(
         table.id(),
         before.id(),
@@ -63,16 +66,17 @@ record Effect(
   }
 
   /** The working of what the tool would cost with another page; empty if it is not at the table. */
-  static Optional<Working> explain(Table table, ToolSheet page) {
+  static Optional<Derivation> explain(LoadedSelection table, ToolSheet page) {
     boolean there = table.selection().contenders().stream().anyMatch(c -> c.id().equals(page.id()));
     return there
         ? Optional.of(
-            Evaluation.of(Tables.replacing(table, page), WhatIf.START)
+            Evaluation.of(SelectionLoader.replacing(table, page), WhatIf.START)
                 .explain(new Figure.BestWay(page.id())))
         : Optional.empty();
   }
 
-  private static String stands(Table table, ToolSheet tool, Optional<Decisions.Stored> decision) {
+  private static String stands(
+      LoadedSelection table, ToolSheet tool, Optional<Decisions.Stored> decision) {
     if (!table.decided()) {
       return table.selection().contender(tool.id()).setAside().isPresent()
           ? "open, the tool is set aside"
@@ -85,7 +89,7 @@ record Effect(
         : "decided for " + name(table, choice);
   }
 
-  private static String name(Table table, String id) {
+  private static String name(LoadedSelection table, String id) {
     return table.selection().contenders().stream()
         .filter(c -> c.id().equals(id))
         .findFirst()
@@ -93,19 +97,19 @@ record Effect(
         .orElse(id);
   }
 
-  private static String words(Ways ways) {
+  private static String words(PlanPaths ways) {
     return switch (ways) {
-      case Ways.Found found ->
+      case PlanPaths.Found found ->
           Figures.moneyIn(found.best().ledger().total(View.SPREAD)) + ", " + found.best().label();
-      case Ways.Gap gap ->
+      case PlanPaths.Gap gap ->
           gap.low()
               .map(low -> "at least " + Figures.moneyIn(low.ledger().total(View.SPREAD)))
               .orElse(gap.isUnpriced() ? "price not known" : "no plan fits");
     };
   }
 
-  private static String difference(Ways before, Ways after) {
-    if (before instanceof Ways.Found old && after instanceof Ways.Found now) {
+  private static String difference(PlanPaths before, PlanPaths after) {
+    if (before instanceof PlanPaths.Found old && after instanceof PlanPaths.Found now) {
       return Figures.signed(
           now.best().ledger().total(View.SPREAD).minus(old.best().ledger().total(View.SPREAD)));
     }

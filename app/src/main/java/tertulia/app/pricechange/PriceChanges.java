@@ -94,15 +94,15 @@ public class PriceChanges {
   }
 
   /** Announcements of tools in the catalogue, newest first. */
-  private List<Told> known() {
+  private List<VendorAnnouncement> known() {
     Set<String> here =
         catalogue.everything().stream().map(tool -> tool.sheet().id()).collect(Collectors.toSet());
-    return Stream.<Told>concat(
+    return Stream.<VendorAnnouncement>concat(
             feed.announced(catalogue.today()).stream()
-                .map(announcement -> new Told.ByFeed(announcement, feed.source())),
-            news.all().stream().map(Told.ByHand::new))
+                .map(announcement -> new VendorAnnouncement.ByFeed(announcement, feed.source())),
+            news.all().stream().map(VendorAnnouncement.ByHand::new))
         .filter(told -> here.contains(told.tool()))
-        .sorted(Comparator.comparing(Told::on).reversed())
+        .sorted(Comparator.comparing(VendorAnnouncement::on).reversed())
         .toList();
   }
 
@@ -118,7 +118,7 @@ public class PriceChanges {
     return known().stream().filter(a -> !answered.containsKey(a.id())).map(this::proposal).toList();
   }
 
-  private Proposal proposal(Told announcement) {
+  private Proposal proposal(VendorAnnouncement announcement) {
     Announced announced = announced(announcement);
     List<String> troubles = new ArrayList<>();
     announced
@@ -178,7 +178,7 @@ public class PriceChanges {
     }
   }
 
-  private Announced announced(Told announcement) {
+  private Announced announced(VendorAnnouncement announcement) {
     ToolSheet before = catalogue.get(announcement.tool(), announcement.holdsFrom()).sheet();
     AnnouncedPage page = announcement.page(before);
     return new Announced(before, page, CheckedPage.of(page.sheet()));
@@ -194,7 +194,7 @@ public class PriceChanges {
     return announced(find(id)).after();
   }
 
-  private Told find(String id) {
+  private VendorAnnouncement find(String id) {
     return known().stream()
         .filter(a -> a.id().equals(id))
         .findFirst()
@@ -209,7 +209,7 @@ public class PriceChanges {
         .toList();
   }
 
-  private Answered past(Told announcement, AnswerRow row) {
+  private Answered past(VendorAnnouncement announcement, AnswerRow row) {
     return new Answered(
         catalogue.get(announcement.tool()).sheet().name(),
         announcement.words(),
@@ -227,7 +227,7 @@ public class PriceChanges {
    */
   @Transactional
   void answer(String id, boolean take, String by) {
-    Told announcement = find(id);
+    VendorAnnouncement announcement = find(id);
     if (answers.existsById(id)) {
       throw new Conflict("Somebody answered this change already.");
     }

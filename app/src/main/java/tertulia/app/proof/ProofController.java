@@ -18,14 +18,14 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.multipart.MultipartFile;
 import tertulia.app.people.SignedIn;
+import tertulia.app.selection.LoadedSelection;
 import tertulia.app.selection.Picture;
 import tertulia.app.selection.Proof;
 import tertulia.app.selection.Proofs;
 import tertulia.app.selection.Selections;
-import tertulia.app.selection.Table;
-import tertulia.app.web.Again;
 import tertulia.app.web.Conflict;
 import tertulia.app.web.NotFound;
+import tertulia.app.web.RetryOnConflict;
 import tertulia.core.scoring.Criterion;
 
 /** Takes pictures in and shows them. */
@@ -66,7 +66,7 @@ class ProofController {
     HttpStatus status = HttpStatus.UNPROCESSABLE_CONTENT;
     try {
       Picture drawn = Picture.of(picture == null ? new byte[0] : picture.getBytes());
-      Again.until(() -> proofs.keep(id, person, about, drawn));
+      RetryOnConflict.until(() -> proofs.keep(id, person, about, drawn));
     } catch (IllegalArgumentException e) {
       fault = String.valueOf(e.getMessage());
     } catch (Conflict e) {
@@ -87,11 +87,12 @@ class ProofController {
       @RequestParam String about,
       @AuthenticationPrincipal SignedIn person,
       Model model) {
-    Again.until(() -> proofs.drop(id, person, about));
+    RetryOnConflict.until(() -> proofs.drop(id, person, about));
     return box(selections.load(id), about, person, "", model);
   }
 
-  private static String box(Table table, String about, SignedIn person, String fault, Model model) {
+  private static String box(
+      LoadedSelection table, String about, SignedIn person, String fault, Model model) {
     check(table, about);
     model.addAttribute("id", table.id());
     model.addAttribute(
@@ -104,7 +105,7 @@ class ProofController {
   }
 
   /** A picture stands beside a mark that can be given, a task that is tried, or a fact. */
-  private static void check(Table table, String about) {
+  private static void check(LoadedSelection table, String about) {
     String[] parts = about.split("/", -1);
     boolean sits =
         parts.length == 3

@@ -21,7 +21,7 @@ public class Proofs {
   private final Rows.ProofRows rows;
   private final Rows.Pictures pictures;
   private final Rows.Members members;
-  private final Entrance entrance;
+  private final SelectionAccess entrance;
   private final Catalogue catalogue;
 
   Proofs(
@@ -29,7 +29,7 @@ public class Proofs {
       Rows.ProofRows rows,
       Rows.Pictures pictures,
       Rows.Members members,
-      Entrance entrance,
+      SelectionAccess entrance,
       Catalogue catalogue) {
     this.store = store;
     this.rows = rows;
@@ -105,7 +105,7 @@ public class Proofs {
   public Picture picture(long id, long proof) {
     SelectionRow row = store.row(id);
     List<MemberRow> seated = members.findBySelectionIdOrderById(id);
-    Sight sight = Sight.of(row, seated, entrance.visitor());
+    VisibilityPolicy sight = VisibilityPolicy.of(row, seated, entrance.visitor());
     List<Long> kept =
         seated.stream()
             .filter(member -> !sight.sees(member))

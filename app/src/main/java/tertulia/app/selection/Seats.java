@@ -19,18 +19,18 @@ import tertulia.app.web.Conflict;
 public class Seats {
   private final SelectionStore store;
   private final Rows.Members members;
-  private final Entered entered;
+  private final PanelInputs entered;
   private final Rows.FirstViews firstViews;
   private final Catalogue catalogue;
-  private final Entrance entrance;
+  private final SelectionAccess entrance;
 
   Seats(
       SelectionStore store,
       Rows.Members members,
-      Entered entered,
+      PanelInputs entered,
       Rows.FirstViews firstViews,
       Catalogue catalogue,
-      Entrance entrance) {
+      SelectionAccess entrance) {
     this.store = store;
     this.members = members;
     this.entered = entered;
@@ -54,7 +54,7 @@ public class Seats {
       return;
     }
     long member = Objects.requireNonNull(row.id);
-    List<Entered.Entry> now = entered.by(List.of(member)).of(member);
+    List<PanelInputs.Entry> now = entered.by(List.of(member)).of(member);
     if (now.isEmpty()) {
       throw new Conflict(
           "You have set no weights and given no marks yet, so there is nothing to hand in. Give"
@@ -73,29 +73,29 @@ public class Seats {
    * @return ids of criteria by member; nobody of whom it is not known what they handed in first
    */
   @Transactional(readOnly = true)
-  public Map<Long, Set<String>> changedSince(Table table) {
+  public Map<Long, Set<String>> changedSince(LoadedSelection table) {
     List<Long> ids =
         table.seats().stream()
             .filter(seat -> seat.handedIn() != null)
-            .map(Table.Seat::memberId)
+            .map(LoadedSelection.Seat::memberId)
             .toList();
     List<FirstViewRow> known = firstViews.findAllById(ids);
-    Entered.Judged judged = entered.by(known.stream().map(row -> row.memberId).toList());
+    PanelInputs.Judged judged = entered.by(known.stream().map(row -> row.memberId).toList());
     return known.stream()
         .collect(
             Collectors.toMap(
                 row -> row.memberId,
                 row ->
                     differing(
-                        Set.of(Json.stored(row.entries, Entered.Entry[].class)),
+                        Set.of(Json.stored(row.entries, PanelInputs.Entry[].class)),
                         Set.copyOf(judged.of(row.memberId)))));
   }
 
-  private static Set<String> differing(Set<Entered.Entry> first, Set<Entered.Entry> now) {
+  private static Set<String> differing(Set<PanelInputs.Entry> first, Set<PanelInputs.Entry> now) {
     return Stream.concat(
             first.stream().filter(entry -> !now.contains(entry)),
             now.stream().filter(entry -> !first.contains(entry)))
-        .map(Entered.Entry::criterion)
+        .map(PanelInputs.Entry::criterion)
         .collect(Collectors.toSet());
   }
 
@@ -103,7 +103,7 @@ public class Seats {
   @Transactional(readOnly = true)
   public Set<Long> withheld(long id) {
     List<MemberRow> seated = members.findBySelectionIdOrderById(id);
-    Sight sight = Sight.of(store.row(id), seated, entrance.visitor());
+    VisibilityPolicy sight = VisibilityPolicy.of(store.row(id), seated, entrance.visitor());
     return seated.stream()
         .filter(member -> !sight.sees(member))
         .map(member -> Objects.requireNonNull(member.id))

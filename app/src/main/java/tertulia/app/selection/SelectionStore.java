@@ -12,13 +12,13 @@ import tertulia.app.web.NotFound;
 @Service
 class SelectionStore {
   private final Rows.Selections selections;
-  private final Entrance entrance;
+  private final SelectionAccess entrance;
   private final ApplicationEventPublisher events;
   private final EntityManager entities;
 
   SelectionStore(
       Rows.Selections selections,
-      Entrance entrance,
+      SelectionAccess entrance,
       ApplicationEventPublisher events,
       EntityManager entities) {
     this.entities = entities;

@@ -27,23 +27,23 @@ public class Selections {
   private final SelectionStore store;
   private final Rows.Selections selections;
   private final Rows.Contenders contenders;
-  private final Tables tables;
+  private final SelectionLoader tables;
   private final Seats seats;
   private final Catalogue catalogue;
   private final GrowthPlans growth;
   private final NarrowingLog log;
-  private final Entrance entrance;
+  private final SelectionAccess entrance;
 
   Selections(
       SelectionStore store,
       Rows.Selections selections,
       Rows.Contenders contenders,
-      Tables tables,
+      SelectionLoader tables,
       Seats seats,
       Catalogue catalogue,
       GrowthPlans growth,
       NarrowingLog log,
-      Entrance entrance) {
+      SelectionAccess entrance) {
     this.store = store;
     this.selections = selections;
     this.contenders = contenders;
@@ -61,19 +61,19 @@ public class Selections {
    * @throws NotFound if there is none that whoever is signed in may open
    */
   @Transactional(readOnly = true)
-  public Table load(long id) {
+  public LoadedSelection load(long id) {
     return load(id, catalogue.today());
   }
 
   /** As {@link #load(long)}, with the price pages as they held on a day. */
   @Transactional(readOnly = true)
-  public Table load(long id, LocalDate day) {
+  public LoadedSelection load(long id, LocalDate day) {
     return load(id, day, false);
   }
 
   /** As before, perhaps read without what was said by somebody with an interest. */
   @Transactional(readOnly = true)
-  public Table load(long id, LocalDate day, boolean disinterested) {
+  public LoadedSelection load(long id, LocalDate day, boolean disinterested) {
     return tables.of(List.of(store.row(id)), day, disinterested).getFirst();
   }
 
@@ -94,7 +94,7 @@ public class Selections {
    * whatever their number.
    */
   @Transactional(readOnly = true)
-  public List<Table> all(PutAway.Shown shown) {
+  public List<LoadedSelection> all(PutAway.Shown shown) {
     return tables.of(
         selections.findAllByOrderByIdDesc().stream()
             .filter(row -> PutAway.shown(row.putAway, shown))
@@ -133,7 +133,7 @@ public class Selections {
   @Transactional(readOnly = true)
   public List<Long> following() {
     return admitted().stream()
-        .filter(row -> !row.decided && Tables.brief(row).follows())
+        .filter(row -> !row.decided && SelectionLoader.brief(row).follows())
         .map(row -> Objects.requireNonNull(row.id))
         .toList();
   }
@@ -172,7 +172,7 @@ public class Selections {
   @Transactional
   public void ask(long id, Brief.NeedPart part) {
     SelectionRow row = store.open(id);
-    Brief brief = Tables.brief(row);
+    Brief brief = SelectionLoader.brief(row);
     if (brief.needs().stream().anyMatch(need -> need.id().equals(part.id()))) {
       return;
     }
@@ -187,7 +187,7 @@ public class Selections {
   static void write(SelectionRow row, Brief brief) {
     row.title = brief.title();
     row.brief = Json.write(brief);
-    row.format = Tables.FORMAT.version();
+    row.format = SelectionLoader.FORMAT.version();
   }
 
   /** Brings a tool to the table, at the end; nothing happens if it sits there already. */
@@ -318,7 +318,7 @@ public class Selections {
   @Transactional
   public void close(long id) {
     SelectionRow row = store.open(id);
-    Brief brief = growth.followedBy(Tables.brief(row), false);
+    Brief brief = growth.followedBy(SelectionLoader.brief(row), false);
     write(row, brief.following(false));
     row.decided = true;
   }
@@ -353,7 +353,7 @@ public class Selections {
   @Transactional(readOnly = true)
   public boolean isMarked(long id, String criterion, String slug) {
     boolean judged =
-        Tables.brief(store.row(id)).criteria().stream()
+        SelectionLoader.brief(store.row(id)).criteria().stream()
             .anyMatch(c -> c.id().equals(criterion) && c.kind().equals("judged"));
     return judged
         && catalogue

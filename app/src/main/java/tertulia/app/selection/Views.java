@@ -173,7 +173,7 @@ public class Views {
         row.openedBy != null
             ? List.of()
             : members.findBySelectionIdOrderById(id).stream()
-                .filter(member -> !Sight.isIn(member))
+                .filter(member -> !VisibilityPolicy.isIn(member))
                 .map(member -> member.name)
                 .toList();
     if (toCome.size() > 1 || toCome.size() == 1 && members.countBySelectionId(id) > 1) {

@@ -6,8 +6,8 @@ import org.springframework.stereotype.Component;
 import tertulia.app.catalogue.Wanted;
 import tertulia.app.exchange.Brief;
 import tertulia.app.exchange.SelectionFile;
-import tertulia.app.web.Again;
 import tertulia.app.web.NotFound;
+import tertulia.app.web.RetryOnConflict;
 import tertulia.core.growth.Measure;
 
 /** Reads from a selection what a price page that is written for it should say first. */
@@ -23,7 +23,7 @@ class WantedTools implements Wanted {
   @Override
   public Asked by(long selection) {
     try {
-      Table table = selections.load(selection);
+      LoadedSelection table = selections.load(selection);
       return new Asked(
           table.file().brief().needs().stream().flatMap(need -> need.ofPlan().stream()).toList(),
           table.file().brief().needs().stream()
@@ -42,7 +42,7 @@ class WantedTools implements Wanted {
 
   @Override
   public void bring(long selection, String slug, String by) {
-    Again.until(() -> selections.addContender(selection, slug, by));
+    RetryOnConflict.until(() -> selections.addContender(selection, slug, by));
   }
 
   private static List<String> shared(List<SelectionFile.ContenderPart> contenders) {

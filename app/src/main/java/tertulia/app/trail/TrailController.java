@@ -10,8 +10,8 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 import tertulia.app.display.Dates;
+import tertulia.app.selection.LoadedSelection;
 import tertulia.app.selection.Selections;
-import tertulia.app.selection.Table;
 
 /** Who changed what, and the question as it was before put back. */
 @Controller
@@ -19,10 +19,10 @@ class TrailController {
   /** Of one act so much is shown at once. */
   private static final int SHOWN = 6;
 
-  private final Trail trail;
+  private final AuditTrail trail;
   private final Selections selections;
 
-  TrailController(Trail trail, Selections selections) {
+  TrailController(AuditTrail trail, Selections selections) {
     this.trail = trail;
     this.selections = selections;
   }
@@ -42,12 +42,12 @@ class TrailController {
 
   @GetMapping("/selections/{id}/changes")
   String show(@PathVariable long id, Model model) {
-    List<Act> acts = trail.of(id);
-    Table table = selections.load(id);
+    List<AuditEntry> acts = trail.of(id);
+    LoadedSelection table = selections.load(id);
     model.addAttribute("id", id);
     model.addAttribute("question", table.file().brief().title());
     model.addAttribute("version", table.version());
-    model.addAttribute("most", acts.size() == Trail.MOST ? Trail.MOST : 0);
+    model.addAttribute("most", acts.size() == AuditTrail.MOST ? AuditTrail.MOST : 0);
     model.addAttribute(
         "lines",
         acts.stream()

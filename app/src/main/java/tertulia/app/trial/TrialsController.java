@@ -25,9 +25,9 @@ import tertulia.app.exchange.TrialsReader;
 import tertulia.app.exchange.TypedDate;
 import tertulia.app.people.SignedIn;
 import tertulia.app.selection.TriedByHand;
-import tertulia.app.web.Again;
 import tertulia.app.web.Conflict;
 import tertulia.app.web.NotFound;
+import tertulia.app.web.RetryOnConflict;
 import tertulia.app.workspace.Session;
 import tertulia.app.workspace.StepBody;
 import tertulia.app.workspace.Steps;
@@ -67,7 +67,7 @@ class TrialsController implements StepBody {
           words.isBlank()
               ? TrialsReader.named(why, session.table().file().brief()).orElse("")
               : words;
-      Again.until(() -> hands.name(id, text, why));
+      RetryOnConflict.until(() -> hands.name(id, text, why));
       return "redirect:/selections/" + id + "/trials";
     } catch (IllegalArgumentException e) {
       return refused(session, model, response, Map.of("words", "" + e.getMessage()), words, null);
@@ -86,7 +86,7 @@ class TrialsController implements StepBody {
       HttpServletResponse response) {
     Session session = steps.open(id, Map.of(), person);
     try {
-      Again.until(() -> hands.drop(id, task));
+      RetryOnConflict.until(() -> hands.drop(id, task));
       return "redirect:/selections/" + id + "/trials";
     } catch (Conflict e) {
       return refused(session, model, response, Map.of("words", e.message()), "", null);
@@ -141,7 +141,7 @@ class TrialsController implements StepBody {
                       List.of()))
           .ifPresent(trial -> {
             try {
-              Again.until(() -> hands.plan(id, trial, read));
+              RetryOnConflict.until(() -> hands.plan(id, trial, read));
             } catch (Conflict e) {
               faults.add("first", e.message() + " " + now(id, person, contender));
             }
@@ -243,7 +243,7 @@ class TrialsController implements StepBody {
         if (!minutes.isBlank() || !note.isBlank()) {
           throw new IllegalArgumentException("Say first whether it was done.");
         }
-        Again.until(() -> hands.takeBack(id, contender, task, person.name()));
+        RetryOnConflict.until(() -> hands.takeBack(id, contender, task, person.name()));
       } else {
         Trial.Result result =
             new Trial.Result(
@@ -253,7 +253,7 @@ class TrialsController implements StepBody {
                 minutes.isBlank() ? null : Codes.whole(minutes),
                 Codes.text(note, Limits.NOTE),
                 session.today());
-        Again.until(() -> hands.note(id, contender, result));
+        RetryOnConflict.until(() -> hands.note(id, contender, result));
       }
     } catch (IllegalArgumentException e) {
       response.setStatus(HttpStatus.UNPROCESSABLE_CONTENT.value());

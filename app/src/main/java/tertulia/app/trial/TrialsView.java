@@ -11,8 +11,8 @@ import tertulia.app.display.Dates;
 import tertulia.app.display.TrialWords;
 import tertulia.app.exchange.Brief;
 import tertulia.app.exchange.TrialsReader;
+import tertulia.app.selection.LoadedSelection;
 import tertulia.app.selection.Proof;
-import tertulia.app.selection.Table;
 import tertulia.app.selection.TriedByHand;
 import tertulia.app.workspace.Session;
 import tertulia.core.evaluation.Contender;
@@ -123,7 +123,7 @@ record TrialsView(
   }
 
   /** A condition such as "keeps data in the EU" is no fact of one plan. */
-  private static boolean isCapability(Table table, String need) {
+  private static boolean isCapability(LoadedSelection table, String need) {
     return table.file().brief().needs().stream()
         .anyMatch(part -> part.id().equals(need) && part.condition() == null);
   }
@@ -151,7 +151,7 @@ record TrialsView(
     List<String> trying = trial.map(Trial::people).orElse(List.of());
     List<String> everybody =
         Stream.concat(
-                session.table().seats().stream().map(Table.Seat::name),
+                session.table().seats().stream().map(LoadedSelection.Seat::name),
                 Stream.concat(Stream.of(session.person().name()), trying.stream()))
             .distinct()
             .toList();
@@ -188,7 +188,7 @@ record TrialsView(
         + (trial.people().isEmpty() ? "" : ", by " + String.join(", ", trial.people()));
   }
 
-  private static String from(Table table, Task.From from) {
+  private static String from(LoadedSelection table, Task.From from) {
     Brief brief = table.file().brief();
     return switch (from) {
       case Task.From.OfNeed need ->
@@ -234,7 +234,7 @@ record TrialsView(
         String.join(" · ", notes));
   }
 
-  private static Proposal proposal(Table table, Task.From from) {
+  private static Proposal proposal(LoadedSelection table, Task.From from) {
     String name = TrialsReader.named(from, table.file().brief()).orElse("");
     String code = String.valueOf(TrialsReader.code(from));
     return switch (from) {

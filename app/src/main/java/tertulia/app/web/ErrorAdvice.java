@@ -56,7 +56,7 @@ class ErrorAdvice {
   /** The store refuses a row: as somebody else was first, or as our own limits do not agree. */
   @ExceptionHandler(DataIntegrityViolationException.class)
   String refused(DataIntegrityViolationException e, HttpServletResponse response, Model model) {
-    if (Again.isOfSomebodyElse(e)) {
+    if (RetryOnConflict.isOfSomebodyElse(e)) {
       response.setStatus(HttpStatus.CONFLICT.value());
       return locked(e, model);
     }

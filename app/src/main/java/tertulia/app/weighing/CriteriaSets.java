@@ -5,6 +5,8 @@ import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.Collection;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Objects;
@@ -23,6 +25,12 @@ final class CriteriaSets {
 
   /** The criteria of a work area. */
   record Set(String id, String name, List<Proposed> criteria) {
+    /** Whether it is the set of a work area, by its first word. */
+    private boolean isOf(String area) {
+      String word = area.strip().toLowerCase(Locale.ROOT).split("\\s")[0];
+      return !word.isEmpty() && name.toLowerCase(Locale.ROOT).startsWith(word);
+    }
+
     List<Brief.CriterionPart> parts() {
       List<Brief.CriterionPart> parts = new ArrayList<>();
       criteria.forEach(c ->
@@ -44,6 +52,17 @@ final class CriteriaSets {
 
   /** A criterion as it is proposed. */
   record Proposed(String name, String heading, String meaning) {}
+
+  /**
+   * All sets, those of some work areas first.
+   *
+   * @param areas of the contenders, as their pages name them
+   */
+  static List<Set> first(Collection<String> areas) {
+    return SHIPPED.sets().stream()
+        .sorted(Comparator.comparing(set -> areas.stream().noneMatch(set::isOf)))
+        .toList();
+  }
 
   static List<Set> all() {
     return SHIPPED.sets();

@@ -23,14 +23,14 @@ import tertulia.app.exchange.Codes;
 import tertulia.app.exchange.Json;
 import tertulia.app.exchange.WeighingReader;
 import tertulia.app.people.SignedIn;
+import tertulia.app.selection.LoadedSelection;
 import tertulia.app.selection.Proof;
 import tertulia.app.selection.Seats;
 import tertulia.app.selection.Selections;
-import tertulia.app.selection.Table;
 import tertulia.app.selection.Views;
-import tertulia.app.web.Again;
 import tertulia.app.web.Conflict;
 import tertulia.app.web.NotFound;
+import tertulia.app.web.RetryOnConflict;
 import tertulia.app.workspace.Cell;
 import tertulia.app.workspace.Session;
 import tertulia.app.workspace.StepBody;
@@ -102,7 +102,7 @@ class MarksController implements StepBody {
     if (!selections.isMarked(id, criterion, contender)) {
       throw new NotFound(NO_PLACE);
     }
-    Again.until(() -> views.mark(id, person, criterion, contender, mark));
+    RetryOnConflict.until(() -> views.mark(id, person, criterion, contender, mark));
     steps.page(steps.open(id, query, person), this, model);
     model.addAttribute("changed", new Changed(criterion, contender));
     return "weighing/marked";
@@ -178,7 +178,7 @@ class MarksController implements StepBody {
       String tie = Codes.text(interest.strip(), 400);
       Mark.@Nullable Acquaintance known =
           ground.isEmpty() ? null : WeighingReader.acquaintance(ground);
-      Again.until(() -> views.reason(id, person, criterion, contender, why, known, tie));
+      RetryOnConflict.until(() -> views.reason(id, person, criterion, contender, why, known, tie));
     } catch (IllegalArgumentException e) {
       reason(
           session,
@@ -217,7 +217,7 @@ class MarksController implements StepBody {
               contender,
               BigDecimal.valueOf(Codes.whole(points)),
               Codes.text(reason.strip(), 1000));
-      Again.until(() -> views.settle(id, mark, person.name()));
+      RetryOnConflict.until(() -> views.settle(id, mark, person.name()));
       return "redirect:/selections/" + id + "/marks";
     } catch (IllegalArgumentException e) {
       return refused(session, model, response, cell, points, reason, e.getMessage());
@@ -244,7 +244,8 @@ class MarksController implements StepBody {
   @PostMapping("/selections/{id}/marks/unsettle")
   String unsettle(@PathVariable long id, @RequestParam String cell) {
     int space = Math.max(0, cell.indexOf(' '));
-    Again.until(() -> views.unsettle(id, cell.substring(0, space), cell.substring(space).strip()));
+    RetryOnConflict.until(
+        () -> views.unsettle(id, cell.substring(0, space), cell.substring(space).strip()));
     return "redirect:/selections/" + id + "/marks";
   }
 
@@ -289,7 +290,7 @@ class MarksController implements StepBody {
   }
 
   /** Without computing anything out: marks are many. */
-  private static void checkThere(Table table, String criterion, String contender) {
+  private static void checkThere(LoadedSelection table, String criterion, String contender) {
     boolean judged =
         table.selection().criteria().stream()
             .anyMatch(c -> c.id().equals(criterion) && c.kind() instanceof Criterion.Judged);

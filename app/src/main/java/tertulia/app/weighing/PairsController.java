@@ -19,8 +19,8 @@ import tertulia.app.exchange.SelectionFile;
 import tertulia.app.exchange.WeighingReader;
 import tertulia.app.people.SignedIn;
 import tertulia.app.selection.Views;
-import tertulia.app.web.Again;
 import tertulia.app.web.NotFound;
+import tertulia.app.web.RetryOnConflict;
 import tertulia.app.workspace.Session;
 import tertulia.app.workspace.Steps;
 import tertulia.core.evaluation.Contender;
@@ -137,7 +137,7 @@ class PairsController {
     try {
       String why = Codes.text(note.strip(), 1000);
       boolean first = said == null || said.one;
-      Again.until(() ->
+      RetryOnConflict.until(() ->
           views.better(
               id,
               person,
@@ -167,7 +167,7 @@ class PairsController {
     proposal(session, criterion)
         .marks()
         .forEach((contender, mark) -> taken.put(contender, MarksByPairs.taken(mark)));
-    Again.until(() -> views.markAll(id, person, criterion, taken));
+    RetryOnConflict.until(() -> views.markAll(id, person, criterion, taken));
     Session now = steps.open(id, query, person);
     steps.page(now, marks, model);
     model.addAttribute("changed", new MarksController.Changed(criterion, ""));

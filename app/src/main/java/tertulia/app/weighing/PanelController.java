@@ -15,13 +15,13 @@ import tertulia.app.mail.Mail;
 import tertulia.app.people.Role;
 import tertulia.app.people.SignedIn;
 import tertulia.app.people.UserAccounts;
+import tertulia.app.selection.LoadedSelection;
 import tertulia.app.selection.Seats;
 import tertulia.app.selection.Selections;
-import tertulia.app.selection.Table;
 import tertulia.app.selection.Views;
-import tertulia.app.web.Again;
 import tertulia.app.web.Conflict;
 import tertulia.app.web.NotFound;
+import tertulia.app.web.RetryOnConflict;
 import tertulia.core.finding.ViewFindings;
 import tertulia.core.scoring.Member;
 
@@ -59,7 +59,7 @@ class PanelController {
             .filter(known -> known.role() != Role.READER)
             .findFirst()
             .orElseThrow(() -> new NotFound("such account on the panel"));
-    Again.until(() -> seats.invite(id, account, entry.name()));
+    RetryOnConflict.until(() -> seats.invite(id, account, entry.name()));
     flash.addFlashAttribute(
         "invited", entry.name() + " has a seat. What is asked of them stands on their first page.");
     return "redirect:/selections/" + id + "/weights";
@@ -69,7 +69,7 @@ class PanelController {
   @PostMapping("/selections/{id}/table/leave")
   String leave(@PathVariable long id, @RequestParam long member, RedirectAttributes flash) {
     try {
-      Again.until(() -> seats.uninvite(id, member));
+      RetryOnConflict.until(() -> seats.uninvite(id, member));
     } catch (Conflict e) {
       flash.addFlashAttribute("invited", e.message());
     }
@@ -83,15 +83,15 @@ class PanelController {
       @RequestParam long member,
       @AuthenticationPrincipal SignedIn person,
       RedirectAttributes flash) {
-    Table table = selections.load(id);
-    Table.Seat seat =
+    LoadedSelection table = selections.load(id);
+    LoadedSelection.Seat seat =
         table.seats().stream()
             .filter(s -> s.memberId() == member && s.accountId() != null && !s.isShown())
             .findFirst()
             .orElseThrow(() -> new NotFound("seat whose view is missing like that"));
     Member asked = table.selection().panel().members().get(table.seats().indexOf(seat));
     boolean sent =
-        Again.until(() ->
+        RetryOnConflict.until(() ->
             mail.send(
                 new Mail.Message(
                     Objects.requireNonNull(seat.accountId()),
@@ -120,7 +120,7 @@ class PanelController {
     } catch (IllegalArgumentException e) {
       throw new NotFound("way to weigh called \"" + way + "\"");
     }
-    Again.until(() -> views.weighBy(id, person, chosen));
+    RetryOnConflict.until(() -> views.weighBy(id, person, chosen));
     return "redirect:/selections/" + id + "/weights";
   }
 
@@ -130,7 +130,7 @@ class PanelController {
       @PathVariable long id,
       @RequestParam(defaultValue = "marks") String from,
       @AuthenticationPrincipal SignedIn person) {
-    Again.until(() -> seats.handIn(id, person));
+    RetryOnConflict.until(() -> seats.handIn(id, person));
     return back(id, from);
   }
 
@@ -140,7 +140,7 @@ class PanelController {
       @PathVariable long id,
       @RequestParam(defaultValue = "marks") String from,
       @AuthenticationPrincipal SignedIn person) {
-    Again.until(() -> seats.openTable(id, person.name()));
+    RetryOnConflict.until(() -> seats.openTable(id, person.name()));
     return back(id, from);
   }
 

@@ -7,7 +7,7 @@ import java.util.Set;
 import java.util.stream.IntStream;
 import tertulia.app.display.ViewWords;
 import tertulia.app.exchange.SelectionFile;
-import tertulia.app.selection.Table;
+import tertulia.app.selection.LoadedSelection;
 import tertulia.app.workspace.Session;
 import tertulia.core.finding.Progress;
 import tertulia.core.finding.ViewFindings;
@@ -22,7 +22,7 @@ import tertulia.core.scoring.Criterion;
  */
 record ViewsView(List<String> says, boolean handsIn, boolean opens) {
   static ViewsView of(Session session, Map<Long, Set<String>> changed) {
-    Table table = session.table();
+    LoadedSelection table = session.table();
     List<ViewFindings.Seat> seats =
         IntStream.range(0, table.seats().size())
             .mapToObj(i ->
@@ -49,8 +49,8 @@ record ViewsView(List<String> says, boolean handsIn, boolean opens) {
         findings.opens(reader));
   }
 
-  private static ViewFindings.Seat seat(Table table, int place, Set<String> changed) {
-    Table.Seat seat = table.seats().get(place);
+  private static ViewFindings.Seat seat(LoadedSelection table, int place, Set<String> changed) {
+    LoadedSelection.Seat seat = table.seats().get(place);
     return new ViewFindings.Seat(
         seat.name(),
         Optional.ofNullable(seat.handedIn()),

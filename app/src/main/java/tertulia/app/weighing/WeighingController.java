@@ -26,15 +26,15 @@ import tertulia.app.exchange.WeighingReader;
 import tertulia.app.people.Role;
 import tertulia.app.people.SignedIn;
 import tertulia.app.people.UserAccounts;
+import tertulia.app.selection.LoadedSelection;
 import tertulia.app.selection.Seats;
 import tertulia.app.selection.Selections;
-import tertulia.app.selection.Table;
 import tertulia.app.selection.Views;
-import tertulia.app.web.Again;
 import tertulia.app.web.Conflict;
 import tertulia.app.web.FormFields;
 import tertulia.app.web.NotFound;
 import tertulia.app.web.OtherVersion;
+import tertulia.app.web.RetryOnConflict;
 import tertulia.app.workspace.Dimensions;
 import tertulia.app.workspace.Session;
 import tertulia.app.workspace.StepBody;
@@ -89,7 +89,8 @@ class WeighingController implements StepBody {
       throw new NotFound("criterion \"" + criterion + "\" any more");
     }
     try {
-      Again.until(() -> enter(id, person, WeighingReader.Elicitation.of(way), criterion, points));
+      RetryOnConflict.until(
+          () -> enter(id, person, WeighingReader.Elicitation.of(way), criterion, points));
     } catch (IllegalArgumentException e) {
       fault = String.valueOf(e.getMessage());
     }
@@ -158,7 +159,7 @@ class WeighingController implements StepBody {
     if (Math.abs(times) > Preference.MOST || times == -1) {
       throw new NotFound("comparison \"" + times + "\"; one matters 1 to 9 times as much");
     }
-    Again.until(() -> views.compare(id, person, one, other, times));
+    RetryOnConflict.until(() -> views.compare(id, person, one, other, times));
     steps.page(steps.open(id, query, person), this, model);
     model.addAttribute("faultAt", "");
     model.addAttribute("fault", "");
@@ -181,7 +182,7 @@ class WeighingController implements StepBody {
         return "redirect:/selections/" + id + "/weights";
       } catch (Conflict e) {
         faults.put("criteria", e.message());
-        Table now = selections.load(id);
+        LoadedSelection now = selections.load(id);
         form.version = now.version();
         model.addAttribute(
             "other", OtherVersion.of(CriteriaConverter.form(now.file().brief(), now.version())));
@@ -212,8 +213,8 @@ class WeighingController implements StepBody {
                 .orElseThrow(() -> new NotFound("set of criteria \"" + from + "\""))
                 .parts();
     int added =
-        Again.until(() -> {
-          Table table = selections.load(id);
+        RetryOnConflict.until(() -> {
+          LoadedSelection table = selections.load(id);
           Brief before = table.file().brief();
           Brief after = CriteriaSets.adding(before, others);
           selections.changeBrief(id, table.version(), after);
@@ -305,7 +306,7 @@ class WeighingController implements StepBody {
     model.addAttribute(
         "sets",
         Stream.concat(
-                CriteriaSets.all().stream()
+                CriteriaSets.first(areas(session)).stream()
                     .map(set -> new Choice("set:" + set.id(), "what counts in: " + set.name())),
                 selections.titles().stream()
                     .filter(other -> other.id() != session.table().id())
@@ -317,6 +318,14 @@ class WeighingController implements StepBody {
         "form",
         CriteriaConverter.withRoom(
             CriteriaConverter.form(session.table().file().brief(), session.table().version())));
+  }
+
+  /** The work areas of the contenders, as their pages name them. */
+  private static List<String> areas(Session session) {
+    return session.table().file().contenders().stream()
+        .flatMap(contender -> contender.tool().areas().stream())
+        .distinct()
+        .toList();
   }
 
   /**

@@ -11,14 +11,14 @@ import tertulia.app.display.Figures;
 import tertulia.app.display.FindingWords;
 import tertulia.app.exchange.Json;
 import tertulia.app.exchange.MeasuredNumber;
-import tertulia.app.selection.Table;
+import tertulia.app.selection.LoadedSelection;
 import tertulia.app.workspace.Cell;
 import tertulia.app.workspace.Session;
 import tertulia.core.billing.View;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Evaluation;
 import tertulia.core.finding.ScoreFindings;
-import tertulia.core.path.Ways;
+import tertulia.core.path.PlanPaths;
 import tertulia.core.scoring.Criterion;
 import tertulia.core.scoring.Member;
 import tertulia.core.scoring.Panel;
@@ -40,7 +40,7 @@ record WeightsView(
     String dropped,
     OwnWeights own,
     ViewsView views,
-    List<Table.Seat> seats,
+    List<LoadedSelection.Seat> seats,
     String costGuess,
     List<String> warnings) {
 
@@ -252,8 +252,8 @@ record WeightsView(
         + " a month, in the mean of the months.";
   }
 
-  private static java.util.stream.Stream<Money> total(Ways ways) {
-    return ways instanceof Ways.Found found
+  private static java.util.stream.Stream<Money> total(PlanPaths ways) {
+    return ways instanceof PlanPaths.Found found
         ? java.util.stream.Stream.of(found.best().ledger().total(View.SPREAD))
         : java.util.stream.Stream.empty();
   }

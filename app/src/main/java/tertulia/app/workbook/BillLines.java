@@ -10,7 +10,7 @@ import java.util.Map;
 import org.joda.money.CurrencyUnit;
 import tertulia.core.billing.InvoiceLine;
 import tertulia.core.path.Option;
-import tertulia.core.path.Way;
+import tertulia.core.path.PlanPath;
 import tertulia.core.pricing.Charge;
 import tertulia.core.pricing.Offer;
 import tertulia.core.pricing.Reductions;
@@ -86,14 +86,14 @@ final class BillLines {
   }
 
   final class Held implements Bill.Line {
-    private final Way.Leg leg;
+    private final PlanPath.Leg leg;
     private final Charge.Held charge;
     private final String units;
     private final Chain chain;
     private final int from;
     private final int end;
 
-    Held(Way.Leg leg, Charge.Held charge, String units, Chain chain, int from, int end) {
+    Held(PlanPath.Leg leg, Charge.Held charge, String units, Chain chain, int from, int end) {
       this.leg = leg;
       this.charge = charge;
       this.units = units;
@@ -138,13 +138,13 @@ final class BillLines {
 
   /** A charge of one month: so many units, each at so much, after offers. */
   final class InMonth implements Bill.Line {
-    private final Way.Leg leg;
+    private final PlanPath.Leg leg;
     private final Charge charge;
     private final int month;
     private final String units;
     private final String each;
 
-    InMonth(Way.Leg leg, Charge charge, int month, String units, String each) {
+    InMonth(PlanPath.Leg leg, Charge charge, int month, String units, String each) {
       this.leg = leg;
       this.charge = charge;
       this.month = month;
@@ -168,11 +168,11 @@ final class BillLines {
   }
 
   final class TakenOff implements Bill.Line {
-    private final Way.Leg leg;
+    private final PlanPath.Leg leg;
     private final InvoiceLine.TakenOff line;
     private final Bill bill;
 
-    TakenOff(Way.Leg leg, InvoiceLine.TakenOff line, Bill bill) {
+    TakenOff(PlanPath.Leg leg, InvoiceLine.TakenOff line, Bill bill) {
       this.leg = leg;
       this.line = line;
       this.bill = bill;
@@ -254,11 +254,11 @@ final class BillLines {
   }
 
   final class ToMinimum implements Bill.Line {
-    private final Way.Leg leg;
+    private final PlanPath.Leg leg;
     private final InvoiceLine.ToMinimum line;
     private final MonthSpan year;
 
-    ToMinimum(Way.Leg leg, InvoiceLine.ToMinimum line, MonthSpan year) {
+    ToMinimum(PlanPath.Leg leg, InvoiceLine.ToMinimum line, MonthSpan year) {
       this.leg = leg;
       this.line = line;
       this.year = year;

@@ -7,12 +7,12 @@ import java.util.List;
 import java.util.Map;
 import tertulia.core.billing.View;
 import tertulia.core.evaluation.Evaluation;
-import tertulia.core.path.Way;
+import tertulia.core.path.PlanPath;
 
 /** The invoices of one tool with the shares of their months, and what they come to. */
 record BillsBlock(
     Evaluation evaluation,
-    Way way,
+    PlanPath way,
     Sheet sheet,
     Inputs inputs,
     String tool,

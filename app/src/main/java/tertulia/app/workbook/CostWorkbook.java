@@ -12,10 +12,10 @@ import tertulia.core.billing.View;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Evaluation;
 import tertulia.core.evaluation.Selection;
-import tertulia.core.labour.Takes;
+import tertulia.core.labour.StaffTime;
 import tertulia.core.path.LeftOut;
-import tertulia.core.path.Way;
-import tertulia.core.path.Ways;
+import tertulia.core.path.PlanPath;
+import tertulia.core.path.PlanPaths;
 import tertulia.core.pricing.PlanPrices;
 import tertulia.core.pricing.Unsaid;
 
@@ -84,12 +84,12 @@ public final class CostWorkbook {
     }
     TimeSheet time =
         new TimeSheet(
-            evaluation, inputs, demands, new Sheet(book.createSheet("People’s time"), styles));
+            evaluation, inputs, demands, new Sheet(book.createSheet("Staff time"), styles));
     int row = 4;
     for (Contender contender : selection.active()) {
       String tool = contender.tool().name();
       overview.text(row, 0, tool);
-      if (evaluation.costs().overall().way(contender.id()) instanceof Ways.Found found) {
+      if (evaluation.costs().overall().way(contender.id()) instanceof PlanPaths.Found found) {
         String name = unused(book, WorkbookUtil.createSafeSheetName(tool));
         WaySheet.Totals totals =
             new WaySheet(
@@ -107,7 +107,7 @@ public final class CostWorkbook {
         overview.text(row, 4, selection.currency().getCode());
         overview.text(row, 5, (found.isAtMost() ? "at most: " : "") + found.best().label());
         bounds(overview, row, found);
-        if (evaluation.costs().overall().takes(contender.id()) instanceof Takes.Known known) {
+        if (evaluation.costs().overall().takes(contender.id()) instanceof StaffTime.Known known) {
           overview.formula(row, 6, time.write(contender, known, found.best()));
           overview.formula(row, 7, Sheet.at(row, 1) + "+" + Sheet.at(row, 6));
         } else {
@@ -116,7 +116,7 @@ public final class CostWorkbook {
         }
       } else {
         overview.text(row, 5, "no figure: see its working in Tertulia");
-        if (evaluation.costs().overall().way(contender.id()) instanceof Ways.Gap gap
+        if (evaluation.costs().overall().way(contender.id()) instanceof PlanPaths.Gap gap
             && gap.low().isPresent()) {
           overview.number(
               row, 8, gap.low().get().ledger().total(View.SPREAD).getAmount().doubleValue());
@@ -128,7 +128,7 @@ public final class CostWorkbook {
   }
 
   /** Both ends of a total that is not one figure; what is not known is no figure. */
-  private static void bounds(Sheet overview, int row, Ways.Found found) {
+  private static void bounds(Sheet overview, int row, PlanPaths.Found found) {
     if (found.isAtMost()) {
       overview.text(row, 8, "not known");
       overview.text(row, 9, "at most this: " + LeftOut.words(found.leftOut()));
@@ -154,7 +154,7 @@ public final class CostWorkbook {
   }
 
   /** What the pages leave open of the prices on a way; empty if nothing. */
-  private static String open(Way way) {
+  private static String open(PlanPath way) {
     List<Unsaid.Kind> open =
         way.legs().stream()
             .flatMap(leg -> leg.option().plan().unsaid(leg.option().list().term()).stream())
@@ -166,7 +166,7 @@ public final class CostWorkbook {
   }
 
   /** Whether a way, at either end, takes a plan whose prices are known in such a way. */
-  private static boolean rests(Ways.Found found, Class<? extends PlanPrices> known) {
+  private static boolean rests(PlanPaths.Found found, Class<? extends PlanPrices> known) {
     return Stream.concat(Stream.of(found.best()), found.low().stream())
         .flatMap(way -> way.legs().stream())
         .anyMatch(leg -> known.isInstance(leg.option().plan().prices()));

@@ -8,11 +8,11 @@ import java.util.List;
 import java.util.function.IntFunction;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Evaluation;
-import tertulia.core.labour.Effort;
 import tertulia.core.labour.Labour;
 import tertulia.core.labour.PeopleTime.Item;
-import tertulia.core.labour.Takes;
-import tertulia.core.path.Way;
+import tertulia.core.labour.StaffEffort;
+import tertulia.core.labour.StaffTime;
+import tertulia.core.path.PlanPath;
 
 /** The sheet of people's time: for each contender each item, month by month, as formulas. */
 final class TimeSheet {
@@ -32,7 +32,7 @@ final class TimeSheet {
     sheet.width(0, 26);
     sheet.width(1, 26);
     sheet.freeze(FIRST, 3);
-    sheet.heading(0, 0, "People’s time");
+    sheet.heading(0, 0, "Staff time");
     sheet.text(0, TOTAL, "in " + evaluation.selection().currency() + ", apart from subscriptions");
     sheet.heading(2, TOTAL, "together");
     for (int m = 0; m < months(); m++) {
@@ -49,9 +49,9 @@ final class TimeSheet {
    *
    * @return the cell of their sum, as other sheets name it
    */
-  String write(Contender contender, Takes.Known known, Way way) {
+  String write(Contender contender, StaffTime.Known known, PlanPath way) {
     Labour labour = evaluation.selection().practice().labour();
-    Effort effort = contender.takes().orElseThrow();
+    StaffEffort effort = contender.takes().orElseThrow();
     String hour = inputs.of("An hour of staff time costs", known(labour.hour()), "");
     List<Integer> rows = new ArrayList<>();
     for (Item item : Item.values()) {
@@ -73,7 +73,8 @@ final class TimeSheet {
     return figure.orElse(BigDecimal.ZERO);
   }
 
-  private int item(String tool, Item item, Effort effort, Labour labour, String hour, Way way) {
+  private int item(
+      String tool, Item item, StaffEffort effort, Labour labour, String hour, PlanPath way) {
     IntFunction<String> amount =
         switch (item) {
           case SET_UP -> once(input(tool, "set-up, hours", effort.setUp()));
@@ -125,7 +126,7 @@ final class TimeSheet {
             + ")";
   }
 
-  private IntFunction<String> parallel(String tool, Effort effort, Labour labour) {
+  private IntFunction<String> parallel(String tool, StaffEffort effort, Labour labour) {
     String months = inputs.of(tool + ", months beside the old tool", effort.parallelMonths(), "");
     String cost = inputs.of("The old tool costs a month", known(labour.oldTool()), "");
     return m -> "IF(" + m + "<" + months + "," + cost + ",0)";

@@ -6,7 +6,7 @@ import java.util.Optional;
 import tertulia.core.evaluation.Evaluation;
 import tertulia.core.growth.Measure;
 import tertulia.core.path.Option;
-import tertulia.core.path.Way;
+import tertulia.core.path.PlanPath;
 import tertulia.core.pricing.Charge;
 import tertulia.core.pricing.Holding;
 import tertulia.core.pricing.Owned;
@@ -53,7 +53,7 @@ final class UnitsBlock {
   }
 
   /** Units held in a month of a term: the most needed so far in it. */
-  String held(Way.Leg leg, Charge.Held charge, int m) {
+  String held(PlanPath.Leg leg, Charge.Held charge, int m) {
     return switch (charge) {
       case Charge.Flat flat -> {
         boolean paid = false;

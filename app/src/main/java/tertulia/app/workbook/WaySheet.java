@@ -5,14 +5,14 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import org.joda.money.CurrencyUnit;
+import tertulia.core.billing.EarlyTerminationPolicy;
 import tertulia.core.billing.Invoice;
 import tertulia.core.billing.InvoiceLine;
-import tertulia.core.billing.Leaving;
 import tertulia.core.billing.MinimumYear;
 import tertulia.core.evaluation.Evaluation;
 import tertulia.core.money.ExchangeRate;
 import tertulia.core.path.Option;
-import tertulia.core.path.Way;
+import tertulia.core.path.PlanPath;
 import tertulia.core.pricing.BillingTerm.Payment;
 import tertulia.core.pricing.Charge;
 import tertulia.core.time.MonthSpan;
@@ -24,7 +24,7 @@ import tertulia.core.time.MonthSpan;
 final class WaySheet {
   private static final int FIRST_ROW = 9;
   private final Evaluation evaluation;
-  private final Way way;
+  private final PlanPath way;
   private final Sheet sheet;
   private final Prices prices;
   private final Demands demands;
@@ -37,7 +37,7 @@ final class WaySheet {
   WaySheet(
       Evaluation evaluation,
       String tool,
-      Way way,
+      PlanPath way,
       Sheet sheet,
       Prices prices,
       Demands demands,
@@ -100,7 +100,7 @@ final class WaySheet {
     }
   }
 
-  private boolean isLeft(Way.Leg leg) {
+  private boolean isLeft(PlanPath.Leg leg) {
     return leg.isLeftEarly(horizon());
   }
 
@@ -114,7 +114,7 @@ final class WaySheet {
             .latest(option.list().currency(), reporting, evaluation.selection().asOf());
   }
 
-  private Bill bill(Way.Leg leg, int due, int end) {
+  private Bill bill(PlanPath.Leg leg, int due, int end) {
     MonthSpan covers = new MonthSpan(due, end);
     return bills.stream()
         .filter(b -> b.kind == Bill.Kind.CHARGES && b.due == due && b.covers.equals(covers))
@@ -133,7 +133,7 @@ final class WaySheet {
         });
   }
 
-  private void bill(Way.Leg leg) {
+  private void bill(PlanPath.Leg leg) {
     for (Charge charge : leg.option().list().charges()) {
       switch (charge) {
         case Charge.Held held -> held(leg, held);
@@ -144,9 +144,10 @@ final class WaySheet {
     }
   }
 
-  private void held(Way.Leg leg, Charge.Held charge) {
+  private void held(PlanPath.Leg leg, Charge.Held charge) {
     boolean upFront = leg.option().list().term().payment() == Payment.UP_FRONT;
-    boolean staysDue = evaluation.costs().overall().leaving() == Leaving.LOST || !isLeft(leg);
+    boolean staysDue =
+        evaluation.costs().overall().leaving() == EarlyTerminationPolicy.LOST || !isLeft(leg);
     int from = leg.months().from();
     int last = !upFront && staysDue ? leg.committedTo() : leg.months().end();
     BillLines.Chain chain = new BillLines.Chain();
@@ -159,7 +160,7 @@ final class WaySheet {
     }
   }
 
-  private void once(Way.Leg leg, Charge.OneOff charge) {
+  private void once(PlanPath.Leg leg, Charge.OneOff charge) {
     for (int m = leg.months().from(); m < leg.months().end(); m++) {
       List<String> before = new ArrayList<>(List.of("0"));
       for (int k = 0; k < m; k++) {
@@ -185,7 +186,7 @@ final class WaySheet {
     }
   }
 
-  private Way.Leg legAt(int m) {
+  private PlanPath.Leg legAt(int m) {
     return way.legs().stream()
         .filter(leg -> leg.months().from() <= m && m < leg.months().end())
         .findFirst()
@@ -196,7 +197,7 @@ final class WaySheet {
     return legAt(m).option().plan().id().equals(option.plan().id());
   }
 
-  private void used(Way.Leg leg, Charge.Usage usage) {
+  private void used(PlanPath.Leg leg, Charge.Usage usage) {
     for (int m = leg.months().from(); m < leg.months().end(); m++) {
       String seats =
           usage.included().perSeat().signum() == 0
@@ -209,7 +210,7 @@ final class WaySheet {
     }
   }
 
-  private void fees(Way.Leg leg, Charge.PaymentFee fee) {
+  private void fees(PlanPath.Leg leg, Charge.PaymentFee fee) {
     for (int m = leg.months().from(); m < leg.months().end(); m++) {
       String each =
           "("
@@ -248,13 +249,13 @@ final class WaySheet {
     for (InvoiceLine line : invoice.lines()) {
       switch (line) {
         case InvoiceLine.TakenOff off -> {
-          Way.Leg leg = legAt(Math.min(invoice.due(), horizon() - 1));
+          PlanPath.Leg leg = legAt(Math.min(invoice.due(), horizon() - 1));
           Bill bill = bill(leg, invoice.due(), invoice.covers().end());
           bill.lines.add(lines.new TakenOff(leg, off, bill));
         }
         case InvoiceLine.ToMinimum minimum -> {}
         case InvoiceLine.Elsewhere elsewhere -> {
-          Way.Leg leg = legAt(Math.min(invoice.due(), horizon() - 1));
+          PlanPath.Leg leg = legAt(Math.min(invoice.due(), horizon() - 1));
           outside(leg, invoice).lines.add(lines.new OneInput(elsewhere));
         }
         case InvoiceLine.Held held -> {}
@@ -269,7 +270,7 @@ final class WaySheet {
 
   /** The months that are held against a yearly minimum, whether or not it is reached now. */
   private void minimum(MinimumYear year) {
-    Way.Leg leg = legAt(Math.min(year.months().from(), horizon() - 1));
+    PlanPath.Leg leg = legAt(Math.min(year.months().from(), horizon() - 1));
     Bill bill =
         new Bill(
             year.months().end() - 1,
@@ -284,10 +285,10 @@ final class WaySheet {
 
   /** What is given back for terms that are left early. */
   private void credits() {
-    if (evaluation.costs().overall().leaving() == Leaving.LOST) {
+    if (evaluation.costs().overall().leaving() == EarlyTerminationPolicy.LOST) {
       return;
     }
-    for (Way.Leg leg : way.legs()) {
+    for (PlanPath.Leg leg : way.legs()) {
       int leave = leg.months().end();
       if (isLeft(leg)) {
         List.copyOf(bills).stream()
@@ -310,7 +311,7 @@ final class WaySheet {
   }
 
   /** The bill of what is covered outside in a month. */
-  private Bill outside(Way.Leg leg, Invoice invoice) {
+  private Bill outside(PlanPath.Leg leg, Invoice invoice) {
     return bills.stream()
         .filter(b -> b.kind == Bill.Kind.OUTSIDE && b.covers.equals(invoice.covers()))
         .findFirst()

@@ -11,7 +11,7 @@ import tertulia.app.display.Dates;
 import tertulia.app.display.Figures;
 import tertulia.app.display.FindingWords;
 import tertulia.app.exchange.Codes;
-import tertulia.app.selection.Table;
+import tertulia.app.selection.LoadedSelection;
 import tertulia.core.billing.UnitsNeeded;
 import tertulia.core.billing.View;
 import tertulia.core.evaluation.Contender;
@@ -39,7 +39,7 @@ final class Framing {
    * @param asksWhatIf whether what is read in it can be read for other people and terms there
    */
   static Frame of(Session session, String step, String view, boolean asksWhatIf) {
-    Table table = session.table();
+    LoadedSelection table = session.table();
     Selection selection = table.selection();
     String query = session.query().query();
     int columns = session.columns().size();

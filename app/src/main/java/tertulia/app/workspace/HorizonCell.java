@@ -4,15 +4,15 @@ import java.util.stream.Collectors;
 import tertulia.app.display.Dates;
 import tertulia.core.billing.View;
 import tertulia.core.evaluation.Contender;
-import tertulia.core.path.Way;
-import tertulia.core.path.Ways;
+import tertulia.core.path.PlanPath;
+import tertulia.core.path.PlanPaths;
 
 /** A contender's total over all months as it reads in the table, wherever it stands. */
 public final class HorizonCell {
   private HorizonCell() {}
 
   /** Offers that the total holds, by name; beyond their time the price is another. */
-  private static String offers(Way way) {
+  private static String offers(PlanPath way) {
     return way.offers().isEmpty()
         ? ""
         : "; with "
@@ -26,16 +26,16 @@ public final class HorizonCell {
     View view = session.evaluation().whatIf().view();
     String why = session.why("way", "contender", contender.id());
     return switch (session.evaluation().costs().overall().way(contender.id())) {
-      case Ways.Found found ->
+      case PlanPaths.Found found ->
           Cell.figure(Known.amount(found, way -> way.ledger().total(view)), why)
               .noting(
                   found.best().label()
                       + Known.mark(found.best().legs().getLast().option())
                       + offers(found.best()));
-      case Ways.Gap gap when gap.isUnpriced() ->
+      case PlanPaths.Gap gap when gap.isUnpriced() ->
           Cell.missing(
               Known.least(session.evaluation().costs().overall().leastTotal(contender.id())), why);
-      case Ways.Gap gap ->
+      case PlanPaths.Gap gap ->
           Cell.missing(gap.isUnconfirmed() ? "not confirmed" : "no plan fits", why)
               .noting(
                   gap.month() == 0

@@ -7,8 +7,8 @@ import tertulia.app.display.Figures;
 import tertulia.core.evaluation.Amount;
 import tertulia.core.path.Option;
 import tertulia.core.path.Outcome;
-import tertulia.core.path.Way;
-import tertulia.core.path.Ways;
+import tertulia.core.path.PlanPath;
+import tertulia.core.path.PlanPaths;
 import tertulia.core.pricing.PlanPrices;
 
 /** How well the price behind a figure is known, as it reads beside it. */
@@ -42,7 +42,7 @@ public final class Known {
   }
 
   /** As above, for the best way. */
-  public static String amount(Ways.Found found, Function<Way, Money> money) {
+  public static String amount(PlanPaths.Found found, Function<PlanPath, Money> money) {
     String high = Figures.money(money.apply(found.best()));
     String low = found.low().map(money).map(Figures::money).orElse(high);
     return words(low, high, found.isAtMost());
@@ -52,9 +52,9 @@ public final class Known {
    * A part of what the best way comes to, such as a month of it, as it is known: with both ends,
    * "at most" or "at least", and nothing only where nothing is known.
    */
-  public static Cell part(Ways ways, Function<Way, Money> part, String why) {
+  public static Cell part(PlanPaths ways, Function<PlanPath, Money> part, String why) {
     return switch (ways) {
-      case Ways.Found found -> {
+      case PlanPaths.Found found -> {
         Money high = part.apply(found.best());
         Money low = found.low().map(part).orElse(high);
         // the way that is cheaper in all may be the dearer one in a month
@@ -66,7 +66,7 @@ public final class Known {
                 found.isAtMost()),
             why);
       }
-      case Ways.Gap gap ->
+      case PlanPaths.Gap gap ->
           gap.low()
               .map(low -> Cell.missing(least(Optional.of(part.apply(low))), why))
               .orElseGet(() -> Cell.missing("—", why));

@@ -13,9 +13,9 @@ import org.springframework.web.bind.annotation.RequestParam;
 import tertulia.app.exchange.Codes;
 import tertulia.app.people.SignedIn;
 import tertulia.app.selection.Remarks;
-import tertulia.app.web.Again;
 import tertulia.app.web.Conflict;
 import tertulia.app.web.NotFound;
+import tertulia.app.web.RetryOnConflict;
 import tertulia.core.remark.Remark;
 import tertulia.core.remark.Subject;
 
@@ -58,9 +58,9 @@ class RemarksController {
     try {
       Remark.Kind meant = Codes.oneOf(Remark.Kind.class, kind);
       if (answers == null) {
-        Again.until(() -> remarks.say(id, person, subject, meant, text, word(once)));
+        RetryOnConflict.until(() -> remarks.say(id, person, subject, meant, text, word(once)));
       } else {
-        Again.until(() -> remarks.answer(id, answers, person, text, word(once)));
+        RetryOnConflict.until(() -> remarks.answer(id, answers, person, text, word(once)));
       }
     } catch (IllegalArgumentException e) {
       fault = String.valueOf(e.getMessage());
@@ -83,9 +83,9 @@ class RemarksController {
       HttpServletResponse response) {
     Remark meant = remark(steps.open(id, query, person), remark);
     if (open) {
-      Again.until(() -> remarks.reopen(id, remark));
+      RetryOnConflict.until(() -> remarks.reopen(id, remark));
     } else {
-      Again.until(() -> remarks.close(id, remark, person.name()));
+      RetryOnConflict.until(() -> remarks.close(id, remark, person.name()));
     }
     return shown(id, meant.about(), page, "", "", query, person, model, response);
   }

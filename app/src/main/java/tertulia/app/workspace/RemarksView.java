@@ -16,7 +16,7 @@ import tertulia.app.display.FindingWords;
 import tertulia.app.display.SubjectWords;
 import tertulia.app.exchange.Brief;
 import tertulia.app.exchange.Codes;
-import tertulia.app.selection.Table;
+import tertulia.app.selection.LoadedSelection;
 import tertulia.core.finding.Stage;
 import tertulia.core.remark.Remark;
 import tertulia.core.remark.RemarkFindings;
@@ -203,7 +203,7 @@ public record RemarksView(
         .toList();
   }
 
-  private static Line line(Table table, SubjectWords words, Remark remark) {
+  private static Line line(LoadedSelection table, SubjectWords words, Remark remark) {
     return new Line(
         remark.id(),
         words.of(remark.about()),
@@ -221,7 +221,7 @@ public record RemarksView(
   }
 
   /** Where a figure is explained, as long as what it is of is there. */
-  private static String why(Table table, Subject subject) {
+  private static String why(LoadedSelection table, Subject subject) {
     Map<String, String> asked = Subjects.asked(subject);
     boolean there =
         !asked.isEmpty()

@@ -9,7 +9,7 @@ import org.springframework.web.util.UriUtils;
 import tertulia.app.chart.Drawn;
 import tertulia.app.display.Dates;
 import tertulia.app.people.SignedIn;
-import tertulia.app.selection.Table;
+import tertulia.app.selection.LoadedSelection;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Evaluation;
 import tertulia.core.scoring.Criterion;
@@ -26,7 +26,7 @@ import tertulia.core.working.Provenance;
  * @param sensitivity how it answers to changes, worked out where it is asked for
  */
 public record Session(
-    Table table,
+    LoadedSelection table,
     Map<String, String> asked,
     WhatIfQuery query,
     Evaluation evaluation,

@@ -3,7 +3,7 @@ package tertulia.app.workspace;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import tertulia.app.selection.Table;
+import tertulia.app.selection.LoadedSelection;
 import tertulia.core.evaluation.Selection;
 import tertulia.core.remark.Subject;
 
@@ -72,7 +72,7 @@ final class Subjects {
   }
 
   /** Whether what a remark is to be about is there. */
-  static boolean isThere(Table table, Subject subject) {
+  static boolean isThere(LoadedSelection table, Subject subject) {
     Selection selection = table.selection();
     return switch (subject) {
       case Subject.OfStep step -> true;
@@ -87,7 +87,7 @@ final class Subjects {
     };
   }
 
-  private static boolean hasNeed(Table table, String id) {
+  private static boolean hasNeed(LoadedSelection table, String id) {
     return table.file().brief().needs().stream().anyMatch(n -> n.id().equals(id));
   }
 

@@ -10,8 +10,8 @@ import tertulia.app.display.FindingWords;
 import tertulia.app.exchange.Disinterested;
 import tertulia.app.live.Live;
 import tertulia.app.people.SignedIn;
+import tertulia.app.selection.LoadedSelection;
 import tertulia.app.selection.Selections;
-import tertulia.app.selection.Table;
 import tertulia.app.settings.Freshness;
 import tertulia.core.evaluation.Evaluation;
 import tertulia.core.finding.InterestFinding;
@@ -37,7 +37,7 @@ public class Workspace {
   public Session open(long id, Map<String, String> parameters, SignedIn person) {
     long last = live.last(id);
     LocalDate today = LocalDate.now(clock);
-    Table table =
+    LoadedSelection table =
         selections.load(
             id,
             WhatIfQuery.pricesOf(parameters).orElse(today),
@@ -55,7 +55,7 @@ public class Workspace {
       return Optional.empty();
     }
     boolean without = session.query().disinterested();
-    Table other =
+    LoadedSelection other =
         selections.load(
             session.table().id(), session.query().day().orElse(session.today()), !without);
     Evaluation turned = evaluations.of(other.selection(), session.query().whatIf());
@@ -83,19 +83,19 @@ public class Workspace {
   public record Interested(String sentence, String word, String query, boolean without) {}
 
   /** Computes what is loaded. */
-  public Session open(Table table, Map<String, String> parameters, SignedIn person) {
+  public Session open(LoadedSelection table, Map<String, String> parameters, SignedIn person) {
     return open(table, parameters, person, LocalDate.now(clock), freshness.days(), 0);
   }
 
   /** Computes each of several that are loaded; what holds for all is read once. */
-  public Function<Table, Session> opening(SignedIn person) {
+  public Function<LoadedSelection, Session> opening(SignedIn person) {
     LocalDate today = LocalDate.now(clock);
     int daysFresh = freshness.days();
     return table -> open(table, Map.of(), person, today, daysFresh, 0);
   }
 
   private Session open(
-      Table table,
+      LoadedSelection table,
       Map<String, String> parameters,
       SignedIn person,
       LocalDate today,

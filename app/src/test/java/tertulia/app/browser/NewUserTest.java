@@ -12,7 +12,7 @@ import java.util.Locale;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.test.context.TestPropertySource;
 import org.testng.annotations.Test;
-import tertulia.app.people.FirstWord;
+import tertulia.app.people.SetupCode;
 
 /** Somebody who starts with nothing: an empty store, no tools, no colleagues. */
 @TestPropertySource(
@@ -21,7 +21,7 @@ import tertulia.app.people.FirstWord;
       "spring.datasource.url=jdbc:h2:mem:empty;DB_CLOSE_DELAY=-1"
     })
 public class NewUserTest extends BrowserTest {
-  @Autowired private FirstWord word;
+  @Autowired private SetupCode word;
 
   @Test
   public void fromAnEmptyStoreToAProposal() {
@@ -46,7 +46,7 @@ public class NewUserTest extends BrowserTest {
     page.locator("[name=password]").fill("short");
     page.locator("[name=word]").fill("guessed");
     page.getByText("Create the account").click();
-    assertThat(page.locator("[role=alert]").first()).containsText("This is not the word");
+    assertThat(page.locator("[role=alert]").first()).containsText("This is not the setup code");
     page.locator("[name=word]").fill(word.word());
     page.locator("[name=password]").fill("short");
     page.getByText("Create the account").click();
@@ -91,7 +91,7 @@ public class NewUserTest extends BrowserTest {
   private static void need(Page page) {
     page.getByLabel("Need 1").fill("Shared plans");
     page.locator(".needlines summary").first().click();
-    page.getByLabel("Partly will do 1").check();
+    page.getByLabel("Partly is enough 1").check();
     page.getByText("Save the need").click();
     assertThat(page.locator("[role=status].good")).hasText("Saved.");
   }

@@ -13,10 +13,10 @@ import org.joda.money.Money;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import tertulia.core.scoring.Interval;
+import tertulia.core.working.Derivation;
 import tertulia.core.working.Ground;
 import tertulia.core.working.Provenance;
 import tertulia.core.working.Quantity;
-import tertulia.core.working.Working;
 
 public class FiguresTest {
   @DataProvider
@@ -65,18 +65,19 @@ public class FiguresTest {
   public void aWorkingReadsWithSourceRuleAndWhatIsMissing() {
     Provenance page =
         new Provenance(LocalDate.of(2026, 11, 12), Ground.TRIED_BY_HAND, "Ilse", "", "", "");
-    Working price =
-        new Working.Entered("price", new Quantity(new BigDecimal("7.2"), "EUR"), Optional.of(page));
-    Working product =
-        Working.Product.of(
+    Derivation price =
+        new Derivation.Entered(
+            "price", new Quantity(new BigDecimal("7.2"), "EUR"), Optional.of(page));
+    Derivation product =
+        Derivation.Product.of(
             "Seats",
             "EUR",
-            List.of(new Working.Entered("paid for", Quantity.of(62, "seats")), price));
+            List.of(new Derivation.Entered("paid for", Quantity.of(62, "seats")), price));
     WorkingLine line = WorkingLine.of(product);
     assertEquals(line.value(), "446.40 EUR");
     assertEquals(line.rule(), "the product of");
     assertEquals(line.parts().get(1).source(), "as of 12 Nov 2026, tried by hand, Ilse");
-    WorkingLine missing = WorkingLine.of(new Working.Missing("Port", "price on request"));
+    WorkingLine missing = WorkingLine.of(new Derivation.Missing("Port", "price on request"));
     assertEquals(missing.value(), "not known");
     assertEquals(missing.rule(), "price on request");
     assertEquals(missing.kind(), "missing");
@@ -84,12 +85,12 @@ public class FiguresTest {
 
   @Test
   public void aWorkingThatDoesNotAddUpCannotExist() {
-    Working one = new Working.Entered("one", Quantity.of(1, "EUR"));
+    Derivation one = new Derivation.Entered("one", Quantity.of(1, "EUR"));
     for (Runnable attempt :
         List.<Runnable>of(
-            () -> new Working.Sum("s", Quantity.of(3, "EUR"), List.of(one, one)),
-            () -> new Working.Product("p", Quantity.of(2, "EUR"), List.of(one, one)),
-            () -> new Working.Taken("t", Quantity.of(2, "EUR"), "rule", List.of(one)))) {
+            () -> new Derivation.Sum("s", Quantity.of(3, "EUR"), List.of(one, one)),
+            () -> new Derivation.Product("p", Quantity.of(2, "EUR"), List.of(one, one)),
+            () -> new Derivation.Taken("t", Quantity.of(2, "EUR"), "rule", List.of(one)))) {
       try {
         attempt.run();
         assertTrue(false, "a working that does not add up was made");

@@ -125,6 +125,7 @@ public class VoiceTest {
           Map.entry("axes", "growth and the terms"),
           Map.entry("losing", "“Ease”"),
           Map.entry("gaining", "“Cost”"),
+          Map.entry("margin", "an edge"),
           Map.entry("amount", "25 people"));
 
   /** In sentences about several. */

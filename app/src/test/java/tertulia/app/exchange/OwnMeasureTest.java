@@ -13,7 +13,7 @@ import tertulia.core.evaluation.Stated;
 import tertulia.core.evaluation.WhatIf;
 import tertulia.core.growth.Measure;
 import tertulia.core.path.Dimension;
-import tertulia.core.path.Ways;
+import tertulia.core.path.PlanPaths;
 
 /** The demonstration counts linked calendars by a word of its own: nothing else may change. */
 public class OwnMeasureTest {
@@ -42,13 +42,13 @@ public class OwnMeasureTest {
         .active()
         .forEach(contender -> {
           String id = contender.id();
-          Ways ways = evaluation.costs().overall().way(id);
+          PlanPaths ways = evaluation.costs().overall().way(id);
           figures
               .append(id)
               .append(' ')
               .append(evaluation.costs().now().optionNow(id).map(o -> o.label()))
               .append(
-                  ways instanceof Ways.Found found
+                  ways instanceof PlanPaths.Found found
                       ? found.best().label() + found.best().ledger().total(View.SPREAD)
                       : "no way")
               .append(

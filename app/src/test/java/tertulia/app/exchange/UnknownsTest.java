@@ -16,7 +16,7 @@ import tertulia.core.evaluation.WhatIf;
 import tertulia.core.path.Outcome;
 import tertulia.core.path.SteadyCost;
 import tertulia.core.scoring.Totals;
-import tertulia.core.working.Working;
+import tertulia.core.working.Derivation;
 
 /** The demonstration with something missing: an unknown is never zero, and always said. */
 public class UnknownsTest {
@@ -51,7 +51,7 @@ public class UnknownsTest {
         evaluation.costs().overall().feasible().stream().anyMatch(c -> c.id().equals("quaymate")));
     assertFalse(standing(evaluation, "quaymate").total().isExact());
     assertTrue(evaluation.costs().curves().costByHeadcount().curve("quaymate").at(62).isEmpty());
-    assertTrue(evaluation.explain(new Figure.Steady("quaymate")) instanceof Working.Missing);
+    assertTrue(evaluation.explain(new Figure.Steady("quaymate")) instanceof Derivation.Missing);
   }
 
   @Test
@@ -83,10 +83,10 @@ public class UnknownsTest {
             .interval()
             .isExact());
     assertEquals(
-        ((Working.Missing) evaluation.explain(new Figure.Total("slotmeer"))).reason(),
+        ((Derivation.Missing) evaluation.explain(new Figure.Total("slotmeer"))).reason(),
         "no weights are in these figures yet");
-    assertTrue(evaluation.explain(new Figure.Weight("cost")) instanceof Working.Missing);
-    assertTrue(evaluation.explain(new Figure.Wins("slotmeer")) instanceof Working.Missing);
+    assertTrue(evaluation.explain(new Figure.Weight("cost")) instanceof Derivation.Missing);
+    assertTrue(evaluation.explain(new Figure.Wins("slotmeer")) instanceof Derivation.Missing);
   }
 
   private static Evaluation withoutPoints() {
@@ -111,8 +111,8 @@ public class UnknownsTest {
             .map(Contender::id)
             .toList()
             .contains("slotmeer"));
-    Working plans = onlyCrew.explain(new Figure.Plans("slotmeer"));
-    Working crew =
+    Derivation plans = onlyCrew.explain(new Figure.Plans("slotmeer"));
+    Derivation crew =
         plans.parts().stream().filter(p -> p.label().startsWith("Crew, yearly")).findFirst().get();
     assertEquals(crew.parts().getFirst().label(), "seats: 101 of 90 from May 2028");
     assertEquals(

@@ -19,15 +19,15 @@ import tertulia.core.evaluation.WhatIf;
 import tertulia.core.evaluation.WhatIf.Moment;
 import tertulia.core.growth.Measure;
 import tertulia.core.growth.Scenario;
-import tertulia.core.labour.Takes;
+import tertulia.core.labour.StaffTime;
+import tertulia.core.path.FixedPlan;
 import tertulia.core.path.Outcome;
-import tertulia.core.path.Stay;
+import tertulia.core.path.PlanPaths;
 import tertulia.core.path.SteadyCost;
 import tertulia.core.path.Terms;
-import tertulia.core.path.Ways;
 import tertulia.core.scoring.Criterion;
+import tertulia.core.working.Derivation;
 import tertulia.core.working.Quantity;
-import tertulia.core.working.Working;
 
 /** Every figure of the demonstration can be asked "why", and its working ends in the figure. */
 public class WorkingOfEveryFigureTest {
@@ -99,7 +99,7 @@ public class WorkingOfEveryFigureTest {
         assertEquals(explained.isPresent(), left.isPresent(), measure.label());
         left.ifPresent(units -> same(explained, units));
       }
-      if (evaluation.costs().overall().stay(id) instanceof Outcome.Found<Stay> found) {
+      if (evaluation.costs().overall().stay(id) instanceof Outcome.Found<FixedPlan> found) {
         same(
             amount(evaluation, new Figure.Horizon(id)),
             found.best().ledger().total(view).getAmount());
@@ -107,7 +107,7 @@ public class WorkingOfEveryFigureTest {
         assertFalse(
             amount(evaluation, new Figure.Horizon(id)).isPresent(), "an unknown is no zero");
       }
-      if (evaluation.costs().overall().way(id) instanceof Ways.Found found) {
+      if (evaluation.costs().overall().way(id) instanceof PlanPaths.Found found) {
         var ledger = found.best().ledger();
         same(amount(evaluation, new Figure.BestWay(id)), ledger.total(view).getAmount());
         same(amount(evaluation, new Figure.Idle(id)), ledger.idleMoney().getAmount());
@@ -118,7 +118,7 @@ public class WorkingOfEveryFigureTest {
             amount(evaluation, new Figure.BestWay(id)).isPresent(), "an unknown is no zero");
         assertFalse(amount(evaluation, new Figure.Full(id)).isPresent(), "an unknown is no zero");
       }
-      if (evaluation.costs().overall().takes(id) instanceof Takes.Known known) {
+      if (evaluation.costs().overall().takes(id) instanceof StaffTime.Known known) {
         same(amount(evaluation, new Figure.Time(id)), known.time().total().getAmount());
       } else {
         assertFalse(amount(evaluation, new Figure.Time(id)).isPresent(), "an unknown is no zero");
@@ -143,7 +143,7 @@ public class WorkingOfEveryFigureTest {
     }
     for (Contender contender : evaluation.costs().overall().feasible()) {
       var total = evaluation.scores().totals().orElseThrow().total(contender.id());
-      Working working = evaluation.explain(new Figure.Total(contender.id())).parts().getFirst();
+      Derivation working = evaluation.explain(new Figure.Total(contender.id())).parts().getFirst();
       evaluation.explain(new Figure.Wins(contender.id()));
       if (total.isExact()) {
         same(working.value().map(Quantity::amount), total.low());
@@ -162,10 +162,10 @@ public class WorkingOfEveryFigureTest {
     }
   }
 
-  private static boolean dated(Working working) {
+  private static boolean dated(Derivation working) {
     return switch (working) {
-      case Working.Entered entered -> entered.source().isPresent();
-      case Working.Stated stated -> stated.source().isPresent();
+      case Derivation.Entered entered -> entered.source().isPresent();
+      case Derivation.Stated stated -> stated.source().isPresent();
       default -> working.parts().stream().anyMatch(WorkingOfEveryFigureTest::dated);
     };
   }
@@ -181,7 +181,7 @@ public class WorkingOfEveryFigureTest {
     // Tollen sells no monthly term; its whole house is on request, so it stays in, without a figure
     assertTrue(withoutYears.costs().overall().stay("tollen-suite") instanceof Outcome.Unpriced);
     assertTrue(
-        withoutYears.explain(new Figure.Total("gangway-ledger")) instanceof Working.Missing m
+        withoutYears.explain(new Figure.Total("gangway-ledger")) instanceof Derivation.Missing m
             && m.reason().startsWith("set aside"));
   }
 }

@@ -113,14 +113,14 @@ public class VersusWordsTest {
     assertTrue(
         turns.stream()
             .anyMatch(t ->
-                t.startsWith("If “Ease at the freight desk” weighed 60.2 % instead of 33.3 %")),
+                t.startsWith("If the weight of “Ease at the freight desk” were 60.2 % instead of 33.3 %")),
         String.join("\n", turns));
     // 0.1346 of the rest against 0.1333 of ease: 0.2018 / 0.3352
     List<String> closer =
         VersusWords.turns(evaluation.headToHead("pierbook", "halvard-desk"), id -> id);
     // cost weighs 19.3 %; a criterion the leader wins is turned by weighing less
     assertTrue(
-        closer.stream().anyMatch(t -> t.contains("“Cost” weighed 1")), String.join("\n", closer));
+        closer.stream().anyMatch(t -> t.contains("“Cost” were 1")), String.join("\n", closer));
     assertFalse(turns.stream().anyMatch(t -> t.contains("−")), String.join("\n", turns));
   }
 }

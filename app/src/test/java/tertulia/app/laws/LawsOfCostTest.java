@@ -25,11 +25,11 @@ import tertulia.core.evaluation.WhatIf;
 import tertulia.core.growth.People;
 import tertulia.core.growth.Scenario;
 import tertulia.core.path.CostByHeadcount;
+import tertulia.core.path.FixedPlan;
 import tertulia.core.path.Outcome;
-import tertulia.core.path.Stay;
+import tertulia.core.path.PlanPaths;
 import tertulia.core.path.SteadyCost;
 import tertulia.core.path.Terms;
-import tertulia.core.path.Ways;
 import tertulia.core.pricing.BandMode;
 import tertulia.core.pricing.Charge;
 import tertulia.core.working.Quantity;
@@ -55,8 +55,8 @@ public class LawsOfCostTest {
     return selection.contenders().getFirst().id();
   }
 
-  private static Optional<Money> total(Ways ways, View view) {
-    return ways instanceof Ways.Found found
+  private static Optional<Money> total(PlanPaths ways, View view) {
+    return ways instanceof PlanPaths.Found found
         ? Optional.of(found.best().ledger().total(view))
         : Optional.empty();
   }
@@ -69,7 +69,7 @@ public class LawsOfCostTest {
         Evaluation evaluation = evaluation(seed, view);
         String tool = tool(evaluation.selection());
         Optional<Money> way = total(evaluation.costs().overall().way(tool), view);
-        if (evaluation.costs().overall().stay(tool) instanceof Outcome.Found<Stay> stay) {
+        if (evaluation.costs().overall().stay(tool) instanceof Outcome.Found<FixedPlan> stay) {
           Money kept = stay.best().ledger().total(view);
           assertTrue(!way.orElseThrow().isGreaterThan(kept), seed + ": " + way + " over " + kept);
           compared++;
@@ -85,7 +85,7 @@ public class LawsOfCostTest {
     for (int seed = 1; seed <= SEEDS; seed++) {
       Evaluation evaluation = evaluation(seed, View.SPREAD);
       if (evaluation.costs().overall().way(tool(evaluation.selection()))
-          instanceof Ways.Found found) {
+          instanceof PlanPaths.Found found) {
         Ledger ledger = found.best().ledger();
         Money invoiced =
             ledger.invoices().stream()
@@ -234,7 +234,7 @@ public class LawsOfCostTest {
     for (int seed = 1; seed <= SEEDS; seed++) {
       Evaluation evaluation = evaluation(seed, View.SPREAD);
       if (evaluation.costs().overall().way(tool(evaluation.selection()))
-          instanceof Ways.Found found) {
+          instanceof PlanPaths.Found found) {
         for (Invoice invoice : found.best().ledger().invoices()) {
           for (InvoiceLine line : invoice.lines()) {
             if (line instanceof InvoiceLine.Held held && !held.basis().tax().isIncluded()) {

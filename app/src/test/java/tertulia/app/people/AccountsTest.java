@@ -34,7 +34,7 @@ import tertulia.app.exchange.Faults;
 public class AccountsTest extends ServedTest {
   private static final String PASSWORD = "seven quiet herons";
   @Autowired private UserAccounts people;
-  @Autowired private FirstWord firstWord;
+  @Autowired private SetupCode setupCode;
   @Autowired private MovableClock clock;
   @LocalServerPort private int port;
 
@@ -82,7 +82,7 @@ public class AccountsTest extends ServedTest {
 
   @Test
   public void ofSixStrangersAtOnceWithTheWordOneIsTheFirst() throws Exception {
-    String word = firstWord.word();
+    String word = setupCode.word();
     assertEquals(word.length(), 12);
     assertEquals(first("stranger", "guessed").statusCode(), 422);
     assertEquals(first("stranger", "").statusCode(), 422);
@@ -97,7 +97,7 @@ public class AccountsTest extends ServedTest {
     atOnce(six);
     assertEquals(people.all().size(), 1);
     assertEquals(people.all().getFirst().role(), Role.ORGANISER);
-    assertEquals(firstWord.word(), "", "it works once");
+    assertEquals(setupCode.word(), "", "it works once");
     add("ilse", Role.ORGANISER);
     add("joren", Role.MEMBER);
   }

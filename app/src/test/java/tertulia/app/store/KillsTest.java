@@ -139,7 +139,7 @@ public class KillsTest {
                     "password",
                     PASSWORD,
                     "word",
-                    server.printed("The word for the first one: (\\w+)")));
+                    server.printed("The setup code for the first one: (\\w+)")));
     assertEquals(made.statusCode(), 302);
   }
 

@@ -36,10 +36,10 @@ import tertulia.core.evaluation.Selection;
 import tertulia.core.evaluation.WhatIf;
 import tertulia.core.finding.CostCaveats;
 import tertulia.core.growth.Scenario;
-import tertulia.core.labour.Takes;
+import tertulia.core.labour.StaffTime;
+import tertulia.core.path.PlanPaths;
 import tertulia.core.path.SteadyCost;
 import tertulia.core.path.Terms;
-import tertulia.core.path.Ways;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ArrayNode;
@@ -63,7 +63,7 @@ public class CostWorkbookTest {
     check(evaluation);
     assertTrue(
         evaluation.selection().active().stream()
-            .anyMatch(c -> evaluation.costs().overall().takes(c.id()) instanceof Takes.Known),
+            .anyMatch(c -> evaluation.costs().overall().takes(c.id()) instanceof StaffTime.Known),
         "the demonstration has people's time to compare");
   }
 
@@ -135,7 +135,8 @@ public class CostWorkbookTest {
       Sheet overview = book.getSheet("Overview");
       List<Contender> contenders = evaluation.selection().active();
       for (int i = 0; i < contenders.size(); i++) {
-        if (evaluation.costs().overall().way(contenders.get(i).id()) instanceof Ways.Found found) {
+        if (evaluation.costs().overall().way(contenders.get(i).id())
+            instanceof PlanPaths.Found found) {
           Row row = overview.getRow(FIRST_CONTENDER + i);
           var ledger = found.best().ledger();
           String about = contenders.get(i).id() + ": " + found.best().label();
@@ -145,7 +146,7 @@ public class CostWorkbookTest {
           assertEquals(
               value(formulas, row.getCell(3)), ledger.pastHorizon(View.SPREAD).getAmount(), about);
           if (evaluation.costs().overall().takes(contenders.get(i).id())
-              instanceof Takes.Known known) {
+              instanceof StaffTime.Known known) {
             assertEquals(value(formulas, row.getCell(6)), known.time().total().getAmount(), about);
             assertEquals(
                 value(formulas, row.getCell(7)),
@@ -171,11 +172,11 @@ public class CostWorkbookTest {
     int before = 0;
     for (int i = 0; i < place; i++) {
       String id = evaluation.selection().active().get(i).id();
-      before += evaluation.costs().overall().way(id) instanceof Ways.Found ? 1 : 0;
+      before += evaluation.costs().overall().way(id) instanceof PlanPaths.Found ? 1 : 0;
     }
     Sheet sheet = book.getSheetAt(4 + before);
-    Ways.Found found =
-        (Ways.Found)
+    PlanPaths.Found found =
+        (PlanPaths.Found)
             evaluation.costs().overall().way(evaluation.selection().active().get(place).id());
     for (View view : View.values()) {
       Row together = row(sheet, "Together, " + view.words());
@@ -235,7 +236,7 @@ public class CostWorkbookTest {
       }
       FormulaEvaluator formulas = book.getCreationHelper().createFormulaEvaluator();
       Cell slotmeer = book.getSheet("Overview").getRow(FIRST_CONTENDER).getCell(1);
-      var found = (Ways.Found) evaluation.costs().overall().way("slotmeer");
+      var found = (PlanPaths.Found) evaluation.costs().overall().way("slotmeer");
       BigDecimal twice = found.best().ledger().total(View.SPREAD).multipliedBy(2).getAmount();
       // shares of a term that goes on past the horizon may differ by their leftover units
       BigDecimal off = value(formulas, slotmeer).subtract(twice).abs();
@@ -279,7 +280,8 @@ public class CostWorkbookTest {
         Files.readAllLines(folder.resolve("cost-Overview.csv"), StandardCharsets.UTF_8);
     List<Contender> contenders = evaluation.selection().active();
     for (int i = 0; i < contenders.size(); i++) {
-      if (evaluation.costs().overall().way(contenders.get(i).id()) instanceof Ways.Found found) {
+      if (evaluation.costs().overall().way(contenders.get(i).id())
+          instanceof PlanPaths.Found found) {
         String[] cells = lines.get(FIRST_CONTENDER + i).split(",");
         assertEquals(
             new BigDecimal(cells[1]).setScale(2, RoundingMode.HALF_UP),

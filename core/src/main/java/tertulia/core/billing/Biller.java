@@ -33,7 +33,7 @@ public final class Biller {
   private final Purchase purchase;
   private final MonthSpan term;
   private final int leave;
-  private final Leaving leaving;
+  private final EarlyTerminationPolicy leaving;
   private final Optional<ExchangeRate> rate;
   private final Map<Slot, List<InvoiceLine>> lines = new TreeMap<>(Slot.ORDER);
   private final int[] idleUnits;
@@ -56,7 +56,7 @@ public final class Biller {
       Purchase purchase,
       MonthSpan term,
       int leave,
-      Leaving leaving,
+      EarlyTerminationPolicy leaving,
       History before,
       Optional<ExchangeRate> rate) {
     this.purchase = purchase;
@@ -91,7 +91,8 @@ public final class Biller {
     History history = History.NONE;
     for (int start = 0; start < months; start += length) {
       MonthSpan term = new MonthSpan(start, start + length);
-      BilledTerm billed = bill(purchase, term, term.end(), Leaving.CREDITED, history, rate);
+      BilledTerm billed =
+          bill(purchase, term, term.end(), EarlyTerminationPolicy.CREDITED, history, rate);
       terms.add(billed);
       history = billed.after();
     }
@@ -111,7 +112,7 @@ public final class Biller {
       Purchase purchase,
       MonthSpan term,
       int leave,
-      Leaving leaving,
+      EarlyTerminationPolicy leaving,
       History before,
       Optional<ExchangeRate> rate) {
     return new Biller(purchase, term, Math.min(leave, term.end()), leaving, before, rate).billed();
@@ -152,7 +153,7 @@ public final class Biller {
     Optional<RunMonths> run = run(invoices);
     Optional<RunMonths.Carried> carried = run.map(months -> months.carry(history.run()));
     history = history.on(carried.flatMap(RunMonths.Carried::after));
-    if (isLeft() && leaving == Leaving.CREDITED) {
+    if (isLeft() && leaving == EarlyTerminationPolicy.CREDITED) {
       List.copyOf(invoices).forEach(invoice -> invoice.credit(leave).ifPresent(invoices::add));
     }
     carried.ifPresent(c -> invoices.addAll(c.due()));
@@ -187,7 +188,7 @@ public final class Biller {
 
   private void billTerm(Charge.Held charge, PriceBasis basis) {
     boolean upFront = purchase.list().term().payment() == Payment.UP_FRONT;
-    boolean staysDue = leaving == Leaving.LOST || !isLeft();
+    boolean staysDue = leaving == EarlyTerminationPolicy.LOST || !isLeft();
     int held = 0;
     int needed = 0;
     int invoiced = 0;

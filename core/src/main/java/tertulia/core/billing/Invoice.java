@@ -10,8 +10,8 @@ import tertulia.core.money.ExchangeRate;
 import tertulia.core.money.Rounding;
 import tertulia.core.time.Horizon;
 import tertulia.core.time.MonthSpan;
+import tertulia.core.working.Derivation;
 import tertulia.core.working.Quantity;
-import tertulia.core.working.Working;
 
 /**
  * What is billed for a span of months: at its start, or at its end if a minimum was not reached.
@@ -79,16 +79,16 @@ public record Invoice(
   }
 
   /** The working of {@link #reported}. */
-  public Working explain(Horizon horizon) {
+  public Derivation explain(Horizon horizon) {
     String label =
         "Invoice of "
             + horizon.month(due()).format(MONTH)
             + (covers.months() == 1 ? "" : " for " + covers.months() + " months");
-    Working own =
-        Working.Sum.of(
+    Derivation own =
+        Derivation.Sum.of(
             label, currency.getCode(), lines.stream().map(InvoiceLine::explain).toList());
-    return rate.<Working>map(r ->
-            new Working.Derived(
+    return rate.<Derivation>map(r ->
+            new Derivation.Derived(
                 label, Quantity.of(reported()), r.words() + ", rounded", List.of(own)))
         .orElse(own);
   }

@@ -11,13 +11,13 @@ import tertulia.core.growth.Measure;
 import tertulia.core.money.Rounding;
 import tertulia.core.money.UnitPrice;
 import tertulia.core.pricing.Charge;
+import tertulia.core.pricing.ExternalCover;
 import tertulia.core.pricing.MonthlyPrice;
 import tertulia.core.pricing.Offer;
-import tertulia.core.pricing.Outside;
 import tertulia.core.pricing.PriceBasis;
 import tertulia.core.pricing.Reductions;
+import tertulia.core.working.Derivation;
 import tertulia.core.working.Quantity;
-import tertulia.core.working.Working;
 
 /** One charge on one invoice, all its bands, units and months, after offers, rounded once. */
 public sealed interface InvoiceLine {
@@ -27,7 +27,7 @@ public sealed interface InvoiceLine {
   Money amount();
 
   /** The working of {@link #amount}. */
-  Working explain();
+  Derivation explain();
 
   /** What kind of charge it is, for adding up alike ones. */
   default Kind kind() {
@@ -150,16 +150,16 @@ public sealed interface InvoiceLine {
         return reductions.apply(MonthlyPrice.of(charge, held, basis), BigDecimal.valueOf(held));
       }
 
-      Working explain() {
-        Working monthly = explain(units);
+      Derivation explain() {
+        Derivation monthly = explain(units);
         if (already > 0) {
           monthly =
-              Working.Sum.of(
+              Derivation.Sum.of(
                   "More a month",
                   charge.currency().getCode(),
                   List.of(
                       monthly,
-                      new Working.Derived(
+                      new Derivation.Derived(
                           "already invoiced a month in this term",
                           new Quantity(price(already).negate(), charge.currency().getCode()),
                           "for " + already + unitsLabel(),
@@ -167,13 +167,13 @@ public sealed interface InvoiceLine {
         }
         return months == 1
             ? monthly
-            : Working.Product.of(
+            : Derivation.Product.of(
                 "before rounding",
                 charge.currency().getCode(),
-                List.of(monthly, new Working.Entered("months", Quantity.of(months, "months"))));
+                List.of(monthly, new Derivation.Entered("months", Quantity.of(months, "months"))));
       }
 
-      private Working explain(int held) {
+      private Derivation explain(int held) {
         return reductions.explain(
             MonthlyPrice.explain(charge, held, basis), BigDecimal.valueOf(held));
       }
@@ -184,16 +184,17 @@ public sealed interface InvoiceLine {
     }
 
     @Override
-    public Working explain() {
-      List<Working> parts = stretches().stream().map(Stretch::explain).toList();
-      Working exact =
+    public Derivation explain() {
+      List<Derivation> parts = stretches().stream().map(Stretch::explain).toList();
+      Derivation exact =
           parts.size() == 1
               ? parts.getFirst()
-              : Working.Sum.of("before rounding", charge.currency().getCode(), parts);
-      return new Working.Derived(charge.name(), Quantity.of(amount()), rule(exact), List.of(exact));
+              : Derivation.Sum.of("before rounding", charge.currency().getCode(), parts);
+      return new Derivation.Derived(
+          charge.name(), Quantity.of(amount()), rule(exact), List.of(exact));
     }
 
-    private String rule(Working exact) {
+    private String rule(Derivation exact) {
       List<String> words = new ArrayList<>();
       if (charge instanceof Charge.Counted counted) {
         words.add(unitsWords(counted));
@@ -256,19 +257,19 @@ public sealed interface InvoiceLine {
     }
 
     @Override
-    public Working explain() {
+    public Derivation explain() {
       String unit = charge.each().map(measure -> "more " + measure.label()).orElse("account");
-      Working list =
-          Working.Product.of(
+      Derivation list =
+          Derivation.Product.of(
               "once",
               charge.currency().getCode(),
               List.of(
-                  new Working.Entered("taken", Quantity.of(units, unit)),
+                  new Derivation.Entered("taken", Quantity.of(units, unit)),
                   basis.explain("price, once", charge.price())));
-      Working exact = reductions.explain(list, BigDecimal.valueOf(units));
+      Derivation exact = reductions.explain(list, BigDecimal.valueOf(units));
       List<String> words = new ArrayList<>(List.of("once, when first taken"));
       words.addAll(InvoiceLine.endings(exact, amount(), basis));
-      return new Working.Derived(
+      return new Derivation.Derived(
           charge.name(), Quantity.of(amount()), String.join("; ", words), List.of(exact));
     }
 
@@ -303,18 +304,18 @@ public sealed interface InvoiceLine {
     }
 
     @Override
-    public Working explain() {
+    public Derivation explain() {
       String unit = charge.each().map(Measure::label).orElse("account");
-      return new Working.Derived(
+      return new Derivation.Derived(
           charge.name(),
           Quantity.of(amount()),
           "bought once; a month bears 1/" + months + " of it, rounded",
           List.of(
-              Working.Product.of(
+              Derivation.Product.of(
                   "once",
                   charge.currency().getCode(),
                   List.of(
-                      new Working.Entered("paid for", Quantity.of(units, unit)),
+                      new Derivation.Entered("paid for", Quantity.of(units, unit)),
                       basis.explain("price, once", charge.price())))));
     }
 
@@ -355,17 +356,17 @@ public sealed interface InvoiceLine {
     }
 
     @Override
-    public Working explain() {
+    public Derivation explain() {
       String label = charge.measure().label();
       BigDecimal included = charge.included().of(seats);
-      Working blocks =
-          new Working.Derived(
+      Derivation blocks =
+          new Derivation.Derived(
               "blocks begun",
               new Quantity(blocks(), "blocks"),
               "above the allowance, in blocks of " + charge.block().toPlainString() + " " + label,
               List.of(
-                  new Working.Entered("used", charge.measure().quantity(demand)),
-                  new Working.Derived(
+                  new Derivation.Entered("used", charge.measure().quantity(demand)),
+                  new Derivation.Derived(
                       "included",
                       charge.measure().quantity(included),
                       charge.included().words()
@@ -373,15 +374,15 @@ public sealed interface InvoiceLine {
                               ? ""
                               : ", " + seats + " of them"),
                       List.of())));
-      Working list =
-          Working.Product.of(
+      Derivation list =
+          Derivation.Product.of(
               "above the allowance",
               charge.currency().getCode(),
               List.of(blocks, basis.explain("price of a block", charge.price())));
-      Working exact = reductions.explain(list, blocks());
+      Derivation exact = reductions.explain(list, blocks());
       List<String> words = new ArrayList<>(List.of("billed for the month"));
       words.addAll(InvoiceLine.endings(exact, amount(), basis));
-      return new Working.Derived(
+      return new Derivation.Derived(
           charge.name(), Quantity.of(amount()), String.join("; ", words), List.of(exact));
     }
 
@@ -420,31 +421,32 @@ public sealed interface InvoiceLine {
     }
 
     @Override
-    public Working explain() {
+    public Derivation explain() {
       String currency = charge.currency().getCode();
-      Working share =
-          Working.Product.of(
+      Derivation share =
+          Derivation.Product.of(
               "share of each payment",
               currency,
               List.of(
-                  new Working.Entered("average payment", new Quantity(averagePayment, currency)),
-                  new Working.Entered(
+                  new Derivation.Entered("average payment", new Quantity(averagePayment, currency)),
+                  new Derivation.Entered(
                       charge.share().movePointRight(2).stripTrailingZeros().toPlainString() + " %",
                       new Quantity(charge.share(), ""))));
-      Working each =
-          Working.Sum.of(
+      Derivation each =
+          Derivation.Sum.of(
               "fee for each payment",
               currency,
               List.of(share, basis.explain("fixed for each payment", charge.fixed())));
-      Working list =
-          Working.Product.of(
+      Derivation list =
+          Derivation.Product.of(
               "all payments",
               currency,
-              List.of(new Working.Entered("payments", charge.payments().quantity(payments)), each));
-      Working exact = reductions.explain(list, payments);
+              List.of(
+                  new Derivation.Entered("payments", charge.payments().quantity(payments)), each));
+      Derivation exact = reductions.explain(list, payments);
       List<String> words = new ArrayList<>(List.of("billed for the month"));
       words.addAll(InvoiceLine.endings(exact, amount(), basis));
-      return new Working.Derived(
+      return new Derivation.Derived(
           charge.name(), Quantity.of(amount()), String.join("; ", words), List.of(exact));
     }
 
@@ -486,19 +488,19 @@ public sealed interface InvoiceLine {
     }
 
     @Override
-    public Working explain() {
-      Working least =
-          new Working.Derived(
+    public Derivation explain() {
+      Derivation least =
+          new Derivation.Derived(
               "minimum for " + months + (months == 1 ? " month" : " months"),
               Quantity.of(least()),
               months == 12 ? "the yearly minimum" : "yearly minimum × " + months + " / 12, rounded",
               List.of(basis.explain("minimum a year", minimum)));
-      return Working.Sum.of(
+      return Derivation.Sum.of(
           name(),
           minimum.currency().getCode(),
           List.of(
               least,
-              new Working.Derived(
+              new Derivation.Derived(
                   "less what is charged for these months",
                   Quantity.of(charged.negated()),
                   "spread, after offers",
@@ -532,12 +534,12 @@ public sealed interface InvoiceLine {
     }
 
     @Override
-    public Working explain() {
-      return new Working.Derived(
+    public Derivation explain() {
+      return new Derivation.Derived(
           offer.name(),
           Quantity.of(amount()),
           offer.words() + ", no more than the charges it touches",
-          List.of(new Working.Entered("charges it touches", Quantity.of(touched))));
+          List.of(new Derivation.Entered("charges it touches", Quantity.of(touched))));
     }
 
     @Override
@@ -547,7 +549,7 @@ public sealed interface InvoiceLine {
   }
 
   /** What a need that the plan does not meet costs elsewhere, for one month. */
-  record Elsewhere(Outside outside) implements InvoiceLine {
+  record Elsewhere(ExternalCover outside) implements InvoiceLine {
     @Override
     public String name() {
       return outside.what() + ", covered outside";
@@ -559,8 +561,8 @@ public sealed interface InvoiceLine {
     }
 
     @Override
-    public Working explain() {
-      return new Working.Entered(name() + " by " + outside.by(), Quantity.of(amount()));
+    public Derivation explain() {
+      return new Derivation.Entered(name() + " by " + outside.by(), Quantity.of(amount()));
     }
 
     @Override
@@ -587,8 +589,8 @@ public sealed interface InvoiceLine {
     }
 
     @Override
-    public Working explain() {
-      return new Working.Derived(
+    public Derivation explain() {
+      return new Derivation.Derived(
           name(),
           Quantity.of(amount()),
           "the spread shares of "
@@ -605,7 +607,7 @@ public sealed interface InvoiceLine {
     }
   }
 
-  private static List<String> endings(Working exact, Money amount, PriceBasis basis) {
+  private static List<String> endings(Derivation exact, Money amount, PriceBasis basis) {
     List<String> words = new ArrayList<>();
     boolean changed =
         exact.value().map(q -> q.amount().compareTo(amount.getAmount()) != 0).orElse(false);

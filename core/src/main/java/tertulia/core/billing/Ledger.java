@@ -12,8 +12,8 @@ import org.joda.money.Money;
 import org.jspecify.annotations.Nullable;
 import tertulia.core.money.Rounding;
 import tertulia.core.time.Horizon;
+import tertulia.core.working.Derivation;
 import tertulia.core.working.Quantity;
-import tertulia.core.working.Working;
 
 /**
  * Every invoice of one plan and term over a horizon, in the reporting currency. What they come to
@@ -201,25 +201,25 @@ public final class Ledger {
   }
 
   /** The working of {@link #total}: every invoice, less what lies past the horizon. */
-  public Working explainTotal(View view) {
-    List<Working> parts = new ArrayList<>();
+  public Derivation explainTotal(View view) {
+    List<Derivation> parts = new ArrayList<>();
     invoices.forEach(invoice -> parts.add(invoice.explain(horizon)));
     Money past = pastHorizon(view);
     if (!past.isZero()) {
       parts.add(
-          new Working.Derived(
+          new Derivation.Derived(
               "Committed after these months, not counted",
               Quantity.of(past.negated()),
               "shares of months from plan month " + horizon.months() + " on",
               List.of()));
     }
-    return new Working.Sum(
+    return new Derivation.Sum(
         horizon.months() + " months, " + view.words(), Quantity.of(total(view)), parts);
   }
 
   /** The working of one month's amount in the view. */
-  public Working explainMonth(int m, View view) {
-    List<Working> parts = new ArrayList<>();
+  public Derivation explainMonth(int m, View view) {
+    List<Derivation> parts = new ArrayList<>();
     for (Invoice invoice : invoices) {
       int i = m - invoice.covers().from();
       boolean covered = i >= 0 && i < invoice.covers().months();
@@ -229,16 +229,16 @@ public final class Ledger {
         parts.add(share(invoice, i));
       }
     }
-    return new Working.Sum(
+    return new Derivation.Sum(
         "Plan month " + m + ", " + view.words(), Quantity.of(months(view).get(m)), parts);
   }
 
-  private Working share(Invoice invoice, int i) {
-    Working whole = invoice.explain(horizon);
+  private Derivation share(Invoice invoice, int i) {
+    Derivation whole = invoice.explain(horizon);
     if (invoice.covers().months() == 1) {
       return whole;
     }
-    return new Working.Derived(
+    return new Derivation.Derived(
         "Share " + (i + 1) + " of " + invoice.covers().months(),
         Quantity.of(invoice.shares()[i]),
         "divided evenly; leftover minor units go to the earliest months",

@@ -9,9 +9,9 @@ import java.util.Optional;
 import tertulia.core.growth.Measure;
 import tertulia.core.money.PriceRise;
 import tertulia.core.pricing.Charge;
+import tertulia.core.pricing.ExternalCover;
 import tertulia.core.pricing.Holding;
 import tertulia.core.pricing.Offer;
-import tertulia.core.pricing.Outside;
 import tertulia.core.pricing.Owned;
 import tertulia.core.pricing.Plan;
 import tertulia.core.pricing.PriceList;
@@ -37,7 +37,7 @@ public record Purchase(
     Optional<BigDecimal> averagePayment,
     List<Offer> offers,
     Optional<Owned> owned,
-    List<List<Outside>> outside) {
+    List<List<ExternalCover>> outside) {
   public Purchase {
     outside = List.copyOf(outside);
     requireNonNull(rise);

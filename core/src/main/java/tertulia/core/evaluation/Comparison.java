@@ -7,9 +7,9 @@ import java.util.List;
 import java.util.Optional;
 import java.util.stream.IntStream;
 import tertulia.core.fit.Count;
+import tertulia.core.fit.Headroom;
 import tertulia.core.fit.Ladder;
 import tertulia.core.fit.Need;
-import tertulia.core.fit.Room;
 import tertulia.core.growth.Measure;
 
 /**
@@ -102,7 +102,7 @@ public record Comparison(List<SideBySide> rows) {
         implements Standing {}
 
     /** Of a quantity: so much is used of so much, empty if there is no end or it is not known. */
-    record OfMeasure(Room.State state, BigDecimal used, Optional<BigDecimal> most)
+    record OfMeasure(Headroom.State state, BigDecimal used, Optional<BigDecimal> most)
         implements Standing {
       @Override
       public Optional<Boolean> has() {
@@ -157,8 +157,8 @@ public record Comparison(List<SideBySide> rows) {
   }
 
   private static Standing standing(Costs costs, Contender contender, Measure measure) {
-    Optional<Room> now = costs.now().roomNow(contender.id(), measure);
-    Optional<Room> months = costs.now().room(contender.id(), measure);
+    Optional<Headroom> now = costs.now().roomNow(contender.id(), measure);
+    Optional<Headroom> months = costs.now().room(contender.id(), measure);
     return now.isPresent() && months.isPresent()
         ? new Standing.OfMeasure(
             now.get().state(months.get()), now.get().used().getFirst(), now.get().most(0))

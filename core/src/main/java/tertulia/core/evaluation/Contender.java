@@ -8,7 +8,7 @@ import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import tertulia.core.fit.Fact;
 import tertulia.core.fit.Offering;
-import tertulia.core.labour.Effort;
+import tertulia.core.labour.StaffEffort;
 import tertulia.core.pricing.Plan;
 import tertulia.core.pricing.Tool;
 import tertulia.core.scoring.PublicRating;
@@ -27,7 +27,7 @@ public record Contender(
     Map<String, Map<String, Fact>> facts,
     List<PublicRating> ratings,
     @Nullable String aside,
-    @Nullable Effort effort,
+    @Nullable StaffEffort effort,
     Map<String, String> plansAside) {
   public Contender {
     requireNonNull(tool);
@@ -51,11 +51,11 @@ public record Contender(
       Map<String, Map<String, Fact>> facts,
       List<PublicRating> ratings,
       @Nullable String aside,
-      @Nullable Effort effort) {
+      @Nullable StaffEffort effort) {
     this(tool, facts, ratings, aside, effort, Map.of());
   }
 
-  public Optional<Effort> takes() {
+  public Optional<StaffEffort> takes() {
     return Optional.ofNullable(effort);
   }
 

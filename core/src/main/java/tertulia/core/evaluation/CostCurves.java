@@ -17,8 +17,8 @@ import tertulia.core.growth.People;
 import tertulia.core.path.CostByHeadcount;
 import tertulia.core.path.CostByQuantity;
 import tertulia.core.path.Dimension;
+import tertulia.core.path.EvaluationPoint;
 import tertulia.core.path.Market;
-import tertulia.core.path.Occasion;
 import tertulia.core.path.OptionName;
 import tertulia.core.path.Outcome;
 import tertulia.core.path.SteadyCost;
@@ -33,7 +33,7 @@ public final class CostCurves {
   private final CostsOverall overall;
   private final CostsNow now;
   private final People people;
-  private final Occasion occasion;
+  private final EvaluationPoint occasion;
   private final Market market;
 
   CostCurves(
@@ -42,7 +42,7 @@ public final class CostCurves {
       CostsOverall overall,
       CostsNow now,
       People people,
-      Occasion occasion) {
+      EvaluationPoint occasion) {
     this.selection = selection;
     this.whatIf = whatIf;
     this.overall = overall;

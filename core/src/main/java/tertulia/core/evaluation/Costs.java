@@ -9,10 +9,10 @@ import tertulia.core.fit.Question;
 import tertulia.core.growth.Demand;
 import tertulia.core.growth.Measure;
 import tertulia.core.growth.People;
+import tertulia.core.path.EvaluationPoint;
 import tertulia.core.path.Market;
-import tertulia.core.path.Occasion;
 import tertulia.core.path.Option;
-import tertulia.core.path.Ways;
+import tertulia.core.path.PlanPaths;
 
 /**
  * What the contenders of a selection cost and which of their plans do, under one "what if".
@@ -23,7 +23,7 @@ public final class Costs {
   private final WhatIf whatIf;
   private final CostsOverall overall;
   private final People people;
-  private final Occasion occasion;
+  private final EvaluationPoint occasion;
   private final CostsNow now;
 
   private Costs(Selection selection, WhatIf whatIf, CostsOverall overall) {
@@ -38,7 +38,7 @@ public final class Costs {
     this.occasion =
         switch (whatIf.moment()) {
           case WhatIf.Moment.Month month ->
-              new Occasion(overall.months().get(month.m()), month.m());
+              new EvaluationPoint(overall.months().get(month.m()), month.m());
           case WhatIf.Moment.Headcount headcount ->
               // so many people for good: what is owned for a while is not counted
               overall.market().lasting(people, headcount.month());
@@ -55,7 +55,7 @@ public final class Costs {
     Map<Measure, Demand> needed =
         whatIf
             .light()
-            .map(share -> Light.demands(selection.demands(), share))
+            .map(share -> LightUserShare.demands(selection.demands(), share))
             .orElse(selection.demands());
     Market market =
         new Market(
@@ -118,7 +118,7 @@ public final class Costs {
   }
 
   /** What they need, and in which plan month. */
-  public Occasion occasion() {
+  public EvaluationPoint occasion() {
     return occasion;
   }
 
@@ -145,7 +145,7 @@ public final class Costs {
     List<Question> questions = new ArrayList<>();
     List<Option> options = new ArrayList<>();
     now.optionNow(contender).ifPresent(options::add);
-    if (overall.way(contender) instanceof Ways.Found found) {
+    if (overall.way(contender) instanceof PlanPaths.Found found) {
       found.best().legs().forEach(leg -> options.add(leg.option()));
     }
     options.stream()

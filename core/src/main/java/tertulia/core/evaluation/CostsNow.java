@@ -11,16 +11,16 @@ import java.util.Optional;
 import org.joda.money.Money;
 import tertulia.core.fit.Conflicts;
 import tertulia.core.fit.Fit;
+import tertulia.core.fit.Headroom;
 import tertulia.core.fit.Offering;
 import tertulia.core.fit.Reason;
-import tertulia.core.fit.Room;
 import tertulia.core.growth.Measure;
 import tertulia.core.growth.People;
-import tertulia.core.labour.Effort;
 import tertulia.core.labour.Labour;
 import tertulia.core.labour.PeopleTime;
+import tertulia.core.labour.StaffEffort;
+import tertulia.core.path.EvaluationPoint;
 import tertulia.core.path.Market;
-import tertulia.core.path.Occasion;
 import tertulia.core.path.Option;
 import tertulia.core.path.OptionName;
 import tertulia.core.path.Outcome;
@@ -35,12 +35,16 @@ public final class CostsNow {
   private final CostsOverall overall;
   private final Market market;
   private final People people;
-  private final Occasion occasion;
+  private final EvaluationPoint occasion;
   private final Map<String, Outcome<SteadyCost>> steady = new LinkedHashMap<>();
 
   /** Nothing is shared with what other people would cost but what they are priced against. */
   CostsNow(
-      Selection selection, WhatIf whatIf, CostsOverall overall, People people, Occasion occasion) {
+      Selection selection,
+      WhatIf whatIf,
+      CostsOverall overall,
+      People people,
+      EvaluationPoint occasion) {
     this.selection = selection;
     this.whatIf = whatIf;
     this.overall = overall;
@@ -77,7 +81,7 @@ public final class CostsNow {
       return Optional.of(Money.zero(selection.currency()));
     }
     Labour labour = selection.practice().labour();
-    Optional<Effort> effort = selection.contender(contender).takes();
+    Optional<StaffEffort> effort = selection.contender(contender).takes();
     return PeopleTime.missing(effort, labour).isPresent()
         ? Optional.empty()
         : effort.map(e -> PeopleTime.steady(e, labour, selection.currency()));
@@ -197,21 +201,22 @@ public final class CostsNow {
   }
 
   /** The same for the people under discussion, as one month. */
-  public Optional<Room> roomNow(String contender, Measure measure) {
+  public Optional<Headroom> roomNow(String contender, Measure measure) {
     return optionNow(contender)
         .flatMap(option ->
-            Room.of(option.offering(), option.list(), measure, List.of(occasion.units()), month()))
+            Headroom.of(
+                option.offering(), option.list(), measure, List.of(occasion.units()), month()))
         .map(room -> room.with(selection.practice().covers()));
   }
 
   /**
    * The room a contender's plan of {@link #optionNow} leaves for a measure over the plan months;
-   * empty as {@link Room#of} has it.
+   * empty as {@link Headroom#of} has it.
    */
-  public Optional<Room> room(String contender, Measure measure) {
+  public Optional<Headroom> room(String contender, Measure measure) {
     return optionNow(contender)
         .flatMap(option ->
-            Room.of(
+            Headroom.of(
                 option.offering(),
                 option.list(),
                 measure,

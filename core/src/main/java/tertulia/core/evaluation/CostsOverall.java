@@ -9,7 +9,7 @@ import java.util.Set;
 import java.util.function.IntFunction;
 import java.util.stream.IntStream;
 import org.joda.money.Money;
-import tertulia.core.billing.Leaving;
+import tertulia.core.billing.EarlyTerminationPolicy;
 import tertulia.core.billing.UnitsNeeded;
 import tertulia.core.billing.View;
 import tertulia.core.deadline.Once;
@@ -20,21 +20,21 @@ import tertulia.core.fit.Offering;
 import tertulia.core.fit.Reason;
 import tertulia.core.growth.Measure;
 import tertulia.core.growth.People;
-import tertulia.core.labour.Effort;
 import tertulia.core.labour.Labour;
 import tertulia.core.labour.PeopleTime;
-import tertulia.core.labour.Takes;
+import tertulia.core.labour.StaffEffort;
+import tertulia.core.labour.StaffTime;
 import tertulia.core.money.Rounding;
 import tertulia.core.path.CostByHeadcount;
+import tertulia.core.path.FixedPlan;
 import tertulia.core.path.Market;
 import tertulia.core.path.Option;
 import tertulia.core.path.Outcome;
 import tertulia.core.path.PlanMonths;
 import tertulia.core.path.PlanNeeded;
-import tertulia.core.path.Stay;
+import tertulia.core.path.PlanPath;
+import tertulia.core.path.PlanPaths;
 import tertulia.core.path.Terms;
-import tertulia.core.path.Way;
-import tertulia.core.path.Ways;
 import tertulia.core.pricing.PriceList;
 import tertulia.core.scoring.Criterion;
 
@@ -48,15 +48,17 @@ public final class CostsOverall {
   private final Market market;
   private final List<People> planned;
   private final List<UnitsNeeded> months;
-  private final OnceEach<String, Outcome<Stay>> stays = new OnceEach<>("the cheapest plan kept");
-  private final OnceEach<String, Ways> ways = new OnceEach<>("the ways through the plans");
-  private final OnceEach<String, Ways> spread = new OnceEach<>("the ways through the plans");
-  private final OnceEach<String, Ways> monthly = new OnceEach<>("the ways without a commitment");
+  private final OnceEach<String, Outcome<FixedPlan>> stays =
+      new OnceEach<>("the cheapest plan kept");
+  private final OnceEach<String, PlanPaths> ways = new OnceEach<>("the ways through the plans");
+  private final OnceEach<String, PlanPaths> spread = new OnceEach<>("the ways through the plans");
+  private final OnceEach<String, PlanPaths> monthly =
+      new OnceEach<>("the ways without a commitment");
   private final OnceEach<Asked, Optional<Amount>> without = new OnceEach<>("what each must costs");
   private final OnceEach<String, List<PlanMonths>> planMonths =
       new OnceEach<>("each plan month by month");
   private final OnceEach<Integer, CostByHeadcount> sweeps = new OnceEach<>("the cost by headcount");
-  private final OnceEach<Asked, Ways> shared;
+  private final OnceEach<Asked, PlanPaths> shared;
   private final Once<NeedCosts> needCosts =
       new Once<>("what each must costs", () -> NeedCosts.of(this));
 
@@ -65,7 +67,7 @@ public final class CostsOverall {
       WhatIf whatIf,
       Market market,
       List<People> planned,
-      OnceEach<Asked, Ways> shared) {
+      OnceEach<Asked, PlanPaths> shared) {
     this.selection = selection;
     this.whatIf = whatIf;
     this.market = market;
@@ -151,11 +153,11 @@ public final class CostsOverall {
   }
 
   /** The cheapest plan and term of a contender kept over the horizon, in the view read. */
-  public Outcome<Stay> stay(String contender) {
+  public Outcome<FixedPlan> stay(String contender) {
     return stays.get(
         contender,
         id ->
-            Stay.cheapest(
+            FixedPlan.cheapest(
                 selection.contender(id).offerings(),
                 market,
                 months,
@@ -165,32 +167,32 @@ public final class CostsOverall {
   }
 
   /** The cheapest way through a contender's plans, in the view read. */
-  public Ways way(String contender) {
+  public PlanPaths way(String contender) {
     return whatIf.view() == View.SPREAD
         ? spread(contender)
         : ways.get(contender, id -> way(id, whatIf.view(), leaving(), market));
   }
 
   /** What becomes of committed terms that are left early. */
-  public Leaving leaving() {
+  public EarlyTerminationPolicy leaving() {
     return selection.practice().leaving();
   }
 
   /** The people's time a contender takes along its best way in the view read. */
-  public Takes takes(String contender) {
+  public StaffTime takes(String contender) {
     return takes(contender, way(contender));
   }
 
   /** The people's time a contender takes along a way. */
-  Takes takes(String contender, Ways along) {
+  StaffTime takes(String contender, PlanPaths along) {
     Labour labour = selection.practice().labour();
-    Optional<Effort> effort = selection.contender(contender).takes();
+    Optional<StaffEffort> effort = selection.contender(contender).takes();
     List<Integer> changes =
-        along instanceof Ways.Found found ? found.best().changesOfPlan() : List.of();
+        along instanceof PlanPaths.Found found ? found.best().changesOfPlan() : List.of();
     return PeopleTime.missing(effort, labour)
-        .<Takes>map(Takes.Unknown::new)
+        .<StaffTime>map(StaffTime.Unknown::new)
         .orElseGet(() ->
-            new Takes.Known(
+            new StaffTime.Known(
                 PeopleTime.of(
                     effort.orElseThrow(), labour, seats(), changes, selection.currency())));
   }
@@ -213,34 +215,34 @@ public final class CostsOverall {
   }
 
   /** As above along any way of the contender. */
-  Optional<Money> total(String contender, Ways along) {
-    return along instanceof Ways.Found found
+  Optional<Money> total(String contender, PlanPaths along) {
+    return along instanceof PlanPaths.Found found
         ? total(contender, found, whatIf.view())
         : Optional.empty();
   }
 
   /** The total in the spread view, on which scores rest, with people's time if it is read. */
   public Optional<Money> spreadTotal(String contender) {
-    return spread(contender) instanceof Ways.Found found
+    return spread(contender) instanceof PlanPaths.Found found
         ? total(contender, found, View.SPREAD)
         : Optional.empty();
   }
 
-  private Optional<Money> total(String contender, Ways.Found along, View view) {
+  private Optional<Money> total(String contender, PlanPaths.Found along, View view) {
     Money subscription = along.best().ledger().total(view);
     return switch (whatIf.basis()) {
       case SUBSCRIPTION -> Optional.of(subscription);
       case FULL ->
           switch (takes(contender, along)) {
-            case Takes.Known known -> Optional.of(subscription.plus(known.time().total()));
-            case Takes.Unknown unknown -> Optional.empty();
+            case StaffTime.Known known -> Optional.of(subscription.plus(known.time().total()));
+            case StaffTime.Unknown unknown -> Optional.empty();
           };
     };
   }
 
   /** The least a contender without a total costs over the horizon, as it is read; as above. */
   public Optional<Money> leastTotal(String contender) {
-    return way(contender) instanceof Ways.Gap gap
+    return way(contender) instanceof PlanPaths.Gap gap
         ? gap.low().flatMap(low -> total(contender, alone(low), whatIf.view()))
         : Optional.empty();
   }
@@ -250,8 +252,8 @@ public final class CostsOverall {
     return bounds(contender, way(contender));
   }
 
-  private Optional<Amount> bounds(String contender, Ways ways) {
-    return ways instanceof Ways.Found found
+  private Optional<Amount> bounds(String contender, PlanPaths ways) {
+    return ways instanceof PlanPaths.Found found
         ? total(contender, ways)
             .map(read -> {
               Money subscription = found.best().ledger().total(whatIf.view());
@@ -278,7 +280,7 @@ public final class CostsOverall {
    */
   public Optional<List<Amount>> runningBounds(String contender) {
     return switch (way(contender)) {
-      case Ways.Found found -> {
+      case PlanPaths.Found found -> {
         Optional<List<Money>> low = found.low().flatMap(least -> running(contender, alone(least)));
         yield running(contender, found)
             .map(high ->
@@ -288,15 +290,15 @@ public final class CostsOverall {
                             found.isAtMost(), low.map(least -> least.get(m)), high.get(m)))
                     .toList());
       }
-      case Ways.Gap gap ->
+      case PlanPaths.Gap gap ->
           gap.low()
               .flatMap(least -> running(contender, alone(least)))
               .map(least -> least.stream().map(Amount::exactly).toList());
     };
   }
 
-  private static Ways.Found alone(Way way) {
-    return new Ways.Found(way, List.of(), Optional.empty());
+  private static PlanPaths.Found alone(PlanPath way) {
+    return new PlanPaths.Found(way, List.of(), Optional.empty());
   }
 
   /** What the tool in use until now would cost by the end of each month; empty if not stated. */
@@ -316,13 +318,13 @@ public final class CostsOverall {
   }
 
   /** As above along any way of the contender. */
-  Optional<List<Money>> running(String contender, Ways along) {
-    if (!(along instanceof Ways.Found found) || total(contender, along).isEmpty()) {
+  Optional<List<Money>> running(String contender, PlanPaths along) {
+    if (!(along instanceof PlanPaths.Found found) || total(contender, along).isEmpty()) {
       return Optional.empty();
     }
     List<Money> months = new ArrayList<>(found.best().ledger().months(whatIf.view()));
     if (whatIf.basis() == WhatIf.Basis.FULL
-        && takes(contender, found) instanceof Takes.Known known) {
+        && takes(contender, found) instanceof StaffTime.Known known) {
       known
           .time()
           .lines()
@@ -380,7 +382,7 @@ public final class CostsOverall {
   }
 
   /** The best way in the spread view, on which scores rest whichever view is read. */
-  Ways spread(String contender) {
+  PlanPaths spread(String contender) {
     return spread.get(
         contender,
         id ->
@@ -390,7 +392,7 @@ public final class CostsOverall {
   }
 
   /** The best way of a contender if some needs were given up, in the view read. */
-  Ways wayWithout(String contender, Set<Need> needs) {
+  PlanPaths wayWithout(String contender, Set<Need> needs) {
     return way(contender, whatIf.view(), leaving(), market.asking(without(needs)));
   }
 
@@ -402,23 +404,23 @@ public final class CostsOverall {
   }
 
   /** As {@link #way(String)}, under some terms only. */
-  public Ways wayUnder(String contender, Terms terms) {
+  public PlanPaths wayUnder(String contender, Terms terms) {
     return way(contender, whatIf.view(), leaving(), market.allowing(terms));
   }
 
   /** As {@link #way(String)}, if nothing were credited for terms that are left. */
-  Ways wayIfLost(String contender) {
-    return way(contender, whatIf.view(), Leaving.LOST, market);
+  PlanPaths wayIfLost(String contender) {
+    return way(contender, whatIf.view(), EarlyTerminationPolicy.LOST, market);
   }
 
   /** As {@link #way(String)}, without any commitment. */
-  public Ways wayAllMonthly(String contender) {
+  public PlanPaths wayAllMonthly(String contender) {
     return monthly.get(contender, id -> wayUnder(id, Terms.MONTHLY));
   }
 
   /** The best way of a contender at so much of every list price, in the view read. */
-  Ways wayAt(String contender, BigDecimal part) {
-    return Ways.through(
+  PlanPaths wayAt(String contender, BigDecimal part) {
+    return PlanPaths.through(
         selection.contender(contender).offerings().stream().map(o -> o.times(part)).toList(),
         market,
         months,
@@ -429,8 +431,9 @@ public final class CostsOverall {
         changing());
   }
 
-  private Ways way(String contender, View view, Leaving leaving, Market offered) {
-    return Ways.through(
+  private PlanPaths way(
+      String contender, View view, EarlyTerminationPolicy leaving, Market offered) {
+    return PlanPaths.through(
         selection.contender(contender).offerings(),
         offered,
         months,
@@ -451,9 +454,9 @@ public final class CostsOverall {
   public record Turn(int month, List<Reason> reasons) {}
 
   /** The turns of a way, in order. */
-  public List<Turn> turns(Way way) {
+  public List<Turn> turns(PlanPath way) {
     List<Turn> turns = new ArrayList<>();
-    List<Way.Leg> stretches = way.stretches();
+    List<PlanPath.Leg> stretches = way.stretches();
     for (int i = 1; i < stretches.size(); i++) {
       Option before = stretches.get(i - 1).option();
       int m = stretches.get(i).months().from();
@@ -468,7 +471,7 @@ public final class CostsOverall {
    */
   public List<Contender> feasible() {
     return selection.active().stream()
-        .filter(c -> !(spread(c.id()) instanceof Ways.Gap gap) || gap.isUnpriced())
+        .filter(c -> !(spread(c.id()) instanceof PlanPaths.Gap gap) || gap.isUnpriced())
         .toList();
   }
 

@@ -11,9 +11,9 @@ import tertulia.core.fit.Reason;
 import tertulia.core.growth.Demand;
 import tertulia.core.growth.Group;
 import tertulia.core.growth.Measure;
+import tertulia.core.working.Derivation;
 import tertulia.core.working.NoSuchFigure;
 import tertulia.core.working.Quantity;
-import tertulia.core.working.Working;
 
 /** Why so many people are there, and so many units needed. */
 record DemandExplanation(Evaluation evaluation) {
@@ -32,12 +32,12 @@ record DemandExplanation(Evaluation evaluation) {
   }
 
   /** The people under discussion. */
-  Working headcount() {
+  Derivation headcount() {
     return switch (evaluation.whatIf().moment()) {
       case WhatIf.Moment.Month month ->
-          Working.Sum.of("Headcount", "people", plannedGroups(month.m()));
+          Derivation.Sum.of("Headcount", "people", plannedGroups(month.m()));
       case WhatIf.Moment.Headcount typed ->
-          new Working.Derived(
+          new Derivation.Derived(
               "Headcount",
               Quantity.of(typed.people(), "people"),
               "asked for; the groups keep their shares of the first month",
@@ -45,7 +45,7 @@ record DemandExplanation(Evaluation evaluation) {
     };
   }
 
-  private List<Working> plannedGroups(int m) {
+  private List<Derivation> plannedGroups(int m) {
     return selection().groups().stream()
         .map(g -> g.explain(selection().horizon(), m, evaluation.whatIf().scenario()))
         .toList();
@@ -56,7 +56,7 @@ record DemandExplanation(Evaluation evaluation) {
    *
    * @throws NoSuchFigure if no demand for it is stated
    */
-  Working units(String measureId) {
+  Derivation units(String measureId) {
     Measure measure =
         costs().market().demands().keySet().stream()
             .filter(m -> m.id().equals(measureId))
@@ -66,34 +66,35 @@ record DemandExplanation(Evaluation evaluation) {
   }
 
   /** As above; a demand for it is stated. */
-  Working of(Measure measure) {
+  Derivation of(Measure measure) {
     Demand demand = stated(measure);
     List<Group> groups = selection().groups();
-    Working people = headcount();
-    Working units = demand.explain(measure, groups, costs().people());
+    Derivation people = headcount();
+    Derivation units = demand.explain(measure, groups, costs().people());
     Quantity needed = measure.quantity(costs().occasion().units().amount(measure).orElseThrow());
     if (measure.nature() == Measure.Nature.SUM) {
       return gathered(units, measure, needed, people);
     }
-    List<Working> parts = new ArrayList<>(units.parts());
+    List<Derivation> parts = new ArrayList<>(units.parts());
     parts.add(people);
-    return new Working.Derived(units.label(), needed, ROUNDED_UP, parts);
+    return new Derivation.Derived(units.label(), needed, ROUNDED_UP, parts);
   }
 
   /** What has added up: of a planned month its months so far, of a headcount as many alike. */
-  private Working gathered(Working units, Measure measure, Quantity needed, Working people) {
+  private Derivation gathered(
+      Derivation units, Measure measure, Quantity needed, Derivation people) {
     int m = costs().occasion().month();
     return switch (evaluation.whatIf().moment()) {
       case WhatIf.Moment.Month month -> {
-        List<Working> flows = new ArrayList<>(stock(measure));
+        List<Derivation> flows = new ArrayList<>(stock(measure));
         for (int i = 0; i <= m; i++) {
           flows.add(flow(measure, i));
         }
-        yield new Working.Derived(
+        yield new Derivation.Derived(
             units.label(), needed, "what the months from the start brought, added up", flows);
       }
       case WhatIf.Moment.Headcount typed ->
-          new Working.Derived(
+          new Derivation.Derived(
               units.label(),
               needed,
               "a month's part × the "
@@ -105,19 +106,19 @@ record DemandExplanation(Evaluation evaluation) {
   }
 
   /** What was there at the start of something that adds up; empty if nothing was. */
-  private List<Working> stock(Measure measure) {
+  private List<Derivation> stock(Measure measure) {
     BigDecimal there = stated(measure).stock();
     return there.signum() == 0
         ? List.of()
-        : List.of(new Working.Entered("there at the start", measure.quantity(there)));
+        : List.of(new Derivation.Entered("there at the start", measure.quantity(there)));
   }
 
   /** What one plan month brings of something that adds up. */
-  private Working flow(Measure measure, int m) {
+  private Derivation flow(Measure measure, int m) {
     Demand demand = stated(measure);
-    Working units =
+    Derivation units =
         demand.explain(measure, selection().groups(), costs().overall().planned().get(m));
-    return new Working.Derived(
+    return new Derivation.Derived(
         selection().horizon().month(m).toString(),
         units.value().orElseThrow(),
         ROUNDED_UP,
@@ -125,33 +126,33 @@ record DemandExplanation(Evaluation evaluation) {
   }
 
   /** The units needed of it in each plan month. */
-  Working byMonth(Measure measure) {
-    List<Working> months = new ArrayList<>();
+  Derivation byMonth(Measure measure) {
+    List<Derivation> months = new ArrayList<>();
     for (int m = 0; m < selection().horizon().months(); m++) {
       months.add(in(measure, m));
     }
-    return new Working.Stated(
+    return new Derivation.Stated(
         "Demand for " + measure.label(), "month by month", Optional.empty(), months);
   }
 
-  private Working in(Measure measure, int m) {
+  private Derivation in(Measure measure, int m) {
     Demand demand = stated(measure);
-    Working units =
+    Derivation units =
         demand.explain(measure, selection().groups(), costs().overall().planned().get(m));
     boolean sum = measure.nature() == Measure.Nature.SUM;
-    return new Working.Derived(
+    return new Derivation.Derived(
         selection().horizon().month(m).toString(),
         measure.quantity(costs().overall().months().get(m).amount(measure).orElseThrow()),
         sum ? "added up since the start; this month's part:" : ROUNDED_UP,
         sum
-            ? Stream.of(m == 0 ? stock(measure) : List.<Working>of(), List.of(units))
+            ? Stream.of(m == 0 ? stock(measure) : List.<Derivation>of(), List.of(units))
                 .flatMap(List::stream)
                 .toList()
             : units.parts());
   }
 
   /** The demand of the first month in which so many units are needed. */
-  List<Working> firstMonthWith(Reason.OverCap over) {
+  List<Derivation> firstMonthWith(Reason.OverCap over) {
     for (int m = 0; m < costs().overall().months().size(); m++) {
       if (costs().overall().months().get(m).of(over.measure()).orElse(-1) == over.needed()) {
         return List.of(in(over.measure(), m));

@@ -9,7 +9,7 @@ import tertulia.core.scoring.Interval;
 import tertulia.core.scoring.Member;
 import tertulia.core.scoring.Totals;
 import tertulia.core.scoring.Value;
-import tertulia.core.working.Working;
+import tertulia.core.working.Derivation;
 
 /**
  * One selection under one "what if", computed out.
@@ -102,7 +102,7 @@ public record Evaluation(Selection selection, Costs costs, Scores scores) {
   }
 
   /** The answer to "why" for a figure. */
-  public Working explain(Figure figure) {
+  public Derivation explain(Figure figure) {
     return new Explanation(this).of(figure);
   }
 }

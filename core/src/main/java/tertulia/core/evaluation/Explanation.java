@@ -10,18 +10,18 @@ import tertulia.core.billing.View;
 import tertulia.core.fit.Reason;
 import tertulia.core.fit.Verdict;
 import tertulia.core.growth.Measure;
-import tertulia.core.labour.Takes;
+import tertulia.core.labour.StaffTime;
+import tertulia.core.path.FixedPlan;
 import tertulia.core.path.LeftOut;
 import tertulia.core.path.Option;
 import tertulia.core.path.OptionName;
 import tertulia.core.path.Outcome;
-import tertulia.core.path.Stay;
+import tertulia.core.path.PlanPath;
+import tertulia.core.path.PlanPaths;
 import tertulia.core.path.SteadyCost;
-import tertulia.core.path.Way;
-import tertulia.core.path.Ways;
+import tertulia.core.working.Derivation;
 import tertulia.core.working.NoSuchFigure;
 import tertulia.core.working.Quantity;
-import tertulia.core.working.Working;
 
 /** Answers "why" by calling the code that computed the figure. */
 record Explanation(Evaluation evaluation) {
@@ -30,7 +30,7 @@ record Explanation(Evaluation evaluation) {
    *
    * @throws NoSuchFigure if the selection has nothing that it would be of
    */
-  Working of(Figure figure) {
+  Derivation of(Figure figure) {
     if (figure instanceof Figure.OfContender of
         && selection().contenders().stream().noneMatch(c -> c.id().equals(of.contender()))) {
       throw new NoSuchFigure("contender \"" + of.contender() + "\" in this selection");
@@ -91,9 +91,9 @@ record Explanation(Evaluation evaluation) {
     return new ScoreExplanation(evaluation, this::plans);
   }
 
-  private Working steady(String contender) {
+  private Derivation steady(String contender) {
     Outcome<SteadyCost> outcome = evaluation.costs().now().steady(contender);
-    List<Working> needed =
+    List<Derivation> needed =
         outcome instanceof Outcome.Found<SteadyCost> found
             ? counted(found.best().option()).stream().map(demand()::of).toList()
             : List.of();
@@ -106,33 +106,33 @@ record Explanation(Evaluation evaluation) {
         needed);
   }
 
-  private Working horizon(String contender) {
+  private Derivation horizon(String contender) {
     View view = evaluation.whatIf().view();
-    Outcome<Stay> outcome = evaluation.costs().overall().stay(contender);
-    List<Working> needed =
-        outcome instanceof Outcome.Found<Stay> found
+    Outcome<FixedPlan> outcome = evaluation.costs().overall().stay(contender);
+    List<Derivation> needed =
+        outcome instanceof Outcome.Found<FixedPlan> found
             ? counted(found.best().option()).stream().map(demand()::byMonth).toList()
             : List.of();
     return outcome(
         selection().horizon().months() + " months, " + view.words(),
         outcome,
-        Stay::option,
+        FixedPlan::option,
         stay -> stay.ledger().total(view),
         stay -> stay.ledger().explainTotal(view),
         notes(outcome, needed));
   }
 
   /** The way, what it saves against keeping one plan, and what it would be without credits. */
-  private Working way(String contender) {
+  private Derivation way(String contender) {
     View view = evaluation.whatIf().view();
     String label = "Best way through the plans, " + view.words();
     return switch (evaluation.costs().overall().way(contender)) {
-      case Ways.Gap gap -> {
-        List<Working> reasons = new ArrayList<>();
+      case PlanPaths.Gap gap -> {
+        List<Derivation> reasons = new ArrayList<>();
         gap.verdicts()
             .forEach((option, verdict) ->
                 reasons.add(
-                    new Working.Stated(
+                    new Derivation.Stated(
                         option.label(),
                         String.join(
                             "; ", verdict.reasons().stream().map(Reason::sentence).toList()))));
@@ -140,28 +140,28 @@ record Explanation(Evaluation evaluation) {
         gap.low()
             .ifPresent(low ->
                 reasons.add(
-                    new Working.Derived(
+                    new Derivation.Derived(
                         "at least",
                         Quantity.of(low.ledger().total(view)),
                         "the cheapest way if each price were the least it begins at",
                         List.of(low.ledger().explainTotal(view), low.explain()))));
-        yield new Working.Missing(
+        yield new Derivation.Missing(
             label,
             (gap.isUnpriced() ? "what meets the needs has no figure in " : "nothing qualifies in ")
                 + selection().horizon().month(gap.month()),
             reasons);
       }
-      case Ways.Found found -> {
-        List<Working> parts = new ArrayList<>();
+      case PlanPaths.Found found -> {
+        List<Derivation> parts = new ArrayList<>();
         parts.add(found.best().ledger().explainTotal(view));
         parts.add(found.best().explain());
         found
             .best()
             .offers()
-            .forEach(o -> parts.add(new Working.Stated("Offer used: " + o.name(), o.words())));
+            .forEach(o -> parts.add(new Derivation.Stated("Offer used: " + o.name(), o.words())));
         leftOut(found.leftOut()).forEach(parts::add);
         parts.addAll(beside(contender, found.best(), view));
-        yield new Working.Taken(
+        yield new Derivation.Taken(
             label,
             Quantity.of(found.best().ledger().total(view)),
             "the cheapest of all ways: each term ends on its boundary, and a plan is left when it"
@@ -171,33 +171,33 @@ record Explanation(Evaluation evaluation) {
     };
   }
 
-  private Working time(String contender) {
+  private Derivation time(String contender) {
     return switch (evaluation.costs().overall().takes(contender)) {
-      case Takes.Known known -> known.time().explain();
-      case Takes.Unknown unknown ->
-          new Working.Missing("People’s time", unknown.why() + ", which is not none");
+      case StaffTime.Known known -> known.time().explain();
+      case StaffTime.Unknown unknown ->
+          new Derivation.Missing("Staff time", unknown.why() + ", which is not none");
     };
   }
 
-  private Working full(String contender) {
-    if (evaluation.costs().overall().way(contender) instanceof Ways.Found
-        && evaluation.costs().overall().takes(contender) instanceof Takes.Known) {
-      return Working.Sum.of(
+  private Derivation full(String contender) {
+    if (evaluation.costs().overall().way(contender) instanceof PlanPaths.Found
+        && evaluation.costs().overall().takes(contender) instanceof StaffTime.Known) {
+      return Derivation.Sum.of(
           "Full cost over " + selection().horizon().months() + " months",
           selection().currency().getCode(),
           List.of(way(contender), time(contender)));
     }
-    return new Working.Missing(
+    return new Derivation.Missing(
         "Full cost", "a part of it is not known", List.of(way(contender), time(contender)));
   }
 
-  private Working remedies(String contender) {
-    List<Working> lines = new ArrayList<>();
+  private Derivation remedies(String contender) {
+    List<Derivation> lines = new ArrayList<>();
     for (Remedy remedy : evaluation.costs().remedies(contender)) {
       lines.add(
           switch (remedy) {
             case Remedy.Discount discount ->
-                new Working.Derived(
+                new Derivation.Derived(
                     "a discount of " + discount.percent().toPlainString() + " % on every price",
                     Quantity.of(discount.becomes()),
                     "over "
@@ -207,13 +207,13 @@ record Explanation(Evaluation evaluation) {
                         + " for the cheapest; a tenth of a percent less would not do",
                     List.of());
             case Remedy.Headcount headcount ->
-                new Working.Derived(
+                new Derivation.Derived(
                     "another headcount",
                     Quantity.of(headcount.people(), "people"),
                     "the nearest at which its cost a month is the lowest",
                     List.of());
             case Remedy.Term term ->
-                new Working.Derived(
+                new Derivation.Derived(
                     "other terms: " + term.terms().words(),
                     Quantity.of(term.becomes()),
                     "over "
@@ -225,65 +225,65 @@ record Explanation(Evaluation evaluation) {
     String label =
         "What would make " + selection().contender(contender).tool().name() + " the cheapest";
     return lines.isEmpty()
-        ? new Working.Stated(label, "no discount, headcount or term would, or it is already")
-        : new Working.Stated(label, "any one of these", Optional.empty(), lines);
+        ? new Derivation.Stated(label, "no discount, headcount or term would, or it is already")
+        : new Derivation.Stated(label, "any one of these", Optional.empty(), lines);
   }
 
-  private Working wholeStaff(String contender) {
+  private Derivation wholeStaff(String contender) {
     String label = "The whole-staff price against named seats";
     return evaluation
         .costs()
         .now()
         .wholeStaff(contender)
-        .<Working>map(staff ->
-            new Working.Derived(
+        .<Derivation>map(staff ->
+            new Derivation.Derived(
                 label,
                 Quantity.of(staff.named(), "named people"),
                 "the first number of named people whose seats cost more than all staff",
                 List.of(
                     staff.whole().explain(),
-                    new Working.Stated(
+                    new Derivation.Stated(
                         (staff.named() - 1) + " named people",
                         "not more expensive",
                         Optional.empty(),
                         List.of(staff.before().explain())),
-                    new Working.Stated(
+                    new Derivation.Stated(
                         staff.named() + " named people",
                         "dearer",
                         Optional.empty(),
                         List.of(staff.at().explain())))))
         .orElseGet(
-            () -> new Working.Missing(label, "it does not sell both, or one is always cheaper"));
+            () -> new Derivation.Missing(label, "it does not sell both, or one is always cheaper"));
   }
 
-  private List<Working> beside(String contender, Way way, View view) {
-    List<Working> parts = new ArrayList<>();
-    if (evaluation.costs().overall().stay(contender) instanceof Outcome.Found<Stay> stay) {
+  private List<Derivation> beside(String contender, PlanPath way, View view) {
+    List<Derivation> parts = new ArrayList<>();
+    if (evaluation.costs().overall().stay(contender) instanceof Outcome.Found<FixedPlan> stay) {
       parts.add(
-          new Working.Derived(
+          new Derivation.Derived(
               "Keeping " + stay.best().option().label(),
               Quantity.of(stay.best().ledger().total(view)),
               "the cheapest single plan and term that qualifies in all months",
               List.of()));
     }
-    if (evaluation.costs().overall().wayAllMonthly(contender) instanceof Ways.Found monthly) {
+    if (evaluation.costs().overall().wayAllMonthly(contender) instanceof PlanPaths.Found monthly) {
       parts.add(
-          new Working.Derived(
+          new Derivation.Derived(
               "All monthly",
               Quantity.of(monthly.best().ledger().total(view)),
               "the best way without any commitment",
               List.of()));
     }
     if (!way.credited().isZero()
-        && evaluation.costs().overall().wayIfLost(contender) instanceof Ways.Found lost) {
+        && evaluation.costs().overall().wayIfLost(contender) instanceof PlanPaths.Found lost) {
       parts.add(
-          new Working.Derived(
+          new Derivation.Derived(
               "Credited for terms that are left",
               Quantity.of(way.credited()),
               "the spread shares of their unused months",
               List.of()));
       parts.add(
-          new Working.Derived(
+          new Derivation.Derived(
               "If nothing were credited",
               Quantity.of(lost.best().ledger().total(view)),
               "the best way then",
@@ -293,17 +293,17 @@ record Explanation(Evaluation evaluation) {
   }
 
   /** The demand, and the offers used and refused. */
-  private static List<Working> notes(Outcome<Stay> outcome, List<Working> needed) {
-    List<Working> notes = new ArrayList<>(needed);
-    if (outcome instanceof Outcome.Found<Stay> found) {
+  private static List<Derivation> notes(Outcome<FixedPlan> outcome, List<Derivation> needed) {
+    List<Derivation> notes = new ArrayList<>(needed);
+    if (outcome instanceof Outcome.Found<FixedPlan> found) {
       found
           .best()
           .offers()
-          .forEach(o -> notes.add(new Working.Stated("Offer used: " + o.name(), o.words())));
+          .forEach(o -> notes.add(new Derivation.Stated("Offer used: " + o.name(), o.words())));
       found
           .best()
           .refusedOffers()
-          .forEach((name, why) -> notes.add(new Working.Stated("Offer not used: " + name, why)));
+          .forEach((name, why) -> notes.add(new Derivation.Stated("Offer not used: " + name, why)));
     }
     return notes;
   }
@@ -313,37 +313,37 @@ record Explanation(Evaluation evaluation) {
     return option.list().measures();
   }
 
-  private <C> Working outcome(
+  private <C> Derivation outcome(
       String label,
       Outcome<C> outcome,
       Function<C, Option> option,
       Function<C, Money> money,
-      Function<C, Working> working,
-      List<Working> needed) {
+      Function<C, Derivation> working,
+      List<Derivation> needed) {
     return switch (outcome) {
       case Outcome.Found<C> found -> {
-        List<Working> parts = new ArrayList<>();
+        List<Derivation> parts = new ArrayList<>();
         parts.add(working.apply(found.best()));
         parts.addAll(needed);
         found
             .low()
             .ifPresent(low ->
                 parts.add(
-                    new Working.Derived(
+                    new Derivation.Derived(
                         "at the low end of what is known of prices: " + option.apply(low).label(),
                         Quantity.of(money.apply(low)),
                         "nobody has a price yet; the range was assumed",
                         List.of(working.apply(low)))));
         for (C other : found.others()) {
           parts.add(
-              new Working.Derived(
+              new Derivation.Derived(
                   "instead of " + option.apply(other).label(),
                   Quantity.of(money.apply(other)),
                   "qualifies, not cheaper",
                   List.of(working.apply(other))));
         }
         parts.addAll(leftOut(found.leftOut(), found.passedOver()));
-        yield new Working.Taken(
+        yield new Derivation.Taken(
             label + ": " + option.apply(found.best()).label(),
             Quantity.of(money.apply(found.best())),
             found.isAtMost()
@@ -352,28 +352,28 @@ record Explanation(Evaluation evaluation) {
             parts);
       }
       case Outcome.NoPlan<C> none ->
-          new Working.Missing(label, "no plan qualifies", leftOut(List.of(), none.passedOver()));
+          new Derivation.Missing(label, "no plan qualifies", leftOut(List.of(), none.passedOver()));
       case Outcome.Unpriced<C> unpriced -> {
-        List<Working> parts = new ArrayList<>();
+        List<Derivation> parts = new ArrayList<>();
         unpriced
             .low()
             .ifPresent(low ->
                 parts.add(
-                    new Working.Derived(
+                    new Derivation.Derived(
                         "at least: " + option.apply(low).label(),
                         Quantity.of(money.apply(low)),
                         "if each price were the least it begins at",
                         List.of(working.apply(low)))));
         parts.addAll(leftOut(unpriced.leftOut(), unpriced.passedOver()));
-        yield new Working.Missing(label, "not known, which is not nothing", parts);
+        yield new Derivation.Missing(label, "not known, which is not nothing", parts);
       }
     };
   }
 
-  private static List<Working> leftOut(List<LeftOut> leftOut) {
+  private static List<Derivation> leftOut(List<LeftOut> leftOut) {
     return leftOut.stream()
-        .<Working>map(
-            left -> new Working.Missing(left.option().label(), left.why().words() + rank(left)))
+        .<Derivation>map(
+            left -> new Derivation.Missing(left.option().label(), left.why().words() + rank(left)))
         .toList();
   }
 
@@ -386,25 +386,25 @@ record Explanation(Evaluation evaluation) {
         : ", and it stands behind the plan taken";
   }
 
-  private List<Working> leftOut(List<LeftOut> leftOut, Map<OptionName, Verdict> passedOver) {
-    List<Working> lines = new ArrayList<>(leftOut(leftOut));
+  private List<Derivation> leftOut(List<LeftOut> leftOut, Map<OptionName, Verdict> passedOver) {
+    List<Derivation> lines = new ArrayList<>(leftOut(leftOut));
     passedOver.forEach((option, verdict) -> lines.add(verdictLine(option, verdict)));
     return lines;
   }
 
-  private Working verdictLine(OptionName option, Verdict verdict) {
+  private Derivation verdictLine(OptionName option, Verdict verdict) {
     String word =
         switch (verdict) {
           case Verdict.Qualifies q -> "qualifies";
           case Verdict.Unconfirmed u -> "not confirmed";
           case Verdict.Excluded e -> "does not qualify";
         };
-    List<Working> reasons = verdict.reasons().stream().map(this::reasonLine).toList();
-    return new Working.Stated(option.label(), word, Optional.empty(), reasons);
+    List<Derivation> reasons = verdict.reasons().stream().map(this::reasonLine).toList();
+    return new Derivation.Stated(option.label(), word, Optional.empty(), reasons);
   }
 
-  private Working reasonLine(Reason reason) {
-    return new Working.Stated(
+  private Derivation reasonLine(Reason reason) {
+    return new Derivation.Stated(
         reason.sentence(),
         reason.excludes() ? "out" : "open",
         Optional.empty(),
@@ -413,7 +413,7 @@ record Explanation(Evaluation evaluation) {
             : List.of());
   }
 
-  private Working dearer(String contender) {
+  private Derivation dearer(String contender) {
     List<String> order = evaluation.costs().now().orderByCost();
     if (order.isEmpty()
         || !(evaluation.costs().now().steady(contender) instanceof Outcome.Found<SteadyCost> mine)
@@ -426,12 +426,12 @@ record Explanation(Evaluation evaluation) {
     }
     Money leastTime = evaluation.costs().now().steadyTime(order.getFirst()).orElseThrow();
     Money myTime = evaluation.costs().now().steadyTime(contender).orElseThrow();
-    List<Working> parts = new ArrayList<>(List.of(mine.best().explain()));
+    List<Derivation> parts = new ArrayList<>(List.of(mine.best().explain()));
     if (!myTime.isZero()) {
       parts.add(monthly("upkeep and work by hand, a month", myTime));
     }
     parts.add(
-        new Working.Derived(
+        new Derivation.Derived(
             "less the cheapest, " + selection().contender(order.getFirst()).tool().name(),
             Quantity.of(least.best().money().negated()),
             least.best().option().label(),
@@ -439,11 +439,11 @@ record Explanation(Evaluation evaluation) {
     if (!leastTime.isZero()) {
       parts.add(monthly("less its upkeep and work by hand", leastTime.negated()));
     }
-    return Working.Sum.of(
+    return Derivation.Sum.of(
         "More a month than the cheapest", selection().currency().getCode(), parts);
   }
 
-  private Working planAlone(String contender, String plan) {
+  private Derivation planAlone(String contender, String plan) {
     return selection().contender(contender).offerings().stream()
         .filter(offering -> offering.plan().id().equals(plan))
         .findFirst()
@@ -452,23 +452,23 @@ record Explanation(Evaluation evaluation) {
         .orElseThrow(() -> new NoSuchFigure("plan with a figure: " + plan));
   }
 
-  private Working planMore(Figure.PlanMore more) {
-    Working plan = planAlone(more.contender(), more.plan());
-    Working than = planAlone(more.contender(), more.than());
+  private Derivation planMore(Figure.PlanMore more) {
+    Derivation plan = planAlone(more.contender(), more.plan());
+    Derivation than = planAlone(more.contender(), more.than());
     Quantity less = than.value().orElseThrow();
-    return Working.Sum.of(
+    return Derivation.Sum.of(
         "More a month than the plan before",
         selection().currency().getCode(),
         List.of(
             plan,
-            new Working.Derived(
+            new Derivation.Derived(
                 "less the plan before",
                 new Quantity(less.amount().negate(), less.unit(), less.one()),
                 than.label(),
                 List.of(than))));
   }
 
-  private Working room(String contender, String measure) {
+  private Derivation room(String contender, String measure) {
     Measure counted =
         selection().demands().keySet().stream()
             .filter(m -> m.id().equals(measure))
@@ -487,18 +487,18 @@ record Explanation(Evaluation evaluation) {
         .roomNow(contender, counted)
         .map(room -> room.explain(plan, demand().units(measure)))
         .orElseGet(() ->
-            new Working.Missing(
+            new Derivation.Missing(
                 counted.label() + " of " + plan, "the plan neither counts nor limits them"));
   }
 
-  private static Working monthly(String label, Money time) {
-    return new Working.Derived(
+  private static Derivation monthly(String label, Money time) {
+    return new Derivation.Derived(
         label, Quantity.of(time), "hours × the cost of an hour, of any one month", List.of());
   }
 
-  private Working plans(String contender) {
-    List<Working> lines = new ArrayList<>();
-    if (evaluation.costs().overall().stay(contender) instanceof Outcome.Found<Stay> found) {
+  private Derivation plans(String contender) {
+    List<Derivation> lines = new ArrayList<>();
+    if (evaluation.costs().overall().stay(contender) instanceof Outcome.Found<FixedPlan> found) {
       lines.add(verdictLine(found.best().option().name(), new Verdict.Qualifies()));
       found
           .others()
@@ -507,7 +507,7 @@ record Explanation(Evaluation evaluation) {
     } else {
       lines.addAll(leftOut(List.of(), evaluation.costs().overall().stay(contender).passedOver()));
     }
-    return new Working.Stated(
+    return new Derivation.Stated(
         "Plans of " + selection().contender(contender).tool().name(),
         "over all " + selection().horizon().months() + " months",
         Optional.empty(),

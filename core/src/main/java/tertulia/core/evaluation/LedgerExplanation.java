@@ -7,23 +7,23 @@ import java.util.function.Function;
 import tertulia.core.billing.Invoice;
 import tertulia.core.billing.Ledger;
 import tertulia.core.billing.View;
-import tertulia.core.path.Ways;
+import tertulia.core.path.PlanPaths;
+import tertulia.core.working.Derivation;
 import tertulia.core.working.NoSuchFigure;
 import tertulia.core.working.Quantity;
-import tertulia.core.working.Working;
 
 /**
  * Why months, years and what is paid beside them come to so much along the best way.
  *
  * @param without why a contender has no way
  */
-record LedgerExplanation(Evaluation evaluation, Function<String, Working> without) {
+record LedgerExplanation(Evaluation evaluation, Function<String, Derivation> without) {
   private Selection selection() {
     return evaluation.selection();
   }
 
   private Optional<Ledger> ledger(String contender) {
-    return evaluation.costs().overall().way(contender) instanceof Ways.Found found
+    return evaluation.costs().overall().way(contender) instanceof PlanPaths.Found found
         ? Optional.of(found.best().ledger())
         : Optional.empty();
   }
@@ -33,7 +33,7 @@ record LedgerExplanation(Evaluation evaluation, Function<String, Working> withou
    *
    * @throws NoSuchFigure if there is no such month
    */
-  Working month(String contender, int m) {
+  Derivation month(String contender, int m) {
     if (!selection().horizon().contains(m)) {
       throw new NoSuchFigure("plan month " + m);
     }
@@ -47,7 +47,7 @@ record LedgerExplanation(Evaluation evaluation, Function<String, Working> withou
    *
    * @throws NoSuchFigure if there is no such year
    */
-  Working year(String contender, int year) {
+  Derivation year(String contender, int year) {
     int months = selection().horizon().months();
     if (year < 0 || year > (months - 1) / 12) {
       throw new NoSuchFigure("plan year " + year);
@@ -55,12 +55,12 @@ record LedgerExplanation(Evaluation evaluation, Function<String, Working> withou
     View view = evaluation.whatIf().view();
     return ledger(contender)
         .map(ledger -> {
-          List<Working> parts = new ArrayList<>();
+          List<Derivation> parts = new ArrayList<>();
           for (int m = 12 * year; m < Math.min(months, 12 * year + 12); m++) {
             parts.add(ledger.explainMonth(m, view));
           }
-          return (Working)
-              Working.Sum.of(
+          return (Derivation)
+              Derivation.Sum.of(
                   "Plan year " + (year + 1) + ", " + view.words(),
                   ledger.currency().getCode(),
                   parts);
@@ -69,18 +69,18 @@ record LedgerExplanation(Evaluation evaluation, Function<String, Working> withou
   }
 
   /** What is committed after the last plan month. */
-  Working pastHorizon(String contender) {
+  Derivation pastHorizon(String contender) {
     View view = evaluation.whatIf().view();
     return ledger(contender)
         .map(ledger -> {
-          List<Working> parts = new ArrayList<>();
+          List<Derivation> parts = new ArrayList<>();
           for (Invoice invoice : ledger.invoices()) {
             if (invoice.covers().end() > selection().horizon().months()) {
               parts.add(invoice.explain(selection().horizon()));
             }
           }
-          return (Working)
-              new Working.Derived(
+          return (Derivation)
+              new Derivation.Derived(
                   "Committed after these months",
                   Quantity.of(ledger.pastHorizon(view)),
                   "the part of these invoices that falls after month "
@@ -91,22 +91,22 @@ record LedgerExplanation(Evaluation evaluation, Function<String, Working> withou
   }
 
   /** What is paid for and not needed. */
-  Working idle(String contender) {
+  Derivation idle(String contender) {
     return ledger(contender)
         .map(ledger -> {
-          List<Working> parts = new ArrayList<>();
+          List<Derivation> parts = new ArrayList<>();
           for (int m = 0; m < ledger.idle().size(); m++) {
             Ledger.Idle idle = ledger.idle().get(m);
             if (idle.units() > 0) {
               parts.add(
-                  new Working.Derived(
+                  new Derivation.Derived(
                       "plan month " + m,
                       Quantity.of(idle.money()),
                       idle.units() + " units paid for and not needed",
                       List.of()));
             }
           }
-          return (Working) Working.Sum.of("Idle units", ledger.currency().getCode(), parts);
+          return (Derivation) Derivation.Sum.of("Idle units", ledger.currency().getCode(), parts);
         })
         .orElseGet(() -> without.apply(contender));
   }

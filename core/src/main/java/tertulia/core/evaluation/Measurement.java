@@ -8,17 +8,17 @@ import java.util.stream.Collectors;
 import tertulia.core.fit.Capability;
 import tertulia.core.fit.Count;
 import tertulia.core.fit.Fact;
-import tertulia.core.fit.Room;
-import tertulia.core.path.Way;
-import tertulia.core.path.Ways;
+import tertulia.core.fit.Headroom;
+import tertulia.core.path.PlanPath;
+import tertulia.core.path.PlanPaths;
 import tertulia.core.scoring.Criterion;
 import tertulia.core.scoring.Interval;
 import tertulia.core.scoring.Value;
 import tertulia.core.trial.Task;
 import tertulia.core.trial.Trial;
 import tertulia.core.trial.Trials;
+import tertulia.core.working.Derivation;
 import tertulia.core.working.Quantity;
-import tertulia.core.working.Working;
 
 /** What a number is worth on the scale the buyer stated. */
 record Measurement(
@@ -36,17 +36,17 @@ record Measurement(
 
   /** A plan that says nothing of it, or that nobody has confirmed, leaves the value open. */
   private Value included(Contender contender, Criterion.Number.Included number) {
-    if (!(costs.spread(contender.id()) instanceof Ways.Found found)) {
+    if (!(costs.spread(contender.id()) instanceof PlanPaths.Found found)) {
       return missing("no plan with a price");
     }
     String unit = number.measure().label();
-    List<Working> parts = new ArrayList<>();
+    List<Derivation> parts = new ArrayList<>();
     Optional<BigDecimal> least = Optional.empty();
     boolean open = false;
-    for (Way.Leg leg : found.best().byOption()) {
+    for (PlanPath.Leg leg : found.best().byOption()) {
       String plan = leg.option().plan().name();
-      Optional<Room> room =
-          Room.of(
+      Optional<Headroom> room =
+          Headroom.of(
               leg.option().offering(),
               leg.option().list(),
               number.measure(),
@@ -60,29 +60,29 @@ record Measurement(
                 .orElseThrow();
         least = Optional.of(least.map(here::min).orElse(here));
         parts.add(
-            new Working.Entered(
+            new Derivation.Entered(
                 plan, new Quantity(here, unit), Optional.of(room.orElseThrow().source())));
       } else {
-        boolean endless = room.filter(r -> r.bound() instanceof Room.Bound.Endless).isPresent();
+        boolean endless = room.filter(r -> r.bound() instanceof Headroom.Bound.Endless).isPresent();
         open |= !endless;
         parts.add(
             endless
-                ? new Working.Stated(
+                ? new Derivation.Stated(
                     plan, "no end", Optional.of(room.orElseThrow().source()), List.of())
-                : new Working.Missing(plan, unknown(room, unit)));
+                : new Derivation.Missing(plan, unknown(room, unit)));
       }
     }
     if (open) {
       return new Value(
           Interval.UNKNOWN,
-          new Working.Missing(criterion.name(), "not known of every plan on the way", parts));
+          new Derivation.Missing(criterion.name(), "not known of every plan on the way", parts));
     }
     return least
         .map(x -> exactly(x, unit, "the least in any month of its way", parts))
         .orElseGet(() ->
             new Value(
                 Interval.exactly(scale.isMoreBetter() ? BigDecimal.ONE : BigDecimal.ZERO),
-                new Working.Derived(
+                new Derivation.Derived(
                     criterion.name(),
                     new Quantity(scale.isMoreBetter() ? BigDecimal.ONE : BigDecimal.ZERO, ""),
                     "there is no end of it",
@@ -94,14 +94,14 @@ record Measurement(
    * another unit, leaves the value open; a bound leaves it open on its one side.
    */
   private Value counted(Contender contender, Criterion.Number.Counted number) {
-    if (!(costs.spread(contender.id()) instanceof Ways.Found found)) {
+    if (!(costs.spread(contender.id()) instanceof PlanPaths.Found found)) {
       return missing("no plan with a price");
     }
     Capability what = new Capability(number.what(), number.name());
-    List<Working> parts = new ArrayList<>();
+    List<Derivation> parts = new ArrayList<>();
     Interval worst = Interval.exactly(BigDecimal.ONE);
     Optional<BigDecimal> exact = Optional.empty();
-    for (Way.Leg leg : found.best().byOption()) {
+    for (PlanPath.Leg leg : found.best().byOption()) {
       Fact fact = leg.option().offering().fact(what);
       String plan = leg.option().plan().name();
       Optional<Count> count =
@@ -109,8 +109,9 @@ record Measurement(
       Interval here = count.map(this::between).orElse(Interval.UNKNOWN);
       parts.add(
           count.isPresent()
-              ? new Working.Stated(plan, count.get().words(), Optional.of(fact.source()), List.of())
-              : new Working.Missing(plan, uncounted(fact, number)));
+              ? new Derivation.Stated(
+                  plan, count.get().words(), Optional.of(fact.source()), List.of())
+              : new Derivation.Missing(plan, uncounted(fact, number)));
       if (here.isExact() && here.low().compareTo(worst.high()) <= 0) {
         exact = count.map(Count::number);
       }
@@ -118,7 +119,8 @@ record Measurement(
     }
     return worst.isExact() && exact.isPresent()
         ? exactly(exact.get(), number.unit(), "of the plan on the way that is worst off", parts)
-        : new Value(worst, new Working.Missing(criterion.name(), "not known of every plan", parts));
+        : new Value(
+            worst, new Derivation.Missing(criterion.name(), "not known of every plan", parts));
   }
 
   private Interval between(Count count) {
@@ -137,23 +139,23 @@ record Measurement(
         : "how many " + number.unit() + " is not known";
   }
 
-  private static Optional<List<BigDecimal>> most(Room.Bound bound) {
+  private static Optional<List<BigDecimal>> most(Headroom.Bound bound) {
     return switch (bound) {
-      case Room.Bound.UpTo upTo -> Optional.of(upTo.most());
-      case Room.Bound.Charged charged -> Optional.of(charged.included());
-      case Room.Bound.AccountOrSeat open -> Optional.empty();
-      case Room.Bound.Endless endless -> Optional.empty();
-      case Room.Bound.Unknown unknown -> Optional.empty();
-      case Room.Bound.Silent silent -> Optional.empty();
+      case Headroom.Bound.UpTo upTo -> Optional.of(upTo.most());
+      case Headroom.Bound.Charged charged -> Optional.of(charged.included());
+      case Headroom.Bound.AccountOrSeat open -> Optional.empty();
+      case Headroom.Bound.Endless endless -> Optional.empty();
+      case Headroom.Bound.Unknown unknown -> Optional.empty();
+      case Headroom.Bound.Silent silent -> Optional.empty();
     };
   }
 
-  private static String unknown(Optional<Room> room, String unit) {
+  private static String unknown(Optional<Headroom> room, String unit) {
     return room.isEmpty()
         ? "nobody has said under Need how many " + unit + " are used"
-        : room.get().bound() instanceof Room.Bound.Unknown
+        : room.get().bound() instanceof Headroom.Bound.Unknown
             ? "how many " + unit + " are included is not confirmed"
-            : room.get().bound() instanceof Room.Bound.AccountOrSeat
+            : room.get().bound() instanceof Headroom.Bound.AccountOrSeat
                 ? "the page does not say whether "
                     + unit
                     + " are included for the account or for each seat"
@@ -167,7 +169,7 @@ record Measurement(
     }
     BigDecimal low = share.get().low().multiply(HUNDRED);
     BigDecimal high = share.get().high().multiply(HUNDRED);
-    List<Working> parts = new ArrayList<>();
+    List<Derivation> parts = new ArrayList<>();
     trials.tasks().forEach(task -> parts.add(tried(task, contender)));
     if (low.compareTo(high) == 0) {
       return exactly(low, "%", "mean over the tasks of the share of people who did them", parts);
@@ -176,7 +178,7 @@ record Measurement(
     BigDecimal other = scale.valueOf(high);
     return new Value(
         new Interval(one.min(other), one.max(other)),
-        new Working.Missing(
+        new Derivation.Missing(
             criterion.name(),
             trials.tally(contender.id()).untried()
                 + " of "
@@ -186,7 +188,7 @@ record Measurement(
   }
 
   private Value minutes(Contender contender) {
-    List<Working> parts = new ArrayList<>();
+    List<Derivation> parts = new ArrayList<>();
     trials.tasks().forEach(task -> parts.add(tried(task, contender)));
     Optional<BigDecimal> median = trials.medianMinutes(contender.id());
     if (median.isPresent()) {
@@ -199,15 +201,15 @@ record Measurement(
                 + trials.untimed(contender.id()).stream()
                     .map(Task::words)
                     .collect(Collectors.joining("; "));
-    return new Value(Interval.UNKNOWN, new Working.Missing(criterion.name(), why, parts));
+    return new Value(Interval.UNKNOWN, new Derivation.Missing(criterion.name(), why, parts));
   }
 
-  private Working tried(Task task, Contender contender) {
+  private Derivation tried(Task task, Contender contender) {
     List<Trial.Result> results = trials.results(task, contender.id());
     if (results.isEmpty()) {
-      return new Working.Missing(task.words(), "nobody has tried it");
+      return new Derivation.Missing(task.words(), "nobody has tried it");
     }
-    return new Working.Stated(
+    return new Derivation.Stated(
         task.words(),
         results.stream().map(Measurement::words).collect(Collectors.joining("; ")),
         Optional.empty(),
@@ -222,21 +224,21 @@ record Measurement(
         + (result.note().isEmpty() ? "" : ", " + result.note());
   }
 
-  private Value exactly(BigDecimal x, String unit, String rule, List<Working> parts) {
+  private Value exactly(BigDecimal x, String unit, String rule, List<Derivation> parts) {
     BigDecimal value = scale.valueOf(x);
     return new Value(
         Interval.exactly(value),
-        new Working.Derived(
+        new Derivation.Derived(
             criterion.name(),
             new Quantity(value, ""),
             "(number − worst) / (best − worst), from 0 to 1",
             List.of(
-                new Working.Derived("the number", new Quantity(x, unit), rule, parts),
-                new Working.Entered("worst, score 0", new Quantity(scale.worst(), unit)),
-                new Working.Entered("best, score 1", new Quantity(scale.best(), unit)))));
+                new Derivation.Derived("the number", new Quantity(x, unit), rule, parts),
+                new Derivation.Entered("worst, score 0", new Quantity(scale.worst(), unit)),
+                new Derivation.Entered("best, score 1", new Quantity(scale.best(), unit)))));
   }
 
   private Value missing(String why) {
-    return new Value(Interval.UNKNOWN, new Working.Missing(criterion.name(), why));
+    return new Value(Interval.UNKNOWN, new Derivation.Missing(criterion.name(), why));
   }
 }

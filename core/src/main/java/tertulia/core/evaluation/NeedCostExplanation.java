@@ -4,10 +4,10 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import tertulia.core.billing.View;
-import tertulia.core.path.Ways;
+import tertulia.core.path.PlanPaths;
+import tertulia.core.working.Derivation;
 import tertulia.core.working.NoSuchFigure;
 import tertulia.core.working.Quantity;
-import tertulia.core.working.Working;
 
 /** Why a must costs so much. */
 record NeedCostExplanation(Evaluation evaluation) {
@@ -27,7 +27,7 @@ record NeedCostExplanation(Evaluation evaluation) {
    *
    * @throws NoSuchFigure if it is no must, or the contender is set aside
    */
-  Working of(String capability, String contender) {
+  Derivation of(String capability, String contender) {
     return of(line(capability), contender);
   }
 
@@ -36,11 +36,11 @@ record NeedCostExplanation(Evaluation evaluation) {
    *
    * @throws NoSuchFigure if it is no must
    */
-  Working ofAll(String capability) {
+  Derivation ofAll(String capability) {
     return ofAll(line(capability));
   }
 
-  private Working of(NeedCosts.Line line, String contender) {
+  private Derivation of(NeedCosts.Line line, String contender) {
     String name = selection().contender(contender).tool().name();
     return effect(
         line.need().capability().name() + ", for " + name,
@@ -50,13 +50,13 @@ record NeedCostExplanation(Evaluation evaluation) {
         evaluation.costs().overall().wayWithout(contender, java.util.Set.of(line.need())));
   }
 
-  private Working ofAll(NeedCosts.Line line) {
+  private Derivation ofAll(NeedCosts.Line line) {
     String label = line.need().capability().name() + ", for the selection";
-    List<Working> each = new ArrayList<>();
+    List<Derivation> each = new ArrayList<>();
     selection().active().forEach(c -> each.add(of(line, c.id())));
     if (line.selection().isPresent()
         && line.selection().get() instanceof NeedCosts.Effect.Costs costs) {
-      return new Working.Derived(
+      return new Derivation.Derived(
           label,
           Quantity.of(costs.more()),
           "the cheapest with it, "
@@ -65,23 +65,24 @@ record NeedCostExplanation(Evaluation evaluation) {
               + costs.without(),
           each);
     }
-    return new Working.Missing(label, "there is no total with it, or none at all", each);
+    return new Derivation.Missing(label, "there is no total with it, or none at all", each);
   }
 
-  private Working effect(String label, NeedCosts.Effect effect, Ways with, Ways without) {
+  private Derivation effect(
+      String label, NeedCosts.Effect effect, PlanPaths with, PlanPaths without) {
     View view = evaluation.whatIf().view();
-    List<Working> parts = new ArrayList<>();
-    if (with instanceof Ways.Found found) {
+    List<Derivation> parts = new ArrayList<>();
+    if (with instanceof PlanPaths.Found found) {
       parts.add(
-          new Working.Derived(
+          new Derivation.Derived(
               "with it: " + found.best().label(),
               Quantity.of(found.best().ledger().total(view)),
               "the best way",
               List.of()));
     }
-    if (without instanceof Ways.Found found) {
+    if (without instanceof PlanPaths.Found found) {
       parts.add(
-          new Working.Derived(
+          new Derivation.Derived(
               "without it: " + found.best().label(),
               Quantity.of(found.best().ledger().total(view).negated()),
               "the best way then, taken off",
@@ -89,16 +90,16 @@ record NeedCostExplanation(Evaluation evaluation) {
     }
     return switch (effect) {
       case NeedCosts.Effect.Costs costs ->
-          Working.Sum.of(label, selection().currency().getCode(), parts);
+          Derivation.Sum.of(label, selection().currency().getCode(), parts);
       case NeedCosts.Effect.RulesOut out ->
-          new Working.Missing(
+          new Derivation.Missing(
               label,
               out.open()
                   ? "not confirmed: only without it is there a total as things are known"
                   : "rules the tool out: only without it is there a total",
               parts);
       case NeedCosts.Effect.NoTotal none ->
-          new Working.Missing(label, "no total with or without it", parts);
+          new Derivation.Missing(label, "no total with or without it", parts);
     };
   }
 }

@@ -11,7 +11,7 @@ import java.util.Set;
 import org.joda.money.Money;
 import tertulia.core.fit.Importance;
 import tertulia.core.fit.Need;
-import tertulia.core.path.Ways;
+import tertulia.core.path.PlanPaths;
 
 /**
  * What each must costs: the cheapest total with it less the cheapest total without it, for each
@@ -128,7 +128,7 @@ public record NeedCosts(List<Line> lines, Map<String, List<Together>> together) 
 
     /** Whether something of a contender is not confirmed for which it has no total. */
     private boolean isOpen(String contender) {
-      return costs.way(contender) instanceof Ways.Gap gap && gap.isUnconfirmed();
+      return costs.way(contender) instanceof PlanPaths.Gap gap && gap.isUnconfirmed();
     }
 
     private static Effect effect(Optional<Amount> with, Optional<Amount> without, boolean open) {

@@ -8,25 +8,25 @@ import java.util.function.Function;
 import tertulia.core.scoring.Criterion;
 import tertulia.core.scoring.Interval;
 import tertulia.core.scoring.Totals;
+import tertulia.core.working.Derivation;
 import tertulia.core.working.NoSuchFigure;
-import tertulia.core.working.Working;
 
 /**
  * Answers "why" for weights, values, totals and ranks.
  *
  * @param plans explains why no plan of a contender qualifies
  */
-record ScoreExplanation(Evaluation evaluation, Function<String, Working> plans) {
+record ScoreExplanation(Evaluation evaluation, Function<String, Derivation> plans) {
 
-  Working weight(String criterion) {
+  Derivation weight(String criterion) {
     return weight(criterion(criterion));
   }
 
-  private Working weight(Criterion criterion) {
+  private Derivation weight(Criterion criterion) {
     return evaluation.scores().panel().explainWeight(criterion, evaluation.scores().criteria());
   }
 
-  Working winner(String criterion) {
+  Derivation winner(String criterion) {
     return winner(criterion(criterion));
   }
 
@@ -41,7 +41,7 @@ record ScoreExplanation(Evaluation evaluation, Function<String, Working> plans) 
         .orElseThrow(() -> new NoSuchFigure("criterion " + id));
   }
 
-  Working value(String contender, String criterion) {
+  Derivation value(String contender, String criterion) {
     return evaluation
         .scores()
         .value(contender, criterion(criterion))
@@ -49,10 +49,10 @@ record ScoreExplanation(Evaluation evaluation, Function<String, Working> plans) 
         .orElseGet(() -> notRanked(contender));
   }
 
-  Working total(String contender) {
+  Derivation total(String contender) {
     return ranked(contender)
-        .<Working>map(totals ->
-            new Working.Stated(
+        .<Derivation>map(totals ->
+            new Derivation.Stated(
                 "Total score",
                 Optional.of(totals.total(contender))
                     .filter(Interval::isExact)
@@ -67,20 +67,20 @@ record ScoreExplanation(Evaluation evaluation, Function<String, Working> plans) 
     return evaluation.scores().totals().filter(totals -> totals.values().containsKey(contender));
   }
 
-  private Working rank(Totals totals, String contender) {
-    List<Working> rivals = new ArrayList<>();
+  private Derivation rank(Totals totals, String contender) {
+    List<Derivation> rivals = new ArrayList<>();
     Totals.Standing mine = null;
     for (Totals.Standing standing : totals.standings()) {
       if (standing.contender().equals(contender)) {
         mine = standing;
       } else {
         rivals.add(
-            new Working.Stated(
+            new Derivation.Stated(
                 selection().contender(standing.contender()).tool().name(), ends(standing.total())));
       }
     }
     Totals.Standing own = java.util.Objects.requireNonNull(mine);
-    return new Working.Stated(
+    return new Derivation.Stated(
         "Rank "
             + own.bestRank()
             + (own.bestRank() == own.worstRank() ? "" : " to " + own.worstRank()),
@@ -98,10 +98,10 @@ record ScoreExplanation(Evaluation evaluation, Function<String, Working> plans) 
     return total.isExact() ? low : low + " to " + high;
   }
 
-  Working wins(String contender) {
+  Derivation wins(String contender) {
     return ranked(contender)
-        .<Working>map(totals ->
-            new Working.Stated(
+        .<Derivation>map(totals ->
+            new Derivation.Stated(
                 "Criteria won",
                 totals.wins(contender) + " of " + totals.criteria().size(),
                 Optional.empty(),
@@ -110,28 +110,28 @@ record ScoreExplanation(Evaluation evaluation, Function<String, Working> plans) 
   }
 
   /** The lead of the best over the second, by the middle of their values. */
-  private Working winner(Criterion criterion) {
+  private Derivation winner(Criterion criterion) {
     return evaluation
         .scores()
         .totals()
         .map(totals -> winner(totals, criterion))
         .orElseGet(
-            () -> new Working.Missing(criterion.name(), "no weights are in these figures yet"));
+            () -> new Derivation.Missing(criterion.name(), "no weights are in these figures yet"));
   }
 
-  private Working winner(Totals totals, Criterion criterion) {
+  private Derivation winner(Totals totals, Criterion criterion) {
     Totals.Winner winner = totals.winner(criterion);
-    List<Working> values = new ArrayList<>();
+    List<Derivation> values = new ArrayList<>();
     for (String id : totals.values().keySet()) {
       values.add(
-          new Working.Stated(
+          new Derivation.Stated(
               selection().contender(id).tool().name(),
               ends(totals.value(id, criterion).interval()),
               Optional.empty(),
               List.of(totals.value(id, criterion).working())));
     }
     String name = selection().contender(winner.contender()).tool().name();
-    return new Working.Stated(
+    return new Derivation.Stated(
         criterion.name()
             + (winner.of().isPresent() ? ": " + name + " first" : ": nobody’s, " + name + " ahead"),
         winner.words() + "; below 0.05 a tie, below 0.15 an edge",
@@ -139,15 +139,15 @@ record ScoreExplanation(Evaluation evaluation, Function<String, Working> plans) 
         values);
   }
 
-  private Working notRanked(String contender) {
+  private Derivation notRanked(String contender) {
     return selection()
         .contender(contender)
         .setAside()
-        .<Working>map(reason -> new Working.Missing("Total", "set aside: " + reason))
+        .<Derivation>map(reason -> new Derivation.Missing("Total", "set aside: " + reason))
         .orElseGet(() ->
             evaluation.costs().overall().feasible().stream().anyMatch(c -> c.id().equals(contender))
-                ? new Working.Missing("Total", "no weights are in these figures yet")
-                : new Working.Missing(
+                ? new Derivation.Missing("Total", "no weights are in these figures yet")
+                : new Derivation.Missing(
                     "Total", "no plan qualifies in all months", List.of(plans.apply(contender))));
   }
 }

@@ -58,7 +58,7 @@ public record Selection(
     Panel panel,
     ExchangeRates rates,
     List<Scenario> scenarios,
-    Practice practice,
+    BuyingPolicy practice,
     Trials trials) {
   public Selection {
     requireNonNull(trials);
@@ -138,7 +138,7 @@ public record Selection(
         panel,
         rates,
         Scenario.STANDARD,
-        Practice.STANDARD);
+        BuyingPolicy.STANDARD);
   }
 
   /** A selection of which nothing is tried by hand. */
@@ -158,7 +158,7 @@ public record Selection(
       Panel panel,
       ExchangeRates rates,
       List<Scenario> scenarios,
-      Practice practice) {
+      BuyingPolicy practice) {
     this(
         title,
         purpose,
@@ -216,7 +216,7 @@ public record Selection(
   }
 
   /** This selection with people who work otherwise. */
-  public Selection practising(Practice other) {
+  public Selection practising(BuyingPolicy other) {
     return with(needs, criteria, contenders, panel, rise, rates, other);
   }
 
@@ -258,7 +258,7 @@ public record Selection(
       Panel others,
       PriceRise rising,
       ExchangeRates at,
-      Practice practised) {
+      BuyingPolicy practised) {
     return new Selection(
         title,
         purpose,

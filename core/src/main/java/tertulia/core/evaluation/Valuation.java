@@ -13,11 +13,11 @@ import tertulia.core.fit.Importance;
 import tertulia.core.fit.Need;
 import tertulia.core.fit.Offering;
 import tertulia.core.labour.PeopleTime;
-import tertulia.core.labour.Takes;
+import tertulia.core.labour.StaffTime;
 import tertulia.core.path.LeftOut;
 import tertulia.core.path.Option;
-import tertulia.core.path.Way;
-import tertulia.core.path.Ways;
+import tertulia.core.path.PlanPath;
+import tertulia.core.path.PlanPaths;
 import tertulia.core.scoring.Criterion;
 import tertulia.core.scoring.Interval;
 import tertulia.core.scoring.Judgement;
@@ -25,8 +25,8 @@ import tertulia.core.scoring.Panel;
 import tertulia.core.scoring.PublicRating;
 import tertulia.core.scoring.Value;
 import tertulia.core.trial.Trials;
+import tertulia.core.working.Derivation;
 import tertulia.core.working.Quantity;
-import tertulia.core.working.Working;
 
 /** What each contender is worth under each criterion. */
 record Valuation(CostsOverall costs, Panel panel, Trials trials) {
@@ -44,7 +44,7 @@ record Valuation(CostsOverall costs, Panel panel, Trials trials) {
               .orElseGet(() ->
                   new Value(
                       Interval.UNKNOWN,
-                      new Working.Missing(
+                      new Derivation.Missing(
                           criterion.name(),
                           "two contenders that cost different amounts make a scale, or state"
                               + " worst and best")));
@@ -95,7 +95,7 @@ record Valuation(CostsOverall costs, Panel panel, Trials trials) {
 
   /** What a contender costs a month as the criterion reads it; empty while it is not known. */
   private static Optional<BigDecimal> known(CostsOverall costs, Contender contender) {
-    if (!(costs.spread(contender.id()) instanceof Ways.Found found)) {
+    if (!(costs.spread(contender.id()) instanceof PlanPaths.Found found)) {
       return Optional.empty();
     }
     Valuation valuation = new Valuation(costs, new Panel(List.of()), Trials.NONE);
@@ -103,9 +103,9 @@ record Valuation(CostsOverall costs, Panel panel, Trials trials) {
       case SUBSCRIPTION -> Optional.of(valuation.perMonth(found.best(), Optional.empty()));
       case FULL ->
           switch (costs.takes(contender.id(), found)) {
-            case Takes.Known time ->
+            case StaffTime.Known time ->
                 Optional.of(valuation.perMonth(found.best(), Optional.of(time.time())));
-            case Takes.Unknown unknown -> Optional.empty();
+            case StaffTime.Unknown unknown -> Optional.empty();
           };
     };
   }
@@ -116,30 +116,31 @@ record Valuation(CostsOverall costs, Panel panel, Trials trials) {
 
   /** By the best way in the spread view; with people's time along it if full cost is read. */
   private Value cost(Contender contender, Criterion criterion, Criterion.Cost scale) {
-    Ways ways = costs.spread(contender.id());
+    PlanPaths ways = costs.spread(contender.id());
     return switch (costs.whatIf().basis()) {
       case SUBSCRIPTION -> cost(criterion, scale, ways, Optional.empty());
       case FULL ->
           switch (costs.takes(contender.id(), ways)) {
-            case Takes.Known known -> cost(criterion, scale, ways, Optional.of(known.time()));
-            case Takes.Unknown unknown ->
-                new Value(Interval.UNKNOWN, new Working.Missing(criterion.name(), unknown.why()));
+            case StaffTime.Known known -> cost(criterion, scale, ways, Optional.of(known.time()));
+            case StaffTime.Unknown unknown ->
+                new Value(
+                    Interval.UNKNOWN, new Derivation.Missing(criterion.name(), unknown.why()));
           };
     };
   }
 
   private Value cost(
-      Criterion criterion, Criterion.Cost scale, Ways ways, Optional<PeopleTime> time) {
+      Criterion criterion, Criterion.Cost scale, PlanPaths ways, Optional<PeopleTime> time) {
     return switch (ways) {
-      case Ways.Found found -> cost(criterion, scale, found, time);
-      case Ways.Gap gap when gap.isUnpriced() ->
+      case PlanPaths.Found found -> cost(criterion, scale, found, time);
+      case PlanPaths.Gap gap when gap.isUnpriced() ->
           gap.low()
               .map(low -> atLeast(criterion, scale, low, time))
               .orElseGet(() ->
                   new Value(
                       Interval.UNKNOWN,
-                      new Working.Missing(criterion.name(), LeftOut.words(gap.leftOut()))));
-      case Ways.Gap gap ->
+                      new Derivation.Missing(criterion.name(), LeftOut.words(gap.leftOut()))));
+      case PlanPaths.Gap gap ->
           throw new IllegalArgumentException("A contender without a plan is not valued");
     };
   }
@@ -149,14 +150,14 @@ record Valuation(CostsOverall costs, Panel panel, Trials trials) {
    * bound's value to 1: nobody knows how much cheaper what was left out would be.
    */
   private Value cost(
-      Criterion criterion, Criterion.Cost scale, Ways.Found found, Optional<PeopleTime> time) {
+      Criterion criterion, Criterion.Cost scale, PlanPaths.Found found, Optional<PeopleTime> time) {
     BigDecimal x = perMonth(found.best(), time);
     BigDecimal value = scale.valueOf(x);
     if (found.isAtMost()) {
       return new Value(
           new Interval(value, BigDecimal.ONE),
           () ->
-              new Working.Missing(
+              new Derivation.Missing(
                   criterion.name(),
                   "the cost is at most this, so its score is at least this: "
                       + LeftOut.words(found.leftOut()),
@@ -173,13 +174,13 @@ record Valuation(CostsOverall costs, Panel panel, Trials trials) {
 
   /** A total of which only the least is known is worth what that is, or less. */
   private Value atLeast(
-      Criterion criterion, Criterion.Cost scale, Way low, Optional<PeopleTime> time) {
+      Criterion criterion, Criterion.Cost scale, PlanPath low, Optional<PeopleTime> time) {
     BigDecimal x = perMonth(low, time);
     BigDecimal value = scale.valueOf(x);
     return new Value(
         new Interval(BigDecimal.ZERO, value),
         () ->
-            new Working.Missing(
+            new Derivation.Missing(
                 criterion.name(),
                 "the cost is at least this, so its score is at most this",
                 List.of(
@@ -187,7 +188,7 @@ record Valuation(CostsOverall costs, Panel panel, Trials trials) {
   }
 
   /** The average a month, spread, with people's time if it counts; exact to 10 decimals. */
-  private BigDecimal perMonth(Way way, Optional<PeopleTime> time) {
+  private BigDecimal perMonth(PlanPath way, Optional<PeopleTime> time) {
     BigDecimal subscription = way.ledger().perMonth(View.SPREAD);
     return time.map(people ->
             people
@@ -203,8 +204,8 @@ record Valuation(CostsOverall costs, Panel panel, Trials trials) {
   private Value assumed(
       Criterion criterion,
       Criterion.Cost scale,
-      Ways.Found found,
-      Way low,
+      PlanPaths.Found found,
+      PlanPath low,
       BigDecimal value,
       Optional<PeopleTime> time) {
     BigDecimal x = perMonth(found.best(), time);
@@ -213,22 +214,22 @@ record Valuation(CostsOverall costs, Panel panel, Trials trials) {
     return new Value(
         new Interval(value.min(otherValue), value.max(otherValue)),
         () ->
-            new Working.Missing(
+            new Derivation.Missing(
                 criterion.name(),
                 "the price is assumed to lie in a range",
                 List.of(
                     costWorking(criterion, scale, found, x, value, time),
-                    new Working.Derived(
+                    new Derivation.Derived(
                         "a month at the low end",
                         new Quantity(other, selection().currency().getCode()),
                         "score " + otherValue.toPlainString(),
                         List.of(low.ledger().explainTotal(View.SPREAD))))));
   }
 
-  private Working costWorking(
+  private Derivation costWorking(
       Criterion criterion,
       Criterion.Cost scale,
-      Ways.Found found,
+      PlanPaths.Found found,
       BigDecimal x,
       BigDecimal value,
       Optional<PeopleTime> time) {
@@ -236,41 +237,41 @@ record Valuation(CostsOverall costs, Panel panel, Trials trials) {
     return costWorking(criterion, scale, perMonth(found.best(), x, bound, time), value);
   }
 
-  private Working perMonth(Way way, BigDecimal x, String bound, Optional<PeopleTime> time) {
-    List<Working> total =
+  private Derivation perMonth(PlanPath way, BigDecimal x, String bound, Optional<PeopleTime> time) {
+    List<Derivation> total =
         new ArrayList<>(List.of(way.ledger().explainTotal(View.SPREAD), way.explain()));
     time.ifPresent(people -> total.add(people.explain()));
-    return new Working.Derived(
+    return new Derivation.Derived(
         "a month, spread",
         new Quantity(x, selection().currency().getCode()),
         bound + "total over " + selection().horizon().months() + " months",
         total);
   }
 
-  private Working costWorking(
-      Criterion criterion, Criterion.Cost scale, Working perMonth, BigDecimal value) {
+  private Derivation costWorking(
+      Criterion criterion, Criterion.Cost scale, Derivation perMonth, BigDecimal value) {
     String currency = selection().currency().getCode();
-    return new Working.Derived(
+    return new Derivation.Derived(
         criterion.name(),
         new Quantity(value, ""),
         "(cost − worst) / (best − worst), from 0 to 1",
         List.of(
             perMonth,
-            new Working.Entered("worst, score 0", new Quantity(scale.worst(), currency)),
-            new Working.Entered("best, score 1", new Quantity(scale.best(), currency))));
+            new Derivation.Entered("worst, score 0", new Quantity(scale.worst(), currency)),
+            new Derivation.Entered("best, score 1", new Quantity(scale.best(), currency))));
   }
 
   /** Along the way, each month by the plan it is on. */
-  private Value coverage(Criterion criterion, Ways ways) {
-    if (!(ways instanceof Ways.Found found)) {
+  private Value coverage(Criterion criterion, PlanPaths ways) {
+    if (!(ways instanceof PlanPaths.Found found)) {
       return new Value(
-          Interval.UNKNOWN, new Working.Missing(criterion.name(), "no plan with a price"));
+          Interval.UNKNOWN, new Derivation.Missing(criterion.name(), "no plan with a price"));
     }
     BigDecimal months = BigDecimal.valueOf(selection().horizon().months());
     BigDecimal low = BigDecimal.ZERO;
     BigDecimal high = BigDecimal.ZERO;
-    List<Working> parts = new ArrayList<>();
-    for (Way.Leg leg : found.best().byOption()) {
+    List<Derivation> parts = new ArrayList<>();
+    for (PlanPath.Leg leg : found.best().byOption()) {
       Value covered = coverage(criterion, leg.option());
       BigDecimal part = BigDecimal.valueOf(leg.months().months());
       low = low.add(covered.interval().low().multiply(part));
@@ -288,8 +289,9 @@ record Valuation(CostsOverall costs, Panel panel, Trials trials) {
     return new Value(
         mean,
         mean.isExact()
-            ? new Working.Derived(criterion.name(), new Quantity(mean.low(), ""), rule, parts)
-            : new Working.Missing(criterion.name(), rule + "; some answers are not known", parts));
+            ? new Derivation.Derived(criterion.name(), new Quantity(mean.low(), ""), rule, parts)
+            : new Derivation.Missing(
+                criterion.name(), rule + "; some answers are not known", parts));
   }
 
   private Value coverage(Criterion criterion, Option option) {
@@ -297,7 +299,7 @@ record Valuation(CostsOverall costs, Panel panel, Trials trials) {
     BigDecimal all = BigDecimal.ZERO;
     BigDecimal low = BigDecimal.ZERO;
     BigDecimal high = BigDecimal.ZERO;
-    List<Working> parts = new ArrayList<>();
+    List<Derivation> parts = new ArrayList<>();
     for (Need need : selection().needs()) {
       if (need.importance() instanceof Importance.Should should) {
         BigDecimal weight = BigDecimal.valueOf(should.weight());
@@ -309,7 +311,7 @@ record Valuation(CostsOverall costs, Panel panel, Trials trials) {
         low = low.add(weight.multiply(met.low()));
         high = high.add(weight.multiply(met.high()));
         parts.add(
-            new Working.Stated(
+            new Derivation.Stated(
                 need.capability().name() + ", weight " + should.weight(),
                 outside ? fact.words() + "; covered outside" : words(need, option),
                 java.util.Optional.of(fact.source())
@@ -325,8 +327,8 @@ record Valuation(CostsOverall costs, Panel panel, Trials trials) {
     return new Value(
         share,
         share.isExact()
-            ? new Working.Derived(label, new Quantity(share.low(), ""), rule, parts)
-            : new Working.Missing(label, rule + "; some answers are not known", parts));
+            ? new Derivation.Derived(label, new Quantity(share.low(), ""), rule, parts)
+            : new Derivation.Missing(label, rule + "; some answers are not known", parts));
   }
 
   private static String words(Need need, Option option) {
@@ -349,18 +351,18 @@ record Valuation(CostsOverall costs, Panel panel, Trials trials) {
       Criterion criterion, Criterion.Ratings prior, List<PublicRating> ratings) {
     if (ratings.isEmpty()) {
       return new Value(
-          Interval.UNKNOWN, new Working.Missing(criterion.name(), "no public rating entered"));
+          Interval.UNKNOWN, new Derivation.Missing(criterion.name(), "no public rating entered"));
     }
-    List<Working> parts = new ArrayList<>();
+    List<Derivation> parts = new ArrayList<>();
     for (PublicRating rating : ratings) {
       parts.add(
-          new Working.Entered(
+          new Derivation.Entered(
               "from " + rating.count() + (rating.count() == 1 ? " review" : " reviews"),
               new Quantity(rating.rating(), "of 5"),
               java.util.Optional.of(rating.source())));
     }
     parts.add(
-        new Working.Entered(
+        new Derivation.Entered(
             "expected before any review, as much as "
                 + prior.strength().toPlainString()
                 + " reviews",
@@ -368,15 +370,15 @@ record Valuation(CostsOverall costs, Panel panel, Trials trials) {
     BigDecimal shrunk = PublicRating.shrunk(ratings, prior);
     BigDecimal value =
         shrunk.subtract(BigDecimal.ONE).divide(BigDecimal.valueOf(4), MathContext.DECIMAL128);
-    Working pooled =
-        new Working.Derived(
+    Derivation pooled =
+        new Derivation.Derived(
             "pooled rating",
             new Quantity(shrunk, "of 5"),
             "(strength · prior + reviews · rating) / (strength + reviews)",
             parts);
     return new Value(
         Interval.exactly(value),
-        new Working.Derived(
+        new Derivation.Derived(
             criterion.name(), new Quantity(value, ""), "(rating − 1) / 4", List.of(pooled)));
   }
 }

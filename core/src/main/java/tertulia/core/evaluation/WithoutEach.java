@@ -14,7 +14,7 @@ import tertulia.core.scoring.Member;
 import tertulia.core.scoring.Panel;
 import tertulia.core.scoring.Totals;
 import tertulia.core.scoring.Value;
-import tertulia.core.working.Working;
+import tertulia.core.working.Derivation;
 
 /**
  * The totals a panel has without each of its members, from sums over all of them: taking one
@@ -119,7 +119,7 @@ final class WithoutEach {
             : Interval.exactly(
                 others.marks().divide(others.shares().multiply(BigDecimal.TEN), Panel.ROOM));
     return new Value(
-        interval, new Working.Missing(criterion.name(), "worked out for its order alone"));
+        interval, new Derivation.Missing(criterion.name(), "worked out for its order alone"));
   }
 
   /** Whether somebody but a member has a share above 0: else all others count alike. */

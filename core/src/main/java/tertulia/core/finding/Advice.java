@@ -5,7 +5,7 @@ import java.util.Optional;
 import org.joda.money.Money;
 import tertulia.core.evaluation.ValueForMoney;
 import tertulia.core.firmness.NearestUpset;
-import tertulia.core.firmness.WeightRoom;
+import tertulia.core.firmness.StabilityRange;
 import tertulia.core.sensitivity.Condition;
 import tertulia.core.sensitivity.FindOut;
 import tertulia.core.sensitivity.ScenarioGrid;
@@ -119,7 +119,7 @@ public sealed interface Advice {
   record AtThisSize(String whole, String now, int people) implements Advice {}
 
   /** The weight with the least room, the leader ahead. */
-  record Tightest(String leader, WeightRoom room) implements Advice {}
+  record Tightest(String leader, StabilityRange room) implements Advice {}
 
   /** How little would have to change for somebody else to be level. */
   record Nearest(NearestUpset upset, List<NearestUpset.Move> moves) implements Advice {
@@ -167,7 +167,7 @@ public sealed interface Advice {
       boolean first,
       boolean certain,
       Optional<Condition.Between> people,
-      List<WeightRoom> rooms)
+      List<StabilityRange> rooms)
       implements Advice {
     public HoldsFor {
       rooms = List.copyOf(rooms);

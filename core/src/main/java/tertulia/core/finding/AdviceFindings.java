@@ -17,7 +17,7 @@ import tertulia.core.finding.Advice.Grade;
 import tertulia.core.finding.Advice.Within;
 import tertulia.core.firmness.NearestUpset;
 import tertulia.core.firmness.RankShares;
-import tertulia.core.firmness.WeightRoom;
+import tertulia.core.firmness.StabilityRange;
 import tertulia.core.scoring.Member;
 import tertulia.core.scoring.Totals;
 import tertulia.core.sensitivity.Chances;
@@ -307,7 +307,7 @@ public record AdviceFindings(Sensitivity sensitivity) {
   }
 
   /** How far it is to the nearer end at which somebody takes over. */
-  private static BigDecimal way(WeightRoom room) {
+  private static BigDecimal way(StabilityRange room) {
     BigDecimal down =
         room.low().takesOver().isEmpty()
             ? BigDecimal.TWO
@@ -367,7 +367,7 @@ public record AdviceFindings(Sensitivity sensitivity) {
 
   /** For what a choice holds, around what is read. */
   public Advice.HoldsFor holdsFor(String choice) {
-    boolean level = sensitivity.rooms().stream().anyMatch(WeightRoom::isNone);
+    boolean level = sensitivity.rooms().stream().anyMatch(StabilityRange::isNone);
     boolean byTotals = ahead().equals(Optional.of(choice)) && !level;
     boolean certain = takeIf().lead().tool().equals(Optional.of(choice));
     return new Advice.HoldsFor(
@@ -381,7 +381,7 @@ public record AdviceFindings(Sensitivity sensitivity) {
         byTotals ? sensitivity.rooms().stream().filter(AdviceFindings::turns).toList() : List.of());
   }
 
-  private static boolean turns(WeightRoom room) {
+  private static boolean turns(StabilityRange room) {
     return !(room.low().takesOver().isEmpty() && room.high().takesOver().isEmpty());
   }
 }

@@ -13,8 +13,8 @@ import tertulia.core.evaluation.Costs;
 import tertulia.core.evaluation.Evaluation;
 import tertulia.core.finding.AnswerFinding.Cheapness;
 import tertulia.core.path.Outcome;
+import tertulia.core.path.PlanPaths;
 import tertulia.core.path.SteadyCost;
-import tertulia.core.path.Ways;
 import tertulia.core.scoring.Criterion;
 import tertulia.core.scoring.Member;
 import tertulia.core.scoring.Totals;
@@ -216,7 +216,7 @@ public record AnswerFindings(Evaluation evaluation) {
 
   private boolean hasNoPrice(String tool) {
     return costs().now().steady(tool) instanceof Outcome.Unpriced
-        || costs().overall().way(tool) instanceof Ways.Gap gap && gap.isUnpriced();
+        || costs().overall().way(tool) instanceof PlanPaths.Gap gap && gap.isUnpriced();
   }
 
   /** Views that count in no figure the reader has; empty if there are none. */

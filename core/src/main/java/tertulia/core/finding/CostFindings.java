@@ -13,8 +13,8 @@ import tertulia.core.evaluation.HeadToHead.Apart;
 import tertulia.core.path.CostByHeadcount;
 import tertulia.core.path.Option;
 import tertulia.core.path.Outcome;
+import tertulia.core.path.PlanPaths;
 import tertulia.core.path.SteadyCost;
-import tertulia.core.path.Ways;
 
 /** What there is to say of cost. */
 public record CostFindings(Costs costs) {
@@ -69,7 +69,7 @@ public record CostFindings(Costs costs) {
   private boolean mayServe(String tool) {
     return costs.selection().active().size() == 1
         || !(costs.now().steady(tool) instanceof Outcome.NoPlan)
-        || !(costs.overall().way(tool) instanceof Ways.Gap gap)
+        || !(costs.overall().way(tool) instanceof PlanPaths.Gap gap)
         || gap.isUnpriced()
         || doesForSome(costs.curves().costByHeadcount(), tool);
   }
@@ -131,7 +131,7 @@ public record CostFindings(Costs costs) {
 
   /** Whether a tool may cost less over the period than one of those that are cheapest. */
   private boolean mayCostLess(String tool, List<String> whole) {
-    if (costs.overall().way(tool) instanceof Ways.Gap gap) {
+    if (costs.overall().way(tool) instanceof PlanPaths.Gap gap) {
       return gap.isUnpriced()
           && whole.stream()
               .anyMatch(id ->
@@ -187,7 +187,7 @@ public record CostFindings(Costs costs) {
     for (Contender contender : costs.selection().active()) {
       Optional<SteadyCost> now = costs.now().best(contender.id());
       if (now.isPresent()
-          && costs.overall().way(contender.id()) instanceof Ways.Gap gap
+          && costs.overall().way(contender.id()) instanceof PlanPaths.Gap gap
           && !gap.isUnpriced()) {
         Option option = now.get().option();
         none.add(

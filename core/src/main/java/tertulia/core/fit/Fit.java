@@ -15,8 +15,8 @@ import tertulia.core.growth.Measure;
 import tertulia.core.pricing.AddOn;
 import tertulia.core.pricing.Allowance;
 import tertulia.core.pricing.Charge;
+import tertulia.core.pricing.ExternalCover;
 import tertulia.core.pricing.Included;
-import tertulia.core.pricing.Outside;
 import tertulia.core.pricing.Plan;
 import tertulia.core.pricing.PriceList;
 import tertulia.core.time.Horizon;
@@ -216,12 +216,12 @@ public record Fit(List<Need> needs, boolean quantities, List<QuantityCover> cove
    * What of the needs is covered outside with this plan: each need that has a cover and that the
    * plan, with the add-ons the musts require, does not meet.
    */
-  public List<Outside> outside(Offering offering, PriceList list) {
+  public List<ExternalCover> outside(Offering offering, PriceList list) {
     if (needs.stream().noneMatch(need -> need.outside().isPresent())) {
       return List.of();
     }
     List<String> taken = required(offering, list).stream().map(AddOn::name).toList();
-    List<Outside> outside = new ArrayList<>();
+    List<ExternalCover> outside = new ArrayList<>();
     for (Need need : needs) {
       Fact fact = offering.fact(need.capability());
       if (need.isLackedBy(fact, taken.contains(fact.addOn()))) {
@@ -235,7 +235,7 @@ public record Fit(List<Need> needs, boolean quantities, List<QuantityCover> cove
    * What quantities are covered outside in a month: those of which more is used than the plan is
    * known to allow, where no charge of the plan pays for more.
    */
-  public List<Outside> quantitiesOutside(
+  public List<ExternalCover> quantitiesOutside(
       Offering offering, PriceList list, UnitsNeeded units, YearMonth month) {
     List<QuantityCover> used =
         covers.stream().filter(cover -> isUsed(cover.measure(), units)).toList();

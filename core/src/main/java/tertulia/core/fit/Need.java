@@ -3,14 +3,14 @@ package tertulia.core.fit;
 import static java.util.Objects.requireNonNull;
 
 import java.util.Optional;
-import tertulia.core.pricing.Outside;
+import tertulia.core.pricing.ExternalCover;
 
 /**
  * A capability the buyer needs, and how much.
  *
  * @param outside how it is covered where a plan does not have it; empty: it is not
  */
-public record Need(Capability capability, Importance importance, Optional<Outside> outside) {
+public record Need(Capability capability, Importance importance, Optional<ExternalCover> outside) {
   public Need {
     requireNonNull(capability);
     requireNonNull(importance);

@@ -4,7 +4,7 @@ import static java.util.Objects.requireNonNull;
 
 import java.math.BigDecimal;
 import tertulia.core.growth.Measure;
-import tertulia.core.pricing.Outside;
+import tertulia.core.pricing.ExternalCover;
 
 /**
  * Where the buyer gets what goes beyond a plan's allowance, or all of it where it is not known that
@@ -13,7 +13,7 @@ import tertulia.core.pricing.Outside;
  * @param upTo units beyond the allowance, above 0, at most 1,000,000
  * @param outside what it is and costs a month
  */
-public record QuantityCover(Measure measure, BigDecimal upTo, Outside outside) {
+public record QuantityCover(Measure measure, BigDecimal upTo, ExternalCover outside) {
   private static final BigDecimal MOST = BigDecimal.valueOf(1_000_000);
 
   public QuantityCover {

@@ -49,9 +49,9 @@ public sealed interface Question {
       return measure.label()
           + ": "
           + plan
-          + " ends at "
+          + " allows "
           + most
-          + ", and nobody has said how many are needed";
+          + ", and nobody has said how many you need";
     }
   }
 
@@ -60,11 +60,11 @@ public sealed interface Question {
     @Override
     public String sentence() {
       return measure.label()
-          + ": what "
+          + ": the limit of "
           + plan
-          + " allows goes by "
+          + " depends on the number of "
           + seats.label()
-          + ", and nobody has said how many there are";
+          + ", which nobody has stated";
     }
   }
 
@@ -72,7 +72,7 @@ public sealed interface Question {
   record NothingSaid(Measure measure, String plan) implements Question {
     @Override
     public String sentence() {
-      return measure.label() + ": needed, and the page says nothing of them for " + plan;
+      return measure.label() + ": needed, but the page does not mention them for " + plan;
     }
   }
 }

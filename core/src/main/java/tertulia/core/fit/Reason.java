@@ -37,7 +37,7 @@ public sealed interface Reason {
       }
       return need.capability().name()
           + switch (fact.answer()) {
-            case PARTLY -> ": only partly, and partly is not accepted";
+            case PARTLY -> ": only partly, which is not enough";
             case NO, UNKNOWN, YES, BY_ADD_ON -> ": not in this plan";
           };
     }
@@ -187,7 +187,7 @@ public sealed interface Reason {
     @Override
     public String sentence() {
       return measure.label()
-          + ": the page says nothing of them for this plan, but it does for "
+          + ": the page does not mention them for this plan, but limits them for "
           + sister
           + "; confirm it";
     }

@@ -6,8 +6,8 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import tertulia.core.working.Derivation;
 import tertulia.core.working.Quantity;
-import tertulia.core.working.Working;
 
 /**
  * How many units of a measure people need: fixed + Σ rate(group) · headcount(group), rounded up
@@ -113,8 +113,8 @@ public record Demand(
   }
 
   /** The working of {@link #units}. */
-  public Working explain(Measure measure, List<Group> groups, People people) {
-    List<Working> parts = new ArrayList<>();
+  public Derivation explain(Measure measure, List<Group> groups, People people) {
+    List<Derivation> parts = new ArrayList<>();
     for (Group group : groups) {
       BigDecimal rate = rates.getOrDefault(group.id(), BigDecimal.ZERO);
       if (rate.signum() != 0) {
@@ -122,31 +122,32 @@ public record Demand(
       }
     }
     if (fixed.signum() != 0) {
-      parts.add(new Working.Entered("at any headcount", measure.quantity(fixed)));
+      parts.add(new Derivation.Entered("at any headcount", measure.quantity(fixed)));
     }
-    return new Working.Derived(
+    return new Derivation.Derived(
         "Demand for " + measure.label(),
         measure.quantity(units(measure, people)),
         measure.whole() ? "the sum over the groups, rounded up once" : "the sum over the groups",
         parts);
   }
 
-  private Working perHead(Measure measure, Group group, BigDecimal rate) {
+  private Derivation perHead(Measure measure, Group group, BigDecimal rate) {
     Habit habit = habits.get(group.id());
     return habit == null
-        ? new Working.Entered(measure.label() + " per head", new Quantity(rate, ""))
+        ? new Derivation.Entered(measure.label() + " per head", new Quantity(rate, ""))
         : habit.explain(measure.label());
   }
 
-  private static Working groupLine(Measure measure, Group group, Working perHead, People people) {
+  private static Derivation groupLine(
+      Measure measure, Group group, Derivation perHead, People people) {
     BigDecimal exact =
         BigDecimal.valueOf(people.counts().getOrDefault(group.id(), 0))
             .multiply(BigDecimal.valueOf(people.numerator()))
             .divide(BigDecimal.valueOf(people.denominator()), 4, RoundingMode.HALF_UP)
             .stripTrailingZeros();
-    return Working.Product.of(
+    return Derivation.Product.of(
         group.name(),
         measure::quantity,
-        List.of(new Working.Entered("people", new Quantity(exact, "people")), perHead));
+        List.of(new Derivation.Entered("people", new Quantity(exact, "people")), perHead));
   }
 }

@@ -10,8 +10,8 @@ import java.util.List;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import tertulia.core.time.Horizon;
+import tertulia.core.working.Derivation;
 import tertulia.core.working.Quantity;
-import tertulia.core.working.Working;
 
 /**
  * People who grow in the same way, such as "deck crew".
@@ -111,11 +111,11 @@ public record Group(
   }
 
   /** The working of {@link #headcount}. */
-  public Working explain(Horizon horizon, int m, Scenario scenario) {
+  public Derivation explain(Horizon horizon, int m, Scenario scenario) {
     BigDecimal grown = growth.at(grownFor(horizon, m), scenario.multiplier());
-    List<Working> parts = new ArrayList<>();
+    List<Derivation> parts = new ArrayList<>();
     parts.add(
-        new Working.Derived(
+        new Derivation.Derived(
             growth.words(),
             new Quantity(grown.setScale(0, RoundingMode.HALF_UP), "people"),
             "after "
@@ -130,10 +130,10 @@ public record Group(
             List.of()));
     for (Step step : steps) {
       if (step.inForce(horizon.month(m), scenario)) {
-        parts.add(new Working.Entered(step.label(), Quantity.of(step.change(), "people")));
+        parts.add(new Derivation.Entered(step.label(), Quantity.of(step.change(), "people")));
       }
     }
-    return new Working.Derived(
+    return new Derivation.Derived(
         name,
         Quantity.of(headcount(horizon, m, scenario), "people"),
         "growth plus the steps in force, never below 0",

@@ -5,8 +5,8 @@ import java.math.RoundingMode;
 import java.util.List;
 import java.util.Locale;
 import java.util.Objects;
+import tertulia.core.working.Derivation;
 import tertulia.core.working.Quantity;
-import tertulia.core.working.Working;
 
 /**
  * A demand as people know it: so many times, each so long, by a share of the group. Three
@@ -106,15 +106,15 @@ public record Habit(BigDecimal times, Every every, BigDecimal length, BigDecimal
   }
 
   /** The working of {@link #perHead}. */
-  public Working explain(String unit) {
-    return new Working.Derived(
+  public Derivation explain(String unit) {
+    return new Derivation.Derived(
         unit + " per head",
         new Quantity(perHead(), ""),
         every.words + ", so much each time, by so many of the group",
         List.of(
-            new Working.Entered(
+            new Derivation.Entered(
                 "times a " + every.name().toLowerCase(Locale.ROOT), new Quantity(times, "")),
-            new Working.Entered("each time", new Quantity(length, unit)),
-            new Working.Entered("share of the group", new Quantity(share, ""))));
+            new Derivation.Entered("each time", new Quantity(length, unit)),
+            new Derivation.Entered("share of the group", new Quantity(share, ""))));
   }
 }

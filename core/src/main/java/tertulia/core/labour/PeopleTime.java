@@ -9,8 +9,8 @@ import java.util.stream.Stream;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 import tertulia.core.money.Rounding;
+import tertulia.core.working.Derivation;
 import tertulia.core.working.Quantity;
-import tertulia.core.working.Working;
 
 /**
  * What a tool costs in people's time over the plan months, line by line. Each line is hours × the
@@ -64,7 +64,7 @@ public record PeopleTime(CurrencyUnit currency, List<Line> lines) {
    * @param changes plan months in which the plan changes
    */
   public static PeopleTime of(
-      Effort effort,
+      StaffEffort effort,
       Labour labour,
       List<Integer> seats,
       List<Integer> changes,
@@ -98,9 +98,9 @@ public record PeopleTime(CurrencyUnit currency, List<Line> lines) {
   }
 
   /** What upkeep and work by hand come to in any one month. */
-  public static Money steady(Effort effort, Labour labour, CurrencyUnit currency) {
-    Effort lasting =
-        new Effort(
+  public static Money steady(StaffEffort effort, Labour labour, CurrencyUnit currency) {
+    StaffEffort lasting =
+        new StaffEffort(
             BigDecimal.ZERO,
             BigDecimal.ZERO,
             BigDecimal.ZERO,
@@ -111,7 +111,7 @@ public record PeopleTime(CurrencyUnit currency, List<Line> lines) {
   }
 
   /** What is missing to know a tool's people's time; empty if nothing is. */
-  public static Optional<String> missing(Optional<Effort> effort, Labour labour) {
+  public static Optional<String> missing(Optional<StaffEffort> effort, Labour labour) {
     if (effort.isEmpty()) {
       return Optional.of("nobody has said how many hours it takes");
     }
@@ -170,21 +170,21 @@ public record PeopleTime(CurrencyUnit currency, List<Line> lines) {
   }
 
   /** The working of {@link #total}, item by item. */
-  public Working explain() {
-    List<Working> items = new ArrayList<>();
+  public Derivation explain() {
+    List<Derivation> items = new ArrayList<>();
     for (Item item : Item.values()) {
-      List<Working> months =
+      List<Derivation> months =
           lines.stream().filter(line -> line.item() == item).map(PeopleTime::explain).toList();
       if (!months.isEmpty()) {
-        items.add(Working.Sum.of(item.words(), currency.getCode(), months));
+        items.add(Derivation.Sum.of(item.words(), currency.getCode(), months));
       }
     }
-    return Working.Sum.of("People’s time", currency.getCode(), items);
+    return Derivation.Sum.of("Staff time", currency.getCode(), items);
   }
 
-  private static Working explain(Line line) {
+  private static Derivation explain(Line line) {
     String unit = line.item() == Item.PARALLEL ? "months" : "hours";
-    return new Working.Derived(
+    return new Derivation.Derived(
         "plan month " + line.month(),
         Quantity.of(line.money()),
         line.how()

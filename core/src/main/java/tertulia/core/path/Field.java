@@ -119,21 +119,21 @@ record Field(
   }
 
   /** No figure, for this reason, though there are ways. */
-  Ways.Gap without(NoFigure reason) {
-    return new Ways.Gap(
+  PlanPaths.Gap without(NoFigure reason) {
+    return new PlanPaths.Gap(
         0,
         Map.of(),
         priced.stream().map(entrant -> new LeftOut(entrant.name(), reason, true)).toList(),
         Optional.empty());
   }
 
-  Ways.Gap gap(int m) {
+  PlanPaths.Gap gap(int m) {
     Map<OptionName, Verdict> verdicts = new LinkedHashMap<>(out);
     Stream.concat(priced.stream(), open.stream())
         .filter(entrant -> !entrant.qualifies()[m])
         .forEach(entrant ->
             verdicts.put(entrant.name(), verdict(entrant.offering(), entrant.list(), setting, m)));
-    return new Ways.Gap(
+    return new PlanPaths.Gap(
         m,
         verdicts,
         open.stream()
@@ -148,12 +148,12 @@ record Field(
     return new LeftOut(entrant.name(), why, mayBeCheaper && !why.isBound());
   }
 
-  List<LeftOut> leftOutBeside(Way way) {
+  List<LeftOut> leftOutBeside(PlanPath way) {
     List<LeftOut> leftOut = new ArrayList<>();
     for (Entrant entrant : open) {
       boolean does = false;
       boolean before = false;
-      for (Way.Leg leg : way.legs()) {
+      for (PlanPath.Leg leg : way.legs()) {
         int place = place(leg.option());
         for (int m = leg.months().from(); m < leg.months().end(); m++) {
           does |= entrant.qualifies()[m];

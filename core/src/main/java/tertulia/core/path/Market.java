@@ -60,16 +60,16 @@ public record Market(
    * What {@code people} need in plan month {@code m} if there were always so many: a sum has
    * gathered m + 1 months of their flow.
    */
-  public Occasion occasion(People people, int m) {
-    return new Occasion(UnitsNeeded.of(demands, people, m + 1), m);
+  public EvaluationPoint occasion(People people, int m) {
+    return new EvaluationPoint(UnitsNeeded.of(demands, people, m + 1), m);
   }
 
   /**
    * What {@code people} would need for good, as of plan month {@code m}: only what is owned to the
    * end of the plan counts as owned.
    */
-  public Occasion lasting(People people, int m) {
-    return new Occasion(UnitsNeeded.of(demands, people, m + 1), m, horizon.months() - 1);
+  public EvaluationPoint lasting(People people, int m) {
+    return new EvaluationPoint(UnitsNeeded.of(demands, people, m + 1), m, horizon.months() - 1);
   }
 
   boolean needsRate(PriceList list) {

@@ -14,7 +14,7 @@ import tertulia.core.fit.Fact;
 import tertulia.core.fit.Fit;
 import tertulia.core.fit.Offering;
 import tertulia.core.pricing.AddOn;
-import tertulia.core.pricing.Outside;
+import tertulia.core.pricing.ExternalCover;
 import tertulia.core.pricing.Plan;
 import tertulia.core.pricing.PriceList;
 import tertulia.core.time.Horizon;
@@ -27,7 +27,7 @@ import tertulia.core.time.Horizon;
  * @param outside what is covered outside in every month, because the plan does not have it
  */
 public record Option(
-    Offering offering, PriceList list, List<String> addOns, List<Outside> outside) {
+    Offering offering, PriceList list, List<String> addOns, List<ExternalCover> outside) {
   public Option {
     outside = List.copyOf(outside);
     addOns = List.copyOf(addOns);
@@ -60,15 +60,15 @@ public record Option(
   /**
    * What is covered outside in a month: what the plan does not have, and what it has too little of.
    */
-  List<Outside> outside(Fit fit, UnitsNeeded units, YearMonth month) {
-    List<Outside> quantities = fit.quantitiesOutside(offering, list, units, month);
+  List<ExternalCover> outside(Fit fit, UnitsNeeded units, YearMonth month) {
+    List<ExternalCover> quantities = fit.quantitiesOutside(offering, list, units, month);
     return quantities.isEmpty()
         ? outside
         : Stream.concat(outside.stream(), quantities.stream()).toList();
   }
 
   /** The same month after month. */
-  List<List<Outside>> outside(Fit fit, List<UnitsNeeded> months, Horizon horizon) {
+  List<List<ExternalCover>> outside(Fit fit, List<UnitsNeeded> months, Horizon horizon) {
     if (fit.covers().isEmpty()) {
       return Collections.nCopies(months.size(), outside);
     }
@@ -78,8 +78,8 @@ public record Option(
   }
 
   /** What that costs a month; empty if nothing is covered outside. */
-  static Optional<Money> monthly(List<Outside> outside) {
-    return outside.stream().map(Outside::monthly).reduce(Money::plus);
+  static Optional<Money> monthly(List<ExternalCover> outside) {
+    return outside.stream().map(ExternalCover::monthly).reduce(Money::plus);
   }
 
   public OptionName name() {

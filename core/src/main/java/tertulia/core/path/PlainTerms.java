@@ -5,7 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.IntToLongFunction;
 import java.util.function.LongUnaryOperator;
-import tertulia.core.billing.Leaving;
+import tertulia.core.billing.EarlyTerminationPolicy;
 import tertulia.core.billing.View;
 import tertulia.core.money.ExchangeRate;
 import tertulia.core.pricing.BillingTerm.Payment;
@@ -111,7 +111,7 @@ final class PlainTerms {
   }
 
   private long monthly(int start, int end, int leave) {
-    boolean staysDue = setting.leaving() == Leaving.LOST || !isLeft(end, leave);
+    boolean staysDue = setting.leaving() == EarlyTerminationPolicy.LOST || !isLeft(end, leave);
     int used = Math.min(leave, months());
     int last = Math.min(staysDue ? end : used, months());
     List<IntToLongFunction> price = prices.get(start / 12);
@@ -155,7 +155,7 @@ final class PlainTerms {
 
   /** What counts within the horizon of an invoice, less what is credited if the term is left. */
   private long within(long invoice, int from, int end, int leave) {
-    boolean credited = setting.leaving() == Leaving.CREDITED && isLeft(end, leave);
+    boolean credited = setting.leaving() == EarlyTerminationPolicy.CREDITED && isLeft(end, leave);
     long unused = credited ? invoice - first(invoice, end - from, leave - from) : 0;
     return setting.view() == View.CASH
         ? invoice - unused

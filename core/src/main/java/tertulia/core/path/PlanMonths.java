@@ -30,7 +30,7 @@ public record PlanMonths(OptionName plan, List<Stretch> stretches) {
       List<Offering> offerings, Market market, List<UnitsNeeded> months) {
     Map<OptionName, List<Verdict>> byPlan = new LinkedHashMap<>();
     for (int m = 0; m < months.size(); m++) {
-      PlanNeeded.against(offerings, market, new Occasion(months.get(m), m))
+      PlanNeeded.against(offerings, market, new EvaluationPoint(months.get(m), m))
           .forEach((plan, reasons) ->
               byPlan.computeIfAbsent(plan, p -> new ArrayList<>()).add(Verdict.of(reasons)));
     }

@@ -41,7 +41,7 @@ public record PlanNeeded(Optional<OptionName> plan, MonthSpan months, List<Reaso
         List<Reason> stops =
             m == months.size() || before.isEmpty()
                 ? List.of()
-                : reasons(candidates, market, new Occasion(months.get(m), m))
+                : reasons(candidates, market, new EvaluationPoint(months.get(m), m))
                     .getOrDefault(before.get(), List.of());
         stretches.add(new PlanNeeded(before, new MonthSpan(from, m), stops));
         from = m;
@@ -53,7 +53,7 @@ public record PlanNeeded(Optional<OptionName> plan, MonthSpan months, List<Reaso
 
   private static Optional<OptionName> first(
       List<Candidate> candidates, Market market, List<UnitsNeeded> months, int m) {
-    Occasion occasion = new Occasion(months.get(m), m);
+    EvaluationPoint occasion = new EvaluationPoint(months.get(m), m);
     return candidates.stream()
         .filter(candidate -> verdict(candidate, market, occasion).qualifies())
         .findFirst()
@@ -69,7 +69,7 @@ public record PlanNeeded(Optional<OptionName> plan, MonthSpan months, List<Reaso
     };
   }
 
-  private static Verdict verdict(Candidate candidate, Market market, Occasion occasion) {
+  private static Verdict verdict(Candidate candidate, Market market, EvaluationPoint occasion) {
     YearMonth month = market.horizon().month(occasion.month());
     return switch (candidate) {
       case Candidate.Offered offered ->
@@ -88,12 +88,12 @@ public record PlanNeeded(Optional<OptionName> plan, MonthSpan months, List<Reaso
 
   /** What speaks against each plan: that of its term with the fewest reasons. */
   public static Map<OptionName, List<Reason>> against(
-      List<Offering> offerings, Market market, Occasion occasion) {
+      List<Offering> offerings, Market market, EvaluationPoint occasion) {
     return reasons(Candidates.of(offerings, market).high(), market, occasion);
   }
 
   private static Map<OptionName, List<Reason>> reasons(
-      List<Candidate> candidates, Market market, Occasion occasion) {
+      List<Candidate> candidates, Market market, EvaluationPoint occasion) {
     Map<OptionName, List<Reason>> reasons = new LinkedHashMap<>();
     for (Candidate candidate : candidates) {
       reasons.merge(

@@ -16,15 +16,15 @@ import tertulia.core.growth.Measure;
 import tertulia.core.money.ExchangeRate;
 import tertulia.core.money.UnitPrice;
 import tertulia.core.pricing.Charge;
+import tertulia.core.pricing.ExternalCover;
 import tertulia.core.pricing.Holding;
-import tertulia.core.pricing.Outside;
 import tertulia.core.pricing.Owned;
 import tertulia.core.pricing.PlanPrices;
 import tertulia.core.pricing.PriceBasis;
 import tertulia.core.pricing.PriceList;
 import tertulia.core.pricing.Reductions;
+import tertulia.core.working.Derivation;
 import tertulia.core.working.Quantity;
-import tertulia.core.working.Working;
 
 /**
  * The steady monthly cost of an option: all charges for one month's units at today's list, each
@@ -39,7 +39,7 @@ import tertulia.core.working.Working;
 public record SteadyCost(
     Option option,
     List<InvoiceLine> lines,
-    List<Outside> outside,
+    List<ExternalCover> outside,
     Optional<ExchangeRate> rate,
     Money money,
     Optional<Owned> owned) {
@@ -50,13 +50,13 @@ public record SteadyCost(
 
   /** The cheapest qualifying option of a tool. */
   public static Outcome<SteadyCost> cheapest(
-      List<Offering> offerings, Market market, Occasion occasion) {
+      List<Offering> offerings, Market market, EvaluationPoint occasion) {
     return cheapest(Candidates.of(offerings, market), market, occasion, Optional.empty());
   }
 
   /** As above; on equality the option {@code before} stays. */
   static Outcome<SteadyCost> cheapest(
-      Candidates candidates, Market market, Occasion occasion, Optional<OptionName> before) {
+      Candidates candidates, Market market, EvaluationPoint occasion, Optional<OptionName> before) {
     return new Steady(market, occasion)
         .choose(candidates, cost -> before.map(b -> b.equals(cost.option().name())).orElse(false));
   }
@@ -66,7 +66,7 @@ public record SteadyCost(
    * qualifies; empty if none has a figure.
    */
   public static Optional<SteadyCost> cheapestTerm(
-      Offering offering, Market market, Occasion occasion) {
+      Offering offering, Market market, EvaluationPoint occasion) {
     return offering.plan().lists(PlanPrices.End.HIGH).stream()
         .filter(list -> market.terms().allows(list.term()))
         .filter(list -> !offering.plan().isLeast(list.term()))
@@ -90,7 +90,7 @@ public record SteadyCost(
   }
 
   /** Beyond the last of its closed bands an option has no price. */
-  private static boolean isWithinBands(Option option, Market market, Occasion occasion) {
+  private static boolean isWithinBands(Option option, Market market, EvaluationPoint occasion) {
     Holding holding = holding(option, market, occasion);
     return option.list().charges().stream()
         .filter(Charge.Counted.class::isInstance)
@@ -101,53 +101,53 @@ public record SteadyCost(
                     <= counted.mostUnits().getAsInt());
   }
 
-  private static Holding holding(Option option, Market market, Occasion occasion) {
+  private static Holding holding(Option option, Market market, EvaluationPoint occasion) {
     return option.offering().holding(option.list(), market.horizon().month(occasion.owned()));
   }
 
   /** The cost of one option that qualifies and has a figure. */
-  static SteadyCost of(Option option, Market market, Occasion occasion) {
+  static SteadyCost of(Option option, Market market, EvaluationPoint occasion) {
     return new Steady(market, occasion).price(option);
   }
 
   /** The working of {@link #money}. */
-  public Working explain() {
+  public Derivation explain() {
     CurrencyUnit own = option.list().currency();
-    List<Working> parts = new ArrayList<>();
+    List<Derivation> parts = new ArrayList<>();
     for (InvoiceLine line : lines) {
       parts.add(line.explain());
     }
     owned.ifPresent(o ->
         parts.add(
-            new Working.Derived(
+            new Derivation.Derived(
                 "paid for already",
                 new Quantity(BigDecimal.ZERO, own.getCode()),
                 o.words(),
                 List.of())));
     String label = option.label() + ", one month";
-    Working sum = Working.Sum.of(label, own.getCode(), parts);
+    Derivation sum = Derivation.Sum.of(label, own.getCode(), parts);
     if (outside.isEmpty()) {
       return inReporting(label, sum, money);
     }
     Money elsewhere = Option.monthly(outside).orElseThrow();
-    List<Working> together = new ArrayList<>();
+    List<Derivation> together = new ArrayList<>();
     together.add(inReporting("the plan", sum, money.minus(elsewhere)));
     outside.forEach(o -> together.add(new InvoiceLine.Elsewhere(o).explain()));
-    return Working.Sum.of(label, money.getCurrencyUnit().getCode(), together);
+    return Derivation.Sum.of(label, money.getCurrencyUnit().getCode(), together);
   }
 
-  private Working inReporting(String label, Working own, Money reported) {
-    return rate.<Working>map(r ->
-            new Working.Derived(
+  private Derivation inReporting(String label, Derivation own, Money reported) {
+    return rate.<Derivation>map(r ->
+            new Derivation.Derived(
                 label, Quantity.of(reported), r.words() + ", rounded", List.of(own)))
         .orElse(own);
   }
 
   private static final class Steady extends Chooser<SteadyCost> {
     private final Market market;
-    private final Occasion occasion;
+    private final EvaluationPoint occasion;
 
-    Steady(Market market, Occasion occasion) {
+    Steady(Market market, EvaluationPoint occasion) {
       super(market);
       this.market = market;
       this.occasion = occasion;
@@ -181,7 +181,7 @@ public record SteadyCost(
       Money sum = sum(own, lines);
       Optional<ExchangeRate> rate = market.rate(option.list());
       Money reported = rate.map(r -> r.convert(sum)).orElse(sum);
-      List<Outside> outside =
+      List<ExternalCover> outside =
           option.outside(market.fit(), occasion.units(), market.horizon().month(occasion.owned()));
       return new SteadyCost(
           option,

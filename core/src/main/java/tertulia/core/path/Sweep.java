@@ -55,7 +55,7 @@ final class Sweep {
   private final int owned;
   private final int most;
   private final Map<Measure, int[]> demands = new HashMap<>();
-  private final @Nullable Occasion[] exact;
+  private final @Nullable EvaluationPoint[] exact;
 
   /**
    * A sweep over n = 1 … most.
@@ -71,14 +71,15 @@ final class Sweep {
     this.today = today;
     this.month = month;
     this.most = most;
-    this.exact = new Occasion[most];
+    this.exact = new EvaluationPoint[most];
   }
 
   /** What n people need, exact. */
-  private Occasion occasion(int n) {
-    Occasion occasion = exact[n - 1];
+  private EvaluationPoint occasion(int n) {
+    EvaluationPoint occasion = exact[n - 1];
     if (occasion == null) {
-      occasion = new Occasion(market.occasion(today.scaledTo(n), month).units(), month, owned);
+      occasion =
+          new EvaluationPoint(market.occasion(today.scaledTo(n), month).units(), month, owned);
       exact[n - 1] = occasion;
     }
     return occasion;

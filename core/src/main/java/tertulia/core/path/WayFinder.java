@@ -12,9 +12,9 @@ import org.joda.money.Money;
 import org.jspecify.annotations.Nullable;
 import tertulia.core.billing.BilledTerm;
 import tertulia.core.billing.Biller;
+import tertulia.core.billing.EarlyTerminationPolicy;
 import tertulia.core.billing.History;
 import tertulia.core.billing.Invoice;
-import tertulia.core.billing.Leaving;
 import tertulia.core.billing.Ledger;
 import tertulia.core.billing.MinimumYear;
 import tertulia.core.billing.Purchase;
@@ -23,8 +23,8 @@ import tertulia.core.billing.UnitsNeeded;
 import tertulia.core.billing.View;
 import tertulia.core.deadline.Deadline;
 import tertulia.core.money.ExchangeRate;
+import tertulia.core.pricing.ExternalCover;
 import tertulia.core.pricing.Offer;
-import tertulia.core.pricing.Outside;
 import tertulia.core.time.MonthSpan;
 
 /**
@@ -55,7 +55,7 @@ final class WayFinder {
   private final int[][] leaves;
 
   /** By option what is covered outside, month by month. */
-  private final List<List<List<Outside>>> outside;
+  private final List<List<List<ExternalCover>>> outside;
 
   private final List<Optional<PlainTerms>> plain;
   private final Map<Start, Billed> billed = new HashMap<>();
@@ -73,7 +73,7 @@ final class WayFinder {
       tertulia.core.money.PriceRise rise,
       tertulia.core.time.Horizon horizon,
       View view,
-      Leaving leaving,
+      EarlyTerminationPolicy leaving,
       Money changing) {}
 
   /** Where a way stands; {@code last} stands for the option before, −1 at the start. */
@@ -128,7 +128,7 @@ final class WayFinder {
       boolean[][] qualifies,
       Setting setting,
       List<Offer> offers,
-      List<List<List<Outside>>> outside,
+      List<List<List<ExternalCover>>> outside,
       boolean inWholeNumbers) {
     this.options = options;
     this.qualifies = qualifies;
@@ -160,7 +160,7 @@ final class WayFinder {
    *
    * @param qualifies by option and month; in every month some option must
    */
-  static Way cheapest(List<Option> options, boolean[][] qualifies, Setting setting) {
+  static PlanPath cheapest(List<Option> options, boolean[][] qualifies, Setting setting) {
     return cheapest(options, qualifies, setting, MOST_STEPS);
   }
 
@@ -169,8 +169,8 @@ final class WayFinder {
    *
    * @throws TooManyWays if it takes more steps than {@code most}
    */
-  static Way cheapest(List<Option> options, boolean[][] qualifies, Setting setting, int most) {
-    List<List<List<Outside>>> outside =
+  static PlanPath cheapest(List<Option> options, boolean[][] qualifies, Setting setting, int most) {
+    List<List<List<ExternalCover>>> outside =
         options.stream()
             .map(option ->
                 option.outside(setting.market().fit(), setting.months(), setting.horizon()))
@@ -183,11 +183,11 @@ final class WayFinder {
     }
   }
 
-  private static Way cheapest(
+  private static PlanPath cheapest(
       List<Option> options,
       boolean[][] qualifies,
       Setting setting,
-      List<List<List<Outside>>> outside,
+      List<List<List<ExternalCover>>> outside,
       boolean inWholeNumbers,
       int most) {
     WayFinder best = null;
@@ -476,7 +476,7 @@ final class WayFinder {
     return setting.market().reporting();
   }
 
-  private Way way() {
+  private PlanPath way() {
     List<Integer> route = Arrays.stream(best().route()).boxed().toList();
     return along(route, used(route));
   }
@@ -495,8 +495,8 @@ final class WayFinder {
         .total(setting.view());
   }
 
-  private Way along(List<Integer> route, List<Offer> named) {
-    List<Way.Leg> legs = new ArrayList<>();
+  private PlanPath along(List<Integer> route, List<Offer> named) {
+    List<PlanPath.Leg> legs = new ArrayList<>();
     List<BilledTerm> terms = new ArrayList<>();
     List<Invoice> closed = new ArrayList<>();
     List<MinimumYear> minimums = new ArrayList<>();
@@ -513,7 +513,7 @@ final class WayFinder {
       terms.add(term);
       minimums.addAll(term.minimums());
       legs.add(
-          new Way.Leg(
+          new PlanPath.Leg(
               options.get(option),
               new MonthSpan(state.month(), next.month()),
               termEnd(option, state.month()),
@@ -523,7 +523,7 @@ final class WayFinder {
     }
     closed.addAll(closing(state));
     state.history().closingYear(months()).ifPresent(minimums::add);
-    return new Way(
+    return new PlanPath(
         legs,
         Biller.ledger(setting.horizon(), reporting(), terms, closed),
         named,

@@ -28,7 +28,7 @@ public record WholeStaff(SteadyCost whole, int named, SteadyCost before, SteadyC
    * everybody. At 18 a head against seats at 41, and 120 staff, it is the 53rd.
    */
   public static Optional<WholeStaff> of(
-      List<Offering> offerings, Market market, People people, Occasion needed) {
+      List<Offering> offerings, Market market, People people, EvaluationPoint needed) {
     Optional<SteadyCost> whole = cheapest(offerings, market, needed, true);
     if (whole.isEmpty() || people.total() < 1) {
       return Optional.empty();
@@ -56,26 +56,26 @@ public record WholeStaff(SteadyCost whole, int named, SteadyCost before, SteadyC
   }
 
   private static boolean isDearer(
-      List<Offering> offerings, Market market, Occasion needed, int named, Money whole) {
+      List<Offering> offerings, Market market, EvaluationPoint needed, int named, Money whole) {
     return seats(offerings, market, needed, named)
         .map(cost -> cost.money().isGreaterThan(whole))
         .orElse(true);
   }
 
   private static Optional<SteadyCost> seats(
-      List<Offering> offerings, Market market, Occasion needed, int named) {
+      List<Offering> offerings, Market market, EvaluationPoint needed, int named) {
     Map<String, BigDecimal> units = new HashMap<>(needed.units().byMeasure());
     units.put(Measure.SEATS.id(), BigDecimal.valueOf(named));
     return cheapest(
         offerings,
         market,
-        new Occasion(new UnitsNeeded(units), needed.month(), needed.owned()),
+        new EvaluationPoint(new UnitsNeeded(units), needed.month(), needed.owned()),
         false);
   }
 
   /** The cheapest option that counts the whole staff, or that counts seats and not the staff. */
   private static Optional<SteadyCost> cheapest(
-      List<Offering> offerings, Market market, Occasion needed, boolean whole) {
+      List<Offering> offerings, Market market, EvaluationPoint needed, boolean whole) {
     List<SteadyCost> all = new ArrayList<>();
     Outcome<SteadyCost> outcome =
         SteadyCost.cheapest(Candidates.of(offerings, market), market, needed, Optional.empty());

@@ -5,8 +5,8 @@ import java.util.ArrayList;
 import java.util.List;
 import tertulia.core.growth.Measure;
 import tertulia.core.money.UnitPrice;
+import tertulia.core.working.Derivation;
 import tertulia.core.working.Quantity;
-import tertulia.core.working.Working;
 
 /** The exact price a month of what is held, before rounding, and its working. */
 public final class MonthlyPrice {
@@ -29,7 +29,7 @@ public final class MonthlyPrice {
   }
 
   /** The working of {@link #of}: a line that yields the same amount. */
-  public static Working explain(Charge.Held charge, int units, PriceBasis basis) {
+  public static Derivation explain(Charge.Held charge, int units, PriceBasis basis) {
     return switch (charge) {
       case Charge.Flat flat -> flatLine(flat, units, basis);
       case Charge.PerUnit perUnit ->
@@ -39,14 +39,14 @@ public final class MonthlyPrice {
     };
   }
 
-  private static Working flatLine(Charge.Flat flat, int units, PriceBasis basis) {
-    Working price = basis.explain("price a month", flat.price());
+  private static Derivation flatLine(Charge.Flat flat, int units, PriceBasis basis) {
+    Derivation price = basis.explain("price a month", flat.price());
     return units > 0
         ? price
-        : Working.Product.of(
+        : Derivation.Product.of(
             flat.name(),
             flat.currency().getCode(),
-            List.of(price, new Working.Entered("owned already", Quantity.of(0, "accounts"))));
+            List.of(price, new Derivation.Entered("owned already", Quantity.of(0, "accounts"))));
   }
 
   private static BigDecimal banded(Charge.Banded banded, int units, PriceBasis basis) {
@@ -59,9 +59,9 @@ public final class MonthlyPrice {
     return sum;
   }
 
-  private static Working explainBanded(Charge.Banded banded, int units, PriceBasis basis) {
+  private static Derivation explainBanded(Charge.Banded banded, int units, PriceBasis basis) {
     String currency = banded.currency().getCode();
-    List<Working> lines = new ArrayList<>();
+    List<Derivation> lines = new ArrayList<>();
     for (Slice slice : slices(banded, units)) {
       if (!slice.band().unitPrice().isFree()) {
         lines.add(
@@ -75,7 +75,8 @@ public final class MonthlyPrice {
         lines.add(basis.explain(slice.label() + ", flat", slice.band().flatPrice()));
       }
     }
-    return Working.Sum.of(banded.name() + ", " + banded.mode().words() + " bands", currency, lines);
+    return Derivation.Sum.of(
+        banded.name() + ", " + banded.mode().words() + " bands", currency, lines);
   }
 
   /** The bands that count for {@code units}, each with the units it prices. */
@@ -108,12 +109,14 @@ public final class MonthlyPrice {
     return price.amount().multiply(BigDecimal.valueOf(units));
   }
 
-  private static Working perUnitLine(String label, Measure measure, int units, Working price) {
-    return Working.Product.of(
+  private static Derivation perUnitLine(
+      String label, Measure measure, int units, Derivation price) {
+    return Derivation.Product.of(
         label,
         price.value().orElseThrow().unit(),
         List.of(
-            new Working.Entered("paid for", measure.quantity(BigDecimal.valueOf(units))), price));
+            new Derivation.Entered("paid for", measure.quantity(BigDecimal.valueOf(units))),
+            price));
   }
 
   private record Slice(Band band, int from, int units) {

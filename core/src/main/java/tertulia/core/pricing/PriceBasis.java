@@ -7,9 +7,9 @@ import java.util.List;
 import java.util.Optional;
 import tertulia.core.money.PriceRise;
 import tertulia.core.money.UnitPrice;
+import tertulia.core.working.Derivation;
 import tertulia.core.working.Provenance;
 import tertulia.core.working.Quantity;
-import tertulia.core.working.Working;
 
 /**
  * Turns a list price into the price in force: where it comes from and how often it has risen.
@@ -41,7 +41,7 @@ public record PriceBasis(Provenance source, Tax tax, PriceRise rise, int years) 
   }
 
   /** The working of {@link #price}. */
-  public Working explain(String label, UnitPrice list) {
+  public Derivation explain(String label, UnitPrice list) {
     if (list.months() > 1) {
       return share(label, stated("price " + list.period(), list), price(list));
     }
@@ -49,8 +49,8 @@ public record PriceBasis(Provenance source, Tax tax, PriceRise rise, int years) 
   }
 
   /** A month's share of a price that is stated for several. */
-  private static Working share(String label, Working stated, UnitPrice inForce) {
-    return new Working.Derived(
+  private static Derivation share(String label, Derivation stated, UnitPrice inForce) {
+    return new Derivation.Derived(
         label,
         quantity(inForce.amount(), inForce),
         "1/" + inForce.months() + " of it",
@@ -58,13 +58,13 @@ public record PriceBasis(Provenance source, Tax tax, PriceRise rise, int years) 
   }
 
   /** The price in force for as long as it is stated for. */
-  private Working stated(String label, UnitPrice list) {
-    Working entered =
-        new Working.Entered(label, quantity(list.stated(), list), Optional.of(source));
+  private Derivation stated(String label, UnitPrice list) {
+    Derivation entered =
+        new Derivation.Entered(label, quantity(list.stated(), list), Optional.of(source));
     if (rise.isNone() || years == 0) {
       return entered;
     }
-    return new Working.Derived(
+    return new Derivation.Derived(
         label,
         quantity(price(list).stated(), list),
         "list price after "

@@ -4,8 +4,8 @@ import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Collectors;
+import tertulia.core.working.Derivation;
 import tertulia.core.working.Quantity;
-import tertulia.core.working.Working;
 
 /**
  * Offers resolved: what is taken off a charge in one month, in the order in which it counts: free,
@@ -62,12 +62,12 @@ public record Reductions(List<Offer> inForce) {
   }
 
   /** The working of {@link #apply}; {@code list} itself if nothing is taken off. */
-  public Working explain(Working list, BigDecimal units) {
+  public Derivation explain(Derivation list, BigDecimal units) {
     if (inForce.isEmpty()) {
       return list;
     }
     Quantity before = list.value().orElseThrow();
-    return new Working.Derived(
+    return new Derivation.Derived(
         "after offers",
         new Quantity(apply(before.amount(), units), before.unit(), before.one()),
         inForce.stream()

@@ -3,8 +3,8 @@ package tertulia.core.scoring;
 import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.List;
+import tertulia.core.working.Derivation;
 import tertulia.core.working.Quantity;
-import tertulia.core.working.Working;
 
 /**
  * Values of judged criteria: the mark that the table settled, else the share-weighted mean of the
@@ -37,53 +37,53 @@ public final class Judgement {
   }
 
   /** What the table settled, with what each gave beside it. */
-  private static Working together(
+  private static Derivation together(
       Panel panel, Criterion criterion, Settled settled, Interval value) {
-    List<Working> parts = new ArrayList<>();
+    List<Derivation> parts = new ArrayList<>();
     parts.add(
-        new Working.Entered(
+        new Derivation.Entered(
             "settled by the panel: " + settled.reason(), new Quantity(settled.points(), "of 10")));
-    List<Working> each = each(panel, criterion, settled.contender());
+    List<Derivation> each = each(panel, criterion, settled.contender());
     if (!each.isEmpty()) {
       parts.add(
-          new Working.Stated(
+          new Derivation.Stated(
               "what each gave",
               "stays, and does not count here",
               java.util.Optional.empty(),
               each));
     }
-    return new Working.Derived(
+    return new Derivation.Derived(
         criterion.name(),
         new Quantity(value.low(), ""),
         "the mark settled together, over 10",
         parts);
   }
 
-  private static Working explain(
+  private static Derivation explain(
       Panel panel, Criterion criterion, String contender, Interval value) {
-    List<Working> parts = each(panel, criterion, contender);
+    List<Derivation> parts = each(panel, criterion, contender);
     return value.isExact()
-        ? new Working.Derived(
+        ? new Derivation.Derived(
             criterion.name(),
             new Quantity(value.low(), ""),
             "mean of the marks by the members' shares, over 10",
             parts)
-        : new Working.Missing(criterion.name(), "nobody has given a mark", parts);
+        : new Derivation.Missing(criterion.name(), "nobody has given a mark", parts);
   }
 
-  private static List<Working> each(Panel panel, Criterion criterion, String contender) {
-    List<Working> parts = new ArrayList<>();
+  private static List<Derivation> each(Panel panel, Criterion criterion, String contender) {
+    List<Derivation> parts = new ArrayList<>();
     for (Panel.Given given : panel.marks(criterion.id(), contender)) {
       Member member = given.member();
       BigDecimal share = panel.shareOf(member);
       String because = given.mark().because();
       if (given.mark().given().isEmpty()) {
         parts.add(
-            new Working.Stated(
+            new Derivation.Stated(
                 member.name(), "cannot judge" + (because.isEmpty() ? "" : ": " + because)));
       } else if (share.signum() != 0) {
         parts.add(
-            new Working.Entered(
+            new Derivation.Entered(
                 member.name()
                     + ", share "
                     + share.toPlainString()

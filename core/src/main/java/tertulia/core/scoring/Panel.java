@@ -7,8 +7,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import tertulia.core.working.Derivation;
 import tertulia.core.working.Quantity;
-import tertulia.core.working.Working;
 
 /**
  * The people who weigh and mark.
@@ -76,28 +76,28 @@ public record Panel(List<Member> members, List<Settled> settled) {
   }
 
   /** The working of one group weight. */
-  public Working explainWeight(Criterion criterion, List<Criterion> criteria) {
+  public Derivation explainWeight(Criterion criterion, List<Criterion> criteria) {
     Optional<Map<String, BigDecimal>> group = groupWeights(criteria);
     if (group.isEmpty()) {
-      return new Working.Missing(
+      return new Derivation.Missing(
           "Weight of " + criterion.name(), "no weights are in these figures yet");
     }
-    List<Working> parts = new ArrayList<>();
+    List<Derivation> parts = new ArrayList<>();
     for (Own w : weighings(criteria)) {
       if (w.share().signum() != 0) {
         parts.add(explain(w, criterion, criteria));
       }
     }
-    return new Working.Derived(
+    return new Derivation.Derived(
         "Weight of " + criterion.name(),
         new Quantity(group.get().getOrDefault(criterion.id(), BigDecimal.ZERO), ""),
         "own weights averaged by the members' shares",
         parts);
   }
 
-  private static Working explain(Own w, Criterion criterion, List<Criterion> criteria) {
+  private static Derivation explain(Own w, Criterion criterion, List<Criterion> criteria) {
     Weighing own = w.member().weighing();
-    return new Working.Derived(
+    return new Derivation.Derived(
         w.member().name() + ", share " + w.share().toPlainString(),
         new Quantity(w.weights().getOrDefault(criterion.id(), BigDecimal.ZERO), ""),
         own.rule(),

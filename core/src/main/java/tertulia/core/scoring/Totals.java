@@ -8,8 +8,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
+import tertulia.core.working.Derivation;
 import tertulia.core.working.Quantity;
-import tertulia.core.working.Working;
 
 /**
  * Total = Σ group weight × value for each contender, as intervals where a value is not known.
@@ -87,12 +87,12 @@ public record Totals(
    *
    * @param weight explains how a weight came about
    */
-  public Working explain(String contender, Function<Criterion, Working> weight) {
+  public Derivation explain(String contender, Function<Criterion, Derivation> weight) {
     Interval total = total(contender);
     if (total.isExact()) {
       return explain("Total", contender, true, weight);
     }
-    return new Working.Missing(
+    return new Derivation.Missing(
         "Total",
         "some values are not known, so it lies between two ends",
         List.of(
@@ -100,31 +100,31 @@ public record Totals(
             explain("if every unknown is at its high end", contender, false, weight)));
   }
 
-  private Working explain(
-      String label, String contender, boolean low, Function<Criterion, Working> weight) {
-    List<Working> parts = new ArrayList<>();
+  private Derivation explain(
+      String label, String contender, boolean low, Function<Criterion, Derivation> weight) {
+    List<Derivation> parts = new ArrayList<>();
     for (Criterion criterion : criteria) {
       Value value = value(contender, criterion);
       BigDecimal end = low ? value.interval().low() : value.interval().high();
       parts.add(
-          Working.Product.of(
+          Derivation.Product.of(
               criterion.name(),
               "",
               List.of(
                   weight.apply(criterion),
-                  new Working.Taken(
+                  new Derivation.Taken(
                       "value",
                       new Quantity(end, ""),
                       value.interval().isExact() ? "as computed" : "assumed, not known",
                       List.of(ended(value, end))))));
     }
-    return Working.Sum.of(label, "", parts);
+    return Derivation.Sum.of(label, "", parts);
   }
 
-  private static Working ended(Value value, BigDecimal end) {
+  private static Derivation ended(Value value, BigDecimal end) {
     return value.interval().isExact()
         ? value.working()
-        : new Working.Derived(
+        : new Derivation.Derived(
             "not known",
             new Quantity(end, ""),
             "one end of what is possible",

@@ -1,7 +1,7 @@
 package tertulia.core.scoring;
 
 import java.util.function.Supplier;
-import tertulia.core.working.Working;
+import tertulia.core.working.Derivation;
 
 /**
  * What a contender is worth under one criterion.
@@ -10,13 +10,13 @@ import tertulia.core.working.Working;
  * @param explanation makes the working when it is asked for: how the value came about, or why it is
  *     not known
  */
-public record Value(Interval interval, Supplier<Working> explanation) {
+public record Value(Interval interval, Supplier<Derivation> explanation) {
   /** A value whose working is there already. */
-  public Value(Interval interval, Working working) {
+  public Value(Interval interval, Derivation working) {
     this(interval, () -> working);
   }
 
-  public Working working() {
+  public Derivation working() {
     return explanation.get();
   }
 }

@@ -7,8 +7,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import tertulia.core.working.Derivation;
 import tertulia.core.working.Quantity;
-import tertulia.core.working.Working;
 
 /** How one person says what matters more. Every method leads to weights that add up to 1. */
 public sealed interface Weighing {
@@ -22,7 +22,7 @@ public sealed interface Weighing {
   String rule();
 
   /** What was entered that the weight of a criterion rests on. */
-  List<Working> entered(Criterion criterion, List<Criterion> criteria);
+  List<Derivation> entered(Criterion criterion, List<Criterion> criteria);
 
   /**
    * Points in any proportion; a weight is its share of all points.
@@ -47,7 +47,7 @@ public sealed interface Weighing {
     }
 
     @Override
-    public List<Working> entered(Criterion criterion, List<Criterion> criteria) {
+    public List<Derivation> entered(Criterion criterion, List<Criterion> criteria) {
       return ofAll(criterion, criteria, points, "points");
     }
   }
@@ -76,7 +76,7 @@ public sealed interface Weighing {
     }
 
     @Override
-    public List<Working> entered(Criterion criterion, List<Criterion> criteria) {
+    public List<Derivation> entered(Criterion criterion, List<Criterion> criteria) {
       return ofAll(criterion, criteria, worth, "of 100");
     }
   }
@@ -137,10 +137,10 @@ public sealed interface Weighing {
     }
 
     @Override
-    public List<Working> entered(Criterion criterion, List<Criterion> criteria) {
+    public List<Derivation> entered(Criterion criterion, List<Criterion> criteria) {
       return List.of(
-          new Working.Entered("ranked", Quantity.of(ranks.getOrDefault(criterion.id(), 0), "")),
-          new Working.Entered("criteria ranked", Quantity.of(criteria.size(), "")));
+          new Derivation.Entered("ranked", Quantity.of(ranks.getOrDefault(criterion.id(), 0), "")),
+          new Derivation.Entered("criteria ranked", Quantity.of(criteria.size(), "")));
     }
   }
 
@@ -205,21 +205,21 @@ public sealed interface Weighing {
     }
 
     @Override
-    public List<Working> entered(Criterion criterion, List<Criterion> criteria) {
+    public List<Derivation> entered(Criterion criterion, List<Criterion> criteria) {
       Map<String, String> names =
           criteria.stream().collect(Collectors.toMap(Criterion::id, Criterion::name));
-      List<Working> parts = new ArrayList<>();
+      List<Derivation> parts = new ArrayList<>();
       asked(criteria)
           .filter(p -> p.more().equals(criterion.id()) || p.less().equals(criterion.id()))
           .forEach(p ->
               parts.add(
-                  new Working.Entered(
+                  new Derivation.Entered(
                       names.get(p.more()) + " against " + names.get(p.less()),
                       Quantity.of(p.times(), p.times() == 1 ? "time" : "times"))));
       consistency(criteria)
           .ifPresent(found ->
               parts.add(
-                  new Working.Stated(
+                  new Derivation.Stated(
                       "how far they contradict each other",
                       ratio(found.ratio()) + ", of 0.10 at most")));
       return parts;
@@ -245,7 +245,7 @@ public sealed interface Weighing {
     }
 
     @Override
-    public List<Working> entered(Criterion criterion, List<Criterion> criteria) {
+    public List<Derivation> entered(Criterion criterion, List<Criterion> criteria) {
       return List.of();
     }
   }
@@ -269,13 +269,14 @@ public sealed interface Weighing {
     return new Weighed.Known(weights);
   }
 
-  private static List<Working> ofAll(
+  private static List<Derivation> ofAll(
       Criterion criterion, List<Criterion> criteria, Map<String, Integer> given, String unit) {
     int sum = criteria.stream().mapToInt(c -> given.getOrDefault(c.id(), 0)).sum();
     return List.of(
-        new Working.Entered(
+        new Derivation.Entered(
             "given to this criterion", Quantity.of(given.getOrDefault(criterion.id(), 0), unit)),
-        new Working.Entered("given to all", Quantity.of(sum, unit.equals("points") ? unit : "")));
+        new Derivation.Entered(
+            "given to all", Quantity.of(sum, unit.equals("points") ? unit : "")));
   }
 
   private static Map<String, Integer> checked(

@@ -9,9 +9,9 @@ import tertulia.core.deadline.OnceEach;
 import tertulia.core.evaluation.Evaluation;
 import tertulia.core.firmness.NearestUpset;
 import tertulia.core.firmness.RankShares;
-import tertulia.core.firmness.WeightRoom;
+import tertulia.core.firmness.StabilityRange;
 import tertulia.core.growth.Measure;
-import tertulia.core.working.Working;
+import tertulia.core.working.Derivation;
 
 /** How one evaluation answers to changes; each part is worked out when it is first asked for. */
 public final class Sensitivity {
@@ -21,9 +21,9 @@ public final class Sensitivity {
   private static final String SHARES = "how often each comes first";
   private final Evaluation read;
   private final Once<TakeIf> takeIf;
-  private final Once<List<WeightRoom>> rooms;
+  private final Once<List<StabilityRange>> rooms;
   private final Once<List<NearestUpset>> upsets;
-  private final Once<List<Swing>> swings;
+  private final Once<List<TornadoBar>> swings;
   private final Once<Optional<Sizes>> people;
   private final OnceEach<Chances, Optional<RankShares>> shares = new OnceEach<>(SHARES, KEPT);
   private final OnceEach<Day, List<FindOut>> unknown =
@@ -50,9 +50,9 @@ public final class Sensitivity {
     this.rooms =
         new Once<>(
             "how far weights may go",
-            () -> read.scores().totals().map(WeightRoom::of).orElse(List.of()));
+            () -> read.scores().totals().map(StabilityRange::of).orElse(List.of()));
     this.upsets = new Once<>("the nearest upset", () -> upsets(read));
-    this.swings = new Once<>("what moves the totals", () -> Swing.all(read));
+    this.swings = new Once<>("what moves the totals", () -> TornadoBar.all(read));
     this.people = new Once<>("who leads at which headcount", () -> Sizes.byHeadcount(read));
   }
 
@@ -66,7 +66,7 @@ public final class Sensitivity {
   }
 
   /** The room of each weight. */
-  public List<WeightRoom> rooms() {
+  public List<StabilityRange> rooms() {
     return rooms.get();
   }
 
@@ -91,7 +91,7 @@ public final class Sensitivity {
   }
 
   /** What moves the totals, what moves most first. */
-  public List<Swing> swings() {
+  public List<TornadoBar> swings() {
     return swings.get();
   }
 
@@ -118,7 +118,7 @@ public final class Sensitivity {
    *
    * @throws tertulia.core.working.NoSuchFigure if there is no such figure
    */
-  public Working explain(SensitivityFigure figure) {
+  public Derivation explain(SensitivityFigure figure) {
     return new SensitivityExplanation(this).of(figure);
   }
 

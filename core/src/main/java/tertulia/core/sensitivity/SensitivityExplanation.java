@@ -15,14 +15,14 @@ import tertulia.core.evaluation.WhatIf;
 import tertulia.core.firmness.NearestUpset;
 import tertulia.core.firmness.RankShares;
 import tertulia.core.firmness.Reweighed;
-import tertulia.core.firmness.WeightRoom;
+import tertulia.core.firmness.StabilityRange;
 import tertulia.core.scoring.Criterion;
 import tertulia.core.scoring.Interval;
 import tertulia.core.scoring.Totals;
 import tertulia.core.scoring.Value;
+import tertulia.core.working.Derivation;
 import tertulia.core.working.NoSuchFigure;
 import tertulia.core.working.Quantity;
-import tertulia.core.working.Working;
 
 /** Answers "why" for what is said of how firm an answer is. */
 record SensitivityExplanation(Sensitivity sensitivity) {
@@ -31,7 +31,7 @@ record SensitivityExplanation(Sensitivity sensitivity) {
   /** Of so many of several the worth is followed down to what was entered; more is not read. */
   private static final int FOLLOWED = 2;
 
-  Working of(SensitivityFigure figure) {
+  Derivation of(SensitivityFigure figure) {
     return switch (figure) {
       case SensitivityFigure.Room room -> room(room.criterion());
       case SensitivityFigure.Upset upset -> upset(upset.contender());
@@ -73,14 +73,14 @@ record SensitivityExplanation(Sensitivity sensitivity) {
     return share.movePointRight(2).setScale(1, RoundingMode.HALF_UP).toPlainString() + " %";
   }
 
-  private static Working stated(String label, String text, List<Working> parts) {
-    return new Working.Stated(label, text, Optional.empty(), parts);
+  private static Derivation stated(String label, String text, List<Derivation> parts) {
+    return new Derivation.Stated(label, text, Optional.empty(), parts);
   }
 
   // rooms and upsets
 
-  private Working room(String id) {
-    WeightRoom room =
+  private Derivation room(String id) {
+    StabilityRange room =
         sensitivity.rooms().stream()
             .filter(r -> r.criterion().id().equals(id))
             .findFirst()
@@ -99,7 +99,7 @@ record SensitivityExplanation(Sensitivity sensitivity) {
             end("At the upper end", room.criterion(), room.high())));
   }
 
-  private Working end(String label, Criterion criterion, WeightRoom.End end) {
+  private Derivation end(String label, Criterion criterion, StabilityRange.End end) {
     String text =
         end.takesOver().isEmpty()
             ? "nobody takes over"
@@ -112,7 +112,7 @@ record SensitivityExplanation(Sensitivity sensitivity) {
    * Everybody's total with another weight of one criterion, the highest first; what the first two
    * are worth is followed down to what was entered.
    */
-  private List<Working> ordered(Criterion criterion, BigDecimal weight) {
+  private List<Derivation> ordered(Criterion criterion, BigDecimal weight) {
     Reweighed reweighed = new Reweighed(totals());
     List<String> order =
         totals().values().keySet().stream()
@@ -121,16 +121,17 @@ record SensitivityExplanation(Sensitivity sensitivity) {
                     (String tool) -> reweighed.total(tool, criterion, weight).midpoint(),
                     java.util.Comparator.reverseOrder()))
             .toList();
-    List<Working> lines = new ArrayList<>();
+    List<Derivation> lines = new ArrayList<>();
     for (String tool : order) {
       lines.add(reweighed(tool, criterion, weight, lines.size() < FOLLOWED));
     }
     return lines;
   }
 
-  private Working reweighed(String tool, Criterion criterion, BigDecimal weight, boolean followed) {
+  private Derivation reweighed(
+      String tool, Criterion criterion, BigDecimal weight, boolean followed) {
     Interval rest = new Reweighed(totals()).rest(tool, criterion);
-    return Working.Sum.of(
+    return Derivation.Sum.of(
         name(tool),
         "",
         List.of(
@@ -138,27 +139,27 @@ record SensitivityExplanation(Sensitivity sensitivity) {
             weighed(
                 "All other criteria",
                 BigDecimal.ONE.subtract(weight),
-                new Working.Derived(
+                new Derivation.Derived(
                     "score under them",
                     new Quantity(rest.midpoint(), ""),
                     "their weights in proportion, brought to 1",
                     others(tool, criterion, followed)))));
   }
 
-  private List<Working> others(String tool, Criterion without, boolean followed) {
+  private List<Derivation> others(String tool, Criterion without, boolean followed) {
     return totals().criteria().stream()
         .filter(c -> !c.equals(without))
         .map(c -> weighed(c.name(), totals().weight(c), middle(totals().value(tool, c), followed)))
         .toList();
   }
 
-  private static Working weighed(String label, BigDecimal weight, Working worth) {
-    return Working.Product.of(
-        label, "", List.of(new Working.Entered("weight", new Quantity(weight, "")), worth));
+  private static Derivation weighed(String label, BigDecimal weight, Derivation worth) {
+    return Derivation.Product.of(
+        label, "", List.of(new Derivation.Entered("weight", new Quantity(weight, "")), worth));
   }
 
-  private static Working middle(Value value, boolean followed) {
-    return new Working.Derived(
+  private static Derivation middle(Value value, boolean followed) {
+    return new Derivation.Derived(
         "worth",
         new Quantity(value.interval().midpoint(), ""),
         value.interval().isExact() ? "as it is read" : MIDDLE,
@@ -169,16 +170,16 @@ record SensitivityExplanation(Sensitivity sensitivity) {
    * The totals of all, the highest first; what the first two are worth is followed down to what was
    * entered.
    */
-  private List<Working> all(Totals totals) {
-    List<Working> lines = new ArrayList<>();
+  private List<Derivation> all(Totals totals) {
+    List<Derivation> lines = new ArrayList<>();
     for (Totals.Standing standing : totals.standings()) {
       lines.add(total(totals, standing.contender(), lines.size() < FOLLOWED));
     }
     return lines;
   }
 
-  private Working total(Totals totals, String tool, boolean followed) {
-    return Working.Sum.of(
+  private Derivation total(Totals totals, String tool, boolean followed) {
+    return Derivation.Sum.of(
         name(tool),
         "",
         totals.criteria().stream()
@@ -186,16 +187,16 @@ record SensitivityExplanation(Sensitivity sensitivity) {
             .toList());
   }
 
-  private Working upset(String contender) {
+  private Derivation upset(String contender) {
     NearestUpset upset =
         sensitivity.upsets().stream()
             .filter(u -> u.contender().equals(contender))
             .findFirst()
             .orElseThrow(() -> none("weights that put " + name(contender) + " first"));
-    List<Working> moves =
+    List<Derivation> moves =
         upset.moves(totals(), BigDecimal.ZERO).stream()
-            .<Working>map(move ->
-                new Working.Derived(
+            .<Derivation>map(move ->
+                new Derivation.Derived(
                     move.criterion().name(),
                     new Quantity(move.by(), ""),
                     "its weight from "
@@ -218,15 +219,15 @@ record SensitivityExplanation(Sensitivity sensitivity) {
 
   // draws
 
-  private Working first(String contender, Chances chances) {
+  private Derivation first(String contender, Chances chances) {
     RankShares shares =
         sensitivity
             .shares(chances)
             .filter(drawn -> drawn.shares().containsKey(contender))
             .orElseThrow(() -> none("share of " + contender));
-    List<Working> parts = new ArrayList<>();
+    List<Derivation> parts = new ArrayList<>();
     parts.add(
-        new Working.Stated(
+        new Derivation.Stated(
             "Weights drawn",
             switch (chances.weights()) {
               case ANY -> "evenly from all that add up to 1";
@@ -249,8 +250,8 @@ record SensitivityExplanation(Sensitivity sensitivity) {
     return share(contender, shares, parts);
   }
 
-  private Working share(String contender, RankShares shares, List<Working> parts) {
-    return new Working.Derived(
+  private Derivation share(String contender, RankShares shares, List<Derivation> parts) {
+    return new Derivation.Derived(
         name(contender) + " first",
         new Quantity(BigDecimal.valueOf(shares.first(contender)), ""),
         "share of "
@@ -270,14 +271,14 @@ record SensitivityExplanation(Sensitivity sensitivity) {
 
   // sizes
 
-  private Working atSize(SensitivityFigure.AtSize asked) {
+  private Derivation atSize(SensitivityFigure.AtSize asked) {
     Sizes sizes =
         sensitivity
             .by(asked.axis())
             .filter(found -> asked.place() >= 1 && asked.place() <= found.sizes())
             .orElseThrow(() -> none("figures at that size"));
     Evaluation there = Evaluation.of(read().selection(), at(sizes, asked.place()));
-    List<Working> parts = new ArrayList<>();
+    List<Derivation> parts = new ArrayList<>();
     for (Contender contender : read().selection().active()) {
       parts.add(atSize(sizes, asked.place(), contender.id(), there));
     }
@@ -306,8 +307,8 @@ record SensitivityExplanation(Sensitivity sensitivity) {
     };
   }
 
-  private Working atSize(Sizes sizes, int place, String tool, Evaluation there) {
-    Working costs = there.explain(new Figure.Steady(tool));
+  private Derivation atSize(Sizes sizes, int place, String tool, Evaluation there) {
+    Derivation costs = there.explain(new Figure.Steady(tool));
     Optional<Interval> cost = sizes.cost(tool, place);
     if (cost.isEmpty()) {
       return stated(
@@ -324,14 +325,14 @@ record SensitivityExplanation(Sensitivity sensitivity) {
                     + ", all at "
                     + s.best().setScale(2, RoundingMode.HALF_UP))
             .orElse("cost is no criterion");
-    return Working.Sum.of(
+    return Derivation.Sum.of(
         name(tool),
         "",
         List.of(
             weighed(
                 "What it costs there",
                 weight,
-                new Working.Derived(
+                new Derivation.Derived(
                     "worth",
                     new Quantity(cost.get().midpoint(), ""),
                     scale + (cost.get().isExact() ? "" : "; " + MIDDLE),
@@ -339,7 +340,7 @@ record SensitivityExplanation(Sensitivity sensitivity) {
             weighed(
                 "All other criteria",
                 BigDecimal.ONE.subtract(weight),
-                new Working.Derived(
+                new Derivation.Derived(
                     "score under them",
                     new Quantity(rest.midpoint(), ""),
                     rest.isExact() ? "their weights brought to 1" : MIDDLE,
@@ -354,14 +355,14 @@ record SensitivityExplanation(Sensitivity sensitivity) {
         .orElseThrow(() -> none("things it would take for " + name(contender)));
   }
 
-  private Working discount(String contender) {
+  private Derivation discount(String contender) {
     BigDecimal percent =
         takes(contender)
             .discount()
             .orElseThrow(() -> none("discounts that put " + name(contender) + " first"));
     WhatItTakes.Discounted enough =
         WhatItTakes.Discounted.of(read(), contender, percent).orElseThrow();
-    List<Working> parts = new ArrayList<>();
+    List<Derivation> parts = new ArrayList<>();
     parts.add(
         stated("Totals then", name(contender) + " first", all(enough.totals().orElseThrow())));
     WhatItTakes.Discounted.of(read(), contender, percent.subtract(new BigDecimal("0.1")))
@@ -371,7 +372,7 @@ record SensitivityExplanation(Sensitivity sensitivity) {
     return stated(name(contender), percent.toPlainString() + " % off every list price", parts);
   }
 
-  private Working raised(String contender) {
+  private Derivation raised(String contender) {
     WhatItTakes.Raised raised =
         takes(contender)
             .mark()
@@ -379,7 +380,7 @@ record SensitivityExplanation(Sensitivity sensitivity) {
     Value value =
         new Value(
             Interval.exactly(raised.to().movePointLeft(1)),
-            new Working.Stated(raised.criterion().name(), "if the panel gave " + raised.to()));
+            new Derivation.Stated(raised.criterion().name(), "if the panel gave " + raised.to()));
     return stated(
         name(contender),
         raised.criterion().name() + " from " + raised.from() + " to " + raised.to(),
@@ -394,12 +395,12 @@ record SensitivityExplanation(Sensitivity sensitivity) {
                 all(totals()))));
   }
 
-  private Working weighed(String contender) {
+  private Derivation weighed(String contender) {
     Condition.Weight weight =
         takes(contender)
             .weight()
             .orElseThrow(() -> none("weights that put " + name(contender) + " first"));
-    List<Working> parts = new ArrayList<>();
+    List<Derivation> parts = new ArrayList<>();
     for (int percent : new int[] {weight.from(), weight.to()}) {
       BigDecimal share = BigDecimal.valueOf(percent, 2);
       parts.add(stated("Totals at " + percent + " %", "", ordered(weight.criterion(), share)));
@@ -415,7 +416,7 @@ record SensitivityExplanation(Sensitivity sensitivity) {
         parts);
   }
 
-  private Working dropped(String contender, String capability) {
+  private Derivation dropped(String contender, String capability) {
     Evaluation then =
         takes(contender).needs().stream()
             .filter(need -> need.capability().id().equals(capability))
@@ -427,7 +428,7 @@ record SensitivityExplanation(Sensitivity sensitivity) {
 
   // what moves, what is not known, scenarios
 
-  private Working moved(Swing swing) {
+  private Derivation moved(TornadoBar swing) {
     return stated(
         name(swing.moved()),
         swing.low().map(SensitivityExplanation::three).orElse("out")
@@ -436,21 +437,21 @@ record SensitivityExplanation(Sensitivity sensitivity) {
         List.of(end("At the one end", swing.one()), end("At the other", swing.other())));
   }
 
-  private Working end(String label, Swing.End end) {
+  private Derivation end(String label, TornadoBar.End end) {
     String leader = end.leader().map(this::name).orElse("nobody in every case");
     return end.totals()
         .map(totals -> stated(label, leader + " leads", all(totals)))
-        .orElseGet(() -> new Working.Missing(label, "nobody does what is needed"));
+        .orElseGet(() -> new Derivation.Missing(label, "nobody does what is needed"));
   }
 
-  private Working answer(FindOut found) {
+  private Derivation answer(FindOut found) {
     List<String> labels =
         switch (found.unknown()) {
           case FindOut.Unknown.Worth worth -> List.of("At the least", "At the most");
           case FindOut.Unknown.Has has -> List.of("If it is not there", "If it is there");
           case FindOut.Unknown.StillHas still -> List.of("If it still is", "If it no longer is");
         };
-    List<Working> parts = new ArrayList<>();
+    List<Derivation> parts = new ArrayList<>();
     for (int i = 0; i < found.answers().size(); i++) {
       FindOut.Answered answered = found.answers().get(i);
       parts.add(
@@ -469,7 +470,7 @@ record SensitivityExplanation(Sensitivity sensitivity) {
     return stated(name(found.gains()), "how often it comes first, by the answer", parts);
   }
 
-  private Working inScene(ScenarioGrid.Scene scene) {
+  private Derivation inScene(ScenarioGrid.Scene scene) {
     ScenarioGrid.Case cell = sensitivity.scenarios(List.of(scene)).cells().getFirst();
     return stated(
         cell.first().map(this::name).orElse("Nobody"),
@@ -478,13 +479,13 @@ record SensitivityExplanation(Sensitivity sensitivity) {
   }
 
   /** Everybody's total, or what it costs as long as nobody has weighed. */
-  private List<Working> leading(Evaluation then) {
+  private List<Derivation> leading(Evaluation then) {
     if (then.scores().totals().isPresent()) {
       return all(then.scores().totals().get());
     }
-    List<Working> parts = new ArrayList<>();
+    List<Derivation> parts = new ArrayList<>();
     for (Contender contender : then.selection().active()) {
-      Working costs = then.explain(new Figure.Horizon(contender.id()));
+      Derivation costs = then.explain(new Figure.Horizon(contender.id()));
       parts.add(
           stated(
               "What " + contender.tool().name() + " costs",
@@ -494,7 +495,7 @@ record SensitivityExplanation(Sensitivity sensitivity) {
     return parts;
   }
 
-  private Working stepUp(SensitivityFigure.StepUp asked) {
+  private Derivation stepUp(SensitivityFigure.StepUp asked) {
     ValueForMoney worth =
         ValueForMoney.of(read()).orElseThrow(() -> none("worths beside the cost"));
     ValueForMoney.StepUp step =
@@ -502,13 +503,13 @@ record SensitivityExplanation(Sensitivity sensitivity) {
             .filter(s -> s.from().equals(asked.from()) && s.to().equals(asked.to()))
             .findFirst()
             .orElseThrow(() -> none("such steps"));
-    List<Working> parts = new ArrayList<>();
+    List<Derivation> parts = new ArrayList<>();
     for (String tool : List.of(step.to(), step.from())) {
       worth.points().stream()
           .filter(p -> p.contender().equals(tool))
           .forEach(point -> {
             parts.add(
-                new Working.Derived(
+                new Derivation.Derived(
                     "The score of " + name(tool),
                     new Quantity(point.value().midpoint(), ""),
                     "its total without cost, the other weights brought to 1",
@@ -520,7 +521,7 @@ record SensitivityExplanation(Sensitivity sensitivity) {
                     List.of(read().explain(new Figure.Horizon(tool)))));
           });
     }
-    return new Working.Derived(
+    return new Derivation.Derived(
         "A hundredth of score",
         Quantity.of(step.each()),
         "the difference in cost, divided by the difference in hundredths of score",

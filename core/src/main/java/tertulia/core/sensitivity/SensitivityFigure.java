@@ -37,7 +37,7 @@ public sealed interface SensitivityFigure {
   record Dropped(String contender, String capability) implements SensitivityFigure {}
 
   /** How far an assumption moves a total. */
-  record Moved(Swing swing) implements SensitivityFigure {
+  record Moved(TornadoBar swing) implements SensitivityFigure {
     public Moved {
       requireNonNull(swing);
     }

@@ -21,7 +21,7 @@ import tertulia.core.scoring.Criterion;
 import tertulia.core.scoring.Interval;
 import tertulia.core.scoring.Totals;
 import tertulia.core.scoring.Value;
-import tertulia.core.working.Working;
+import tertulia.core.working.Derivation;
 
 /**
  * For each contender when to take it: where, in one dimension and with all else as it is read, it
@@ -461,7 +461,7 @@ public record TakeIf(
         totals,
         tool,
         criterion,
-        new Value(value, new Working.Stated(criterion.name(), "if it were known")));
+        new Value(value, new Derivation.Stated(criterion.name(), "if it were known")));
   }
 
   /** As above, with its own working. */

@@ -40,7 +40,7 @@ import tertulia.core.pricing.SeatRange;
 import tertulia.core.pricing.Tax;
 import tertulia.core.pricing.UnitRule;
 import tertulia.core.time.Horizon;
-import tertulia.core.working.Working;
+import tertulia.core.working.Derivation;
 
 /** One-offs, usage, minimums, offers, what is owned, and tax, on invoices. */
 public class EveryChargeTest {
@@ -267,7 +267,7 @@ public class EveryChargeTest {
     for (Invoice invoice : ledger.invoices()) {
       for (InvoiceLine line : invoice.lines()) {
         kinds.add(line.getClass().getSimpleName());
-        Working working = line.explain();
+        Derivation working = line.explain();
         assertEquals(working.value().orElseThrow().amount(), line.amount().getAmount());
       }
       assertEquals(

@@ -20,9 +20,9 @@ import tertulia.core.fit.Offering;
 import tertulia.core.money.ExchangeRates;
 import tertulia.core.money.PriceRise;
 import tertulia.core.path.Market;
+import tertulia.core.path.PlanPath;
+import tertulia.core.path.PlanPaths;
 import tertulia.core.path.Terms;
-import tertulia.core.path.Way;
-import tertulia.core.path.Ways;
 import tertulia.core.pricing.BillingTerm;
 import tertulia.core.pricing.PriceList;
 import tertulia.core.time.Horizon;
@@ -34,7 +34,7 @@ public class YearlyMinimumTest {
         term, EUR, List.of(seats("10")), List.of(), Optional.of(Samples.eur("1000")));
   }
 
-  private static Way way(BillingTerm term, int months, String rise) {
+  private static PlanPath way(BillingTerm term, int months, String rise) {
     Horizon horizon = new Horizon(JAN_2027, months);
     Market market =
         new Market(
@@ -47,15 +47,15 @@ public class YearlyMinimumTest {
             Optional.empty(),
             horizon);
     List<UnitsNeeded> needed = Collections.nCopies(months, seatsNeeded(5));
-    return ((Ways.Found)
-            Ways.through(
+    return ((PlanPaths.Found)
+            PlanPaths.through(
                 List.of(new Offering(plan("Only", list(term)), java.util.Map.of())),
                 market,
                 needed,
                 PriceRise.ofPercent(rise),
                 horizon,
                 View.SPREAD,
-                Leaving.CREDITED,
+                EarlyTerminationPolicy.CREDITED,
                 Money.zero(EUR)))
         .best();
   }
@@ -80,7 +80,7 @@ public class YearlyMinimumTest {
   @Test(dataProvider = "minimums")
   public void theMinimumRisesAndEveryCommittedYearCounts(
       BillingTerm term, int months, String rise, String total, String past) {
-    Way way = way(term, months, rise);
+    PlanPath way = way(term, months, rise);
     assertEquals(way.ledger().total(View.SPREAD), money(total));
     assertEquals(way.ledger().pastHorizon(View.SPREAD), money(past));
   }
@@ -101,7 +101,7 @@ public class YearlyMinimumTest {
             Collections.nCopies(12, seatsNeeded(5)),
             PriceRise.NONE);
     assertEquals(ledger.total(View.SPREAD), money("600.00"));
-    Way way = way(BillingTerm.MONTHLY, 24, "0");
+    PlanPath way = way(BillingTerm.MONTHLY, 24, "0");
     assertEquals(way.minimums().size(), 2);
     assertEquals(way.minimums().getFirst().line().amount(), money("400.00"));
   }

@@ -39,13 +39,13 @@ import tertulia.core.growth.Scenario;
 import tertulia.core.growth.Step;
 import tertulia.core.money.ExchangeRates;
 import tertulia.core.money.PriceRise;
+import tertulia.core.path.FixedPlan;
 import tertulia.core.path.OptionName;
 import tertulia.core.path.Outcome;
 import tertulia.core.path.PlanNeeded;
-import tertulia.core.path.Stay;
+import tertulia.core.path.PlanPaths;
 import tertulia.core.path.SteadyCost;
 import tertulia.core.path.Terms;
-import tertulia.core.path.Ways;
 import tertulia.core.pricing.BillingTerm;
 import tertulia.core.pricing.Plan;
 import tertulia.core.pricing.Tool;
@@ -56,8 +56,8 @@ import tertulia.core.scoring.Panel;
 import tertulia.core.scoring.PublicRating;
 import tertulia.core.scoring.Totals;
 import tertulia.core.time.Horizon;
+import tertulia.core.working.Derivation;
 import tertulia.core.working.NoSuchFigure;
-import tertulia.core.working.Working;
 
 /** One small selection, built by hand and worked out by hand. */
 public class EvaluationTest {
@@ -191,7 +191,7 @@ public class EvaluationTest {
     assertEquals(
         evaluation.costs().overall().feasible().stream().map(Contender::id).toList(),
         List.of("ash", "birch"));
-    assertTrue(evaluation.costs().overall().stay("cedar") instanceof Outcome.NoPlan<Stay>);
+    assertTrue(evaluation.costs().overall().stay("cedar") instanceof Outcome.NoPlan<FixedPlan>);
     assertEquals(evaluation.scores().totals().orElseThrow().values().keySet().size(), 2);
     assertEquals(evaluation.costs().now().orderByCost(), List.of("ash", "birch"));
     assertEquals(evaluation.costs().overall().lowestPlanned(), 10);
@@ -201,8 +201,8 @@ public class EvaluationTest {
   @Test
   public void theCheapestStayIsThatOfTheViewAndScoresReadTheSpread() {
     // yearly: 10 · 8 · 12 in January and 6 · 8 · 7 in June; monthly: 9 · 10 + 3 · 16 seats at 10
-    Outcome.Found<Stay> ash =
-        (Outcome.Found<Stay>) Evaluation.of(FULL, WhatIf.START).costs().overall().stay("ash");
+    Outcome.Found<FixedPlan> ash =
+        (Outcome.Found<FixedPlan>) Evaluation.of(FULL, WhatIf.START).costs().overall().stay("ash");
     assertEquals(ash.best().option().label(), "Large, yearly, up front");
     assertEquals(ash.best().ledger().total(View.SPREAD), money("1296.00"));
     assertEquals(ash.others().getFirst().ledger().total(View.SPREAD), money("1380.00"));
@@ -302,12 +302,12 @@ public class EvaluationTest {
               new Figure.Value(c.id(), "ease")));
     }
     for (Figure figure : figures) {
-      Working working = evaluation.explain(figure);
+      Derivation working = evaluation.explain(figure);
       assertFalse(working.label().isBlank(), figure.toString());
       boolean says =
           working.value().isPresent()
               || !working.parts().isEmpty()
-              || working instanceof Working.Missing;
+              || working instanceof Derivation.Missing;
       assertTrue(says, figure + " says nothing");
     }
   }
@@ -322,8 +322,8 @@ public class EvaluationTest {
     assertEquals(discount.percent().toPlainString(), "25.2");
     assertEquals(discount.rival(), money("930.00"));
     assertTrue(discount.becomes().isLessThan(discount.rival()));
-    Ways less = evaluation.costs().overall().wayAt("birch", new BigDecimal("0.749"));
-    Money dearer = ((Ways.Found) less).best().ledger().total(View.SPREAD);
+    PlanPaths less = evaluation.costs().overall().wayAt("birch", new BigDecimal("0.749"));
+    Money dearer = ((PlanPaths.Found) less).best().ledger().total(View.SPREAD);
     assertFalse(dearer.isLessThan(discount.rival()));
     // no headcount does: ash is at 5 a seat up to 12 people, then at 8; nor do other terms
     assertEquals(evaluation.costs().remedies("birch").size(), 1);

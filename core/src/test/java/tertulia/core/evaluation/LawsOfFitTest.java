@@ -43,9 +43,9 @@ import tertulia.core.path.CostByHeadcount;
 import tertulia.core.path.OptionName;
 import tertulia.core.path.PlanMonths;
 import tertulia.core.path.PlanNeeded;
-import tertulia.core.path.Ways;
+import tertulia.core.path.PlanPaths;
 import tertulia.core.pricing.BillingTerm;
-import tertulia.core.pricing.Outside;
+import tertulia.core.pricing.ExternalCover;
 import tertulia.core.pricing.Plan;
 import tertulia.core.pricing.Tool;
 import tertulia.core.scoring.Criterion;
@@ -124,10 +124,11 @@ public class LawsOfFitTest {
       if (kind < 4) {
         Importance importance =
             kind < 2 ? new Importance.Must(random.nextBoolean()) : new Importance.Should(kind);
-        Optional<Outside> outside =
+        Optional<ExternalCover> outside =
             random.nextInt(4) == 0
                 ? Optional.of(
-                    new Outside("Capability " + id, "by hand", money(random.nextInt(40) + ".50")))
+                    new ExternalCover(
+                        "Capability " + id, "by hand", money(random.nextInt(40) + ".50")))
                 : Optional.empty();
         needs.add(new Need(capability(id), importance, outside));
       }
@@ -258,7 +259,7 @@ public class LawsOfFitTest {
                     .orElseGet(() ->
                         new NeedCosts.Effect.RulesOut(
                             o.get(),
-                            with.costs().overall().way(contender.id()) instanceof Ways.Gap gap
+                            with.costs().overall().way(contender.id()) instanceof PlanPaths.Gap gap
                                 && gap.isUnconfirmed()));
         assertEquals(line.byContender().get(contender.id()), expected, contender.id());
         if (expected instanceof NeedCosts.Effect.Costs costs) {

@@ -21,7 +21,7 @@ import org.joda.money.CurrencyUnit;
 import org.jspecify.annotations.Nullable;
 import org.testng.annotations.Test;
 import tertulia.core.Samples;
-import tertulia.core.billing.Leaving;
+import tertulia.core.billing.EarlyTerminationPolicy;
 import tertulia.core.billing.View;
 import tertulia.core.fit.Answer;
 import tertulia.core.fit.Capability;
@@ -36,17 +36,17 @@ import tertulia.core.growth.Group;
 import tertulia.core.growth.Growth;
 import tertulia.core.growth.Measure;
 import tertulia.core.growth.Scenario;
-import tertulia.core.labour.Effort;
 import tertulia.core.labour.Labour;
+import tertulia.core.labour.StaffEffort;
 import tertulia.core.money.ExchangeRates;
 import tertulia.core.money.PriceRise;
 import tertulia.core.money.UnitPrice;
 import tertulia.core.path.CostByHeadcount;
 import tertulia.core.path.LeftOut;
 import tertulia.core.path.Outcome;
+import tertulia.core.path.PlanPaths;
 import tertulia.core.path.SteadyCost;
 import tertulia.core.path.Terms;
-import tertulia.core.path.Ways;
 import tertulia.core.pricing.AddOn;
 import tertulia.core.pricing.Allowance;
 import tertulia.core.pricing.BillingTerm;
@@ -105,7 +105,7 @@ public class UnknownAndBoundTest {
         Map.of(),
         List.of(),
         null,
-        new Effort(
+        new StaffEffort(
             BigDecimal.ONE, BigDecimal.ZERO, BigDecimal.ZERO, BigDecimal.ONE, BigDecimal.ZERO, 0));
   }
 
@@ -131,8 +131,8 @@ public class UnknownAndBoundTest {
         new Panel(List.of(new Member("p1", "One", 1, Map.of("cost", 1), Map.of()))),
         ExchangeRates.NONE,
         Scenario.STANDARD,
-        new Practice(
-            Leaving.CREDITED,
+        new BuyingPolicy(
+            EarlyTerminationPolicy.CREDITED,
             new Labour(Optional.of(BigDecimal.valueOf(40)), BigDecimal.ZERO, Optional.empty())));
   }
 
@@ -144,8 +144,8 @@ public class UnknownAndBoundTest {
     return ((Outcome.Found<SteadyCost>) evaluation.costs().now().steady(id)).best();
   }
 
-  private static Ways.Found way(Evaluation evaluation, String id) {
-    return (Ways.Found) evaluation.costs().overall().way(id);
+  private static PlanPaths.Found way(Evaluation evaluation, String id) {
+    return (PlanPaths.Found) evaluation.costs().overall().way(id);
   }
 
   @Test
@@ -247,9 +247,9 @@ public class UnknownAndBoundTest {
         List.of("fine"));
     assertEquals(
         evaluation.scores().totals().orElseThrow().standings().size(), 1, "the others are out");
-    assertFalse(((Ways.Gap) evaluation.costs().overall().way("capped")).isUnpriced());
-    assertFalse(((Ways.Gap) evaluation.costs().overall().way("requested")).isUnpriced());
-    assertTrue(((Ways.Gap) evaluation.costs().overall().way("silent")).isUnconfirmed());
+    assertFalse(((PlanPaths.Gap) evaluation.costs().overall().way("capped")).isUnpriced());
+    assertFalse(((PlanPaths.Gap) evaluation.costs().overall().way("requested")).isUnpriced());
+    assertTrue(((PlanPaths.Gap) evaluation.costs().overall().way("silent")).isUnconfirmed());
   }
 
   @Test
@@ -495,7 +495,7 @@ public class UnknownAndBoundTest {
             Map.of("only", Map.of("sign-on", new Fact(Answer.YES, PAGE))),
             List.of(),
             null,
-            new Effort(
+            new StaffEffort(
                 BigDecimal.ZERO,
                 BigDecimal.ZERO,
                 BigDecimal.ZERO,
@@ -518,7 +518,7 @@ public class UnknownAndBoundTest {
                 Map.of("sign-on", new Fact(Answer.NO, PAGE))),
             List.of(),
             null,
-            new Effort(
+            new StaffEffort(
                 BigDecimal.ZERO,
                 BigDecimal.ZERO,
                 BigDecimal.ZERO,

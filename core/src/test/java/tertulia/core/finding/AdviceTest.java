@@ -21,7 +21,7 @@ import tertulia.core.evaluation.Selection;
 import tertulia.core.finding.Advice.Grade;
 import tertulia.core.finding.Advice.Within;
 import tertulia.core.firmness.Reweighed;
-import tertulia.core.firmness.WeightRoom;
+import tertulia.core.firmness.StabilityRange;
 import tertulia.core.fit.Need;
 import tertulia.core.growth.Scenario;
 import tertulia.core.scoring.Member;
@@ -313,9 +313,9 @@ public class AdviceTest {
           }
           sizes++;
         }
-        for (WeightRoom room : holds.rooms()) {
+        for (StabilityRange room : holds.rooms()) {
           Reweighed reweighed = new Reweighed(totals.orElseThrow());
-          for (WeightRoom.End end : List.of(room.low(), room.high())) {
+          for (StabilityRange.End end : List.of(room.low(), room.high())) {
             BigDecimal inside =
                 end.weight().multiply(new BigDecimal("0.999")).add(room.weight().movePointLeft(3));
             BigDecimal outside =
@@ -348,7 +348,7 @@ public class AdviceTest {
   }
 
   private static boolean isAhead(
-      Reweighed reweighed, String tool, WeightRoom room, BigDecimal weight) {
+      Reweighed reweighed, String tool, StabilityRange room, BigDecimal weight) {
     return reweighed.totals().values().keySet().stream()
         .filter(other -> !other.equals(tool))
         .allMatch(other -> reweighed.lead(tool, other, room.criterion(), weight).signum() > 0);

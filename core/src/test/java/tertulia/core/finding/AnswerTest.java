@@ -32,7 +32,7 @@ import tertulia.core.finding.AnswerFinding.Cheapness;
 import tertulia.core.fit.Capability;
 import tertulia.core.fit.Importance;
 import tertulia.core.fit.Need;
-import tertulia.core.path.Ways;
+import tertulia.core.path.PlanPaths;
 import tertulia.core.scoring.Criterion;
 import tertulia.core.scoring.Interval;
 import tertulia.core.scoring.Member;
@@ -103,7 +103,8 @@ public class AnswerTest {
       assertEquals(everybody.size(), evaluation.selection().active().size());
       for (String id : does.doing()) {
         assertFalse(
-            evaluation.costs().overall().way(id) instanceof Ways.Gap gap && !gap.isUnpriced(), id);
+            evaluation.costs().overall().way(id) instanceof PlanPaths.Gap gap && !gap.isUnpriced(),
+            id);
       }
       for (Contender contender : whole.contenders()) {
         AnswerFinding.DecisionToday today = new AnswerFindings(evaluation).today(contender.id());
@@ -132,7 +133,8 @@ public class AnswerTest {
     return Generated.with(
         selection,
         selection.contenders().stream()
-            .filter(c -> costs.overall().way(c.id()) instanceof Ways.Gap gap && !gap.isUnpriced())
+            .filter(
+                c -> costs.overall().way(c.id()) instanceof PlanPaths.Gap gap && !gap.isUnpriced())
             .toList());
   }
 

@@ -33,8 +33,8 @@ import tertulia.core.path.CostByHeadcount;
 import tertulia.core.path.Dimension;
 import tertulia.core.path.OptionName;
 import tertulia.core.path.Outcome;
+import tertulia.core.path.PlanPaths;
 import tertulia.core.path.SteadyCost;
-import tertulia.core.path.Ways;
 import tertulia.core.pricing.Tool;
 
 /** What is said of costs. */
@@ -357,7 +357,7 @@ public class CostFindingsTest extends GeneratedFindings {
         assertEquals(only.others(), others);
         for (String other : others) {
           assertTrue(
-              costs.overall().way(other) instanceof Ways.Gap gap && !gap.isUnpriced(), other);
+              costs.overall().way(other) instanceof PlanPaths.Gap gap && !gap.isUnpriced(), other);
           boolean open =
               costs.now().steady(other) instanceof Outcome.NoPlan<?> none
                   && none.passedOver().values().stream()
@@ -444,7 +444,7 @@ public class CostFindingsTest extends GeneratedFindings {
       case CostFinding.WholeStaffPays staff ->
           assertEquals(costs.now().wholeStaff(staff.tool()).orElseThrow().named(), staff.named());
       case CostFinding.NoWay none -> {
-        assertTrue(costs.overall().way(none.tool()) instanceof Ways.Gap);
+        assertTrue(costs.overall().way(none.tool()) instanceof PlanPaths.Gap);
         assertTrue(costs.overall().total(none.tool()).isEmpty());
         assertFalse(none.reasons().isEmpty(), "what it is on now does not do then");
       }
@@ -579,7 +579,7 @@ public class CostFindingsTest extends GeneratedFindings {
   /** The least a tool can cost over the plan months in cents. */
   private static long leastTotal(Costs costs, String tool) {
     return switch (costs.overall().way(tool)) {
-      case Ways.Gap gap ->
+      case PlanPaths.Gap gap ->
           gap.isUnpriced()
               ? costs
                   .overall()
@@ -587,7 +587,7 @@ public class CostFindingsTest extends GeneratedFindings {
                   .map(Money::getAmountMinorLong)
                   .orElse(Long.MIN_VALUE)
               : Long.MAX_VALUE;
-      case Ways.Found found -> {
+      case PlanPaths.Found found -> {
         Money read = costs.overall().total(tool).orElseThrow();
         Money high = found.best().ledger().total(costs.whatIf().view());
         Money low = found.low().map(way -> way.ledger().total(costs.whatIf().view())).orElse(high);
@@ -609,13 +609,13 @@ public class CostFindingsTest extends GeneratedFindings {
   /** Added up anew from the months and the people's time. */
   private static Money running(Costs costs, String id, int m) {
     Money sum = Money.zero(EUR);
-    Ways.Found found = (Ways.Found) costs.overall().way(id);
+    PlanPaths.Found found = (PlanPaths.Found) costs.overall().way(id);
     for (int i = 0; i <= m; i++) {
       sum = sum.plus(found.best().ledger().months(costs.whatIf().view()).get(i));
       if (costs.whatIf().basis() == WhatIf.Basis.FULL) {
         int month = i;
         sum =
-            ((tertulia.core.labour.Takes.Known) costs.overall().takes(id))
+            ((tertulia.core.labour.StaffTime.Known) costs.overall().takes(id))
                 .time().lines().stream()
                     .filter(line -> line.month() == month)
                     .map(line -> line.money())

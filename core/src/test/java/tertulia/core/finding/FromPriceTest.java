@@ -18,14 +18,14 @@ import tertulia.core.evaluation.Selection;
 import tertulia.core.evaluation.WhatIf;
 import tertulia.core.path.CostByHeadcount;
 import tertulia.core.path.Outcome;
+import tertulia.core.path.PlanPaths;
 import tertulia.core.path.SteadyCost;
-import tertulia.core.path.Ways;
 import tertulia.core.pricing.Plan;
 import tertulia.core.pricing.PlanPrices;
 import tertulia.core.pricing.PriceList;
 import tertulia.core.pricing.Tool;
 import tertulia.core.scoring.Interval;
-import tertulia.core.working.Working;
+import tertulia.core.working.Derivation;
 
 /**
  * Of a "from" price only the least is known. What is said of it is compared with an assumed range
@@ -146,17 +146,17 @@ public class FromPriceTest {
 
   private static int sameWay(Costs from, Costs range, String id) {
     return switch (from.overall().way(id)) {
-      case Ways.Found found -> {
+      case PlanPaths.Found found -> {
         assertEquals(from.overall().totalBounds(id), range.overall().totalBounds(id), id);
         yield 1;
       }
-      case Ways.Gap gap -> {
+      case PlanPaths.Gap gap -> {
         if (gap.low().isPresent()) {
           assertEquals(
               from.overall().leastTotal(id),
               range.overall().totalBounds(id).orElseThrow().low(),
               id);
-        } else if (range.overall().way(id) instanceof Ways.Found other) {
+        } else if (range.overall().way(id) instanceof PlanPaths.Found other) {
           assertTrue(other.isAtMost(), id);
         }
         yield gap.low().isPresent() ? 1 : 0;
@@ -234,7 +234,7 @@ public class FromPriceTest {
                       .getAmount()
                       .multiply(BigDecimal.valueOf(months))
                       .divide(people, 2, RoundingMode.HALF_UP)));
-          Working why = evaluation.explain(new Figure.PerHead(contender.id(), months));
+          Derivation why = evaluation.explain(new Figure.PerHead(contender.id(), months));
           if (least.isPresent()) {
             assertTrue(why.value().isEmpty(), "a bound is no figure");
             assertEquals(
@@ -255,7 +255,7 @@ public class FromPriceTest {
     for (int seed = 1; seed < SELECTIONS; seed++) {
       Evaluation evaluation = Evaluation.of(Generated.selection(seed), WhatIf.START);
       for (Contender contender : evaluation.costs().overall().feasible()) {
-        if (evaluation.costs().overall().way(contender.id()) instanceof Ways.Gap gap
+        if (evaluation.costs().overall().way(contender.id()) instanceof PlanPaths.Gap gap
             && gap.low().isPresent()
             && evaluation.scores().totals().isPresent()) {
           Interval value =

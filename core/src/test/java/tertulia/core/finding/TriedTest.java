@@ -43,9 +43,9 @@ import tertulia.core.trial.Trial;
 import tertulia.core.trial.Trial.Completion;
 import tertulia.core.trial.Trial.Result;
 import tertulia.core.trial.Trials;
+import tertulia.core.working.Derivation;
 import tertulia.core.working.Ground;
 import tertulia.core.working.Provenance;
-import tertulia.core.working.Working;
 
 /** What was tried by hand: what it is worth, what it says of facts, and whom it is asked of. */
 public class TriedTest {
@@ -159,13 +159,13 @@ public class TriedTest {
     assertEquals(value(selection.tried(all), "ash").low(), new BigDecimal("0.75"));
     Trials not = trials(List.of(LINKED), result(LINKED, "Ilse", Completion.NOT_DONE, 5));
     assertEquals(value(selection.tried(not), "ash"), Interval.UNKNOWN, "not done is not quick");
-    Working why =
+    Derivation why =
         Evaluation.of(selection.tried(not), WhatIf.START)
             .scores()
             .value("ash", quick)
             .orElseThrow()
             .working();
-    assertEquals(((Working.Missing) why).reason(), "nobody did by the clock: Link it");
+    assertEquals(((Derivation.Missing) why).reason(), "nobody did by the clock: Link it");
     assertThrows(
         IllegalArgumentException.class, () -> measured(new Criterion.Number.Minutes(), "5", "5.0"));
   }

@@ -23,7 +23,7 @@ import tertulia.core.scoring.Criterion;
 import tertulia.core.scoring.Interval;
 import tertulia.core.scoring.Totals;
 import tertulia.core.scoring.Value;
-import tertulia.core.working.Working;
+import tertulia.core.working.Derivation;
 
 /** Room of weights, upsets, rank shares and the map, each against a second way to have it. */
 public class FirmnessTest {
@@ -50,7 +50,7 @@ public class FirmnessTest {
             "c" + (c + 1),
             new Value(
                 new Interval(BigDecimal.valueOf(ends[0][c]), BigDecimal.valueOf(ends[1][c])),
-                new Working.Stated("value", "given")));
+                new Derivation.Stated("value", "given")));
       }
       all.put(id, own);
     });
@@ -78,7 +78,7 @@ public class FirmnessTest {
 
   @Test(dataProvider = "c19Rooms")
   public void c19RoomOfEachWeight(int place, String low, String below, String high, String above) {
-    WeightRoom room = WeightRoom.of(worked()).get(place - 1);
+    StabilityRange room = StabilityRange.of(worked()).get(place - 1);
     assertEquals(six(room.low().weight()), low);
     assertEquals(String.join(" ", room.low().takesOver()), below);
     assertEquals(six(room.high().weight()), high);
@@ -157,9 +157,9 @@ public class FirmnessTest {
     int ended = 0;
     for (int round = 0; round < 100; round++) {
       Totals totals = generated(2 + DICE.nextInt(4), 2 + DICE.nextInt(4), 10);
-      List<String> first = WeightRoom.first(totals);
+      List<String> first = StabilityRange.first(totals);
       Reweighed at = new Reweighed(totals);
-      for (WeightRoom room : WeightRoom.of(totals)) {
+      for (StabilityRange room : StabilityRange.of(totals)) {
         if (first.size() > 1) {
           assertTrue(room.isNone(), "a shared lead has no room");
           assertEquals(room.low().takesOver(), first.subList(1, first.size()));
@@ -188,7 +188,7 @@ public class FirmnessTest {
 
   /** Just beyond an end somebody who is said to take over is ahead of the leader. */
   private static void beyond(
-      Reweighed at, WeightRoom room, String leader, WeightRoom.End end, String step) {
+      Reweighed at, StabilityRange room, String leader, StabilityRange.End end, String step) {
     if (!end.takesOver().isEmpty()) {
       BigDecimal weight =
           end.weight().add(new BigDecimal(step)).max(BigDecimal.ZERO).min(BigDecimal.ONE);

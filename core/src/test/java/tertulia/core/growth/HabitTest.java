@@ -11,7 +11,7 @@ import java.util.Map;
 import java.util.Random;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
-import tertulia.core.working.Working;
+import tertulia.core.working.Derivation;
 
 /** A habit comes to a rate, and a demand by habit is one by that rate. */
 public class HabitTest {
@@ -75,7 +75,7 @@ public class HabitTest {
     Group office =
         new Group("office", "Office", new Growth.Hires(2, BigDecimal.ZERO), List.of(), null);
     Group crew = new Group("crew", "Crew", new Growth.Hires(10, BigDecimal.ZERO), List.of(), null);
-    Working working =
+    Derivation working =
         demand.explain(
             Measure.RECORDED_HOURS,
             List.of(office, crew),

@@ -26,8 +26,8 @@ public class PeopleTimeTest {
     return new Labour(Optional.of(decimal(hour)), decimal(change), Optional.of(decimal(oldTool)));
   }
 
-  private static final Effort EFFORT =
-      new Effort(decimal("10"), decimal("4"), decimal("1.5"), decimal("2"), decimal("10"), 2);
+  private static final StaffEffort EFFORT =
+      new StaffEffort(decimal("10"), decimal("4"), decimal("1.5"), decimal("2"), decimal("10"), 2);
 
   @Test
   public void everyItemIsHoursTimesTheRateRoundedOnce() {
@@ -77,7 +77,7 @@ public class PeopleTimeTest {
     assertThrows(
         IllegalArgumentException.class,
         () ->
-            new Effort(
+            new StaffEffort(
                 decimal("-1"),
                 BigDecimal.ZERO,
                 BigDecimal.ZERO,

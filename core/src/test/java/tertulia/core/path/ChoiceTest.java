@@ -218,8 +218,8 @@ public class ChoiceTest {
   @Test
   public void aToolWithAMonthWithoutAPlanHasNoTotal() {
     Plan small = capped("Small", 12, list(BillingTerm.MONTHLY, seats("5")));
-    Outcome<Stay> outcome =
-        Stay.cheapest(
+    Outcome<FixedPlan> outcome =
+        FixedPlan.cheapest(
             List.of(offering(small)),
             ANY,
             seatsByMonth(10, 13, 10),
@@ -254,11 +254,11 @@ public class ChoiceTest {
             }
           }
         }
-        Outcome<Stay> outcome =
-            Stay.cheapest(
+        Outcome<FixedPlan> outcome =
+            FixedPlan.cheapest(
                 offerings, ANY, months, PriceRise.NONE, new Horizon(JAN_2027, length), view);
         assertEquals(
-            outcome instanceof Outcome.Found<Stay> found
+            outcome instanceof Outcome.Found<FixedPlan> found
                 ? Optional.of(found.best().ledger().total(view))
                 : Optional.empty(),
             least);

@@ -79,8 +79,8 @@ public class OffersAndAddOnsTest {
     return new Offer(name, benefit, months, Offer.Conditions.NONE, group, Set.of());
   }
 
-  private static Outcome<Stay> stay(Market market, Offering... offerings) {
-    return Stay.cheapest(
+  private static Outcome<FixedPlan> stay(Market market, Offering... offerings) {
+    return FixedPlan.cheapest(
         List.of(offerings),
         market,
         UnitsNeeded.byMonth(
@@ -90,8 +90,8 @@ public class OffersAndAddOnsTest {
         View.SPREAD);
   }
 
-  private static Stay found(Outcome<Stay> outcome) {
-    return ((Outcome.Found<Stay>) outcome).best();
+  private static FixedPlan found(Outcome<FixedPlan> outcome) {
+    return ((Outcome.Found<FixedPlan>) outcome).best();
   }
 
   @Test
@@ -111,7 +111,7 @@ public class OffersAndAddOnsTest {
     Offering offering =
         new Offering(
             plan("Plan", TEN), Map.of(), List.of(third, free, dear, late), Optional.empty());
-    Stay stay = found(stay(market(), offering));
+    FixedPlan stay = found(stay(market(), offering));
     assertEquals(stay.offers(), List.of(free));
     assertEquals(stay.ledger().total(View.SPREAD), money("1000.00"));
     assertEquals(
@@ -207,12 +207,12 @@ public class OffersAndAddOnsTest {
             Optional.empty());
     Map<String, Fact> facts = Map.of("sign-on", new Fact(Answer.BY_ADD_ON, "Gate", Samples.PAGE));
     Need must = new Need(SIGN_ON, new Importance.Must(false));
-    Stay with = found(stay(market(must), new Offering(plan("Crew", sold), facts)));
+    FixedPlan with = found(stay(market(must), new Offering(plan("Crew", sold), facts)));
     assertEquals(with.option().label(), "Crew with Gate, monthly");
     assertEquals(with.ledger().total(View.SPREAD), money("1440.00"));
-    Stay without = found(stay(market(), new Offering(plan("Crew", sold), facts)));
+    FixedPlan without = found(stay(market(), new Offering(plan("Crew", sold), facts)));
     assertEquals(without.ledger().total(View.SPREAD), money("1200.00"));
-    Outcome<Stay> notSold = stay(market(must), new Offering(plan("Crew", TEN), facts));
+    Outcome<FixedPlan> notSold = stay(market(must), new Offering(plan("Crew", TEN), facts));
     assertEquals(
         Samples.verdict(notSold.passedOver(), "Crew, monthly").reasons().getFirst().sentence(),
         "Single sign-on: by add-on \"Gate\", not sold monthly");
@@ -229,16 +229,17 @@ public class OffersAndAddOnsTest {
                 List.of(list(BillingTerm.MONTHLY, seats("8"))),
                 List.of(list(BillingTerm.MONTHLY, seats("14")))),
             Samples.PAGE);
-    Outcome.Found<Stay> both =
-        (Outcome.Found<Stay>)
+    Outcome.Found<FixedPlan> both =
+        (Outcome.Found<FixedPlan>)
             stay(market(), Samples.offering(plan("Crew", TEN)), Samples.offering(assumed));
     assertEquals(both.best().ledger().total(View.SPREAD), money("1200.00"));
     assertEquals(both.low().orElseThrow().ledger().total(View.SPREAD), money("960.00"));
-    Outcome.Found<Stay> alone = (Outcome.Found<Stay>) stay(market(), Samples.offering(assumed));
+    Outcome.Found<FixedPlan> alone =
+        (Outcome.Found<FixedPlan>) stay(market(), Samples.offering(assumed));
     assertEquals(alone.best().ledger().total(View.SPREAD), money("1680.00"));
     assertTrue(alone.best().option().plan().isRange());
-    Outcome.Found<Stay> none =
-        (Outcome.Found<Stay>) stay(market(), Samples.offering(plan("Crew", TEN)));
+    Outcome.Found<FixedPlan> none =
+        (Outcome.Found<FixedPlan>) stay(market(), Samples.offering(plan("Crew", TEN)));
     assertEquals(none.low(), Optional.empty());
   }
 
@@ -269,7 +270,7 @@ public class OffersAndAddOnsTest {
             Tax.NOT_INCLUDED,
             List.of(new Allowance(Measure.AUTOMATION_RUNS, limit, Samples.PAGE)),
             Samples.PAGE);
-    Outcome<Stay> outcome = stay(market(), Samples.offering(plan));
+    Outcome<FixedPlan> outcome = stay(market(), Samples.offering(plan));
     return outcome.passedOver().values().stream()
         .flatMap(verdict -> verdict.reasons().stream())
         .map(r -> r.sentence())

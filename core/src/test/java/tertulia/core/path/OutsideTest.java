@@ -23,8 +23,8 @@ import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 import org.testng.annotations.Test;
 import tertulia.core.Samples;
+import tertulia.core.billing.EarlyTerminationPolicy;
 import tertulia.core.billing.InvoiceLine;
-import tertulia.core.billing.Leaving;
 import tertulia.core.billing.UnitsNeeded;
 import tertulia.core.billing.View;
 import tertulia.core.fit.Answer;
@@ -43,7 +43,7 @@ import tertulia.core.money.PriceRise;
 import tertulia.core.money.UnitPrice;
 import tertulia.core.pricing.BillingTerm;
 import tertulia.core.pricing.Charge;
-import tertulia.core.pricing.Outside;
+import tertulia.core.pricing.ExternalCover;
 import tertulia.core.pricing.PlanPrices;
 import tertulia.core.pricing.PriceList;
 import tertulia.core.pricing.UnitRule;
@@ -57,7 +57,7 @@ public class OutsideTest {
     return new Need(
         SIGN_ON,
         importance,
-        Optional.of(new Outside("Single sign-on", "our own directory", money(monthly))));
+        Optional.of(new ExternalCover("Single sign-on", "our own directory", money(monthly))));
   }
 
   private static Market market(Need... needs) {
@@ -88,17 +88,17 @@ public class OutsideTest {
   private static final Offering LARGE =
       offering("Large", Answer.YES, list(BillingTerm.MONTHLY, seats("8")));
 
-  private static Ways.Found way(
+  private static PlanPaths.Found way(
       Market market, List<UnitsNeeded> months, PriceRise rise, Offering... offerings) {
-    return (Ways.Found)
-        Ways.through(
+    return (PlanPaths.Found)
+        PlanPaths.through(
             List.of(offerings),
             market,
             months,
             rise,
             new Horizon(JAN_2027, months.size()),
             View.SPREAD,
-            Leaving.CREDITED,
+            EarlyTerminationPolicy.CREDITED,
             money("0"));
   }
 
@@ -112,13 +112,13 @@ public class OutsideTest {
     assertTrue(
         market(need).fit().at(SMALL, small.list(), seatsNeeded(8), Samples.JAN_2027).qualifies());
     assertEquals(
-        SteadyCost.of(small, market(need), new Occasion(seatsNeeded(8), 0)).money(),
+        SteadyCost.of(small, market(need), new EvaluationPoint(seatsNeeded(8), 0)).money(),
         money("70.00"));
     assertEquals(
-        SteadyCost.of(large, market(need), new Occasion(seatsNeeded(8), 0)).money(),
+        SteadyCost.of(large, market(need), new EvaluationPoint(seatsNeeded(8), 0)).money(),
         money("64.00"));
     assertEquals(
-        SteadyCost.of(small, market(need), new Occasion(seatsNeeded(8), 0))
+        SteadyCost.of(small, market(need), new EvaluationPoint(seatsNeeded(8), 0))
             .explain()
             .value()
             .orElseThrow()
@@ -144,7 +144,7 @@ public class OutsideTest {
   public void theWayGoesToThePlanWithoutItWhereTheCoverBeginsToPay() {
     // Small and cover: 5 n + 30; Large: 8 n; level at 10 seats, where the catalogue's first stands
     Need need = covered(new Importance.Must(false), "30");
-    Way way = way(market(need), growing(8, 1, 6), PriceRise.NONE, SMALL, LARGE).best();
+    PlanPath way = way(market(need), growing(8, 1, 6), PriceRise.NONE, SMALL, LARGE).best();
     assertEquals(way.label(), "Large, monthly, then Small, monthly");
     assertEquals(
         way.ledger().total(View.SPREAD), money("" + (64 + 72 + 80 + 85 + 90 + 95) + ".00"));
@@ -166,7 +166,7 @@ public class OutsideTest {
                 new Charge.PerUnit(
                     "Seats", Measure.SEATS, UnitPrice.of("USD", "5"), UnitRule.PLAIN)));
     Offering small = offering("Small", Answer.NO, yearly);
-    Way way =
+    PlanPath way =
         way(
                 market(need),
                 Collections.nCopies(24, seatsNeeded(10)),
@@ -189,7 +189,7 @@ public class OutsideTest {
         new Offering(
             Samples.capped("Small", 10, yearly),
             Map.of("sign-on", new Fact(Answer.NO, Samples.PAGE)));
-    Ways.Found found =
+    PlanPaths.Found found =
         way(
             market(need),
             Samples.seatsByMonth(10, 10, 11, 11),
@@ -242,17 +242,17 @@ public class OutsideTest {
     assertEquals(
         expectThrows(
                 IllegalArgumentException.class,
-                () -> new Outside("Single sign-on", " ", money("1")))
+                () -> new ExternalCover("Single sign-on", " ", money("1")))
             .getMessage(),
         "\"Single sign-on\" is covered outside, but not by what. Name what covers it.");
     assertEquals(
         expectThrows(
                 IllegalArgumentException.class,
-                () -> new Outside("Single sign-on", "hand", money("-1")))
+                () -> new ExternalCover("Single sign-on", "hand", money("-1")))
             .getMessage(),
         "What covers \"Single sign-on\" costs between 0 and 1,000,000 a month; found EUR -1.00.");
     expectThrows(
         IllegalArgumentException.class,
-        () -> new Outside("Single sign-on", "hand", money("1000000.01")));
+        () -> new ExternalCover("Single sign-on", "hand", money("1000000.01")));
   }
 }

@@ -18,14 +18,14 @@ import java.util.Random;
 import java.util.stream.LongStream;
 import org.testng.annotations.Test;
 import tertulia.core.Samples;
+import tertulia.core.billing.EarlyTerminationPolicy;
 import tertulia.core.billing.InvoiceLine;
-import tertulia.core.billing.Leaving;
 import tertulia.core.billing.UnitsNeeded;
 import tertulia.core.billing.View;
 import tertulia.core.fit.Fit;
+import tertulia.core.fit.Headroom;
 import tertulia.core.fit.Offering;
 import tertulia.core.fit.QuantityCover;
-import tertulia.core.fit.Room;
 import tertulia.core.growth.Demand;
 import tertulia.core.growth.Measure;
 import tertulia.core.growth.People;
@@ -34,8 +34,8 @@ import tertulia.core.money.PriceRise;
 import tertulia.core.pricing.Allowance;
 import tertulia.core.pricing.BillingTerm;
 import tertulia.core.pricing.Charge;
+import tertulia.core.pricing.ExternalCover;
 import tertulia.core.pricing.Included;
-import tertulia.core.pricing.Outside;
 import tertulia.core.pricing.Plan;
 import tertulia.core.pricing.PlanPrices;
 import tertulia.core.pricing.PriceList;
@@ -52,7 +52,7 @@ public class QuantityCoverTest {
     return new QuantityCover(
         measure,
         BigDecimal.valueOf(upTo),
-        new Outside(measure.label(), "a box on the quay", money(monthly)));
+        new ExternalCover(measure.label(), "a box on the quay", money(monthly)));
   }
 
   private static Market market(Map<Measure, Demand> demands, QuantityCover... covers) {
@@ -127,22 +127,22 @@ public class QuantityCoverTest {
                       .mapToLong(p -> price[p] + (units > most[p] ? monthly : 0))
                       .min())
               .toArray(OptionalLong[]::new);
-      Ways ways =
-          Ways.through(
+      PlanPaths ways =
+          PlanPaths.through(
               offerings,
               market,
               LongStream.of(used).mapToObj(QuantityCoverTest::runs).toList(),
               PriceRise.NONE,
               new Horizon(JAN_2027, 12),
               View.SPREAD,
-              Leaving.CREDITED,
+              EarlyTerminationPolicy.CREDITED,
               money("0"));
       if (List.of(each).stream().anyMatch(OptionalLong::isEmpty)) {
-        assertTrue(ways instanceof Ways.Gap, "selection " + i);
+        assertTrue(ways instanceof PlanPaths.Gap, "selection " + i);
         none++;
         continue;
       }
-      Way way = ((Ways.Found) ways).best();
+      PlanPath way = ((PlanPaths.Found) ways).best();
       long sum = List.of(each).stream().mapToLong(OptionalLong::getAsLong).sum();
       assertEquals(way.ledger().total(View.SPREAD), money(sum + ".00"), "selection " + i);
       covered +=
@@ -157,7 +157,7 @@ public class QuantityCoverTest {
       for (int m = 0; m < used.length; m++) {
         SteadyCost steady =
             ((Outcome.Found<SteadyCost>)
-                    SteadyCost.cheapest(offerings, market, new Occasion(runs(used[m]), m)))
+                    SteadyCost.cheapest(offerings, market, new EvaluationPoint(runs(used[m]), m)))
                 .best();
         assertEquals(steady.money(), money(each[m].getAsLong() + ".00"));
         assertEquals(steady.explain().value().orElseThrow().amount(), steady.money().getAmount());
@@ -182,7 +182,7 @@ public class QuantityCoverTest {
       int people = n;
       Optional<BigDecimal> swept =
           sweep.curve("tool").at(n).map(point -> point.money().getAmount());
-      Occasion occasion = market.occasion(new People(Map.of("g", people), 1, 1), 0);
+      EvaluationPoint occasion = market.occasion(new People(Map.of("g", people), 1, 1), 0);
       Optional<BigDecimal> steady =
           SteadyCost.cheapest(offerings, market, occasion) instanceof Outcome.Found<SteadyCost> f
               ? Optional.of(f.best().money().getAmount())
@@ -210,19 +210,19 @@ public class QuantityCoverTest {
     Offering offering = offerings(small).getFirst();
     PriceList list = small.lists(PlanPrices.End.HIGH).getFirst();
     List<QuantityCover> covers = List.of(cover(RUNS, 25, "7.50"));
-    assertEquals(state(offering, list, covers, 10, 20), Room.State.LASTS);
-    assertEquals(state(offering, list, covers, 10, 45), Room.State.COVERED);
-    assertEquals(state(offering, list, covers, 30, 30), Room.State.COVERED);
-    assertEquals(state(offering, list, covers, 30, 46), Room.State.RUNS_OUT);
-    assertEquals(state(offering, list, covers, 46, 30), Room.State.OVER);
-    assertEquals(state(offering, list, List.of(), 10, 45), Room.State.RUNS_OUT);
+    assertEquals(state(offering, list, covers, 10, 20), Headroom.State.LASTS);
+    assertEquals(state(offering, list, covers, 10, 45), Headroom.State.COVERED);
+    assertEquals(state(offering, list, covers, 30, 30), Headroom.State.COVERED);
+    assertEquals(state(offering, list, covers, 30, 46), Headroom.State.RUNS_OUT);
+    assertEquals(state(offering, list, covers, 46, 30), Headroom.State.OVER);
+    assertEquals(state(offering, list, List.of(), 10, 45), Headroom.State.RUNS_OUT);
   }
 
   @Test
   public void theRoomSaysFromWhenItIsCoveredAndWhenThatEnds() {
     Plan small = flat("Small", "10.00", upTo(20));
-    Room room =
-        Room.of(
+    Headroom room =
+        Headroom.of(
                 offerings(small).getFirst(),
                 small.lists(PlanPrices.End.HIGH).getFirst(),
                 RUNS,
@@ -231,18 +231,18 @@ public class QuantityCoverTest {
             .orElseThrow();
     assertEquals(room.runsOut(), java.util.OptionalInt.of(1));
     assertEquals(room.ends(), java.util.OptionalInt.of(1), "with nothing elsewhere");
-    Room covered = room.with(List.of(cover(RUNS, 25, "7.50")));
+    Headroom covered = room.with(List.of(cover(RUNS, 25, "7.50")));
     assertEquals(covered.runsOut(), java.util.OptionalInt.of(1));
     assertEquals(covered.ends(), java.util.OptionalInt.of(3));
   }
 
-  private static Room.State state(
+  private static Headroom.State state(
       Offering offering, PriceList list, List<QuantityCover> covers, long now, long later) {
-    Room months =
-        Room.of(offering, list, RUNS, List.of(runs(now), runs(later)), JAN_2027)
+    Headroom months =
+        Headroom.of(offering, list, RUNS, List.of(runs(now), runs(later)), JAN_2027)
             .orElseThrow()
             .with(covers);
-    return Room.of(offering, list, RUNS, List.of(runs(now)), JAN_2027)
+    return Headroom.of(offering, list, RUNS, List.of(runs(now)), JAN_2027)
         .orElseThrow()
         .with(covers)
         .state(months);

@@ -16,7 +16,7 @@ import java.util.Random;
 import java.util.function.Function;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
-import tertulia.core.working.Working;
+import tertulia.core.working.Derivation;
 
 public class TotalsTest {
   private static final Criterion EASE = new Criterion("ease", "Ease", new Criterion.Judged());
@@ -73,17 +73,18 @@ public class TotalsTest {
         Judgement.of(panel, EASE, "x").interval().low().compareTo(new BigDecimal("0.5")), 0);
     Value nobody = Judgement.of(panel, HELP, "x");
     assertEquals(nobody.interval(), Interval.UNKNOWN);
-    assertTrue(nobody.working() instanceof Working.Missing);
+    assertTrue(nobody.working() instanceof Derivation.Missing);
   }
 
   private static Value exactly(String value) {
-    return new Value(Interval.exactly(new BigDecimal(value)), new Working.Stated("value", value));
+    return new Value(
+        Interval.exactly(new BigDecimal(value)), new Derivation.Stated("value", value));
   }
 
   private static Value between(BigDecimal low, BigDecimal high) {
     return low.compareTo(high) == 0
         ? workedOut(low.toString())
-        : new Value(new Interval(low, high), new Working.Missing("value", "not known"));
+        : new Value(new Interval(low, high), new Derivation.Missing("value", "not known"));
   }
 
   private static Totals totals(
@@ -93,9 +94,9 @@ public class TotalsTest {
     return new Totals(criteria, weights, values);
   }
 
-  private static Function<Criterion, Working> weight(Totals totals) {
+  private static Function<Criterion, Derivation> weight(Totals totals) {
     return criterion ->
-        new Working.Entered(
+        new Derivation.Entered(
             criterion.id(), new tertulia.core.working.Quantity(totals.weight(criterion), ""));
   }
 
@@ -165,7 +166,7 @@ public class TotalsTest {
     Totals totals =
         totals(
             BOTH, weights, Map.of("x", Map.of("ease", workedOut("0.8"), "help", workedOut("0.5"))));
-    Working.Sum sum = (Working.Sum) totals.explain("x", weight(totals));
+    Derivation.Sum sum = (Derivation.Sum) totals.explain("x", weight(totals));
     assertEquals(sum.quantity().amount().compareTo(new BigDecimal("0.59")), 0);
     assertEquals(sum.parts().size(), 2);
   }
@@ -173,7 +174,8 @@ public class TotalsTest {
   private static Value workedOut(String value) {
     return new Value(
         Interval.exactly(new BigDecimal(value)),
-        new Working.Entered("mark", new tertulia.core.working.Quantity(new BigDecimal(value), "")));
+        new Derivation.Entered(
+            "mark", new tertulia.core.working.Quantity(new BigDecimal(value), "")));
   }
 
   @DataProvider

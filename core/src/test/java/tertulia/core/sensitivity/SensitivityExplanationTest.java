@@ -16,10 +16,10 @@ import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Evaluation;
 import tertulia.core.evaluation.ValueForMoney;
 import tertulia.core.firmness.RankShares;
-import tertulia.core.firmness.WeightRoom;
+import tertulia.core.firmness.StabilityRange;
 import tertulia.core.fit.Need;
 import tertulia.core.scoring.Totals;
-import tertulia.core.working.Working;
+import tertulia.core.working.Derivation;
 
 /** The workings of what is said of firmness give the figures they explain, on generated tables. */
 public class SensitivityExplanationTest {
@@ -27,7 +27,7 @@ public class SensitivityExplanationTest {
   private static final LocalDate LATER = LocalDate.of(2027, 11, 24);
 
   private record Generated(Evaluation read, Sensitivity sensitivity, String what) {
-    Working why(SensitivityFigure figure) {
+    Derivation why(SensitivityFigure figure) {
       return sensitivity.explain(figure);
     }
 
@@ -50,10 +50,10 @@ public class SensitivityExplanationTest {
   }
 
   /** The totals that a line of a working comes to, by name. */
-  private static Map<String, BigDecimal> totals(Working line) {
+  private static Map<String, BigDecimal> totals(Derivation line) {
     Map<String, BigDecimal> totals = new LinkedHashMap<>();
-    for (Working part : line.parts()) {
-      if (part instanceof Working.Sum sum) {
+    for (Derivation part : line.parts()) {
+      if (part instanceof Derivation.Sum sum) {
         totals.put(sum.label(), sum.quantity().amount());
       }
     }
@@ -77,10 +77,10 @@ public class SensitivityExplanationTest {
   public void atTheEndOfARoomWhoTakesOverIsLevelWithTheLeader() {
     int ends = 0;
     for (Generated made : all()) {
-      for (WeightRoom room : made.sensitivity().rooms()) {
-        Working why = made.why(new SensitivityFigure.Room(room.criterion().id()));
+      for (StabilityRange room : made.sensitivity().rooms()) {
+        Derivation why = made.why(new SensitivityFigure.Room(room.criterion().id()));
         String leader = made.name(made.totals().orElseThrow().standings().getFirst().contender());
-        List<WeightRoom.End> both = List.of(room.low(), room.high());
+        List<StabilityRange.End> both = List.of(room.low(), room.high());
         for (int i = 0; i < 2; i++) {
           Map<String, BigDecimal> totals = totals(why.parts().get(i));
           for (String rival : both.get(i).takesOver()) {
@@ -102,7 +102,7 @@ public class SensitivityExplanationTest {
     int upsets = 0;
     for (Generated made : all()) {
       for (var upset : made.sensitivity().upsets()) {
-        Working why = made.why(new SensitivityFigure.Upset(upset.contender()));
+        Derivation why = made.why(new SensitivityFigure.Upset(upset.contender()));
         Map<String, BigDecimal> totals = totals(why.parts().get(1));
         double mine = totals.get(made.name(upset.contender())).doubleValue();
         totals
@@ -125,20 +125,20 @@ public class SensitivityExplanationTest {
         String tool = contender.id();
         Optional<WhatItTakes> takes = made.sensitivity().whatItTakes(tool);
         if (takes.flatMap(WhatItTakes::discount).isPresent()) {
-          Working why = made.why(new SensitivityFigure.Discount(tool));
+          Derivation why = made.why(new SensitivityFigure.Discount(tool));
           assertTrue(isFirst(totals(why.parts().getFirst()), made.name(tool)), made.what());
           assertTrue(
               !isFirst(totals(why.parts().get(1)), made.name(tool)), made.what() + " with less");
           discounts++;
         }
         if (takes.flatMap(WhatItTakes::mark).isPresent()) {
-          Working why = made.why(new SensitivityFigure.Raised(tool));
+          Derivation why = made.why(new SensitivityFigure.Raised(tool));
           assertTrue(isFirst(totals(why.parts().getFirst()), made.name(tool)), made.what());
           assertSame(totals(why.parts().get(1)), made.totals().orElseThrow(), made);
           marks++;
         }
         if (takes.flatMap(WhatItTakes::weight).isPresent()) {
-          Working why = made.why(new SensitivityFigure.Weighed(tool));
+          Derivation why = made.why(new SensitivityFigure.Weighed(tool));
           why.parts()
               .forEach(end ->
                   assertTrue(
@@ -146,7 +146,7 @@ public class SensitivityExplanationTest {
           weights++;
         }
         for (Need need : takes.map(WhatItTakes::needs).orElse(List.of())) {
-          Working why = made.why(new SensitivityFigure.Dropped(tool, need.capability().id()));
+          Derivation why = made.why(new SensitivityFigure.Dropped(tool, need.capability().id()));
           assertTrue(isFirst(totals(why), made.name(tool)), made.what());
           needs++;
         }
@@ -172,7 +172,7 @@ public class SensitivityExplanationTest {
         continue;
       }
       for (Sizes.Stretch stretch : people.get().stretches()) {
-        Working why =
+        Derivation why =
             made.why(new SensitivityFigure.AtSize(new Sizes.Axis.Headcount(), stretch.from()));
         if (stretch.leader().isPresent()) {
           assertTrue(
@@ -200,19 +200,19 @@ public class SensitivityExplanationTest {
       Chances any = new Chances(Chances.Weights.ANY, Chances.Marks.AS_THEY_COUNT);
       RankShares drawn = made.sensitivity().shares(any).orElseThrow();
       for (String tool : drawn.shares().keySet()) {
-        Working why = made.why(new SensitivityFigure.First(tool, any));
+        Derivation why = made.why(new SensitivityFigure.First(tool, any));
         assertEquals(
             why.value().orElseThrow().amount().doubleValue(), drawn.first(tool), made.what());
         shares++;
       }
-      for (Swing swing : made.sensitivity().swings()) {
-        Working why = made.why(new SensitivityFigure.Moved(swing));
+      for (TornadoBar swing : made.sensitivity().swings()) {
+        Derivation why = made.why(new SensitivityFigure.Moved(swing));
         assertEnd(why.parts().getFirst(), swing.low(), made.name(swing.moved()), made.what());
         assertEnd(why.parts().get(1), swing.high(), made.name(swing.moved()), made.what());
         moved++;
       }
       for (FindOut found : made.sensitivity().findOut(LATER, 180)) {
-        Working why = made.why(new SensitivityFigure.Answer(found));
+        Derivation why = made.why(new SensitivityFigure.Answer(found));
         List<Double> firsts =
             why.parts().stream().map(part -> first(part, made.name(found.gains()))).toList();
         assertEquals(firsts.stream().min(Double::compare).orElseThrow(), found.least());
@@ -222,7 +222,7 @@ public class SensitivityExplanationTest {
       List<ValueForMoney.StepUp> up =
           ValueForMoney.of(made.read()).map(ValueForMoney::stepsUp).orElse(List.of());
       for (ValueForMoney.StepUp step : up) {
-        Working why = made.why(new SensitivityFigure.StepUp(step.from(), step.to()));
+        Derivation why = made.why(new SensitivityFigure.StepUp(step.from(), step.to()));
         assertEquals(why.value().orElseThrow().amount(), step.each().getAmount());
         steps++;
       }
@@ -232,13 +232,14 @@ public class SensitivityExplanationTest {
         shares + " " + moved + " " + answers + " " + steps);
   }
 
-  private static void assertEnd(Working line, Optional<BigDecimal> end, String name, String what) {
+  private static void assertEnd(
+      Derivation line, Optional<BigDecimal> end, String name, String what) {
     BigDecimal shown = totals(line).get(name);
     assertEquals(shown != null, end.isPresent(), what);
     end.ifPresent(total -> assertEquals(shown.doubleValue(), total.doubleValue(), 1e-9, what));
   }
 
-  private static double first(Working part, String name) {
+  private static double first(Derivation part, String name) {
     return part.parts().stream()
         .filter(line -> line.label().equals(name + " first"))
         .mapToDouble(line -> line.value().orElseThrow().amount().doubleValue())

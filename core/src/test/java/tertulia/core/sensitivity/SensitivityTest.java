@@ -243,28 +243,28 @@ public class SensitivityTest {
     int peopled = 0;
     for (int seed = 1; seed < 2 * SELECTIONS; seed++) {
       Evaluation read = read(seed);
-      List<Swing> swings = new Sensitivity(read).swings();
+      List<TornadoBar> swings = new Sensitivity(read).swings();
       BigDecimal before = BigDecimal.valueOf(2);
-      for (Swing swing : swings) {
+      for (TornadoBar swing : swings) {
         assertTrue(swing.width().compareTo(before) <= 0);
         before = swing.width();
         switch (swing.assumption()) {
-          case Swing.Assumption.Headcount people -> {
+          case TornadoBar.Assumption.Headcount people -> {
             assertEnd(swing.low(), peopled(read, "0.9"), swing.moved());
             assertEnd(swing.high(), peopled(read, "1.1"), swing.moved());
             peopled++;
           }
-          case Swing.Assumption.Growth growth -> {
+          case TornadoBar.Assumption.Growth growth -> {
             assertEnd(swing.low(), new Otherwise.Growth(growth.least()).of(read), swing.moved());
             assertEnd(swing.high(), new Otherwise.Growth(growth.most()).of(read), swing.moved());
           }
-          case Swing.Assumption.Rise rise -> {
+          case TornadoBar.Assumption.Rise rise -> {
             assertEnd(
                 swing.high(),
                 Evaluation.of(read.selection().rising(rise.most()), read.whatIf()),
                 swing.moved());
           }
-          case Swing.Assumption.OneView view -> {
+          case TornadoBar.Assumption.OneView view -> {
             List<Member> others = new ArrayList<>(read.selection().panel().members());
             others.remove(view.member());
             assertEnd(swing.low(), read, swing.moved());
@@ -274,7 +274,7 @@ public class SensitivityTest {
                 swing.moved());
             views++;
           }
-          case Swing.Assumption.Worth worth -> {
+          case TornadoBar.Assumption.Worth worth -> {
             if (worth.criterion().kind() instanceof Criterion.Judged) {
               Contender contender = read.selection().contender(worth.tool());
               assertEnd(
@@ -288,9 +288,10 @@ public class SensitivityTest {
               open++;
             }
           }
-          case Swing.Assumption.Rates rates -> throw new AssertionError("there are none");
-          case Swing.Assumption.Hour hour -> assertEquals(read.whatIf().basis(), WhatIf.Basis.FULL);
-          case Swing.Assumption.Has has ->
+          case TornadoBar.Assumption.Rates rates -> throw new AssertionError("there are none");
+          case TornadoBar.Assumption.Hour hour ->
+              assertEquals(read.whatIf().basis(), WhatIf.Basis.FULL);
+          case TornadoBar.Assumption.Has has ->
               assertEnd(swing.high(), has.fact().of(read), swing.moved());
         }
       }

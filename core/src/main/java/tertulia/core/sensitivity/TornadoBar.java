@@ -9,8 +9,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import tertulia.core.evaluation.BuyingPolicy;
 import tertulia.core.evaluation.Evaluation;
-import tertulia.core.evaluation.Practice;
 import tertulia.core.evaluation.Selection;
 import tertulia.core.evaluation.WhatIf;
 import tertulia.core.growth.Scenario;
@@ -30,12 +30,12 @@ import tertulia.core.scoring.Totals;
  * @param one end of the assumption
  * @param other end of it
  */
-public record Swing(Assumption assumption, String moved, End one, End other) {
+public record TornadoBar(Assumption assumption, String moved, End one, End other) {
   private static final BigDecimal TENTH = new BigDecimal("0.1");
   private static final BigDecimal QUARTER = new BigDecimal("0.25");
   private static final PriceRise SOME_RISE = new PriceRise(new BigDecimal("0.05"));
 
-  public Swing {
+  public TornadoBar {
     requireNonNull(assumption);
     requireNonNull(moved);
     requireNonNull(one);
@@ -106,12 +106,12 @@ public record Swing(Assumption assumption, String moved, End one, End other) {
   }
 
   /** Every assumption that moves a total, what moves most first; none without totals. */
-  public static List<Swing> all(Evaluation read) {
+  public static List<TornadoBar> all(Evaluation read) {
     Optional<Totals> totals = read.scores().totals();
     if (totals.isEmpty()) {
       return List.of();
     }
-    List<Swing> all = new ArrayList<>();
+    List<TornadoBar> all = new ArrayList<>();
     Ends ends = new Ends(all);
     people(read, ends);
     growth(read, ends);
@@ -143,7 +143,7 @@ public record Swing(Assumption assumption, String moved, End one, End other) {
         .forEach((member, without) ->
             ends.add(new Assumption.OneView(member), totals, Optional.of(without)));
     return all.stream()
-        .sorted(Comparator.comparing(Swing::width, Comparator.reverseOrder()))
+        .sorted(Comparator.comparing(TornadoBar::width, Comparator.reverseOrder()))
         .toList();
   }
 
@@ -235,7 +235,7 @@ public record Swing(Assumption assumption, String moved, End one, End other) {
     return Evaluation.of(
         read.selection()
             .practising(
-                new Practice(
+                new BuyingPolicy(
                     read.selection().practice().leaving(),
                     new Labour(
                         labour.hour().map(hour -> hour.multiply(factor).min(Labour.MOST)),
@@ -246,18 +246,19 @@ public record Swing(Assumption assumption, String moved, End one, End other) {
   }
 
   /** Takes the two ends of an assumption in, if they differ for anybody. */
-  private record Ends(List<Swing> all) {
+  private record Ends(List<TornadoBar> all) {
     void add(Assumption assumption, Optional<Totals> low, Optional<Totals> high) {
-      Map<String, Swing> each = new LinkedHashMap<>();
+      Map<String, TornadoBar> each = new LinkedHashMap<>();
       for (Optional<Totals> end : List.of(low, high)) {
         end.ifPresent(totals ->
             totals
                 .values()
                 .keySet()
-                .forEach(t -> each.put(t, new Swing(assumption, t, new End(low), new End(high)))));
+                .forEach(
+                    t -> each.put(t, new TornadoBar(assumption, t, new End(low), new End(high)))));
       }
       each.values().stream()
-          .max(Comparator.comparing(Swing::width))
+          .max(Comparator.comparing(TornadoBar::width))
           .filter(swing -> Totals.isAbove(swing.width(), BigDecimal.ZERO))
           .ifPresent(all::add);
     }

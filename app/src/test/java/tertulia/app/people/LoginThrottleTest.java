@@ -17,10 +17,10 @@ import java.util.concurrent.Future;
 import org.testng.annotations.Test;
 
 /** However many are tried at once, no more are looked at than one after the other. */
-public class GuessesTest {
+public class LoginThrottleTest {
   private static final Instant NOON = Instant.parse("2026-11-24T12:00:00Z");
 
-  private final Guesses guesses = new Guesses(Clock.fixed(NOON, ZoneOffset.UTC));
+  private final LoginThrottle guesses = new LoginThrottle(Clock.fixed(NOON, ZoneOffset.UTC));
 
   @Test
   public void ofSixtyAtOnceFiveAreLookedAt() throws Exception {
@@ -30,7 +30,7 @@ public class GuessesTest {
       for (int i = 0; i < 60; i++) {
         tries.add(
             threads.submit(() -> {
-              try (Guesses.Try made = guesses.begin("ilse", "192.0.2.7")) {
+              try (LoginThrottle.Try made = guesses.begin("ilse", "192.0.2.7")) {
                 // everybody has begun before anybody knows that it was wrong
                 all.countDown();
                 all.await();
@@ -52,7 +52,7 @@ public class GuessesTest {
   }
 
   private Duration left(String name, String address) {
-    try (Guesses.Try made = guesses.begin(name, address)) {
+    try (LoginThrottle.Try made = guesses.begin(name, address)) {
       return made.left();
     }
   }
@@ -60,24 +60,24 @@ public class GuessesTest {
   @Test
   public void aRightOneForgetsTheWrongOnesAndWhatIsGivenUpDoesNotCount() {
     for (int i = 0; i < 4; i++) {
-      try (Guesses.Try made = guesses.begin("odile", "192.0.2.8")) {
+      try (LoginThrottle.Try made = guesses.begin("odile", "192.0.2.8")) {
         made.wrong();
       }
     }
     assertTrue(left("odile", "192.0.2.8").isZero());
     assertTrue(left("odile", "192.0.2.8").isZero(), "a try that was neither is as none");
-    try (Guesses.Try made = guesses.begin("odile", "192.0.2.8")) {
+    try (LoginThrottle.Try made = guesses.begin("odile", "192.0.2.8")) {
       made.right();
     }
     for (int i = 0; i < 4; i++) {
-      try (Guesses.Try made = guesses.begin("odile", "192.0.2.8")) {
+      try (LoginThrottle.Try made = guesses.begin("odile", "192.0.2.8")) {
         made.wrong();
       }
     }
     assertTrue(left("odile", "192.0.2.8").isZero());
     // signing in many times from one address holds nobody up there
     for (int i = 0; i < 40; i++) {
-      try (Guesses.Try made = guesses.begin("person " + i, "192.0.2.9")) {
+      try (LoginThrottle.Try made = guesses.begin("person " + i, "192.0.2.9")) {
         assertTrue(made.left().isZero());
         made.right();
       }

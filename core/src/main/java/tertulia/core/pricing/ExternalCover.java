@@ -13,10 +13,10 @@ import org.joda.money.Money;
  * @param monthly what that costs a month, 0 to 1,000,000, in the selection's currency; price rises,
  *     offers and terms do not touch it
  */
-public record Outside(String what, String by, Money monthly) {
+public record ExternalCover(String what, String by, Money monthly) {
   private static final BigDecimal MOST = BigDecimal.valueOf(1_000_000);
 
-  public Outside {
+  public ExternalCover {
     requireNonNull(monthly);
     if (by.isBlank()) {
       throw new IllegalArgumentException(

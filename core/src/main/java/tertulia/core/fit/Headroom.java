@@ -21,9 +21,9 @@ import tertulia.core.pricing.Owned;
 import tertulia.core.pricing.Plan;
 import tertulia.core.pricing.PriceList;
 import tertulia.core.pricing.SeatRange;
+import tertulia.core.working.Derivation;
 import tertulia.core.working.Provenance;
 import tertulia.core.working.Quantity;
-import tertulia.core.working.Working;
 
 /**
  * How much of one measure a plan lets its buyer use, beside what is used, month by month.
@@ -32,23 +32,23 @@ import tertulia.core.working.Working;
  * @param source where the bound comes from
  * @param outside so much more is to be had outside; 0 if none is
  */
-public record Room(
+public record Headroom(
     Measure measure, Bound bound, List<BigDecimal> used, Provenance source, BigDecimal outside) {
   /** Of a measure of which no more is to be had outside. */
-  public Room(Measure measure, Bound bound, List<BigDecimal> used, Provenance source) {
+  public Headroom(Measure measure, Bound bound, List<BigDecimal> used, Provenance source) {
     this(measure, bound, used, source, BigDecimal.ZERO);
   }
 
   /** This room with what is to be had outside. */
-  public Room with(List<QuantityCover> covers) {
+  public Headroom with(List<QuantityCover> covers) {
     return covers.stream()
         .filter(cover -> cover.measure().equals(measure))
         .findFirst()
-        .map(cover -> new Room(measure, bound, used, source, cover.upTo()))
+        .map(cover -> new Headroom(measure, bound, used, source, cover.upTo()))
         .orElse(this);
   }
 
-  public Room {
+  public Headroom {
     requireNonNull(outside);
     requireNonNull(measure);
     requireNonNull(bound);
@@ -124,7 +124,7 @@ public record Room(
    * @return empty if no demand was stated for the measure, or it counts people and the plan says
    *     nothing of them
    */
-  public static Optional<Room> of(
+  public static Optional<Headroom> of(
       Offering offering,
       PriceList list,
       Measure measure,
@@ -169,7 +169,7 @@ public record Room(
    *
    * @param months the same room over all plan months
    */
-  public State state(Room months) {
+  public State state(Headroom months) {
     return switch (bound) {
       case Bound.Endless endless -> State.ENDLESS;
       case Bound.Unknown unknown ->
@@ -204,7 +204,7 @@ public record Room(
   /**
    * Whether the fewer of both readings, with what is to be had outside, is enough in all months.
    */
-  private boolean suffices(Room months, BigDecimal more) {
+  private boolean suffices(Headroom months, BigDecimal more) {
     return bound instanceof Bound.AccountOrSeat now
         && months.bound instanceof Bound.AccountOrSeat later
         && now.suffices(used, more)
@@ -212,11 +212,11 @@ public record Room(
   }
 
   /** Whether all that is used is to be had outside, in all months. */
-  private boolean isCovered(Room months) {
+  private boolean isCovered(Headroom months) {
     return outside.signum() > 0 && isWithin(months, outside);
   }
 
-  private boolean isWithin(Room months, BigDecimal most) {
+  private boolean isWithin(Headroom months, BigDecimal most) {
     return Stream.of(used, months.used)
         .flatMap(List::stream)
         .allMatch(units -> units.compareTo(most) <= 0);
@@ -233,7 +233,7 @@ public record Room(
       Measure measure,
       List<UnitsNeeded> months,
       YearMonth first) {
-    Optional<Room> find() {
+    Optional<Headroom> find() {
       Plan plan = offering.plan();
       List<OptionalInt> caps = IntStream.range(0, months.size()).mapToObj(this::cap).toList();
       if (caps.getFirst().isPresent()) {
@@ -263,10 +263,10 @@ public record Room(
               new Bound.Silent(Optional.ofNullable(offering.spoken().get(measure))), plan.source());
     }
 
-    private Optional<Room> room(Bound bound, Provenance source) {
+    private Optional<Headroom> room(Bound bound, Provenance source) {
       List<BigDecimal> used =
           months.stream().map(units -> units.amount(measure).orElseThrow()).toList();
-      return Optional.of(new Room(measure, bound, used, source));
+      return Optional.of(new Headroom(measure, bound, used, source));
     }
 
     private Bound bound(Allowance allowance) {
@@ -357,13 +357,13 @@ public record Room(
    * @param plan the plan's label
    * @param need the working of what is used
    */
-  public Working explain(String plan, Working need) {
+  public Derivation explain(String plan, Derivation need) {
     String label = measure.label() + " left by " + plan;
     return switch (bound) {
       case Bound.UpTo upTo ->
           left(label, upTo.most().getFirst(), upTo.rule().map(Included::words), need);
       case Bound.AccountOrSeat open ->
-          new Working.Missing(
+          new Derivation.Missing(
               label,
               "there are " + open.rule().words() + "; the page does not say which",
               List.of(need));
@@ -374,12 +374,12 @@ public record Room(
               Optional.of(charged.rule().words() + "; what is beyond is paid for"),
               need);
       case Bound.Endless endless ->
-          new Working.Stated(label, "there is no end", Optional.of(source), List.of(need));
+          new Derivation.Stated(label, "there is no end", Optional.of(source), List.of(need));
       case Bound.Unknown unknown ->
-          new Working.Missing(
+          new Derivation.Missing(
               label, "nobody has confirmed how much the plan allows", List.of(need));
       case Bound.Silent silent ->
-          new Working.Missing(
+          new Derivation.Missing(
               label,
               silent
                   .sister()
@@ -390,17 +390,17 @@ public record Room(
     };
   }
 
-  private Working left(String label, BigDecimal most, Optional<String> rule, Working need) {
+  private Derivation left(String label, BigDecimal most, Optional<String> rule, Derivation need) {
     Quantity all = measure.quantity(most);
-    Working allowed =
-        rule.<Working>map(words ->
-                new Working.Derived(
+    Derivation allowed =
+        rule.<Derivation>map(words ->
+                new Derivation.Derived(
                     "what the plan has",
                     all,
                     words,
-                    List.of(new Working.Entered("as on the page", all, Optional.of(source)))))
-            .orElseGet(() -> new Working.Entered("the plan's cap", all, Optional.of(source)));
-    return new Working.Derived(
+                    List.of(new Derivation.Entered("as on the page", all, Optional.of(source)))))
+            .orElseGet(() -> new Derivation.Entered("the plan's cap", all, Optional.of(source)));
+    return new Derivation.Derived(
         label,
         measure.quantity(most.subtract(used.getFirst())),
         "what the plan has less what is needed",

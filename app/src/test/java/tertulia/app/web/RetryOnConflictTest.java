@@ -11,7 +11,7 @@ import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
 /** Only what somebody else caused is tried again. */
-public class AgainTest {
+public class RetryOnConflictTest {
   @DataProvider
   public Object[][] refusals() {
     return new Object[][] {
@@ -34,7 +34,7 @@ public class AgainTest {
     assertThrows(
         refusal.getClass(),
         () ->
-            Again.until(() -> {
+            RetryOnConflict.until(() -> {
               tried.incrementAndGet();
               throw refusal;
             }));

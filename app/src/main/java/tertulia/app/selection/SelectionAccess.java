@@ -12,7 +12,7 @@ import tertulia.app.people.SignedIn;
  * everybody else a selection that is not theirs does not exist.
  */
 @Component
-class Entrance {
+class SelectionAccess {
   /** Whether a selection is there for whoever is signed in; a deleted one is for nobody. */
   boolean admits(SelectionRow row) {
     return row.putAway != PutAway.How.DELETED && isOpenTo(row);
@@ -33,7 +33,7 @@ class Entrance {
   /** Whoever is signed in; empty if it is the program itself. */
   Optional<SignedIn> visitor() {
     return Optional.ofNullable(SecurityContextHolder.getContext().getAuthentication())
-        .flatMap(Entrance::visitor);
+        .flatMap(SelectionAccess::visitor);
   }
 
   private static Optional<SignedIn> visitor(Authentication here) {

@@ -17,8 +17,8 @@ import tertulia.core.scoring.Totals;
  * @param low where the leader stops leading on the way down
  * @param high where it does on the way up
  */
-public record WeightRoom(Criterion criterion, BigDecimal weight, End low, End high) {
-  public WeightRoom {
+public record StabilityRange(Criterion criterion, BigDecimal weight, End low, End high) {
+  public StabilityRange {
     requireNonNull(criterion);
     requireNonNull(weight);
     requireNonNull(low);
@@ -47,7 +47,7 @@ public record WeightRoom(Criterion criterion, BigDecimal weight, End low, End hi
    *
    * @param totals those of the table
    */
-  public static List<WeightRoom> of(Totals totals) {
+  public static List<StabilityRange> of(Totals totals) {
     if (totals.values().size() < 2 || totals.criteria().size() < 2) {
       return List.of();
     }
@@ -68,12 +68,12 @@ public record WeightRoom(Criterion criterion, BigDecimal weight, End low, End hi
         .toList();
   }
 
-  private static WeightRoom of(
+  private static StabilityRange of(
       Totals totals, Reweighed totalsAt, Criterion criterion, List<String> first) {
     BigDecimal weight = totals.weight(criterion);
     if (first.size() > 1) {
       End here = new End(weight, first.subList(1, first.size()));
-      return new WeightRoom(criterion, weight, here, here);
+      return new StabilityRange(criterion, weight, here, here);
     }
     Ends low = new Ends(BigDecimal.ZERO, true);
     Ends high = new Ends(BigDecimal.ONE, false);
@@ -89,7 +89,7 @@ public record WeightRoom(Criterion criterion, BigDecimal weight, End low, End hi
         }
       }
     }
-    return new WeightRoom(criterion, weight, low.end(), high.end());
+    return new StabilityRange(criterion, weight, low.end(), high.end());
   }
 
   /** Where a lead that changes evenly from one end to the other is nothing. */

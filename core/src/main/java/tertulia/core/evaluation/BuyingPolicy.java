@@ -3,7 +3,7 @@ package tertulia.core.evaluation;
 import static java.util.Objects.requireNonNull;
 
 import java.util.List;
-import tertulia.core.billing.Leaving;
+import tertulia.core.billing.EarlyTerminationPolicy;
 import tertulia.core.fit.QuantityCover;
 import tertulia.core.labour.Labour;
 
@@ -14,11 +14,13 @@ import tertulia.core.labour.Labour;
  * @param labour what people's time costs
  * @param covers where the buyer gets more of a quantity than a plan allows, at most one a measure
  */
-public record Practice(Leaving leaving, Labour labour, List<QuantityCover> covers) {
+public record BuyingPolicy(
+    EarlyTerminationPolicy leaving, Labour labour, List<QuantityCover> covers) {
   /** Left terms are credited; nothing is said of people's time. */
-  public static final Practice STANDARD = new Practice(Leaving.CREDITED, Labour.UNSTATED);
+  public static final BuyingPolicy STANDARD =
+      new BuyingPolicy(EarlyTerminationPolicy.CREDITED, Labour.UNSTATED);
 
-  public Practice {
+  public BuyingPolicy {
     requireNonNull(leaving);
     requireNonNull(labour);
     covers = List.copyOf(covers);
@@ -30,7 +32,7 @@ public record Practice(Leaving leaving, Labour labour, List<QuantityCover> cover
   }
 
   /** Nothing is had elsewhere. */
-  public Practice(Leaving leaving, Labour labour) {
+  public BuyingPolicy(EarlyTerminationPolicy leaving, Labour labour) {
     this(leaving, labour, List.of());
   }
 }

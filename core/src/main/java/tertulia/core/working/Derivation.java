@@ -12,7 +12,7 @@ import java.util.function.Function;
  * Sums, products and choices refuse to exist if their parts do not give their value, so an
  * explanation cannot drift from the figure it explains.
  */
-public sealed interface Working {
+public sealed interface Derivation {
   /** What the line stands for, in the reader's words. */
   String label();
 
@@ -20,10 +20,11 @@ public sealed interface Working {
   Optional<Quantity> value();
 
   /** The lines this one was made from, in reading order. */
-  List<Working> parts();
+  List<Derivation> parts();
 
   /** A number somebody entered, with where it comes from if that was recorded. */
-  record Entered(String label, Quantity quantity, Optional<Provenance> source) implements Working {
+  record Entered(String label, Quantity quantity, Optional<Provenance> source)
+      implements Derivation {
     public Entered(String label, Quantity quantity) {
       this(label, quantity, Optional.empty());
     }
@@ -34,14 +35,14 @@ public sealed interface Working {
     }
 
     @Override
-    public List<Working> parts() {
+    public List<Derivation> parts() {
       return List.of();
     }
   }
 
   /** Something stated in words: a verdict, a reason, an answer. */
-  record Stated(String label, String text, Optional<Provenance> source, List<Working> parts)
-      implements Working {
+  record Stated(String label, String text, Optional<Provenance> source, List<Derivation> parts)
+      implements Derivation {
     public Stated {
       parts = List.copyOf(parts);
     }
@@ -57,7 +58,7 @@ public sealed interface Working {
   }
 
   /** A value that is the sum of its parts. */
-  record Sum(String label, Quantity quantity, List<Working> parts) implements Working {
+  record Sum(String label, Quantity quantity, List<Derivation> parts) implements Derivation {
     public Sum {
       parts = List.copyOf(parts);
       check(
@@ -67,12 +68,12 @@ public sealed interface Working {
     }
 
     /** The sum of {@code parts}, counted in {@code unit}. */
-    public static Sum of(String label, String unit, List<? extends Working> parts) {
+    public static Sum of(String label, String unit, List<? extends Derivation> parts) {
       BigDecimal sum = parts.stream().map(Sum::amount).reduce(BigDecimal.ZERO, BigDecimal::add);
       return new Sum(label, new Quantity(sum, unit), List.copyOf(parts));
     }
 
-    private static BigDecimal amount(Working part) {
+    private static BigDecimal amount(Derivation part) {
       return part.value().map(Quantity::amount).orElse(BigDecimal.ZERO);
     }
 
@@ -83,7 +84,7 @@ public sealed interface Working {
   }
 
   /** A value that is the product of its parts. */
-  record Product(String label, Quantity quantity, List<Working> parts) implements Working {
+  record Product(String label, Quantity quantity, List<Derivation> parts) implements Derivation {
     public Product {
       parts = List.copyOf(parts);
       check(
@@ -95,13 +96,13 @@ public sealed interface Working {
     }
 
     /** The product of {@code parts}, counted in {@code unit}. */
-    public static Product of(String label, String unit, List<? extends Working> parts) {
+    public static Product of(String label, String unit, List<? extends Derivation> parts) {
       return of(label, amount -> new Quantity(amount, unit), parts);
     }
 
     /** The product of {@code parts}, as so many of what {@code counted} makes of it. */
     public static Product of(
-        String label, Function<BigDecimal, Quantity> counted, List<? extends Working> parts) {
+        String label, Function<BigDecimal, Quantity> counted, List<? extends Derivation> parts) {
       BigDecimal product =
           parts.stream()
               .map(part -> part.value().orElseThrow().amount())
@@ -116,8 +117,8 @@ public sealed interface Working {
   }
 
   /** A value made from its parts by a stated rule that is neither a sum nor a product. */
-  record Derived(String label, Quantity quantity, String rule, List<Working> parts)
-      implements Working {
+  record Derived(String label, Quantity quantity, String rule, List<Derivation> parts)
+      implements Derivation {
     public Derived {
       requireNonNull(rule);
       parts = List.copyOf(parts);
@@ -130,8 +131,8 @@ public sealed interface Working {
   }
 
   /** A value taken from one of several alternatives; the first part is the one taken. */
-  record Taken(String label, Quantity quantity, String rule, List<Working> parts)
-      implements Working {
+  record Taken(String label, Quantity quantity, String rule, List<Derivation> parts)
+      implements Derivation {
     public Taken {
       parts = List.copyOf(parts);
       check(label, quantity, parts.getFirst().value().orElseThrow().amount());
@@ -144,7 +145,7 @@ public sealed interface Working {
   }
 
   /** A figure that cannot be given, and why. An unknown is never zero. */
-  record Missing(String label, String reason, List<Working> parts) implements Working {
+  record Missing(String label, String reason, List<Derivation> parts) implements Derivation {
     public Missing {
       parts = List.copyOf(parts);
     }

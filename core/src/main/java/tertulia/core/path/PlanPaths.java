@@ -5,7 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.joda.money.Money;
-import tertulia.core.billing.Leaving;
+import tertulia.core.billing.EarlyTerminationPolicy;
 import tertulia.core.billing.UnitsNeeded;
 import tertulia.core.billing.View;
 import tertulia.core.fit.Offering;
@@ -16,7 +16,7 @@ import tertulia.core.path.Candidates.Candidate;
 import tertulia.core.time.Horizon;
 
 /** The cheapest way through a tool's plans, or why there is none. */
-public sealed interface Ways {
+public sealed interface PlanPaths {
   /**
    * There is a way through all months.
    *
@@ -25,7 +25,7 @@ public sealed interface Ways {
    * @param low the cheapest way if every assumed price were at its low end, and every price of
    *     which only the least is known at that; empty if no way uses one
    */
-  record Found(Way best, List<LeftOut> leftOut, Optional<Way> low) implements Ways {
+  record Found(PlanPath best, List<LeftOut> leftOut, Optional<PlanPath> low) implements PlanPaths {
     public Found {
       leftOut = List.copyOf(leftOut);
     }
@@ -46,8 +46,9 @@ public sealed interface Ways {
    * @param low the least that all months cost, by the prices of which only that is known; empty if
    *     something else may be cheaper by any amount
    */
-  record Gap(int month, Map<OptionName, Verdict> verdicts, List<LeftOut> leftOut, Optional<Way> low)
-      implements Ways {
+  record Gap(
+      int month, Map<OptionName, Verdict> verdicts, List<LeftOut> leftOut, Optional<PlanPath> low)
+      implements PlanPaths {
     public Gap {
       leftOut = List.copyOf(leftOut);
     }
@@ -88,19 +89,19 @@ public sealed interface Ways {
    * @param months units needed by plan month
    * @param changing what one change of plan costs in people's time, in the reporting currency
    */
-  static Ways through(
+  static PlanPaths through(
       List<Offering> offerings,
       Market market,
       List<UnitsNeeded> months,
       PriceRise rise,
       Horizon horizon,
       View view,
-      Leaving leaving,
+      EarlyTerminationPolicy leaving,
       Money changing) {
     WayFinder.Setting setting =
         new WayFinder.Setting(market, months, rise, horizon, view, leaving, changing);
     Candidates candidates = Candidates.of(offerings, market);
-    Ways high = through(candidates.high(), setting);
+    PlanPaths high = through(candidates.high(), setting);
     if (candidates.low().isEmpty() || !(through(candidates.low(), setting) instanceof Found low)) {
       return high;
     }
@@ -120,7 +121,7 @@ public sealed interface Ways {
     return found.best().legs().stream().anyMatch(leg -> leg.option().plan().isRange());
   }
 
-  private static Ways through(List<Candidate> candidates, WayFinder.Setting setting) {
+  private static PlanPaths through(List<Candidate> candidates, WayFinder.Setting setting) {
     Field field = Field.of(candidates, setting);
     int months = setting.horizon().months();
     for (int m = 0; m < months; m++) {
@@ -134,7 +135,7 @@ public sealed interface Ways {
       }
     }
     try {
-      Way best = WayFinder.cheapest(field.options(), field.qualifies(), setting);
+      PlanPath best = WayFinder.cheapest(field.options(), field.qualifies(), setting);
       best.ledger().total(setting.view());
       return new Found(best, field.leftOutBeside(best), Optional.empty());
     } catch (ArithmeticException e) {

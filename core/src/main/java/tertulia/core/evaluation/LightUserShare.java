@@ -7,10 +7,10 @@ import tertulia.core.growth.Demand;
 import tertulia.core.growth.Measure;
 
 /** The demand if so many of those who need a seat did with a light one. */
-final class Light {
+final class LightUserShare {
   private static final Demand NONE = new Demand(BigDecimal.ZERO, Map.of());
 
-  private Light() {}
+  private LightUserShare() {}
 
   /**
    * Full and light seats together stay as they were; {@code share} of them are light.

@@ -32,7 +32,7 @@ import tertulia.core.pricing.SeatRange;
 import tertulia.core.pricing.Tax;
 import tertulia.core.pricing.UnitRule;
 
-public class RoomTest {
+public class HeadroomTest {
   private static final Measure RUNS =
       Measure.KNOWN.stream()
           .filter(m -> m.id().equals("automation-runs"))
@@ -73,7 +73,7 @@ public class RoomTest {
   public void anAllowanceForEachSeatGrowsWithTheSeatsAndRunsOutWhereUseOvertakesIt() {
     Offering plan = offering(null, List.of(upTo("100", "10")), monthly(seats("5")));
     List<UnitsNeeded> months = List.of(needed(10, 150), needed(12, 220), needed(12, 221));
-    Room room = Room.of(plan, monthly(seats("5")), RUNS, months, JAN_2027).orElseThrow();
+    Headroom room = Headroom.of(plan, monthly(seats("5")), RUNS, months, JAN_2027).orElseThrow();
     assertEquals(room.most(0), Optional.of(new BigDecimal("200")));
     assertEquals(room.most(1), Optional.of(new BigDecimal("220")));
     assertEquals(room.runsOut(), OptionalInt.of(2));
@@ -84,7 +84,7 @@ public class RoomTest {
         RUNS, new Allowance.Limit.AccountOrSeat(new BigDecimal(most), Measure.SEATS), PAGE);
   }
 
-  private static Room.State stateOf(Allowance allowance, List<UnitsNeeded> months) {
+  private static Headroom.State stateOf(Allowance allowance, List<UnitsNeeded> months) {
     PriceList list = monthly(seats("5"));
     return state(offering(null, List.of(allowance), list), list, RUNS, months).orElseThrow();
   }
@@ -117,7 +117,8 @@ public class RoomTest {
             .sentence(),
         RUNS.label()
             + ": 30 of 10 for the account, or of 50 if that is for each seat; confirm which");
-    assertEquals(stateOf(accountOrSeat("10"), List.of(needed(5, 30))), Room.State.NOT_CONFIRMED);
+    assertEquals(
+        stateOf(accountOrSeat("10"), List.of(needed(5, 30))), Headroom.State.NOT_CONFIRMED);
   }
 
   /** What both readings say is said; what only one says is open. */
@@ -151,15 +152,15 @@ public class RoomTest {
       } else {
         assertEquals(open.getClass(), expected);
       }
-      Room.State one = stateOf(upTo("" + most, "0"), months);
-      Room.State other = stateOf(upTo("0", "" + most), months);
-      Room.State both = stateOf(accountOrSeat("" + most), months);
-      if (one == Room.State.LASTS && other == Room.State.LASTS) {
-        assertEquals(both, Room.State.LASTS);
-      } else if (one == Room.State.LASTS || other == Room.State.LASTS) {
-        assertEquals(both, Room.State.NOT_CONFIRMED);
+      Headroom.State one = stateOf(upTo("" + most, "0"), months);
+      Headroom.State other = stateOf(upTo("0", "" + most), months);
+      Headroom.State both = stateOf(accountOrSeat("" + most), months);
+      if (one == Headroom.State.LASTS && other == Headroom.State.LASTS) {
+        assertEquals(both, Headroom.State.LASTS);
+      } else if (one == Headroom.State.LASTS || other == Headroom.State.LASTS) {
+        assertEquals(both, Headroom.State.NOT_CONFIRMED);
       } else {
-        assertTrue(both != Room.State.LASTS);
+        assertTrue(both != Headroom.State.LASTS);
       }
     }
     assertEquals(met.size(), 3, met.toString());
@@ -171,22 +172,22 @@ public class RoomTest {
     PriceList sold =
         monthly(
             seats("5"), new Charge.Usage("Runs", RUNS, five, BigDecimal.ONE, Samples.eur("0.10")));
-    Room charged =
-        Room.of(offering(null, List.of(), sold), sold, RUNS, List.of(needed(1, 9)), JAN_2027)
+    Headroom charged =
+        Headroom.of(offering(null, List.of(), sold), sold, RUNS, List.of(needed(1, 9)), JAN_2027)
             .orElseThrow();
-    assertEquals(charged.bound(), new Room.Bound.Charged(List.of(new BigDecimal("5")), five));
-    assertEquals(charged.state(charged), Room.State.CHARGED);
+    assertEquals(charged.bound(), new Headroom.Bound.Charged(List.of(new BigDecimal("5")), five));
+    assertEquals(charged.state(charged), Headroom.State.CHARGED);
     Allowance unknown = new Allowance(RUNS, new Allowance.Limit.Unknown(), PAGE);
-    Room unsaid =
-        Room.of(
+    Headroom unsaid =
+        Headroom.of(
                 offering(null, List.of(unknown), monthly(seats("5"))),
                 monthly(seats("5")),
                 RUNS,
                 List.of(needed(1, 9)),
                 JAN_2027)
             .orElseThrow();
-    assertEquals(unsaid.bound(), new Room.Bound.Unknown(false));
-    assertEquals(unsaid.state(unsaid), Room.State.NOT_CONFIRMED);
+    assertEquals(unsaid.bound(), new Headroom.Bound.Unknown(false));
+    assertEquals(unsaid.state(unsaid), Headroom.State.NOT_CONFIRMED);
     assertEquals(unsaid.most(0), Optional.empty());
     assertEquals(unsaid.runsOut(), OptionalInt.empty());
   }
@@ -195,21 +196,21 @@ public class RoomTest {
   public void withoutAStatedDemandThereIsNothingToSayAndWithoutABoundThatIsSaid() {
     PriceList list = monthly(seats("5"));
     Offering plan = offering(null, List.of(), list);
-    Room silent = Room.of(plan, list, RUNS, List.of(needed(1, 9)), JAN_2027).orElseThrow();
-    assertEquals(silent.bound(), new Room.Bound.Silent(Optional.empty()));
-    assertEquals(silent.state(silent), Room.State.NOT_SAID);
+    Headroom silent = Headroom.of(plan, list, RUNS, List.of(needed(1, 9)), JAN_2027).orElseThrow();
+    assertEquals(silent.bound(), new Headroom.Bound.Silent(Optional.empty()));
+    assertEquals(silent.state(silent), Headroom.State.NOT_SAID);
     assertEquals(silent.most(0), Optional.empty());
     Offering sister =
         new Offering(plan.plan(), Map.of(), List.of(), Optional.empty(), Map.of(RUNS, "Small"));
     assertEquals(
-        Room.of(sister, list, RUNS, List.of(needed(1, 9)), JAN_2027).orElseThrow().bound(),
-        new Room.Bound.Silent(Optional.of("Small")));
+        Headroom.of(sister, list, RUNS, List.of(needed(1, 9)), JAN_2027).orElseThrow().bound(),
+        new Headroom.Bound.Silent(Optional.of("Small")));
     assertEquals(
-        Room.of(plan, list, Measure.SEATS, List.of(needed(1, 9)), JAN_2027),
+        Headroom.of(plan, list, Measure.SEATS, List.of(needed(1, 9)), JAN_2027),
         Optional.empty(),
         "people are let in");
     assertEquals(
-        Room.of(
+        Headroom.of(
             offering(null, List.of(upTo("1", "0")), list),
             list,
             RUNS,
@@ -260,8 +261,8 @@ public class RoomTest {
           }
         }
         OptionalInt found =
-            Room.of(plan, list, measure, months, JAN_2027)
-                .map(Room::runsOut)
+            Headroom.of(plan, list, measure, months, JAN_2027)
+                .map(Headroom::runsOut)
                 .orElse(OptionalInt.empty());
         assertEquals(found, expected, measure.label() + " " + plan.plan() + " " + months);
         assertEquals(
@@ -269,24 +270,24 @@ public class RoomTest {
             Optional.of(expected)
                 .map(out ->
                     out.isEmpty()
-                        ? Room.State.LASTS
-                        : out.getAsInt() == 0 ? Room.State.OVER : Room.State.RUNS_OUT)
-                .filter(state -> Room.of(plan, list, measure, months, JAN_2027).isPresent()));
+                        ? Headroom.State.LASTS
+                        : out.getAsInt() == 0 ? Headroom.State.OVER : Headroom.State.RUNS_OUT)
+                .filter(state -> Headroom.of(plan, list, measure, months, JAN_2027).isPresent()));
         ran += expected.isPresent() ? 1 : 0;
       }
     }
     assertTrue(ran > 100, "only " + ran + " ran out");
   }
 
-  private static Optional<Room.State> state(
+  private static Optional<Headroom.State> state(
       Offering plan, PriceList list, Measure measure, List<UnitsNeeded> months) {
-    return Room.of(plan, list, measure, months.subList(0, 1), JAN_2027)
-        .flatMap(now -> Room.of(plan, list, measure, months, JAN_2027).map(now::state));
+    return Headroom.of(plan, list, measure, months.subList(0, 1), JAN_2027)
+        .flatMap(now -> Headroom.of(plan, list, measure, months, JAN_2027).map(now::state));
   }
 
   @Test
   public void onlyWhatIsKnownToLastIsEnough() {
-    for (Room.State state : Room.State.values()) {
+    for (Headroom.State state : Headroom.State.values()) {
       Optional<Boolean> enough =
           switch (state) {
             case ENDLESS, CHARGED, COVERED, LASTS -> Optional.of(true);

@@ -32,7 +32,7 @@ import tertulia.core.scoring.Weighing;
 
 /** Reads selections whole: as many queries for many as for one. */
 @Component
-public class Tables {
+public class SelectionLoader {
   static final DocumentFormat<Brief> FORMAT =
       new DocumentFormat<>("selection", Brief.class, List.of());
 
@@ -40,25 +40,25 @@ public class Tables {
       new OnceEach<>("the selection", 640);
   private final Rows.Contenders contenders;
   private final Rows.Members members;
-  private final Entered entered;
+  private final PanelInputs entered;
   private final Rows.SettledMarks settled;
   private final Remarks remarks;
   private final Proofs proofs;
   private final TriedByHand hands;
-  private final Entrance entrance;
+  private final SelectionAccess entrance;
   private final Catalogue catalogue;
   private final GrowthPlans growth;
   private final NarrowingLog log;
 
-  Tables(
+  SelectionLoader(
       Rows.Contenders contenders,
       Rows.Members members,
-      Entered entered,
+      PanelInputs entered,
       Rows.SettledMarks settled,
       Remarks remarks,
       Proofs proofs,
       TriedByHand hands,
-      Entrance entrance,
+      SelectionAccess entrance,
       Catalogue catalogue,
       GrowthPlans growth,
       NarrowingLog log) {
@@ -85,7 +85,7 @@ public class Tables {
   }
 
   /** What a table would be with another price page of one of its tools. */
-  public static Selection replacing(Table table, ToolSheet sheet) {
+  public static Selection replacing(LoadedSelection table, ToolSheet sheet) {
     SelectionFile file = table.file();
     return stored(
         file.withContenders(
@@ -95,7 +95,7 @@ public class Tables {
   }
 
   private static Selection stored(SelectionFile file) {
-    return READ.get(file, Tables::read);
+    return READ.get(file, SelectionLoader::read);
   }
 
   private static Selection read(SelectionFile file) {
@@ -107,7 +107,7 @@ public class Tables {
   }
 
   /** Selections whole, in this order, with the price pages as they held on a day. */
-  List<Table> of(List<SelectionRow> rows, LocalDate day) {
+  List<LoadedSelection> of(List<SelectionRow> rows, LocalDate day) {
     return of(rows, day, false);
   }
 
@@ -116,7 +116,7 @@ public class Tables {
    *
    * @param disinterested whether that is left out
    */
-  List<Table> of(List<SelectionRow> rows, LocalDate day, boolean disinterested) {
+  List<LoadedSelection> of(List<SelectionRow> rows, LocalDate day, boolean disinterested) {
     List<Long> ids = rows.stream().map(row -> Objects.requireNonNull(row.id)).toList();
     Map<Long, List<ContenderRow>> tools =
         contenders.findBySelectionIdInOrderByPlace(ids).stream()
@@ -132,7 +132,7 @@ public class Tables {
     List<MemberRow> everybody = members.findBySelectionIdInOrderById(ids);
     Map<Long, List<MemberRow>> seated =
         everybody.stream().collect(Collectors.groupingBy(row -> row.selectionId));
-    Entered.Judged judged =
+    PanelInputs.Judged judged =
         entered.by(everybody.stream().map(row -> Objects.requireNonNull(row.id)).toList());
     Map<Long, List<SelectionFile.LogPart>> acts = log.of(ids);
     Map<Long, List<SettledRow>> together =
@@ -141,13 +141,13 @@ public class Tables {
     Map<Long, TriedByHand.Stored> tried = hands.of(ids);
     Map<Long, List<ProofRow>> shown = proofs.of(ids);
     Map<Long, List<RemarkRow>> said = remarks.of(ids);
-    List<Table> tables = new ArrayList<>();
+    List<LoadedSelection> tables = new ArrayList<>();
     for (SelectionRow row : rows) {
       Brief brief = growth.followedBy(brief(row), row.decided);
       List<SelectionFile.ContenderPart> parts =
           tools.getOrDefault(row.id, List.of()).stream().map(tool -> part(tool, sheets)).toList();
       List<MemberRow> panel = seated.getOrDefault(row.id, List.of());
-      Sight sight = Sight.of(row, panel, entrance.visitor());
+      VisibilityPolicy sight = VisibilityPolicy.of(row, panel, entrance.visitor());
       SelectionFile file =
           new SelectionFile(
               SelectionFile.FORMAT,
@@ -175,12 +175,12 @@ public class Tables {
     return tables;
   }
 
-  private static Table table(
+  private static LoadedSelection table(
       SelectionRow row,
       SelectionFile file,
       boolean disinterested,
       List<MemberRow> panel,
-      Sight sight,
+      VisibilityPolicy sight,
       List<RemarkRow> said,
       List<ProofRow> pictures) {
     Selection whole = stored(file);
@@ -191,7 +191,7 @@ public class Tables {
             .toList();
     List<Remark> read = Remarks.read(said, hidden);
     List<Boolean> kept = panel.stream().map(member -> !sight.sees(member)).toList();
-    return new Table(
+    return new LoadedSelection(
         Objects.requireNonNull(row.id),
         row.version,
         row.decided,
@@ -200,7 +200,7 @@ public class Tables {
         withheld(whole, kept),
         panel.stream()
             .map(m ->
-                new Table.Seat(
+                new LoadedSelection.Seat(
                     Objects.requireNonNull(m.id),
                     m.accountId,
                     m.name,
@@ -263,7 +263,7 @@ public class Tables {
       List<MemberRow> seated,
       Brief brief,
       List<SelectionFile.ContenderPart> tools,
-      Entered.Judged judged,
+      PanelInputs.Judged judged,
       boolean open) {
     Set<String> criteria =
         brief.criteria().stream().map(Brief.CriterionPart::id).collect(Collectors.toSet());
@@ -277,14 +277,14 @@ public class Tables {
       List<SelectionFile.MarkPart> given =
           judged.marks().getOrDefault(member.id, List.of()).stream()
               .filter(m -> criteria.contains(m.criterion) && slugs.contains(m.contender))
-              .map(Tables::mark)
+              .map(SelectionLoader::mark)
               .toList();
       List<SelectionFile.WeighingPart> others = otherWays(member, criteria, judged);
       List<SelectionFile.PairPart> compared =
           judged.pairs().getOrDefault(member.id, List.of()).stream()
               .filter(p -> criteria.contains(p.criterion))
               .filter(p -> slugs.contains(p.one) && slugs.contains(p.other))
-              .map(Tables::pair)
+              .map(SelectionLoader::pair)
               .toList();
       panel.add(
           new SelectionFile.MemberPart(
@@ -296,7 +296,7 @@ public class Tables {
                   ? null
                   : member.weighsBy,
               others.isEmpty() ? null : others,
-              open || Sight.isIn(member) ? null : false,
+              open || VisibilityPolicy.isIn(member) ? null : false,
               compared.isEmpty() ? null : compared,
               member.competence.isEmpty() ? null : member.competence));
     }
@@ -342,7 +342,7 @@ public class Tables {
   }
 
   private static List<SelectionFile.WeighingPart> otherWays(
-      MemberRow member, Set<String> criteria, Entered.Judged judged) {
+      MemberRow member, Set<String> criteria, PanelInputs.Judged judged) {
     List<SelectionFile.WeighingPart> others = new ArrayList<>();
     Map<String, Integer> worth =
         numbers(member, WeighingReader.Elicitation.SWING.code(), criteria, judged);
@@ -369,7 +369,7 @@ public class Tables {
   }
 
   private static Map<String, Integer> numbers(
-      MemberRow member, String method, Set<String> criteria, Entered.Judged judged) {
+      MemberRow member, String method, Set<String> criteria, PanelInputs.Judged judged) {
     Map<String, Integer> numbers = new TreeMap<>();
     judged.numbers().getOrDefault(member.id, List.of()).stream()
         .filter(n -> n.method.equals(method) && criteria.contains(n.criterion))

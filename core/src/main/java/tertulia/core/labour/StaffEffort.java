@@ -13,7 +13,7 @@ import java.math.BigDecimal;
  * @param manualMinutes minutes of work by hand each workday that another tool would save
  * @param parallelMonths months in which the old tool is still paid for beside it, 0 to 120
  */
-public record Effort(
+public record StaffEffort(
     BigDecimal setUp,
     BigDecimal migration,
     BigDecimal learning,
@@ -22,7 +22,7 @@ public record Effort(
     int parallelMonths) {
   private static final BigDecimal MOST = BigDecimal.valueOf(100_000);
 
-  public Effort {
+  public StaffEffort {
     check("Hours of set-up", setUp);
     check("Hours of migration", migration);
     check("Hours of learning for a seat", learning);

@@ -22,9 +22,9 @@ import tertulia.core.time.Horizon;
  * @param offers those used, in the tool's order
  * @param refusedOffers why others are not, by name
  */
-public record Stay(
+public record FixedPlan(
     Option option, Ledger ledger, List<Offer> offers, Map<String, String> refusedOffers) {
-  public Stay {
+  public FixedPlan {
     offers = List.copyOf(offers);
   }
 
@@ -34,14 +34,14 @@ public record Stay(
    *
    * @param months units needed by plan month
    */
-  public static Outcome<Stay> cheapest(
+  public static Outcome<FixedPlan> cheapest(
       List<Offering> offerings,
       Market market,
       List<UnitsNeeded> months,
       PriceRise rise,
       Horizon horizon,
       View view) {
-    return new Chooser<Stay>(market) {
+    return new Chooser<FixedPlan>(market) {
       @Override
       Verdict verdict(Fit fit, Offering offering, @Nullable PriceList list) {
         return fit.over(offering, list, months, horizon);
@@ -53,7 +53,7 @@ public record Stay(
       }
 
       @Override
-      Stay price(Option option) {
+      FixedPlan price(Option option) {
         Purchase purchase =
             new Purchase(
                 option.plan(),
@@ -72,16 +72,16 @@ public record Stay(
                 option.offering().owned().isPresent(),
                 market.rate(option.list()),
                 view);
-        return new Stay(option, choice.ledger(), choice.used(), choice.refused());
+        return new FixedPlan(option, choice.ledger(), choice.used(), choice.refused());
       }
 
       @Override
-      Money money(Stay stay) {
+      Money money(FixedPlan stay) {
         return stay.ledger().total(view);
       }
 
       @Override
-      Option option(Stay stay) {
+      Option option(FixedPlan stay) {
         return stay.option();
       }
     }.choose(Candidates.of(offerings, market), stay -> false);

@@ -14,7 +14,7 @@ import org.springframework.stereotype.Component;
  * an address is not held up there by what others try elsewhere.
  */
 @Component
-class Guesses {
+class LoginThrottle {
   private static final int MOST_KEPT = 20_000;
   private static final Duration KEPT = Duration.ofMinutes(30);
   private static final Duration KNOWN_FOR = Duration.ofDays(30);
@@ -49,7 +49,7 @@ class Guesses {
       Caffeine.newBuilder().maximumSize(MOST_KEPT).expireAfterWrite(KNOWN_FOR).build();
   private final Clock clock;
 
-  Guesses(Clock clock) {
+  LoginThrottle(Clock clock) {
     this.clock = clock;
   }
 
@@ -92,7 +92,7 @@ class Guesses {
     }
 
     void wrong() {
-      synchronized (Guesses.this) {
+      synchronized (LoginThrottle.this) {
         for (Key key : keys) {
           Tries made = made(key);
           tries.put(key, new Tries(made.wrong() + 1, made.pending(), clock.instant()));
@@ -101,7 +101,7 @@ class Guesses {
     }
 
     void right() {
-      synchronized (Guesses.this) {
+      synchronized (LoginThrottle.this) {
         Key atAddress = keys.getFirst();
         tries.put(atAddress, new Tries(0, made(atAddress).pending(), clock.instant()));
         known.put(both, true);
@@ -113,7 +113,7 @@ class Guesses {
       if (!wait.isZero()) {
         return;
       }
-      synchronized (Guesses.this) {
+      synchronized (LoginThrottle.this) {
         for (Key key : keys) {
           Tries made = made(key);
           tries.put(key, new Tries(made.wrong(), Math.max(0, made.pending() - 1), made.last()));

@@ -28,7 +28,7 @@ import tertulia.app.selection.Selections;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ObjectNode;
 
-public class TrailTest extends ServedTest {
+public class AuditTrailTest extends ServedTest {
   @Autowired private MockMvc mvc;
   @Autowired private UserAccounts people;
   @Autowired private JdbcTemplate store;
@@ -136,7 +136,7 @@ public class TrailTest extends ServedTest {
     assertEquals(
         lines(id, "pia"),
         List.of(
-            "Ilse Maren: Table opened: everybody sees every view",
+            "Ilse Maren: Views opened: everybody sees every view",
             "Ilse Maren: Opened to all Pia Sandvoll: no longer named",
             "Ilse Maren: Kept to the people named Pia Sandvoll: named",
             mark + "cannot judge → taken back",

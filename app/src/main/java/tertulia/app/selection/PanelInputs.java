@@ -10,14 +10,14 @@ import org.springframework.stereotype.Component;
 
 /** Reads what people entered at a table: as many queries for many people as for one. */
 @Component
-class Entered {
+class PanelInputs {
   private final Rows.Weights weights;
   private final Rows.Marks marks;
   private final Rows.Numbers numbers;
   private final Rows.Preferences preferences;
   private final Rows.Pairs pairs;
 
-  Entered(
+  PanelInputs(
       Rows.Weights weights,
       Rows.Marks marks,
       Rows.Numbers numbers,

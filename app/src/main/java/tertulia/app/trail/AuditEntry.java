@@ -11,8 +11,9 @@ import java.util.List;
  * @param what in sentences without a full stop, in the order of the tables
  * @param undoable whether the question as it was before can be put back
  */
-public record Act(int revision, Instant at, String who, List<String> what, boolean undoable) {
-  public Act {
+public record AuditEntry(
+    int revision, Instant at, String who, List<String> what, boolean undoable) {
+  public AuditEntry {
     what = List.copyOf(what);
   }
 }

@@ -10,9 +10,9 @@ import tertulia.core.billing.UnitsNeeded;
  * @param owned the plan month whose holding counts: the same; where it is asked what so many people
  *     would cost for good, the last, so that what is owned for a while is not subtracted for ever
  */
-public record Occasion(UnitsNeeded units, int month, int owned) {
+public record EvaluationPoint(UnitsNeeded units, int month, int owned) {
   /** What a plan month needs and holds. */
-  public Occasion(UnitsNeeded units, int month) {
+  public EvaluationPoint(UnitsNeeded units, int month) {
     this(units, month, month);
   }
 }

@@ -6,8 +6,8 @@ import tertulia.app.catalogue.MakersNews;
 import tertulia.app.exchange.ToolSheet;
 import tertulia.app.standin.MakersFeed.Announcement;
 
-/** What a maker announces, wherever it was told. */
-sealed interface Told {
+/** What a vendor announces, wherever it was told. */
+sealed interface VendorAnnouncement {
   /** Stays the same for ever. */
   String id();
 
@@ -38,7 +38,7 @@ sealed interface Told {
   boolean isOvertaken(ToolSheet here);
 
   /** By a feed. */
-  record ByFeed(Announcement announcement, String source) implements Told {
+  record ByFeed(Announcement announcement, String source) implements VendorAnnouncement {
     @Override
     public String id() {
       return announcement.id();
@@ -91,7 +91,7 @@ sealed interface Told {
   }
 
   /** By somebody here who put down the whole page. */
-  record ByHand(MakersNews.News news) implements Told {
+  record ByHand(MakersNews.News news) implements VendorAnnouncement {
     @Override
     public String id() {
       return "news-" + news.id();

@@ -11,13 +11,13 @@ import org.springframework.orm.ObjectOptimisticLockingFailureException;
  * Does something again that met the same thing of somebody else at the same moment. For what is
  * somebody's own, such as a mark, where the last one counts and nobody has to be asked.
  */
-public final class Again {
+public final class RetryOnConflict {
   private static final int TRIES = 4;
 
   /** SQL states: the same key is there already; a row that is referred to is not, or still is. */
   private static final Set<String> OF_SOMEBODY_ELSE = Set.of("23505", "23506", "23503");
 
-  private Again() {}
+  private RetryOnConflict() {}
 
   /** The result of the first try that meets nobody; after four the last refusal is thrown. */
   public static <T> T until(Supplier<T> each) {

@@ -10,21 +10,21 @@ import tertulia.app.people.SignedIn;
  * once both have handed theirs in, so that the first voice does not lead the rest; everything once
  * nobody is left who has not, or the table was opened, or it is decided.
  */
-record Sight(boolean everything, Optional<Long> account, boolean handedIn) {
+record VisibilityPolicy(boolean everything, Optional<Long> account, boolean handedIn) {
   /**
    * The sight of whoever is signed in; the program itself sees everything.
    *
    * @param visitor empty: the program itself
    */
-  static Sight of(SelectionRow row, List<MemberRow> seated, Optional<SignedIn> visitor) {
+  static VisibilityPolicy of(SelectionRow row, List<MemberRow> seated, Optional<SignedIn> visitor) {
     boolean all =
         visitor.isEmpty()
             || row.decided
             || row.openedBy != null
-            || seated.stream().allMatch(Sight::isIn);
+            || seated.stream().allMatch(VisibilityPolicy::isIn);
     Optional<Long> account = visitor.map(SignedIn::id);
     boolean own = seated.stream().anyMatch(m -> isOf(m, account) && m.handedIn != null);
-    return new Sight(all, account, own);
+    return new VisibilityPolicy(all, account, own);
   }
 
   boolean sees(MemberRow member) {

@@ -10,12 +10,12 @@ import org.springframework.stereotype.Component;
  * so that whoever started it is the first, and works once.
  */
 @Component
-public class FirstWord {
+public class SetupCode {
   private static final int LETTERS = 12;
   private final UserAccounts people;
   private final AtomicReference<String> word = new AtomicReference<>("");
 
-  FirstWord(UserAccounts people) {
+  SetupCode(UserAccounts people) {
     this.people = people;
   }
 
@@ -23,7 +23,7 @@ public class FirstWord {
   void print() {
     if (people.isEmpty()) {
       word.set(Words.of(LETTERS));
-      System.out.println("Nobody has an account yet. The word for the first one: " + word.get());
+      System.out.println("Nobody has an account yet. The setup code for the first one: " + word.get());
     }
   }
 

@@ -23,7 +23,7 @@ import tertulia.core.scoring.Member;
  * @param proofs pictures the reader may see, oldest first
  * @param openedBy who let everybody see everybody's view; null: each sees their own first
  */
-public record Table(
+public record LoadedSelection(
     long id,
     long version,
     boolean decided,

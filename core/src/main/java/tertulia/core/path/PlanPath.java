@@ -14,8 +14,8 @@ import tertulia.core.growth.Measure;
 import tertulia.core.pricing.Charge;
 import tertulia.core.pricing.Offer;
 import tertulia.core.time.MonthSpan;
+import tertulia.core.working.Derivation;
 import tertulia.core.working.Quantity;
-import tertulia.core.working.Working;
 
 /**
  * A way through a tool's plans: one term after the other, over all months.
@@ -26,9 +26,9 @@ import tertulia.core.working.Working;
  * @param changing what changes of plan cost in people's time, in the ledger's currency; counted in
  *     the choice but not in the ledger
  */
-public record Way(
+public record PlanPath(
     List<Leg> legs, Ledger ledger, List<Offer> offers, List<MinimumYear> minimums, Money changing) {
-  public Way {
+  public PlanPath {
     legs = List.copyOf(legs);
     offers = List.copyOf(offers);
     minimums = List.copyOf(minimums);
@@ -174,11 +174,11 @@ public record Way(
   }
 
   /** The working of what is taken when; the amounts stand in the ledger's. */
-  public Working explain() {
-    List<Working> parts = new ArrayList<>();
+  public Derivation explain() {
+    List<Derivation> parts = new ArrayList<>();
     for (Leg leg : stretches()) {
       parts.add(
-          new Working.Derived(
+          new Derivation.Derived(
               leg.option().label(),
               Quantity.of(leg.months().months(), "months"),
               "from "
@@ -187,6 +187,6 @@ public record Way(
                   + ledger.horizon().month(leg.months().end() - 1),
               List.of()));
     }
-    return Working.Sum.of("The way through the plans", "months", parts);
+    return Derivation.Sum.of("The way through the plans", "months", parts);
   }
 }

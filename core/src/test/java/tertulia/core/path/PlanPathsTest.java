@@ -30,9 +30,9 @@ import org.testng.annotations.Test;
 import tertulia.core.Samples;
 import tertulia.core.billing.BilledTerm;
 import tertulia.core.billing.Biller;
+import tertulia.core.billing.EarlyTerminationPolicy;
 import tertulia.core.billing.History;
 import tertulia.core.billing.Invoice;
-import tertulia.core.billing.Leaving;
 import tertulia.core.billing.Purchase;
 import tertulia.core.billing.UnitsNeeded;
 import tertulia.core.billing.View;
@@ -58,7 +58,7 @@ import tertulia.core.time.Horizon;
 import tertulia.core.time.MonthSpan;
 
 /** The cheapest way through the plans: worked examples, laws, and full enumeration. */
-public class WaysTest {
+public class PlanPathsTest {
   private static final Market MARKET =
       new Market(
           new Fit(List.of()),
@@ -71,9 +71,12 @@ public class WaysTest {
           new tertulia.core.time.Horizon(Samples.JAN_2027, 36));
   private static final Money NOTHING = Money.zero(EUR);
 
-  private static Ways ways(
-      List<Offering> offerings, List<UnitsNeeded> months, View view, Leaving leaving) {
-    return Ways.through(
+  private static PlanPaths ways(
+      List<Offering> offerings,
+      List<UnitsNeeded> months,
+      View view,
+      EarlyTerminationPolicy leaving) {
+    return PlanPaths.through(
         offerings,
         MARKET,
         months,
@@ -84,13 +87,14 @@ public class WaysTest {
         NOTHING);
   }
 
-  private static Way way(List<UnitsNeeded> months, View view, Leaving leaving, Plan... plans) {
+  private static PlanPath way(
+      List<UnitsNeeded> months, View view, EarlyTerminationPolicy leaving, Plan... plans) {
     List<Offering> offerings = Arrays.stream(plans).map(Samples::offering).toList();
-    return ((Ways.Found) ways(offerings, months, view, leaving)).best();
+    return ((PlanPaths.Found) ways(offerings, months, view, leaving)).best();
   }
 
   /** Such as "Small, yearly, up front 0–12". */
-  private static List<String> legs(Way way) {
+  private static List<String> legs(PlanPath way) {
     return way.stretches().stream()
         .map(leg ->
             leg.option().label() + " " + leg.months().from() + "–" + (leg.months().end() - 1))
@@ -112,7 +116,7 @@ public class WaysTest {
 
   @Test
   public void c13ATermThatIsLeftIsCredited() {
-    Way way = way(GROWING, View.SPREAD, Leaving.CREDITED, SMALL, LARGE);
+    PlanPath way = way(GROWING, View.SPREAD, EarlyTerminationPolicy.CREDITED, SMALL, LARGE);
     assertEquals(
         legs(way), List.of("Small, yearly, up front 0–12", "Large, yearly, up front 13–35"));
     assertEquals(way.ledger().total(View.SPREAD), money("108036.00"));
@@ -127,7 +131,7 @@ public class WaysTest {
 
   @Test
   public void c13ATermThatIsLeftMayBeLost() {
-    Way way = way(GROWING, View.SPREAD, Leaving.LOST, SMALL, LARGE);
+    PlanPath way = way(GROWING, View.SPREAD, EarlyTerminationPolicy.LOST, SMALL, LARGE);
     assertEquals(
         legs(way),
         List.of(
@@ -138,7 +142,7 @@ public class WaysTest {
 
   @Test
   public void c13InCash() {
-    Way way = way(GROWING, View.CASH, Leaving.CREDITED, SMALL, LARGE);
+    PlanPath way = way(GROWING, View.CASH, EarlyTerminationPolicy.CREDITED, SMALL, LARGE);
     assertEquals(
         legs(way), List.of("Small, yearly, up front 0–11", "Large, yearly, up front 12–35"));
     assertEquals(way.ledger().total(View.CASH), money("110052.00"));
@@ -146,17 +150,20 @@ public class WaysTest {
 
   @Test
   public void c13StayingOnOnePlanIsDearer() {
-    Outcome<Stay> stay = stay(List.of(Samples.offering(SMALL), Samples.offering(LARGE)), GROWING);
-    Money total = ((Outcome.Found<Stay>) stay).best().ledger().total(View.SPREAD);
+    Outcome<FixedPlan> stay =
+        stay(List.of(Samples.offering(SMALL), Samples.offering(LARGE)), GROWING);
+    Money total = ((Outcome.Found<FixedPlan>) stay).best().ledger().total(View.SPREAD);
     assertEquals(total, money("130968.00"));
     assertEquals(
         total.minus(
-            way(GROWING, View.SPREAD, Leaving.CREDITED, SMALL, LARGE).ledger().total(View.SPREAD)),
+            way(GROWING, View.SPREAD, EarlyTerminationPolicy.CREDITED, SMALL, LARGE)
+                .ledger()
+                .total(View.SPREAD)),
         money("22932.00"));
   }
 
-  private static Outcome<Stay> stay(List<Offering> offerings, List<UnitsNeeded> months) {
-    return Stay.cheapest(
+  private static Outcome<FixedPlan> stay(List<Offering> offerings, List<UnitsNeeded> months) {
+    return FixedPlan.cheapest(
         offerings,
         MARKET,
         months,
@@ -175,17 +182,18 @@ public class WaysTest {
 
   @Test
   public void c14TheCommitmentIsBestBegunAfterThePeak() {
-    Way way = way(SEASON, View.SPREAD, Leaving.CREDITED, plan("Crew", BY_MONTH, BY_YEAR));
+    PlanPath way =
+        way(SEASON, View.SPREAD, EarlyTerminationPolicy.CREDITED, plan("Crew", BY_MONTH, BY_YEAR));
     assertEquals(legs(way), List.of("Crew, monthly 0–8", "Crew, yearly, up front 9–23"));
     assertEquals(way.ledger().total(View.SPREAD), money("9880.85"));
     assertEquals(way.ledger().pastHorizon(View.SPREAD), money("2971.80"));
     assertEquals(
-        way(SEASON, View.SPREAD, Leaving.CREDITED, plan("Crew", BY_MONTH))
+        way(SEASON, View.SPREAD, EarlyTerminationPolicy.CREDITED, plan("Crew", BY_MONTH))
             .ledger()
             .total(View.SPREAD),
         money("10641.60"));
     assertEquals(
-        way(SEASON, View.SPREAD, Leaving.CREDITED, plan("Crew", BY_YEAR))
+        way(SEASON, View.SPREAD, EarlyTerminationPolicy.CREDITED, plan("Crew", BY_YEAR))
             .ledger()
             .total(View.SPREAD),
         money("10261.60"));
@@ -193,7 +201,8 @@ public class WaysTest {
 
   @Test
   public void c14InCash() {
-    Way way = way(SEASON, View.CASH, Leaving.CREDITED, plan("Crew", BY_MONTH, BY_YEAR));
+    PlanPath way =
+        way(SEASON, View.CASH, EarlyTerminationPolicy.CREDITED, plan("Crew", BY_MONTH, BY_YEAR));
     assertEquals(
         legs(way),
         List.of("Crew, monthly 0–8", "Crew, yearly, up front 9–20", "Crew, monthly 21–23"));
@@ -210,11 +219,11 @@ public class WaysTest {
             list(BillingTerm.YEARLY_UP_FRONT, seats("5")));
     List<UnitsNeeded> still = growing(10, 0, 12);
     assertEquals(
-        legs(way(still, View.SPREAD, Leaving.CREDITED, first, second)),
+        legs(way(still, View.SPREAD, EarlyTerminationPolicy.CREDITED, first, second)),
         List.of("Second, yearly, up front 0–11"));
     Plan third = plan("Third", list(BillingTerm.MONTHLY, seats("5")));
     assertEquals(
-        legs(way(still, View.SPREAD, Leaving.CREDITED, third, first)),
+        legs(way(still, View.SPREAD, EarlyTerminationPolicy.CREDITED, third, first)),
         List.of("Third, monthly 0–11"));
   }
 
@@ -226,16 +235,16 @@ public class WaysTest {
     List<Offering> offerings = List.of(Samples.offering(small), Samples.offering(large));
     // 10 + 11 + 12 seats, one dearer each: 33 saved
     for (String hours : List.of("32.99", "33.00", "33.01")) {
-      Way way =
-          ((Ways.Found)
-                  Ways.through(
+      PlanPath way =
+          ((PlanPaths.Found)
+                  PlanPaths.through(
                       offerings,
                       MARKET,
                       months,
                       PriceRise.NONE,
                       new Horizon(JAN_2027, 6),
                       View.SPREAD,
-                      Leaving.CREDITED,
+                      EarlyTerminationPolicy.CREDITED,
                       money(hours)))
               .best();
       assertEquals(way.changes(), hours.equals("32.99") ? 1 : 0, hours);
@@ -245,10 +254,13 @@ public class WaysTest {
   @Test
   public void aMonthInWhichNothingQualifiesIsNamedWithItsReason() {
     Plan small = capped("Small", 12, list(BillingTerm.MONTHLY, seats("4")));
-    Ways.Gap gap =
-        (Ways.Gap)
+    PlanPaths.Gap gap =
+        (PlanPaths.Gap)
             ways(
-                List.of(Samples.offering(small)), growing(10, 1, 6), View.SPREAD, Leaving.CREDITED);
+                List.of(Samples.offering(small)),
+                growing(10, 1, 6),
+                View.SPREAD,
+                EarlyTerminationPolicy.CREDITED);
     assertEquals(gap.month(), 3);
     assertEquals(
         Samples.verdict(gap.verdicts(), "Small, monthly").reasons().getFirst().sentence(),
@@ -261,7 +273,7 @@ public class WaysTest {
       List<Offer> offers,
       List<UnitsNeeded> months,
       View view,
-      Leaving leaving) {
+      EarlyTerminationPolicy leaving) {
     Money best = null;
     for (List<Offer> used : OfferChoice.combinations(offers)) {
       Enumeration all = new Enumeration(options, used, months, view, leaving);
@@ -276,7 +288,7 @@ public class WaysTest {
     private final List<Offer> offers;
     private final List<UnitsNeeded> months;
     private final View view;
-    private final Leaving leaving;
+    private final EarlyTerminationPolicy leaving;
     private final Horizon horizon;
     private Money best;
 
@@ -285,7 +297,7 @@ public class WaysTest {
         List<Offer> offers,
         List<UnitsNeeded> months,
         View view,
-        Leaving leaving) {
+        EarlyTerminationPolicy leaving) {
       this.options = options;
       this.offers = offers;
       this.months = months;
@@ -376,8 +388,9 @@ public class WaysTest {
               new Offering(large, Map.of(), offers, Optional.empty()));
       List<UnitsNeeded> months = months(random, horizon);
       View view = random.nextBoolean() ? View.SPREAD : View.CASH;
-      Leaving leaving = random.nextBoolean() ? Leaving.CREDITED : Leaving.LOST;
-      Way found = ((Ways.Found) ways(offerings, months, view, leaving)).best();
+      EarlyTerminationPolicy leaving =
+          random.nextBoolean() ? EarlyTerminationPolicy.CREDITED : EarlyTerminationPolicy.LOST;
+      PlanPath found = ((PlanPaths.Found) ways(offerings, months, view, leaving)).best();
       List<Option> options = new ArrayList<>();
       for (Offering offering : offerings) {
         offering
@@ -390,7 +403,7 @@ public class WaysTest {
           enumerated(options, offers, months, view, leaving),
           "round " + round);
       left += found.legs().stream().anyMatch(leg -> leg.isLeftEarly(horizon)) ? 1 : 0;
-      if (stay(offerings, months) instanceof Outcome.Found<Stay> stay && view == View.SPREAD) {
+      if (stay(offerings, months) instanceof Outcome.Found<FixedPlan> stay && view == View.SPREAD) {
         assertTrue(
             !found.ledger().total(view).isGreaterThan(stay.best().ledger().total(view)),
             "staying is a way, too: round " + round);
@@ -421,8 +434,9 @@ public class WaysTest {
               new Offering(minimum, Map.of(), List.of(), Optional.empty()));
       List<UnitsNeeded> months = months(random, horizon);
       View view = random.nextBoolean() ? View.SPREAD : View.CASH;
-      Leaving leaving = random.nextBoolean() ? Leaving.CREDITED : Leaving.LOST;
-      Way found = ((Ways.Found) ways(offerings, months, view, leaving)).best();
+      EarlyTerminationPolicy leaving =
+          random.nextBoolean() ? EarlyTerminationPolicy.CREDITED : EarlyTerminationPolicy.LOST;
+      PlanPath found = ((PlanPaths.Found) ways(offerings, months, view, leaving)).best();
       List<Option> options =
           offerings.stream()
               .flatMap(offering ->
@@ -501,17 +515,17 @@ public class WaysTest {
     ADD_ONS.forEach(name -> facts.put(name, new Fact(Answer.BY_ADD_ON, name, Samples.PAGE)));
     List<Offering> offerings =
         plans.stream().map(plan -> new Offering(plan, facts, off, Optional.empty())).toList();
-    Ways ways =
-        Ways.through(
+    PlanPaths ways =
+        PlanPaths.through(
             offerings,
             askingForAddOns(),
             growing(20, 1, 120),
             PriceRise.NONE,
             new Horizon(JAN_2027, 120),
             View.SPREAD,
-            Leaving.CREDITED,
+            EarlyTerminationPolicy.CREDITED,
             NOTHING);
-    Way best = ((Ways.Found) ways).best();
+    PlanPath best = ((PlanPaths.Found) ways).best();
     assertTrue(best.label().contains(" with Gate and Audit and Archive"), best.label());
   }
 
@@ -524,7 +538,7 @@ public class WaysTest {
             PriceRise.NONE,
             new Horizon(JAN_2027, SEASON.size()),
             View.SPREAD,
-            Leaving.CREDITED,
+            EarlyTerminationPolicy.CREDITED,
             NOTHING);
     Field field =
         Field.of(
@@ -535,7 +549,7 @@ public class WaysTest {
     org.testng.Assert.expectThrows(
         TooManyWays.class,
         () -> WayFinder.cheapest(field.options(), field.qualifies(), setting, 40));
-    Ways.Gap gap = field.without(new NoFigure.TooManyWays());
+    PlanPaths.Gap gap = field.without(new NoFigure.TooManyWays());
     assertTrue(gap.isUnpriced());
     assertTrue(
         gap.leftOut().getFirst().why().words().contains("more ways through its plans"),
@@ -625,13 +639,13 @@ public class WaysTest {
   }
 
   private static void assertTotal(PriceList list, int seats, Money total) {
-    Ways ways =
+    PlanPaths ways =
         ways(
             List.of(Samples.offering(plan("Plan", list))),
             growing(seats, 0, 24),
             View.SPREAD,
-            Leaving.CREDITED);
-    assertEquals(((Ways.Found) ways).best().ledger().total(View.SPREAD), total);
+            EarlyTerminationPolicy.CREDITED);
+    assertEquals(((PlanPaths.Found) ways).best().ledger().total(View.SPREAD), total);
   }
 
   private static List<UnitsNeeded> months(Random random, int horizon) {

@@ -28,8 +28,8 @@ import tertulia.app.exchange.ToolSheet;
 import tertulia.app.people.UserAccounts;
 import tertulia.app.selection.PlansAside;
 import tertulia.app.selection.Seats;
+import tertulia.app.selection.SelectionLoader;
 import tertulia.app.selection.Selections;
-import tertulia.app.selection.Tables;
 import tertulia.app.web.NotFound;
 import tertulia.core.remark.Remark;
 import tertulia.core.remark.Subject;
@@ -38,7 +38,7 @@ import tertulia.core.trial.Trial;
 
 /** Reads the stored revisions of a selection. */
 @Service
-public class Trail {
+public class AuditTrail {
   /** Acts shown at most, the newest. */
   static final int MOST = 300;
 
@@ -53,7 +53,7 @@ public class Trail {
   private final UserAccounts people;
   private final Catalogue catalogue;
 
-  Trail(
+  AuditTrail(
       JdbcTemplate store,
       Selections selections,
       Seats seats,
@@ -77,7 +77,7 @@ public class Trail {
    * @throws NotFound if whoever is signed in may not open it, or there is none
    */
   @Transactional(readOnly = true)
-  List<Act> of(long selection) {
+  List<AuditEntry> of(long selection) {
     selections.title(selection);
     NavigableMap<Integer, List<String>> what = new TreeMap<>();
     NavigableMap<Integer, Brief> briefs = briefs(selection);
@@ -117,17 +117,17 @@ public class Trail {
    * @param name of whoever asks
    */
   @Transactional(readOnly = true)
-  public List<Act> since(long selection, Instant moment, String name) {
+  public List<AuditEntry> since(long selection, Instant moment, String name) {
     return of(selection).stream()
         .filter(act -> act.at().isAfter(moment) && !act.who().equals(name))
         .toList();
   }
 
-  private List<Act> acts(NavigableMap<Integer, List<String>> what, List<Integer> asked) {
+  private List<AuditEntry> acts(NavigableMap<Integer, List<String>> what, List<Integer> asked) {
     Map<String, String> names =
         people.all().stream()
             .collect(Collectors.toMap(UserAccounts.Entry::signInName, UserAccounts.Entry::name));
-    List<Act> acts = new ArrayList<>();
+    List<AuditEntry> acts = new ArrayList<>();
     for (Map.Entry<Integer, List<String>> entry : what.descendingMap().entrySet()) {
       if (acts.size() == MOST) {
         break;
@@ -137,7 +137,7 @@ public class Trail {
           row -> {
             String person = row.getString("person");
             acts.add(
-                new Act(
+                new AuditEntry(
                     entry.getKey(),
                     Instant.ofEpochMilli(row.getLong("revtstmp")),
                     person == null ? "the program" : names.getOrDefault(person, person),
@@ -156,7 +156,7 @@ public class Trail {
         "select rev, brief, coalesce(format, 1) from selection_aud where id = ? and brief is not"
             + " null order by rev",
         row -> {
-          briefs.put(row.getInt(1), Tables.asked(row.getString(2), row.getInt(3)));
+          briefs.put(row.getInt(1), SelectionLoader.asked(row.getString(2), row.getInt(3)));
         },
         selection);
     return briefs;
@@ -237,14 +237,14 @@ public class Trail {
     }
     String openedBy = row.getString("opened_by");
     if (openedBy != null && !openedBy.isEmpty() && row.getString("unopened") == null) {
-      lines.add("Table opened: everybody sees every view");
+      lines.add("Views opened: everybody sees every view");
     }
     if (row.getBoolean("decided") && Boolean.FALSE.equals(row.getObject("undecided"))) {
       lines.add("Closed, as its decision is signed");
     }
     String away = row.getString("put_away");
     if (was != null && !Objects.equals(away, row.getString("was_away"))) {
-      lines.add(away == null ? "Put back" : away.equals("DELETED") ? "Deleted" : "Put away");
+      lines.add(away == null ? "Restored" : away.equals("DELETED") ? "Deleted" : "Archived");
     }
     return lines;
   }

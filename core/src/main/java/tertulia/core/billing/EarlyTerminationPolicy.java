@@ -1,7 +1,7 @@
 package tertulia.core.billing;
 
 /** What becomes of a committed term that is left because its plan does not qualify any more. */
-public enum Leaving {
+public enum EarlyTerminationPolicy {
   /** The spread shares of its unused months are credited in the month of leaving. */
   CREDITED("credited"),
   /** Nothing is given back; what is paid monthly stays due. */
@@ -9,7 +9,7 @@ public enum Leaving {
 
   private final String words;
 
-  Leaving(String words) {
+  EarlyTerminationPolicy(String words) {
     this.words = words;
   }
 

@@ -1,8 +1,0 @@
-package tertulia.core.labour;
-
-/** How much of people's time a tool takes: known, or why not. An unknown is never nothing. */
-public sealed interface Takes {
-  record Known(PeopleTime time) implements Takes {}
-
-  record Unknown(String why) implements Takes {}
-}
