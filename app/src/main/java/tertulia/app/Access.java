@@ -127,6 +127,7 @@ class Access {
       "/selections/{id}/weights/pair",
       "/selections/{id}/marks",
       "/selections/{id}/marks/reason",
+      "/selections/{id}/marks/interest",
       "/selections/{id}/marks/pairs",
       "/selections/{id}/marks/pairs/take",
       "/selections/{id}/remarks",

@@ -31,6 +31,7 @@ public class AccessTest extends ServedTest {
           "/selections/{id}/weights/pair",
           "/selections/{id}/marks",
           "/selections/{id}/marks/reason",
+          "/selections/{id}/marks/interest",
           "/selections/{id}/marks/pairs",
           "/selections/{id}/marks/pairs/take",
           "/selections/{id}/hand-in",

@@ -185,7 +185,7 @@ public class FirstPageTest extends ServedTest {
   @Test
   public void whatWaitsForSomebodyIsSaidToThem() throws Exception {
     String joren = text(get("joren", "/selections"));
-    assertTrue(joren.contains("weigh: Which booking tool for the freight desk?"), joren);
+    assertTrue(joren.contains("set weights: Which booking tool for the freight desk?"), joren);
     assertFalse(text(get("pia", "/selections")).contains("Asked of you"));
   }
 

@@ -193,8 +193,8 @@ public class FitPagesTest extends ServedTest {
   public void aCellSaysFromWhichPlanOnWithSourceAndAge() throws Exception {
     String fit = text(page("fit"));
     assertTrue(fit.contains("● from Crew on tried by hand, 3 Nov 2026"), fit);
-    assertTrue(fit.contains("maker&#39;s claim, old: 3 Apr 2026 confirm as of today"), fit);
-    assertTrue(fit.contains("62 of 120 Dec 2029: 88 of 120; maker&#39;s claim, 12 Nov 2026"), fit);
+    assertTrue(fit.contains("vendor&#39;s claim, old: 3 Apr 2026 confirm as of today"), fit);
+    assertTrue(fit.contains("62 of 120 Dec 2029: 88 of 120; vendor&#39;s claim, 12 Nov 2026"), fit);
     assertTrue(fit.contains("Gangway Ledger set aside: It cannot book by vehicle length"), fit);
     String cheap = fit.substring(fit.indexOf("Gangway Ledger set aside"));
     assertTrue(cheap.contains("no plan fits"), cheap);

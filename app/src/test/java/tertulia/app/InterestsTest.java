@@ -1,5 +1,6 @@
 package tertulia.app;
 
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.user;
 import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertNull;
@@ -11,12 +12,14 @@ import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.Stream;
 import org.jsoup.Jsoup;
 import org.jsoup.nodes.Document;
 import org.jsoup.nodes.Element;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.mock.web.MockHttpServletResponse;
 import org.springframework.test.web.servlet.MockMvc;
+import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
 import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
 import org.testng.annotations.Test;
 import tertulia.app.display.AdviceResults;
@@ -36,6 +39,7 @@ import tertulia.core.evaluation.WhatIf;
 import tertulia.core.fit.Answer;
 import tertulia.core.fit.Capability;
 import tertulia.core.scoring.Interval;
+import tertulia.core.scoring.Mark;
 import tertulia.core.scoring.Totals;
 
 /** What is read without those who gain if they are believed. */
@@ -119,7 +123,50 @@ public class InterestsTest extends ServedTest {
             .getElementById("value-help-halvard-desk")
             .parent()
             .text()
-            .contains("interest of Odile Brannock: my brother-in-law works for the maker"));
+            .contains("interest of Odile Brannock: my brother-in-law works for the vendor"));
+  }
+
+  /** Said once, it stands beside every mark of the contender, those given afterwards, too. */
+  @Test(dependsOnMethods = "whatWasEnteredStaysInItsFields")
+  public void anInterestIsSaidOnceForAllMarksOfAContender() throws Exception {
+    assertEquals(
+        page("ilse", "/selections/1/marks").select(".interestbox summary").text(),
+        "You have stated no interest in any contender.");
+    assertEquals(post("marks/interest", "contender", "slotmeer", "interest", " A friend. "), 302);
+    assertEquals(interestsIn("slotmeer"), List.of("A friend.", "A friend."));
+    assertEquals(
+        page("ilse", "/selections/1/marks").select(".interestbox summary").text(),
+        "You have an interest in Slotmeer: “A friend.”.");
+    assertEquals(
+        post("marks", "criterion", "ease", "contender", "slotmeer", "mark", ""), 200, "taken back");
+    assertEquals(interestsIn("slotmeer"), List.of("A friend."));
+    assertEquals(post("marks", "criterion", "ease", "contender", "slotmeer", "mark", "8"), 200);
+    assertEquals(interestsIn("slotmeer"), List.of("A friend.", "A friend."), "and given again");
+    assertEquals(post("marks/interest", "contender", "nobody", "interest", "x"), 404);
+    assertEquals(post("marks/interest", "contender", "slotmeer", "interest", "x".repeat(401)), 422);
+    assertEquals(post("marks/interest", "contender", "slotmeer", "interest", ""), 302);
+    assertEquals(interestsIn("slotmeer"), List.of());
+  }
+
+  private int post(String path, String... fields) throws Exception {
+    MockHttpServletRequestBuilder request =
+        MockMvcRequestBuilders.post("/selections/1/" + path)
+            .with(csrf())
+            .with(user(people.loadUserByUsername("ilse")));
+    for (int i = 0; i < fields.length; i += 2) {
+      request = request.param(fields[i], fields[i + 1]);
+    }
+    return mvc.perform(request).andReturn().getResponse().getStatus();
+  }
+
+  private List<String> interestsIn(String contender) {
+    return selections.load(1).selection().panel().members().stream()
+        .filter(member -> member.name().equals("Ilse Maren"))
+        .flatMap(member -> member.marks().values().stream())
+        .flatMap(marks -> Stream.ofNullable(marks.get(contender)))
+        .map(Mark::interest)
+        .filter(interest -> !interest.isEmpty())
+        .toList();
   }
 
   @Test

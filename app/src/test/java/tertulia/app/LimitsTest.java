@@ -113,7 +113,7 @@ public class LimitsTest extends ServedTest {
         post("joren", "/selections/" + id + "/weights", Map.of("criterion", "cost", "points", "3"));
     assertEquals(full.getStatus(), 409, full.getContentAsString());
     assertTrue(
-        full.getContentAsString().contains("At most 200 people weigh and mark"),
+        full.getContentAsString().contains("At most 200 people can be on one panel"),
         full.getContentAsString());
     assertEveryPageIsThere(id);
     // one more that got in before the limit was looked at

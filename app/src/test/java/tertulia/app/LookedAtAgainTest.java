@@ -82,7 +82,7 @@ public class LookedAtAgainTest extends ServedTest {
   @Test(dependsOnMethods = "beforeItsDayNobodyIsAsked")
   public void onItsDayItIsAskedAndAnsweredOnce() throws Exception {
     clock.moveTo("2026-12-17");
-    assertTrue(text("joren", "/selections").contains("look again, due since 17 Dec 2026"));
+    assertTrue(text("joren", "/selections").contains("review it, due since 17 Dec 2026"));
     assertTrue(
         text("joren", at)
             .contains("Look at this decision again. It has been due since 17 Dec 2026."));

@@ -52,6 +52,9 @@ public class NamedPeopleTest extends ServedTest {
               "/selections/{id}/marks/reason",
               Map.of("criterion", "ease", "contender", "{contender}", "note", "Why.")),
           Map.entry(
+              "/selections/{id}/marks/interest",
+              Map.of("contender", "{contender}", "interest", "A friend.")),
+          Map.entry(
               "/selections/{id}/marks/pairs",
               Map.of(
                   "criterion", "ease", "one", "{contender}", "other", "none", "answer", "LEVEL")),

@@ -209,9 +209,7 @@ public class OwnViewFirstTest extends ServedTest {
                 "note",
                 JORENS,
                 "ground",
-                "tried",
-                "interest",
-                "")
+                "tried")
             .getStatus(),
         200);
     assertTrue(pagesThatSay("joren", JORENS).getFirst() > 1, "his own he sees");
@@ -327,8 +325,7 @@ public class OwnViewFirstTest extends ServedTest {
     String refused =
         post("odile", "weights", "criterion", "cost", "points", "101", "way", "swing")
             .getContentAsString(StandardCharsets.UTF_8);
-    assertTrue(
-        refused.contains("What a step is worth lies between 0 and 100; found 101."), refused);
+    assertTrue(refused.contains("The points of a step lie between 0 and 100; found 101."), refused);
     SelectionFile.MemberPart part = panelOf("ilse").get("Odile Brannock");
     assertEquals(part.weighsBy(), "swing");
     assertEquals(part.points().get("ease"), Integer.valueOf(40), "by points it is as it was");

@@ -225,7 +225,7 @@ public class PageInForceTest extends ServedTest {
   public void whatAMakerAnnouncesIsPutDownOnceAndChangesNothingUntilItIsTakenOver()
       throws Exception {
     assertEquals(post("/catalogue/new", fields("Dunlin", "5.00")).getStatus(), 302);
-    assertTrue(page("/catalogue/dunlin/edit?news=true").contains("What the maker of Dunlin"));
+    assertTrue(page("/catalogue/dunlin/edit?news=true").contains("Announcement about Dunlin"));
     Map<String, String> fields = news("dunlin", "Dunlin", "2027-01-01", "6.50");
     assertEquals(post("/catalogue/dunlin/edit", fields).getStatus(), 302);
     assertEquals(post("/catalogue/dunlin/edit", fields).getStatus(), 302, "sent twice");
@@ -287,7 +287,7 @@ public class PageInForceTest extends ServedTest {
     MockHttpServletResponse same =
         post("/catalogue/turnstone/edit", unchanged(catalogue.get("turnstone").version()));
     assertEquals(same.getStatus(), 422);
-    assertTrue(same.getContentAsString().contains("The page would be as it is."));
+    assertTrue(same.getContentAsString().contains("Nothing on the page would change."));
     Map<String, String> fields = news("turnstone", "Turnstone", "2027-01-01", "6.00");
     fields.put("says", "a".repeat(401));
     MockHttpServletResponse wordy = post("/catalogue/turnstone/edit", fields);

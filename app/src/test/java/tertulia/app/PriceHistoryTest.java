@@ -174,7 +174,7 @@ public class PriceHistoryTest extends ServedTest {
             "1,188.00 EUR, Dinghy, yearly, up front",
             "1,332.00 EUR, Dinghy, yearly, up front",
             "+144.00 EUR",
-            "The maker says Seats cost 7.20 so far; the page here says otherwise.")) {
+            "The vendor says Seats cost 7.20 so far; the page here says otherwise.")) {
       assertTrue(waiting.contains(words), words);
     }
     assertTrue(page("/price-changes/waiting").contains("(5 wait for an answer)"));
@@ -204,7 +204,7 @@ public class PriceHistoryTest extends ServedTest {
   @Test
   public void oldFactsAreMarkedAndConfirmedAsOfToday() throws Exception {
     String old = page("/catalogue/almanak-rei");
-    assertTrue(old.contains("19 Mar 2026, maker&#39;s claim, Joren Talvik, older than 180 days"));
+    assertTrue(old.contains("19 Mar 2026, vendor&#39;s claim, Joren Talvik, older than 180 days"));
     assertTrue(old.contains("value=\"prices:ichi\""));
     post("/catalogue/almanak-rei/confirm", "what", "prices:ichi");
     String confirmed = page("/catalogue/almanak-rei");

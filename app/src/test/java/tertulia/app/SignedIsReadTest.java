@@ -278,7 +278,7 @@ public class SignedIsReadTest extends ServedTest {
     assertTrue(refusal().contains("Slotmeer compared not there"));
     MockHttpServletResponse renewed = sendForm("ilse", at + "/renew", "version", version());
     assertEquals(renewed.getStatus(), 422);
-    assertTrue(renewed.getContentAsString().contains("The choice would not do any more."));
+    assertTrue(renewed.getContentAsString().contains("The choice no longer meets the needs."));
   }
 
   @Test

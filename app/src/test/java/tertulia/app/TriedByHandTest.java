@@ -130,7 +130,7 @@ public class TriedByHandTest extends ServedTest {
     String other = post("ilse", 422, "plan", pierbook);
     assertTrue(
         other.contains(
-            "Somebody planned this trial otherwise after you opened this page. It is now: Jetty,"
+            "Somebody changed this trial after you opened this page. It is now: Jetty,"
                 + " until 24 Dec 2026, by Odile Brannock, from 24 Nov 2026, on these terms: kept"
                 + " terms. Save what you typed in its place, or open the page again to keep it."),
         other);

@@ -390,7 +390,7 @@ public class Catalogue {
       throw new Conflict(
           "The pages of "
               + stored(row, from).sheet().name()
-              + " have changed since, or this was taken back already. Look at them again.");
+              + " have changed since, or this was undone already. Look at them again.");
     }
     List<VersionRow> pages = versions.findByToolIdOrderByValidFrom(Objects.requireNonNull(row.id));
     VersionRow page =

@@ -174,7 +174,7 @@ record PricePage(
   }
 
   /** Whether the prices of all plans come from where most of the page does. */
-  boolean readAlike() {
+  public boolean readAlike() {
     return !usual.text().isEmpty() && sources.stream().allMatch(source -> source.text().isEmpty());
   }
 

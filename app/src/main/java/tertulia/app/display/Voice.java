@@ -33,7 +33,8 @@ public final class Voice {
           "reading",
           "condition",
           "next",
-          "weighting", "versus");
+          "weighting",
+          "versus");
 
   private static final Locale LOCALE = Locale.UK;
   private static final Pattern PLACE = Pattern.compile("\\{(?<name>[a-z][A-Za-z]*)}");

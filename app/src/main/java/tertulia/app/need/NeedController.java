@@ -16,6 +16,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 import tertulia.app.catalogue.Catalogue;
+import tertulia.app.display.Voice;
 import tertulia.app.exchange.Brief;
 import tertulia.app.fit.NeedRows;
 import tertulia.app.growth.GrowthPlans;
@@ -140,12 +141,7 @@ class NeedController implements StepBody {
     model.addAttribute("form", withRoom(form, session));
     model.addAttribute("faults", faults);
     if (faults.isEmpty()) {
-      model.addAttribute(
-          "taken",
-          "“"
-              + many.strip()
-              + "” stands in the list of what is counted. Say how many; nothing is"
-              + " saved yet.");
+      model.addAttribute("counts", Voice.say("next.counted", "units", many.strip()));
     }
     model.addAttribute("sections", NeedSection.of(session, Set.of("demand")));
     return page;

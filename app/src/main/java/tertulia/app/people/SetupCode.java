@@ -23,7 +23,8 @@ public class SetupCode {
   void print() {
     if (people.isEmpty()) {
       word.set(Words.of(LETTERS));
-      System.out.println("Nobody has an account yet. The setup code for the first one: " + word.get());
+      System.out.println(
+          "Nobody has an account yet. The setup code for the first one: " + word.get());
     }
   }
 

@@ -56,7 +56,7 @@ class PriceChangesController {
     changes.answer(change, take, person.name());
     flash.addFlashAttribute(
         "done",
-        take ? "Applied. It is in the tool’s history and can be undone there." : "Passed by.");
+        take ? "Applied. It is in the tool’s history and can be undone there." : "Dismissed.");
     return "redirect:/price-changes";
   }
 }

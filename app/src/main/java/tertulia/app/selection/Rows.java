@@ -123,5 +123,13 @@ final class Rows {
 
     Optional<MarkRow> findByMemberIdAndCriterionAndContender(
         long memberId, String criterion, String contender);
+
+    List<MarkRow> findByMemberIdAndContender(long memberId, String contender);
+  }
+
+  interface Interests extends JpaRepository<InterestRow, Long> {
+    List<InterestRow> findByMemberId(long memberId);
+
+    Optional<InterestRow> findByMemberIdAndContender(long memberId, String contender);
   }
 }

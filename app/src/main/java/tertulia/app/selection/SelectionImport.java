@@ -20,6 +20,7 @@ public class SelectionImport {
   private final Rows.Members members;
   private final Rows.Weights weights;
   private final Rows.Marks marks;
+  private final Rows.Interests interests;
   private final Rows.Numbers numbers;
   private final Rows.Preferences preferences;
   private final Rows.Pairs pairs;
@@ -34,6 +35,7 @@ public class SelectionImport {
       Rows.Members members,
       Rows.Weights weights,
       Rows.Marks marks,
+      Rows.Interests interests,
       Rows.Numbers numbers,
       Rows.Preferences preferences,
       Rows.Pairs pairs,
@@ -46,6 +48,7 @@ public class SelectionImport {
     this.members = members;
     this.weights = weights;
     this.marks = marks;
+    this.interests = interests;
     this.numbers = numbers;
     this.preferences = preferences;
     this.pairs = pairs;
@@ -136,6 +139,19 @@ public class SelectionImport {
       row.acquaintance = mark.ground();
       row.interest = mark.interest() == null ? "" : mark.interest();
       marks.save(row);
+      interest(row);
+    }
+  }
+
+  /** What one mark of a contender says is said of the contender. */
+  private void interest(MarkRow mark) {
+    boolean there = interests.findByMemberIdAndContender(mark.memberId, mark.contender).isPresent();
+    if (!mark.interest.isEmpty() && !there) {
+      InterestRow row = new InterestRow();
+      row.memberId = mark.memberId;
+      row.contender = mark.contender;
+      row.words = mark.interest;
+      interests.save(row);
     }
   }
 

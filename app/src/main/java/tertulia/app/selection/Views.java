@@ -2,7 +2,9 @@ package tertulia.app.selection;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -22,6 +24,7 @@ public class Views {
   private final Rows.Members members;
   private final Rows.Weights weights;
   private final Rows.Marks marks;
+  private final Rows.Interests interests;
   private final Rows.Numbers numbers;
   private final Rows.Preferences preferences;
   private final Rows.Pairs pairs;
@@ -34,6 +37,7 @@ public class Views {
       Rows.Members members,
       Rows.Weights weights,
       Rows.Marks marks,
+      Rows.Interests interests,
       Rows.Numbers numbers,
       Rows.Preferences preferences,
       Rows.Pairs pairs,
@@ -44,6 +48,7 @@ public class Views {
     this.members = members;
     this.weights = weights;
     this.marks = marks;
+    this.interests = interests;
     this.numbers = numbers;
     this.preferences = preferences;
     this.pairs = pairs;
@@ -223,16 +228,45 @@ public class Views {
       String criterion,
       String contender,
       String note,
-      Mark.@Nullable Acquaintance ground,
-      String interest) {
+      Mark.@Nullable Acquaintance ground) {
     store.open(id);
     marks
         .findByMemberIdAndCriterionAndContender(seats.seat(id, person), criterion, contender)
         .ifPresent(row -> {
           row.note = note;
           row.acquaintance = ground == null ? null : WeighingReader.code(ground);
-          row.interest = interest;
         });
+  }
+
+  /**
+   * Says once what somebody has to do with a contender; all their marks of it come with it, those
+   * that follow, too.
+   *
+   * @param words empty: nothing any more
+   */
+  @Transactional
+  public void interest(long id, SignedIn person, String contender, String words) {
+    store.open(id);
+    long member = seats.seat(id, person);
+    Optional<InterestRow> said = interests.findByMemberIdAndContender(member, contender);
+    if (words.isEmpty()) {
+      said.ifPresent(interests::delete);
+    } else {
+      InterestRow row = said.orElseGet(InterestRow::new);
+      row.memberId = member;
+      row.contender = contender;
+      row.words = words;
+      interests.save(row);
+    }
+    marks.findByMemberIdAndContender(member, contender).forEach(row -> row.interest = words);
+  }
+
+  /** What somebody has said of having to do with contenders, by the contender. */
+  @Transactional(readOnly = true)
+  public Map<String, String> interests(long id, SignedIn person) {
+    return members.findBySelectionIdAndAccountId(id, person.id()).stream()
+        .flatMap(member -> interests.findByMemberId(Objects.requireNonNull(member.id)).stream())
+        .collect(Collectors.toMap(row -> row.contender, row -> row.words));
   }
 
   /**
@@ -250,11 +284,19 @@ public class Views {
       existing.ifPresent(marks::delete);
       return;
     }
-    MarkRow row = existing.orElseGet(MarkRow::new);
+    MarkRow row = existing.orElseGet(() -> begun(member, criterion, contender));
+    row.points = points.equals("x") ? null : points;
+    marks.save(row);
+  }
+
+  /** A mark with the interest that was said of the contender. */
+  private MarkRow begun(long member, String criterion, String contender) {
+    MarkRow row = new MarkRow();
     row.memberId = member;
     row.criterion = criterion;
     row.contender = contender;
-    row.points = points.equals("x") ? null : points;
-    marks.save(row);
+    row.interest =
+        interests.findByMemberIdAndContender(member, contender).map(said -> said.words).orElse("");
+    return row;
   }
 }

@@ -19,6 +19,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.util.UriComponentsBuilder;
 import tertulia.app.display.TrialWords;
+import tertulia.app.display.Voice;
 import tertulia.app.exchange.Codes;
 import tertulia.app.exchange.Json;
 import tertulia.app.exchange.WeighingReader;
@@ -128,7 +129,6 @@ class MarksController implements StepBody {
       String mark,
       String note,
       String ground,
-      String interest,
       String fault) {}
 
   /** What a mark may rest on, as a choice. */
@@ -154,7 +154,6 @@ class MarksController implements StepBody {
         contender,
         mark.note(),
         mark.restsOn().map(WeighingReader::code).orElse(""),
-        mark.interest(),
         "");
     return "weighing/reason :: ask";
   }
@@ -167,7 +166,6 @@ class MarksController implements StepBody {
       @RequestParam String contender,
       @RequestParam(defaultValue = "") String note,
       @RequestParam(defaultValue = "") String ground,
-      @RequestParam(defaultValue = "") String interest,
       @RequestParam Map<String, String> query,
       @AuthenticationPrincipal SignedIn person,
       Model model) {
@@ -175,25 +173,68 @@ class MarksController implements StepBody {
     checkThere(session.table(), criterion, contender);
     try {
       String why = Codes.text(note.strip(), 1000);
-      String tie = Codes.text(interest.strip(), 400);
       Mark.@Nullable Acquaintance known =
           ground.isEmpty() ? null : WeighingReader.acquaintance(ground);
-      RetryOnConflict.until(() -> views.reason(id, person, criterion, contender, why, known, tie));
+      RetryOnConflict.until(() -> views.reason(id, person, criterion, contender, why, known));
     } catch (IllegalArgumentException e) {
-      reason(
-          session,
-          model,
-          criterion,
-          contender,
-          note,
-          ground,
-          interest,
-          String.valueOf(e.getMessage()));
+      reason(session, model, criterion, contender, note, ground, String.valueOf(e.getMessage()));
       return "weighing/reason :: ask";
     }
     steps.page(steps.open(id, query, person), this, model);
     model.addAttribute("changed", new Changed(criterion, contender));
     return "weighing/marked";
+  }
+
+  /** What the reader has to do with contenders, to be said once for all marks of each. */
+  record Interests(
+      List<String> says, List<Ground> contenders, String of, String typed, String fault) {}
+
+  /** Saves what somebody has to do with a contender; refused text comes back as it was typed. */
+  @PostMapping("/selections/{id}/marks/interest")
+  String interest(
+      @PathVariable long id,
+      @RequestParam String contender,
+      @RequestParam(defaultValue = "") String interest,
+      @AuthenticationPrincipal SignedIn person,
+      Model model,
+      HttpServletResponse response) {
+    Session session = steps.open(id, Map.of(), person);
+    if (session.table().selection().active().stream().noneMatch(c -> c.id().equals(contender))) {
+      throw new NotFound(NO_PLACE);
+    }
+    try {
+      String words = Codes.text(interest.strip(), 400);
+      RetryOnConflict.until(() -> views.interest(id, person, contender, words));
+      return "redirect:/selections/" + id + "/marks";
+    } catch (IllegalArgumentException e) {
+      String page = steps.refused(session, this, model, response);
+      model.addAttribute(
+          "interests", interests(session, contender, interest, String.valueOf(e.getMessage())));
+      return page;
+    }
+  }
+
+  private Interests interests(Session session, String of, String typed, String fault) {
+    Map<String, String> said = views.interests(session.table().id(), session.person());
+    List<Contender> all = session.table().selection().active();
+    List<String> says =
+        all.stream()
+            .filter(contender -> said.containsKey(contender.id()))
+            .map(contender ->
+                Voice.say(
+                    "view.interest.stated",
+                    Map.of(
+                        "tool",
+                        contender.tool().name(),
+                        "words",
+                        String.valueOf(said.get(contender.id())))))
+            .toList();
+    return new Interests(
+        says.isEmpty() ? List.of(Voice.say("view.interest.none")) : says,
+        all.stream().map(contender -> new Ground(contender.id(), contender.tool().name())).toList(),
+        of,
+        typed,
+        fault);
   }
 
   /** Writes down a mark that the table settled together. */
@@ -263,7 +304,6 @@ class MarksController implements StepBody {
       String contender,
       String note,
       String ground,
-      String interest,
       String fault) {
     Criterion asked =
         judged(session).stream().filter(c -> c.id().equals(criterion)).findFirst().orElseThrow();
@@ -280,7 +320,6 @@ class MarksController implements StepBody {
                 .orElse("cannot judge"),
             note,
             ground,
-            interest,
             fault));
     model.addAttribute(
         "grounds",
@@ -332,6 +371,7 @@ class MarksController implements StepBody {
     model.addAttribute("lines", lines);
     model.addAttribute("left", left(session));
     model.addAttribute("views", ViewsView.of(session, seats.changedSince(session.table())));
+    model.addAttribute("interests", interests(session, "", "", ""));
     model.addAttribute(
         "trying",
         new TrialFindings(session.table().selection())

@@ -40,7 +40,7 @@ public class CountedWalkTest extends BrowserTest {
     assertThat(page.locator("[name='counting.one']")).hasValue("<b>winch");
     count(page, "winch", "winches");
     assertThat(page.locator("main .warn.good[role=status]:visible"))
-        .containsText("“winches” can be chosen now");
+        .containsText("“winches” can now be chosen");
     assertThat(page.locator("[name=name]")).hasValue("Winchbook");
     page.locator("[name='lines[0].name']").fill("Rope work");
     page.locator("[name='lines[0].measure']").selectOption(WINCHES);
@@ -86,17 +86,18 @@ public class CountedWalkTest extends BrowserTest {
     page.locator("details.others > summary").click();
     count(page, "wherry", "wherrys");
     assertThat(page.locator("main .warn[role=status]").first())
-        .containsText("“wherrys” stands in the list");
+        .containsText("“wherrys” is in the list");
+    assertThat(page.locator("[aria-label='wherrys, fixed']")).isInViewport();
     // a button does nothing before the scripts are there
     page.waitForLoadState();
     page.locator("[aria-label='wherrys, fixed']").fill("3");
     Locator more = page.locator("[aria-label='More on wherrys']");
     more.click();
-    page.locator("[aria-label='wherrys, to be had by']").fill("the harbour’s book");
+    page.locator("[aria-label='wherrys, covered by']").fill("the harbour’s book");
     page.locator("[aria-label='wherrys, more for a month']").fill("4.00");
     page.locator("button:has-text('Save the need')").click();
     assertThat(page.locator("main")).containsText("Up to how much more is to be had there?");
-    assertThat(page.locator("[aria-label='wherrys, to be had by']")).hasValue("the harbour’s book");
+    assertThat(page.locator("[aria-label='wherrys, covered by']")).hasValue("the harbour’s book");
     page.locator("[aria-label='wherrys, up to so many more']").fill("5");
     page.locator("details.section > summary:has-text('What must be there')").click();
     page.locator("[aria-label^='Need ']").last().fill("at least 40 languages");

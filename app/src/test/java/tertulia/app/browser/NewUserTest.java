@@ -30,7 +30,7 @@ public class NewUserTest extends BrowserTest {
     begin(page);
     need(page);
     page.locator("#steps a").getByText("Contenders").click();
-    assertThat(page.locator("main")).containsText("The table is empty");
+    assertThat(page.locator("main")).containsText("No contenders yet");
     tool(page, "Mapelroot", "6.00", "5.00", "yes");
     tool(page, "Tallowby", "9.00", "", "partly");
     costs(page);
@@ -102,14 +102,14 @@ public class NewUserTest extends BrowserTest {
     page.locator("[name=name]").fill(name);
     page.locator("[name='plans[0].name']").fill("Works");
     page.locator("[name='lines[0].cells[0].prices[m1]']").fill("six");
-    page.getByText("Save it and bring it to the table").click();
+    page.getByText("Save it and add it to the contenders").click();
     assertThat(page.locator("main")).containsText("\"six\" is not a number. Write it like 7.30");
     assertThat(page.locator("[name='lines[0].cells[0].prices[m1]']")).hasValue("six");
     page.locator("[name='lines[0].cells[0].prices[m1]']").fill(monthly);
     page.locator("[name='lines[0].cells[0].prices[u12]']").fill(yearly);
     page.locator("[name='facts[0].capability']").fill("Shared plans");
     page.locator("[name='facts[0].answers[0]']").selectOption(answer);
-    page.getByText("Save it and bring it to the table").click();
+    page.getByText("Save it and add it to the contenders").click();
     assertThat(page.locator(".bench thead")).containsText(name);
   }
 

@@ -75,12 +75,12 @@ public class PanelWalkTest extends BrowserTest {
         .hasCount(0);
     ilse.getByLabel("Share of Joren Talvik").fill("two");
     ilse.locator("[aria-label='What Joren Talvik knows about']").fill("the quay in winter");
-    ilse.getByText("Save the table").click();
+    ilse.getByText("Save the panel").click();
     assertThat(shares.locator(".fault")).containsText("\"two\" is not a whole number");
     assertThat(ilse.locator("[aria-label='What Joren Talvik knows about']"))
         .hasValue("the quay in winter");
     ilse.getByLabel("Share of Joren Talvik").fill("3");
-    ilse.getByText("Save the table").click();
+    ilse.getByText("Save the panel").click();
     open(ilse, "shares");
     assertThat(ilse.getByLabel("Share of Joren Talvik")).hasValue("3");
 

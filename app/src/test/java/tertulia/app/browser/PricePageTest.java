@@ -276,7 +276,7 @@ public class PricePageTest extends BrowserTest {
     page.getByLabel("Take out plan 2").click();
     assertEquals(saved(page, "deckspeak").plans().size(), 1);
     page.locator("[role=status] button").click();
-    assertThat(page.locator("[role=status]").first()).containsText("taken back");
+    assertThat(page.locator("[role=status]").first()).containsText("undone");
     assertEquals(catalogue.get("deckspeak").sheet().plans().size(), 2);
   }
 
@@ -291,7 +291,7 @@ public class PricePageTest extends BrowserTest {
     page.locator("[name=file]")
         .setInputFiles(
             new FilePayload("pages.csv", "text/csv", file.getBytes(StandardCharsets.UTF_8)));
-    page.getByText("Show what it would do").click();
+    page.getByText("Show the changes").click();
     assertThat(page.locator("main"))
         .containsText("read as CSV, UTF-8, separated by semicolons, decimal comma");
     assertThat(page.locator("main")).containsText("1 new, 0 changed, 0 unchanged");

@@ -80,7 +80,7 @@ public class ThreeTasksTest extends BrowserTest {
   }
 
   private void bring() {
-    page.getByText("Save it and bring it to the table").click();
+    page.getByText("Save it and add it to the contenders").click();
     assertThat(page.locator("main")).containsText("is in the catalogue and is a contender.");
   }
 

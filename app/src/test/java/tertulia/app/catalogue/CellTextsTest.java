@@ -91,8 +91,8 @@ public class CellTextsTest {
         List.of(
             new SheetCells.Change(
                 "Round: prices, known from",
-                "14 Oct 2026, maker's claim, Ilse Maren",
-                "24 Nov 2026, maker's claim, Ilse Maren",
+                "14 Oct 2026, vendor's claim, Ilse Maren",
+                "24 Nov 2026, vendor's claim, Ilse Maren",
                 true)));
     assertEquals(SheetCells.changes(before, before), List.of());
     assertEquals(

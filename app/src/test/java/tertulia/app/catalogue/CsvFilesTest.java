@@ -214,8 +214,8 @@ public class CsvFilesTest {
       {
         HEADER + PLAN + "price,Mapelroot,Another,Works,Seats,,,m1,7,,,,,\n",
         "row 3",
-        "Mapelroot is by \"Made up\" in row 2 and by \"Another\" here. Two makers have two tools;"
-            + " give each its own tool id."
+        "Mapelroot is by \"Made up\" in row 2 and by \"Another\" here. Two vendors have two tools."
+            + " Give each its own tool id."
       },
       {
         HEADER + PLAN + PLAN, "row 3", "Row 2 states the same thing already. Remove one of the two."

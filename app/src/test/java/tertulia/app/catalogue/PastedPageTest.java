@@ -382,8 +382,8 @@ public class PastedPageTest {
     assertEquals(said.text(), "A list");
     assertEquals(
         said.others(),
-        "in force, as tried by hand goes before maker's claim; “A board” says maker's claim,"
-            + " 20 Nov 2026; “A planner” says maker's claim, 1 Nov 2026");
+        "in force, as tried by hand goes before vendor's claim; “A board” says vendor's claim,"
+            + " 20 Nov 2026; “A planner” says vendor's claim, 1 Nov 2026");
   }
 
   /** What the demonstration keeps as pasted says what its sheet says. */

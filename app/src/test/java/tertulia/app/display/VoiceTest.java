@@ -126,6 +126,7 @@ public class VoiceTest {
           Map.entry("losing", "“Ease”"),
           Map.entry("gaining", "“Cost”"),
           Map.entry("margin", "an edge"),
+          Map.entry("words", "a brother works for the vendor"),
           Map.entry("amount", "25 people"));
 
   /** In sentences about several. */

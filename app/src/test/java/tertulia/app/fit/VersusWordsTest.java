@@ -113,7 +113,8 @@ public class VersusWordsTest {
     assertTrue(
         turns.stream()
             .anyMatch(t ->
-                t.startsWith("If the weight of “Ease at the freight desk” were 60.2 % instead of 33.3 %")),
+                t.startsWith(
+                    "If the weight of “Ease at the freight desk” were 60.2 % instead of 33.3 %")),
         String.join("\n", turns));
     // 0.1346 of the rest against 0.1333 of ease: 0.2018 / 0.3352
     List<String> closer =

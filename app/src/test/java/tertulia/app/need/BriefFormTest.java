@@ -206,7 +206,7 @@ public class BriefFormTest {
       {
         change(f -> f.groups.get(2).steps.get(0).until = "2027-03"),
         "groups[2].steps[0].from",
-        "Step \"summer season\" ends in 2027-03, before it starts in 2027-05. Exchange the two"
+        "Step \"summer season\" ends in 2027-03, before it starts in 2027-05. Swap the two"
             + " months."
       },
       {

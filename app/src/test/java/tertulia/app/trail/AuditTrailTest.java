@@ -146,7 +146,7 @@ public class AuditTrailTest extends ServedTest {
             "Joren Talvik: Joren Talvik: on the panel Weight of " + name + ", Joren Talvik: 3",
             "Ilse Maren: Slotmeer: brought back",
             "Ilse Maren: Slotmeer: set aside: Too large",
-            "Ilse Maren: Slotmeer: brought to the table",
+            "Ilse Maren: Slotmeer: added as a contender",
             "Ilse Maren: Begun: “Which boards for the workshop?” Ilse Maren: on the panel"));
   }
 
@@ -217,7 +217,7 @@ public class AuditTrailTest extends ServedTest {
             "Ilse Maren: Joren Talvik: on the panel",
             "Ilse Maren: Slotmeer, plan " + name + ": brought back",
             "Ilse Maren: Slotmeer, plan " + name + ": set aside: Sold no more",
-            "Ilse Maren: Slotmeer: brought to the table"));
+            "Ilse Maren: Slotmeer: added as a contender"));
     Long at24 = store.queryForObject("select max(revtstmp) from revinfo", Long.class);
     assertTrue(
         Instant.ofEpochMilli(requireNonNull(at24)).toString().startsWith("2026-11-24T"),

@@ -87,7 +87,7 @@ public class WhatIfQueryTest {
                 "what=calendars&many=half", "\"half\" is not a number.",
                 "what=calendars&many=2.5", "There are only whole linked calendars; found 2.5.",
                 "what=calendars&many=-1", "lie between 0 and 1,000,000; found -1.",
-                "what=average-payment&many=3", "Of what would there be so many?",
+                "what=average-payment&many=3", "Choose what the number counts, beside it.",
                 "payment=half", "\"half\" is not a number.",
                 "payment=-2", "An average payment lies between 0 and 1,000,000; found -2.",
                 "people=none", "\"none\" is not a whole number",
