@@ -97,7 +97,7 @@ public class CostAndFitPagesTest extends ServedTest {
     assertFalse(page("/cost?terms=committed").contains("without a commitment <"));
     // beyond the cap of Crew: the way leads back to the cap
     String large = page("/cost?people=130");
-    assertTrue(large.contains("above the limit of Crew: seats: 130 of 120"), large);
+    assertTrue(large.contains("above the limit of Crew (seats: 130 of 120)"), large);
     assertTrue(large.contains("Read at 120 people"));
   }
 

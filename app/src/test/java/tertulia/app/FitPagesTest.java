@@ -208,8 +208,8 @@ public class FitPagesTest extends ServedTest {
         plans.contains("Crew is the lowest plan that meets your needs for 62 people."), plans);
     assertTrue(
         plans.contains(
-            "Solo is not enough: Two-way calendar link: not in this plan; Roles for contractors:"
-                + " not in this plan; seats: 62 of 10; linked calendars: 10 of 2."),
+            "Solo is not enough (Two-way calendar link: not in this plan; Roles for contractors:"
+                + " not in this plan; seats: 62 of 10; linked calendars: 10 of 2)."),
         plans);
     // 62 at 13.60 less 62 at 7.20
     assertTrue(

@@ -298,7 +298,7 @@ public class OwnViewFirstTest extends ServedTest {
     assertTrue(text("ilse", "/changes").contains("Joren Talvik: 77"), "and what came before");
     post("joren", "marks", "criterion", "ease", "contender", "slotmeer", "mark", "4");
     assertTrue(text("ilse", "/changes").contains("3 → 4"), "a change afterwards is logged");
-    String changed = "Joren Talvik handed in on 24 Nov 2026 and has changed since: ";
+    String changed = "Joren Talvik handed in on 24 Nov 2026 and has since changed ";
     assertTrue(text("odile", "/marks").contains(changed), "and said where his marks are read");
     post("joren", "marks", "criterion", "ease", "contender", "slotmeer", "mark", "3");
     assertFalse(text("odile", "/marks").contains(changed), "as it was handed in first");
@@ -404,7 +404,7 @@ public class OwnViewFirstTest extends ServedTest {
     assertTrue(
         settle("ease slotmeer", "7", " ")
             .getContentAsString(StandardCharsets.UTF_8)
-            .contains("Say why the table settles on this mark"));
+            .contains("Say why the panel agrees on this mark"));
     assertEquals(settle("ease nobody", "7", "Why.").getStatus(), 404);
     assertEquals(settle("ease slotmeer", "7", "We all tried it again.").getStatus(), 302);
     assertEquals(settle("ease slotmeer", "6", "And once more.").getStatus(), 302, "anew");

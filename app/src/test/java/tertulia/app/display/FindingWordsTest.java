@@ -69,15 +69,15 @@ public class FindingWordsTest {
     return new Object[][] {
       {
         new MissingFinding.MonthsPassed(january, 1, 36),
-        "1 of the 36 months has passed. They begin in January 2027."
+        "1 of the 36 months has passed. They began in January 2027."
       },
       {
         new MissingFinding.MonthsPassed(january, 5, 36),
-        "5 of the 36 months have passed. They begin in January 2027."
+        "5 of the 36 months have passed. They began in January 2027."
       },
       {
         new MissingFinding.MonthsPassed(january, 36, 36),
-        "All 36 months have passed. They begin in January 2027."
+        "All 36 months have passed. They began in January 2027."
       },
       {
         new CostFinding.NobodyHasAFigureBy(new Dimension.Quantity(Measure.CARD_PAYMENTS), 1200),
