@@ -41,7 +41,7 @@ import tertulia.app.people.UserAccounts;
       "spring.datasource.url=jdbc:h2:mem:files;DB_CLOSE_DELAY=-1"
     })
 public class CatalogueFilesTest extends ServedTest {
-  private static final Pattern TOKEN = Pattern.compile("name=\"token\" value=\"([^\"]+)\"");
+  private static final Pattern TOKEN = Pattern.compile("name=\"token\"\\s+value=\"([^\"]+)\"");
   @Autowired private MockMvc mvc;
   @Autowired private UserAccounts people;
   @Autowired private Catalogue catalogue;

@@ -106,7 +106,7 @@ public class CostAndFitPagesTest extends ServedTest {
     String cost = text(page("/cost?cost=full"));
     String time = cost.substring(cost.indexOf("People’s time, apart from it"));
     String full = cost.substring(cost.indexOf("Full cost subscription"));
-    String total = cost.substring(cost.indexOf("36 months, spread"));
+    String total = cost.substring(cost.indexOf("36 months, spread evenly"));
     for (int column = 0; column < 5; column++) {
       assertEquals(
           figures(full).get(column),

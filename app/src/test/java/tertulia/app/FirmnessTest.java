@@ -31,7 +31,7 @@ import tertulia.app.exchange.Json;
 import tertulia.app.exchange.Results;
 import tertulia.app.people.UserAccounts;
 import tertulia.app.selection.Selections;
-import tertulia.core.billing.View;
+import tertulia.core.billing.CostTiming;
 import tertulia.core.evaluation.Evaluation;
 import tertulia.core.evaluation.Selection;
 import tertulia.core.evaluation.WhatIf;
@@ -88,7 +88,7 @@ public class FirmnessTest extends ServedTest {
                         new WhatIf.Moment.Month(month),
                         scenario,
                         terms,
-                        View.SPREAD,
+                        CostTiming.SPREAD,
                         WhatIf.Basis.SUBSCRIPTION)));
           }
         }

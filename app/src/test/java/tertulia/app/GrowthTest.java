@@ -60,7 +60,8 @@ public class GrowthTest extends ServedTest {
   private Map<String, String> version(String form) throws Exception {
     Matcher field =
         Pattern.compile(
-                "<form id=\"" + form + "\".*?name=\"version\" value=\"(-?\\d+)\"", Pattern.DOTALL)
+                "<form id=\"" + form + "\".*?name=\"version\"\\s+value=\"(-?\\d+)\"",
+                Pattern.DOTALL)
             .matcher(page("/growth"));
     assertTrue(field.find(), form);
     return Map.of("version", field.group(1));

@@ -126,7 +126,7 @@ public class LookedAtAgainTest extends ServedTest {
     String version =
         ask("ilse", MockMvcRequestBuilders.get(open))
             .getContentAsString()
-            .replaceAll("(?s).*name=\"version\" value=\"(\\d+)\".*", "$1");
+            .replaceAll("(?s).*name=\"version\"\\s+value=\"(\\d+)\".*", "$1");
     sendForm("ilse", open, "version", version, "open", "false", "named", admitted);
     assertEquals(
         ask("pia", MockMvcRequestBuilders.get(at)).getStatus(), 404, "Pia is kept out of it");

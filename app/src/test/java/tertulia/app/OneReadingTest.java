@@ -213,7 +213,7 @@ public class OneReadingTest extends ServedTest {
         head.strip(),
         "A month for 10 people 50.00 at most 40.00 30.00 to 60.00 120.00 of it 100.00 a month for"
             + " what is bought once not known at least 90.00 —");
-    String whole = page.substring(page.indexOf("12 months, spread"));
+    String whole = page.substring(page.indexOf("12 months, spread evenly"));
     whole = whole.substring(0, whole.indexOf("of it in Jan 2027"));
     for (String figure :
         List.of(

@@ -410,9 +410,9 @@ public class OwnViewFirstTest extends ServedTest {
     assertEquals(settle("ease slotmeer", "6", "And once more.").getStatus(), 302, "anew");
     String marks = text("odile", "/marks");
     assertTrue(marks.contains("settled together"), marks);
-    assertTrue(marks.contains("put down by Ilse Maren, 24 Nov 2026"), marks);
+    assertTrue(marks.contains("added by Ilse Maren, 24 Nov 2026"), marks);
     String why = text("odile", "/why?figure=value&contender=slotmeer&criterion=ease");
-    assertTrue(why.contains("settled by the table: And once more."), why);
+    assertTrue(why.contains("settled by the panel: And once more."), why);
     assertTrue(why.contains(ILSES), "what each gave stays beside it");
     byte[] file = get("ilse", "/selections/" + ID + "/file").getContentAsByteArray();
     SelectionFile read = ((PortableFile.Read.Accepted) PortableFile.read(file)).file();
@@ -492,7 +492,7 @@ public class OwnViewFirstTest extends ServedTest {
             .contains("without the view"),
         "what is proposed is everybody's to read");
     String page = get("joren", at + "/decision").getContentAsString(StandardCharsets.UTF_8);
-    String version = page.replaceAll("(?s).*name=\"version\" value=\"([0-9]+)\".*", "$1");
+    String version = page.replaceAll("(?s).*name=\"version\"\\s+value=\"([0-9]+)\".*", "$1");
     assertEquals(
         answer(
                 "joren",

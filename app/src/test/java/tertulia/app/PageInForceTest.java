@@ -231,7 +231,7 @@ public class PageInForceTest extends ServedTest {
     assertEquals(post("/catalogue/dunlin/edit", fields).getStatus(), 302, "sent twice");
     String waiting = page("/price-changes");
     assertEquals(times(waiting, "“From January on a seat costs more.”"), 1);
-    assertTrue(waiting.contains("put down by Ilse Maren"));
+    assertTrue(waiting.contains("added by Ilse Maren"));
     assertTrue(waiting.contains("announced 20 Nov 2026, holds from 1 Jan 2027"));
     assertTrue(waiting.contains("<del>5.00</del> <ins>6.50</ins>"));
     assertEquals(price(catalogue.get("dunlin", LocalDate.of(2027, 1, 1)).sheet()), "5.00");

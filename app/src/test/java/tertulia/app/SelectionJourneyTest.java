@@ -13,6 +13,7 @@ import java.security.MessageDigest;
 import java.util.HexFormat;
 import org.hibernate.SessionFactory;
 import org.hibernate.stat.Statistics;
+import org.jsoup.Jsoup;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.mock.web.MockHttpServletResponse;
 import org.springframework.mock.web.MockMultipartFile;
@@ -285,9 +286,7 @@ public class SelectionJourneyTest extends ServedTest {
   }
 
   private static String version(String page) {
-    String mark = "name=\"version\" value=\"";
-    int at = page.indexOf(mark) + mark.length();
-    return page.substring(at, page.indexOf('"', at));
+    return Jsoup.parse(page).select("[name=version]").first().val();
   }
 
   @Test

@@ -112,7 +112,7 @@ public class StepsJourneyTest extends ServedTest {
     assertFalse(monthly.contains("is month to month"));
     assertTrue(monthly.contains("price not known"), "Tollen sells nothing monthly but on request");
     String cash = page("cost", "?view=cash&month=4&terms=committed");
-    assertTrue(cash.contains("36 months, cash"));
+    assertTrue(cash.contains("36 months, when invoiced"));
     // 24 seats more in May for eight months at 7.20
     assertTrue(cash.contains("1,382.40"), "additions of May");
   }

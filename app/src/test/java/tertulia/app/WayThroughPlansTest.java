@@ -158,7 +158,7 @@ public class WayThroughPlansTest extends ServedTest {
             "shallows has no plan for 75 people: no plan meets “so many seats”. Without “so many"
                 + " seats”, Few would be enough."),
         fit);
-    assertTrue(page("/fit").contains("nothing until Sep 2027, then Few"));
+    assertTrue(page("/fit").contains("no plan until Sep 2027, then Few"));
   }
 
   @Test

@@ -15,7 +15,7 @@ import org.openjdk.jmh.annotations.Setup;
 import org.openjdk.jmh.annotations.State;
 import tertulia.core.billing.EarlyTerminationPolicy;
 import tertulia.core.billing.UnitsNeeded;
-import tertulia.core.billing.View;
+import tertulia.core.billing.CostTiming;
 import tertulia.core.fit.Fit;
 import tertulia.core.fit.Offering;
 import tertulia.core.growth.Demand;
@@ -92,7 +92,7 @@ public class WayBenchmark {
         months,
         PriceRise.ofPercent("3"),
         TEN_YEARS,
-        View.SPREAD,
+        CostTiming.SPREAD,
         EarlyTerminationPolicy.CREDITED,
         Money.zero(CurrencyUnit.EUR));
   }

@@ -15,8 +15,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
+import tertulia.core.billing.CostTiming;
 import tertulia.core.billing.EarlyTerminationPolicy;
-import tertulia.core.billing.View;
 import tertulia.core.evaluation.BuyingPolicy;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Evaluation;
@@ -311,7 +311,7 @@ public final class Generated {
             new WhatIf.Moment.Month(seed % MONTHS),
             Scenario.EXPECTED,
             seed % 7 == 0 ? Terms.MONTHLY : Terms.ANY,
-            seed % 2 == 0 ? View.SPREAD : View.CASH,
+            seed % 2 == 0 ? CostTiming.SPREAD : CostTiming.CASH,
             seed % 3 == 0 ? WhatIf.Basis.FULL : WhatIf.Basis.SUBSCRIPTION));
   }
 

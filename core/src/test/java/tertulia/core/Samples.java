@@ -13,10 +13,10 @@ import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 import org.jspecify.annotations.Nullable;
 import tertulia.core.billing.Biller;
+import tertulia.core.billing.CostTiming;
 import tertulia.core.billing.Ledger;
 import tertulia.core.billing.Purchase;
 import tertulia.core.billing.UnitsNeeded;
-import tertulia.core.billing.View;
 import tertulia.core.fit.Offering;
 import tertulia.core.fit.Verdict;
 import tertulia.core.growth.Measure;
@@ -133,7 +133,7 @@ public final class Samples {
   /** Amounts falling due by month, without the months in which nothing does. */
   public static List<String> due(Ledger ledger) {
     List<String> due = new ArrayList<>();
-    List<Money> cash = ledger.months(View.CASH);
+    List<Money> cash = ledger.months(CostTiming.CASH);
     for (int m = 0; m < cash.size(); m++) {
       if (!cash.get(m).isZero()) {
         due.add("m" + m + " " + cash.get(m).getAmount().toPlainString());

@@ -28,11 +28,11 @@ import java.util.stream.Stream;
 import org.joda.money.Money;
 import org.testng.annotations.Test;
 import tertulia.core.billing.Biller;
+import tertulia.core.billing.CostTiming;
 import tertulia.core.billing.InvoiceLine;
 import tertulia.core.billing.Ledger;
 import tertulia.core.billing.Purchase;
 import tertulia.core.billing.UnitsNeeded;
-import tertulia.core.billing.View;
 import tertulia.core.fit.Fit;
 import tertulia.core.growth.Demand;
 import tertulia.core.growth.Group;
@@ -151,11 +151,12 @@ public class WorkedExamplesTest {
     Ledger still = billed(yearly, growing(37, 0, 12), offer);
     Ledger growing = billed(yearly, growing(37, 2, 12), offer);
     assertEquals(
-        bill(yearly, growing(37, 0, 12), PriceRise.NONE).total(View.CASH), money("3241.20"));
-    assertEquals(still.total(View.CASH), money("2917.08"));
-    assertEquals(growing.total(View.CASH), money("3863.16"));
+        bill(yearly, growing(37, 0, 12), PriceRise.NONE).total(CostTiming.CASH), money("3241.20"));
+    assertEquals(still.total(CostTiming.CASH), money("2917.08"));
+    assertEquals(growing.total(CostTiming.CASH), money("3863.16"));
     assertEquals(
-        growing.explainTotal(View.CASH).value().orElseThrow().amount(), new BigDecimal("3863.16"));
+        growing.explainTotal(CostTiming.CASH).value().orElseThrow().amount(),
+        new BigDecimal("3863.16"));
   }
 
   private static Ledger billed(PriceList list, List<UnitsNeeded> months, Offer offer) {
@@ -211,10 +212,10 @@ public class WorkedExamplesTest {
     Ledger yearly = bill(list(BillingTerm.YEARLY_UP_FRONT, seats("7.30")), months, PriceRise.NONE);
     assertEquals(
         due(yearly).subList(0, 4), List.of("m0 3241.20", "m1 160.60", "m2 146.00", "m3 131.40"));
-    assertEquals(yearly.total(View.CASH), money("4204.80"));
-    assertEquals(yearly.total(View.SPREAD), money("4204.80"));
+    assertEquals(yearly.total(CostTiming.CASH), money("4204.80"));
+    assertEquals(yearly.total(CostTiming.SPREAD), money("4204.80"));
     Ledger monthly = bill(list(BillingTerm.MONTHLY, seats("9.10")), months, PriceRise.NONE);
-    assertEquals(monthly.total(View.SPREAD), money("5241.60"));
+    assertEquals(monthly.total(CostTiming.SPREAD), money("5241.60"));
   }
 
   @Test
@@ -226,7 +227,7 @@ public class WorkedExamplesTest {
     assertEquals(due(upFront), List.of("m0 25000.00"));
     Ledger monthly = bill(list(BillingTerm.YEARLY_PAID_MONTHLY, seats), months, PriceRise.NONE);
     assertEquals(due(monthly).size(), 12);
-    assertEquals(Set.copyOf(monthly.months(View.CASH)), Set.of(money("2083.33")));
+    assertEquals(Set.copyOf(monthly.months(CostTiming.CASH)), Set.of(money("2083.33")));
     // 104.00 after a rise of 4 %, not 12 times 8.6667
     Ledger risen =
         bill(
@@ -254,9 +255,9 @@ public class WorkedExamplesTest {
     Ledger yearly = bill(list(BillingTerm.YEARLY_UP_FRONT, seats("6.35")), months, rise);
     assertEquals(due(yearly), List.of("m0 3962.40", "m4 1168.40", "m12 4120.90", "m16 1215.14"));
     // 3 962.40 + 1 168.40 + 4 120.90 + 1 215.14, without a gap
-    assertEquals(yearly.total(View.CASH), money("10466.84"));
+    assertEquals(yearly.total(CostTiming.CASH), money("10466.84"));
     Ledger monthly = bill(list(BillingTerm.MONTHLY, seats("7.90")), months, rise);
-    assertEquals(monthly.total(View.CASH), money("11909.71"));
+    assertEquals(monthly.total(CostTiming.CASH), money("11909.71"));
   }
 
   @Test

@@ -17,8 +17,8 @@ import tertulia.app.workspace.HorizonCell;
 import tertulia.app.workspace.Known;
 import tertulia.app.workspace.Row;
 import tertulia.app.workspace.Session;
+import tertulia.core.billing.CostTiming;
 import tertulia.core.billing.Ledger;
-import tertulia.core.billing.View;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Costs;
 import tertulia.core.evaluation.Evaluation;
@@ -109,7 +109,7 @@ record CostView(
 
   private static List<Row> rows(Session session, List<Row> beside) {
     Evaluation evaluation = session.evaluation();
-    View view = evaluation.whatIf().view();
+    CostTiming view = evaluation.whatIf().view();
     int months = session.table().selection().horizon().months();
     List<Row> rows = new ArrayList<>();
     rows.add(
@@ -215,7 +215,7 @@ record CostView(
     return session.columns().stream().map(cell).toList();
   }
 
-  private static List<Cell> totals(Session session, View view) {
+  private static List<Cell> totals(Session session, CostTiming view) {
     Optional<Money> least =
         session.columns().stream()
             .flatMap(c -> found(session, c).stream())
@@ -225,7 +225,7 @@ record CostView(
   }
 
   private static Cell total(
-      Session session, Contender contender, View view, Optional<Money> least) {
+      Session session, Contender contender, CostTiming view, Optional<Money> least) {
     Cell cell = HorizonCell.of(session, contender);
     boolean best =
         least.isPresent()
@@ -244,12 +244,12 @@ record CostView(
     return session.evaluation().costs().overall().way(contender.id());
   }
 
-  private static Cell pastHorizon(Session session, Contender contender, View view) {
+  private static Cell pastHorizon(Session session, Contender contender, CostTiming view) {
     String why = session.why("past", "contender", contender.id());
     return Known.part(way(session, contender), way -> way.ledger().pastHorizon(view), why);
   }
 
-  private static Cell month(Session session, Contender contender, int m, View view) {
+  private static Cell month(Session session, Contender contender, int m, CostTiming view) {
     String why = session.why("month", "contender", contender.id(), "of", "" + m);
     return Known.part(way(session, contender), way -> way.ledger().months(view).get(m), why);
   }

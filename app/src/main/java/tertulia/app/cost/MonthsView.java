@@ -10,8 +10,8 @@ import tertulia.app.display.Dates;
 import tertulia.app.workspace.Cell;
 import tertulia.app.workspace.Known;
 import tertulia.app.workspace.Session;
+import tertulia.core.billing.CostTiming;
 import tertulia.core.billing.Ledger;
-import tertulia.core.billing.View;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.path.PlanPaths;
 import tertulia.core.time.Horizon;
@@ -30,7 +30,7 @@ record MonthsView(String byKind, String byTool, String view, List<String> years,
   record Line(String contender, List<Cell> years, Cell total, Cell idle) {}
 
   static MonthsView of(Session session) {
-    View view = session.evaluation().whatIf().view();
+    CostTiming view = session.evaluation().whatIf().view();
     Horizon horizon = session.table().selection().horizon();
     List<MonthsChart.Panel> panels = new ArrayList<>();
     List<Monthly> lines = new ArrayList<>();
@@ -70,7 +70,7 @@ record MonthsView(String byKind, String byTool, String view, List<String> years,
     return years;
   }
 
-  private static Line line(Session session, Contender contender, View view) {
+  private static Line line(Session session, Contender contender, CostTiming view) {
     PlanPaths ways = CostView.way(session, contender);
     Horizon horizon = session.table().selection().horizon();
     List<Cell> years = new ArrayList<>();

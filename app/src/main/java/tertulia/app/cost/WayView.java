@@ -13,7 +13,7 @@ import tertulia.app.workspace.Cell;
 import tertulia.app.workspace.Known;
 import tertulia.app.workspace.Row;
 import tertulia.app.workspace.Session;
-import tertulia.core.billing.View;
+import tertulia.core.billing.CostTiming;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.CostsOverall;
 import tertulia.core.fit.Reason;
@@ -70,7 +70,7 @@ record WayView(Row kept, Row monthly, String ribbon, List<Line> lines, List<Stri
   /** The cheapest single plan and term kept all the time, with what the best way saves on it. */
   private static Cell kept(Session session, Contender contender, PlanPaths ways) {
     String why = session.why("horizon", "contender", contender.id());
-    View view = session.evaluation().whatIf().view();
+    CostTiming view = session.evaluation().whatIf().view();
     return switch (session.evaluation().costs().overall().stay(contender.id())) {
       case Outcome.Found<FixedPlan> found ->
           Cell.figure(Known.amount(found, stay -> stay.ledger().total(view)), why)
@@ -92,7 +92,7 @@ record WayView(Row kept, Row monthly, String ribbon, List<Line> lines, List<Stri
   }
 
   /** What the best way saves is a figure only where both are. */
-  private static String saved(PlanPaths ways, Outcome.Found<FixedPlan> kept, View view) {
+  private static String saved(PlanPaths ways, Outcome.Found<FixedPlan> kept, CostTiming view) {
     if (!(ways instanceof PlanPaths.Found found)
         || found.isAtMost()
         || kept.isAtMost()
@@ -106,7 +106,7 @@ record WayView(Row kept, Row monthly, String ribbon, List<Line> lines, List<Stri
 
   private static Cell monthly(Session session, Contender contender) {
     String why = session.why("way", "contender", contender.id());
-    View view = session.evaluation().whatIf().view();
+    CostTiming view = session.evaluation().whatIf().view();
     return switch (session.evaluation().costs().overall().wayAllMonthly(contender.id())) {
       case PlanPaths.Found found -> Known.part(found, way -> way.ledger().total(view), why);
       case PlanPaths.Gap gap ->
@@ -215,7 +215,7 @@ record WayView(Row kept, Row monthly, String ribbon, List<Line> lines, List<Stri
 
   /** What the way comes to beside keeping one plan and beside no commitment at all. */
   private static String beside(Session session, Contender contender, PlanPaths.Found found) {
-    View view = session.evaluation().whatIf().view();
+    CostTiming view = session.evaluation().whatIf().view();
     StringBuilder words =
         new StringBuilder(
             ": "

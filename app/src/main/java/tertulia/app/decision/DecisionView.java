@@ -19,7 +19,7 @@ import tertulia.app.workspace.Cell;
 import tertulia.app.workspace.HorizonCell;
 import tertulia.app.workspace.Row;
 import tertulia.app.workspace.Session;
-import tertulia.core.billing.View;
+import tertulia.core.billing.CostTiming;
 import tertulia.core.decision.Decision;
 import tertulia.core.decision.Proposal;
 import tertulia.core.decision.Review;
@@ -222,7 +222,7 @@ record DecisionView(
   }
 
   private static List<Row> rows(Session session) {
-    View view = session.evaluation().whatIf().view();
+    CostTiming view = session.evaluation().whatIf().view();
     int months = session.table().selection().horizon().months();
     List<Row> rows = new ArrayList<>();
     List<Cell> totals = new ArrayList<>();

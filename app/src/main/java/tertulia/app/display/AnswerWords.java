@@ -74,7 +74,7 @@ record AnswerWords(Selection selection) implements SelectionWords {
     List<String> sentences = new ArrayList<>();
     sentences.add(
         doing.size() == all && all > 2
-            ? Voice.say("answer.covers.all", "count", all)
+            ? Voice.say("answer.covers.all", "count", Figures.inWords(all))
             : doing.size() == 1
                 ? Voice.say("answer.covers.one", "tools", names(doing))
                 : Voice.say("answer.covers.many", "tools", names(doing)));

@@ -4,6 +4,7 @@ import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.text.DecimalFormat;
 import java.text.DecimalFormatSymbols;
+import java.util.List;
 import java.util.Locale;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
@@ -13,6 +14,9 @@ import tertulia.core.working.Quantity;
 
 /** How figures read: thousands set off, the currency's decimals, a real minus sign. */
 public final class Figures {
+  private static final List<String> SMALL =
+      List.of("no", "one", "two", "three", "four", "five", "six", "seven", "eight", "nine", "ten");
+
   private static final int SCORE_DECIMALS = 3;
 
   private Figures() {}
@@ -67,7 +71,12 @@ public final class Figures {
    * A fraction as a percentage to the tenth, where two that are close stand side by side: 25.3 %.
    */
   public static String tenths(BigDecimal fraction) {
-    return decimals(fraction.movePointRight(2), 1) + " %";
+    return decimals(fraction.movePointRight(2), 1) + "\u00a0%";
+  }
+
+  /** A small number as a sentence begins with it: "five"; from eleven on in digits. */
+  public static String inWords(int number) {
+    return number >= 0 && number < SMALL.size() ? SMALL.get(number) : whole(number);
   }
 
   /** How far a value from 0 to 1 is from another, without its sign: 0.051. */

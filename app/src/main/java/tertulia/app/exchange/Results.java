@@ -11,7 +11,7 @@ import java.util.Optional;
 import java.util.function.Function;
 import org.joda.money.Money;
 import org.jspecify.annotations.Nullable;
-import tertulia.core.billing.View;
+import tertulia.core.billing.CostTiming;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Evaluation;
 import tertulia.core.evaluation.WhatIf;
@@ -249,7 +249,7 @@ public record Results(
             plan.name() + ": set aside, " + contender.plansAside().getOrDefault(plan.id(), ""))
         .forEach(notCounted::add);
     Optional<FixedPlan> stay = found(evaluation.costs().overall().stay(id), notCounted);
-    View view = evaluation.whatIf().view();
+    CostTiming view = evaluation.whatIf().view();
     Optional<PlanPath> way =
         evaluation.costs().overall().way(id) instanceof PlanPaths.Found found
             ? Optional.of(found.best())
@@ -341,7 +341,7 @@ public record Results(
         "at least " + amount(low) + " " + low.getCurrencyUnit());
   }
 
-  private static CostResult cost(PlanPaths.Found found, View view) {
+  private static CostResult cost(PlanPaths.Found found, CostTiming view) {
     return cost(
         found.best().label(),
         found.best().ledger().total(view),

@@ -62,7 +62,7 @@ final class Markdown {
       case Decision.Draft d -> "draft";
       case Decision.Proposed p -> "proposed by " + act(p.by());
       case Decision.Signed s ->
-          "accepted; proposed by " + act(s.by()) + ", signed off by " + act(s.signedBy());
+          "accepted; proposed by " + act(s.by()) + ", signed by " + act(s.signedBy());
       case Decision.Objected o ->
           "objected to by " + act(o.objectedBy()) + ": " + escaped(o.reason());
     };

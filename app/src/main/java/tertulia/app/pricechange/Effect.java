@@ -9,7 +9,7 @@ import tertulia.app.exchange.ToolSheet;
 import tertulia.app.selection.LoadedSelection;
 import tertulia.app.selection.SelectionLoader;
 import tertulia.app.selection.Selections;
-import tertulia.core.billing.View;
+import tertulia.core.billing.CostTiming;
 import tertulia.core.decision.Decision;
 import tertulia.core.evaluation.Evaluation;
 import tertulia.core.evaluation.Figure;
@@ -100,10 +100,12 @@ record Effect(
   private static String words(PlanPaths ways) {
     return switch (ways) {
       case PlanPaths.Found found ->
-          Figures.moneyIn(found.best().ledger().total(View.SPREAD)) + ", " + found.best().label();
+          Figures.moneyIn(found.best().ledger().total(CostTiming.SPREAD))
+              + ", "
+              + found.best().label();
       case PlanPaths.Gap gap ->
           gap.low()
-              .map(low -> "at least " + Figures.moneyIn(low.ledger().total(View.SPREAD)))
+              .map(low -> "at least " + Figures.moneyIn(low.ledger().total(CostTiming.SPREAD)))
               .orElse(gap.isUnpriced() ? "price not known" : "no plan fits");
     };
   }
@@ -111,7 +113,10 @@ record Effect(
   private static String difference(PlanPaths before, PlanPaths after) {
     if (before instanceof PlanPaths.Found old && after instanceof PlanPaths.Found now) {
       return Figures.signed(
-          now.best().ledger().total(View.SPREAD).minus(old.best().ledger().total(View.SPREAD)));
+          now.best()
+              .ledger()
+              .total(CostTiming.SPREAD)
+              .minus(old.best().ledger().total(CostTiming.SPREAD)));
     }
     return "";
   }

@@ -49,8 +49,8 @@ class SelectionStore {
     SelectionRow row = changing(id);
     if (row.decided) {
       throw new Conflict(
-          "This selection is decided and signed off; it does not change any more. Take its file"
-              + " and read it in again to look at the question anew.");
+          "This selection is decided and signed, so it no longer changes. Ask the question again"
+              + " under Decision, or download it and import it as a new one.");
     }
     return row;
   }

@@ -139,7 +139,7 @@ record TrialsView(
             .orElseThrow();
     return new Shown(
         words.of(fact),
-        fact.known() == fact.shown() ? "confirm it" : "put that down",
+        fact.known() == fact.shown() ? "confirm it" : "record that",
         fact.isContrary(),
         task,
         fact.tool());

@@ -14,7 +14,7 @@ import tertulia.app.exchange.MeasuredNumber;
 import tertulia.app.selection.LoadedSelection;
 import tertulia.app.workspace.Cell;
 import tertulia.app.workspace.Session;
-import tertulia.core.billing.View;
+import tertulia.core.billing.CostTiming;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Evaluation;
 import tertulia.core.finding.ScoreFindings;
@@ -154,7 +154,7 @@ record WeightsView(
               + " scores 0";
       case Criterion.CostAsFound cost ->
           "cost a month, in the mean of the months; scale not stated";
-      case Criterion.Coverage coverage -> "should-needs met";
+      case Criterion.Coverage coverage -> "should-haves met";
       case Criterion.Ratings ratings -> "public ratings";
       case Criterion.Measured measured ->
           MeasuredNumber.words(measured.number())
@@ -254,7 +254,7 @@ record WeightsView(
 
   private static java.util.stream.Stream<Money> total(PlanPaths ways) {
     return ways instanceof PlanPaths.Found found
-        ? java.util.stream.Stream.of(found.best().ledger().total(View.SPREAD))
+        ? java.util.stream.Stream.of(found.best().ledger().total(CostTiming.SPREAD))
         : java.util.stream.Stream.empty();
   }
 

@@ -5,7 +5,7 @@ import static tertulia.app.workbook.Rounded.money;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import tertulia.core.billing.View;
+import tertulia.core.billing.CostTiming;
 import tertulia.core.evaluation.Evaluation;
 import tertulia.core.path.PlanPath;
 
@@ -138,11 +138,11 @@ record BillsBlock(
     }
     sheet.heading(0, 0, tool);
     sheet.text(1, 0, way.label());
-    Map<View, Integer> rows = new LinkedHashMap<>();
-    rows.put(View.SPREAD, spread);
-    rows.put(View.CASH, cash);
+    Map<CostTiming, Integer> rows = new LinkedHashMap<>();
+    rows.put(CostTiming.SPREAD, spread);
+    rows.put(CostTiming.CASH, cash);
     int at = 2;
-    for (Map.Entry<View, Integer> view : rows.entrySet()) {
+    for (Map.Entry<CostTiming, Integer> view : rows.entrySet()) {
       total(
           at++,
           horizon() + " months, " + view.getKey().words(),
@@ -156,7 +156,10 @@ record BillsBlock(
             ? "SUM(" + Sheet.across(spread, Columns.month(horizon()), Columns.month(months)) + ")"
             : "0";
     total(
-        at, "committed past them, spread", past, way.ledger().pastHorizon(View.SPREAD).getAmount());
+        at,
+        "committed past them, spread",
+        past,
+        way.ledger().pastHorizon(CostTiming.SPREAD).getAmount());
     return new WaySheet.Totals(sheet.from(2, 6), sheet.from(3, 6), sheet.from(4, 6));
   }
 

@@ -8,7 +8,7 @@ import java.util.stream.Stream;
 import org.apache.poi.ss.util.WorkbookUtil;
 import org.apache.poi.xssf.usermodel.XSSFWorkbook;
 import tertulia.app.display.UnsaidWords;
-import tertulia.core.billing.View;
+import tertulia.core.billing.CostTiming;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Evaluation;
 import tertulia.core.evaluation.Selection;
@@ -119,7 +119,7 @@ public final class CostWorkbook {
         if (evaluation.costs().overall().way(contender.id()) instanceof PlanPaths.Gap gap
             && gap.low().isPresent()) {
           overview.number(
-              row, 8, gap.low().get().ledger().total(View.SPREAD).getAmount().doubleValue());
+              row, 8, gap.low().get().ledger().total(CostTiming.SPREAD).getAmount().doubleValue());
           overview.text(row, 9, "at least this: only the least it costs is known");
         }
       }
@@ -134,7 +134,7 @@ public final class CostWorkbook {
       overview.text(row, 9, "at most this: " + LeftOut.words(found.leftOut()));
     } else if (found.low().isPresent()) {
       overview.number(
-          row, 8, found.low().get().ledger().total(View.SPREAD).getAmount().doubleValue());
+          row, 8, found.low().get().ledger().total(CostTiming.SPREAD).getAmount().doubleValue());
       overview.text(
           row,
           9,

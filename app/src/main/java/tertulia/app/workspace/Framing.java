@@ -12,8 +12,8 @@ import tertulia.app.display.Figures;
 import tertulia.app.display.FindingWords;
 import tertulia.app.exchange.Codes;
 import tertulia.app.selection.LoadedSelection;
+import tertulia.core.billing.CostTiming;
 import tertulia.core.billing.UnitsNeeded;
-import tertulia.core.billing.View;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Evaluation;
 import tertulia.core.evaluation.Selection;
@@ -76,7 +76,7 @@ final class Framing {
         session.query().typedMany(),
         scenarios(session),
         choices(Terms.values(), Terms::words, session.query().whatIf().terms()),
-        choices(View.values(), View::words, session.query().whatIf().view()),
+        choices(CostTiming.values(), CostTiming::words, session.query().whatIf().view()),
         choices(WhatIf.Basis.values(), WhatIf.Basis::words, session.query().whatIf().basis()),
         session.person().organises() && !table.decided(),
         session.person().weighs() && !table.decided(),

@@ -2,7 +2,7 @@ package tertulia.app.workspace;
 
 import java.util.stream.Collectors;
 import tertulia.app.display.Dates;
-import tertulia.core.billing.View;
+import tertulia.core.billing.CostTiming;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.path.PlanPath;
 import tertulia.core.path.PlanPaths;
@@ -23,7 +23,7 @@ public final class HorizonCell {
 
   /** The total of the best way, with what is taken below it; "at most" if one was left out. */
   public static Cell of(Session session, Contender contender) {
-    View view = session.evaluation().whatIf().view();
+    CostTiming view = session.evaluation().whatIf().view();
     String why = session.why("way", "contender", contender.id());
     return switch (session.evaluation().costs().overall().way(contender.id())) {
       case PlanPaths.Found found ->

@@ -16,7 +16,7 @@ import tertulia.app.exchange.Fault;
 import tertulia.app.exchange.Faults;
 import tertulia.app.exchange.TypedDate;
 import tertulia.app.exchange.TypedNumber;
-import tertulia.core.billing.View;
+import tertulia.core.billing.CostTiming;
 import tertulia.core.evaluation.Selection;
 import tertulia.core.evaluation.Stated;
 import tertulia.core.evaluation.WhatIf;
@@ -55,7 +55,7 @@ public record WhatIfQuery(
     Scenario scenario = selection.scenario(query.getOrDefault("growth", Scenario.EXPECTED.id()));
     WhatIf.Basis basis = choice(WhatIf.Basis.class, query.get("cost"), WhatIf.Basis.SUBSCRIPTION);
     Terms terms = choice(Terms.class, query.get("terms"), Terms.ANY);
-    View view = choice(View.class, query.get("view"), View.SPREAD);
+    CostTiming view = choice(CostTiming.class, query.get("view"), CostTiming.SPREAD);
     Moment month = new Moment.Month(month(query.getOrDefault("month", ""), horizon, now));
     String typed = query.getOrDefault("people", "").strip();
     String pricesOf = query.getOrDefault("asof", "").strip();
@@ -273,7 +273,7 @@ public record WhatIfQuery(
         "growth",
         whatIf.scenario().id());
     add(parts, terms != Terms.ANY, "terms", Codes.code(terms));
-    add(parts, whatIf.view() != View.SPREAD, "view", Codes.code(whatIf.view()));
+    add(parts, whatIf.view() != CostTiming.SPREAD, "view", Codes.code(whatIf.view()));
     add(parts, whatIf.basis() != WhatIf.Basis.SUBSCRIPTION, "cost", Codes.code(whatIf.basis()));
     add(parts, whatIf.light().isPresent(), "light", typedLight());
     across.ifPresent(

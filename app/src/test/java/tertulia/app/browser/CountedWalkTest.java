@@ -96,7 +96,7 @@ public class CountedWalkTest extends BrowserTest {
     page.locator("[aria-label='wherrys, covered by']").fill("the harbour’s book");
     page.locator("[aria-label='wherrys, more for a month']").fill("4.00");
     page.locator("button:has-text('Save the need')").click();
-    assertThat(page.locator("main")).containsText("Up to how much more is to be had there?");
+    assertThat(page.locator("main")).containsText("Up to how much more is covered there?");
     assertThat(page.locator("[aria-label='wherrys, covered by']")).hasValue("the harbour’s book");
     page.locator("[aria-label='wherrys, up to so many more']").fill("5");
     page.locator("details.section > summary:has-text('What must be there')").click();

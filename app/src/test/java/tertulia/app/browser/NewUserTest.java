@@ -139,6 +139,6 @@ public class NewUserTest extends BrowserTest {
     page.getByLabel("What is given up").fill("Nothing that we know of.");
     page.getByText("Propose it").click();
     assertThat(page.locator(".record")).containsText("Proposed by Anneke Voss");
-    assertThat(page.locator(".record")).containsText("so a colleague signs it off");
+    assertThat(page.locator(".record")).containsText("so a colleague signs it.");
   }
 }

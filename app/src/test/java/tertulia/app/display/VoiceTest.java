@@ -150,6 +150,7 @@ public class VoiceTest {
   /** In sentences whose key begins so, where the usual example would be no sense. */
   private static final Map<String, Map<String, String>> IN =
       Map.ofEntries(
+          Map.entry("answer.covers.all", Map.of("count", "five")),
           Map.entry("answer.covers.may.many", Map.of("tools", "Pierbook and Quaymate")),
           Map.entry("answer.none-meets.may.many", Map.of("tools", "Pierbook and Quaymate")),
           Map.entry("answer.short.no-total", Map.of("tools", "Pierbook and Quaymate")),

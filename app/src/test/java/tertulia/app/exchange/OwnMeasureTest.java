@@ -7,7 +7,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.stream.IntStream;
 import org.testng.annotations.Test;
-import tertulia.core.billing.View;
+import tertulia.core.billing.CostTiming;
 import tertulia.core.evaluation.Evaluation;
 import tertulia.core.evaluation.Stated;
 import tertulia.core.evaluation.WhatIf;
@@ -49,7 +49,7 @@ public class OwnMeasureTest {
               .append(evaluation.costs().now().optionNow(id).map(o -> o.label()))
               .append(
                   ways instanceof PlanPaths.Found found
-                      ? found.best().label() + found.best().ledger().total(View.SPREAD)
+                      ? found.best().label() + found.best().ledger().total(CostTiming.SPREAD)
                       : "no way")
               .append(
                   IntStream.rangeClosed(1, 150)

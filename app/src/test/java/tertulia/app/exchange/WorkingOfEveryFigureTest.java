@@ -10,7 +10,7 @@ import java.util.List;
 import java.util.Optional;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
-import tertulia.core.billing.View;
+import tertulia.core.billing.CostTiming;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Evaluation;
 import tertulia.core.evaluation.Figure;
@@ -40,7 +40,7 @@ public class WorkingOfEveryFigureTest {
         List.of(new Moment.Month(0), new Moment.Month(17), new Moment.Headcount(121));
     for (Moment moment : moments) {
       for (Terms terms : Terms.values()) {
-        for (View view : View.values()) {
+        for (CostTiming view : CostTiming.values()) {
           all.add(new Object[] {new WhatIf(moment, Scenario.EXPECTED, terms, view)});
         }
       }
@@ -61,7 +61,7 @@ public class WorkingOfEveryFigureTest {
   @Test(dataProvider = "whatIfs")
   public void costs(WhatIf whatIf) {
     Evaluation evaluation = Evaluation.of(SELECTION, whatIf);
-    View view = whatIf.view();
+    CostTiming view = whatIf.view();
     same(
         amount(evaluation, new Figure.Headcount()),
         BigDecimal.valueOf(evaluation.costs().people().total()));
@@ -176,7 +176,8 @@ public class WorkingOfEveryFigureTest {
     assertEquals(
         evaluation.costs().overall().feasible().stream().map(Contender::id).toList(),
         List.of("slotmeer", "halvard-desk", "pierbook", "quaymate", "tollen-suite"));
-    WhatIf monthly = new WhatIf(new Moment.Month(0), Scenario.EXPECTED, Terms.MONTHLY, View.SPREAD);
+    WhatIf monthly =
+        new WhatIf(new Moment.Month(0), Scenario.EXPECTED, Terms.MONTHLY, CostTiming.SPREAD);
     Evaluation withoutYears = Evaluation.of(SELECTION, monthly);
     // Tollen sells no monthly term; its whole house is on request, so it stays in, without a figure
     assertTrue(withoutYears.costs().overall().stay("tollen-suite") instanceof Outcome.Unpriced);

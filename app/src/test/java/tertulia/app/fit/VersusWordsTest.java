@@ -12,7 +12,7 @@ import org.joda.money.Money;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import tertulia.app.exchange.Demo;
-import tertulia.core.billing.View;
+import tertulia.core.billing.CostTiming;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Evaluation;
 import tertulia.core.evaluation.HeadToHead;
@@ -33,7 +33,7 @@ public class VersusWordsTest {
     List<Object[]> all = new ArrayList<>();
     for (int month : new int[] {0, 17}) {
       for (Terms terms : List.of(Terms.ANY, Terms.MONTHLY, Terms.COMMITTED)) {
-        for (View view : View.values()) {
+        for (CostTiming view : CostTiming.values()) {
           all.add(
               new Object[] {
                 new WhatIf(new WhatIf.Moment.Month(month), Scenario.EXPECTED, terms, view)
@@ -114,7 +114,7 @@ public class VersusWordsTest {
         turns.stream()
             .anyMatch(t ->
                 t.startsWith(
-                    "If the weight of “Ease at the freight desk” were 60.2 % instead of 33.3 %")),
+                    "If the weight of “Ease at the freight desk” were 60.2\u00a0% instead of 33.3\u00a0%")),
         String.join("\n", turns));
     // 0.1346 of the rest against 0.1333 of ease: 0.2018 / 0.3352
     List<String> closer =

@@ -128,7 +128,7 @@ public class MarkdownTest {
     String text = written(Optional.of(signed));
     assertTrue(
         text.contains(
-            "- Status: accepted; proposed by Ilse (ilse) on 2026-11-23, signed off by Joren on"
+            "- Status: accepted; proposed by Ilse (ilse) on 2026-11-23, signed by Joren on"
                 + " 2026-11-24"));
     assertTrue(text.contains("Chosen: **Halvard Desk**, Desk 25, yearly, up front."));
     assertTrue(text.contains("It \\*serves\\*.\n\\# Not a heading"));

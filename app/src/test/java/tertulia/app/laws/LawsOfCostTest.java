@@ -14,10 +14,10 @@ import org.testng.annotations.Test;
 import tertulia.app.catalogue.GeneratedSelections;
 import tertulia.app.exchange.SelectionFile;
 import tertulia.app.exchange.ToolSheet;
+import tertulia.core.billing.CostTiming;
 import tertulia.core.billing.Invoice;
 import tertulia.core.billing.InvoiceLine;
 import tertulia.core.billing.Ledger;
-import tertulia.core.billing.View;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Evaluation;
 import tertulia.core.evaluation.Selection;
@@ -39,14 +39,14 @@ public class LawsOfCostTest {
   private static final int SEEDS = 80;
 
   /** Several laws look at the same; what is worked out for one is there for the next. */
-  private final Map<View, Map<Integer, Evaluation>> made = new EnumMap<>(View.class);
+  private final Map<CostTiming, Map<Integer, Evaluation>> made = new EnumMap<>(CostTiming.class);
 
-  private Evaluation evaluation(int seed, View view) {
+  private Evaluation evaluation(int seed, CostTiming view) {
     return made.computeIfAbsent(view, v -> new HashMap<>())
         .computeIfAbsent(seed, s -> evaluation(GeneratedSelections.one(s), view));
   }
 
-  private static Evaluation evaluation(Selection selection, View view) {
+  private static Evaluation evaluation(Selection selection, CostTiming view) {
     return Evaluation.of(
         selection, new WhatIf(new WhatIf.Moment.Month(0), Scenario.EXPECTED, Terms.ANY, view));
   }
@@ -55,7 +55,7 @@ public class LawsOfCostTest {
     return selection.contenders().getFirst().id();
   }
 
-  private static Optional<Money> total(PlanPaths ways, View view) {
+  private static Optional<Money> total(PlanPaths ways, CostTiming view) {
     return ways instanceof PlanPaths.Found found
         ? Optional.of(found.best().ledger().total(view))
         : Optional.empty();
@@ -65,7 +65,7 @@ public class LawsOfCostTest {
   public void theBestWayIsNeverDearerThanKeepingOnePlan() {
     int compared = 0;
     for (int seed = 1; seed <= SEEDS; seed++) {
-      for (View view : View.values()) {
+      for (CostTiming view : CostTiming.values()) {
         Evaluation evaluation = evaluation(seed, view);
         String tool = tool(evaluation.selection());
         Optional<Money> way = total(evaluation.costs().overall().way(tool), view);
@@ -83,7 +83,7 @@ public class LawsOfCostTest {
   public void spreadAndCashAddUpToTheSameInvoices() {
     int compared = 0;
     for (int seed = 1; seed <= SEEDS; seed++) {
-      Evaluation evaluation = evaluation(seed, View.SPREAD);
+      Evaluation evaluation = evaluation(seed, CostTiming.SPREAD);
       if (evaluation.costs().overall().way(tool(evaluation.selection()))
           instanceof PlanPaths.Found found) {
         Ledger ledger = found.best().ledger();
@@ -91,7 +91,7 @@ public class LawsOfCostTest {
             ledger.invoices().stream()
                 .map(Invoice::reported)
                 .reduce(Money.zero(ledger.currency()), Money::plus);
-        for (View view : View.values()) {
+        for (CostTiming view : CostTiming.values()) {
           assertEquals(ledger.total(view).plus(ledger.pastHorizon(view)), invoiced, "" + seed);
           assertKindsAddUp(ledger, view, seed);
         }
@@ -101,7 +101,7 @@ public class LawsOfCostTest {
     assertTrue(compared > 30, "only " + compared);
   }
 
-  private static void assertKindsAddUp(Ledger ledger, View view, int seed) {
+  private static void assertKindsAddUp(Ledger ledger, CostTiming view, int seed) {
     Map<InvoiceLine.Kind, List<Money>> kinds = ledger.byKind(view);
     for (int m = 0; m < ledger.horizon().months(); m++) {
       int month = m;
@@ -118,7 +118,7 @@ public class LawsOfCostTest {
     int compared = 0;
     for (int seed = 1; seed <= SEEDS; seed++) {
       Selection without = GeneratedSelections.read(withoutOffers(GeneratedSelections.file(seed)));
-      for (View view : View.values()) {
+      for (CostTiming view : CostTiming.values()) {
         Optional<Money> dear =
             total(evaluation(without, view).costs().overall().way(tool(without)), view);
         Optional<Money> cheap =
@@ -167,7 +167,7 @@ public class LawsOfCostTest {
   public void morePeopleNeverCostLessButForWholeBandsAndAllowancesBySeat() {
     int compared = 0;
     for (int seed = 1; seed <= SEEDS; seed++) {
-      Evaluation evaluation = evaluation(seed, View.SPREAD);
+      Evaluation evaluation = evaluation(seed, CostTiming.SPREAD);
       Map<String, Money> before = new HashMap<>();
       for (int n = 1; n <= 60; n++) {
         Outcome<SteadyCost> outcome = steady(evaluation, n);
@@ -210,7 +210,7 @@ public class LawsOfCostTest {
   public void theSweepAgreesWithTheExactPath() {
     int compared = 0;
     for (int seed = 1; seed <= SEEDS; seed++) {
-      Evaluation evaluation = evaluation(seed, View.SPREAD);
+      Evaluation evaluation = evaluation(seed, CostTiming.SPREAD);
       CostByHeadcount costs = evaluation.costs().curves().costByHeadcount();
       for (int n = 1; n <= 130; n++) {
         Optional<CostByHeadcount.Point> swept = costs.curve(tool(evaluation.selection())).at(n);
@@ -232,7 +232,7 @@ public class LawsOfCostTest {
   public void aLineIsNeverMoreThanHalfAMinorUnitFromTheExactAmount() {
     int compared = 0;
     for (int seed = 1; seed <= SEEDS; seed++) {
-      Evaluation evaluation = evaluation(seed, View.SPREAD);
+      Evaluation evaluation = evaluation(seed, CostTiming.SPREAD);
       if (evaluation.costs().overall().way(tool(evaluation.selection()))
           instanceof PlanPaths.Found found) {
         for (Invoice invoice : found.best().ledger().invoices()) {

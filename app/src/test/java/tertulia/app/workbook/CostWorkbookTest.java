@@ -29,7 +29,7 @@ import tertulia.app.exchange.Demo;
 import tertulia.app.exchange.PortableFile;
 import tertulia.app.exchange.TermCode;
 import tertulia.app.workspace.Known;
-import tertulia.core.billing.View;
+import tertulia.core.billing.CostTiming;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Evaluation;
 import tertulia.core.evaluation.Selection;
@@ -52,8 +52,8 @@ public class CostWorkbookTest {
   public Object[][] whatIfs() {
     return new Object[][] {
       {WhatIf.START},
-      {new WhatIf(new WhatIf.Moment.Month(0), Scenario.HIGH, Terms.COMMITTED, View.CASH)},
-      {new WhatIf(new WhatIf.Moment.Month(7), Scenario.LOW, Terms.MONTHLY, View.SPREAD)},
+      {new WhatIf(new WhatIf.Moment.Month(0), Scenario.HIGH, Terms.COMMITTED, CostTiming.CASH)},
+      {new WhatIf(new WhatIf.Moment.Month(7), Scenario.LOW, Terms.MONTHLY, CostTiming.SPREAD)},
     };
   }
 
@@ -141,16 +141,19 @@ public class CostWorkbookTest {
           var ledger = found.best().ledger();
           String about = contenders.get(i).id() + ": " + found.best().label();
           assertEquals(
-              value(formulas, row.getCell(1)), ledger.total(View.SPREAD).getAmount(), about);
-          assertEquals(value(formulas, row.getCell(2)), ledger.total(View.CASH).getAmount(), about);
+              value(formulas, row.getCell(1)), ledger.total(CostTiming.SPREAD).getAmount(), about);
           assertEquals(
-              value(formulas, row.getCell(3)), ledger.pastHorizon(View.SPREAD).getAmount(), about);
+              value(formulas, row.getCell(2)), ledger.total(CostTiming.CASH).getAmount(), about);
+          assertEquals(
+              value(formulas, row.getCell(3)),
+              ledger.pastHorizon(CostTiming.SPREAD).getAmount(),
+              about);
           if (evaluation.costs().overall().takes(contenders.get(i).id())
               instanceof StaffTime.Known known) {
             assertEquals(value(formulas, row.getCell(6)), known.time().total().getAmount(), about);
             assertEquals(
                 value(formulas, row.getCell(7)),
-                known.time().total().plus(ledger.total(View.SPREAD)).getAmount(),
+                known.time().total().plus(ledger.total(CostTiming.SPREAD)).getAmount(),
                 about);
           } else {
             assertEquals(row.getCell(7).getStringCellValue(), "not known", about);
@@ -178,7 +181,7 @@ public class CostWorkbookTest {
     PlanPaths.Found found =
         (PlanPaths.Found)
             evaluation.costs().overall().way(evaluation.selection().active().get(place).id());
-    for (View view : View.values()) {
+    for (CostTiming view : CostTiming.values()) {
       Row together = row(sheet, "Together, " + view.words());
       for (int m = 0; m < evaluation.selection().horizon().months(); m++) {
         assertEquals(
@@ -212,7 +215,7 @@ public class CostWorkbookTest {
     int checked = 0;
     for (int seed = 1; seed <= 40; seed++) {
       Selection selection = GeneratedSelections.one(seed);
-      View view = seed % 2 == 0 ? View.SPREAD : View.CASH;
+      CostTiming view = seed % 2 == 0 ? CostTiming.SPREAD : CostTiming.CASH;
       checked +=
           check(
               Evaluation.of(
@@ -237,7 +240,7 @@ public class CostWorkbookTest {
       FormulaEvaluator formulas = book.getCreationHelper().createFormulaEvaluator();
       Cell slotmeer = book.getSheet("Overview").getRow(FIRST_CONTENDER).getCell(1);
       var found = (PlanPaths.Found) evaluation.costs().overall().way("slotmeer");
-      BigDecimal twice = found.best().ledger().total(View.SPREAD).multipliedBy(2).getAmount();
+      BigDecimal twice = found.best().ledger().total(CostTiming.SPREAD).multipliedBy(2).getAmount();
       // shares of a term that goes on past the horizon may differ by their leftover units
       BigDecimal off = value(formulas, slotmeer).subtract(twice).abs();
       assertTrue(off.compareTo(new BigDecimal("0.05")) <= 0, off + " off " + twice);
@@ -285,7 +288,7 @@ public class CostWorkbookTest {
         String[] cells = lines.get(FIRST_CONTENDER + i).split(",");
         assertEquals(
             new BigDecimal(cells[1]).setScale(2, RoundingMode.HALF_UP),
-            found.best().ledger().total(View.SPREAD).getAmount(),
+            found.best().ledger().total(CostTiming.SPREAD).getAmount(),
             lines.get(FIRST_CONTENDER + i));
       }
     }

@@ -24,7 +24,7 @@ public final class Ledger {
   private final CurrencyUnit currency;
   private final List<Invoice> invoices;
   private final List<Idle> idle;
-  private final Map<View, List<Money>> months = new ConcurrentHashMap<>();
+  private final Map<CostTiming, List<Money>> months = new ConcurrentHashMap<>();
 
   /**
    * A ledger.
@@ -79,11 +79,11 @@ public final class Ledger {
   public record Idle(int units, Money money) {}
 
   /** The amount of each plan month in the view. */
-  public List<Money> months(View view) {
+  public List<Money> months(CostTiming view) {
     return months.computeIfAbsent(view, this::byMonth);
   }
 
-  private List<Money> byMonth(View view) {
+  private List<Money> byMonth(CostTiming view) {
     Money[] months = new Money[horizon.months()];
     java.util.Arrays.fill(months, Money.zero(currency));
     for (Invoice invoice : invoices) {
@@ -111,7 +111,7 @@ public final class Ledger {
    * there. An invoice's rounded amount of a month is divided among its lines so that the parts add
    * up to it exactly: each line gets what the rounded running sum of lines grows by.
    */
-  public Map<InvoiceLine.Kind, List<Money>> byKind(View view) {
+  public Map<InvoiceLine.Kind, List<Money>> byKind(CostTiming view) {
     Map<InvoiceLine.Kind, Money[]> kinds = new EnumMap<>(InvoiceLine.Kind.class);
     for (Invoice invoice : invoices) {
       switch (view) {
@@ -162,7 +162,7 @@ public final class Ledger {
   }
 
   /** The total over the horizon in the view; months past it do not count. */
-  public Money total(View view) {
+  public Money total(CostTiming view) {
     return Money.total(currency, months(view));
   }
 
@@ -170,13 +170,13 @@ public final class Ledger {
    * What is already committed past the horizon: spread shares of later months, or in the cash view
    * the invoices that will still fall due under terms begun within the horizon.
    */
-  public Money pastHorizon(View view) {
+  public Money pastHorizon(CostTiming view) {
     return invoices.stream()
         .map(invoice -> pastHorizon(invoice, view))
         .reduce(Money.zero(currency), Money::plus);
   }
 
-  private Money pastHorizon(Invoice invoice, View view) {
+  private Money pastHorizon(Invoice invoice, CostTiming view) {
     return switch (view) {
       case CASH -> horizon.contains(invoice.due()) ? Money.zero(currency) : invoice.reported();
       case SPREAD -> {
@@ -201,7 +201,7 @@ public final class Ledger {
   }
 
   /** The working of {@link #total}: every invoice, less what lies past the horizon. */
-  public Derivation explainTotal(View view) {
+  public Derivation explainTotal(CostTiming view) {
     List<Derivation> parts = new ArrayList<>();
     invoices.forEach(invoice -> parts.add(invoice.explain(horizon)));
     Money past = pastHorizon(view);
@@ -218,14 +218,14 @@ public final class Ledger {
   }
 
   /** The working of one month's amount in the view. */
-  public Derivation explainMonth(int m, View view) {
+  public Derivation explainMonth(int m, CostTiming view) {
     List<Derivation> parts = new ArrayList<>();
     for (Invoice invoice : invoices) {
       int i = m - invoice.covers().from();
       boolean covered = i >= 0 && i < invoice.covers().months();
-      if (view == View.CASH && m == invoice.due()) {
+      if (view == CostTiming.CASH && m == invoice.due()) {
         parts.add(invoice.explain(horizon));
-      } else if (view == View.SPREAD && covered) {
+      } else if (view == CostTiming.SPREAD && covered) {
         parts.add(share(invoice, i));
       }
     }
@@ -246,7 +246,7 @@ public final class Ledger {
   }
 
   /** The average a month in the view, exact to 10 decimals, for measuring against a scale. */
-  public BigDecimal perMonth(View view) {
+  public BigDecimal perMonth(CostTiming view) {
     return total(view)
         .getAmount()
         .divide(BigDecimal.valueOf(horizon.months()), 10, java.math.RoundingMode.HALF_UP);

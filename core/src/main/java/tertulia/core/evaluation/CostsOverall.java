@@ -9,9 +9,9 @@ import java.util.Set;
 import java.util.function.IntFunction;
 import java.util.stream.IntStream;
 import org.joda.money.Money;
+import tertulia.core.billing.CostTiming;
 import tertulia.core.billing.EarlyTerminationPolicy;
 import tertulia.core.billing.UnitsNeeded;
-import tertulia.core.billing.View;
 import tertulia.core.deadline.Once;
 import tertulia.core.deadline.OnceEach;
 import tertulia.core.fit.Fit;
@@ -168,7 +168,7 @@ public final class CostsOverall {
 
   /** The cheapest way through a contender's plans, in the view read. */
   public PlanPaths way(String contender) {
-    return whatIf.view() == View.SPREAD
+    return whatIf.view() == CostTiming.SPREAD
         ? spread(contender)
         : ways.get(contender, id -> way(id, whatIf.view(), leaving(), market));
   }
@@ -224,11 +224,11 @@ public final class CostsOverall {
   /** The total in the spread view, on which scores rest, with people's time if it is read. */
   public Optional<Money> spreadTotal(String contender) {
     return spread(contender) instanceof PlanPaths.Found found
-        ? total(contender, found, View.SPREAD)
+        ? total(contender, found, CostTiming.SPREAD)
         : Optional.empty();
   }
 
-  private Optional<Money> total(String contender, PlanPaths.Found along, View view) {
+  private Optional<Money> total(String contender, PlanPaths.Found along, CostTiming view) {
     Money subscription = along.best().ledger().total(view);
     return switch (whatIf.basis()) {
       case SUBSCRIPTION -> Optional.of(subscription);
@@ -388,7 +388,7 @@ public final class CostsOverall {
         id ->
             shared.get(
                 asked(selection.contender(id), market.fit()),
-                asked -> way(id, View.SPREAD, leaving(), market)));
+                asked -> way(id, CostTiming.SPREAD, leaving(), market)));
   }
 
   /** The best way of a contender if some needs were given up, in the view read. */
@@ -432,7 +432,7 @@ public final class CostsOverall {
   }
 
   private PlanPaths way(
-      String contender, View view, EarlyTerminationPolicy leaving, Market offered) {
+      String contender, CostTiming view, EarlyTerminationPolicy leaving, Market offered) {
     return PlanPaths.through(
         selection.contender(contender).offerings(),
         offered,

@@ -6,7 +6,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
 import org.joda.money.Money;
-import tertulia.core.billing.View;
+import tertulia.core.billing.CostTiming;
 import tertulia.core.fit.Reason;
 import tertulia.core.fit.Verdict;
 import tertulia.core.growth.Measure;
@@ -107,7 +107,7 @@ record Explanation(Evaluation evaluation) {
   }
 
   private Derivation horizon(String contender) {
-    View view = evaluation.whatIf().view();
+    CostTiming view = evaluation.whatIf().view();
     Outcome<FixedPlan> outcome = evaluation.costs().overall().stay(contender);
     List<Derivation> needed =
         outcome instanceof Outcome.Found<FixedPlan> found
@@ -124,7 +124,7 @@ record Explanation(Evaluation evaluation) {
 
   /** The way, what it saves against keeping one plan, and what it would be without credits. */
   private Derivation way(String contender) {
-    View view = evaluation.whatIf().view();
+    CostTiming view = evaluation.whatIf().view();
     String label = "Best way through the plans, " + view.words();
     return switch (evaluation.costs().overall().way(contender)) {
       case PlanPaths.Gap gap -> {
@@ -256,7 +256,7 @@ record Explanation(Evaluation evaluation) {
             () -> new Derivation.Missing(label, "it does not sell both, or one is always cheaper"));
   }
 
-  private List<Derivation> beside(String contender, PlanPath way, View view) {
+  private List<Derivation> beside(String contender, PlanPath way, CostTiming view) {
     List<Derivation> parts = new ArrayList<>();
     if (evaluation.costs().overall().stay(contender) instanceof Outcome.Found<FixedPlan> stay) {
       parts.add(

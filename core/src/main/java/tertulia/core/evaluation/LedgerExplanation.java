@@ -4,9 +4,9 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Function;
+import tertulia.core.billing.CostTiming;
 import tertulia.core.billing.Invoice;
 import tertulia.core.billing.Ledger;
-import tertulia.core.billing.View;
 import tertulia.core.path.PlanPaths;
 import tertulia.core.working.Derivation;
 import tertulia.core.working.NoSuchFigure;
@@ -52,7 +52,7 @@ record LedgerExplanation(Evaluation evaluation, Function<String, Derivation> wit
     if (year < 0 || year > (months - 1) / 12) {
       throw new NoSuchFigure("plan year " + year);
     }
-    View view = evaluation.whatIf().view();
+    CostTiming view = evaluation.whatIf().view();
     return ledger(contender)
         .map(ledger -> {
           List<Derivation> parts = new ArrayList<>();
@@ -70,7 +70,7 @@ record LedgerExplanation(Evaluation evaluation, Function<String, Derivation> wit
 
   /** What is committed after the last plan month. */
   Derivation pastHorizon(String contender) {
-    View view = evaluation.whatIf().view();
+    CostTiming view = evaluation.whatIf().view();
     return ledger(contender)
         .map(ledger -> {
           List<Derivation> parts = new ArrayList<>();

@@ -3,7 +3,7 @@ package tertulia.core.evaluation;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import tertulia.core.billing.View;
+import tertulia.core.billing.CostTiming;
 import tertulia.core.path.PlanPaths;
 import tertulia.core.working.Derivation;
 import tertulia.core.working.NoSuchFigure;
@@ -70,7 +70,7 @@ record NeedCostExplanation(Evaluation evaluation) {
 
   private Derivation effect(
       String label, NeedCosts.Effect effect, PlanPaths with, PlanPaths without) {
-    View view = evaluation.whatIf().view();
+    CostTiming view = evaluation.whatIf().view();
     List<Derivation> parts = new ArrayList<>();
     if (with instanceof PlanPaths.Found found) {
       parts.add(

@@ -6,7 +6,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.Function;
 import org.joda.money.Money;
-import tertulia.core.billing.View;
+import tertulia.core.billing.CostTiming;
 import tertulia.core.labour.StaffTime;
 import tertulia.core.path.PlanPaths;
 import tertulia.core.working.Derivation;
@@ -30,7 +30,7 @@ record RunningExplanation(
     if (running.isEmpty() || !(costs.overall().way(contender) instanceof PlanPaths.Found found)) {
       return way.apply(contender);
     }
-    View view = costs.whatIf().view();
+    CostTiming view = costs.whatIf().view();
     List<Derivation> parts = new ArrayList<>();
     for (int i = 0; i <= m; i++) {
       parts.add(found.best().ledger().explainMonth(i, view));

@@ -6,7 +6,7 @@ import java.math.RoundingMode;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import tertulia.core.billing.View;
+import tertulia.core.billing.CostTiming;
 import tertulia.core.fit.Answer;
 import tertulia.core.fit.Fact;
 import tertulia.core.fit.Importance;
@@ -189,7 +189,7 @@ record Valuation(CostsOverall costs, Panel panel, Trials trials) {
 
   /** The average a month, spread, with people's time if it counts; exact to 10 decimals. */
   private BigDecimal perMonth(PlanPath way, Optional<PeopleTime> time) {
-    BigDecimal subscription = way.ledger().perMonth(View.SPREAD);
+    BigDecimal subscription = way.ledger().perMonth(CostTiming.SPREAD);
     return time.map(people ->
             people
                 .total()
@@ -223,7 +223,7 @@ record Valuation(CostsOverall costs, Panel panel, Trials trials) {
                         "a month at the low end",
                         new Quantity(other, selection().currency().getCode()),
                         "score " + otherValue.toPlainString(),
-                        List.of(low.ledger().explainTotal(View.SPREAD))))));
+                        List.of(low.ledger().explainTotal(CostTiming.SPREAD))))));
   }
 
   private Derivation costWorking(
@@ -239,7 +239,7 @@ record Valuation(CostsOverall costs, Panel panel, Trials trials) {
 
   private Derivation perMonth(PlanPath way, BigDecimal x, String bound, Optional<PeopleTime> time) {
     List<Derivation> total =
-        new ArrayList<>(List.of(way.ledger().explainTotal(View.SPREAD), way.explain()));
+        new ArrayList<>(List.of(way.ledger().explainTotal(CostTiming.SPREAD), way.explain()));
     time.ifPresent(people -> total.add(people.explain()));
     return new Derivation.Derived(
         "a month, spread",
@@ -323,7 +323,7 @@ record Valuation(CostsOverall costs, Panel panel, Trials trials) {
         new Interval(
             low.divide(all, MathContext.DECIMAL128), high.divide(all, MathContext.DECIMAL128));
     String label = criterion.name() + " by " + option.plan().name();
-    String rule = "weighted share of the should-needs met; partly counts half";
+    String rule = "weighted share of the should-haves met; partly counts half";
     return new Value(
         share,
         share.isExact()

@@ -2,7 +2,7 @@ package tertulia.core.evaluation;
 
 import java.math.BigDecimal;
 import java.util.Optional;
-import tertulia.core.billing.View;
+import tertulia.core.billing.CostTiming;
 import tertulia.core.growth.Scenario;
 import tertulia.core.path.Terms;
 
@@ -20,7 +20,7 @@ public record WhatIf(
     Moment moment,
     Scenario scenario,
     Terms terms,
-    View view,
+    CostTiming view,
     Basis basis,
     Optional<BigDecimal> light,
     Optional<Stated> stated,
@@ -38,7 +38,7 @@ public record WhatIf(
   }
 
   /** As above with light seats as the demand says. */
-  public WhatIf(Moment moment, Scenario scenario, Terms terms, View view, Basis basis) {
+  public WhatIf(Moment moment, Scenario scenario, Terms terms, CostTiming view, Basis basis) {
     this(
         moment, scenario, terms, view, basis, Optional.empty(), Optional.empty(), Optional.empty());
   }
@@ -81,10 +81,10 @@ public record WhatIf(
 
   /** The first month, growth as expected, any term, spread. */
   public static final WhatIf START =
-      new WhatIf(new Moment.Month(0), Scenario.EXPECTED, Terms.ANY, View.SPREAD);
+      new WhatIf(new Moment.Month(0), Scenario.EXPECTED, Terms.ANY, CostTiming.SPREAD);
 
   /** As above for the subscription alone. */
-  public WhatIf(Moment moment, Scenario scenario, Terms terms, View view) {
+  public WhatIf(Moment moment, Scenario scenario, Terms terms, CostTiming view) {
     this(moment, scenario, terms, view, Basis.SUBSCRIPTION);
   }
 

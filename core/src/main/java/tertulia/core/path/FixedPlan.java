@@ -4,10 +4,10 @@ import java.util.List;
 import java.util.Map;
 import org.joda.money.Money;
 import org.jspecify.annotations.Nullable;
+import tertulia.core.billing.CostTiming;
 import tertulia.core.billing.Ledger;
 import tertulia.core.billing.Purchase;
 import tertulia.core.billing.UnitsNeeded;
-import tertulia.core.billing.View;
 import tertulia.core.fit.Fit;
 import tertulia.core.fit.Offering;
 import tertulia.core.fit.Verdict;
@@ -40,7 +40,7 @@ public record FixedPlan(
       List<UnitsNeeded> months,
       PriceRise rise,
       Horizon horizon,
-      View view) {
+      CostTiming view) {
     return new Chooser<FixedPlan>(market) {
       @Override
       Verdict verdict(Fit fit, Offering offering, @Nullable PriceList list) {

@@ -7,9 +7,9 @@ import java.util.Map;
 import java.util.Optional;
 import org.joda.money.Money;
 import tertulia.core.billing.Biller;
+import tertulia.core.billing.CostTiming;
 import tertulia.core.billing.Ledger;
 import tertulia.core.billing.Purchase;
-import tertulia.core.billing.View;
 import tertulia.core.deadline.Deadline;
 import tertulia.core.money.ExchangeRate;
 import tertulia.core.pricing.Offer;
@@ -29,7 +29,7 @@ record OfferChoice(Ledger ledger, List<Offer> used, Map<String, String> refused)
       List<Offer> offers,
       boolean ownsTool,
       Optional<ExchangeRate> rate,
-      View view) {
+      CostTiming view) {
     if (offers.isEmpty()) {
       return new OfferChoice(Biller.bill(purchase, rate), List.of(), Map.of());
     }
@@ -55,7 +55,7 @@ record OfferChoice(Ledger ledger, List<Offer> used, Map<String, String> refused)
 
   /** Says why permitted offers are not used, and drops those that change nothing. */
   private OfferChoice named(
-      List<Offer> permitted, Purchase purchase, Optional<ExchangeRate> rate, View view) {
+      List<Offer> permitted, Purchase purchase, Optional<ExchangeRate> rate, CostTiming view) {
     Map<String, String> why = new LinkedHashMap<>(refused);
     List<Offer> useful = new ArrayList<>();
     Money total = ledger.total(view);

@@ -5,8 +5,8 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.IntToLongFunction;
 import java.util.function.LongUnaryOperator;
+import tertulia.core.billing.CostTiming;
 import tertulia.core.billing.EarlyTerminationPolicy;
-import tertulia.core.billing.View;
 import tertulia.core.money.ExchangeRate;
 import tertulia.core.pricing.BillingTerm.Payment;
 import tertulia.core.pricing.Charge;
@@ -157,7 +157,7 @@ final class PlainTerms {
   private long within(long invoice, int from, int end, int leave) {
     boolean credited = setting.leaving() == EarlyTerminationPolicy.CREDITED && isLeft(end, leave);
     long unused = credited ? invoice - first(invoice, end - from, leave - from) : 0;
-    return setting.view() == View.CASH
+    return setting.view() == CostTiming.CASH
         ? invoice - unused
         : first(invoice, end - from, Math.min(end, months()) - from)
             - (credited ? first(unused, end - leave, Math.min(end, months()) - leave) : 0);

@@ -5,9 +5,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.joda.money.Money;
+import tertulia.core.billing.CostTiming;
 import tertulia.core.billing.EarlyTerminationPolicy;
 import tertulia.core.billing.UnitsNeeded;
-import tertulia.core.billing.View;
 import tertulia.core.fit.Offering;
 import tertulia.core.fit.Reason;
 import tertulia.core.fit.Verdict;
@@ -95,7 +95,7 @@ public sealed interface PlanPaths {
       List<UnitsNeeded> months,
       PriceRise rise,
       Horizon horizon,
-      View view,
+      CostTiming view,
       EarlyTerminationPolicy leaving,
       Money changing) {
     WayFinder.Setting setting =

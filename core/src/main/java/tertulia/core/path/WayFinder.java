@@ -12,6 +12,7 @@ import org.joda.money.Money;
 import org.jspecify.annotations.Nullable;
 import tertulia.core.billing.BilledTerm;
 import tertulia.core.billing.Biller;
+import tertulia.core.billing.CostTiming;
 import tertulia.core.billing.EarlyTerminationPolicy;
 import tertulia.core.billing.History;
 import tertulia.core.billing.Invoice;
@@ -20,7 +21,6 @@ import tertulia.core.billing.MinimumYear;
 import tertulia.core.billing.Purchase;
 import tertulia.core.billing.RunMonths;
 import tertulia.core.billing.UnitsNeeded;
-import tertulia.core.billing.View;
 import tertulia.core.deadline.Deadline;
 import tertulia.core.money.ExchangeRate;
 import tertulia.core.pricing.ExternalCover;
@@ -72,7 +72,7 @@ final class WayFinder {
       List<UnitsNeeded> months,
       tertulia.core.money.PriceRise rise,
       tertulia.core.time.Horizon horizon,
-      View view,
+      CostTiming view,
       EarlyTerminationPolicy leaving,
       Money changing) {}
 

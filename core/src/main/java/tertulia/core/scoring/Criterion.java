@@ -149,7 +149,7 @@ public record Criterion(String id, String name, Kind kind, String meaning, Strin
     record Minutes() implements Number {}
   }
 
-  /** The weighted share of the should-needs met. */
+  /** The weighted share of the should-haves met. */
   public record Coverage() implements Kind {}
 
   /**

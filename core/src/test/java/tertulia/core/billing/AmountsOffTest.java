@@ -62,8 +62,8 @@ public class AmountsOffTest {
     Offer seatsOnly = off("Seats only", "25", 1, "Seats");
     for (List<Offer> order : List.of(List.of(wide, seatsOnly), List.of(seatsOnly, wide))) {
       Ledger ledger = bill(order);
-      assertEquals(ledger.months(View.SPREAD).get(0), money("0.00"));
-      assertEquals(ledger.months(View.SPREAD).get(1), money("5.00"));
+      assertEquals(ledger.months(CostTiming.SPREAD).get(0), money("0.00"));
+      assertEquals(ledger.months(CostTiming.SPREAD).get(1), money("5.00"));
       List<InvoiceLine> lines = ledger.invoices().getFirst().lines();
       assertEquals(lines.get(2).name(), "Seats only");
       assertEquals(lines.get(2).amount(), money("-25.00"));
@@ -74,7 +74,7 @@ public class AmountsOffTest {
   @Test
   public void anotherOffersAmountCountsOnlyWhereBothTouchALine() {
     Ledger ledger = bill(List.of(off("A", "25", 6, "Seats"), off("B", "15", 6, "Account")));
-    assertEquals(ledger.months(View.SPREAD).get(0), money("10.00"));
+    assertEquals(ledger.months(CostTiming.SPREAD).get(0), money("10.00"));
   }
 
   @Test
@@ -104,7 +104,9 @@ public class AmountsOffTest {
       for (int turn = 0; turn < 4; turn++) {
         Collections.shuffle(offers, random);
         assertEquals(
-            bill(offers).months(View.SPREAD), first.months(View.SPREAD), offers.toString());
+            bill(offers).months(CostTiming.SPREAD),
+            first.months(CostTiming.SPREAD),
+            offers.toString());
       }
     }
   }
@@ -122,6 +124,6 @@ public class AmountsOffTest {
             list,
             List.of(UnitsNeeded.whole(java.util.Map.of("card-payments", 10))),
             PriceRise.NONE);
-    assertEquals(ledger.total(View.SPREAD), money("2.50"));
+    assertEquals(ledger.total(CostTiming.SPREAD), money("2.50"));
   }
 }

@@ -67,8 +67,8 @@ public class BillerTest {
     for (int round = 0; round < 400; round++) {
       Case c = random(dice);
       Ledger ledger = bill(c.list(), c.months(), c.rise());
-      Money cash = ledger.total(View.CASH).plus(ledger.pastHorizon(View.CASH));
-      Money spread = ledger.total(View.SPREAD).plus(ledger.pastHorizon(View.SPREAD));
+      Money cash = ledger.total(CostTiming.CASH).plus(ledger.pastHorizon(CostTiming.CASH));
+      Money spread = ledger.total(CostTiming.SPREAD).plus(ledger.pastHorizon(CostTiming.SPREAD));
       assertEquals(cash, spread, c.toString());
     }
   }
@@ -105,7 +105,9 @@ public class BillerTest {
         }
       }
       assertEquals(
-          bill(c.list(), c.months(), c.rise()).months(View.CASH), List.of(expected), c.toString());
+          bill(c.list(), c.months(), c.rise()).months(CostTiming.CASH),
+          List.of(expected),
+          c.toString());
     }
   }
 
@@ -119,7 +121,7 @@ public class BillerTest {
     for (int round = 0; round < 100; round++) {
       Case c = random(dice);
       Ledger ledger = bill(c.list(), c.months(), c.rise());
-      for (View view : View.values()) {
+      for (CostTiming view : CostTiming.values()) {
         // a sum refuses to exist if its lines do not give it
         assertEquals(
             ledger.explainTotal(view).value().orElseThrow().amount(),
@@ -138,8 +140,8 @@ public class BillerTest {
     Ledger ledger =
         bill(list(YEARLY_MONTHLY, seats("5")), seatsByMonth(10, 14, 8, 8), PriceRise.NONE);
     assertEquals(due(ledger), List.of("m0 50.00", "m1 70.00", "m2 70.00", "m3 70.00"));
-    assertEquals(ledger.pastHorizon(View.CASH), money("560.00"));
-    assertEquals(ledger.pastHorizon(View.SPREAD), money("560.00"));
+    assertEquals(ledger.pastHorizon(CostTiming.CASH), money("560.00"));
+    assertEquals(ledger.pastHorizon(CostTiming.SPREAD), money("560.00"));
   }
 
   @Test
@@ -195,8 +197,8 @@ public class BillerTest {
                 plan("Plan", pounds), pounds, seatsByMonth(10, 10), PriceRise.NONE),
             Optional.of(rate));
     // 10 × 6.90 × 12 = 828.00 GBP; × 1.1642 = 963.9576 EUR
-    assertEquals(ledger.total(View.CASH), money("963.96"));
-    assertEquals(ledger.months(View.SPREAD), List.of(money("80.33"), money("80.33")));
+    assertEquals(ledger.total(CostTiming.CASH), money("963.96"));
+    assertEquals(ledger.months(CostTiming.SPREAD), List.of(money("80.33"), money("80.33")));
   }
 
   @Test

@@ -86,11 +86,12 @@ public class EveryChargeTest {
             BillingTerm.MONTHLY, EUR, List.of(seats("10")), List.of(), Optional.of(eur("500")));
     Ledger ledger = bill(list, growing(3, 0, 16), PriceRise.NONE);
     // 12 × 30 = 360, 140 missing in month 11; 4 months owe 500 × 4 / 12 = 166.67, 46.67 missing
-    assertEquals(ledger.months(View.CASH).get(11), money("170.00"));
-    assertEquals(ledger.months(View.CASH).get(15), money("76.67"));
-    assertEquals(ledger.total(View.SPREAD), money("666.67"));
-    assertEquals(ledger.months(View.SPREAD).get(0), money("41.67"));
-    assertEquals(bill(list, growing(6, 0, 12), PriceRise.NONE).total(View.CASH), money("720.00"));
+    assertEquals(ledger.months(CostTiming.CASH).get(11), money("170.00"));
+    assertEquals(ledger.months(CostTiming.CASH).get(15), money("76.67"));
+    assertEquals(ledger.total(CostTiming.SPREAD), money("666.67"));
+    assertEquals(ledger.months(CostTiming.SPREAD).get(0), money("41.67"));
+    assertEquals(
+        bill(list, growing(6, 0, 12), PriceRise.NONE).total(CostTiming.CASH), money("720.00"));
   }
 
   @Test
@@ -130,7 +131,7 @@ public class EveryChargeTest {
             Samples.PAGE);
     Ledger ledger = bill(plan, list, growing(7, 0, 12), PriceRise.NONE);
     // 7 × 9.99 × 12 = 839.16; / 1.21 = 693.5206…
-    assertEquals(ledger.total(View.CASH), money("693.52"));
+    assertEquals(ledger.total(CostTiming.CASH), money("693.52"));
   }
 
   private static Offer offer(String name, Offer.Benefit benefit, Integer months, String group) {
@@ -209,7 +210,7 @@ public class EveryChargeTest {
         }
         expected = expected.plus(Money.of(EUR, exact, RoundingMode.HALF_UP));
       }
-      assertEquals(ledger.total(View.CASH), expected);
+      assertEquals(ledger.total(CostTiming.CASH), expected);
     }
   }
 
@@ -275,9 +276,9 @@ public class EveryChargeTest {
           invoice.reported().getAmount().stripTrailingZeros());
     }
     assertEquals(kinds, Set.of("Held", "Once", "Used", "Fee", "ToMinimum", "TakenOff"));
-    Money spread = ledger.total(View.SPREAD).plus(ledger.pastHorizon(View.SPREAD));
-    Money cash = ledger.total(View.CASH).plus(ledger.pastHorizon(View.CASH));
+    Money spread = ledger.total(CostTiming.SPREAD).plus(ledger.pastHorizon(CostTiming.SPREAD));
+    Money cash = ledger.total(CostTiming.CASH).plus(ledger.pastHorizon(CostTiming.CASH));
     assertEquals(spread, cash);
-    assertTrue(ledger.explainTotal(View.SPREAD).value().isPresent());
+    assertTrue(ledger.explainTotal(CostTiming.SPREAD).value().isPresent());
   }
 }

@@ -54,7 +54,7 @@ public class YearlyMinimumTest {
                 needed,
                 PriceRise.ofPercent(rise),
                 horizon,
-                View.SPREAD,
+                CostTiming.SPREAD,
                 EarlyTerminationPolicy.CREDITED,
                 Money.zero(EUR)))
         .best();
@@ -81,8 +81,8 @@ public class YearlyMinimumTest {
   public void theMinimumRisesAndEveryCommittedYearCounts(
       BillingTerm term, int months, String rise, String total, String past) {
     PlanPath way = way(term, months, rise);
-    assertEquals(way.ledger().total(View.SPREAD), money(total));
-    assertEquals(way.ledger().pastHorizon(View.SPREAD), money(past));
+    assertEquals(way.ledger().total(CostTiming.SPREAD), money(total));
+    assertEquals(way.ledger().pastHorizon(CostTiming.SPREAD), money(past));
   }
 
   @Test
@@ -100,7 +100,7 @@ public class YearlyMinimumTest {
             reached,
             Collections.nCopies(12, seatsNeeded(5)),
             PriceRise.NONE);
-    assertEquals(ledger.total(View.SPREAD), money("600.00"));
+    assertEquals(ledger.total(CostTiming.SPREAD), money("600.00"));
     PlanPath way = way(BillingTerm.MONTHLY, 24, "0");
     assertEquals(way.minimums().size(), 2);
     assertEquals(way.minimums().getFirst().line().amount(), money("400.00"));

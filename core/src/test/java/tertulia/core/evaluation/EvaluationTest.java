@@ -24,7 +24,7 @@ import org.joda.money.Money;
 import org.jspecify.annotations.Nullable;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
-import tertulia.core.billing.View;
+import tertulia.core.billing.CostTiming;
 import tertulia.core.evaluation.WhatIf.Moment;
 import tertulia.core.fit.Answer;
 import tertulia.core.fit.Capability;
@@ -143,7 +143,7 @@ public class EvaluationTest {
               new Need(LIST, new Importance.Should(3)), new Need(TEXT, new Importance.Should(1))),
           List.of(COST, EASE, COVER, STARS));
 
-  private static Evaluation at(Moment moment, Terms terms, View view) {
+  private static Evaluation at(Moment moment, Terms terms, CostTiming view) {
     return Evaluation.of(FULL, new WhatIf(moment, Scenario.EXPECTED, terms, view));
   }
 
@@ -179,7 +179,7 @@ public class EvaluationTest {
   @Test(dataProvider = "moments")
   public void thePlanFollowsPeopleAndTerms(
       Moment moment, Terms terms, String ash, String birch, String cedar) {
-    Evaluation evaluation = at(moment, terms, View.SPREAD);
+    Evaluation evaluation = at(moment, terms, CostTiming.SPREAD);
     assertEquals(steady(evaluation, "ash"), ash);
     assertEquals(steady(evaluation, "birch"), birch);
     assertEquals(steady(evaluation, "cedar"), cedar);
@@ -204,9 +204,9 @@ public class EvaluationTest {
     Outcome.Found<FixedPlan> ash =
         (Outcome.Found<FixedPlan>) Evaluation.of(FULL, WhatIf.START).costs().overall().stay("ash");
     assertEquals(ash.best().option().label(), "Large, yearly, up front");
-    assertEquals(ash.best().ledger().total(View.SPREAD), money("1296.00"));
-    assertEquals(ash.others().getFirst().ledger().total(View.SPREAD), money("1380.00"));
-    Evaluation cash = at(new Moment.Month(0), Terms.ANY, View.CASH);
+    assertEquals(ash.best().ledger().total(CostTiming.SPREAD), money("1296.00"));
+    assertEquals(ash.others().getFirst().ledger().total(CostTiming.SPREAD), money("1380.00"));
+    Evaluation cash = at(new Moment.Month(0), Terms.ANY, CostTiming.CASH);
     assertEquals(
         cash.scores().totals().orElseThrow().standings(),
         Evaluation.of(FULL, WhatIf.START).scores().totals().orElseThrow().standings());
@@ -323,7 +323,7 @@ public class EvaluationTest {
     assertEquals(discount.rival(), money("930.00"));
     assertTrue(discount.becomes().isLessThan(discount.rival()));
     PlanPaths less = evaluation.costs().overall().wayAt("birch", new BigDecimal("0.749"));
-    Money dearer = ((PlanPaths.Found) less).best().ledger().total(View.SPREAD);
+    Money dearer = ((PlanPaths.Found) less).best().ledger().total(CostTiming.SPREAD);
     assertFalse(dearer.isLessThan(discount.rival()));
     // no headcount does: ash is at 5 a seat up to 12 people, then at 8; nor do other terms
     assertEquals(evaluation.costs().remedies("birch").size(), 1);
@@ -336,7 +336,7 @@ public class EvaluationTest {
             new Moment.Month(0),
             Scenario.EXPECTED,
             Terms.ANY,
-            View.SPREAD,
+            CostTiming.SPREAD,
             WhatIf.Basis.SUBSCRIPTION,
             java.util.Optional.of(new BigDecimal("0.25")),
             java.util.Optional.empty(),

@@ -21,8 +21,8 @@ import org.joda.money.CurrencyUnit;
 import org.jspecify.annotations.Nullable;
 import org.testng.annotations.Test;
 import tertulia.core.Samples;
+import tertulia.core.billing.CostTiming;
 import tertulia.core.billing.EarlyTerminationPolicy;
-import tertulia.core.billing.View;
 import tertulia.core.fit.Answer;
 import tertulia.core.fit.Capability;
 import tertulia.core.fit.Fact;
@@ -376,7 +376,8 @@ public class UnknownAndBoundTest {
     assertEquals(
         evaluation.costs().curves().costByHeadcount().curve("once").at(10).orElseThrow().money(),
         money("196.00"));
-    assertEquals(way(evaluation, "once").best().ledger().total(View.SPREAD), money("4704.00"));
+    assertEquals(
+        way(evaluation, "once").best().ledger().total(CostTiming.SPREAD), money("4704.00"));
   }
 
   @Test
@@ -416,7 +417,7 @@ public class UnknownAndBoundTest {
         after.costs().curves().costByHeadcount().curve("t").at(10).orElseThrow().money(),
         money("97.00"));
     assertEquals(
-        way(evaluation, "t").best().ledger().months(View.SPREAD).subList(5, 7),
+        way(evaluation, "t").best().ledger().months(CostTiming.SPREAD).subList(5, 7),
         List.of(money("47.00"), money("97.00")));
   }
 
@@ -433,7 +434,7 @@ public class UnknownAndBoundTest {
     Owned owned = new Owned("only", Measure.SEATS, 40, LocalDate.of(2030, 1, 1));
     Evaluation fits = evaluate(Map.of(RUNS, "100"), tool("t", owned, plan));
     assertEquals(steady(fits, "t").money(), money("0.00"));
-    assertEquals(way(fits, "t").best().ledger().total(View.SPREAD), money("0.00"));
+    assertEquals(way(fits, "t").best().ledger().total(CostTiming.SPREAD), money("0.00"));
     assertTrue(
         evaluate(Map.of(RUNS, "101"), tool("t", owned, plan)).costs().now().steady("t")
             instanceof Outcome.NoPlan,
@@ -527,7 +528,7 @@ public class UnknownAndBoundTest {
                 0));
     Selection selection = selection(Map.of(), List.of(MUST), PriceRise.NONE, cheap, light);
     List<List<?>> standings = new ArrayList<>();
-    for (View view : View.values()) {
+    for (CostTiming view : CostTiming.values()) {
       Evaluation full =
           Evaluation.of(
               selection,

@@ -27,8 +27,8 @@ import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 import org.testng.annotations.Test;
 import tertulia.core.Samples;
+import tertulia.core.billing.CostTiming;
 import tertulia.core.billing.UnitsNeeded;
-import tertulia.core.billing.View;
 import tertulia.core.fit.Answer;
 import tertulia.core.fit.Capability;
 import tertulia.core.fit.Fact;
@@ -225,7 +225,7 @@ public class ChoiceTest {
             seatsByMonth(10, 13, 10),
             PriceRise.NONE,
             new Horizon(JAN_2027, 3),
-            View.SPREAD);
+            CostTiming.SPREAD);
     assertTrue(outcome instanceof Outcome.NoPlan);
   }
 
@@ -242,7 +242,7 @@ public class ChoiceTest {
       for (int p = 0; p < 4; p++) {
         offerings.add(offering(random(dice, "Plan" + p)));
       }
-      for (View view : View.values()) {
+      for (CostTiming view : CostTiming.values()) {
         Optional<Money> least = Optional.empty();
         for (Offering offering : offerings) {
           int most = offering.plan().range().cap().orElse(Integer.MAX_VALUE);

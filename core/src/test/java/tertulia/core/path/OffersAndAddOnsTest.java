@@ -24,9 +24,9 @@ import org.jspecify.annotations.Nullable;
 import org.testng.annotations.Test;
 import tertulia.core.Samples;
 import tertulia.core.billing.Biller;
+import tertulia.core.billing.CostTiming;
 import tertulia.core.billing.Purchase;
 import tertulia.core.billing.UnitsNeeded;
-import tertulia.core.billing.View;
 import tertulia.core.fit.Answer;
 import tertulia.core.fit.Capability;
 import tertulia.core.fit.Fact;
@@ -87,7 +87,7 @@ public class OffersAndAddOnsTest {
             market.demands(), java.util.Collections.nCopies(12, new People(Map.of("g", 10), 1, 1))),
         PriceRise.NONE,
         new Horizon(JAN_2027, 12),
-        View.SPREAD);
+        CostTiming.SPREAD);
   }
 
   private static FixedPlan found(Outcome<FixedPlan> outcome) {
@@ -113,7 +113,7 @@ public class OffersAndAddOnsTest {
             plan("Plan", TEN), Map.of(), List.of(third, free, dear, late), Optional.empty());
     FixedPlan stay = found(stay(market(), offering));
     assertEquals(stay.offers(), List.of(free));
-    assertEquals(stay.ledger().total(View.SPREAD), money("1000.00"));
+    assertEquals(stay.ledger().total(CostTiming.SPREAD), money("1000.00"));
     assertEquals(
         stay.refusedOffers(),
         Map.of(
@@ -175,10 +175,10 @@ public class OffersAndAddOnsTest {
       Plan plan = plan("Plan", list);
       Purchase purchase = Samples.purchase(plan, list, growing(3, 1, 12), PriceRise.ofPercent("3"));
       Money chosen =
-          OfferChoice.cheapest(purchase, offers, false, Optional.empty(), View.SPREAD)
+          OfferChoice.cheapest(purchase, offers, false, Optional.empty(), CostTiming.SPREAD)
               .ledger()
-              .total(View.SPREAD);
-      Money least = Biller.bill(purchase, Optional.empty()).total(View.SPREAD);
+              .total(CostTiming.SPREAD);
+      Money least = Biller.bill(purchase, Optional.empty()).total(CostTiming.SPREAD);
       for (int subset = 1; subset < 1 << count; subset++) {
         List<Offer> some = new ArrayList<>();
         for (int o = 0; o < count; o++) {
@@ -188,7 +188,7 @@ public class OffersAndAddOnsTest {
         }
         List<String> groups = some.stream().map(Offer::group).filter(g -> g != null).toList();
         if (groups.size() == Set.copyOf(groups).size()) {
-          Money total = Biller.bill(purchase.with(some), Optional.empty()).total(View.SPREAD);
+          Money total = Biller.bill(purchase.with(some), Optional.empty()).total(CostTiming.SPREAD);
           least = total.isLessThan(least) ? total : least;
         }
       }
@@ -209,9 +209,9 @@ public class OffersAndAddOnsTest {
     Need must = new Need(SIGN_ON, new Importance.Must(false));
     FixedPlan with = found(stay(market(must), new Offering(plan("Crew", sold), facts)));
     assertEquals(with.option().label(), "Crew with Gate, monthly");
-    assertEquals(with.ledger().total(View.SPREAD), money("1440.00"));
+    assertEquals(with.ledger().total(CostTiming.SPREAD), money("1440.00"));
     FixedPlan without = found(stay(market(), new Offering(plan("Crew", sold), facts)));
-    assertEquals(without.ledger().total(View.SPREAD), money("1200.00"));
+    assertEquals(without.ledger().total(CostTiming.SPREAD), money("1200.00"));
     Outcome<FixedPlan> notSold = stay(market(must), new Offering(plan("Crew", TEN), facts));
     assertEquals(
         Samples.verdict(notSold.passedOver(), "Crew, monthly").reasons().getFirst().sentence(),
@@ -232,11 +232,11 @@ public class OffersAndAddOnsTest {
     Outcome.Found<FixedPlan> both =
         (Outcome.Found<FixedPlan>)
             stay(market(), Samples.offering(plan("Crew", TEN)), Samples.offering(assumed));
-    assertEquals(both.best().ledger().total(View.SPREAD), money("1200.00"));
-    assertEquals(both.low().orElseThrow().ledger().total(View.SPREAD), money("960.00"));
+    assertEquals(both.best().ledger().total(CostTiming.SPREAD), money("1200.00"));
+    assertEquals(both.low().orElseThrow().ledger().total(CostTiming.SPREAD), money("960.00"));
     Outcome.Found<FixedPlan> alone =
         (Outcome.Found<FixedPlan>) stay(market(), Samples.offering(assumed));
-    assertEquals(alone.best().ledger().total(View.SPREAD), money("1680.00"));
+    assertEquals(alone.best().ledger().total(CostTiming.SPREAD), money("1680.00"));
     assertTrue(alone.best().option().plan().isRange());
     Outcome.Found<FixedPlan> none =
         (Outcome.Found<FixedPlan>) stay(market(), Samples.offering(plan("Crew", TEN)));
@@ -287,6 +287,6 @@ public class OffersAndAddOnsTest {
             List.of(),
             Optional.of(new Owned(plan.id(), Measure.SEATS, 8, LocalDate.of(2027, 6, 30))));
     // six months of 2 seats, six of 10
-    assertEquals(found(stay(market(), owned)).ledger().total(View.SPREAD), money("720.00"));
+    assertEquals(found(stay(market(), owned)).ledger().total(CostTiming.SPREAD), money("720.00"));
   }
 }

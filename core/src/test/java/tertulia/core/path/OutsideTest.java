@@ -23,10 +23,10 @@ import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 import org.testng.annotations.Test;
 import tertulia.core.Samples;
+import tertulia.core.billing.CostTiming;
 import tertulia.core.billing.EarlyTerminationPolicy;
 import tertulia.core.billing.InvoiceLine;
 import tertulia.core.billing.UnitsNeeded;
-import tertulia.core.billing.View;
 import tertulia.core.fit.Answer;
 import tertulia.core.fit.Capability;
 import tertulia.core.fit.Fact;
@@ -97,7 +97,7 @@ public class OutsideTest {
             months,
             rise,
             new Horizon(JAN_2027, months.size()),
-            View.SPREAD,
+            CostTiming.SPREAD,
             EarlyTerminationPolicy.CREDITED,
             money("0"));
   }
@@ -147,9 +147,9 @@ public class OutsideTest {
     PlanPath way = way(market(need), growing(8, 1, 6), PriceRise.NONE, SMALL, LARGE).best();
     assertEquals(way.label(), "Large, monthly, then Small, monthly");
     assertEquals(
-        way.ledger().total(View.SPREAD), money("" + (64 + 72 + 80 + 85 + 90 + 95) + ".00"));
+        way.ledger().total(CostTiming.SPREAD), money("" + (64 + 72 + 80 + 85 + 90 + 95) + ".00"));
     assertEquals(
-        way.ledger().byKind(View.SPREAD).get(InvoiceLine.Kind.OUTSIDE),
+        way.ledger().byKind(CostTiming.SPREAD).get(InvoiceLine.Kind.OUTSIDE),
         List.of("0.00", "0.00", "30.00", "30.00", "30.00", "30.00").stream()
             .map(Samples::money)
             .toList());
@@ -175,10 +175,11 @@ public class OutsideTest {
             .best();
     // 600 and 660 dollars at 0.9137, and 24 months of 30 euros
     assertEquals(
-        way.ledger().total(View.SPREAD), money("548.22").plus(money("603.04")).plus(money("720")));
-    assertEquals(way.ledger().months(View.CASH).get(0), money("578.22"));
-    assertEquals(way.ledger().months(View.CASH).get(1), money("30.00"));
-    assertEquals(way.ledger().months(View.CASH).get(12), money("633.04"));
+        way.ledger().total(CostTiming.SPREAD),
+        money("548.22").plus(money("603.04")).plus(money("720")));
+    assertEquals(way.ledger().months(CostTiming.CASH).get(0), money("578.22"));
+    assertEquals(way.ledger().months(CostTiming.CASH).get(1), money("30.00"));
+    assertEquals(way.ledger().months(CostTiming.CASH).get(12), money("633.04"));
   }
 
   @Test
@@ -197,7 +198,7 @@ public class OutsideTest {
             capped,
             offering("Large", Answer.YES, list(BillingTerm.MONTHLY, seats("20"))));
     // two months of 40 and 30, then two of 220
-    assertEquals(found.best().ledger().total(View.SPREAD), money("580.00"));
+    assertEquals(found.best().ledger().total(CostTiming.SPREAD), money("580.00"));
   }
 
   @Test

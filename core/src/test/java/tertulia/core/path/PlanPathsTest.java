@@ -30,12 +30,12 @@ import org.testng.annotations.Test;
 import tertulia.core.Samples;
 import tertulia.core.billing.BilledTerm;
 import tertulia.core.billing.Biller;
+import tertulia.core.billing.CostTiming;
 import tertulia.core.billing.EarlyTerminationPolicy;
 import tertulia.core.billing.History;
 import tertulia.core.billing.Invoice;
 import tertulia.core.billing.Purchase;
 import tertulia.core.billing.UnitsNeeded;
-import tertulia.core.billing.View;
 import tertulia.core.fit.Answer;
 import tertulia.core.fit.Capability;
 import tertulia.core.fit.Fact;
@@ -74,7 +74,7 @@ public class PlanPathsTest {
   private static PlanPaths ways(
       List<Offering> offerings,
       List<UnitsNeeded> months,
-      View view,
+      CostTiming view,
       EarlyTerminationPolicy leaving) {
     return PlanPaths.through(
         offerings,
@@ -88,7 +88,7 @@ public class PlanPathsTest {
   }
 
   private static PlanPath way(
-      List<UnitsNeeded> months, View view, EarlyTerminationPolicy leaving, Plan... plans) {
+      List<UnitsNeeded> months, CostTiming view, EarlyTerminationPolicy leaving, Plan... plans) {
     List<Offering> offerings = Arrays.stream(plans).map(Samples::offering).toList();
     return ((PlanPaths.Found) ways(offerings, months, view, leaving)).best();
   }
@@ -116,14 +116,14 @@ public class PlanPathsTest {
 
   @Test
   public void c13ATermThatIsLeftIsCredited() {
-    PlanPath way = way(GROWING, View.SPREAD, EarlyTerminationPolicy.CREDITED, SMALL, LARGE);
+    PlanPath way = way(GROWING, CostTiming.SPREAD, EarlyTerminationPolicy.CREDITED, SMALL, LARGE);
     assertEquals(
         legs(way), List.of("Small, yearly, up front 0–12", "Large, yearly, up front 13–35"));
-    assertEquals(way.ledger().total(View.SPREAD), money("108036.00"));
-    assertEquals(way.ledger().pastHorizon(View.SPREAD), money("4828.00"));
+    assertEquals(way.ledger().total(CostTiming.SPREAD), money("108036.00"));
+    assertEquals(way.ledger().pastHorizon(CostTiming.SPREAD), money("4828.00"));
     assertEquals(way.changes(), 1);
     assertEquals(
-        way.ledger().explainTotal(View.SPREAD).value().orElseThrow().amount(),
+        way.ledger().explainTotal(CostTiming.SPREAD).value().orElseThrow().amount(),
         new java.math.BigDecimal("108036.00"));
     // eleven unused months of 240 seats at 5.20
     assertEquals(way.credited(), money("13728.00"));
@@ -131,34 +131,34 @@ public class PlanPathsTest {
 
   @Test
   public void c13ATermThatIsLeftMayBeLost() {
-    PlanPath way = way(GROWING, View.SPREAD, EarlyTerminationPolicy.LOST, SMALL, LARGE);
+    PlanPath way = way(GROWING, CostTiming.SPREAD, EarlyTerminationPolicy.LOST, SMALL, LARGE);
     assertEquals(
         legs(way),
         List.of(
             "Small, monthly 0–0", "Small, yearly, up front 1–12", "Large, yearly, up front 13–35"));
-    assertEquals(way.ledger().total(View.SPREAD), money("108252.00"));
+    assertEquals(way.ledger().total(CostTiming.SPREAD), money("108252.00"));
     assertEquals(way.credited(), NOTHING);
   }
 
   @Test
   public void c13InCash() {
-    PlanPath way = way(GROWING, View.CASH, EarlyTerminationPolicy.CREDITED, SMALL, LARGE);
+    PlanPath way = way(GROWING, CostTiming.CASH, EarlyTerminationPolicy.CREDITED, SMALL, LARGE);
     assertEquals(
         legs(way), List.of("Small, yearly, up front 0–11", "Large, yearly, up front 12–35"));
-    assertEquals(way.ledger().total(View.CASH), money("110052.00"));
+    assertEquals(way.ledger().total(CostTiming.CASH), money("110052.00"));
   }
 
   @Test
   public void c13StayingOnOnePlanIsDearer() {
     Outcome<FixedPlan> stay =
         stay(List.of(Samples.offering(SMALL), Samples.offering(LARGE)), GROWING);
-    Money total = ((Outcome.Found<FixedPlan>) stay).best().ledger().total(View.SPREAD);
+    Money total = ((Outcome.Found<FixedPlan>) stay).best().ledger().total(CostTiming.SPREAD);
     assertEquals(total, money("130968.00"));
     assertEquals(
         total.minus(
-            way(GROWING, View.SPREAD, EarlyTerminationPolicy.CREDITED, SMALL, LARGE)
+            way(GROWING, CostTiming.SPREAD, EarlyTerminationPolicy.CREDITED, SMALL, LARGE)
                 .ledger()
-                .total(View.SPREAD)),
+                .total(CostTiming.SPREAD)),
         money("22932.00"));
   }
 
@@ -169,7 +169,7 @@ public class PlanPathsTest {
         months,
         PriceRise.NONE,
         new Horizon(JAN_2027, months.size()),
-        View.SPREAD);
+        CostTiming.SPREAD);
   }
 
   private static final List<UnitsNeeded> SEASON =
@@ -183,30 +183,38 @@ public class PlanPathsTest {
   @Test
   public void c14TheCommitmentIsBestBegunAfterThePeak() {
     PlanPath way =
-        way(SEASON, View.SPREAD, EarlyTerminationPolicy.CREDITED, plan("Crew", BY_MONTH, BY_YEAR));
+        way(
+            SEASON,
+            CostTiming.SPREAD,
+            EarlyTerminationPolicy.CREDITED,
+            plan("Crew", BY_MONTH, BY_YEAR));
     assertEquals(legs(way), List.of("Crew, monthly 0–8", "Crew, yearly, up front 9–23"));
-    assertEquals(way.ledger().total(View.SPREAD), money("9880.85"));
-    assertEquals(way.ledger().pastHorizon(View.SPREAD), money("2971.80"));
+    assertEquals(way.ledger().total(CostTiming.SPREAD), money("9880.85"));
+    assertEquals(way.ledger().pastHorizon(CostTiming.SPREAD), money("2971.80"));
     assertEquals(
-        way(SEASON, View.SPREAD, EarlyTerminationPolicy.CREDITED, plan("Crew", BY_MONTH))
+        way(SEASON, CostTiming.SPREAD, EarlyTerminationPolicy.CREDITED, plan("Crew", BY_MONTH))
             .ledger()
-            .total(View.SPREAD),
+            .total(CostTiming.SPREAD),
         money("10641.60"));
     assertEquals(
-        way(SEASON, View.SPREAD, EarlyTerminationPolicy.CREDITED, plan("Crew", BY_YEAR))
+        way(SEASON, CostTiming.SPREAD, EarlyTerminationPolicy.CREDITED, plan("Crew", BY_YEAR))
             .ledger()
-            .total(View.SPREAD),
+            .total(CostTiming.SPREAD),
         money("10261.60"));
   }
 
   @Test
   public void c14InCash() {
     PlanPath way =
-        way(SEASON, View.CASH, EarlyTerminationPolicy.CREDITED, plan("Crew", BY_MONTH, BY_YEAR));
+        way(
+            SEASON,
+            CostTiming.CASH,
+            EarlyTerminationPolicy.CREDITED,
+            plan("Crew", BY_MONTH, BY_YEAR));
     assertEquals(
         legs(way),
         List.of("Crew, monthly 0–8", "Crew, yearly, up front 9–20", "Crew, monthly 21–23"));
-    assertEquals(way.ledger().total(View.CASH), money("10013.45"));
+    assertEquals(way.ledger().total(CostTiming.CASH), money("10013.45"));
   }
 
   @Test
@@ -219,11 +227,11 @@ public class PlanPathsTest {
             list(BillingTerm.YEARLY_UP_FRONT, seats("5")));
     List<UnitsNeeded> still = growing(10, 0, 12);
     assertEquals(
-        legs(way(still, View.SPREAD, EarlyTerminationPolicy.CREDITED, first, second)),
+        legs(way(still, CostTiming.SPREAD, EarlyTerminationPolicy.CREDITED, first, second)),
         List.of("Second, yearly, up front 0–11"));
     Plan third = plan("Third", list(BillingTerm.MONTHLY, seats("5")));
     assertEquals(
-        legs(way(still, View.SPREAD, EarlyTerminationPolicy.CREDITED, third, first)),
+        legs(way(still, CostTiming.SPREAD, EarlyTerminationPolicy.CREDITED, third, first)),
         List.of("Third, monthly 0–11"));
   }
 
@@ -243,7 +251,7 @@ public class PlanPathsTest {
                       months,
                       PriceRise.NONE,
                       new Horizon(JAN_2027, 6),
-                      View.SPREAD,
+                      CostTiming.SPREAD,
                       EarlyTerminationPolicy.CREDITED,
                       money(hours)))
               .best();
@@ -259,7 +267,7 @@ public class PlanPathsTest {
             ways(
                 List.of(Samples.offering(small)),
                 growing(10, 1, 6),
-                View.SPREAD,
+                CostTiming.SPREAD,
                 EarlyTerminationPolicy.CREDITED);
     assertEquals(gap.month(), 3);
     assertEquals(
@@ -272,7 +280,7 @@ public class PlanPathsTest {
       List<Option> options,
       List<Offer> offers,
       List<UnitsNeeded> months,
-      View view,
+      CostTiming view,
       EarlyTerminationPolicy leaving) {
     Money best = null;
     for (List<Offer> used : OfferChoice.combinations(offers)) {
@@ -287,7 +295,7 @@ public class PlanPathsTest {
     private final List<Option> options;
     private final List<Offer> offers;
     private final List<UnitsNeeded> months;
-    private final View view;
+    private final CostTiming view;
     private final EarlyTerminationPolicy leaving;
     private final Horizon horizon;
     private Money best;
@@ -296,7 +304,7 @@ public class PlanPathsTest {
         List<Option> options,
         List<Offer> offers,
         List<UnitsNeeded> months,
-        View view,
+        CostTiming view,
         EarlyTerminationPolicy leaving) {
       this.options = options;
       this.offers = offers;
@@ -387,7 +395,7 @@ public class PlanPathsTest {
               new Offering(small, Map.of(), offers, Optional.empty()),
               new Offering(large, Map.of(), offers, Optional.empty()));
       List<UnitsNeeded> months = months(random, horizon);
-      View view = random.nextBoolean() ? View.SPREAD : View.CASH;
+      CostTiming view = random.nextBoolean() ? CostTiming.SPREAD : CostTiming.CASH;
       EarlyTerminationPolicy leaving =
           random.nextBoolean() ? EarlyTerminationPolicy.CREDITED : EarlyTerminationPolicy.LOST;
       PlanPath found = ((PlanPaths.Found) ways(offerings, months, view, leaving)).best();
@@ -403,7 +411,8 @@ public class PlanPathsTest {
           enumerated(options, offers, months, view, leaving),
           "round " + round);
       left += found.legs().stream().anyMatch(leg -> leg.isLeftEarly(horizon)) ? 1 : 0;
-      if (stay(offerings, months) instanceof Outcome.Found<FixedPlan> stay && view == View.SPREAD) {
+      if (stay(offerings, months) instanceof Outcome.Found<FixedPlan> stay
+          && view == CostTiming.SPREAD) {
         assertTrue(
             !found.ledger().total(view).isGreaterThan(stay.best().ledger().total(view)),
             "staying is a way, too: round " + round);
@@ -433,7 +442,7 @@ public class PlanPathsTest {
               new Offering(first, Map.of(), List.of(), Optional.empty()),
               new Offering(minimum, Map.of(), List.of(), Optional.empty()));
       List<UnitsNeeded> months = months(random, horizon);
-      View view = random.nextBoolean() ? View.SPREAD : View.CASH;
+      CostTiming view = random.nextBoolean() ? CostTiming.SPREAD : CostTiming.CASH;
       EarlyTerminationPolicy leaving =
           random.nextBoolean() ? EarlyTerminationPolicy.CREDITED : EarlyTerminationPolicy.LOST;
       PlanPath found = ((PlanPaths.Found) ways(offerings, months, view, leaving)).best();
@@ -522,7 +531,7 @@ public class PlanPathsTest {
             growing(20, 1, 120),
             PriceRise.NONE,
             new Horizon(JAN_2027, 120),
-            View.SPREAD,
+            CostTiming.SPREAD,
             EarlyTerminationPolicy.CREDITED,
             NOTHING);
     PlanPath best = ((PlanPaths.Found) ways).best();
@@ -537,7 +546,7 @@ public class PlanPathsTest {
             SEASON,
             PriceRise.NONE,
             new Horizon(JAN_2027, SEASON.size()),
-            View.SPREAD,
+            CostTiming.SPREAD,
             EarlyTerminationPolicy.CREDITED,
             NOTHING);
     Field field =
@@ -643,9 +652,9 @@ public class PlanPathsTest {
         ways(
             List.of(Samples.offering(plan("Plan", list))),
             growing(seats, 0, 24),
-            View.SPREAD,
+            CostTiming.SPREAD,
             EarlyTerminationPolicy.CREDITED);
-    assertEquals(((PlanPaths.Found) ways).best().ledger().total(View.SPREAD), total);
+    assertEquals(((PlanPaths.Found) ways).best().ledger().total(CostTiming.SPREAD), total);
   }
 
   private static List<UnitsNeeded> months(Random random, int horizon) {

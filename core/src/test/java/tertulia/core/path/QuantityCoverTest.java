@@ -18,10 +18,10 @@ import java.util.Random;
 import java.util.stream.LongStream;
 import org.testng.annotations.Test;
 import tertulia.core.Samples;
+import tertulia.core.billing.CostTiming;
 import tertulia.core.billing.EarlyTerminationPolicy;
 import tertulia.core.billing.InvoiceLine;
 import tertulia.core.billing.UnitsNeeded;
-import tertulia.core.billing.View;
 import tertulia.core.fit.Fit;
 import tertulia.core.fit.Headroom;
 import tertulia.core.fit.Offering;
@@ -134,7 +134,7 @@ public class QuantityCoverTest {
               LongStream.of(used).mapToObj(QuantityCoverTest::runs).toList(),
               PriceRise.NONE,
               new Horizon(JAN_2027, 12),
-              View.SPREAD,
+              CostTiming.SPREAD,
               EarlyTerminationPolicy.CREDITED,
               money("0"));
       if (List.of(each).stream().anyMatch(OptionalLong::isEmpty)) {
@@ -144,11 +144,11 @@ public class QuantityCoverTest {
       }
       PlanPath way = ((PlanPaths.Found) ways).best();
       long sum = List.of(each).stream().mapToLong(OptionalLong::getAsLong).sum();
-      assertEquals(way.ledger().total(View.SPREAD), money(sum + ".00"), "selection " + i);
+      assertEquals(way.ledger().total(CostTiming.SPREAD), money(sum + ".00"), "selection " + i);
       covered +=
           way
                   .ledger()
-                  .byKind(View.SPREAD)
+                  .byKind(CostTiming.SPREAD)
                   .getOrDefault(InvoiceLine.Kind.OUTSIDE, List.of())
                   .stream()
                   .anyMatch(m -> m.isPositive())

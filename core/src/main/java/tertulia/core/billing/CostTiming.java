@@ -1,15 +1,15 @@
 package tertulia.core.billing;
 
 /** How a total over months reads its invoices. */
-public enum View {
+public enum CostTiming {
   /** Each invoice divided evenly over the months it covers. */
-  SPREAD("spread"),
+  SPREAD("spread evenly"),
   /** Each invoice in the month it falls due. */
-  CASH("cash");
+  CASH("when invoiced");
 
   private final String words;
 
-  View(String words) {
+  CostTiming(String words) {
     this.words = words;
   }
 
