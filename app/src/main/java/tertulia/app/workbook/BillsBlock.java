@@ -119,8 +119,8 @@ record BillsBlock(
     int last = first + bills.size() - 1;
     int spread = last + 1;
     int cash = last + 2;
-    sheet.heading(spread, 0, "Together, spread");
-    sheet.heading(cash, 0, "Together, cash");
+    sheet.heading(spread, 0, "Together, spread evenly");
+    sheet.heading(cash, 0, "Together, when invoiced");
     int months = Math.max(Bill.lastMonth(bills), horizon() - 1);
     for (int m = 0; m <= months; m++) {
       String column = Sheet.at(first, Columns.month(m)) + ":" + Sheet.at(last, Columns.month(m));

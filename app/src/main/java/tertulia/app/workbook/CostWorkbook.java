@@ -69,14 +69,14 @@ public final class CostWorkbook {
             + " larger changes take a new workbook.");
     String[] heads = {
       "Contender",
-      "spread",
-      "cash",
+      "spread evenly",
+      "when invoiced",
       "committed past it",
       "currency",
       "way through the plans",
       "staff time",
-      "full cost, spread",
-      "at least, spread",
+      "full cost, spread evenly",
+      "at least, spread evenly",
       "how sure"
     };
     for (int i = 0; i < heads.length; i++) {
