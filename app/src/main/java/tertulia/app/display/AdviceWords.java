@@ -97,7 +97,7 @@ public record AdviceWords(Selection selection) {
       case ALONE -> Voice.say("advice.lead.alone");
       case OPEN ->
           ahead.isEmpty()
-              ? Voice.say("advice.lead.nobody")
+              ? open(firmness)
               : Voice.say(
                   "advice.lead.open",
                   Map.of(
@@ -112,6 +112,13 @@ public record AdviceWords(Selection selection) {
       case HOLDS -> Voice.say("advice.lead.holds", "tool", ahead);
       case FIRM -> Voice.say("advice.lead.firm", "tool", ahead);
     };
+  }
+
+  private String open(Advice.Firmness firmness) {
+    List<String> level = firmness.mayPass().stream().map(this::name).toList();
+    return level.size() > 1
+        ? Voice.say("advice.lead.level", "tools", Voice.list(level))
+        : Voice.say("advice.lead.nobody");
   }
 
   /** What that rests on, in the second; empty if nobody is ahead or nothing was tried. */

@@ -16,8 +16,10 @@ public sealed interface Advice {
   /**
    * How firm the lead is.
    *
-   * @param ahead by the middle of the totals, or for certain by cost; empty if nobody is
-   * @param mayPass who could be first for all that is known; nobody: the lead is certain
+   * @param ahead by the middle of the totals, or for certain by cost; empty if nobody is, or
+   *     several are level
+   * @param mayPass who could be first for all that is known, or those that are level; nobody: the
+   *     lead is certain
    * @param turned of the single changes tried so many put somebody else first for certain
    * @param tried so many single changes were tried
    * @param share of all weightings in which it is first, 0 to 1; empty without totals

@@ -66,16 +66,27 @@ public record AdviceFindings(Sensitivity sensitivity) {
     return new Advice.Firmness(
         grade(lead, share, within, turned),
         ahead,
-        lead.tool().isPresent() ? List.of() : mayPass(),
+        lead.tool().isPresent() ? List.of() : ahead.isEmpty() ? level() : mayPass(),
         turned,
         tried(takeIf().tried()),
         share,
         List.copyOf(within));
   }
 
-  /** Who is ahead by the middle of the totals. */
+  /** Who is ahead by the middle of the totals; empty if several are level. */
   private Optional<String> ahead() {
-    return read().scores().totals().map(totals -> totals.standings().getFirst().contender());
+    List<String> level = level();
+    return level.size() == 1 ? Optional.of(level.getFirst()) : Optional.empty();
+  }
+
+  /** Those whose totals have the highest middle. */
+  private List<String> level() {
+    List<Totals.Standing> standings =
+        read().scores().totals().map(Totals::standings).orElse(List.of());
+    return standings.stream()
+        .filter(s -> s.total().midpoint().compareTo(standings.getFirst().total().midpoint()) == 0)
+        .map(Totals.Standing::contender)
+        .toList();
   }
 
   /** Who is not certain to be behind the one that is ahead. */
