@@ -247,6 +247,10 @@ public class Views {
   @Transactional
   public void interest(long id, SignedIn person, String contender, String words) {
     store.open(id);
+    // whoever has nothing to say does not join the panel by saying so
+    if (words.isEmpty() && members.findBySelectionIdAndAccountId(id, person.id()).isEmpty()) {
+      return;
+    }
     long member = seats.seat(id, person);
     Optional<InterestRow> said = interests.findByMemberIdAndContender(member, contender);
     if (words.isEmpty()) {
