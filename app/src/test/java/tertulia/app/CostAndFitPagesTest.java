@@ -104,7 +104,7 @@ public class CostAndFitPagesTest extends ServedTest {
   @Test
   public void theFullCostIsTheSubscriptionAndPeoplesTime() throws Exception {
     String cost = text(page("/cost?cost=full"));
-    String time = cost.substring(cost.indexOf("People’s time, apart from it"));
+    String time = cost.substring(cost.indexOf("Staff time, kept apart"));
     String full = cost.substring(cost.indexOf("Full cost subscription"));
     String total = cost.substring(cost.indexOf("36 months, spread evenly"));
     for (int column = 0; column < 5; column++) {

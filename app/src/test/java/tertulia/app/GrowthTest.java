@@ -225,7 +225,7 @@ public class GrowthTest extends ServedTest {
     String counts = "month,Office,Deck crews\r\n2026-10,31,\r\n2026-08,28,19\r\n";
     assertEquals(read("/growth/counts", counts).getStatus(), 302);
     String page = page("/growth");
-    assertTrue(page.contains("and a table that Ilse Maren read in on 24 Nov 2026"), page);
+    assertTrue(page.contains("and a table that Ilse Maren imported on 24 Nov 2026"), page);
     assertEquals(post("/growth/rebase", rebase("2026-10")).getStatus(), 302);
     assertEquals(group("office").start(), Integer.valueOf(31), "the file's, not the directory's");
     assertEquals(group("deck-crews").start(), Integer.valueOf(20), "an empty cell counts nobody");

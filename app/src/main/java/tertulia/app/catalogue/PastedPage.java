@@ -78,7 +78,7 @@ final class PastedPage {
         reading.passedOver());
   }
 
-  /** "31 things were read: 24 said so, 5 likely, 2 to look at again. …" */
+  /** "31 things were read: 24 as the page says, 5 likely, 2 to look at again. …" */
   private static String sentence(PageReading reading) {
     int all = reading.tally().values().stream().mapToInt(Integer::intValue).sum();
     if (all == 0) {

@@ -59,7 +59,7 @@ public final class RibbonChart {
         "role",
         "img",
         "aria-label",
-        "The best way through each contender's plans; its table follows");
+        "The cheapest path through each contender's plans; its table follows");
     axis(svg, horizon, height);
     for (int i = 0; i < lanes.size(); i++) {
       lane(svg, lanes.get(i), horizon.months(), HEAD + LANE * i);

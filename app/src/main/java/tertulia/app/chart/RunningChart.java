@@ -51,7 +51,7 @@ public final class RunningChart {
 
   private String draw(List<Crossing> crossings) {
     String summary =
-        "What each has cost so far. "
+        "Cost so far. "
             + lines.stream()
                 .map(line -> line.name() + ": " + Figures.money(line.months().getLast()))
                 .collect(Collectors.joining("; "));

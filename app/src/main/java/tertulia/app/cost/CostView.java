@@ -42,7 +42,7 @@ import tertulia.core.path.PlanPaths;
  * @param curves what the curves show
  * @param says sentences on what the picture means
  * @param warnings where a mistake would be made, with the way out
- * @param ways the best way through each contender's plans
+ * @param ways the cheapest path through each contender's plans
  * @param months cost over the months
  * @param running what each has cost so far
  * @param quantity cost by something other than people
@@ -56,7 +56,7 @@ record CostView(
     String curves,
     List<String> says,
     List<Warning> warnings,
-    WayView ways,
+    PathView ways,
     MonthsView months,
     RunningView running,
     QuantityView quantity,
@@ -84,7 +84,7 @@ record CostView(
             evaluation.costs().people().total(),
             evaluation.costs().overall().lowestPlanned(),
             evaluation.costs().overall().highestPlanned());
-    WayView ways = WayView.of(session);
+    PathView ways = PathView.of(session);
     return new CostView(
         rows(session, List.of(ways.kept(), ways.monthly())),
         CostChart.draw(costs, lines(session), read),
@@ -153,7 +153,7 @@ record CostView(
     boolean read = session.evaluation().whatIf().basis() == WhatIf.Basis.FULL;
     List<Row> rows = new ArrayList<>();
     if (said || read) {
-      rows.add(Row.of("People’s time, apart from it", cells(session, c -> time(session, c))));
+      rows.add(Row.of("Staff time, kept apart", cells(session, c -> time(session, c))));
     }
     if (read) {
       rows.add(

@@ -21,7 +21,7 @@ import tertulia.core.finding.RunningFindings;
 import tertulia.core.time.Horizon;
 
 /**
- * What each has cost so far, month after month.
+ * Cost so far, month after month.
  *
  * @param chart as SVG; empty if nobody has a total
  * @param says from when what pays

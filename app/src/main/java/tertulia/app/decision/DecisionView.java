@@ -116,7 +116,7 @@ record DecisionView(
   /**
    * A contender that can be chosen.
    *
-   * @param option its best way, or why none is known
+   * @param option its cheapest path, or why none is known
    */
   record Choice(String slug, String name, String option) {}
 

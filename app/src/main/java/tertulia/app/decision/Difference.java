@@ -205,7 +205,7 @@ record Difference(List<Line> lines) {
     changed(lines, "The criteria", old.criteria(), current.criteria());
     changed(lines, "The rates of exchange", old.rates(), current.rates());
     changed(lines, "The scenarios of growth", old.scenarios(), current.scenarios());
-    changed(lines, "People’s time and leaving early", old.practice(), current.practice());
+    changed(lines, "Staff time and leaving early", old.practice(), current.practice());
     add(lines, "Prices rise a year, %", old.priceRisePercent(), current.priceRisePercent());
     add(lines, "Average payment", old.averagePayment(), current.averagePayment());
     add(lines, "Rates and prices as of", old.asOf(), current.asOf());

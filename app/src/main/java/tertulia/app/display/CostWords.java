@@ -367,17 +367,14 @@ record CostWords(Selection selection) implements SelectionWords {
         within.fewest() == within.most()
             ? people(within.most())
             : within.fewest() + " to " + people(within.most());
-    String said =
-        within.changes().isEmpty()
-            ? Voice.say("cost.within.same", "people", people)
-            : Voice.say(
-                "cost.within.changes",
-                Map.of(
-                    "people",
-                    people,
-                    "at",
-                    listed(within.changes().stream().map(n -> "" + n).toList())));
-    return Voice.all(said, mayCostLess(within.open()));
+    boolean known = within.open().isEmpty();
+    if (within.changes().isEmpty()) {
+      return Voice.say(known ? "cost.within.same" : "cost.within.same.as-known", "people", people);
+    }
+    return Voice.say(
+        known ? "cost.within.changes" : "cost.within.changes.as-known",
+        Map.of(
+            "people", people, "at", listed(within.changes().stream().map(n -> "" + n).toList())));
   }
 
   private String free(CostFinding.FreeUpTo free) {

@@ -50,7 +50,7 @@ public record Results(
   /**
    * One contender; what is not known is absent; options left out and why are in "notCounted".
    *
-   * @param horizon the best way through its plans; months and what is committed are its
+   * @param horizon the cheapest path through its plans; months and what is committed are its
    * @param kept the cheapest single plan and term kept all the time
    * @param open what nobody has said yet and might change which plan is needed; null: nothing
    */

@@ -136,7 +136,7 @@ record FitView(
         contender.tool().name(),
         Marks.inline(session.mark(contender.id())),
         question.sentence() + ".",
-        question.isOurs() ? "say it" : organises ? "put it down" : "see the price page",
+        question.isOurs() ? "say it" : organises ? "record it" : "see the price page",
         question.isOurs()
             ? "/selections/"
                 + session.table().id()

@@ -207,9 +207,10 @@ record VersusView(
     private List<String> orders() {
       return found.orders().stream()
           .map((CostByHeadcount.Order order) ->
-              (order.n() == 1 ? "from the first person on " : "from " + order.n() + " people on ")
-                  + name(order.cheaper())
-                  + " is cheaper")
+              name(order.cheaper())
+                  + (order.n() == 1
+                      ? " is cheaper from the first person"
+                      : " is cheaper from " + order.n() + " people"))
           .toList();
     }
   }

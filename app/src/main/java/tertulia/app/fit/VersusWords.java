@@ -118,8 +118,8 @@ final class VersusWords {
         found.agrees().get()
             ? Voice.say("versus.agree", "tool", ahead)
             : Voice.say(
-                cheaper.atLeast() ? "versus.disagree.at-least" : "versus.disagree",
-                Map.of("tool", ahead, "cost", Figures.moneyIn(cheaper.by()))));
+                "versus.disagree",
+                Map.of("tool", ahead, "other", name(cheaper.side(), left, right))));
   }
 
   private static String name(Side side, String left, String right) {

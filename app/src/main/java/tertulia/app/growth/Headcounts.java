@@ -68,7 +68,7 @@ class Headcounts {
       sources.add(
           "a table that "
               + from.notedBy
-              + " read in on "
+              + " imported on "
               + Dates.day(LocalDate.ofInstant(from.notedAt, clock.getZone())));
       read.stream()
           .filter(c -> c.month().isBefore(now))

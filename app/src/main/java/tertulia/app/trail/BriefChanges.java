@@ -34,7 +34,7 @@ final class BriefChanges {
         "What is counted of", before.demand(), now.demand(), part -> counted(part.measure()));
     changes.parts("Rate", before.rates(), now.rates(), rate -> rate.from() + " to " + rate.to());
     changes.whole("The scenarios of growth", before.scenarios(), now.scenarios());
-    changes.whole("People’s time and leaving early", before.practice(), now.practice());
+    changes.whole("Staff time and leaving early", before.practice(), now.practice());
     changes.value(
         "The people follow the growth plan",
         before.follows() ? "yes" : "no",

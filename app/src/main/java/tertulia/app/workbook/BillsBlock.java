@@ -115,7 +115,7 @@ record BillsBlock(
     }
   }
 
-  WaySheet.Totals totals(int first) {
+  PathSheet.Totals totals(int first) {
     int last = first + bills.size() - 1;
     int spread = last + 1;
     int cash = last + 2;
@@ -160,7 +160,7 @@ record BillsBlock(
         "committed past them, spread",
         past,
         way.ledger().pastHorizon(CostTiming.SPREAD).getAmount());
-    return new WaySheet.Totals(sheet.from(2, 6), sheet.from(3, 6), sheet.from(4, 6));
+    return new PathSheet.Totals(sheet.from(2, 6), sheet.from(3, 6), sheet.from(4, 6));
   }
 
   private void total(int at, String label, String formula, java.math.BigDecimal found) {

@@ -20,7 +20,7 @@ import tertulia.core.pricing.PlanPrices;
 import tertulia.core.pricing.Unsaid;
 
 /**
- * The cost of every contender's best way as a workbook: one sheet of inputs, one of people and
+ * The cost of every contender's cheapest path as a workbook: one sheet of inputs, one of people and
  * demand, one for each contender, and an overview. Nothing in it is a copied result but the figures
  * it is to be compared with.
  */
@@ -91,8 +91,8 @@ public final class CostWorkbook {
       overview.text(row, 0, tool);
       if (evaluation.costs().overall().way(contender.id()) instanceof PlanPaths.Found found) {
         String name = unused(book, WorkbookUtil.createSafeSheetName(tool));
-        WaySheet.Totals totals =
-            new WaySheet(
+        PathSheet.Totals totals =
+            new PathSheet(
                     evaluation,
                     tool,
                     found.best(),

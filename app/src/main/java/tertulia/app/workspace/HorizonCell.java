@@ -21,7 +21,7 @@ public final class HorizonCell {
                 .collect(Collectors.joining(" and "));
   }
 
-  /** The total of the best way, with what is taken below it; "at most" if one was left out. */
+  /** The total of the cheapest path, with what is taken below it; "at most" if one was left out. */
   public static Cell of(Session session, Contender contender) {
     CostTiming view = session.evaluation().whatIf().view();
     String why = session.why("way", "contender", contender.id());

@@ -41,7 +41,7 @@ public final class Known {
     return least.map(money -> "at least " + Figures.money(money)).orElse("not known");
   }
 
-  /** As above, for the best way. */
+  /** As above, for the cheapest path. */
   public static String amount(PlanPaths.Found found, Function<PlanPath, Money> money) {
     String high = Figures.money(money.apply(found.best()));
     String low = found.low().map(money).map(Figures::money).orElse(high);
@@ -49,8 +49,8 @@ public final class Known {
   }
 
   /**
-   * A part of what the best way comes to, such as a month of it, as it is known: with both ends,
-   * "at most" or "at least", and nothing only where nothing is known.
+   * A part of what the cheapest path comes to, such as a month of it, as it is known: with both
+   * ends, "at most" or "at least", and nothing only where nothing is known.
    */
   public static Cell part(PlanPaths ways, Function<PlanPath, Money> part, String why) {
     return switch (ways) {

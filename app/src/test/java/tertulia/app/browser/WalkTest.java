@@ -101,7 +101,7 @@ public class WalkTest extends BrowserTest {
   }
 
   /**
-   * Slotmeer's best way, spread: Crew by the month for nine months, then terms of a year from
+   * Slotmeer's cheapest path, spread: Crew by the month for nine months, then terms of a year from
    * October on, of the last of which three months fall within the 36.
    */
   private static BigDecimal slotmeersWay() {
@@ -208,7 +208,7 @@ public class WalkTest extends BrowserTest {
     assertThat(verdict(page, "Halvard Desk", "Counter").nth(1)).containsText("May 2027");
     assertThat(verdict(page, "Pierbook", "Jetty")).containsText("not confirmed");
     assertThat(verdict(page, "Pierbook", "Port")).containsText("price on request");
-    assertThat(column(page, "Two-way calendar link", "Slotmeer")).containsText("from Crew on");
+    assertThat(column(page, "Two-way calendar link", "Slotmeer")).containsText("from Crew up");
   }
 
   /** The lines of the table of verdicts that are about one plan. */
@@ -294,7 +294,7 @@ public class WalkTest extends BrowserTest {
     assertThat(page.locator("[data-chart] svg.costs"))
         .hasAttribute("aria-label", Pattern.compile(".*From 29: Halvard Desk\\. From 135.*"));
     assertThat(page.locator(".says"))
-        .containsText("Cheapest by headcount: up to 28 people Slotmeer; 29 to 134 Halvard");
+        .containsText("Cheapest by headcount: Slotmeer up to 28 people; Halvard");
     page.locator("[data-reader]").focus();
     page.keyboard().press("ArrowRight");
     assertThat(page.locator("[data-chart] output")).containsText("2 people: Slotmeer 14.40");
@@ -436,7 +436,7 @@ public class WalkTest extends BrowserTest {
         .containsText("signed by Joren Talvik (joren), 24 Nov 2026");
     assertThat(joren.locator(".record")).containsText("Unchanged since");
     Download download =
-        joren.waitForDownload(() -> joren.getByText("Take the frozen record").click());
+        joren.waitForDownload(() -> joren.getByText("Download the frozen record").click());
     byte[] bytes = Files.readAllBytes(download.path());
     assertThat(joren.locator(".hash code"))
         .hasText(HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(bytes)));

@@ -266,7 +266,7 @@ public class PastedPageTest {
             + " not said how it is billed");
     assertEquals(
         read.sentence(),
-        "2 things were read: 1 said so, 1 to look at again. Every line was understood."
+        "2 things were read: 1 as the page says, 1 to look at again. Every line was understood."
             + " The text does not name the tool: type its name below.");
   }
 

@@ -165,8 +165,8 @@ public class FindingWordsTest {
       },
       {
         new CostFinding.WithinPlan(9, 12, List.of(), pierbook),
-        "You will have 9 to 12 people. The cheapest stays the cheapest throughout. Pierbook may cost"
-            + " less: its cost is not known, or is a range."
+        "You will have 9 to 12 people. The cheapest stays the cheapest throughout, as far as costs"
+            + " are known."
       }
     };
   }

@@ -139,7 +139,7 @@ public final class Costs {
 
   /**
    * What nobody has said yet of a contender and might change which plan it needs: of the plan it
-   * would be on, and of those its best way takes.
+   * would be on, and of those its cheapest path takes.
    */
   public List<Question> questions(String contender) {
     List<Question> questions = new ArrayList<>();

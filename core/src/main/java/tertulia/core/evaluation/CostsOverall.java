@@ -50,10 +50,10 @@ public final class CostsOverall {
   private final List<UnitsNeeded> months;
   private final OnceEach<String, Outcome<FixedPlan>> stays =
       new OnceEach<>("the cheapest plan kept");
-  private final OnceEach<String, PlanPaths> ways = new OnceEach<>("the ways through the plans");
-  private final OnceEach<String, PlanPaths> spread = new OnceEach<>("the ways through the plans");
+  private final OnceEach<String, PlanPaths> ways = new OnceEach<>("the paths through the plans");
+  private final OnceEach<String, PlanPaths> spread = new OnceEach<>("the paths through the plans");
   private final OnceEach<String, PlanPaths> monthly =
-      new OnceEach<>("the ways without a commitment");
+      new OnceEach<>("the paths without a commitment");
   private final OnceEach<Asked, Optional<Amount>> without = new OnceEach<>("what each must costs");
   private final OnceEach<String, List<PlanMonths>> planMonths =
       new OnceEach<>("each plan month by month");
@@ -88,7 +88,7 @@ public final class CostsOverall {
       planned.add(People.planned(selection.groups(), selection.horizon(), m, whatIf.scenario()));
     }
     return new CostsOverall(
-        selection, whatIf, market, planned, new OnceEach<>("the ways through the plans"));
+        selection, whatIf, market, planned, new OnceEach<>("the paths through the plans"));
   }
 
   /** As {@link Costs#asking}: contenders for which it makes no difference keep their ways. */
@@ -178,7 +178,7 @@ public final class CostsOverall {
     return selection.practice().leaving();
   }
 
-  /** The people's time a contender takes along its best way in the view read. */
+  /** The people's time a contender takes along its cheapest path in the view read. */
   public StaffTime takes(String contender) {
     return takes(contender, way(contender));
   }
@@ -207,8 +207,8 @@ public final class CostsOverall {
   }
 
   /**
-   * The cost of a contender over the horizon as it is read: the best way, and people's time if full
-   * cost is read. Empty if it is not known or there is none.
+   * The cost of a contender over the horizon as it is read: the cheapest path, and people's time if
+   * full cost is read. Empty if it is not known or there is none.
    */
   public Optional<Money> total(String contender) {
     return total(contender, way(contender));
@@ -381,7 +381,7 @@ public final class CostsOverall {
         .asking(selection.needs().stream().filter(need -> !needs.contains(need)).toList());
   }
 
-  /** The best way in the spread view, on which scores rest whichever view is read. */
+  /** The cheapest path in the spread view, on which scores rest whichever view is read. */
   PlanPaths spread(String contender) {
     return spread.get(
         contender,
@@ -391,7 +391,7 @@ public final class CostsOverall {
                 asked -> way(id, CostTiming.SPREAD, leaving(), market)));
   }
 
-  /** The best way of a contender if some needs were given up, in the view read. */
+  /** The cheapest path of a contender if some needs were given up, in the view read. */
   PlanPaths wayWithout(String contender, Set<Need> needs) {
     return way(contender, whatIf.view(), leaving(), market.asking(without(needs)));
   }
@@ -418,7 +418,7 @@ public final class CostsOverall {
     return monthly.get(contender, id -> wayUnder(id, Terms.MONTHLY));
   }
 
-  /** The best way of a contender at so much of every list price, in the view read. */
+  /** The cheapest path of a contender at so much of every list price, in the view read. */
   PlanPaths wayAt(String contender, BigDecimal part) {
     return PlanPaths.through(
         selection.contender(contender).offerings().stream().map(o -> o.times(part)).toList(),

@@ -125,7 +125,7 @@ record Explanation(Evaluation evaluation) {
   /** The way, what it saves against keeping one plan, and what it would be without credits. */
   private Derivation way(String contender) {
     CostTiming view = evaluation.whatIf().view();
-    String label = "Best way through the plans, " + view.words();
+    String label = "Cheapest path through the plans, " + view.words();
     return switch (evaluation.costs().overall().way(contender)) {
       case PlanPaths.Gap gap -> {
         List<Derivation> reasons = new ArrayList<>();
@@ -143,7 +143,7 @@ record Explanation(Evaluation evaluation) {
                     new Derivation.Derived(
                         "at least",
                         Quantity.of(low.ledger().total(view)),
-                        "the cheapest way if each price were the least it begins at",
+                        "the cheapest path if each price were the least it begins at",
                         List.of(low.ledger().explainTotal(view), low.explain()))));
         yield new Derivation.Missing(
             label,
@@ -271,7 +271,7 @@ record Explanation(Evaluation evaluation) {
           new Derivation.Derived(
               "All monthly",
               Quantity.of(monthly.best().ledger().total(view)),
-              "the best way without any commitment",
+              "the cheapest path without any commitment",
               List.of()));
     }
     if (!way.credited().isZero()
@@ -286,7 +286,7 @@ record Explanation(Evaluation evaluation) {
           new Derivation.Derived(
               "If nothing were credited",
               Quantity.of(lost.best().ledger().total(view)),
-              "the best way then",
+              "the cheapest path then",
               List.of(lost.best().explain())));
     }
     return parts;

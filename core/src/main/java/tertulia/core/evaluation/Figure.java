@@ -25,7 +25,7 @@ public sealed interface Figure {
   /** Total of a contender over the horizon. */
   record Horizon(String contender) implements OfContender {}
 
-  /** Total of the cheapest way through a contender's plans, beside keeping one of them. */
+  /** Total of the cheapest path through a contender's plans, beside keeping one of them. */
   record BestWay(String contender) implements OfContender {}
 
   /** What a contender takes of people's time over the horizon. */

@@ -13,7 +13,7 @@ import tertulia.core.working.NoSuchFigure;
 import tertulia.core.working.Quantity;
 
 /**
- * Why months, years and what is paid beside them come to so much along the best way.
+ * Why months, years and what is paid beside them come to so much along the cheapest path.
  *
  * @param without why a contender has no way
  */

@@ -118,7 +118,7 @@ record Measurement(
       worst = new Interval(worst.low().min(here.low()), worst.high().min(here.high()));
     }
     return worst.isExact() && exact.isPresent()
-        ? exactly(exact.get(), number.unit(), "of the plan on the way that is worst off", parts)
+        ? exactly(exact.get(), number.unit(), "of the plan on the path that is worst off", parts)
         : new Value(
             worst, new Derivation.Missing(criterion.name(), "not known of every plan", parts));
   }

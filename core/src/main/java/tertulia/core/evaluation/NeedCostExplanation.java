@@ -77,7 +77,7 @@ record NeedCostExplanation(Evaluation evaluation) {
           new Derivation.Derived(
               "with it: " + found.best().label(),
               Quantity.of(found.best().ledger().total(view)),
-              "the best way",
+              "the cheapest path",
               List.of()));
     }
     if (without instanceof PlanPaths.Found found) {
@@ -85,7 +85,7 @@ record NeedCostExplanation(Evaluation evaluation) {
           new Derivation.Derived(
               "without it: " + found.best().label(),
               Quantity.of(found.best().ledger().total(view).negated()),
-              "the best way then, taken off",
+              "the cheapest path then, taken off",
               List.of(found.best().ledger().explainTotal(view))));
     }
     return switch (effect) {

@@ -16,7 +16,7 @@ import tertulia.core.working.Quantity;
 /**
  * The workings of running sums and of prices a head.
  *
- * @param way explains the best way of a contender
+ * @param way explains the cheapest path of a contender
  * @param steady explains what a contender costs a month
  */
 record RunningExplanation(

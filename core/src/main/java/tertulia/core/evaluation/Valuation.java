@@ -114,7 +114,7 @@ record Valuation(CostsOverall costs, Panel panel, Trials trials) {
     return costs.selection();
   }
 
-  /** By the best way in the spread view; with people's time along it if full cost is read. */
+  /** By the cheapest path in the spread view; with people's time along it if full cost is read. */
   private Value cost(Contender contender, Criterion criterion, Criterion.Cost scale) {
     PlanPaths ways = costs.spread(contender.id());
     return switch (costs.whatIf().basis()) {

@@ -200,8 +200,8 @@ public sealed interface CostFinding extends Finding {
   }
 
   /**
-   * Taking the committed terms of a tool's best way has cost less than paying it by the month from
-   * a plan month on to the end.
+   * Taking the committed terms of a tool's cheapest path has cost less than paying it by the month
+   * from a plan month on to the end.
    *
    * @param month 0: from the start
    */

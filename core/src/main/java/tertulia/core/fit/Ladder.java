@@ -53,7 +53,7 @@ public record Ladder(Capability capability, List<Offering> offerings) {
     }
     boolean ends = all.subList(all.size() - names.size(), all.size()).equals(names);
     return ends && names.size() > 1
-        ? "from " + names.getFirst() + " on"
+        ? "from " + names.getFirst() + " up"
         : "in " + String.join(", ", names);
   }
 }

@@ -20,7 +20,7 @@ record Field(
     List<Entrant> priced,
     List<Entrant> open,
     Map<OptionName, Verdict> out,
-    WayFinder.Setting setting) {
+    PathFinder.Setting setting) {
   /**
    * One option.
    *
@@ -37,7 +37,7 @@ record Field(
       @Nullable NoFigure why,
       boolean[] qualifies) {}
 
-  static Field of(List<Candidate> candidates, WayFinder.Setting setting) {
+  static Field of(List<Candidate> candidates, PathFinder.Setting setting) {
     UnitsNeeded stated = setting.months().getFirst();
     List<Entrant> priced = new ArrayList<>();
     List<Entrant> open = new ArrayList<>();
@@ -86,7 +86,7 @@ record Field(
   }
 
   private static boolean[] qualifies(
-      Offering offering, @Nullable PriceList list, WayFinder.Setting setting) {
+      Offering offering, @Nullable PriceList list, PathFinder.Setting setting) {
     boolean[] qualifies = new boolean[setting.horizon().months()];
     for (int m = 0; m < qualifies.length; m++) {
       qualifies[m] = verdict(offering, list, setting, m).qualifies();
@@ -95,7 +95,7 @@ record Field(
   }
 
   private static Verdict verdict(
-      Offering offering, @Nullable PriceList list, WayFinder.Setting setting, int m) {
+      Offering offering, @Nullable PriceList list, PathFinder.Setting setting, int m) {
     return setting
         .market()
         .fit()

@@ -23,8 +23,8 @@ public sealed interface NoFigure {
       case NoRate no -> "no rate " + no.from() + " to " + no.to();
       case NoPaymentRate no -> "no rate " + no.from() + " to " + no.to() + " for payments";
       case NoAveragePayment no -> "no average payment stated";
-      case TooManyWays too ->
-          "there are more ways through its plans, terms and offers than can be compared; leave out"
+      case TooManyPaths too ->
+          "there are more paths through its plans, terms and offers than can be compared; leave out"
               + " those you would not take";
       case TooLarge too -> "the amounts are too large to count; check its prices and quantities";
     };
@@ -65,7 +65,7 @@ public sealed interface NoFigure {
   record TooLarge() implements NoFigure {}
 
   /** There are more ways through its plans than can be compared in a few seconds. */
-  record TooManyWays() implements NoFigure {}
+  record TooManyPaths() implements NoFigure {}
 
   /** It takes a share of payments whose average nobody has stated. */
   record NoAveragePayment() implements NoFigure {}

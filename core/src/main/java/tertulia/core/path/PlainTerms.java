@@ -20,7 +20,7 @@ import tertulia.core.pricing.PriceBasis;
 final class PlainTerms {
   private static final long UNKNOWN = Long.MIN_VALUE;
   private final Option option;
-  private final WayFinder.Setting setting;
+  private final PathFinder.Setting setting;
   private final LongUnaryOperator conversion;
   private final List<int[]> units = new ArrayList<>();
 
@@ -33,7 +33,7 @@ final class PlainTerms {
   /** Price functions by year of rises, then charge. */
   private final List<List<IntToLongFunction>> prices = new ArrayList<>();
 
-  private PlainTerms(Option option, WayFinder.Setting setting, LongUnaryOperator conversion) {
+  private PlainTerms(Option option, PathFinder.Setting setting, LongUnaryOperator conversion) {
     this.option = option;
     this.setting = setting;
     this.conversion = conversion;
@@ -57,7 +57,7 @@ final class PlainTerms {
    * it takes the exact path.
    */
   static Optional<PlainTerms> of(
-      Option option, WayFinder.Setting setting, Optional<ExchangeRate> rate) {
+      Option option, PathFinder.Setting setting, Optional<ExchangeRate> rate) {
     boolean plain =
         !option.plan().tax().isIncluded()
             && option.plan().charged().stream().allMatch(list -> list.yearlyMinimum().isEmpty())

@@ -187,6 +187,6 @@ public record PlanPath(
                   + ledger.horizon().month(leg.months().end() - 1),
               List.of()));
     }
-    return Derivation.Sum.of("The way through the plans", "months", parts);
+    return Derivation.Sum.of("The path through the plans", "months", parts);
   }
 }

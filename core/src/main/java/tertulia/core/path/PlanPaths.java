@@ -98,8 +98,8 @@ public sealed interface PlanPaths {
       CostTiming view,
       EarlyTerminationPolicy leaving,
       Money changing) {
-    WayFinder.Setting setting =
-        new WayFinder.Setting(market, months, rise, horizon, view, leaving, changing);
+    PathFinder.Setting setting =
+        new PathFinder.Setting(market, months, rise, horizon, view, leaving, changing);
     Candidates candidates = Candidates.of(offerings, market);
     PlanPaths high = through(candidates.high(), setting);
     if (candidates.low().isEmpty() || !(through(candidates.low(), setting) instanceof Found low)) {
@@ -121,7 +121,7 @@ public sealed interface PlanPaths {
     return found.best().legs().stream().anyMatch(leg -> leg.option().plan().isRange());
   }
 
-  private static PlanPaths through(List<Candidate> candidates, WayFinder.Setting setting) {
+  private static PlanPaths through(List<Candidate> candidates, PathFinder.Setting setting) {
     Field field = Field.of(candidates, setting);
     int months = setting.horizon().months();
     for (int m = 0; m < months; m++) {
@@ -135,13 +135,13 @@ public sealed interface PlanPaths {
       }
     }
     try {
-      PlanPath best = WayFinder.cheapest(field.options(), field.qualifies(), setting);
+      PlanPath best = PathFinder.cheapest(field.options(), field.qualifies(), setting);
       best.ledger().total(setting.view());
       return new Found(best, field.leftOutBeside(best), Optional.empty());
     } catch (ArithmeticException e) {
       return field.without(new NoFigure.TooLarge());
-    } catch (TooManyWays e) {
-      return field.without(new NoFigure.TooManyWays());
+    } catch (TooManyPaths e) {
+      return field.without(new NoFigure.TooManyPaths());
     }
   }
 }

@@ -497,7 +497,7 @@ record SensitivityExplanation(Sensitivity sensitivity) {
 
   private Derivation stepUp(SensitivityFigure.StepUp asked) {
     ValueForMoney worth =
-        ValueForMoney.of(read()).orElseThrow(() -> none("worths beside the cost"));
+        ValueForMoney.of(read()).orElseThrow(() -> none("scores beside the cost"));
     ValueForMoney.StepUp step =
         worth.stepsUp().stream()
             .filter(s -> s.from().equals(asked.from()) && s.to().equals(asked.to()))

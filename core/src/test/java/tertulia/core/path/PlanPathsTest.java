@@ -540,8 +540,8 @@ public class PlanPathsTest {
 
   @Test
   public void moreWaysThanCanBeComparedHaveNoFigureAndSaySo() {
-    WayFinder.Setting setting =
-        new WayFinder.Setting(
+    PathFinder.Setting setting =
+        new PathFinder.Setting(
             MARKET,
             SEASON,
             PriceRise.NONE,
@@ -554,11 +554,11 @@ public class PlanPathsTest {
             Candidates.of(List.of(Samples.offering(plan("Crew", BY_MONTH, BY_YEAR))), MARKET)
                 .high(),
             setting);
-    WayFinder.cheapest(field.options(), field.qualifies(), setting, 100);
+    PathFinder.cheapest(field.options(), field.qualifies(), setting, 100);
     org.testng.Assert.expectThrows(
-        TooManyWays.class,
-        () -> WayFinder.cheapest(field.options(), field.qualifies(), setting, 40));
-    PlanPaths.Gap gap = field.without(new NoFigure.TooManyWays());
+        TooManyPaths.class,
+        () -> PathFinder.cheapest(field.options(), field.qualifies(), setting, 40));
+    PlanPaths.Gap gap = field.without(new NoFigure.TooManyPaths());
     assertTrue(gap.isUnpriced());
     assertTrue(
         gap.leftOut().getFirst().why().words().contains("more ways through its plans"),

@@ -1,10 +1,10 @@
 package tertulia.core.path;
 
 /** There are more ways through a tool's plans than can be compared. */
-final class TooManyWays extends RuntimeException {
+final class TooManyPaths extends RuntimeException {
   private static final long serialVersionUID = 1L;
 
-  TooManyWays() {
+  TooManyPaths() {
     super("too many ways", null, false, false);
   }
 }

@@ -21,7 +21,7 @@ import tertulia.core.time.MonthSpan;
  * The sheet of one tool: units, invoice lines, invoices, and months, as formulas. Which plan and
  * term holds when is as it was found; every amount follows the inputs.
  */
-final class WaySheet {
+final class PathSheet {
   private static final int FIRST_ROW = 9;
   private final Evaluation evaluation;
   private final PlanPath way;
@@ -34,7 +34,7 @@ final class WaySheet {
   private final UnitsBlock units;
   private final BillLines lines;
 
-  WaySheet(
+  PathSheet(
       Evaluation evaluation,
       String tool,
       PlanPath way,

@@ -28,15 +28,15 @@ import tertulia.core.pricing.Offer;
 import tertulia.core.time.MonthSpan;
 
 /**
- * Finds the cheapest way through options, month by month: from each place a way can stand at, every
- * term that can begin there. What a term costs depends on what came before only through its {@link
- * History}, so of the ways that stand at the same place with the same history the best goes on
- * (Bellman 1957). Ways that differ in nothing but what a year of a yearly minimum has been charged
- * so far are held against each other too: what one was charged more, the other can be asked for
- * later, but no more, so the dearer one by more than that is dropped. Amounts are exact minor
+ * Finds the cheapest path through options, month by month: from each place a way can stand at,
+ * every term that can begin there. What a term costs depends on what came before only through its
+ * {@link History}, so of the ways that stand at the same place with the same history the best goes
+ * on (Bellman 1957). Ways that differ in nothing but what a year of a yearly minimum has been
+ * charged so far are held against each other too: what one was charged more, the other can be asked
+ * for later, but no more, so the dearer one by more than that is dropped. Amounts are exact minor
  * units.
  */
-final class WayFinder {
+final class PathFinder {
   /**
    * Terms that are put to a way at most, to find the cheapest; some seconds of work. What takes
    * more has no figure, and says why.
@@ -123,7 +123,7 @@ final class WayFinder {
     }
   }
 
-  private WayFinder(
+  private PathFinder(
       List<Option> options,
       boolean[][] qualifies,
       Setting setting,
@@ -167,7 +167,7 @@ final class WayFinder {
   /**
    * As above.
    *
-   * @throws TooManyWays if it takes more steps than {@code most}
+   * @throws TooManyPaths if it takes more steps than {@code most}
    */
   static PlanPath cheapest(List<Option> options, boolean[][] qualifies, Setting setting, int most) {
     List<List<List<ExternalCover>>> outside =
@@ -190,12 +190,12 @@ final class WayFinder {
       List<List<List<ExternalCover>>> outside,
       boolean inWholeNumbers,
       int most) {
-    WayFinder best = null;
+    PathFinder best = null;
     int steps = 0;
     for (List<Offer> combination :
         OfferChoice.combinations(options.getFirst().offering().offers())) {
-      WayFinder finder =
-          new WayFinder(options, qualifies, setting, combination, outside, inWholeNumbers);
+      PathFinder finder =
+          new PathFinder(options, qualifies, setting, combination, outside, inWholeNumbers);
       finder.search(most - steps);
       steps += finder.steps;
       if (best == null || finder.best().minor() < best.best().minor() || finder.isSimpler(best)) {
@@ -205,7 +205,7 @@ final class WayFinder {
     return java.util.Objects.requireNonNull(best).way();
   }
 
-  private boolean isSimpler(WayFinder other) {
+  private boolean isSimpler(PathFinder other) {
     Standing mine = best();
     Standing theirs = other.best();
     return mine.minor() == theirs.minor()
@@ -222,10 +222,10 @@ final class WayFinder {
   }
 
   /**
-   * Finds the best way.
+   * Finds the cheapest path.
    *
    * @param most steps that may be taken for it
-   * @throws TooManyWays if that is not enough
+   * @throws TooManyPaths if that is not enough
    */
   private void search(int most) {
     List<Map<State, List<Standing>>> byMonth = new ArrayList<>();
@@ -238,7 +238,7 @@ final class WayFinder {
       for (List<Standing> alike : byMonth.get(m).values()) {
         for (Standing standing : alike) {
           if (steps > most) {
-            throw new TooManyWays();
+            throw new TooManyPaths();
           }
           Deadline.check(this::work);
           goOn(standing, byMonth);
@@ -257,7 +257,7 @@ final class WayFinder {
   }
 
   private String work() {
-    return "the cheapest way through "
+    return "the cheapest path through "
         + options.size()
         + " plans and terms over "
         + months()
@@ -489,7 +489,7 @@ final class WayFinder {
 
   private Money without(Offer offer, List<Integer> route) {
     List<Offer> others = offers.stream().filter(other -> !other.equals(offer)).toList();
-    return new WayFinder(options, qualifies, setting, others, outside, true)
+    return new PathFinder(options, qualifies, setting, others, outside, true)
         .along(route, others)
         .ledger()
         .total(setting.view());

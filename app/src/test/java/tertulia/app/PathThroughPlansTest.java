@@ -19,7 +19,7 @@ import tertulia.app.handover.Intake;
 import tertulia.app.people.UserAccounts;
 
 /** The Cost step tells what the worked example of the seasonal crew tells (C14). */
-public class WayThroughPlansTest extends ServedTest {
+public class PathThroughPlansTest extends ServedTest {
   private static final ToolSheet.SourcePart PAGE =
       new ToolSheet.SourcePart("2026-11-12", "makers-claim", "", "", "", "");
   @Autowired private MockMvc mvc;

@@ -39,7 +39,7 @@ import tertulia.core.working.Provenance;
 
 /** The best way through 6 plans of 3 terms over 120 months. */
 @State(Scope.Benchmark)
-public class WayBenchmark {
+public class PathBenchmark {
   private static final Horizon TEN_YEARS = new Horizon(YearMonth.of(2027, 1), 120);
   private final List<Offering> plans = new ArrayList<>();
   private final List<UnitsNeeded> months = new ArrayList<>();

@@ -25,14 +25,14 @@ import tertulia.core.path.PlanPaths;
 import tertulia.core.time.Horizon;
 
 /**
- * The best way through each contender's plans, as it is read.
+ * The cheapest path through each contender's plans, as it is read.
  *
- * @param kept what keeping one plan and term costs, with what the best way saves on it
- * @param monthly the best way without any commitment
+ * @param kept what keeping one plan and term costs, with what the cheapest path saves on it
+ * @param monthly the cheapest path without any commitment
  * @param ribbon the ways over the months as SVG
  * @param says when to begin a commitment, and why plans change
  */
-record WayView(Row kept, Row monthly, String ribbon, List<Line> lines, List<String> says) {
+record PathView(Row kept, Row monthly, String ribbon, List<Line> lines, List<String> says) {
 
   /**
    * One stretch under one plan and term.
@@ -43,7 +43,7 @@ record WayView(Row kept, Row monthly, String ribbon, List<Line> lines, List<Stri
   record Line(
       String contender, String from, String until, String option, String held, String why) {}
 
-  static WayView of(Session session) {
+  static PathView of(Session session) {
     List<Cell> kept = new ArrayList<>();
     List<Cell> monthly = new ArrayList<>();
     List<RibbonChart.Lane> lanes = new ArrayList<>();
@@ -59,7 +59,7 @@ record WayView(Row kept, Row monthly, String ribbon, List<Line> lines, List<Stri
         says(session, contender, found, says);
       }
     }
-    return new WayView(
+    return new PathView(
         Row.of("Kept on one plan", kept),
         Row.of("All monthly", monthly),
         RibbonChart.draw(lanes, session.table().selection().horizon()),
@@ -67,7 +67,9 @@ record WayView(Row kept, Row monthly, String ribbon, List<Line> lines, List<Stri
         says);
   }
 
-  /** The cheapest single plan and term kept all the time, with what the best way saves on it. */
+  /**
+   * The cheapest single plan and term kept all the time, with what the cheapest path saves on it.
+   */
   private static Cell kept(Session session, Contender contender, PlanPaths ways) {
     String why = session.why("horizon", "contender", contender.id());
     CostTiming view = session.evaluation().whatIf().view();
@@ -91,7 +93,7 @@ record WayView(Row kept, Row monthly, String ribbon, List<Line> lines, List<Stri
     };
   }
 
-  /** What the best way saves is a figure only where both are. */
+  /** What the cheapest path saves is a figure only where both are. */
   private static String saved(PlanPaths ways, Outcome.Found<FixedPlan> kept, CostTiming view) {
     if (!(ways instanceof PlanPaths.Found found)
         || found.isAtMost()
@@ -101,7 +103,7 @@ record WayView(Row kept, Row monthly, String ribbon, List<Line> lines, List<Stri
       return "";
     }
     Money saved = kept.best().ledger().total(view).minus(found.best().ledger().total(view));
-    return saved.isZero() ? "" : "; the best way saves " + Figures.money(saved);
+    return saved.isZero() ? "" : "; the cheapest path saves " + Figures.money(saved);
   }
 
   private static Cell monthly(Session session, Contender contender) {
