@@ -64,6 +64,18 @@ public record Contender(
     return new Contender(tool.times(part), facts, ratings, aside, effort, plansAside);
   }
 
+  /** This contender read on one of its plans; it stays as it is if it has no such plan. */
+  public Contender on(String plan) {
+    if (plans().stream().noneMatch(own -> own.id().equals(plan))) {
+      return this;
+    }
+    Map<String, String> others = new java.util.LinkedHashMap<>(plansAside);
+    plans().stream()
+        .filter(own -> !own.id().equals(plan))
+        .forEach(own -> others.put(own.id(), "read on another plan"));
+    return new Contender(tool, facts, ratings, aside, effort, others);
+  }
+
   public String id() {
     return tool.id();
   }

@@ -3,6 +3,7 @@ package tertulia.core.evaluation;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import tertulia.core.deadline.Once;
 import tertulia.core.fit.Fit;
 import tertulia.core.fit.Need;
 import tertulia.core.fit.Question;
@@ -25,6 +26,7 @@ public final class Costs {
   private final People people;
   private final EvaluationPoint occasion;
   private final CostsNow now;
+  private final Once<Costs> ifConfirmed = new Once<>("the costs if confirmed", this::confident);
 
   private Costs(Selection selection, WhatIf whatIf, CostsOverall overall) {
     this.selection = selection;
@@ -83,6 +85,23 @@ public final class Costs {
    */
   public Costs asking(Selection other) {
     return new Costs(other, whatIf, overall.asking(other));
+  }
+
+  /**
+   * These costs as if every fact and allowance that is not known turned out well; what is out for
+   * certain stays out. No figure of the totals: see {@link Confirmation}.
+   */
+  public Costs ifConfirmed() {
+    return ifConfirmed.get();
+  }
+
+  private Costs confident() {
+    return new Costs(selection, whatIf, overall.ifConfirmed());
+  }
+
+  /** What is still to be confirmed, and what it would change. */
+  public Confirmation confirmation() {
+    return new Confirmation(this);
   }
 
   public Selection selection() {

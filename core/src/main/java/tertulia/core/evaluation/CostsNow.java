@@ -26,6 +26,7 @@ import tertulia.core.path.OptionName;
 import tertulia.core.path.Outcome;
 import tertulia.core.path.PlanNeeded;
 import tertulia.core.path.SteadyCost;
+import tertulia.core.path.Terms;
 import tertulia.core.path.WholeStaff;
 
 /** What the contenders of a selection cost a month for the people under discussion. */
@@ -192,6 +193,11 @@ public final class CostsNow {
    */
   public Optional<SteadyCost> planAlone(Offering offering) {
     return SteadyCost.cheapestTerm(offering, market, occasion);
+  }
+
+  /** As above, under some of the terms that are allowed only. */
+  public Optional<SteadyCost> planAlone(Offering offering, Terms terms) {
+    return SteadyCost.cheapestTerm(offering, market.allowing(terms), occasion);
   }
 
   /** The steady monthly cost of a contender if nothing were needed of it. */

@@ -59,6 +59,8 @@ public final class CostsOverall {
       new OnceEach<>("each plan month by month");
   private final OnceEach<Integer, CostByHeadcount> sweeps = new OnceEach<>("the cost by headcount");
   private final OnceEach<Asked, PlanPaths> shared;
+  private final Once<CostsOverall> ifConfirmed =
+      new Once<>("the costs if confirmed", this::confident);
   private final Once<NeedCosts> needCosts =
       new Once<>("what each must costs", () -> NeedCosts.of(this));
 
@@ -95,6 +97,20 @@ public final class CostsOverall {
   CostsOverall asking(Selection other) {
     return new CostsOverall(
         other, whatIf, market.asking(market.fit().asking(other.needs())), planned, shared);
+  }
+
+  /** As {@link Costs#ifConfirmed}, found once whoever is under discussion. */
+  CostsOverall ifConfirmed() {
+    return ifConfirmed.get();
+  }
+
+  private CostsOverall confident() {
+    return new CostsOverall(
+        selection,
+        whatIf,
+        market.asking(market.fit().ifConfirmed()),
+        planned,
+        new OnceEach<>("the paths if confirmed"));
   }
 
   Market market() {

@@ -101,6 +101,11 @@ public record Evaluation(Selection selection, Costs costs, Scores scores) {
     return HeadToHead.of(this, left, right);
   }
 
+  /** Who wins where, of those that nobody set aside. */
+  public ScoreCard scoreCard() {
+    return ScoreCard.of(this);
+  }
+
   /** The answer to "why" for a figure. */
   public Derivation explain(Figure figure) {
     return new Explanation(this).of(figure);

@@ -13,11 +13,13 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.joda.money.CurrencyUnit;
 import tertulia.core.fit.Need;
 import tertulia.core.growth.Demand;
 import tertulia.core.growth.Group;
+import tertulia.core.growth.Growth;
 import tertulia.core.growth.Measure;
 import tertulia.core.growth.Scenario;
 import tertulia.core.money.ExchangeRates;
@@ -203,6 +205,65 @@ public record Selection(
   /** This selection with other contenders. */
   public Selection among(List<Contender> others) {
     return with(needs, criteria, others, panel, rise, rates, practice);
+  }
+
+  /**
+   * This selection with some contenders read on one plan each; the others on any of theirs.
+   *
+   * @param plans plan ids by contender id; what is no contender or plan here is not looked at
+   */
+  public Selection on(Map<String, String> plans) {
+    return plans.isEmpty()
+        ? this
+        : among(
+            contenders.stream()
+                .map(c -> Optional.ofNullable(plans.get(c.id())).map(c::on).orElse(c))
+                .toList());
+  }
+
+  /**
+   * This selection if it does not say for whom it is: one person to begin with, a seat each, so
+   * that its prices can be read for any number of people.
+   */
+  public Selection forAnybody() {
+    boolean peopled = IntStream.range(0, horizon.months()).anyMatch(m -> someoneIn(m));
+    boolean seated = demands.keySet().stream().anyMatch(Measure::isPeople);
+    if (peopled && seated) {
+      return this;
+    }
+    List<Group> people = peopled ? groups : List.of(ANYBODY);
+    Map<Measure, Demand> needed = new LinkedHashMap<>(demands);
+    if (!seated) {
+      Map<String, BigDecimal> each = new LinkedHashMap<>();
+      people.forEach(group -> each.put(group.id(), BigDecimal.ONE));
+      needed.put(Measure.SEATS, new Demand(BigDecimal.ZERO, each));
+    }
+    return new Selection(
+        title,
+        purpose,
+        asOf,
+        horizon,
+        currency,
+        rise,
+        people,
+        needed,
+        averagePayment,
+        needs,
+        criteria,
+        contenders,
+        panel,
+        rates,
+        scenarios,
+        practice,
+        trials);
+  }
+
+  private static final Group ANYBODY =
+      new Group("anybody", "People", new Growth.Hires(1, BigDecimal.ZERO), List.of());
+
+  private boolean someoneIn(int m) {
+    return scenarios.stream()
+        .anyMatch(s -> groups.stream().anyMatch(g -> g.headcount(horizon, m, s) > 0));
   }
 
   /** This selection with another yearly rise of list prices. */

@@ -26,8 +26,18 @@ import tertulia.core.time.Horizon;
  *
  * @param quantities whether what is used beside people has to fit what a plan allows
  * @param covers where more of a quantity is to be had, at most one for each measure
+ * @param standing how facts and allowances that are not known are read
  */
-public record Fit(List<Need> needs, boolean quantities, List<QuantityCover> covers) {
+public record Fit(
+    List<Need> needs, boolean quantities, List<QuantityCover> covers, Standing standing) {
+  /** How what is not known is read. */
+  public enum Standing {
+    /** It does not qualify until somebody confirms it. */
+    CONFIRMED,
+    /** As if all of it turned out well; what is out for certain stays out. */
+    IF_CONFIRMED
+  }
+
   /** Nothing is asked of a plan but that it takes in the people: what its price tag answers. */
   public static final Fit NOTHING_ASKED = new Fit(List.of(), false, List.of());
 
@@ -39,14 +49,33 @@ public record Fit(List<Need> needs, boolean quantities, List<QuantityCover> cove
     covers = List.copyOf(covers);
   }
 
-  /** Judges against these needs and everything that is used. */
+  /** Judges by what is confirmed. */
+  public Fit(List<Need> needs, boolean quantities, List<QuantityCover> covers) {
+    this(needs, quantities, covers, Standing.CONFIRMED);
+  }
+
+  /** Judges against these needs and everything that is used, by what is confirmed. */
   public Fit(List<Need> needs) {
     this(needs, true, List.of());
   }
 
   /** Judges against other needs. */
   public Fit asking(List<Need> others) {
-    return new Fit(others, quantities, covers);
+    return new Fit(others, quantities, covers, standing);
+  }
+
+  /** Judges as if every fact and allowance that is not known turned out well. */
+  public Fit ifConfirmed() {
+    return new Fit(needs, quantities, covers, Standing.IF_CONFIRMED);
+  }
+
+  private boolean isConfident() {
+    return standing == Standing.IF_CONFIRMED;
+  }
+
+  /** What counts of the reasons found. */
+  private Verdict verdict(List<Reason> reasons) {
+    return Verdict.of(isConfident() ? reasons.stream().filter(Reason::excludes).toList() : reasons);
   }
 
   /** Where more of a measure is to be had; empty: nowhere. */
@@ -66,7 +95,7 @@ public record Fit(List<Need> needs, boolean quantities, List<QuantityCover> cove
       limit.check(units, month, Optional.empty()).ifPresent(reasons::add);
     }
     reasons.addAll(silences(offering, list, units));
-    return Verdict.of(reasons);
+    return verdict(reasons);
   }
 
   /** The verdict over all months; a limit is named with the first month in which it is passed. */
@@ -88,7 +117,7 @@ public record Fit(List<Need> needs, boolean quantities, List<QuantityCover> cove
         .flatMap(units -> silences(offering, list, units).stream())
         .distinct()
         .forEach(reasons::add);
-    return Verdict.of(reasons);
+    return verdict(reasons);
   }
 
   /** Where a plan is silent on something used that another plan of its tool speaks of. */
@@ -174,7 +203,9 @@ public record Fit(List<Need> needs, boolean quantities, List<QuantityCover> cove
     List<Reason> reasons = new ArrayList<>();
     for (Need need : needs) {
       if (need.importance() instanceof Importance.Must must && need.outside().isEmpty()) {
-        must(need, must, offering.fact(need.capability()), list).ifPresent(reasons::add);
+        must(need, must, offering.fact(need.capability()), list)
+            .filter(reason -> reason.excludes() || !isConfident())
+            .ifPresent(reasons::add);
       }
     }
     return reasons;
@@ -224,7 +255,8 @@ public record Fit(List<Need> needs, boolean quantities, List<QuantityCover> cove
     List<ExternalCover> outside = new ArrayList<>();
     for (Need need : needs) {
       Fact fact = offering.fact(need.capability());
-      if (need.isLackedBy(fact, taken.contains(fact.addOn()))) {
+      boolean open = isConfident() && fact.answer() == Answer.UNKNOWN;
+      if (!open && need.isLackedBy(fact, taken.contains(fact.addOn()))) {
         need.outside().ifPresent(outside::add);
       }
     }
@@ -270,9 +302,11 @@ public record Fit(List<Need> needs, boolean quantities, List<QuantityCover> cove
             .map(Use.class::cast)
             .findFirst();
     if (use.isPresent()) {
-      return use.get().allowed(units, month);
+      return use.get().allowed(units, month, standing);
     }
-    return offering.spoken().containsKey(measure) && !says(offering.plan(), list, measure)
+    return !isConfident()
+            && offering.spoken().containsKey(measure)
+            && !says(offering.plan(), list, measure)
         ? Optional.of(BigDecimal.ZERO)
         : Optional.empty();
   }
@@ -416,12 +450,17 @@ public record Fit(List<Need> needs, boolean quantities, List<QuantityCover> cove
       return cover.filter(c -> c.bridges(used, most)).isPresent();
     }
 
-    /** How much the plan is known to allow; empty if there is no end, or seats are not stated. */
-    Optional<BigDecimal> allowed(UnitsNeeded needed, YearMonth month) {
+    /** How much the plan allows; empty if there is no end, or seats are not stated. */
+    Optional<BigDecimal> allowed(UnitsNeeded needed, YearMonth month, Standing standing) {
+      boolean confident = standing == Standing.IF_CONFIRMED;
       return switch (allowance.limit()) {
         case Allowance.Limit.Unlimited unlimited -> Optional.empty();
-        case Allowance.Limit.Unknown unknown -> Optional.of(BigDecimal.ZERO);
-        case Allowance.Limit.AccountOrSeat open -> Optional.of(least(open, needed, month));
+        case Allowance.Limit.Unknown unknown ->
+            confident ? Optional.empty() : Optional.of(BigDecimal.ZERO);
+        case Allowance.Limit.AccountOrSeat open ->
+            confident
+                ? most(open.forEachSeat(), needed, month).map(open.most()::max)
+                : Optional.of(least(open, needed, month));
         case Allowance.Limit.Hard hard -> most(hard.most(), needed, month);
       };
     }

@@ -37,7 +37,7 @@ public record Mark(
     return new Mark(BigDecimal.valueOf(points), "");
   }
 
-  /** How somebody knows a tool, the cheapest path first. */
+  /** How somebody knows a tool, the surest first. */
   public enum Acquaintance {
     TRIED("tried by hand"),
     SHOWN("seen in a demonstration"),

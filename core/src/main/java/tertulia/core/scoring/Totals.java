@@ -141,35 +141,46 @@ public record Totals(
 
   /** Who wins a criterion, and by how much the best leads the second, both by midpoint. */
   public Winner winner(Criterion criterion) {
-    List<String> order = new ArrayList<>(values.keySet());
-    order.sort(
-        Comparator.comparing(
-            (String c) -> value(c, criterion).interval().midpoint(), Comparator.reverseOrder()));
-    if (order.size() < 2) {
-      return new Winner.Alone(order.getFirst());
-    }
-    Interval best = value(order.getFirst(), criterion).interval();
-    BigDecimal second = value(order.get(1), criterion).interval().midpoint();
-    Margin margin = Margin.of(best.midpoint().subtract(second));
-    boolean open =
-        order.stream()
-            .skip(1)
-            .map(c -> value(c, criterion).interval())
-            .filter(other -> !isAbove(second, other.midpoint()))
-            .filter(other -> !best.isExact() || !other.isExact())
-            .anyMatch(other -> !isAbove(best.low(), other.high()));
-    if (open) {
-      return new Winner.Open(order.getFirst(), margin);
-    }
-    return margin == Margin.TIE
-        ? new Winner.Tied(order.getFirst())
-        : new Winner.Won(order.getFirst(), margin);
+    Map<String, Interval> own = new LinkedHashMap<>();
+    values.keySet().forEach(c -> own.put(c, value(c, criterion).interval()));
+    return Winner.of(own);
   }
 
   /** What is to be said of a criterion. */
   public sealed interface Winner {
     /** The best by midpoint, whether or not it wins. */
     String contender();
+
+    /**
+     * Who wins by some values, which need no weights.
+     *
+     * @param values by contender, at least one
+     */
+    static Winner of(Map<String, Interval> values) {
+      List<Map.Entry<String, Interval>> order = new ArrayList<>(values.entrySet());
+      order.sort(
+          Comparator.comparing(
+              (Map.Entry<String, Interval> e) -> e.getValue().midpoint(),
+              Comparator.reverseOrder()));
+      String first = order.getFirst().getKey();
+      if (order.size() < 2) {
+        return new Alone(first);
+      }
+      Interval best = order.getFirst().getValue();
+      BigDecimal second = order.get(1).getValue().midpoint();
+      Margin margin = Margin.of(best.midpoint().subtract(second));
+      boolean open =
+          order.stream()
+              .skip(1)
+              .map(Map.Entry::getValue)
+              .filter(other -> !isAbove(second, other.midpoint()))
+              .filter(other -> !best.isExact() || !other.isExact())
+              .anyMatch(other -> !isAbove(best.low(), other.high()));
+      if (open) {
+        return new Open(first, margin);
+      }
+      return margin == Margin.TIE ? new Tied(first) : new Won(first, margin);
+    }
 
     /** Whose it is; empty if nobody's. */
     default Optional<String> of() {

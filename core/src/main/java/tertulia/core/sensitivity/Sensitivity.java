@@ -100,6 +100,11 @@ public final class Sensitivity {
     return people.get();
   }
 
+  /** Who leads and what each costs for some numbers of people, in this order. */
+  public List<BySize> bySize(List<Integer> people) {
+    return people.stream().map(n -> BySize.of(read, byHeadcount(), n)).toList();
+  }
+
   /** Who leads at how much of a measure; empty if more is needed than can be counted. */
   public Optional<Sizes> byQuantity(Measure measure) {
     return quantities.get(measure, asked -> Sizes.byQuantity(read, asked));

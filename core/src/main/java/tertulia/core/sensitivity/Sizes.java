@@ -232,6 +232,28 @@ public final class Sizes {
     return byTotals;
   }
 
+  /**
+   * The total of a contender at a place, 0 to 1; empty where it does not do what is needed, the
+   * place was not looked at, or nobody has weighed.
+   */
+  Optional<Interval> total(String contender, int place) {
+    if (place < 1 || place > sizes()) {
+      return Optional.empty();
+    }
+    BigDecimal share = BigDecimal.valueOf(weight);
+    return cost(contender, place)
+        .flatMap(own ->
+            rest(contender)
+                .map(others ->
+                    new Interval(
+                        mean(share, own.low(), others.low()),
+                        mean(share, own.high(), others.high()))));
+  }
+
+  private static BigDecimal mean(BigDecimal share, BigDecimal own, BigDecimal others) {
+    return share.multiply(own).add(BigDecimal.ONE.subtract(share).multiply(others));
+  }
+
   /** The map of who leads by size and weight of cost; empty without totals or a scale of cost. */
   public Optional<WinnerMap> map() {
     return byTotals && scale.isPresent() ? Optional.of(map) : Optional.empty();
