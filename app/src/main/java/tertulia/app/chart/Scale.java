@@ -23,7 +23,7 @@ record Scale(double least, double most, double step, double from, double to) {
   }
 
   /** The next round number. */
-  private static double step(double rough) {
+  static double step(double rough) {
     double power = Math.pow(10, Math.floor(Math.log10(rough)));
     for (double round : ROUND) {
       if (round * power >= rough) {

@@ -32,6 +32,12 @@ final class Svg {
     return this;
   }
 
+  /** Text within the element that is open. */
+  Svg content(String text) {
+    out.append(escaped(text));
+    return this;
+  }
+
   /** A text element at a point. */
   Svg text(double x, double y, String look, String anchor, String text) {
     open("text", "x", x, "y", y, "class", look, "text-anchor", anchor);

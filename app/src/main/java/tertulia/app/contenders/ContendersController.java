@@ -1,5 +1,6 @@
 package tertulia.app.contenders;
 
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -17,11 +18,11 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+import org.springframework.web.util.UriUtils;
 import tertulia.app.catalogue.Catalogue;
-import tertulia.app.catalogue.Topics;
 import tertulia.app.display.Dates;
 import tertulia.app.display.Figures;
-import tertulia.app.exchange.SelectionFile;
+import tertulia.app.display.FindingWords;
 import tertulia.app.exchange.ToolSheet;
 import tertulia.app.people.SignedIn;
 import tertulia.app.selection.Selections;
@@ -31,8 +32,11 @@ import tertulia.app.workspace.Cell;
 import tertulia.app.workspace.Row;
 import tertulia.app.workspace.Session;
 import tertulia.app.workspace.StepBody;
+import tertulia.app.workspace.Workspace;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Selection;
+import tertulia.core.finding.CostFinding;
+import tertulia.core.finding.CostFindings;
 import tertulia.core.money.ExchangeRate;
 import tertulia.core.pricing.Plan;
 import tertulia.core.pricing.PriceList;
@@ -44,8 +48,13 @@ class ContendersController implements StepBody {
   private static final String VIEW = "contenders/contenders";
   private final Selections selections;
   private final Catalogue catalogue;
+  private final Workspace workspace;
 
-  ContendersController(Selections selections, Catalogue catalogue) {
+  /** So many people are read while nobody is counted. */
+  private static final int SMALL_TEAM = 10;
+
+  ContendersController(Selections selections, Catalogue catalogue, Workspace workspace) {
+    this.workspace = workspace;
     this.selections = selections;
     this.catalogue = catalogue;
   }
@@ -138,6 +147,7 @@ class ContendersController implements StepBody {
   public void fill(Session session, Model model) {
     List<Contender> all = session.table().selection().contenders();
     Set<String> here = all.stream().map(Contender::id).collect(Collectors.toSet());
+    fillPlans(session, model);
     model.addAttribute("rows", rows(session));
     model.addAttribute("aside", all.stream().flatMap(ContendersController::aside).toList());
     model.addAttribute(
@@ -155,6 +165,57 @@ class ContendersController implements StepBody {
                     area -> new ArrayList<>())
                 .add(sheet));
     model.addAttribute("others", others);
+  }
+
+  private void fillPlans(Session session, Model model) {
+    if (session.columns().isEmpty()) {
+      return;
+    }
+    boolean counted = session.evaluation().costs().overall().highestPlanned() > 0;
+    Session read =
+        counted || !session.query().typedPeople().isEmpty() ? session : forSomebody(session);
+    boolean byPrice = session.asked().getOrDefault("order", "").equals("price");
+    boolean inAll = session.asked().getOrDefault("picture", "").equals("all");
+    model.addAttribute("byPrice", byPrice);
+    model.addAttribute("inAll", inAll);
+    model.addAttribute("counted", counted);
+    model.addAttribute("plans", new PlanTableWriter(read, byPrice, inAll).write());
+    model.addAttribute("sizes", SizeTable.of(read, counted));
+    model.addAttribute("bySize", bySize(read));
+  }
+
+  /** As long as nobody is counted prices are read for a small team. */
+  private Session forSomebody(Session session) {
+    Map<String, String> asked = new TreeMap<>(session.asked());
+    asked.put("people", "" + SMALL_TEAM);
+    return workspace.open(session.table(), asked, session.person());
+  }
+
+  /** Who is the cheapest for how many. */
+  private static List<String> bySize(Session session) {
+    FindingWords words = new FindingWords(session.evaluation().selection());
+    return new CostFindings(session.evaluation().costs())
+        .all().stream()
+            .filter(finding -> finding instanceof CostFinding.CheapestByHeadcount)
+            .map(words::of)
+            .toList();
+  }
+
+  @Override
+  public boolean asksWhatIf() {
+    return true;
+  }
+
+  @Override
+  public String own(Session session) {
+    return Stream.of("order", "picture", "sizes")
+        .filter(name -> !session.asked().getOrDefault(name, "").isBlank())
+        .map(name ->
+            name
+                + "="
+                + UriUtils.encodeQueryParam(
+                    session.asked().getOrDefault(name, ""), StandardCharsets.UTF_8))
+        .collect(Collectors.joining("&"));
   }
 
   private static Stream<Aside> aside(Contender contender) {
@@ -175,12 +236,9 @@ class ContendersController implements StepBody {
 
   private static List<Row> rows(Session session) {
     List<Row> rows = new ArrayList<>();
-    rows.add(spoken(session, ToolSheet.Topic.WHAT_IT_IS));
-    rows.add(spoken(session, ToolSheet.Topic.FOR_WHOM));
     rows.add(
         Row.of(
             "Vendor", session.columns().stream().map(c -> Cell.fact(c.tool().maker())).toList()));
-    rows.add(Row.of("Plans", session.columns().stream().map(ContendersController::plans).toList()));
     rows.add(
         Row.of("Prices as of", session.columns().stream().map(c -> prices(session, c)).toList()));
     rows.add(
@@ -190,40 +248,6 @@ class ContendersController implements StepBody {
             "Public rating",
             session.columns().stream().map(ContendersController::rating).toList()));
     return rows;
-  }
-
-  /** What is said of each contender on a topic, with who says so. */
-  private static Row spoken(Session session, ToolSheet.Topic topic) {
-    Map<String, ToolSheet> sheets =
-        session.table().file().contenders().stream()
-            .collect(Collectors.toMap(part -> part.tool().id(), SelectionFile.ContenderPart::tool));
-    return new Row(
-        Cell.fact(topic.label()),
-        session.columns().stream()
-            .map(c ->
-                Optional.ofNullable(sheets.get(c.id()))
-                    .flatMap(sheet -> Topics.sentence(sheet, topic))
-                    .map(said ->
-                        Cell.fact(said.text())
-                            .noting(
-                                said.source()
-                                    + (said.others().isEmpty() ? "" : "; " + said.others())))
-                    .orElseGet(() -> Cell.missing("nobody has said", "")))
-            .toList(),
-        "spoken");
-  }
-
-  private static Cell plans(Contender contender) {
-    List<Plan> plans = contender.tool().plans();
-    return plans.isEmpty()
-        ? Cell.missing("none entered", "")
-        : Cell.fact("" + plans.size())
-            .noting(
-                plans.stream()
-                    .map(plan ->
-                        plan.name()
-                            + (contender.plansAside().containsKey(plan.id()) ? " (set aside)" : ""))
-                    .collect(Collectors.joining(", ")));
   }
 
   private static Cell prices(Session session, Contender contender) {

@@ -34,7 +34,9 @@ public final class Voice {
           "condition",
           "next",
           "weighting",
-          "versus");
+          "versus",
+          "plans",
+          "size");
 
   private static final Locale LOCALE = Locale.UK;
   private static final Pattern PLACE = Pattern.compile("\\{(?<name>[a-z][A-Za-z]*)}");

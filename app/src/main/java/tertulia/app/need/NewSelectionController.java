@@ -68,7 +68,7 @@ class NewSelectionController {
       return show(typed, faults.byField(), model);
     }
     long id = RetryOnConflict.until(() -> selections.create(brief, person));
-    return "redirect:/selections/" + id + "/need";
+    return "redirect:/selections/" + id + "/contenders";
   }
 
   private String show(Map<String, String> typed, Map<String, String> faults, Model model) {
@@ -89,10 +89,11 @@ class NewSelectionController {
         typed.containsKey("follow")
             && typed.getOrDefault("people", "").isBlank()
             && plans.find().isPresent();
+    boolean counted = !typed.getOrDefault("people", "").isBlank();
     int people =
-        follows
-            ? 1
-            : faults.at("people", () -> Codes.whole(typed.getOrDefault("people", ""))).orElse(1);
+        counted
+            ? faults.at("people", () -> Codes.whole(typed.getOrDefault("people", ""))).orElse(1)
+            : 1;
     String growth =
         faults
             .at("growth", () -> Codes.decimal(typed.getOrDefault("growth", "")).toPlainString())
@@ -113,19 +114,23 @@ class NewSelectionController {
             Horizon.DEFAULT_MONTHS,
             currency,
             "0",
-            List.of(
-                new Brief.GroupPart(
-                    "staff",
-                    "Staff",
-                    byHires ? HIRES : PERCENT,
-                    people,
-                    byHires ? growth : null,
-                    byHires ? null : growth,
-                    null,
-                    List.of())),
-            List.of(
-                new Brief.DemandPart("seats", "0", Map.of("staff", "1")),
-                new Brief.DemandPart("whole-staff", "0", Map.of("staff", "1"))),
+            counted || follows
+                ? List.of(
+                    new Brief.GroupPart(
+                        "staff",
+                        "Staff",
+                        byHires ? HIRES : PERCENT,
+                        people,
+                        byHires ? growth : null,
+                        byHires ? null : growth,
+                        null,
+                        List.of()))
+                : List.of(),
+            counted || follows
+                ? List.of(
+                    new Brief.DemandPart("seats", "0", Map.of("staff", "1")),
+                    new Brief.DemandPart("whole-staff", "0", Map.of("staff", "1")))
+                : List.of(),
             null,
             List.of(),
             List.of(

@@ -36,7 +36,7 @@ public final class Heads {
         id,
         contender.tool().name(),
         Marks.inline(session.mark(id)),
-        plan(outcome),
+        plan(outcome) + (session.query().plans().containsKey(id) ? "; chosen" : ""),
         cost(session, id, outcome, best),
         total(
             session,

@@ -98,6 +98,12 @@ public record Session(
         + (query.query().isEmpty() ? "" : "?" + query.query());
   }
 
+  /** This session's addresses with every contender read on any of its plans. */
+  public Session onAnyPlan() {
+    return new Session(
+        table, asked, query.onAnyPlan(), evaluation, person, today, daysFresh, last, sensitivity);
+  }
+
   /** This session's addresses for so many people. */
   public Session at(int people) {
     return new Session(

@@ -74,6 +74,7 @@ public class Steps {
         session.query().disinterested() || INTERESTS.contains(body.key())
             ? workspace.interested(session).orElse(null)
             : null);
+    model.addAttribute("onplans", OnPlans.of(session).orElse(null));
     model.addAttribute("last", session.last());
     model.addAttribute("basis", basis(session) + body.stamp(session));
     model.addAttribute("remarks", RemarksView.at(session, body.key()));

@@ -6,6 +6,8 @@ import java.time.LocalDate;
 import java.time.YearMonth;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
+import java.util.Collections;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -17,6 +19,7 @@ import tertulia.app.exchange.Faults;
 import tertulia.app.exchange.TypedDate;
 import tertulia.app.exchange.TypedNumber;
 import tertulia.core.billing.CostTiming;
+import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Selection;
 import tertulia.core.evaluation.Stated;
 import tertulia.core.evaluation.WhatIf;
@@ -35,6 +38,7 @@ import tertulia.core.time.Horizon;
  * @param pricesOf the day whose price pages are used, as typed; empty: today's
  * @param across by what other than people cost is drawn, if by anything
  * @param disinterested whether it is read without what somebody with an interest said
+ * @param plans the plan on which a contender is read, by its id; the others are read on any
  * @param fault what is wrong with it; empty if nothing
  * @param now the plan month that is under discussion if nothing else is asked for: that of today
  *     while the plan's months hold it, else the nearest
@@ -45,8 +49,11 @@ public record WhatIfQuery(
     String pricesOf,
     Optional<Dimension> across,
     boolean disinterested,
+    Map<String, String> plans,
     String fault,
     int now) {
+  /** Before the id of a contender in an address: the plan on which it is read. */
+  public static final String ON = "on.";
 
   /** Reads an address; what is missing or makes no sense stands as if nothing were asked. */
   public static WhatIfQuery of(Map<String, String> query, Selection selection, LocalDate today) {
@@ -91,6 +98,7 @@ public record WhatIfQuery(
         pricesOf,
         across,
         disinterested(query),
+        plans(query, selection),
         faults.all().stream().map(Fault::message).collect(Collectors.joining(" ")),
         now);
   }
@@ -118,19 +126,21 @@ public record WhatIfQuery(
         pricesOf,
         across,
         disinterested,
+        plans,
         fault,
         now);
   }
 
   /** This "what if" with the price pages as they held on a day. */
   public WhatIfQuery pricedOn(LocalDate day) {
-    return new WhatIfQuery(whatIf, typedPeople, day.toString(), across, disinterested, fault, now);
+    return new WhatIfQuery(
+        whatIf, typedPeople, day.toString(), across, disinterested, plans, fault, now);
   }
 
   /** The day whose price pages an address asks for; empty: today's. */
   static Optional<LocalDate> pricesOf(Map<String, String> query) {
     String typed = query.getOrDefault("asof", "").strip();
-    return new WhatIfQuery(WhatIf.START, "", typed, Optional.empty(), false, "", 0).day();
+    return new WhatIfQuery(WhatIf.START, "", typed, Optional.empty(), false, Map.of(), "", 0).day();
   }
 
   /** Whether an address asks to leave out what somebody with an interest said. */
@@ -140,7 +150,7 @@ public record WhatIfQuery(
 
   /** This "what if" with or without what somebody with an interest said. */
   public WhatIfQuery disinterested(boolean without) {
-    return new WhatIfQuery(whatIf, typedPeople, pricesOf, across, without, fault, now);
+    return new WhatIfQuery(whatIf, typedPeople, pricesOf, across, without, plans, fault, now);
   }
 
   private static Optional<Dimension> dimension(String id, Selection selection) {
@@ -196,6 +206,7 @@ public record WhatIfQuery(
         pricesOf,
         Optional.of(dimension),
         disinterested,
+        plans,
         fault,
         now);
   }
@@ -282,7 +293,34 @@ public record WhatIfQuery(
     add(parts, whatIf.averagePayment().isPresent(), "payment", typedPayment());
     day().ifPresent(day -> parts.add("asof=" + day));
     add(parts, disinterested, "interests", "out");
+    plans.forEach((contender, plan) -> parts.add(on(contender, plan)));
     return String.join("&", parts);
+  }
+
+  private static String on(String contender, String plan) {
+    return ON
+        + UriUtils.encode(contender, StandardCharsets.UTF_8)
+        + "="
+        + UriUtils.encode(plan, StandardCharsets.UTF_8);
+  }
+
+  /** The plans asked for that are there, in the contenders' order. */
+  private static Map<String, String> plans(Map<String, String> query, Selection selection) {
+    Map<String, String> plans = new LinkedHashMap<>();
+    for (Contender contender : selection.active()) {
+      String asked = query.getOrDefault(ON + contender.id(), "");
+      contender.plans().stream()
+          .filter(plan -> plan.id().equals(asked))
+          .findFirst()
+          .ifPresent(plan -> plans.put(contender.id(), plan.id()));
+    }
+    return Collections.unmodifiableMap(plans);
+  }
+
+  /** This "what if" with every contender read on any of its plans. */
+  public WhatIfQuery onAnyPlan() {
+    return new WhatIfQuery(
+        whatIf, typedPeople, pricesOf, across, disinterested, Map.of(), fault, now);
   }
 
   private static void add(List<String> parts, boolean differs, String name, String value) {

@@ -14,6 +14,7 @@ import tertulia.app.selection.LoadedSelection;
 import tertulia.app.selection.Selections;
 import tertulia.app.settings.Freshness;
 import tertulia.core.evaluation.Evaluation;
+import tertulia.core.evaluation.Selection;
 import tertulia.core.finding.InterestFinding;
 import tertulia.core.finding.InterestFindings;
 
@@ -58,7 +59,8 @@ public class Workspace {
     LoadedSelection other =
         selections.load(
             session.table().id(), session.query().day().orElse(session.today()), !without);
-    Evaluation turned = evaluations.of(other.selection(), session.query().whatIf());
+    Evaluation turned =
+        evaluations.of(read(other.selection(), session.query()), session.query().whatIf());
     InterestFinding.WithoutInterested finding =
         InterestFindings.of(
             new InterestFindings.Count(interests.facts(), interests.ratings(), interests.marks()),
@@ -94,6 +96,12 @@ public class Workspace {
     return table -> open(table, Map.of(), person, today, daysFresh, 0);
   }
 
+  /** As it is read: on the plans chosen, and for so many people even where nobody is counted. */
+  private static Selection read(Selection selection, WhatIfQuery query) {
+    Selection chosen = selection.on(query.plans());
+    return query.typedPeople().isEmpty() ? chosen : chosen.forAnybody();
+  }
+
   private Session open(
       LoadedSelection table,
       Map<String, String> parameters,
@@ -102,7 +110,7 @@ public class Workspace {
       int daysFresh,
       long last) {
     WhatIfQuery query = WhatIfQuery.of(parameters, table.selection(), today);
-    Evaluation evaluation = evaluations.of(table.selection(), query.whatIf());
+    Evaluation evaluation = evaluations.of(read(table.selection(), query), query.whatIf());
     return new Session(
         table,
         Map.copyOf(parameters),

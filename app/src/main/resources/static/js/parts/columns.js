@@ -17,9 +17,9 @@ export function columns(document) {
     box.hidden = !narrow;
     const shown = new Set([left.selectedIndex, right.selectedIndex - none].filter((i) => i >= 0));
     document.querySelectorAll('.bench[data-columns] tr').forEach((row) => {
-      [...row.children].slice(1).forEach((cell, i) => { cell.hidden = narrow && !shown.has(i); });
+      [...row.children].slice(1).forEach((cell, i) => { cell.hidden = narrow && !shown.has(Number(cell.dataset.c ?? i)); });
       // a heading across all columns must not hold those open that are hidden
-      row.querySelectorAll('th[colspan]').forEach((heading) => {
+      row.querySelectorAll('th[colspan]:not([data-c])').forEach((heading) => {
         heading.dataset.across ??= heading.colSpan;
         heading.colSpan = narrow ? shown.size + 1 : heading.dataset.across;
       });

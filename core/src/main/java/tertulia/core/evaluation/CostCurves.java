@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.joda.money.Money;
+import tertulia.core.fit.Fit;
 import tertulia.core.fit.Offering;
 import tertulia.core.fit.Reason;
 import tertulia.core.fit.Verdict;
@@ -62,6 +63,26 @@ public final class CostCurves {
     return Optional.ofNullable(outcome.passedOver().get(option))
         .map(Verdict::reasons)
         .orElse(List.of());
+  }
+
+  /**
+   * What one plan costs by itself for some numbers of people, under the cheapest of its terms that
+   * are read; empty where it is not sold for so many, or has no figure.
+   */
+  public List<Optional<SteadyCost>> planAlone(Offering offering, List<Integer> people) {
+    return people.stream()
+        .map(n -> market.lasting(overall.today().scaledTo(n), occasion.month()))
+        .map(then ->
+            Fit.NOTHING_ASKED
+                    .at(
+                        offering,
+                        offering.plan().charged().stream().findFirst().orElse(null),
+                        then.units(),
+                        selection.horizon().month(then.owned()))
+                    .qualifies()
+                ? SteadyCost.cheapestTerm(offering, market, then)
+                : Optional.<SteadyCost>empty())
+        .toList();
   }
 
   /** Cost by headcount of the active contenders; with steady people's time if full cost is read. */

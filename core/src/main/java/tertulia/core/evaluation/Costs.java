@@ -146,6 +146,11 @@ public final class Costs {
     return Met.of(this, selection.contender(contender), need);
   }
 
+  /** Every plan of a contender by itself, in the order of its page. */
+  public List<PlanTag> planTags(Contender contender) {
+    return PlanTag.of(this, contender);
+  }
+
   /** Some contenders side by side, in this order. */
   public Comparison comparison(List<Contender> contenders) {
     return Comparison.of(this, contenders);

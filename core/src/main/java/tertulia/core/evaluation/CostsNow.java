@@ -200,6 +200,14 @@ public final class CostsNow {
     return SteadyCost.cheapestTerm(offering, market.allowing(terms), occasion);
   }
 
+  /**
+   * The least a plan by itself costs a month, by the prices of which only that is known; empty if
+   * it has none.
+   */
+  Optional<SteadyCost> leastAlone(Offering offering) {
+    return SteadyCost.least(offering, market, occasion);
+  }
+
   /** The steady monthly cost of a contender if nothing were needed of it. */
   public Outcome<SteadyCost> withoutNeeds(String contender) {
     return SteadyCost.cheapest(
@@ -234,6 +242,12 @@ public final class CostsNow {
   /** What speaks against each plan of a contender for the people under discussion. */
   public Map<OptionName, List<Reason>> against(String contender) {
     return PlanNeeded.against(selection.contender(contender).offerings(), market, occasion);
+  }
+
+  /** What speaks against one plan for the people under discussion, whichever are read. */
+  public List<Reason> against(Offering offering) {
+    return PlanNeeded.against(List.of(offering), market, occasion)
+        .getOrDefault(OptionName.of(offering.plan()), List.of());
   }
 
   /**

@@ -14,7 +14,6 @@ import tertulia.core.fit.Capability;
 import tertulia.core.fit.Need;
 import tertulia.core.fit.Offering;
 import tertulia.core.fit.Verdict;
-import tertulia.core.path.OptionName;
 import tertulia.core.path.SteadyCost;
 
 /**
@@ -56,11 +55,7 @@ public record PlanFindings(Costs costs, Contender contender, List<Capability> kn
 
   /** Whether one of its plans would do. */
   public Verdict verdict(Offering offering) {
-    return Verdict.of(
-        costs
-            .now()
-            .against(contender.id())
-            .getOrDefault(OptionName.of(offering.plan()), List.of()));
+    return Verdict.of(costs.now().against(offering));
   }
 
   private FitFinding.NextBrings next(int i) {

@@ -192,11 +192,11 @@ public record Progress(Map<Stage, State> states, Next next) {
 
   private static Next next(Evaluation evaluation, Map<Stage, State> states) {
     Selection selection = evaluation.selection();
-    if (selection.groups().isEmpty()) {
-      return new Next.SayWho();
-    }
     if (selection.active().size() < 2) {
       return new Next.BringContenders(selection.active().size());
+    }
+    if (selection.groups().isEmpty()) {
+      return new Next.SayWho();
     }
     if (selection.needs().isEmpty()) {
       return new Next.SayWhatIsNeeded();

@@ -2,8 +2,8 @@ package tertulia.core.finding;
 
 /** The steps of a selection, in the order in which people work. */
 public enum Stage {
-  NEED("Need"),
   CONTENDERS("Contenders"),
+  NEED("Need"),
   FIT("Fit"),
   COST("Cost"),
   WEIGHTS("Weights"),

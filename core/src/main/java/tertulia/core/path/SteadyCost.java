@@ -78,6 +78,23 @@ public record SteadyCost(
         .min(java.util.Comparator.comparing(SteadyCost::money));
   }
 
+  /**
+   * The least a plan comes to a month by the prices of which only the least is known, under the
+   * cheapest of its terms that are allowed; empty if it lists none such.
+   */
+  public static Optional<SteadyCost> least(
+      Offering offering, Market market, EvaluationPoint occasion) {
+    return offering.plan().lists(PlanPrices.End.LOW).stream()
+        .filter(list -> market.terms().allows(list.term()))
+        .filter(list -> offering.plan().isLeast(list.term()))
+        .map(list -> list.asking(market.demands().keySet()))
+        .map(list -> Option.of(offering, list, market.fit()))
+        .filter(option -> market.whyUnpriced(option.list(), occasion.units()).isEmpty())
+        .filter(option -> isWithinBands(option, market, occasion))
+        .map(option -> of(option, market, occasion))
+        .min(java.util.Comparator.comparing(SteadyCost::money));
+  }
+
   /** What of it is a month's share of things bought once, in the reporting currency; 0 if none. */
   public Money boughtOnce() {
     CurrencyUnit own = option.list().currency();
