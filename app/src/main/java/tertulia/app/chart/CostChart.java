@@ -25,6 +25,7 @@ public final class CostChart {
   private static final double JUMP = 6;
   private final CostByHeadcount costs;
   private final List<Drawn> lines;
+  private final Optional<CostByHeadcount> ifConfirmed;
   private final Read read;
   private final Across across;
   private final Scale x;
@@ -53,8 +54,14 @@ public final class CostChart {
     public static final Across PEOPLE = new Across("people", 1, "people");
   }
 
-  private CostChart(CostByHeadcount costs, List<Drawn> lines, Read read, Across across) {
+  private CostChart(
+      CostByHeadcount costs,
+      Optional<CostByHeadcount> ifConfirmed,
+      List<Drawn> lines,
+      Read read,
+      Across across) {
     this.costs = costs;
+    this.ifConfirmed = ifConfirmed;
     this.lines = lines;
     this.read = read;
     this.across = across;
@@ -70,14 +77,24 @@ public final class CostChart {
     return draw(costs, lines, read, Across.PEOPLE);
   }
 
+  /**
+   * As above, dashed where a contender has no figure but would have one.
+   *
+   * @param ifConfirmed what they would cost if what is open turned out well
+   */
+  public static String draw(
+      CostByHeadcount costs, CostByHeadcount ifConfirmed, List<Drawn> lines, Read read) {
+    return new CostChart(costs, Optional.of(ifConfirmed), lines, read, Across.PEOPLE).draw();
+  }
+
   /** As above across another quantity; everything that is read is counted in steps of it. */
   public static String draw(CostByHeadcount costs, List<Drawn> lines, Read read, Across across) {
-    return new CostChart(costs, lines, read, across).draw();
+    return new CostChart(costs, Optional.empty(), lines, read, across).draw();
   }
 
   /** How many people the picture reaches to. */
   public static int reach(CostByHeadcount costs, Read read) {
-    return new CostChart(costs, List.of(), read, Across.PEOPLE).lastN();
+    return new CostChart(costs, Optional.empty(), List.of(), read, Across.PEOPLE).lastN();
   }
 
   private int lastN() {
@@ -91,7 +108,10 @@ public final class CostChart {
   private double highestShown() {
     List<Double> tops =
         lines.stream()
-            .map(line -> top(costs.curve(line.id())))
+            .map(line ->
+                Math.max(
+                    top(costs.curve(line.id())),
+                    ifConfirmed.map(open -> top(open.curve(line.id()))).orElse(0.0)))
             .filter(top -> top > 0)
             .sorted(Comparator.reverseOrder())
             .toList();
@@ -145,6 +165,7 @@ public final class CostChart {
         .close("clipPath");
     svg.open("g", "clip-path", "url(#plot-" + across.field() + ")");
     lines.forEach(this::curve);
+    lines.forEach(this::ifConfirmed);
     svg.close("g");
     now();
     crossings();
@@ -275,6 +296,33 @@ public final class CostChart {
         String.join("|", amounts));
   }
 
+  /** Dashed where there is no figure yet. */
+  private void ifConfirmed(Drawn line) {
+    StringBuilder d = new StringBuilder();
+    boolean joined = false;
+    for (int n = 1; n <= lastN(); n++) {
+      Optional<Point> open = openPoint(line, n);
+      if (open.isPresent()) {
+        d.append(joined ? 'L' : 'M')
+            .append(Svg.number(x.at(n)))
+            .append(' ')
+            .append(Svg.number(y.at(amount(open.get()))));
+      }
+      joined = open.isPresent();
+    }
+    if (!d.isEmpty()) {
+      svg.open("path", "class", "line open m" + line.mark(), "d", d);
+      svg.title(line.name() + ", if confirmed");
+      svg.close("path");
+    }
+  }
+
+  private Optional<Point> openPoint(Drawn line, int n) {
+    return costs.curve(line.id()).at(n).isPresent()
+        ? Optional.empty()
+        : ifConfirmed.flatMap(open -> open.curve(line.id()).at(n));
+  }
+
   private boolean jumps(Point before, Point now) {
     return !before.option().equals(now.option())
         && Math.abs(y.at(amount(before)) - y.at(amount(now))) > JUMP;
@@ -363,7 +411,9 @@ public final class CostChart {
     record End(Drawn line, double y) {}
     List<End> ends = new ArrayList<>();
     for (Drawn line : lines) {
-      lastShown(costs.curve(line.id())).ifPresent(at -> ends.add(new End(line, at)));
+      lastShown(costs.curve(line.id()))
+          .or(() -> ifConfirmed.flatMap(open -> lastShown(open.curve(line.id()))))
+          .ifPresent(at -> ends.add(new End(line, at)));
     }
     ends.sort(Comparator.comparingDouble(End::y));
     double[] at = EndLabels.apart(ends.stream().mapToDouble(End::y).toArray(), TOP, BOTTOM);

@@ -420,13 +420,19 @@ final class PlanTableWriter {
     String lost =
         gone.isEmpty() ? "" : ", " + Voice.say("plans.part.loses", "things", Voice.list(gone));
     if (more.isEmpty()) {
-      return new PlanTable.Part(plan, (first ? "names nothing" : "adds nothing") + lost, "");
+      return new PlanTable.Part(
+          plan,
+          Voice.say(first ? "plans.part.names-nothing" : "plans.part.adds-nothing") + lost,
+          "");
     }
     boolean folded = more.size() > NAMED + 1;
     List<String> named = folded ? more.subList(0, NAMED) : more;
     return new PlanTable.Part(
         plan,
-        (first ? "" : "adds ") + String.join(", ", named) + lost,
+        (first
+                ? String.join(", ", named)
+                : Voice.say("plans.part.adds", "things", String.join(", ", named)))
+            + lost,
         folded ? String.join(", ", more.subList(NAMED, more.size())) : "");
   }
 

@@ -129,16 +129,16 @@ record SizeTable(
     }
     String name = name(session, leader.get());
     if (!size.byTotals()) {
-      return Cell.fact(name).looking("best").noting(Voice.say("size.cheapest"));
+      return Cell.fact(name).looking("best").noting(Voice.say("size.short.cheapest"));
     }
     String by =
         size.lead()
             .map(lead ->
                 lead.compareTo(LEVEL) < 0
                     ? Voice.say(
-                        "size.level", "other", name(session, size.best().get(1).contender()))
+                        "size.short.level", "other", name(session, size.best().get(1).contender()))
                     : Voice.say(
-                        "size.ahead",
+                        "size.short.ahead",
                         java.util.Map.of(
                             "by",
                             Figures.lead(lead),
@@ -147,7 +147,7 @@ record SizeTable(
             .orElse("");
     return size.leader().isPresent()
         ? Cell.fact(name).looking("best").noting(by)
-        : Cell.fact(name).noting(by.isEmpty() ? "" : by + ", " + Voice.say("size.open"));
+        : Cell.fact(name).noting(by.isEmpty() ? "" : by + ", " + Voice.say("size.short.open"));
   }
 
   private static Cell cheapest(Session session, BySize size) {
@@ -179,7 +179,7 @@ record SizeTable(
     return line.ifConfirmed()
         .map(open ->
             Cell.missing(Known.amount(open.monthly()), why)
-                .noting(open.cost().option().label() + ", " + Voice.say("size.if-confirmed")))
+                .noting(open.cost().option().label() + ", " + Voice.say("size.short.if-confirmed")))
         .orElseGet(() -> Cell.missing("—", why));
   }
 

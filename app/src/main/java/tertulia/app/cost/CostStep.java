@@ -2,6 +2,7 @@ package tertulia.app.cost;
 
 import org.springframework.stereotype.Component;
 import org.springframework.ui.Model;
+import tertulia.app.workspace.Confirmable;
 import tertulia.app.workspace.Session;
 import tertulia.app.workspace.StepBody;
 
@@ -28,6 +29,7 @@ class CostStep implements StepBody {
   @Override
   public void fill(Session session, Model model) {
     model.addAttribute("cost", CostView.of(session));
+    model.addAttribute("confirmable", Confirmable.of(session));
     model.addAttribute("effort", EffortForm.of(session));
     model.addAttribute("faults", java.util.Map.of());
   }

@@ -87,7 +87,11 @@ record CostView(
     PathView ways = PathView.of(session);
     return new CostView(
         rows(session, List.of(ways.kept(), ways.monthly())),
-        CostChart.draw(costs, lines(session), read),
+        CostChart.draw(
+            costs,
+            evaluation.costs().ifConfirmed().curves().costByHeadcount(),
+            lines(session),
+            read),
         CostChart.reach(costs, read),
         changes(session, costs),
         evaluation.whatIf().basis() == WhatIf.Basis.FULL

@@ -21,6 +21,7 @@ import tertulia.app.exchange.Faults;
 import tertulia.app.exchange.TypedDate;
 import tertulia.app.people.OwnPassword;
 import tertulia.app.people.SignedIn;
+import tertulia.app.score.ScoreCardWriter;
 import tertulia.app.web.Conflict;
 import tertulia.app.workspace.Session;
 import tertulia.app.workspace.StepBody;
@@ -316,6 +317,7 @@ class DecisionController implements StepBody {
             stored,
             decisions.ended(session.table().id()),
             decisions.changed(session.table())));
+    model.addAttribute("card", ScoreCardWriter.of(session).orElse(null));
     model.addAttribute("openRemarks", OpenRemarks.of(session).orElse(null));
     model.addAttribute("typedWithdrawal", "");
     model.addAttribute("narrowing", Narrowing.of(session));

@@ -36,7 +36,9 @@ public final class Voice {
           "weighting",
           "versus",
           "plans",
-          "size");
+          "size",
+          "card",
+          "confirm");
 
   private static final Locale LOCALE = Locale.UK;
   private static final Pattern PLACE = Pattern.compile("\\{(?<name>[a-z][A-Za-z]*)}");

@@ -3,6 +3,7 @@ package tertulia.app.fit;
 import org.springframework.stereotype.Component;
 import org.springframework.ui.Model;
 import tertulia.app.display.FindingWords;
+import tertulia.app.workspace.Confirmable;
 import tertulia.app.workspace.Session;
 import tertulia.app.workspace.StepBody;
 import tertulia.core.finding.AnswerFindings;
@@ -37,6 +38,7 @@ class FitStep implements StepBody {
     RowsAsRead read = RowsAsRead.of(session.asked());
     model.addAttribute("demand", NeedRows.demand(session));
     model.addAttribute("fit", FitView.of(session));
+    model.addAttribute("confirmable", Confirmable.of(session));
     model.addAttribute(
         "answer",
         new FindingWords(session.table().selection())

@@ -3,6 +3,7 @@ package tertulia.app.overview;
 import org.springframework.stereotype.Component;
 import org.springframework.ui.Model;
 import tertulia.app.decision.Decisions;
+import tertulia.app.score.ScoreCardWriter;
 import tertulia.app.trail.AuditTrail;
 import tertulia.app.web.RetryOnConflict;
 import tertulia.app.workspace.Session;
@@ -42,6 +43,7 @@ class OverviewStep implements StepBody {
     long id = session.table().id();
     model.addAttribute(
         "overview", OverviewView.of(session, decisions.find(id).map(Decisions.Stored::decision)));
+    model.addAttribute("card", ScoreCardWriter.of(session).orElse(null));
     model.addAttribute(
         "since",
         RetryOnConflict.until(() -> visits.note(id, session.person().id()))

@@ -221,6 +221,7 @@ record OverviewView(
     }
     return CostChart.draw(
         costs.curves().costByHeadcount(),
+        costs.ifConfirmed().curves().costByHeadcount(),
         session.columns().stream().map(session::drawn).toList(),
         new CostChart.Read(
             costs.people().total(),

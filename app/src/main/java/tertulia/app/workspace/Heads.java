@@ -1,10 +1,14 @@
 package tertulia.app.workspace;
 
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import tertulia.app.chart.Marks;
 import tertulia.app.display.Figures;
+import tertulia.app.display.Voice;
+import tertulia.core.evaluation.Confirmation;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.WhatIf;
 import tertulia.core.finding.CostFindings;
@@ -36,7 +40,8 @@ public final class Heads {
         id,
         contender.tool().name(),
         Marks.inline(session.mark(id)),
-        plan(outcome) + (session.query().plans().containsKey(id) ? "; chosen" : ""),
+        plan(outcome, confirmed(session, id))
+            + (session.query().plans().containsKey(id) ? "; chosen" : ""),
         cost(session, id, outcome, best),
         total(
             session,
@@ -44,12 +49,18 @@ public final class Heads {
             session.evaluation().scores().totals().map(Totals::standings).orElse(List.of())));
   }
 
-  private static String plan(Outcome<SteadyCost> outcome) {
+  private static Optional<Confirmation.Now> confirmed(Session session, String id) {
+    return session.evaluation().costs().confirmation().now(id);
+  }
+
+  private static String plan(Outcome<SteadyCost> outcome, Optional<Confirmation.Now> ifConfirmed) {
     return switch (outcome) {
       case Outcome.Found<SteadyCost> found ->
           found.best().option().label() + Known.mark(found.best().option());
       case Outcome.NoPlan<SteadyCost> none ->
-          none.isUnconfirmed() ? "not confirmed" : "no plan fits";
+          ifConfirmed
+              .map(open -> Voice.say("confirm.short.plan", "plan", open.cost().option().label()))
+              .orElse(none.isUnconfirmed() ? "not confirmed" : "no plan fits");
       case Outcome.Unpriced<SteadyCost> unpriced ->
           unpriced
               .low()
@@ -65,14 +76,30 @@ public final class Heads {
         yield Cell.figure(Known.amount(found, SteadyCost::money), why)
             .looking(best ? "best" : "")
             .noting(
-                Stream.of(boughtOnce(found.best()), owned(found.best()), time(session, id))
+                Stream.of(
+                        boughtOnce(found.best()),
+                        owned(found.best()),
+                        time(session, id),
+                        confirmed(session, id).map(Heads::beside).orElse(""))
                     .filter(note -> !note.isEmpty())
                     .collect(Collectors.joining("; ")));
       }
-      case Outcome.NoPlan<SteadyCost> none -> Cell.missing("—", why);
+      case Outcome.NoPlan<SteadyCost> none ->
+          confirmed(session, id)
+              .map(open ->
+                  Cell.missing(
+                      Voice.say("confirm.short", "cost", Known.amount(open.monthly())), why))
+              .orElseGet(() -> Cell.missing("—", why));
       case Outcome.Unpriced<SteadyCost> unpriced ->
           Cell.missing(Known.least(session.evaluation().costs().now().leastMonthly(id)), why);
     };
+  }
+
+  /** What it would cost on another plan, of which something is open. */
+  private static String beside(Confirmation.Now open) {
+    return Voice.say(
+        "confirm.short.beside",
+        Map.of("cost", Known.amount(open.monthly()), "plan", open.cost().option().plan().name()));
   }
 
   /** A month's share of what is bought once stands in the figure, so it is named. */

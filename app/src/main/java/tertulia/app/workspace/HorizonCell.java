@@ -1,8 +1,11 @@
 package tertulia.app.workspace;
 
+import java.util.Optional;
 import java.util.stream.Collectors;
 import tertulia.app.display.Dates;
+import tertulia.app.display.Voice;
 import tertulia.core.billing.CostTiming;
+import tertulia.core.evaluation.Confirmation;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.path.PlanPath;
 import tertulia.core.path.PlanPaths;
@@ -21,6 +24,10 @@ public final class HorizonCell {
                 .collect(Collectors.joining(" and "));
   }
 
+  private static Optional<Confirmation.Whole> confirmed(Session session, Contender contender) {
+    return session.evaluation().costs().confirmation().whole(contender.id());
+  }
+
   /** The total of the cheapest path, with what is taken below it; "at most" if one was left out. */
   public static Cell of(Session session, Contender contender) {
     CostTiming view = session.evaluation().whatIf().view();
@@ -35,6 +42,14 @@ public final class HorizonCell {
       case PlanPaths.Gap gap when gap.isUnpriced() ->
           Cell.missing(
               Known.least(session.evaluation().costs().overall().leastTotal(contender.id())), why);
+      case PlanPaths.Gap gap when confirmed(session, contender).isPresent() ->
+          Cell.missing(
+                  Voice.say(
+                      "confirm.short",
+                      "cost",
+                      Known.amount(confirmed(session, contender).get().total())),
+                  why)
+              .noting(confirmed(session, contender).get().path().label());
       case PlanPaths.Gap gap ->
           Cell.missing(gap.isUnconfirmed() ? "not confirmed" : "no plan fits", why)
               .noting(

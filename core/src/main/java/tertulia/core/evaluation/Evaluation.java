@@ -101,6 +101,34 @@ public record Evaluation(Selection selection, Costs costs, Scores scores) {
     return HeadToHead.of(this, left, right);
   }
 
+  /**
+   * The totals if what is open of one contender turned out well: its own values by what it would
+   * cost and include then, all others as they are. Empty if that changes nothing of its cost over
+   * the horizon, or nobody has set weights.
+   */
+  public Optional<Totals> ifConfirmed(String contender) {
+    if (costs.confirmation().whole(contender).isEmpty() || scores.criteria().isEmpty()) {
+      return Optional.empty();
+    }
+    Valuation then =
+        new Valuation(costs.ifConfirmed().overall(), scores.panel(), selection.trials());
+    Map<String, Map<String, Value>> values = new LinkedHashMap<>();
+    for (Contender active : selection.active()) {
+      Map<String, Value> own = new LinkedHashMap<>();
+      for (Criterion criterion : scores.criteria()) {
+        Optional<Value> value =
+            active.id().equals(contender)
+                ? Optional.of(then.value(active, criterion))
+                : scores.value(active.id(), criterion);
+        value.ifPresent(v -> own.put(criterion.id(), v));
+      }
+      if (!own.isEmpty()) {
+        values.put(active.id(), own);
+      }
+    }
+    return scores.weights().map(weights -> new Totals(scores.criteria(), weights, values));
+  }
+
   /** Who wins where, of those that nobody set aside. */
   public ScoreCard scoreCard() {
     return ScoreCard.of(this);

@@ -70,6 +70,15 @@ public record ScoreCard(List<String> contenders, List<OfCriterion> criteria, Lis
       return order.size() < 2 ? BigDecimal.ZERO : order.get(0).subtract(order.get(1));
     }
 
+    /** Whether what is not known of any contender could put another first. */
+    public boolean isOpen() {
+      String best = winner().contender();
+      return values.keySet().stream()
+          .filter(c -> !c.equals(best))
+          .filter(c -> !value(c).isExact() || !value(best).isExact())
+          .anyMatch(c -> value(c).high().compareTo(value(best).low()) > 0);
+    }
+
     /** Those that are behind the best by an edge or clearly in every case, the last first. */
     public List<String> behind() {
       Interval best = value(winner().contender());

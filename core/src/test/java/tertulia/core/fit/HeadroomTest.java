@@ -302,10 +302,10 @@ public class HeadroomTest {
   public void aLadderSaysWhereACapabilityIsToBeHad() {
     Object[][] cases = {
       {"in every plan", Answer.YES, Answer.YES, Answer.YES},
-      {"from B on", Answer.NO, Answer.YES, Answer.YES},
+      {"from B up", Answer.NO, Answer.YES, Answer.YES},
       {"in C", Answer.NO, Answer.PARTLY, Answer.YES},
       {"in A, C", Answer.YES, Answer.NO, Answer.YES},
-      {"by add-on from B on", Answer.NO, Answer.BY_ADD_ON, Answer.BY_ADD_ON},
+      {"by add-on from B up", Answer.NO, Answer.BY_ADD_ON, Answer.BY_ADD_ON},
       {"partly in B", Answer.NO, Answer.PARTLY, Answer.NO},
       {"in no plan", Answer.NO, Answer.NO, Answer.NO},
       {"not confirmed", Answer.NO, Answer.UNKNOWN, Answer.NO},

@@ -561,7 +561,7 @@ public class PlanPathsTest {
     PlanPaths.Gap gap = field.without(new NoFigure.TooManyPaths());
     assertTrue(gap.isUnpriced());
     assertTrue(
-        gap.leftOut().getFirst().why().words().contains("more ways through its plans"),
+        gap.leftOut().getFirst().why().words().contains("more paths through its plans"),
         gap.toString());
   }
 
