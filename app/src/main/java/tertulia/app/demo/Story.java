@@ -22,7 +22,8 @@ record Story(Seed selection, @Nullable Agreed decision) {
       String tool,
       @Nullable String setAside,
       SelectionFile.@Nullable EffortPart effort,
-      @Nullable List<SelectionFile.PlanAsidePart> plansAside) {}
+      @Nullable List<SelectionFile.PlanAsidePart> plansAside,
+      @Nullable List<SelectionFile.NotNeededPart> notNeeded) {}
 
   /** What a maker announces, as somebody put it down. */
   record News(String tool, String on, String holdsFrom, String says, String by, ToolSheet sheet) {}
@@ -49,7 +50,11 @@ record Story(Seed selection, @Nullable Agreed decision) {
         selection.contenders().stream()
             .map(seat ->
                 new SelectionFile.ContenderPart(
-                    sheets.apply(seat.tool()), seat.setAside(), seat.effort(), seat.plansAside()))
+                    sheets.apply(seat.tool()),
+                    seat.setAside(),
+                    seat.effort(),
+                    seat.plansAside(),
+                    seat.notNeeded()))
             .toList(),
         selection.panel(),
         null);

@@ -76,7 +76,8 @@ public final class Disinterested {
         member.weighings(),
         member.handedIn(),
         member.pairs(),
-        member.competence());
+        member.competence(),
+        member.opinions());
   }
 
   /** A mark that was given and gives no value, as one of somebody who cannot judge. */

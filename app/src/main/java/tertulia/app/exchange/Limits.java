@@ -49,6 +49,14 @@ public final class Limits {
   /** Characters of a note to a mark or a result. */
   public static final int NOTE = 1000;
 
+  /** Characters of an opinion, and of why something is not needed. */
+  public static final int OPINION = 400;
+
+  public static final int NOT_NEEDED_WHY = 200;
+
+  /** Things of one contender that somebody does not need. */
+  public static final int NOT_NEEDED = 300;
+
   public static final int GROUPS = 200;
 
   /** Things that are counted in a selection, usual ones and one's own. */

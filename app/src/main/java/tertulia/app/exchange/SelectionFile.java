@@ -270,10 +270,25 @@ public record SelectionFile(
       ToolSheet tool,
       @Nullable String setAside,
       @Nullable EffortPart effort,
-      @Nullable List<PlanAsidePart> plansAside) {
+      @Nullable List<PlanAsidePart> plansAside,
+      @Nullable List<NotNeededPart> notNeeded) {
+    /** A tool of which nobody has said what is not needed. */
+    public ContenderPart(
+        ToolSheet tool,
+        @Nullable String setAside,
+        @Nullable EffortPart effort,
+        @Nullable List<PlanAsidePart> plansAside) {
+      this(tool, setAside, effort, plansAside, null);
+    }
+
     /** A tool whose effort nobody has stated. */
     public ContenderPart(ToolSheet tool, @Nullable String setAside) {
       this(tool, setAside, null, null);
+    }
+
+    /** What somebody looked at and does not need. */
+    public List<NotNeededPart> needless() {
+      return notNeeded == null ? List.of() : notNeeded;
     }
 
     /** The plans that somebody set aside. */
@@ -283,12 +298,18 @@ public record SelectionFile(
 
     /** The same place at the table with another price page. */
     public ContenderPart with(ToolSheet other) {
-      return new ContenderPart(other, setAside, effort, plansAside);
+      return new ContenderPart(other, setAside, effort, plansAside, notNeeded);
     }
   }
 
   /** A plan that is not compared, for a reason. */
   public record PlanAsidePart(String plan, String reason) {}
+
+  /** A capability that somebody looked at and does not need. */
+  public record NotNeededPart(String capability, String because, String by) {}
+
+  /** When somebody would take a contender. */
+  public record OpinionPart(String contender, String takeIf) {}
 
   /** Hours a tool takes: once, for each seat, a month; minutes by hand each workday. */
   public record EffortPart(
@@ -309,6 +330,7 @@ public record SelectionFile(
    * @param handedIn whether the others may see it; null: they may
    * @param pairs contenders compared two by two; null: none
    * @param competence what this person knows about; null: not said
+   * @param opinions when this person would take a contender, at most once each; null: not said
    */
   @JsonInclude(JsonInclude.Include.NON_NULL)
   public record MemberPart(
@@ -320,7 +342,27 @@ public record SelectionFile(
       @Nullable List<WeighingPart> weighings,
       @Nullable Boolean handedIn,
       @Nullable List<PairPart> pairs,
-      @Nullable String competence) {
+      @Nullable String competence,
+      @Nullable List<OpinionPart> opinions) {
+    /** Somebody who has not said when to take a contender. */
+    public MemberPart(
+        String name,
+        int share,
+        Map<String, Integer> points,
+        List<MarkPart> marks,
+        @Nullable String weighsBy,
+        @Nullable List<WeighingPart> weighings,
+        @Nullable Boolean handedIn,
+        @Nullable List<PairPart> pairs,
+        @Nullable String competence) {
+      this(name, share, points, marks, weighsBy, weighings, handedIn, pairs, competence, null);
+    }
+
+    /** When this person would take a contender. */
+    public List<OpinionPart> said() {
+      return opinions == null ? List.of() : opinions;
+    }
+
     /** There is a view that whoever took the file could not see; it is not in it. */
     public static final String WITHHELD = "withheld";
 
@@ -329,7 +371,8 @@ public record SelectionFile(
       return !points.isEmpty()
           || !marks.isEmpty()
           || !otherWays().isEmpty()
-          || !compared().isEmpty();
+          || !compared().isEmpty()
+          || !said().isEmpty();
     }
 
     /** What is left of it for somebody who may not see it yet. */
@@ -341,7 +384,7 @@ public record SelectionFile(
     /** The same before it is handed in. */
     MemberPart notShown() {
       return new MemberPart(
-          name, share, points, marks, weighsBy, weighings, false, pairs, competence);
+          name, share, points, marks, weighsBy, weighings, false, pairs, competence, opinions);
     }
 
     /** Somebody who weighs by points and never tried another way. */

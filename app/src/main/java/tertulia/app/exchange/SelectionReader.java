@@ -181,6 +181,15 @@ public final class SelectionReader {
     for (int i = 0; i < parts.size(); i++) {
       SelectionFile.ContenderPart part = parts.get(i);
       tools.contender("/contenders/" + i + "/tool", part).ifPresent(contenders::add);
+      checkSize("/contenders/" + i + "/notNeeded", part.needless().size(), Limits.NOT_NEEDED);
+      for (SelectionFile.NotNeededPart needless : part.needless()) {
+        faults.at(
+            "/contenders/" + i + "/notNeeded",
+            () ->
+                Codes.text(needless.capability(), Limits.NAME)
+                    + Codes.text(needless.because(), Limits.NOT_NEEDED_WHY)
+                    + Codes.text(needless.by(), Limits.NAME));
+      }
     }
     return contenders;
   }
@@ -210,6 +219,7 @@ public final class SelectionReader {
               () -> {
                 part.points().keySet().forEach(c -> checkKnown("criterion", c, criterionIds));
                 checkPairs(part.compared(), criterionIds, contenderIds);
+                checkOpinions(part.said(), contenderIds);
                 Codes.text(Objects.requireNonNullElse(part.competence(), ""), Limits.COMPETENCE);
                 WeighingReader.criteria(part.otherWays())
                     .forEach(c -> checkKnown("criterion", c, criterionIds));
@@ -224,6 +234,16 @@ public final class SelectionReader {
           .ifPresent(members::add);
     }
     return members;
+  }
+
+  private static void checkOpinions(
+      List<SelectionFile.OpinionPart> opinions, List<String> contenders) {
+    List<String> of = opinions.stream().map(SelectionFile.OpinionPart::contender).toList();
+    of.forEach(contender -> checkKnown("contender", contender, contenders));
+    opinions.forEach(opinion -> Codes.text(opinion.takeIf(), Limits.OPINION));
+    if (of.stream().distinct().count() < of.size()) {
+      throw new IllegalArgumentException("Two opinions of one contender. Keep one of them.");
+    }
   }
 
   /** The criteria of a brief; empty if one of them is not right. */

@@ -22,6 +22,7 @@ import tertulia.app.workspace.Session;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.NeedCosts;
 import tertulia.core.evaluation.NeedCosts.Effect;
+import tertulia.core.evaluation.ShouldCosts;
 import tertulia.core.finding.FitFindings;
 import tertulia.core.fit.Question;
 import tertulia.core.fit.Reason;
@@ -45,6 +46,7 @@ import tertulia.core.time.Horizon;
  * @param strips the same as SVG
  * @param open what nobody has said yet and might change which plan is needed
  * @param unasked what contenders have and nobody asked for
+ * @param shoulds what each should and could would cost if it were a must
  * @param promises what each contender would cost if nothing were needed, and what it comes to
  */
 record FitView(
@@ -57,7 +59,8 @@ record FitView(
     String strips,
     List<Unsaid> open,
     List<Promise> promises,
-    List<Unasked> unasked) {
+    List<Unasked> unasked,
+    List<OfShould> shoulds) {
 
   /**
    * Something nobody has said yet of a contender.
@@ -103,6 +106,9 @@ record FitView(
    */
   record Needed(String contender, String mark, List<String> byYear, List<String> turns) {}
 
+  /** What a should or could would cost each contender. */
+  record OfShould(String need, String importance, List<Cell> contenders) {}
+
   /** What a must costs the selection and each contender. */
   record Cost(String need, Cell selection, List<Cell> contenders) {}
 
@@ -121,7 +127,37 @@ record FitView(
         session.table().selection().contenders().stream()
             .flatMap(c -> promise(session, c).stream())
             .toList(),
-        Unasked.of(session));
+        Unasked.of(session),
+        session.evaluation().costs().overall().shouldCosts().lines().stream()
+            .map(line -> should(session, line))
+            .toList());
+  }
+
+  private static OfShould should(Session session, ShouldCosts.Line line) {
+    String capability = line.need().capability().id();
+    return new OfShould(
+        line.need().capability().name(),
+        ComparisonRows.importance(line.need()),
+        session.columns().stream()
+            .map(c ->
+                should(
+                    java.util.Objects.requireNonNull(line.byContender().get(c.id())),
+                    session.why("needcost", "capability", capability, "contender", c.id())))
+            .toList());
+  }
+
+  private static Cell should(ShouldCosts.Effect effect, String why) {
+    return switch (effect) {
+      case ShouldCosts.Effect.Has has -> Cell.figure("nothing", why).looking("plain");
+      case ShouldCosts.Effect.Takes takes ->
+          Cell.figure(Figures.money(takes.more()), why)
+              .noting(takes.path().label() + (takes.exact() ? "" : "; of figures within bounds"));
+      case ShouldCosts.Effect.Lacks lacks ->
+          lacks.open()
+              ? Cell.figure("not confirmed", why).looking("care")
+              : Cell.figure("no plan has it", why).looking("missing");
+      case ShouldCosts.Effect.NoTotal none -> Cell.missing("—", why);
+    };
   }
 
   private static Stream<Unsaid> unsaid(Session session, Contender contender) {

@@ -36,7 +36,10 @@ class PlansStep implements StepBody {
   public void fill(Session session, Model model) {
     model.addAttribute("all", session.columns());
     asked(session)
-        .ifPresent(contender -> model.addAttribute("plans", PlansView.of(session, contender)));
+        .ifPresent(contender -> {
+          model.addAttribute("plans", PlansView.of(session, contender));
+          model.addAttribute("looked", Looked.of(session, contender));
+        });
   }
 
   /** The contender asked for, or the first at the table; empty if there is none. */

@@ -52,6 +52,11 @@ record PlansView(
     List<Row> rows,
     List<String> says) {
 
+  /** What a contender's page speaks of, in its order. */
+  static List<Capability> known(Session session, Contender contender) {
+    return Writer.namedBy(session, contender);
+  }
+
   /** A plan with what is said of it. */
   record Head(String name, String word, String look) {}
 
@@ -72,7 +77,7 @@ record PlansView(
       this.evaluation = session.evaluation();
       this.contender = contender;
       this.offerings = contender.offerings();
-      this.findings = new PlanFindings(evaluation.costs(), contender, known(session, contender));
+      this.findings = new PlanFindings(evaluation.costs(), contender, namedBy(session, contender));
       for (Offering offering : offerings) {
         evaluation
             .costs()
@@ -318,7 +323,7 @@ record PlansView(
     }
 
     /** What the page speaks of, in its order. */
-    private static List<Capability> known(Session session, Contender contender) {
+    private static List<Capability> namedBy(Session session, Contender contender) {
       return session.table().file().contenders().stream()
           .map(SelectionFile.ContenderPart::tool)
           .filter(tool -> tool.id().equals(contender.id()))

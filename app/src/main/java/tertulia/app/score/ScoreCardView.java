@@ -55,13 +55,18 @@ public record ScoreCardView(
    *
    * @param total such as 0.673; may be "—"
    * @param plan that lacks what it lacks
+   * @param opinions when people would take it
+   * @param own what the reader said; empty: nothing
    */
   public record OfContender(
+      String slug,
       Who who,
       String total,
       List<String> wins,
       List<String> loses,
       String plan,
       List<String> lacks,
-      List<String> chooseIf) {}
+      List<String> chooseIf,
+      List<Reason> opinions,
+      String own) {}
 }

@@ -16,6 +16,8 @@ import tertulia.app.display.AdviceWords;
 import tertulia.app.display.Figures;
 import tertulia.app.display.Voice;
 import tertulia.app.exchange.Brief;
+import tertulia.app.exchange.SelectionFile;
+import tertulia.app.selection.LoadedSelection;
 import tertulia.app.workspace.Session;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Met;
@@ -403,6 +405,7 @@ public final class ScoreCardWriter {
       loses.add(words + quote);
     }
     return new ScoreCardView.OfContender(
+        contender,
         who(contender),
         session
             .evaluation()
@@ -421,7 +424,33 @@ public final class ScoreCardWriter {
             .map(option -> option.plan().name())
             .orElse(""),
         card.lacks(contender).stream().map(line -> lacked(line, contender)).toList(),
-        chooseIf(contender));
+        chooseIf(contender),
+        opinions(contender),
+        own(contender));
+  }
+
+  private List<ScoreCardView.Reason> opinions(String contender) {
+    return session.table().file().panel().stream()
+        .flatMap(member ->
+            member.said().stream()
+                .filter(opinion -> opinion.contender().equals(contender))
+                .map(opinion -> new ScoreCardView.Reason(opinion.takeIf(), member.name())))
+        .toList();
+  }
+
+  /** Of two people of one name the one that reads. */
+  private String own(String contender) {
+    List<LoadedSelection.Seat> seats = session.table().seats();
+    for (int i = 0; i < seats.size(); i++) {
+      if (Long.valueOf(session.person().id()).equals(seats.get(i).accountId())) {
+        return session.table().file().panel().get(i).said().stream()
+            .filter(opinion -> opinion.contender().equals(contender))
+            .findFirst()
+            .map(SelectionFile.OpinionPart::takeIf)
+            .orElse("");
+      }
+    }
+    return "";
   }
 
   private static String share(ScoreCard.OfCriterion line) {

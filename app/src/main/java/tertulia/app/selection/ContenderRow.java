@@ -26,6 +26,9 @@ class ContenderRow {
   /** Plans that are set aside, as a document; null: none. */
   @Nullable String plansAside;
 
+  /** What of it is not needed, as a document; null: nobody has said. */
+  @Nullable String notNeeded;
+
   /** Hours it takes, as a document; null: nobody has said. */
   @Nullable String effort;
 

@@ -16,13 +16,16 @@ class PanelInputs {
   private final Rows.Numbers numbers;
   private final Rows.Preferences preferences;
   private final Rows.Pairs pairs;
+  private final Rows.Opinions opinions;
 
   PanelInputs(
       Rows.Weights weights,
       Rows.Marks marks,
       Rows.Numbers numbers,
       Rows.Preferences preferences,
-      Rows.Pairs pairs) {
+      Rows.Pairs pairs,
+      Rows.Opinions opinions) {
+    this.opinions = opinions;
     this.weights = weights;
     this.marks = marks;
     this.numbers = numbers;
@@ -36,13 +39,15 @@ class PanelInputs {
       Map<Long, List<NumberRow>> numbers,
       Map<Long, List<PreferenceRow>> preferences,
       Map<Long, List<PairRow>> pairs,
-      Map<Long, List<MarkRow>> marks) {
+      Map<Long, List<MarkRow>> marks,
+      Map<Long, List<OpinionRow>> opinions) {
     boolean isEmpty() {
       return weights.isEmpty()
           && numbers.isEmpty()
           && preferences.isEmpty()
           && pairs.isEmpty()
-          && marks.isEmpty();
+          && marks.isEmpty()
+          && opinions.isEmpty();
     }
 
     /** Everything that one person entered, in one order, to be compared with what it was once. */
@@ -97,6 +102,8 @@ class PanelInputs {
         pairs.findByMemberIdIn(members).stream()
             .collect(Collectors.groupingBy(row -> row.memberId)),
         marks.findByMemberIdIn(members).stream()
+            .collect(Collectors.groupingBy(row -> row.memberId)),
+        opinions.findByMemberIdInOrderById(members).stream()
             .collect(Collectors.groupingBy(row -> row.memberId)));
   }
 }

@@ -132,4 +132,10 @@ final class Rows {
 
     Optional<InterestRow> findByMemberIdAndContender(long memberId, String contender);
   }
+
+  interface Opinions extends JpaRepository<OpinionRow, Long> {
+    List<OpinionRow> findByMemberIdInOrderById(Collection<Long> members);
+
+    Optional<OpinionRow> findByMemberIdAndContender(long memberId, String contender);
+  }
 }

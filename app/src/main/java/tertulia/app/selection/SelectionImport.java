@@ -21,6 +21,7 @@ public class SelectionImport {
   private final Rows.Weights weights;
   private final Rows.Marks marks;
   private final Rows.Interests interests;
+  private final Rows.Opinions opinions;
   private final Rows.Numbers numbers;
   private final Rows.Preferences preferences;
   private final Rows.Pairs pairs;
@@ -36,6 +37,7 @@ public class SelectionImport {
       Rows.Weights weights,
       Rows.Marks marks,
       Rows.Interests interests,
+      Rows.Opinions opinions,
       Rows.Numbers numbers,
       Rows.Preferences preferences,
       Rows.Pairs pairs,
@@ -49,6 +51,7 @@ public class SelectionImport {
     this.weights = weights;
     this.marks = marks;
     this.interests = interests;
+    this.opinions = opinions;
     this.numbers = numbers;
     this.preferences = preferences;
     this.pairs = pairs;
@@ -87,6 +90,7 @@ public class SelectionImport {
       contender.place = place++;
       contender.setAside = part.setAside();
       contender.plansAside = PlansAside.document(part.asides());
+      contender.notNeeded = NotNeeded.document(part.needless());
       contender.effort = part.effort() == null ? null : Json.write(part.effort());
       contenders.save(contender);
     }
@@ -129,6 +133,13 @@ public class SelectionImport {
         });
     part.otherWays().forEach(way -> take(memberId, way));
     part.compared().forEach(pair -> take(memberId, pair, slugs));
+    for (SelectionFile.OpinionPart opinion : part.said()) {
+      OpinionRow row = new OpinionRow();
+      row.memberId = memberId;
+      row.contender = Objects.requireNonNull(slugs.get(opinion.contender()));
+      row.words = opinion.takeIf();
+      opinions.save(row);
+    }
     for (SelectionFile.MarkPart mark : part.marks()) {
       MarkRow row = new MarkRow();
       row.memberId = memberId;

@@ -251,7 +251,8 @@ public class SelectionLoader {
         Objects.requireNonNull(sheets.get(row.toolId)),
         row.setAside,
         row.effort == null ? null : Json.stored(row.effort, SelectionFile.EffortPart.class),
-        row.plansAside == null ? null : PlansAside.stored(row.plansAside).plans());
+        row.plansAside == null ? null : PlansAside.stored(row.plansAside).plans(),
+        row.notNeeded == null ? null : NotNeeded.stored(row.notNeeded).things());
   }
 
   /**
@@ -298,9 +299,20 @@ public class SelectionLoader {
               others.isEmpty() ? null : others,
               open || VisibilityPolicy.isIn(member) ? null : false,
               compared.isEmpty() ? null : compared,
-              member.competence.isEmpty() ? null : member.competence));
+              member.competence.isEmpty() ? null : member.competence,
+              opinions(judged.opinions().getOrDefault(member.id, List.of()), slugs)));
     }
     return panel;
+  }
+
+  private static @Nullable List<SelectionFile.OpinionPart> opinions(
+      List<OpinionRow> rows, Set<String> contenders) {
+    List<SelectionFile.OpinionPart> said =
+        rows.stream()
+            .filter(row -> contenders.contains(row.contender))
+            .map(row -> new SelectionFile.OpinionPart(row.contender, row.words))
+            .toList();
+    return said.isEmpty() ? null : said;
   }
 
   private static @Nullable List<SelectionFile.SettledPart> settled(

@@ -272,6 +272,32 @@ public class Selections {
     }
   }
 
+  /**
+   * Says that something of a contender is not needed.
+   *
+   * @throws Conflict if so much is said of it already that no more is kept
+   */
+  @Transactional
+  public void notNeeded(long id, String slug, SelectionFile.NotNeededPart thing) {
+    store.open(id);
+    ContenderRow row = contender(id, slug);
+    NotNeeded all = NotNeeded.stored(row.notNeeded).with(thing);
+    if (all.things().size() > Limits.NOT_NEEDED) {
+      throw new Conflict(
+          "Of one contender up to " + Limits.NOT_NEEDED + " things can be marked as not needed.");
+    }
+    row.notNeeded = NotNeeded.document(all.things());
+  }
+
+  /** Takes it back; nothing happens if nobody said so. */
+  @Transactional
+  public void stillOpen(long id, String slug, String capability) {
+    store.open(id);
+    ContenderRow row = contender(id, slug);
+    row.notNeeded =
+        NotNeeded.document(NotNeeded.stored(row.notNeeded).without(capability).things());
+  }
+
   private String planName(String slug, String plan) {
     return catalogue.get(slug).sheet().plans().stream()
         .filter(part -> part.id().equals(plan))

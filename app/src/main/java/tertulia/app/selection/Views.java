@@ -25,6 +25,7 @@ public class Views {
   private final Rows.Weights weights;
   private final Rows.Marks marks;
   private final Rows.Interests interests;
+  private final Rows.Opinions opinions;
   private final Rows.Numbers numbers;
   private final Rows.Preferences preferences;
   private final Rows.Pairs pairs;
@@ -38,6 +39,7 @@ public class Views {
       Rows.Weights weights,
       Rows.Marks marks,
       Rows.Interests interests,
+      Rows.Opinions opinions,
       Rows.Numbers numbers,
       Rows.Preferences preferences,
       Rows.Pairs pairs,
@@ -49,6 +51,7 @@ public class Views {
     this.weights = weights;
     this.marks = marks;
     this.interests = interests;
+    this.opinions = opinions;
     this.numbers = numbers;
     this.preferences = preferences;
     this.pairs = pairs;
@@ -263,6 +266,31 @@ public class Views {
       interests.save(row);
     }
     marks.findByMemberIdAndContender(member, contender).forEach(row -> row.interest = words);
+  }
+
+  /**
+   * Says when somebody would take a contender.
+   *
+   * @param words empty: no longer
+   */
+  @Transactional
+  public void opinion(long id, SignedIn person, String contender, String words) {
+    store.open(id);
+    // whoever has nothing to say does not join the panel by saying so
+    if (words.isEmpty() && members.findBySelectionIdAndAccountId(id, person.id()).isEmpty()) {
+      return;
+    }
+    long member = seats.seat(id, person);
+    Optional<OpinionRow> said = opinions.findByMemberIdAndContender(member, contender);
+    if (words.isEmpty()) {
+      said.ifPresent(opinions::delete);
+      return;
+    }
+    OpinionRow row = said.orElseGet(OpinionRow::new);
+    row.memberId = member;
+    row.contender = contender;
+    row.words = words;
+    opinions.save(row);
   }
 
   /** What somebody has said of having to do with contenders, by the contender. */

@@ -88,7 +88,7 @@ public final class Heads {
           confirmed(session, id)
               .map(open ->
                   Cell.missing(
-                      Voice.say("confirm.short", "cost", Known.amount(open.monthly())), why))
+                      Voice.say("confirm.short.alone", "cost", Known.amount(open.monthly())), why))
               .orElseGet(() -> Cell.missing("—", why));
       case Outcome.Unpriced<SteadyCost> unpriced ->
           Cell.missing(Known.least(session.evaluation().costs().now().leastMonthly(id)), why);

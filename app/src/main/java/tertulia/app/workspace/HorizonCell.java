@@ -45,7 +45,7 @@ public final class HorizonCell {
       case PlanPaths.Gap gap when confirmed(session, contender).isPresent() ->
           Cell.missing(
                   Voice.say(
-                      "confirm.short",
+                      "confirm.short.alone",
                       "cost",
                       Known.amount(confirmed(session, contender).get().total())),
                   why)

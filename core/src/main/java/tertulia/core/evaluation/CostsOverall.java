@@ -61,6 +61,8 @@ public final class CostsOverall {
   private final OnceEach<Asked, PlanPaths> shared;
   private final Once<CostsOverall> ifConfirmed =
       new Once<>("the costs if confirmed", this::confident);
+  private final Once<ShouldCosts> shouldCosts =
+      new Once<>("what each should costs", () -> ShouldCosts.of(this));
   private final Once<NeedCosts> needCosts =
       new Once<>("what each must costs", () -> NeedCosts.of(this));
 
@@ -125,6 +127,11 @@ public final class CostsOverall {
   /** The units needed by month, in the scenario. */
   public List<UnitsNeeded> months() {
     return months;
+  }
+
+  /** What each should and could would cost if it were a must. */
+  public ShouldCosts shouldCosts() {
+    return shouldCosts.get();
   }
 
   /** What each must costs. */
@@ -410,6 +417,20 @@ public final class CostsOverall {
   /** The cheapest path of a contender if some needs were given up, in the view read. */
   PlanPaths wayWithout(String contender, Set<Need> needs) {
     return way(contender, whatIf.view(), leaving(), market.asking(without(needs)));
+  }
+
+  /** The cheapest path of a contender if a need that is none were a must, in the view read. */
+  PlanPaths wayWith(String contender, Need must) {
+    List<Need> needs =
+        selection.needs().stream()
+            .map(need -> need.capability().equals(must.capability()) ? must : need)
+            .toList();
+    return way(contender, whatIf.view(), leaving(), market.asking(market.fit().asking(needs)));
+  }
+
+  /** As {@link #totalBounds} along any way of the contender. */
+  Optional<Amount> boundsOf(String contender, PlanPaths along) {
+    return bounds(contender, along);
   }
 
   /** What one change of plan costs in people's time; nothing if nobody has said. */

@@ -25,10 +25,43 @@ record NeedCostExplanation(Evaluation evaluation) {
   /**
    * For one contender.
    *
-   * @throws NoSuchFigure if it is no must, or the contender is set aside
+   * @throws NoSuchFigure if it is no need, or the contender is set aside
    */
   Derivation of(String capability, String contender) {
-    return of(line(capability), contender);
+    return evaluation.costs().overall().shouldCosts().lines().stream()
+        .filter(line -> line.need().capability().id().equals(capability))
+        .findFirst()
+        .map(line -> ofShould(line, contender))
+        .orElseGet(() -> of(line(capability), contender));
+  }
+
+  /** Of a should or could: what it would cost as a must. */
+  private Derivation ofShould(ShouldCosts.Line line, String contender) {
+    String label =
+        line.need().capability().name()
+            + ", if it were a must, for "
+            + selection().contender(contender).tool().name();
+    ShouldCosts.Effect effect =
+        Optional.ofNullable(line.byContender().get(contender))
+            .orElseThrow(() -> new NoSuchFigure("contender " + contender + " that is compared"));
+    CostsOverall overall = evaluation.costs().overall();
+    List<Derivation> parts =
+        parts(overall.wayWith(contender, line.need().asMust()), overall.way(contender), "as it is");
+    return switch (effect) {
+      case ShouldCosts.Effect.Has has ->
+          Derivation.Sum.of(label, selection().currency().getCode(), parts);
+      case ShouldCosts.Effect.Takes takes ->
+          Derivation.Sum.of(label, selection().currency().getCode(), parts);
+      case ShouldCosts.Effect.Lacks lacks ->
+          new Derivation.Missing(
+              label,
+              lacks.open()
+                  ? "not confirmed: no total with it yet"
+                  : "no plan has it in every month",
+              parts);
+      case ShouldCosts.Effect.NoTotal none ->
+          new Derivation.Missing(label, "no total as it is", parts);
+    };
   }
 
   /**
@@ -70,24 +103,7 @@ record NeedCostExplanation(Evaluation evaluation) {
 
   private Derivation effect(
       String label, NeedCosts.Effect effect, PlanPaths with, PlanPaths without) {
-    CostTiming view = evaluation.whatIf().view();
-    List<Derivation> parts = new ArrayList<>();
-    if (with instanceof PlanPaths.Found found) {
-      parts.add(
-          new Derivation.Derived(
-              "with it: " + found.best().label(),
-              Quantity.of(found.best().ledger().total(view)),
-              "the cheapest path",
-              List.of()));
-    }
-    if (without instanceof PlanPaths.Found found) {
-      parts.add(
-          new Derivation.Derived(
-              "without it: " + found.best().label(),
-              Quantity.of(found.best().ledger().total(view).negated()),
-              "the cheapest path then, taken off",
-              List.of(found.best().ledger().explainTotal(view))));
-    }
+    List<Derivation> parts = parts(with, without, "without it");
     return switch (effect) {
       case NeedCosts.Effect.Costs costs ->
           Derivation.Sum.of(label, selection().currency().getCode(), parts);
@@ -101,5 +117,27 @@ record NeedCostExplanation(Evaluation evaluation) {
       case NeedCosts.Effect.NoTotal none ->
           new Derivation.Missing(label, "no total with or without it", parts);
     };
+  }
+
+  private List<Derivation> parts(PlanPaths with, PlanPaths without, String otherwise) {
+    CostTiming view = evaluation.whatIf().view();
+    List<Derivation> parts = new ArrayList<>();
+    if (with instanceof PlanPaths.Found found) {
+      parts.add(
+          new Derivation.Derived(
+              "with it: " + found.best().label(),
+              Quantity.of(found.best().ledger().total(view)),
+              "the cheapest path",
+              List.of()));
+    }
+    if (without instanceof PlanPaths.Found found) {
+      parts.add(
+          new Derivation.Derived(
+              otherwise + ": " + found.best().label(),
+              Quantity.of(found.best().ledger().total(view).negated()),
+              "the cheapest path then, taken off",
+              List.of(found.best().ledger().explainTotal(view))));
+    }
+    return parts;
   }
 }

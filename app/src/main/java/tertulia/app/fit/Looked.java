@@ -1,0 +1,112 @@
+package tertulia.app.fit;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import org.joda.money.Money;
+import tertulia.app.display.Figures;
+import tertulia.app.exchange.Codes;
+import tertulia.app.exchange.SelectionFile;
+import tertulia.app.workspace.Session;
+import tertulia.core.evaluation.Contender;
+import tertulia.core.evaluation.PlanTag;
+import tertulia.core.fit.Answer;
+import tertulia.core.fit.Capability;
+import tertulia.core.fit.Ladder;
+import tertulia.core.fit.Offering;
+import tertulia.core.path.Option;
+import tertulia.core.path.SteadyCost;
+
+/**
+ * Going through what a contender's page names: what is needed, what is not and why, and what nobody
+ * has looked at yet.
+ *
+ * @param looked so many are settled
+ * @param of so many are named
+ */
+record Looked(List<Line> lines, int looked, int of) {
+  /**
+   * A capability.
+   *
+   * @param where which plans have it, in words
+   * @param forces what having it would take, where the plan read does not have it; may be empty
+   * @param needed how much it is needed; empty: nobody said so
+   * @param because why it is not needed; empty: nobody said so
+   */
+  record Line(
+      String id,
+      String name,
+      String where,
+      String forces,
+      String needed,
+      String because,
+      String by) {
+    public boolean isOpen() {
+      return needed.isEmpty() && because.isEmpty();
+    }
+  }
+
+  static Looked of(Session session, Contender contender) {
+    Map<String, SelectionFile.NotNeededPart> not =
+        session.table().file().contenders().stream()
+            .filter(part -> part.tool().id().equals(contender.id()))
+            .flatMap(part -> part.needless().stream())
+            .collect(
+                Collectors.toMap(
+                    part -> Codes.slug(part.capability()),
+                    part -> part,
+                    (a, b) -> a,
+                    LinkedHashMap::new));
+    Map<String, String> needed = new LinkedHashMap<>();
+    session
+        .table()
+        .selection()
+        .needs()
+        .forEach(need -> needed.put(need.capability().id(), ComparisonRows.importance(need)));
+    List<Line> lines = new ArrayList<>();
+    for (Capability capability : PlansView.known(session, contender)) {
+      Optional<SelectionFile.NotNeededPart> why = Optional.ofNullable(not.get(capability.id()));
+      lines.add(
+          new Line(
+              capability.id(),
+              capability.name(),
+              new Ladder(capability, contender.offerings()).words(),
+              forces(session, contender, capability),
+              needed.getOrDefault(capability.id(), ""),
+              why.map(SelectionFile.NotNeededPart::because).orElse(""),
+              why.map(SelectionFile.NotNeededPart::by).orElse("")));
+    }
+    return new Looked(
+        lines, (int) lines.stream().filter(line -> !line.isOpen()).count(), lines.size());
+  }
+
+  /** The cheapest plan that has it, if the one read does not. */
+  private static String forces(Session session, Contender contender, Capability capability) {
+    Optional<Option> read = session.evaluation().costs().now().optionNow(contender.id());
+    if (read.isEmpty() || has(read.get().offering(), capability)) {
+      return "";
+    }
+    Optional<Money> now =
+        session.evaluation().costs().now().best(contender.id()).map(SteadyCost::money);
+    return session.evaluation().costs().planTags(contender).stream()
+        .filter(tag -> !tag.tooSmall() && has(tag.offering(), capability))
+        .filter(tag -> tag.cost().isPresent())
+        .min(java.util.Comparator.comparing(tag -> tag.cost().orElseThrow().money()))
+        .map((PlanTag tag) -> {
+          Money cost = tag.cost().orElseThrow().money();
+          return "takes "
+              + tag.offering().plan().name()
+              + now.map(before -> ", " + Figures.signed(cost.minus(before)) + " a month")
+                  .orElse("");
+        })
+        .orElse("");
+  }
+
+  private static boolean has(Offering offering, Capability capability) {
+    Answer answer = offering.fact(capability).answer();
+    return answer == Answer.YES || answer == Answer.PARTLY;
+  }
+}
