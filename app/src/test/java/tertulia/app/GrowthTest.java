@@ -108,7 +108,7 @@ public class GrowthTest extends ServedTest {
     assertEquals(read("/growth/counts", counts, counted).getStatus(), 302);
     assertEquals(read("/growth/counts", counts, counted).getStatus(), 409);
     assertEquals(post("/growth/counts/undo", counted).getStatus(), 409);
-    assertTrue(page("/growth").contains("a table that Ilse Maren read in"));
+    assertTrue(page("/growth").contains("a table that Ilse Maren imported"));
     assertEquals(post("/growth/counts/undo", version("undo-counts")).getStatus(), 302);
   }
 
@@ -234,7 +234,7 @@ public class GrowthTest extends ServedTest {
     assertEquals(post("/growth/counts/undo", version("undo-counts")).getStatus(), 302);
     assertFalse(page("/growth").contains("a table that"));
     post("/growth/counts/undo", version("undo-counts"));
-    assertTrue(page("/growth").contains("a table that Ilse Maren read in"));
+    assertTrue(page("/growth").contains("a table that Ilse Maren imported"));
     post("/growth/counts/undo", version("undo-counts"));
   }
 

@@ -201,7 +201,7 @@ public class OneReadingTest extends ServedTest {
     Files.delete(stored);
     assertEquals(exit, 0);
     assertEquals(out.toString(StandardCharsets.UTF_8), Json.write(whole));
-    assertEquals(whole.knowing(null).interested(null), results);
+    assertEquals(whole.knowing(null).interested(null).beside(null), results);
   }
 
   @Test

@@ -21,7 +21,8 @@ record PlanTable(
    *
    * @param place from 0
    * @param mark its mark as SVG
-   * @param note such as how old its prices are; may be empty
+   * @param note which of its plans are set aside, and that its prices are old; may be empty
+   * @param old whether they are
    * @param anyPlan whether it is read on any of its plans
    */
   record Head(
@@ -31,6 +32,7 @@ record PlanTable(
       String mark,
       int columns,
       String note,
+      boolean old,
       boolean anyPlan) {}
 
   /**

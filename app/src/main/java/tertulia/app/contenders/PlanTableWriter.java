@@ -127,7 +127,13 @@ final class PlanTableWriter {
         contender.tool().name(),
         Marks.inline(session.mark(contender.id())),
         Math.max(1, own.size()),
-        old ? "old prices" : "",
+        Stream.concat(
+                contender.tool().plans().stream()
+                    .filter(plan -> contender.plansAside().containsKey(plan.id()))
+                    .map(plan -> plan.name() + " (set aside)"),
+                old ? Stream.of("old prices") : Stream.empty())
+            .collect(Collectors.joining(", ")),
+        old,
         !chosen.containsKey(contender.id()));
   }
 

@@ -49,6 +49,7 @@ public final class AdviceResults {
     Evaluation evaluation = sensitivity.read();
     return Results.of(evaluation)
         .knowing(of(sensitivity))
+        .beside(SideResults.of(sensitivity, file))
         .interested(
             interests(evaluation, file)
                 .map(finding -> new FindingWords(selection).of(finding))

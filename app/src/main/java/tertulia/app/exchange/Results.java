@@ -31,6 +31,7 @@ import tertulia.core.scoring.Totals;
  * The results of one selection as written to files; money and scores are text.
  *
  * @param firmness null where it was not asked for, or in what was written before it was
+ * @param side who wins where and why, the answer by size, and what is open; null as above
  * @param interests what is left of the lead without what people with an interest said; null: nobody
  *     did, or it was written before that was asked
  */
@@ -44,7 +45,8 @@ public record Results(
     List<ContenderResult> contenders,
     List<LeadResult> cheapestByHeadcount,
     @Nullable FirmnessResult firmness,
-    @Nullable String interests) {
+    @Nullable String interests,
+    @Nullable SideResult side) {
   private static final int SCORE_DECIMALS = 6;
 
   /**
@@ -169,6 +171,65 @@ public record Results(
    */
   public record TakeResult(String contender, String says, List<String> conditions) {}
 
+  /**
+   * The contenders side by side.
+   *
+   * @param says what the score card says first
+   * @param card a line for each criterion, and for each need that tells them apart
+   * @param contenders where each wins and comes last, and what it lacks
+   * @param bySize the answer for one person, a small team, a large one, the fewest and the most
+   * @param ifConfirmed what contenders would cost if what is open turned out well; null: nothing
+   *     that is open would make one cheaper
+   */
+  @JsonInclude(JsonInclude.Include.NON_NULL)
+  public record SideResult(
+      List<String> says,
+      List<CardResult> card,
+      List<SidesResult> contenders,
+      List<SizeResult> bySize,
+      @Nullable List<ConfirmResult> ifConfirmed) {}
+
+  /**
+   * A line of the score card.
+   *
+   * @param weight of a criterion, 0 to 1, or the importance of a need; null: nobody has set weights
+   * @param ahead ids of those that win, are level, or meet it best
+   * @param margin such as "clear"; empty for a need
+   * @param why in somebody's words or from the figures
+   */
+  @JsonInclude(JsonInclude.Include.NON_NULL)
+  public record CardResult(
+      String name,
+      @Nullable String meaning,
+      @Nullable String weight,
+      List<String> ahead,
+      String margin,
+      List<String> why) {}
+
+  /** Where a contender wins and comes last, what it lacks, and who would take it when. */
+  public record SidesResult(
+      String contender,
+      List<String> wins,
+      List<String> last,
+      List<String> lacks,
+      List<String> opinions) {}
+
+  /**
+   * The answer for so many people.
+   *
+   * @param leads the id of who leads in every case; null: nobody does
+   * @param cheapest ids
+   * @param costs by contender, a month, with the plan; absent where there is none
+   */
+  @JsonInclude(JsonInclude.Include.NON_NULL)
+  public record SizeResult(
+      int people, @Nullable String leads, List<String> cheapest, Map<String, CostResult> costs) {}
+
+  /** What a contender would cost, a month and in all, and what has to be confirmed for it. */
+  @JsonInclude(JsonInclude.Include.NON_NULL)
+  public record ConfirmResult(
+      String contender, @Nullable String monthly, @Nullable String horizon, List<String> open) {}
+
   /** Between which weights the leader stays ahead, and who takes over; null: nobody does. */
   @JsonInclude(JsonInclude.Include.NON_NULL)
   public record RoomResult(
@@ -192,13 +253,38 @@ public record Results(
             .map(lead -> new LeadResult(lead.n(), lead.tool().orElse(null)))
             .toList(),
         null,
+        null,
         null);
   }
 
   /** The same with how firm they are. */
   public Results knowing(@Nullable FirmnessResult firm) {
     return new Results(
-        title, currency, start, people, weights, contenders, cheapestByHeadcount, firm, interests);
+        title,
+        currency,
+        start,
+        people,
+        weights,
+        contenders,
+        cheapestByHeadcount,
+        firm,
+        interests,
+        side);
+  }
+
+  /** The same with who wins where and why, the answer by size, and what is open. */
+  public Results beside(@Nullable SideResult other) {
+    return new Results(
+        title,
+        currency,
+        start,
+        people,
+        weights,
+        contenders,
+        cheapestByHeadcount,
+        firmness,
+        interests,
+        other);
   }
 
   /** The same with what is left of the lead without what people with an interest said. */
@@ -212,7 +298,8 @@ public record Results(
         contenders,
         cheapestByHeadcount,
         firmness,
-        sentence);
+        sentence,
+        side);
   }
 
   /** As {@link #of(Evaluation)} for a selection. */
@@ -230,6 +317,7 @@ public record Results(
         weights,
         contenders.stream().map(ContenderResult::figures).toList(),
         cheapestByHeadcount,
+        null,
         null,
         null);
   }
@@ -384,11 +472,11 @@ public record Results(
         });
   }
 
-  private static String amount(Money money) {
+  public static String amount(Money money) {
     return money.getAmount().toPlainString();
   }
 
-  private static String score(BigDecimal score) {
+  public static String score(BigDecimal score) {
     return score.setScale(SCORE_DECIMALS, RoundingMode.HALF_UP).toPlainString();
   }
 }

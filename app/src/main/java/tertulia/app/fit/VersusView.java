@@ -6,6 +6,7 @@ import java.util.Optional;
 import tertulia.app.chart.CostChart;
 import tertulia.app.chart.DuelChart;
 import tertulia.app.chart.Marks;
+import tertulia.app.display.CardWords;
 import tertulia.app.display.Figures;
 import tertulia.app.workspace.Cell;
 import tertulia.app.workspace.HorizonCell;
@@ -20,6 +21,7 @@ import tertulia.core.evaluation.HeadToHead.OnNeed;
 import tertulia.core.evaluation.HeadToHead.Side;
 import tertulia.core.evaluation.Met;
 import tertulia.core.path.CostByHeadcount;
+import tertulia.core.scoring.Criterion;
 import tertulia.core.scoring.Interval;
 
 /**
@@ -51,10 +53,17 @@ record VersusView(
 
   static VersusView of(Session session, Contender left, Contender right) {
     HeadToHead found = session.evaluation().headToHead(left.id(), right.id());
-    return new Writer(session, left, right, found).write();
+    return new Writer(
+            session,
+            left,
+            right,
+            found,
+            new CardWords(session.evaluation(), session.table().file()))
+        .write();
   }
 
-  private record Writer(Session session, Contender left, Contender right, HeadToHead found) {
+  private record Writer(
+      Session session, Contender left, Contender right, HeadToHead found, CardWords words) {
     VersusView write() {
       return new VersusView(
           corner(left),
@@ -116,10 +125,21 @@ record VersusView(
       String weight =
           line.weight().map(w -> "weight " + Figures.percent(w)).orElse("no weights yet");
       return new Line(
-          Cell.fact(line.criterion().name()).noting(weight),
-          value(line.left(), session.why("value", "contender", left.id(), "criterion", id)),
-          value(line.right(), session.why("value", "contender", right.id(), "criterion", id)),
+          Cell.fact(line.criterion().name())
+              .noting(
+                  line.criterion().meaning().isEmpty()
+                      ? weight
+                      : weight + ". " + line.criterion().meaning()),
+          value(line.left(), session.why("value", "contender", left.id(), "criterion", id))
+              .noting(said(line.criterion(), left)),
+          value(line.right(), session.why("value", "contender", right.id(), "criterion", id))
+              .noting(said(line.criterion(), right)),
           ahead(line));
+    }
+
+    /** What was said beside a mark, in the words of whoever gave it. */
+    private String said(Criterion criterion, Contender contender) {
+      return words.quote(criterion, contender.id()).map(CardWords.Reason::words).orElse("");
     }
 
     private static Cell value(Interval value, String why) {

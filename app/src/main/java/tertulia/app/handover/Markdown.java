@@ -1,9 +1,11 @@
 package tertulia.app.handover;
 
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import tertulia.app.display.SubjectWords;
 import tertulia.app.exchange.Brief;
 import tertulia.app.exchange.Codes;
@@ -40,6 +42,7 @@ final class Markdown {
             .map(SelectionFile.MemberPart::name)
             .toList());
     markdown.options(results);
+    markdown.side(results);
     markdown.firmness(results);
     markdown.settled(file);
     markdown.narrowing(file);
@@ -172,6 +175,104 @@ final class Markdown {
               + " |");
     }
     line("");
+  }
+
+  /** Who wins where and why, and the answer by size; nothing of what was written before that. */
+  private void side(Results results) {
+    Results.SideResult side = results.side();
+    if (side == null) {
+      return;
+    }
+    line("### Who wins where, and why");
+    line("");
+    side.says().forEach(said -> line(escaped(said)));
+    line("");
+    for (Results.CardResult card : side.card()) {
+      line(
+          "- "
+              + escaped(card.name())
+              + (card.meaning() == null ? "" : " (" + escaped(card.meaning()) + ")")
+              + (card.weight() == null ? "" : ", " + escaped(card.weight()))
+              + ": "
+              + (card.ahead().isEmpty()
+                  ? "nobody for certain"
+                  : escaped(named(results, card.ahead())))
+              + (card.margin().isEmpty() ? "" : ", " + card.margin())
+              + (card.why().isEmpty() ? "" : "; " + escaped(String.join("; ", card.why()))));
+    }
+    line("");
+    for (Results.SidesResult one : side.contenders()) {
+      line(
+          "- "
+              + escaped(named(results, List.of(one.contender())))
+              + ": wins "
+              + escaped(said(one.wins(), "no criterion"))
+              + "; comes last in "
+              + escaped(said(one.last(), "none for certain"))
+              + "; lacks "
+              + escaped(said(one.lacks(), "nothing that tells them apart"))
+              + (one.opinions().isEmpty()
+                  ? ""
+                  : "; opinion of " + escaped(String.join("; ", one.opinions()))));
+    }
+    line("");
+    sizes(results, side.bySize());
+    if (side.ifConfirmed() != null) {
+      for (Results.ConfirmResult open : side.ifConfirmed()) {
+        line(
+            "- If confirmed, "
+                + escaped(named(results, List.of(open.contender())))
+                + " would cost "
+                + Stream.of(
+                        open.monthly() == null ? "" : open.monthly() + " a month",
+                        open.horizon() == null
+                            ? ""
+                            : open.horizon() + " over " + results.people().size() + " months")
+                    .filter(words -> !words.isEmpty())
+                    .collect(Collectors.joining(" and "))
+                + ": "
+                + escaped(String.join("; ", open.open())));
+      }
+      line("");
+    }
+  }
+
+  private void sizes(Results results, List<Results.SizeResult> sizes) {
+    if (sizes.isEmpty()) {
+      return;
+    }
+    line("| A month, " + results.currency() + " | Leads | Cheapest |");
+    line("|---|---|---|");
+    for (Results.SizeResult size : sizes) {
+      line(
+          "| "
+              + size.people()
+              + (size.people() == 1 ? " person" : " people")
+              + " | "
+              + (size.leads() == null
+                  ? "nobody in every case"
+                  : escaped(named(results, List.of(size.leads()))))
+              + " | "
+              + (size.cheapest().isEmpty()
+                  ? "not known"
+                  : escaped(named(results, size.cheapest()))
+                      + ", "
+                      + Objects.requireNonNull(size.costs().get(size.cheapest().getFirst()))
+                          .words())
+              + " |");
+    }
+    line("");
+  }
+
+  private static String said(List<String> things, String none) {
+    return things.isEmpty() ? none : String.join(", ", things);
+  }
+
+  private static String named(Results results, List<String> ids) {
+    return results.contenders().stream()
+        .filter(c -> ids.contains(c.id()))
+        .map(Results.ContenderResult::name)
+        .collect(Collectors.joining(", "));
   }
 
   /**

@@ -1,6 +1,7 @@
 package tertulia.app.score;
 
 import java.util.List;
+import tertulia.app.display.CardWords;
 
 /**
  * The score card as it is read.
@@ -38,17 +39,10 @@ public record ScoreCardView(
       String picture,
       List<Who> ahead,
       String margin,
-      List<Reason> reasons) {}
+      List<CardWords.Reason> reasons) {}
 
   /** A contender with its mark as SVG. */
   public record Who(String mark, String name) {}
-
-  /**
-   * Why, in somebody's words or from the figures.
-   *
-   * @param by who said it, and of which contender; empty: it follows from figures
-   */
-  public record Reason(String text, String by) {}
 
   /**
    * A contender.
@@ -67,6 +61,6 @@ public record ScoreCardView(
       String plan,
       List<String> lacks,
       List<String> chooseIf,
-      List<Reason> opinions,
+      List<CardWords.Reason> opinions,
       String own) {}
 }

@@ -52,7 +52,7 @@ public class FitWalkTest extends BrowserTest {
     page.getByLabel("Importance 4", exactly()).selectOption("must");
     page.getByText("Save the need").click();
     assertThat(page.locator("[role=status].good")).hasText("Saved.");
-    for (String step : List.of("Need", "Contenders", "Fit", "Cost", "Weights", "Decision")) {
+    for (String step : List.of("Need", "Fit", "Cost", "Weights", "Decision")) {
       step(page, step);
       // Slotmeer has a waiting list in Fleet only: 62 at 13.60; Quaymate's Team has it partly
       plan(page, 0, "Fleet, yearly, up front");

@@ -84,7 +84,9 @@ public class NewUserTest extends BrowserTest {
     assertThat(page.locator("#fault-people")).containsText("A headcount lies between 0");
     page.locator("[name=people]").fill("20");
     page.locator("main form.sheet button").click();
-    page.waitForURL("**/need");
+    page.waitForURL("**/contenders");
+    assertThat(page.locator("main")).containsText("Paste the first price page");
+    page.locator("#steps a").getByText("Need").click();
     assertThat(page.locator("#section-people > summary")).containsText("20 people in 1 group");
   }
 

@@ -67,7 +67,8 @@ public class ThreeTasksTest extends BrowserTest {
     enter("title", question);
     enter("people", heads);
     page.locator("main form.sheet button").click();
-    page.waitForURL("**/need");
+    page.waitForURL("**/contenders");
+    step("Need");
   }
 
   private void step(String name) {

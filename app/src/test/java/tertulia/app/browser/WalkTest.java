@@ -195,8 +195,25 @@ public class WalkTest extends BrowserTest {
     step(page, "Contenders");
     assertThat(page.locator("main")).containsText("5 contenders, 1 set aside");
     assertThat(page.locator("main")).containsText("It cannot book by vehicle length");
-    assertThat(column(page, "Public rating", "Pierbook")).containsText("from 12 only");
-    assertThat(column(page, "Prices as of", "Quaymate")).containsText("older than 180 days");
+    assertThat(ofTool(page, "Public rating", 2)).containsText("from 12 only");
+    assertThat(ofTool(page, "Prices as of", 3)).containsText("older than 180 days");
+    // read with another plan fit follows, and one click leads back
+    page.locator("input[name='on.slotmeer'][value=fleet]").check();
+    assertThat(page.locator("#onplans")).containsText("Read with chosen plans: Fleet of Slotmeer.");
+    step(page, "Fit");
+    assertThat(page.locator(".headcost td").first()).hasText("843.20");
+    page.getByText("Read any plan").click();
+    assertThat(page.locator(".headcost td").first()).hasText("446.40");
+  }
+
+  /** What stands over all plans of a contender. */
+  private static Locator ofTool(Page page, String label, int place) {
+    return page.locator(".plantable tbody tr")
+        .filter(
+            new Locator.FilterOptions()
+                .setHas(page.locator("th").getByText(label, new Locator.GetByTextOptions())))
+        .locator("td")
+        .nth(place);
   }
 
   private void fit(Page page) {

@@ -130,7 +130,10 @@ public class VoiceTest {
           Map.entry("gaining", "“Cost”"),
           Map.entry("margin", "an edge"),
           Map.entry("words", "a brother works for the vendor"),
-          Map.entry("amount", "25 people"));
+          Map.entry("amount", "25 people"),
+          Map.entry("rating", "4.6"),
+          Map.entry("wins", "Pierbook wins Ease (33 % of the weight)"),
+          Map.entry("next", "Slotmeer"));
 
   /** In a place that several stand in, as its verb says. */
   private static final Map<String, String> SEVERAL =

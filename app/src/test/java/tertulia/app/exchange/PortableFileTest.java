@@ -150,7 +150,7 @@ public class PortableFileTest {
     assertEquals(run.status(), 0);
     Results printed = Json.stored(run.out(), Results.class);
     assertEquals(printed, AdviceResults.with(Demo.selection(), Demo.file()));
-    assertEquals(printed.knowing(null).interested(null), Results.of(Demo.selection()));
+    assertEquals(printed.knowing(null).interested(null).beside(null), Results.of(Demo.selection()));
     Path bad = Files.createTempFile("selection", ".json");
     Files.writeString(bad, "{\"format\": 3}");
     Run refused = evaluate("evaluate", bad.toString());
