@@ -342,7 +342,7 @@ public class SelectionJourneyTest extends ServedTest {
     long list = queries("/selections");
     taken(Demo.text());
     assertEquals(queries("/selections"), list);
-    assertTrue(few <= 19, few + " queries");
+    assertTrue(few <= 20, few + " queries");
   }
 
   private long queries(String path) throws Exception {

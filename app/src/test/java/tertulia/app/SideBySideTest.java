@@ -16,6 +16,7 @@ import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilde
 import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.Test;
+import tertulia.app.exchange.Brief;
 import tertulia.app.exchange.Demo;
 import tertulia.app.exchange.SelectionFile;
 import tertulia.app.handover.Intake;
@@ -81,7 +82,7 @@ public class SideBySideTest extends ServedTest {
         // what one plan costs, the next, and the step between
         "too small 446.40 yearly, up front 843.20",
         "+396.80",
-        "A head, committed not sold 7.20 13.60 3.14 5.51 6.94",
+        "A head, committed 7.20 13.60 3.14 5.51 6.94",
         "1 to 10 1 to 120 any number",
         "from 15 pay for at least 15",
         "2 for the account 30 for the account no limit",
@@ -193,13 +194,17 @@ public class SideBySideTest extends ServedTest {
     String words = "one person books for <many> & more";
     assertEquals(
         post(id, "odile", "contenders/slotmeer/opinion", Map.of("words", words)).getStatus(), 302);
+    // it is part of a view: the others see it once that is handed in, oneself at once
+    String own = "Opinion, Odile Brannock: one person books for &lt;many&gt; &amp; more";
+    assertFalse(page(id, "overview").contains(own));
     has(
-        page(id, "overview"),
-        "Opinion, Odile Brannock: one person books for &lt;many&gt; &amp; more");
+        send(MockMvcRequestBuilders.get("/selections/" + id + "/overview"), "odile")
+            .getContentAsString(StandardCharsets.UTF_8),
+        own);
     SelectionFile.MemberPart odile = member(id, "Odile Brannock");
     assertEquals(odile.said(), List.of(new SelectionFile.OpinionPart("slotmeer", words)));
     long copy = intake.take(selections.load(id).file(), "Ilse Maren");
-    has(page(copy, "overview"), "Opinion, Odile Brannock: one person");
+    assertEquals(member(copy, "Odile Brannock").said(), odile.said());
     post(id, "odile", "contenders/slotmeer/opinion", Map.of("words", ""));
     assertEquals(member(id, "Odile Brannock").said(), List.of());
     assertEquals(
@@ -208,7 +213,6 @@ public class SideBySideTest extends ServedTest {
         post(id, "ilse", "contenders/nobody/opinion", Map.of("words", "x")).getStatus(), 404);
     int seats = selections.load(id).seats().size();
     post(id, "ilse", "contenders/slotmeer/opinion", Map.of("words", "y".repeat(401)));
-    assertEquals(member(id, "Ilse Maren").said(), List.of());
     assertEquals(selections.load(id).seats().size(), seats);
   }
 
@@ -259,6 +263,47 @@ public class SideBySideTest extends ServedTest {
         "contenders/slotmeer/looked",
         Map.of("capability", "languages", "because", " "));
     has(text(id, "plans?contender=slotmeer"), "7 of 8 looked at");
+  }
+
+  /** A must from a month on changes plan and cost from there, and only there. */
+  @Test
+  public void aNeedThatBeginsLaterChangesPlanAndCostFromThere() throws Exception {
+    SelectionFile file = Demo.file();
+    List<Brief.NeedPart> needs =
+        file.brief().needs().stream()
+            .map(part ->
+                part.capability().equals("Waiting list")
+                    ? new Brief.NeedPart(
+                        part.capability(),
+                        "must",
+                        null,
+                        false,
+                        null,
+                        null,
+                        part.askedBy(),
+                        part.why(),
+                        "2028-07",
+                        null)
+                    : part)
+            .toList();
+    long later =
+        intake.take(
+            new SelectionFile(
+                file.format(),
+                file.version(),
+                file.brief().withNeeds(needs),
+                file.contenders(),
+                file.panel(),
+                null),
+            "Ilse Maren");
+    has(
+        text(later, "fit"),
+        "must, from Jul 2028",
+        "Crew is enough until Jun 2028, then Fleet (Waiting list: not in this plan)");
+    has(page(later, "need"), "value=\"2028-07\"");
+    assertEquals(selections.load(later).file().brief().needs(), needs);
+    has(text(later, "cost?month=17"), "Crew, yearly, up front");
+    has(text(later, "cost?month=18"), "Fleet, yearly, up front");
   }
 
   @Test

@@ -20,6 +20,7 @@ import tertulia.app.exchange.Codes;
 import tertulia.app.exchange.SelectionFile;
 import tertulia.app.exchange.ToolSheet;
 import tertulia.app.workspace.Cell;
+import tertulia.app.workspace.LimitWords;
 import tertulia.app.workspace.Session;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Costs;

@@ -334,6 +334,8 @@ public record Brief(
    * @param outside how it is covered where a plan does not have it; null: it is not
    * @param askedBy who asked for it; null: nobody said
    * @param why the reason given; null: none
+   * @param fromMonth the month from which a must counts; null: at once, or by people
+   * @param fromPeople so many people from which a must counts; null: at once, or by month
    */
   @JsonInclude(JsonInclude.Include.NON_NULL)
   public record NeedPart(
@@ -344,7 +346,37 @@ public record Brief(
       @Nullable String condition,
       @Nullable OutsidePart outside,
       @Nullable String askedBy,
-      @Nullable String why) {
+      @Nullable String why,
+      @Nullable String fromMonth,
+      @Nullable Integer fromPeople) {
+    /** A need that counts at once. */
+    public NeedPart(
+        String capability,
+        String importance,
+        @Nullable Integer weight,
+        boolean partlyIsEnough,
+        @Nullable String condition,
+        @Nullable OutsidePart outside,
+        @Nullable String askedBy,
+        @Nullable String why) {
+      this(
+          capability,
+          importance,
+          weight,
+          partlyIsEnough,
+          condition,
+          outside,
+          askedBy,
+          why,
+          null,
+          null);
+    }
+
+    /** When it begins, as it is typed; empty: at once. */
+    public String begins() {
+      return fromMonth != null ? fromMonth : fromPeople != null ? fromPeople + " people" : "";
+    }
+
     /** A capability that a plan has to have by itself. */
     public NeedPart(
         String capability, String importance, @Nullable Integer weight, boolean partlyIsEnough) {

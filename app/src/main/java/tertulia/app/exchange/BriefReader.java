@@ -9,6 +9,7 @@ import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import tertulia.core.billing.EarlyTerminationPolicy;
 import tertulia.core.evaluation.BuyingPolicy;
+import tertulia.core.fit.Begins;
 import tertulia.core.fit.Capability;
 import tertulia.core.fit.Importance;
 import tertulia.core.fit.Need;
@@ -264,7 +265,19 @@ final class BriefReader {
     if (part.asksHowMany()) {
       TypedCount.needed(part.capability());
     }
-    return new Need(new Capability(part.id(), part.name()), importance, outside(part, currency));
+    return new Need(
+        new Capability(part.id(), part.name()), importance, outside(part, currency), begins(part));
+  }
+
+  private static Begins begins(Brief.NeedPart part) {
+    if (part.fromMonth() != null && part.fromPeople() != null) {
+      throw new IllegalArgumentException(
+          "\"" + part.name() + "\" begins from a month and from so many people. Keep one of them.");
+    }
+    if (part.fromMonth() != null) {
+      return new Begins.FromMonth(Codes.month(part.fromMonth()));
+    }
+    return part.fromPeople() == null ? Begins.AT_ONCE : new Begins.FromPeople(part.fromPeople());
   }
 
   private static Optional<ExternalCover> outside(Brief.NeedPart part, String currency) {

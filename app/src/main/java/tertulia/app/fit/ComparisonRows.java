@@ -140,7 +140,9 @@ final class ComparisonRows {
   /** How much a need matters, in words. */
   static String importance(Need need) {
     return switch (need.importance()) {
-      case Importance.Must must -> must.partlyIsEnough() ? "must, partly is enough" : "must";
+      case Importance.Must must ->
+          (must.partlyIsEnough() ? "must, partly is enough" : "must")
+              + (need.isAtOnce() ? "" : ", " + need.begins().words());
       case Importance.Should should -> "should, weight " + should.weight();
       case Importance.Could could -> "could";
     };

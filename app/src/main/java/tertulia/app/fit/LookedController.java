@@ -40,7 +40,7 @@ class LookedController {
   String looked(
       @PathVariable long id,
       @PathVariable String slug,
-      @RequestParam String capability,
+      @RequestParam(defaultValue = "") String capability,
       @RequestParam(defaultValue = "") String because,
       @RequestParam(defaultValue = "false") boolean undo,
       @AuthenticationPrincipal SignedIn person,

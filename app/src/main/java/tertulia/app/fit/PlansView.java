@@ -14,10 +14,12 @@ import tertulia.app.exchange.Codes;
 import tertulia.app.exchange.SelectionFile;
 import tertulia.app.workspace.Cell;
 import tertulia.app.workspace.Head;
+import tertulia.app.workspace.LimitWords;
 import tertulia.app.workspace.Row;
 import tertulia.app.workspace.Session;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Evaluation;
+import tertulia.core.evaluation.Selection;
 import tertulia.core.finding.PlanFindings;
 import tertulia.core.fit.Answer;
 import tertulia.core.fit.Capability;
@@ -94,6 +96,7 @@ record PlansView(
       rows.add(new Row(label("Would do", "over the plan months"), months(), ""));
       rows.add(new Row(label("What speaks against it", "now"), reasons(), ""));
       under("How far it reaches", quantities(), rows);
+      under("Nobody has said how many you need", limits(), rows);
       under("What we need", needs(), rows);
       rows.add(heading("Beyond what we need"));
       rows.add(new Row(label("New in this plan", "nobody asked for it"), extras(), ""));
@@ -230,6 +233,22 @@ record PlansView(
         }
       }
       return rows;
+    }
+
+    /** What the page says of things that are counted and of which no use is stated. */
+    private List<Row> limits() {
+      Selection selection = session.table().selection();
+      return selection.counted().stream()
+          .filter(measure -> !measure.isPeople() && !selection.demands().containsKey(measure))
+          .map(measure ->
+              new Row(
+                  Cell.fact(measure.label()).noting("as far as is known"),
+                  offerings.stream()
+                      .map(offering -> LimitWords.of(offering.plan(), measure))
+                      .toList(),
+                  ""))
+          .filter(row -> row.cells().stream().anyMatch(cell -> !cell.look().equals("missing")))
+          .toList();
     }
 
     private Cell room(Offering offering, Measure measure) {

@@ -1,5 +1,6 @@
 package tertulia.app.need;
 
+import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
@@ -21,6 +22,7 @@ import tertulia.app.exchange.Fields;
 import tertulia.app.exchange.TypedCount;
 import tertulia.app.exchange.TypedHabit;
 import tertulia.app.exchange.TypedMeasure;
+import tertulia.app.exchange.TypedNumber;
 import tertulia.app.growth.PeopleConverter;
 import tertulia.app.growth.PeopleForm;
 import tertulia.core.growth.Measure;
@@ -118,6 +120,7 @@ final class BriefConverter {
     line.condition = part.condition() == null ? "" : part.condition();
     line.askedBy = part.askedBy() == null ? "" : part.askedBy();
     line.why = part.why() == null ? "" : part.why();
+    line.begins = part.begins();
     Brief.OutsidePart outside = part.outside();
     if (outside != null) {
       line.outsideBy = outside.by();
@@ -385,7 +388,9 @@ final class BriefConverter {
                     : Brief.CONDITIONS.containsKey(line.condition) ? line.condition : null,
                 outside(at, line),
                 textIfAny(at + ".askedBy", line.askedBy, 120),
-                textIfAny(at + ".why", line.why, 400));
+                textIfAny(at + ".why", line.why, 400),
+                fromMonth(at, line),
+                fromPeople(at, line));
         if (seen.contains(part.id())) {
           faults.add(
               at + ".capability", "\"" + part.name() + "\" is listed twice. Remove one of them.");
@@ -395,6 +400,36 @@ final class BriefConverter {
       }
     }
     return parts;
+  }
+
+  /** A month if that is what is typed; of what is no must nothing is read. */
+  private @Nullable String fromMonth(String at, BriefForm.NeedLine line) {
+    return begins(line) && !isPeople(line.begins)
+        ? faults
+            .at(at + ".begins", () -> Codes.month(line.begins.strip()))
+            .map(YearMonth::toString)
+            .orElse(null)
+        : null;
+  }
+
+  private @Nullable Integer fromPeople(String at, BriefForm.NeedLine line) {
+    return begins(line) && isPeople(line.begins)
+        ? faults
+            .at(
+                at + ".begins",
+                () -> TypedNumber.readWhole(line.begins.replaceAll("\\s*people\\s*$", "").strip()))
+            .orElse(null)
+        : null;
+  }
+
+  private static boolean begins(BriefForm.NeedLine line) {
+    return line.importance.equals("must") && !line.begins.isBlank();
+  }
+
+  /** "80 people" or a bare number; a month has a dash. */
+  private static boolean isPeople(String typed) {
+    return !typed.strip().matches("[0-9]{4}-[0-9]{2}")
+        && typed.strip().matches("[0-9., ]+( *people)?");
   }
 
   /** How many are asked for, where a line says so, as it is written. */

@@ -101,11 +101,15 @@ public class BriefForm {
     public String askedBy = "";
     public String why = "";
 
+    /** When a must begins to count: a month, or so many people; empty: at once. */
+    public String begins = "";
+
     /** What is said beyond the need itself, in a few words; empty if nothing is. */
     public String more() {
       return java.util.stream.Stream.of(
               condition,
               partly ? "partly is enough" : "",
+              begins.isBlank() ? "" : "from " + begins,
               outsideBy.isBlank() ? "" : "or " + outsideBy,
               askedBy.isBlank() ? "" : "asked for by " + askedBy,
               why)

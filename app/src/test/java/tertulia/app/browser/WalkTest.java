@@ -435,7 +435,7 @@ public class WalkTest extends BrowserTest {
     assertThat(ilse.locator(".below [role=alert]")).containsText("Say what another contender");
     assertThat(ilse.getByLabel("Why this one"))
         .hasValue("It books by vehicle length and is cheapest to 134.");
-    ilse.getByLabel("Halvard Desk").check();
+    ilse.getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName("Halvard Desk")).check();
     ilse.getByLabel("What is given up").fill("The easier desk of Slotmeer.");
     ilse.getByLabel("Look again on").fill("2027-10-01");
     ilse.getByText("Propose it").click();

@@ -13,8 +13,12 @@ import tertulia.core.growth.Demand;
 import tertulia.core.growth.Measure;
 import tertulia.core.growth.People;
 
-/** Units needed of each measure in one month. A measure nobody stated a demand for is absent. */
-public record UnitsNeeded(Map<String, BigDecimal> byMeasure) {
+/**
+ * Units needed of each measure in one month. A measure nobody stated a demand for is absent.
+ *
+ * @param people who are there, whether or not they need anything
+ */
+public record UnitsNeeded(Map<String, BigDecimal> byMeasure, int people) {
   private static final BigDecimal MOST = BigDecimal.valueOf(Integer.MAX_VALUE);
 
   /** Whether more is needed of something than can be counted. */
@@ -36,7 +40,7 @@ public record UnitsNeeded(Map<String, BigDecimal> byMeasure) {
   public static UnitsNeeded whole(Map<String, Integer> byMeasure) {
     Map<String, BigDecimal> units = new HashMap<>();
     byMeasure.forEach((measure, count) -> units.put(measure, BigDecimal.valueOf(count)));
-    return new UnitsNeeded(units);
+    return new UnitsNeeded(units, 0);
   }
 
   /**
@@ -53,7 +57,7 @@ public record UnitsNeeded(Map<String, BigDecimal> byMeasure) {
           measure.id(),
           sum ? demand.stock().add(now.multiply(BigDecimal.valueOf(monthsKept))) : now);
     });
-    return new UnitsNeeded(units);
+    return new UnitsNeeded(units, people.total());
   }
 
   /** The demand month by month; sums add up the flows of all months so far to what was there. */
@@ -69,7 +73,7 @@ public record UnitsNeeded(Map<String, BigDecimal> byMeasure) {
           units.put(measure.id(), kept.get(measure.id()));
         }
       });
-      months.add(new UnitsNeeded(units));
+      months.add(new UnitsNeeded(units, people.total()));
     }
     return months;
   }

@@ -385,7 +385,7 @@ public final class CostsOverall {
   }
 
   private static Asked asked(Contender contender, Fit needs) {
-    List<Object> options = new ArrayList<>();
+    List<Object> options = new ArrayList<>(needs.later());
     for (Offering offering : contender.offerings()) {
       options.add(needs.musts(offering).isEmpty());
       for (PriceList list : offering.plan().charged()) {

@@ -9,6 +9,9 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalInt;
+import java.util.function.Predicate;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import tertulia.core.billing.UnitsNeeded;
 import tertulia.core.growth.Measure;
@@ -91,6 +94,8 @@ public record Fit(
   public Verdict at(
       Offering offering, @Nullable PriceList list, UnitsNeeded units, YearMonth month) {
     List<Reason> reasons = new ArrayList<>(musts(offering, list));
+    laterMusts(offering, list, need -> need.begins().isInForce(month, units.people()))
+        .forEach(reasons::add);
     for (Limit limit : limits(offering, list)) {
       limit.check(units, month, Optional.empty()).ifPresent(reasons::add);
     }
@@ -102,6 +107,14 @@ public record Fit(
   public Verdict over(
       Offering offering, @Nullable PriceList list, List<UnitsNeeded> months, Horizon horizon) {
     List<Reason> reasons = new ArrayList<>(musts(offering, list));
+    laterMusts(
+            offering,
+            list,
+            need ->
+                IntStream.range(0, months.size())
+                    .anyMatch(
+                        m -> need.begins().isInForce(horizon.month(m), months.get(m).people())))
+        .forEach(reasons::add);
     for (Limit limit : limits(offering, list)) {
       for (int m = 0; m < months.size(); m++) {
         Optional<Reason> reason =
@@ -137,13 +150,20 @@ public record Fit(
     return reasons;
   }
 
-  /** Whether the verdict on a plan can hang on anything used beside its own caps. */
+  /** The musts that begin later. */
+  public List<Need> later() {
+    return needs.stream().filter(need -> !need.isAtOnce()).toList();
+  }
+
+  /** Whether the verdict on a plan can hang on anything beside its own caps. */
   public boolean judgesUse(Offering offering, PriceList list) {
-    return quantities
-        && (offering.plan().allowances().stream()
-                .anyMatch(a -> !(a.limit() instanceof Allowance.Limit.Unlimited))
-            || offering.spoken().keySet().stream()
-                .anyMatch(measure -> !measure.isPeople() && !says(offering.plan(), list, measure)));
+    return !later().isEmpty()
+        || quantities
+            && (offering.plan().allowances().stream()
+                    .anyMatch(a -> !(a.limit() instanceof Allowance.Limit.Unlimited))
+                || offering.spoken().keySet().stream()
+                    .anyMatch(
+                        measure -> !measure.isPeople() && !says(offering.plan(), list, measure)));
   }
 
   /** Whether all that is used of a measure is to be had outside, whatever a plan allows. */
@@ -193,7 +213,29 @@ public record Fit(
     return questions;
   }
 
-  /** What the musts alone say of a plan, whatever its prices. */
+  /** What the musts that begin later say of a plan, of those in force. */
+  private Stream<Reason> laterMusts(
+      Offering offering, @Nullable PriceList list, Predicate<Need> inForce) {
+    return later().stream()
+        .filter(inForce)
+        .flatMap(need -> later(need, offering.fact(need.capability()), list).stream())
+        .filter(reason -> reason.excludes() || !isConfident());
+  }
+
+  /** By an add-on it is there only where that is taken. */
+  private static Optional<Reason> later(Need need, Fact fact, @Nullable PriceList list) {
+    Importance.Must must = (Importance.Must) need.importance();
+    if (fact.answer() != Answer.BY_ADD_ON || list == null) {
+      return must(need, must, fact, list);
+    }
+    return list.addOn(fact.addOn())
+            .filter(addOn -> list.charges().containsAll(addOn.charges()))
+            .isPresent()
+        ? Optional.empty()
+        : Optional.of(new Reason.AddOnNotTaken(need, fact.addOn()));
+  }
+
+  /** What the musts that count at once say of a plan, whatever its prices. */
   public List<Reason> musts(Offering offering) {
     return musts(offering, null);
   }
@@ -202,7 +244,9 @@ public record Fit(
   public List<Reason> musts(Offering offering, @Nullable PriceList list) {
     List<Reason> reasons = new ArrayList<>();
     for (Need need : needs) {
-      if (need.importance() instanceof Importance.Must must && need.outside().isEmpty()) {
+      if (need.importance() instanceof Importance.Must must
+          && need.outside().isEmpty()
+          && need.isAtOnce()) {
         must(need, must, offering.fact(need.capability()), list)
             .filter(reason -> reason.excludes() || !isConfident())
             .ifPresent(reasons::add);
@@ -228,14 +272,24 @@ public record Fit(
     };
   }
 
-  /** The add-ons of a list that the musts require, each once, in the list's order. */
+  /** The add-ons that the musts require at once, each once, in the list's order. */
   public List<AddOn> required(Offering offering, PriceList list) {
+    return required(offering, list, Need::isAtOnce);
+  }
+
+  /** As above, with those that musts require later. */
+  public List<AddOn> requiredInAll(Offering offering, PriceList list) {
+    return required(offering, list, need -> true);
+  }
+
+  private List<AddOn> required(Offering offering, PriceList list, Predicate<Need> counted) {
     if (list.addOns().isEmpty()) {
       return List.of();
     }
     List<String> names =
         needs.stream()
             .filter(need -> need.importance() instanceof Importance.Must)
+            .filter(counted)
             .map(need -> offering.fact(need.capability()))
             .filter(fact -> fact.answer() == Answer.BY_ADD_ON)
             .map(Fact::addOn)

@@ -9,9 +9,27 @@ import tertulia.core.pricing.ExternalCover;
  * A capability the buyer needs, and how much.
  *
  * @param outside how it is covered where a plan does not have it; empty: it is not
+ * @param begins when a must begins to count; what is no must counts at once
  */
-public record Need(Capability capability, Importance importance, Optional<ExternalCover> outside) {
+public record Need(
+    Capability capability, Importance importance, Optional<ExternalCover> outside, Begins begins) {
   public Need {
+    requireNonNull(begins);
+    if (!(begins instanceof Begins.AtOnce)) {
+      if (!(importance instanceof Importance.Must)) {
+        throw new IllegalArgumentException(
+            "\""
+                + capability.name()
+                + "\" begins later, which only a must can. Make it a must, or let it count at once.");
+      }
+      if (outside.isPresent()) {
+        throw new IllegalArgumentException(
+            "\""
+                + capability.name()
+                + "\" begins later and is covered outside. Remove the cover, or let it count at"
+                + " once.");
+      }
+    }
     requireNonNull(capability);
     requireNonNull(importance);
     requireNonNull(outside);
@@ -22,6 +40,16 @@ public record Need(Capability capability, Importance importance, Optional<Extern
               + "\" is welcome, not needed, so nothing is paid to cover it outside. Make it a"
               + " should or a must, or remove the cover.");
     }
+  }
+
+  /** A need that counts at once. */
+  public Need(Capability capability, Importance importance, Optional<ExternalCover> outside) {
+    this(capability, importance, outside, Begins.AT_ONCE);
+  }
+
+  /** Whether it counts at once. */
+  public boolean isAtOnce() {
+    return begins instanceof Begins.AtOnce;
   }
 
   /** A need that a plan has to meet by itself. */

@@ -19,6 +19,7 @@ public sealed interface Reason {
       case MustMissing missing -> missing.need().capability().name();
       case MustUnknown unknown -> unknown.need().capability().name();
       case AddOnNotSold notSold -> notSold.need().capability().name();
+      case AddOnNotTaken notTaken -> notTaken.need().capability().name();
       case OverCap over -> "so many " + over.measure().label();
       case OverAllowance over -> "so many " + over.measure().label();
       case AccountOrSeat open -> "so many " + open.measure().label();
@@ -91,6 +92,19 @@ public sealed interface Reason {
     @Override
     public String sentence() {
       return need.capability().name() + ": by add-on \"" + addOn + "\", not sold " + term;
+    }
+
+    @Override
+    public boolean excludes() {
+      return true;
+    }
+  }
+
+  /** A must that begins later comes with an add-on that is not taken yet. */
+  record AddOnNotTaken(Need need, String addOn) implements Reason {
+    @Override
+    public String sentence() {
+      return need.capability().name() + ": by add-on \"" + addOn + "\", which is not taken";
     }
 
     @Override

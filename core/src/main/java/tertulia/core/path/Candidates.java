@@ -2,6 +2,7 @@ package tertulia.core.path;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.Stream;
 import tertulia.core.billing.UnitsNeeded;
 import tertulia.core.fit.Offering;
 import tertulia.core.fit.Reason;
@@ -70,6 +71,7 @@ record Candidates(List<Candidate> high, List<Candidate> low) {
     List<Candidate> all = new ArrayList<>();
     for (int place = 0; place < offerings.size(); place++) {
       Offering offering = offerings.get(place);
+      int at = place;
       Plan plan = offering.plan();
       List<PriceList> lists = plan.isFrom() && end == End.HIGH ? plan.charged() : plan.lists(end);
       if (lists.isEmpty()) {
@@ -79,12 +81,16 @@ record Candidates(List<Candidate> high, List<Candidate> low) {
         for (PriceList list : lists) {
           if (market.terms().allows(list.term())) {
             sold = true;
-            Option option =
-                Option.of(offering, list.asking(market.demands().keySet()), market.fit());
-            all.add(
-                end == End.HIGH && plan.isLeast(list.term())
-                    ? new Candidate.Begins(option, option.name(), list.measures(), place)
-                    : offered(option, place));
+            PriceList asked = list.asking(market.demands().keySet());
+            Option now = Option.of(offering, asked, market.fit());
+            Option later = Option.ofAll(offering, asked, market.fit());
+            Stream.of(now, later)
+                .distinct()
+                .map(option ->
+                    end == End.HIGH && plan.isLeast(list.term())
+                        ? new Candidate.Begins(option, option.name(), list.measures(), at)
+                        : offered(option, at))
+                .forEach(all::add);
           }
         }
         if (!sold) {

@@ -43,6 +43,16 @@ public record Option(
         fit.outside(offering, list));
   }
 
+  /** As above, with the add-ons that musts require later, too. */
+  static Option ofAll(Offering offering, PriceList list, Fit fit) {
+    List<AddOn> taken = fit.requiredInAll(offering, list);
+    return new Option(
+        offering,
+        list.with(taken),
+        taken.stream().map(AddOn::name).toList(),
+        fit.outside(offering, list));
+  }
+
   public Plan plan() {
     return offering.plan();
   }

@@ -69,7 +69,8 @@ public record WholeStaff(SteadyCost whole, int named, SteadyCost before, SteadyC
     return cheapest(
         offerings,
         market,
-        new EvaluationPoint(new UnitsNeeded(units), needed.month(), needed.owned()),
+        new EvaluationPoint(
+            new UnitsNeeded(units, needed.units().people()), needed.month(), needed.owned()),
         false);
   }
 

@@ -249,7 +249,8 @@ public class EveryChargeTest {
               Map.of(
                   "seats", BigDecimal.valueOf(10 + m),
                   "gigabytes-kept", new BigDecimal("3.7").multiply(BigDecimal.valueOf(m + 1)),
-                  "card-payments", BigDecimal.valueOf(100 + 7 * m))));
+                  "card-payments", BigDecimal.valueOf(100 + 7 * m)),
+              10 + m));
     }
     Purchase purchase =
         new Purchase(

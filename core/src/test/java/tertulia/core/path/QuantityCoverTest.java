@@ -91,7 +91,7 @@ public class QuantityCoverTest {
   }
 
   private static UnitsNeeded runs(long units) {
-    return new UnitsNeeded(Map.of(RUNS.id(), BigDecimal.valueOf(units)));
+    return new UnitsNeeded(Map.of(RUNS.id(), BigDecimal.valueOf(units)), 0);
   }
 
   /**

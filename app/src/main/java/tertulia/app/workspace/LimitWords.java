@@ -1,10 +1,9 @@
-package tertulia.app.contenders;
+package tertulia.app.workspace;
 
 import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.List;
 import tertulia.app.display.Figures;
-import tertulia.app.workspace.Cell;
 import tertulia.core.growth.Measure;
 import tertulia.core.money.UnitPrice;
 import tertulia.core.pricing.Allowance;
@@ -15,11 +14,11 @@ import tertulia.core.pricing.PriceList;
 import tertulia.core.pricing.UnitRule;
 
 /** What a plan's page says of something that is counted, before anybody says how much is used. */
-final class LimitWords {
+public final class LimitWords {
   private LimitWords() {}
 
   /** How much of a measure a plan allows or includes, and what more of it costs. */
-  static Cell of(Plan plan, Measure measure) {
+  public static Cell of(Plan plan, Measure measure) {
     List<String> said = new ArrayList<>();
     List<String> notes = new ArrayList<>();
     plan.allowances().stream()
