@@ -32,6 +32,8 @@ public class AccessTest extends ServedTest {
           "/selections/{id}/marks",
           "/selections/{id}/marks/reason",
           "/selections/{id}/marks/interest",
+          "/selections/{id}/contenders/{slug}/opinion",
+          "/selections/{id}/contenders/{slug}/looked",
           "/selections/{id}/marks/pairs",
           "/selections/{id}/marks/pairs/take",
           "/selections/{id}/hand-in",
