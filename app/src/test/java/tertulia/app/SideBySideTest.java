@@ -83,7 +83,7 @@ public class SideBySideTest extends ServedTest {
         "too small 446.40 yearly, up front 843.20",
         "+396.80",
         "A head, committed 7.20 13.60 3.14 5.51 6.94",
-        "1 to 10 1 to 120 any number",
+        "1 to 10 1 to 120 no limit named",
         "from 15 pay for at least 15",
         "2 for the account 30 for the account no limit",
         "Crew : adds Two-way calendar link, Roles for contractors, Works offline on deck in part",

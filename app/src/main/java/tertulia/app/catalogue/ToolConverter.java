@@ -352,7 +352,7 @@ final class ToolConverter {
 
   private String text(String field, String text, boolean needed) {
     if (needed && text.isBlank()) {
-      faults.add(field, "This is empty. Fill it in.");
+      faults.add(field, "The tool has no name. Type it as its page has it.");
     }
     return read(field, text, t -> Codes.text(t, 120));
   }

@@ -137,7 +137,7 @@ public class ToolForm {
     @Entry(as = As.CODE, column = CsvColumn.PLAN_ID)
     public String id = "";
 
-    @Entry(as = As.NAME, column = CsvColumn.PLAN, ask = "This is empty. Fill it in.")
+    @Entry(as = As.NAME, column = CsvColumn.PLAN, ask = "A plan has no name. Type it.")
     public String name = "";
 
     @Entry(as = As.CURRENCY, column = CsvColumn.CURRENCY)
@@ -302,7 +302,7 @@ public class ToolForm {
         as = As.NAME,
         column = CsvColumn.NAME,
         label = "Name",
-        ask = "This is empty. Fill it in.")
+        ask = "An offer has no name. Type it.")
     public String name = "";
 
     @Entry(as = As.CODE, column = CsvColumn.PRICED, label = "What it gives")

@@ -238,7 +238,13 @@ class ContendersController implements StepBody {
     List<Row> rows = new ArrayList<>();
     rows.add(
         Row.of(
-            "Vendor", session.columns().stream().map(c -> Cell.fact(c.tool().maker())).toList()));
+            "Vendor",
+            session.columns().stream()
+                .map(c ->
+                    c.tool().maker().isBlank()
+                        ? Cell.missing("not said", "")
+                        : Cell.fact(c.tool().maker()))
+                .toList()));
     rows.add(
         Row.of("Prices as of", session.columns().stream().map(c -> prices(session, c)).toList()));
     rows.add(

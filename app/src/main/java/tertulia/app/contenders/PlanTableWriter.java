@@ -357,7 +357,7 @@ final class PlanTableWriter {
             : Optional.empty();
     String words =
         most.map(cap -> (least > 1 ? Figures.whole(least) : "1") + " to " + Figures.whole(cap))
-            .orElse(least > 1 ? "from " + Figures.whole(least) : "any number");
+            .orElse(least > 1 ? "from " + Figures.whole(least) : "no limit named");
     Cell cell = Cell.fact(words);
     return least > 1 ? cell.noting("pay for at least " + Figures.whole(least)) : cell;
   }

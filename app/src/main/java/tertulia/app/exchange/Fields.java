@@ -10,10 +10,20 @@ public record Fields(Faults faults) {
     return faults.at(field, () -> reader.apply(text)).orElse("");
   }
 
+  /** What is missing, by the last part of a field's name. */
+  private static String missing(String field) {
+    return switch (field.substring(field.lastIndexOf('.') + 1)) {
+      case "title" -> "The question is missing. Type it.";
+      case "capability" -> "A need has no name. Type what is needed, or empty the line.";
+      case "label" -> "A dated change has no name. Type what it is.";
+      default -> "A name is missing. Type it.";
+    };
+  }
+
   /** Text of at most so many characters. */
   public String text(String field, String text, int most, boolean needed) {
     if (needed && text.isBlank()) {
-      faults.add(field, "This is empty. Fill it in.");
+      faults.add(field, missing(field));
     }
     return read(field, text, t -> Codes.text(t, most));
   }

@@ -87,7 +87,9 @@ final class Framing {
     Selection selection = evaluation.selection();
     int fewest = evaluation.costs().overall().lowestPlanned();
     int most = evaluation.costs().overall().highestPlanned();
-    return (fewest == most ? people(most) : fewest + " to " + people(most))
+    return (most == 0
+            ? "nobody counted yet"
+            : fewest == most ? people(most) : fewest + " to " + people(most))
         + " · "
         + selection.horizon().months()
         + " months from "
@@ -141,7 +143,9 @@ final class Framing {
 
   private static String moment(Session session) {
     int people = session.evaluation().costs().people().total();
-    String count = people(people) + seats(session, people) + stated(session);
+    String count =
+        (people == 0 ? "nobody counted yet" : people(people) + seats(session, people))
+            + stated(session);
     return switch (session.query().whatIf().moment()) {
       case Moment.Month month ->
           Dates.month(session.table().selection().horizon().month(month.m())) + " · " + count;

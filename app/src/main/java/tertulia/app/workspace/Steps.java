@@ -64,7 +64,12 @@ public class Steps {
   }
 
   private Frame fill(Session session, StepBody body, Model model) {
-    Frame frame = Framing.of(session, body.key(), body.view(), body.asksWhatIf());
+    Frame frame =
+        Framing.of(
+            session,
+            body.key(),
+            body.view(),
+            body.asksWhatIf() && !(session.columns().isEmpty() && body.key().equals("contenders")));
     body.fill(session, model);
     model.addAttribute("frame", frame);
     model.addAttribute("step", body.key());

@@ -110,7 +110,7 @@ public class ToolFormTest {
         "plans[1].source.asOf",
         "\"yesterday\" is not a day. Write it like 24 Nov 2026 or 2026-11-24."
       },
-      {change(f -> f.name = " "), "name", "This is empty. Fill it in."},
+      {change(f -> f.name = " "), "name", "The tool has no name. Type it as its page has it."},
       {
         change(f -> f.plans.get(1).name = ""),
         "plans[1].name",

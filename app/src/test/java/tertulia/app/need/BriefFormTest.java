@@ -172,7 +172,7 @@ public class BriefFormTest {
   @DataProvider
   public Object[][] mistakes() {
     return new Object[][] {
-      {change(f -> f.title = ""), "title", "This is empty. Fill it in."},
+      {change(f -> f.title = ""), "title", "The question is missing. Type it."},
       {
         change(f -> f.months = "-3"),
         "months",

@@ -72,11 +72,12 @@ public record HeadcountFindings(Costs costs) {
 
   /**
    * Whether headcounts come near those planned: from a third of the fewest to twice the most. If
-   * nobody is planned, one or two people are near.
+   * nobody is planned, one or two people are near; whoever plans for one person looks at all sizes.
    */
   private boolean isNear(int from, int to) {
-    return to >= costs.overall().lowestPlanned() / 3
-        && from <= 2 * Math.max(1, costs.overall().highestPlanned());
+    return costs.overall().highestPlanned() == 1
+        || to >= costs.overall().lowestPlanned() / 3
+            && from <= 2 * Math.max(1, costs.overall().highestPlanned());
   }
 
   private CostFinding.CheapestByHeadcount.Stretch stretch(
