@@ -214,8 +214,9 @@ public class FitPagesTest extends ServedTest {
     // 62 at 13.60 less 62 at 7.20
     assertTrue(
         plans.contains(
-            "Fleet adds Waiting list, Works offline on deck and Own colours and logo. It costs"
-                + " 396.80 more a month."),
+            "Fleet adds Waiting list, Works offline on deck and Own colours and logo. It allows more:"
+                + " linked calendars without a limit instead of 30 for the account. It costs 396.80"
+                + " more a month."),
         plans);
     assertTrue(plans.contains("62 of 10"), plans);
     String why = page("why?figure=planalone&contender=slotmeer&plan=fleet");

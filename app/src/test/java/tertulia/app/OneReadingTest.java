@@ -163,11 +163,11 @@ public class OneReadingTest extends ServedTest {
     assertEquals(of("Plainbook").horizon().words(), "600.00");
     assertEquals(of("Quietbook").horizon().words(), "at most 480.00");
     assertEquals(of("Guessbook").horizon().words(), "360.00 to 720.00");
-    assertEquals(of("Oncebook").horizon().words(), "1440.00");
+    assertEquals(of("Oncebook").horizon().words(), "1,440.00");
     assertEquals(of("Oncebook").firstMonth().words(), "120.00");
     assertEquals(of("Oncebook").firstMonth().boughtOnce(), "100.00");
     assertEquals(of("Fromabook").firstMonth().words(), "at least 90.00");
-    assertEquals(of("Fromabook").horizon().words(), "at least 1080.00");
+    assertEquals(of("Fromabook").horizon().words(), "at least 1,080.00");
     for (String without : List.of("Mutebook", "Smallbook")) {
       assertEquals(of(without).horizon(), null, without);
     }

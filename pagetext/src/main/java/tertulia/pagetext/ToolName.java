@@ -33,6 +33,14 @@ record ToolName(Optional<Said<String>> name, List<Line> below) {
   /** A logo in small letters, with or without a full stop. */
   private static final Pattern SMALL = Pattern.compile("(?<name>\\p{Ll}[\\p{L}\\p{N}]{2,20})\\.?");
 
+  private static final Pattern PLAN_WITH_PRICE =
+      Pattern.compile("\\p{Lu}[\\p{L}\\p{N} &'’+-]{1,30}\\s*[:–—-]\\s.*");
+
+  /** What stands before a price and is no plan: how it is billed, or for whom. */
+  private static final Pattern OF_A_PRICE =
+      Pattern.compile(
+          "(?i)(?:month|year|annual|bill|paid|price|cost|from|per |each|seat|user|further|extra|add|set)");
+
   private static final int LOOKED_AT = 3;
   private static final int MOST_WORDS = 3;
 
@@ -133,6 +141,11 @@ record ToolName(Optional<Said<String>> name, List<Line> below) {
         && (!isPriced(second, numbers) || isNamed(second, numbers))) {
       return true;
     }
+    if (name.equals(first.text())
+        && isPlanWithPrice(second, numbers)
+        && written.stream().skip(2).anyMatch(line -> isPlanWithPrice(line, numbers))) {
+      return true;
+    }
     List<Line> between = new ArrayList<>();
     for (Line line : written.subList(1, written.size())) {
       if (line.isRow() || line.text().startsWith("|")) {
@@ -159,6 +172,13 @@ record ToolName(Optional<Said<String>> name, List<Line> below) {
     return below.number() > first.number() + 1
         && below.text().split("\\s+").length <= 2
         && first.text().split("\\s+").length <= 2;
+  }
+
+  /** "Basic: €4 per user": what stands above several of these is none of them. */
+  private static boolean isPlanWithPrice(Line line, Numbers numbers) {
+    return PLAN_WITH_PRICE.matcher(line.text()).matches()
+        && !OF_A_PRICE.matcher(line.text()).lookingAt()
+        && isNamed(line, numbers);
   }
 
   /** Whether a price has a plan's name before it, in its own line. */

@@ -8,7 +8,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
-import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.joda.money.Money;
 import tertulia.app.catalogue.Topics;
@@ -16,11 +15,11 @@ import tertulia.app.chart.Marks;
 import tertulia.app.chart.PlanTagChart;
 import tertulia.app.display.Figures;
 import tertulia.app.display.Voice;
-import tertulia.app.exchange.Codes;
 import tertulia.app.exchange.SelectionFile;
 import tertulia.app.exchange.ToolSheet;
 import tertulia.app.workspace.Cell;
 import tertulia.app.workspace.LimitWords;
+import tertulia.app.workspace.Named;
 import tertulia.app.workspace.Session;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Costs;
@@ -39,11 +38,6 @@ import tertulia.core.pricing.Plan;
 final class PlanTableWriter {
   /** Things a plan adds that are named before the rest is folded away. */
   private static final int NAMED = 6;
-
-  /** So many people at least are drawn across a plan's picture. */
-  private static final int LEAST_DRAWN = 9;
-
-  private static final int POINTS = 40;
 
   private final Session session;
   private final Costs costs;
@@ -91,7 +85,9 @@ final class PlanTableWriter {
   }
 
   PlanTable write() {
-    PlanTagChart chart = chart();
+    PlanPictures pictures =
+        new PlanPictures(costs, tags.values().stream().flatMap(List::stream).toList(), inAll);
+    PlanTagChart chart = pictures.chart();
     List<PlanTable.Head> heads = new ArrayList<>();
     List<PlanTable.Column> columns = new ArrayList<>();
     for (int place = 0; place < contenders.size(); place++) {
@@ -110,10 +106,15 @@ final class PlanTableWriter {
                 plan.id().equals(chosen.get(contender.id())),
                 read.equals(Optional.of(plan.id())),
                 i == 0,
-                chart.draw(drawn(own.get(i), session.mark(contender.id()), read))));
+                chart.draw(pictures.drawn(own.get(i), session.mark(contender.id()), read))));
+      }
+      if (own.isEmpty()) {
+        columns.add(
+            new PlanTable.Column(place, contender.id(), "", "no plans", false, false, true, ""));
       }
     }
-    return new PlanTable(heads, columns, rows(), says(), chart.axis());
+    return new PlanTable(
+        heads, columns, rows(), new PlanTableSays(costs, contenders).says(), chart.axis());
   }
 
   private List<PlanTag> of(Contender contender) {
@@ -138,61 +139,6 @@ final class PlanTableWriter {
         !chosen.containsKey(contender.id()));
   }
 
-  // the picture
-
-  private PlanTagChart chart() {
-    List<Money> now =
-        tags.values().stream()
-            .flatMap(List::stream)
-            .filter(tag -> !tag.tooSmall())
-            .flatMap(tag -> shown(tag).stream())
-            .toList();
-    return PlanTagChart.of(now, inAll ? "in all" : "a head", most(), people);
-  }
-
-  private Optional<Money> shown(PlanTag tag) {
-    return inAll ? tag.cost().map(SteadyCost::money) : tag.aHead(tag.cost());
-  }
-
-  private int most() {
-    return Math.max(LEAST_DRAWN, 2 * people - 1);
-  }
-
-  private PlanTagChart.Drawn drawn(PlanTag tag, int mark, Optional<String> read) {
-    List<Integer> at = sampled(tag.offering().plan());
-    List<Optional<SteadyCost>> along = costs.curves().planAlone(tag.offering(), at);
-    List<PlanTagChart.Point> points = new ArrayList<>();
-    for (int i = 0; i < at.size(); i++) {
-      int n = at.get(i);
-      along
-          .get(i)
-          .map(SteadyCost::money)
-          .ifPresent(money ->
-              points.add(
-                  new PlanTagChart.Point(n, money.getAmount().doubleValue() / (inAll ? 1 : n))));
-    }
-    Plan plan = tag.offering().plan();
-    return new PlanTagChart.Drawn(
-        mark,
-        points,
-        tag.tooSmall() ? Optional.empty() : shown(tag),
-        plan.range().measure().isPeople() && plan.range().cap().isPresent()
-            ? Optional.of(plan.range().cap().getAsInt())
-            : Optional.empty(),
-        plan.charged().isEmpty(),
-        read.equals(Optional.of(plan.id())));
-  }
-
-  private List<Integer> sampled(Plan plan) {
-    int most = most();
-    Stream<Integer> even =
-        IntStream.range(0, POINTS)
-            .mapToObj(i -> 1 + (int) Math.round((most - 1.0) * i / (POINTS - 1)));
-    Stream<Integer> own =
-        Stream.of(people, plan.range().cap().orElse(most), plan.range().cap().orElse(most) + 1);
-    return Stream.concat(even, own).filter(n -> n >= 1 && n <= most).distinct().sorted().toList();
-  }
-
   // the lines
 
   private List<PlanTable.Line> rows() {
@@ -203,12 +149,16 @@ final class PlanTableWriter {
       rows.add(steps());
     }
     rows.add(line(Cell.fact("A year for " + people), this::yearly, ""));
-    rows.add(line(Cell.fact("A head, committed"), tag -> aHead(tag, tag.committed()), ""));
-    rows.add(line(Cell.fact("A head, monthly"), tag -> aHead(tag, tag.monthly()), ""));
-    rows.add(line(Cell.fact("Sold for").noting("people"), PlanTableWriter::range, ""));
+    rows.add(line(Cell.fact("A head, committed"), (c, tag) -> aHead(c, tag, tag.committed()), ""));
+    rows.add(line(Cell.fact("A head, monthly"), (c, tag) -> aHead(c, tag, tag.monthly()), ""));
+    rows.add(line(Cell.fact("Sold for").noting("people"), (c, tag) -> range(tag), ""));
     counted().forEach(measure -> rows.add(limits(measure)));
     if (!costs.selection().needs().isEmpty()) {
-      rows.add(line(Cell.fact("Meets the needs").noting("as far as is known"), this::verdict, ""));
+      rows.add(
+          line(
+              Cell.fact("Meets the needs").noting("as far as is known"),
+              (c, tag) -> verdict(tag),
+              ""));
     }
     rows.add(across(Cell.fact("Has, then adds"), this::adds));
     for (ToolSheet.Topic topic : ToolSheet.Topic.values()) {
@@ -227,7 +177,7 @@ final class PlanTableWriter {
   }
 
   private interface Told {
-    Cell of(PlanTag tag);
+    Cell of(Contender contender, PlanTag tag);
   }
 
   private PlanTable.Line line(Cell label, Told told, String look) {
@@ -235,7 +185,9 @@ final class PlanTableWriter {
     for (int place = 0; place < contenders.size(); place++) {
       List<PlanTag> own = of(contenders.get(place));
       for (int i = 0; i < own.size(); i++) {
-        cells.add(new PlanTable.Span(told.of(own.get(i)), 1, place, i == 0, List.of()));
+        cells.add(
+            new PlanTable.Span(
+                told.of(contenders.get(place), own.get(i)), 1, place, i == 0, List.of()));
       }
       if (own.isEmpty()) {
         cells.add(
@@ -272,16 +224,16 @@ final class PlanTableWriter {
     return new PlanTable.Line(label, cells, "words");
   }
 
-  private Cell monthly(PlanTag tag) {
+  private Cell monthly(Contender contender, PlanTag tag) {
     Plan plan = tag.offering().plan();
     if (tag.tooSmall()) {
       return Cell.missing("too small", "");
     }
-    String why = why(tag);
+    String why = why(contender, tag);
     if (tag.cost().isPresent()) {
       SteadyCost cost = tag.cost().get();
       return Cell.figure(Figures.money(cost.money()), why)
-          .looking(isRead(tag) ? "best" : "")
+          .looking(isRead(contender, tag) ? "best" : "")
           .noting(cost.option().list().term().words());
     }
     if (tag.least().isPresent()) {
@@ -290,23 +242,17 @@ final class PlanTableWriter {
     return Cell.missing(plan.charged().isEmpty() ? "on request" : "not known", "");
   }
 
-  private boolean isRead(PlanTag tag) {
-    return contenders.stream()
-        .filter(c -> of(c).contains(tag))
-        .anyMatch(c ->
-            costs
-                .now()
-                .optionNow(c.id())
-                .filter(option -> option.plan().id().equals(tag.offering().plan().id()))
-                .isPresent());
+  private boolean isRead(Contender contender, PlanTag tag) {
+    return costs
+        .now()
+        .optionNow(contender.id())
+        .filter(option -> option.plan().id().equals(tag.offering().plan().id()))
+        .isPresent();
   }
 
-  private String why(PlanTag tag) {
-    return contenders.stream()
-        .filter(c -> of(c).contains(tag))
-        .findFirst()
-        .map(c -> session.why("planalone", "contender", c.id(), "plan", tag.offering().plan().id()))
-        .orElse("");
+  private String why(Contender contender, PlanTag tag) {
+    return session.why(
+        "planalone", "contender", contender.id(), "plan", tag.offering().plan().id());
   }
 
   private PlanTable.Line steps() {
@@ -326,25 +272,25 @@ final class PlanTableWriter {
       }
     });
     return line(
-        Cell.fact("Step to this plan"), tag -> steps.getOrDefault(tag, Cell.fact("")), "soft");
+        Cell.fact("Step to this plan"), (c, tag) -> steps.getOrDefault(tag, Cell.fact("")), "soft");
   }
 
-  private Cell yearly(PlanTag tag) {
+  private Cell yearly(Contender contender, PlanTag tag) {
     return tag.tooSmall()
         ? Cell.fact("")
         : tag.aYear()
             .map(Figures::money)
-            .map(amount -> Cell.figure(amount, why(tag)))
+            .map(amount -> Cell.figure(amount, why(contender, tag)))
             .orElseGet(() -> Cell.fact(""));
   }
 
-  private Cell aHead(PlanTag tag, Optional<SteadyCost> amount) {
+  private Cell aHead(Contender contender, PlanTag tag, Optional<SteadyCost> amount) {
     if (tag.tooSmall() || tag.offering().plan().charged().isEmpty()) {
       return Cell.fact("");
     }
     return tag.aHead(amount)
         .map(Figures::money)
-        .map(money -> Cell.figure(money, why(tag)))
+        .map(money -> Cell.figure(money, why(contender, tag)))
         .orElseGet(() -> tag.least().isPresent() ? Cell.fact("") : Cell.missing("not sold", ""));
   }
 
@@ -378,7 +324,7 @@ final class PlanTableWriter {
     Cell asked =
         used.map(units -> head.noting("you use " + Figures.quantity(measure.quantity(units))))
             .orElseGet(() -> head.looking("ask").named("ask-" + measure.id()));
-    return line(asked, tag -> LimitWords.of(tag.offering().plan(), measure), "limits");
+    return line(asked, (c, tag) -> LimitWords.of(tag.offering().plan(), measure), "limits");
   }
 
   private Cell verdict(PlanTag tag) {
@@ -396,7 +342,7 @@ final class PlanTableWriter {
   }
 
   private List<PlanTable.Part> adds(Contender contender) {
-    List<Capability> known = known(contender);
+    List<Capability> known = Named.by(session, contender);
     List<PlanTable.Part> parts = new ArrayList<>();
     List<PlanTag> own = of(contender);
     if (known.isEmpty()) {
@@ -458,19 +404,6 @@ final class PlanTableWriter {
     };
   }
 
-  /** What the page speaks of, in its order. */
-  private List<Capability> known(Contender contender) {
-    return Optional.ofNullable(sheets.get(contender.id())).stream()
-        .flatMap(tool -> tool.plans().stream())
-        .flatMap(plan -> plan.facts().stream())
-        .map(fact -> new Capability(Codes.slug(fact.capability()), fact.capability()))
-        .collect(
-            Collectors.toMap(Capability::id, c -> c, (first, second) -> first, LinkedHashMap::new))
-        .values()
-        .stream()
-        .toList();
-  }
-
   private Optional<Topics.Sentence> said(Contender contender, ToolSheet.Topic topic) {
     return Optional.ofNullable(sheets.get(contender.id()))
         .flatMap(sheet -> Topics.sentence(sheet, topic));
@@ -497,108 +430,5 @@ final class PlanTableWriter {
     Optional.ofNullable(said.get(ToolSheet.Circumstance.TRIAL_CARD))
         .ifPresent(card -> words.add(card.equals("yes") ? "asks for a card" : "no card"));
     return String.join(", ", words);
-  }
-
-  // what it says
-
-  private List<String> says() {
-    List<String> says = new ArrayList<>();
-    says.add(range());
-    below().ifPresent(says::add);
-    List<String> without =
-        contenders.stream()
-            .flatMap(c ->
-                of(c).stream()
-                    .filter(tag -> tag.offering().plan().charged().isEmpty())
-                    .map(tag -> plan(c, tag)))
-            .toList();
-    if (!without.isEmpty()) {
-      says.add(
-          Voice.say(
-              without.size() == 1 ? "plans.no-price.one" : "plans.no-price.many",
-              "plans",
-              Voice.list(without)));
-    }
-    if (costs.selection().needs().isEmpty()) {
-      says.add(Voice.say("plans.no-needs"));
-    }
-    return says;
-  }
-
-  private String plan(Contender contender, PlanTag tag) {
-    return Voice.say(
-        "plans.part.plan",
-        Map.of("tool", contender.tool().name(), "plan", tag.offering().plan().name()));
-  }
-
-  /** Who is read on what, for how much. */
-  private String range() {
-    String whose = Figures.counted(people, "people");
-    List<Money> amounts =
-        contenders.stream()
-            .flatMap(c -> costs.now().best(c.id()).stream())
-            .map(SteadyCost::money)
-            .sorted()
-            .toList();
-    if (amounts.isEmpty()) {
-      return Voice.say("plans.cost.none", "people", whose);
-    }
-    String least = Figures.money(amounts.getFirst());
-    String most = Figures.moneyIn(amounts.getLast());
-    if (amounts.size() == 1) {
-      Contender only =
-          contenders.stream()
-              .filter(c -> costs.now().best(c.id()).isPresent())
-              .findFirst()
-              .orElseThrow();
-      return Voice.say(
-          "plans.cost.one",
-          Map.of(
-              "people",
-              whose,
-              "tool",
-              only.tool().name(),
-              "cost",
-              most,
-              "plan",
-              costs.now().best(only.id()).orElseThrow().option().plan().name()));
-    }
-    return amounts.getFirst().equals(amounts.getLast())
-        ? Voice.say("plans.cost.level", Map.of("people", whose, "cost", most))
-        : Voice.say("plans.cost", Map.of("people", whose, "least", least, "most", most));
-  }
-
-  /** The largest plan of one that costs less than the smaller plan another is read on. */
-  private Optional<String> below() {
-    for (Contender one : contenders) {
-      List<PlanTag> own = costs.planTags(one);
-      if (own.size() < 2 || own.getLast().cost().isEmpty() || own.getLast().tooSmall()) {
-        continue;
-      }
-      Money largest = own.getLast().cost().get().money();
-      for (Contender other : contenders) {
-        Optional<SteadyCost> rival = costs.now().best(other.id());
-        boolean smaller =
-            rival
-                .map(cost -> cost.option().plan().id())
-                .filter(id -> !costs.planTags(other).getLast().offering().plan().id().equals(id))
-                .isPresent();
-        if (!other.equals(one) && smaller && largest.isLessThan(rival.orElseThrow().money())) {
-          return Optional.of(
-              Voice.say(
-                  "plans.below",
-                  Map.of(
-                      "tool",
-                      one.tool().name(),
-                      "plan",
-                      own.getLast().offering().plan().name(),
-                      "other",
-                      other.tool().name(),
-                      "rival",
-                      rival.orElseThrow().option().plan().name())));
-        }
-      }
-    }
-    return Optional.empty();
   }
 }

@@ -70,7 +70,32 @@ record FitWords(Selection selection) implements SelectionWords {
                 "fit.next.beyond",
                 "beyond",
                 Voice.choice(next.beyond().stream().map(Capability::name).toList()));
-    return Voice.all(adds, costs, beyond);
+    String allows =
+        next.allowances().isEmpty()
+            ? ""
+            : Voice.say(
+                "fit.next.allows",
+                "limits",
+                Voice.list(next.allowances().stream().map(FitWords::larger).toList()));
+    return Voice.all(adds, allows, costs, beyond);
+  }
+
+  private static String larger(FitFinding.Larger larger) {
+    Map<String, String> places =
+        Map.of("measure", larger.measure().label(), "before", larger.before().words());
+    return larger
+        .after()
+        .map(after ->
+            Voice.say(
+                "fit.part.larger",
+                Map.of(
+                    "measure",
+                    larger.measure().label(),
+                    "before",
+                    larger.before().words(),
+                    "after",
+                    after.words())))
+        .orElseGet(() -> Voice.say("fit.part.no-end", places));
   }
 
   private String together(FitFinding.OnlyTogether together) {

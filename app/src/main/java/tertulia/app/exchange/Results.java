@@ -6,6 +6,7 @@ import java.math.RoundingMode;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
@@ -48,6 +49,7 @@ public record Results(
     @Nullable String interests,
     @Nullable SideResult side) {
   private static final int SCORE_DECIMALS = 6;
+  private static final int READ_DECIMALS = 3;
 
   /**
    * One contender; what is not known is absent; options left out and why are in "notCounted".
@@ -115,20 +117,26 @@ public record Results(
      */
     public String words() {
       if (amount == null) {
-        return "at least " + low;
+        return "at least " + (low == null ? "0" : grouped(low));
       }
       if (atMost) {
-        return "at most " + amount;
+        return "at most " + grouped(amount);
       }
-      return low == null || low.equals(amount) ? amount : low + " to " + amount;
+      return low == null || low.equals(amount)
+          ? grouped(amount)
+          : grouped(low) + " to " + grouped(amount);
     }
   }
 
   /** A total from 0 to 1 with its ends and ranks. */
   public record ScoreResult(String low, String high, int bestRank, int worstRank, long wins) {
-    /** Both ends, or the one figure. */
+    /** Both ends, or the one figure, with three decimals as on the screen. */
     public String words() {
-      return low.equals(high) ? low : low + " to " + high;
+      return low.equals(high) ? read(low) : read(low) + " to " + read(high);
+    }
+
+    private static String read(String score) {
+      return new BigDecimal(score).setScale(READ_DECIMALS, RoundingMode.HALF_UP).toPlainString();
     }
   }
 
@@ -472,10 +480,18 @@ public record Results(
         });
   }
 
+  /** An amount as it is written to a file: all its decimals, nothing between thousands. */
   public static String amount(Money money) {
     return money.getAmount().toPlainString();
   }
 
+  /** A written amount as it is read: 38088.00 as 38,088.00. */
+  public static String grouped(String written) {
+    BigDecimal amount = new BigDecimal(written);
+    return String.format(Locale.ROOT, "%,." + Math.max(0, amount.scale()) + "f", amount);
+  }
+
+  /** A score as it is written to a file. */
   public static String score(BigDecimal score) {
     return score.setScale(SCORE_DECIMALS, RoundingMode.HALF_UP).toPlainString();
   }

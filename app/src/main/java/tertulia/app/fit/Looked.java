@@ -10,6 +10,7 @@ import org.joda.money.Money;
 import tertulia.app.display.Figures;
 import tertulia.app.exchange.Codes;
 import tertulia.app.exchange.SelectionFile;
+import tertulia.app.workspace.Named;
 import tertulia.app.workspace.Session;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.PlanTag;
@@ -67,7 +68,7 @@ record Looked(List<Line> lines, int looked, int of) {
         .needs()
         .forEach(need -> needed.put(need.capability().id(), ComparisonRows.importance(need)));
     List<Line> lines = new ArrayList<>();
-    for (Capability capability : PlansView.known(session, contender)) {
+    for (Capability capability : Named.by(session, contender)) {
       Optional<SelectionFile.NotNeededPart> why = Optional.ofNullable(not.get(capability.id()));
       lines.add(
           new Line(

@@ -14,6 +14,7 @@ import tertulia.app.selection.Selections;
 import tertulia.app.web.Conflict;
 import tertulia.app.web.NotFound;
 import tertulia.app.web.RetryOnConflict;
+import tertulia.app.workspace.Named;
 import tertulia.app.workspace.Session;
 import tertulia.app.workspace.Steps;
 import tertulia.core.evaluation.Contender;
@@ -52,7 +53,7 @@ class LookedController {
             .findFirst()
             .orElseThrow(() -> new NotFound("contender \"" + slug + "\""));
     String name =
-        PlansView.known(session, contender).stream()
+        Named.by(session, contender).stream()
             .filter(c -> c.id().equals(capability))
             .findFirst()
             .map(Capability::name)

@@ -10,11 +10,10 @@ import tertulia.app.chart.Marks;
 import tertulia.app.display.Dates;
 import tertulia.app.display.Figures;
 import tertulia.app.display.FindingWords;
-import tertulia.app.exchange.Codes;
-import tertulia.app.exchange.SelectionFile;
 import tertulia.app.workspace.Cell;
 import tertulia.app.workspace.Head;
 import tertulia.app.workspace.LimitWords;
+import tertulia.app.workspace.Named;
 import tertulia.app.workspace.Row;
 import tertulia.app.workspace.Session;
 import tertulia.core.evaluation.Contender;
@@ -54,11 +53,6 @@ record PlansView(
     List<Row> rows,
     List<String> says) {
 
-  /** What a contender's page speaks of, in its order. */
-  static List<Capability> known(Session session, Contender contender) {
-    return Writer.namedBy(session, contender);
-  }
-
   /** A plan with what is said of it. */
   record Head(String name, String word, String look) {}
 
@@ -79,7 +73,7 @@ record PlansView(
       this.evaluation = session.evaluation();
       this.contender = contender;
       this.offerings = contender.offerings();
-      this.findings = new PlanFindings(evaluation.costs(), contender, namedBy(session, contender));
+      this.findings = new PlanFindings(evaluation.costs(), contender, Named.by(session, contender));
       for (Offering offering : offerings) {
         evaluation
             .costs()
@@ -338,24 +332,6 @@ record PlansView(
                     .collect(Collectors.joining(", "));
             return own.isEmpty() ? Cell.fact("nothing more") : Cell.fact(own).looking("words");
           })
-          .toList();
-    }
-
-    /** What the page speaks of, in its order. */
-    private static List<Capability> namedBy(Session session, Contender contender) {
-      return session.table().file().contenders().stream()
-          .map(SelectionFile.ContenderPart::tool)
-          .filter(tool -> tool.id().equals(contender.id()))
-          .flatMap(tool -> tool.plans().stream())
-          .flatMap(plan -> plan.facts().stream())
-          .collect(
-              Collectors.toMap(
-                  fact -> Codes.slug(fact.capability()),
-                  fact -> new Capability(Codes.slug(fact.capability()), fact.capability()),
-                  (first, second) -> first,
-                  LinkedHashMap::new))
-          .values()
-          .stream()
           .toList();
     }
   }

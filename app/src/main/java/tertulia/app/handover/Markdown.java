@@ -1,11 +1,13 @@
 package tertulia.app.handover;
 
+import java.math.BigDecimal;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import tertulia.app.display.Figures;
 import tertulia.app.display.SubjectWords;
 import tertulia.app.exchange.Brief;
 import tertulia.app.exchange.Codes;
@@ -128,7 +130,7 @@ final class Markdown {
       line(
           "- criterion: "
               + escaped(criterion.name())
-              + (weight == null ? "" : ", weight " + weight));
+              + (weight == null ? "" : ", weight " + percent(weight)));
     }
     if (!withheld.isEmpty()) {
       line(
@@ -192,7 +194,7 @@ final class Markdown {
           "- "
               + escaped(card.name())
               + (card.meaning() == null ? "" : " (" + escaped(card.meaning()) + ")")
-              + (card.weight() == null ? "" : ", " + escaped(card.weight()))
+              + (card.weight() == null ? "" : ", " + escaped(percent(card.weight())))
               + ": "
               + (card.ahead().isEmpty()
                   ? "nobody for certain"
@@ -224,10 +226,13 @@ final class Markdown {
                 + escaped(named(results, List.of(open.contender())))
                 + " would cost "
                 + Stream.of(
-                        open.monthly() == null ? "" : open.monthly() + " a month",
+                        open.monthly() == null ? "" : Results.grouped(open.monthly()) + " a month",
                         open.horizon() == null
                             ? ""
-                            : open.horizon() + " over " + results.people().size() + " months")
+                            : Results.grouped(open.horizon())
+                                + " over "
+                                + results.people().size()
+                                + " months")
                     .filter(words -> !words.isEmpty())
                     .collect(Collectors.joining(" and "))
                 + ": "
@@ -262,6 +267,11 @@ final class Markdown {
               + " |");
     }
     line("");
+  }
+
+  /** A weight in whole percent as on the screen; an importance stays as it is. */
+  private static String percent(String weight) {
+    return weight.matches("[0-9.]+") ? Figures.percent(new BigDecimal(weight)) : weight;
   }
 
   private static String said(List<String> things, String none) {

@@ -133,7 +133,10 @@ public class VoiceTest {
           Map.entry("amount", "25 people"),
           Map.entry("rating", "4.6"),
           Map.entry("wins", "Pierbook wins Ease (33 % of the weight)"),
-          Map.entry("next", "Slotmeer"));
+          Map.entry("next", "Slotmeer"),
+          Map.entry("limits", "linked calendars, 30 for the account instead of 5 for the account"),
+          Map.entry("measure", "linked calendars"),
+          Map.entry("after", "30 for the account"));
 
   /** In a place that several stand in, as its verb says. */
   private static final Map<String, String> SEVERAL =
@@ -162,6 +165,7 @@ public class VoiceTest {
           Map.entry("missing.views.partly.many", Map.of("members", "Odile and Maud")),
           Map.entry("missing.views.short.many", Map.of("members", "Odile and Joren")),
           Map.entry("missing.views.partly", Map.of("others", "Joren")),
+          Map.entry("fit.part.", Map.of("before", "5 for the account")),
           Map.entry("fit.short.then", Map.of("before", "Jetty is enough until March 2028")),
           Map.entry("cost.may-cost-less.many", Map.of("tools", "Pierbook and Quaymate")),
           Map.entry("cost.mixed-terms", Map.of("monthly", "Pierbook", "committed", "Slotmeer")),

@@ -238,24 +238,7 @@ public record Selection(
       people.forEach(group -> each.put(group.id(), BigDecimal.ONE));
       needed.put(Measure.SEATS, new Demand(BigDecimal.ZERO, each));
     }
-    return new Selection(
-        title,
-        purpose,
-        asOf,
-        horizon,
-        currency,
-        rise,
-        people,
-        needed,
-        averagePayment,
-        needs,
-        criteria,
-        contenders,
-        panel,
-        rates,
-        scenarios,
-        practice,
-        trials);
+    return with(people, needed, trials);
   }
 
   private static final Group ANYBODY =
@@ -283,15 +266,15 @@ public record Selection(
 
   /** This selection with other people. */
   public Selection peopled(List<Group> others) {
-    return with(others, trials);
+    return with(others, demands, trials);
   }
 
   /** This selection with what was tried by hand. */
   public Selection tried(Trials others) {
-    return with(groups, others);
+    return with(groups, demands, others);
   }
 
-  private Selection with(List<Group> people, Trials tried) {
+  private Selection with(List<Group> people, Map<Measure, Demand> needed, Trials tried) {
     return new Selection(
         title,
         purpose,
@@ -300,7 +283,7 @@ public record Selection(
         currency,
         rise,
         people,
-        demands,
+        needed,
         averagePayment,
         needs,
         criteria,

@@ -9,6 +9,8 @@ import tertulia.core.fit.Capability;
 import tertulia.core.fit.Conflicts;
 import tertulia.core.fit.Need;
 import tertulia.core.fit.Reason;
+import tertulia.core.growth.Measure;
+import tertulia.core.pricing.Included;
 
 /** What is said of fit. */
 public sealed interface FitFinding extends Finding {
@@ -56,12 +58,20 @@ public sealed interface FitFinding extends Finding {
   }
 
   /**
+   * A larger allowance.
+   *
+   * @param after so much; empty: without an end
+   */
+  record Larger(Measure measure, Included before, Optional<Included> after) {}
+
+  /**
    * What the plan after the first that does would bring.
    *
    * @param gains needs it meets better
    * @param more what it costs more a month, negative if less; empty if that is not known
    * @param assumed whether that is between the high ends of assumed prices
    * @param beyond what it has besides that nobody asked for
+   * @param allowances what it allows more of, whether or not anybody stated its use
    */
   record NextBrings(
       String tool,
@@ -69,9 +79,11 @@ public sealed interface FitFinding extends Finding {
       List<Need> gains,
       Optional<Money> more,
       boolean assumed,
-      List<Capability> beyond)
+      List<Capability> beyond,
+      List<Larger> allowances)
       implements FitFinding {
     public NextBrings {
+      allowances = List.copyOf(allowances);
       gains = List.copyOf(gains);
       beyond = List.copyOf(beyond);
     }

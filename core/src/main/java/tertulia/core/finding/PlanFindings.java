@@ -14,7 +14,11 @@ import tertulia.core.fit.Capability;
 import tertulia.core.fit.Need;
 import tertulia.core.fit.Offering;
 import tertulia.core.fit.Verdict;
+import tertulia.core.growth.Measure;
 import tertulia.core.path.SteadyCost;
+import tertulia.core.pricing.Allowance;
+import tertulia.core.pricing.Included;
+import tertulia.core.pricing.Plan;
 
 /**
  * What there is to say of one tool's plans for the people under discussion, in the maker's order.
@@ -71,7 +75,42 @@ public record PlanFindings(Costs costs, Contender contender, List<Capability> kn
         gains,
         more(i),
         before.plan().isRange() || next.plan().isRange(),
-        beyond(i));
+        beyond(i),
+        larger(before.plan(), next.plan()));
+  }
+
+  /** What the next plan allows more of, by limits that both pages state. */
+  private static List<FitFinding.Larger> larger(Plan before, Plan next) {
+    List<FitFinding.Larger> larger = new ArrayList<>();
+    for (Allowance own : before.allowances()) {
+      if (own.limit() instanceof Allowance.Limit.Hard hard) {
+        next.allowances().stream()
+            .filter(other -> other.measure().equals(own.measure()))
+            .flatMap(other -> larger(own.measure(), hard.most(), other.limit()).stream())
+            .forEach(larger::add);
+      }
+    }
+    return larger;
+  }
+
+  private static Optional<FitFinding.Larger> larger(
+      Measure measure, Included before, Allowance.Limit next) {
+    return switch (next) {
+      case Allowance.Limit.Unlimited unlimited ->
+          Optional.of(new FitFinding.Larger(measure, before, Optional.empty()));
+      case Allowance.Limit.Hard hard when isMore(hard.most(), before) ->
+          Optional.of(new FitFinding.Larger(measure, before, Optional.of(hard.most())));
+      case Allowance.Limit.Hard hard -> Optional.empty();
+      case Allowance.Limit.AccountOrSeat open -> Optional.empty();
+      case Allowance.Limit.Unknown unknown -> Optional.empty();
+    };
+  }
+
+  /** More for the account and for each seat, or of one of them with no less of the other. */
+  private static boolean isMore(Included next, Included before) {
+    int account = next.perAccount().compareTo(before.perAccount());
+    int seat = next.perSeat().compareTo(before.perSeat());
+    return account >= 0 && seat >= 0 && account + seat > 0;
   }
 
   /**

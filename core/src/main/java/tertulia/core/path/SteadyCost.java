@@ -67,15 +67,7 @@ public record SteadyCost(
    */
   public static Optional<SteadyCost> cheapestTerm(
       Offering offering, Market market, EvaluationPoint occasion) {
-    return offering.plan().lists(PlanPrices.End.HIGH).stream()
-        .filter(list -> market.terms().allows(list.term()))
-        .filter(list -> !offering.plan().isLeast(list.term()))
-        .map(list -> list.asking(market.demands().keySet()))
-        .map(list -> Option.of(offering, list, market.fit()))
-        .filter(option -> market.whyUnpriced(option.list(), occasion.units()).isEmpty())
-        .filter(option -> isWithinBands(option, market, occasion))
-        .map(option -> of(option, market, occasion))
-        .min(java.util.Comparator.comparing(SteadyCost::money));
+    return cheapestOf(offering, PlanPrices.End.HIGH, false, market, occasion);
   }
 
   /**
@@ -84,9 +76,21 @@ public record SteadyCost(
    */
   public static Optional<SteadyCost> least(
       Offering offering, Market market, EvaluationPoint occasion) {
-    return offering.plan().lists(PlanPrices.End.LOW).stream()
+    return cheapestOf(offering, PlanPrices.End.LOW, true, market, occasion);
+  }
+
+  /**
+   * Of the lists at one end those of which only the least is known, or those of which it is not.
+   */
+  private static Optional<SteadyCost> cheapestOf(
+      Offering offering,
+      PlanPrices.End end,
+      boolean least,
+      Market market,
+      EvaluationPoint occasion) {
+    return offering.plan().lists(end).stream()
         .filter(list -> market.terms().allows(list.term()))
-        .filter(list -> offering.plan().isLeast(list.term()))
+        .filter(list -> offering.plan().isLeast(list.term()) == least)
         .map(list -> list.asking(market.demands().keySet()))
         .map(list -> Option.of(offering, list, market.fit()))
         .filter(option -> market.whyUnpriced(option.list(), occasion.units()).isEmpty())

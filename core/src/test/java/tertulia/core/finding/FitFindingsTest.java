@@ -7,22 +7,34 @@ import static org.testng.Assert.assertTrue;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.joda.money.Money;
 import org.testng.annotations.Test;
 import tertulia.core.Generated;
+import tertulia.core.Samples;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Costs;
 import tertulia.core.evaluation.Evaluation;
 import tertulia.core.evaluation.NeedCosts;
+import tertulia.core.evaluation.Selection;
+import tertulia.core.evaluation.WhatIf;
 import tertulia.core.fit.Answer;
 import tertulia.core.fit.Capability;
 import tertulia.core.fit.Need;
 import tertulia.core.fit.Reason;
+import tertulia.core.growth.Measure;
 import tertulia.core.path.OptionName;
 import tertulia.core.path.Outcome;
 import tertulia.core.path.SteadyCost;
+import tertulia.core.pricing.Allowance;
+import tertulia.core.pricing.BillingTerm;
+import tertulia.core.pricing.Included;
 import tertulia.core.pricing.Plan;
+import tertulia.core.pricing.PlanPrices;
+import tertulia.core.pricing.SeatRange;
+import tertulia.core.pricing.Tax;
+import tertulia.core.pricing.Tool;
 
 /** What is said of fit, and of the plans of one tool. */
 public class FitFindingsTest extends GeneratedFindings {
@@ -179,5 +191,81 @@ public class FitFindingsTest extends GeneratedFindings {
         costs.now().planAlone(contender.offerings().get(first)).map(c -> c.money());
     assertEquals(next.more().isPresent(), own.isPresent() && was.isPresent());
     next.more().ifPresent(more -> assertEquals(was.get().plus(more), own.get()));
+  }
+
+  private static Included account(int most) {
+    return new Included(
+        java.math.BigDecimal.valueOf(most), java.math.BigDecimal.ZERO, Measure.SEATS);
+  }
+
+  private static Plan allowing(String name, String price, Map<Measure, Allowance.Limit> limits) {
+    return new Plan(
+        name.toLowerCase(java.util.Locale.ROOT),
+        name,
+        SeatRange.ANY,
+        new PlanPrices.Listed(List.of(Samples.list(BillingTerm.MONTHLY, Samples.seats(price)))),
+        Tax.NOT_INCLUDED,
+        limits.entrySet().stream()
+            .map(limit -> new Allowance(limit.getKey(), limit.getValue(), Samples.PAGE))
+            .toList(),
+        Samples.PAGE);
+  }
+
+  /** A larger allowance is told though nobody has said how much is used; one not known is not. */
+  @Test
+  public void theNextPlanNamesWhatItAllowsMoreOf() {
+    Map<Measure, Allowance.Limit> small = new java.util.LinkedHashMap<>();
+    small.put(Measure.CALENDARS, new Allowance.Limit.Hard(account(5)));
+    small.put(Measure.AUTOMATION_RUNS, new Allowance.Limit.Hard(account(100)));
+    small.put(Measure.PHONE_LINES, new Allowance.Limit.Hard(account(2)));
+    small.put(Measure.GIGABYTES_KEPT, new Allowance.Limit.Hard(account(9)));
+    Map<Measure, Allowance.Limit> large = new java.util.LinkedHashMap<>();
+    large.put(Measure.CALENDARS, new Allowance.Limit.Unlimited());
+    large.put(Measure.AUTOMATION_RUNS, new Allowance.Limit.Hard(account(250)));
+    large.put(Measure.PHONE_LINES, new Allowance.Limit.Hard(account(2)));
+    large.put(Measure.GIGABYTES_KEPT, new Allowance.Limit.Unknown());
+    Contender tool =
+        new Contender(
+            new Tool(
+                "t",
+                "T",
+                "Maker",
+                List.of(allowing("Small", "2", small), allowing("Large", "3", large))),
+            Map.of(),
+            List.of(),
+            null);
+    Selection asked = Generated.selection(3).asking(List.of()).among(List.of(tool));
+    Selection unstated =
+        new Selection(
+            asked.title(),
+            asked.purpose(),
+            asked.asOf(),
+            asked.horizon(),
+            asked.currency(),
+            asked.rise(),
+            asked.groups(),
+            Map.of(
+                Measure.SEATS,
+                java.util.Objects.requireNonNull(asked.demands().get(Measure.SEATS))),
+            asked.averagePayment(),
+            asked.needs(),
+            asked.criteria(),
+            asked.contenders(),
+            asked.panel(),
+            asked.rates());
+    Costs costs = Costs.of(unstated, WhatIf.START);
+    FitFinding.NextBrings next =
+        new PlanFindings(costs, tool, List.of())
+            .all().stream()
+                .filter(FitFinding.NextBrings.class::isInstance)
+                .map(FitFinding.NextBrings.class::cast)
+                .findFirst()
+                .orElseThrow();
+    assertEquals(
+        next.allowances(),
+        List.of(
+            new FitFinding.Larger(Measure.CALENDARS, account(5), Optional.empty()),
+            new FitFinding.Larger(
+                Measure.AUTOMATION_RUNS, account(100), Optional.of(account(250)))));
   }
 }
