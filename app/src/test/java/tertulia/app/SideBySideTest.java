@@ -164,6 +164,7 @@ public class SideBySideTest extends ServedTest {
         "For 10 people",
         "Nothing is needed yet: this is what the pages say, as far as is known.",
         "Nobody is counted yet.",
+        "Cheapest by headcount: Slotmeer up to",
         "how many of these do you use?",
         "1 person 10 people 100 people");
     assertFalse(page.contains("Paste the"), "two are enough");

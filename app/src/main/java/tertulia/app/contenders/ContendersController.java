@@ -179,9 +179,28 @@ class ContendersController implements StepBody {
     model.addAttribute("byPrice", byPrice);
     model.addAttribute("inAll", inAll);
     model.addAttribute("counted", counted);
-    model.addAttribute("plans", new PlanTableWriter(read, byPrice, inAll).write());
+    PlanTable plans = new PlanTableWriter(read, byPrice, inAll).write();
+    List<CostFinding> found = new CostFindings(read.evaluation().costs()).all();
+    FindingWords words = new FindingWords(read.evaluation().selection());
+    List<String> bySize =
+        found.stream()
+            .filter(CostFinding.CheapestByHeadcount.class::isInstance)
+            .map(words::of)
+            .toList();
+    boolean first = session.columns().size() > 1 && (!counted || changesWithinPlan(found));
+    model.addAttribute("plans", plans);
+    model.addAttribute(
+        "says",
+        first ? Stream.concat(bySize.stream(), plans.says().stream()).toList() : plans.says());
     model.addAttribute("sizes", SizeTable.of(read, counted));
-    model.addAttribute("bySize", bySize(read));
+    model.addAttribute("bySize", first ? List.of() : bySize);
+  }
+
+  /** Then the size is the answer, and stands first. */
+  private static boolean changesWithinPlan(List<CostFinding> found) {
+    return found.stream()
+        .anyMatch(finding ->
+            finding instanceof CostFinding.WithinPlan within && !within.changes().isEmpty());
   }
 
   /** As long as nobody is counted prices are read for a small team. */
@@ -189,16 +208,6 @@ class ContendersController implements StepBody {
     Map<String, String> asked = new TreeMap<>(session.asked());
     asked.put("people", "" + SMALL_TEAM);
     return workspace.open(session.table(), asked, session.person());
-  }
-
-  /** Who is the cheapest for how many. */
-  private static List<String> bySize(Session session) {
-    FindingWords words = new FindingWords(session.evaluation().selection());
-    return new CostFindings(session.evaluation().costs())
-        .all().stream()
-            .filter(finding -> finding instanceof CostFinding.CheapestByHeadcount)
-            .map(words::of)
-            .toList();
   }
 
   @Override

@@ -72,4 +72,34 @@ public class PlanTagTest {
     Selection selection = Generated.selection(3);
     assertEquals(selection.on(Map.of("t0", "none", "nobody", "p0")), selection);
   }
+
+  /** A year is twelve months, a head its share, and a step the difference to the plan before. */
+  @Test(dataProvider = "seeds")
+  public void whatIsReadOffATagFollowsFromItsMonth(int seed) {
+    Evaluation read = Generated.evaluation(seed);
+    Costs seven = read.costs().at(new WhatIf.Moment.Headcount(7));
+    for (Contender contender : read.selection().contenders()) {
+      List<PlanTag> page = seven.planTags(contender);
+      assertEquals(page.size(), contender.plans().size());
+      List<Optional<Money>> steps = PlanTag.steps(page);
+      for (int i = 0; i < page.size(); i++) {
+        PlanTag tag = page.get(i);
+        Optional<Money> month = tag.cost().map(SteadyCost::money);
+        assertEquals(tag.aYear(), month.map(money -> money.multipliedBy(12)));
+        assertEquals(
+            tag.aHead(tag.cost()),
+            month.map(money -> money.dividedBy(7, java.math.RoundingMode.HALF_UP)));
+        Optional<Money> before =
+            i == 0 ? Optional.empty() : page.get(i - 1).cost().map(SteadyCost::money);
+        assertEquals(
+            steps.get(i).map(step -> step.plus(before.orElseThrow())),
+            before.isPresent() ? month : Optional.empty());
+        assertEquals(steps.get(i).isPresent(), before.isPresent() && month.isPresent());
+        assertEquals(
+            tag.tooSmall(),
+            tag.offering().plan().range().cap().isPresent()
+                && tag.offering().plan().range().cap().getAsInt() < 7);
+      }
+    }
+  }
 }

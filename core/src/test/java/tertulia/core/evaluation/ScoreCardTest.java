@@ -12,6 +12,9 @@ import java.util.stream.Collectors;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import tertulia.core.Generated;
+import tertulia.core.fit.Capability;
+import tertulia.core.fit.Importance;
+import tertulia.core.fit.Need;
 import tertulia.core.scoring.Criterion;
 import tertulia.core.scoring.Interval;
 import tertulia.core.scoring.Totals;
@@ -104,5 +107,71 @@ public class ScoreCardTest {
               assertEquals(
                   card.lacks(contender).contains(line), met != Met.YES && met != Met.OUTSIDE));
     }
+  }
+
+  private static Interval range(String low, String high) {
+    return new Interval(new BigDecimal(low), new BigDecimal(high));
+  }
+
+  private static ScoreCard.OfCriterion line(String id, Interval a, Interval b, Interval c) {
+    Map<String, Interval> values = new java.util.LinkedHashMap<>();
+    values.put("a", a);
+    values.put("b", b);
+    values.put("c", c);
+    return new ScoreCard.OfCriterion(
+        new Criterion(id, id, new Criterion.Judged()), java.util.Optional.empty(), values);
+  }
+
+  @Test
+  public void eachWinsTiesAndLosesWhereItsValuesSaySo() {
+    ScoreCard.OfCriterion ease = line("ease", exact("0.9"), exact("0.5"), exact("0.2"));
+    ScoreCard.OfCriterion help = line("help", exact("0.50"), exact("0.20"), exact("0.46"));
+    ScoreCard card = new ScoreCard(List.of("a", "b", "c"), List.of(ease, help), List.of());
+    assertEquals(card.won("a"), List.of(ease));
+    assertEquals(card.won("c"), List.of());
+    assertEquals(card.tied("a"), List.of(help));
+    assertEquals(card.tied("c"), List.of(help));
+    assertEquals(card.tied("b"), List.of());
+    assertEquals(card.lost("c"), List.of(ease));
+    assertEquals(card.lost("b"), List.of(help));
+    assertEquals(card.lost("a"), List.of());
+    assertEquals(ease.behind(), List.of("c", "b"));
+    assertEquals(ease.lead(), new BigDecimal("0.4"));
+  }
+
+  private static Interval exact(String value) {
+    return Interval.exactly(new BigDecimal(value));
+  }
+
+  /** Not only the second by the middle may still come first. */
+  @Test
+  public void itIsOpenWhileSomebodyCouldBeAbove() {
+    assertFalse(line("x", exact("0.5"), exact("0.4"), exact("0.3")).isOpen());
+    assertTrue(line("x", exact("0.5"), exact("0.4"), range("0.1", "0.6")).isOpen());
+    assertFalse(line("x", exact("0.5"), exact("0.4"), range("0.1", "0.5")).isOpen(), "level");
+    assertTrue(line("x", range("0.5", "0.7"), exact("0.55"), exact("0.3")).isOpen());
+    assertFalse(line("x", range("0.5", "0.7"), exact("0.45"), exact("0.3")).isOpen());
+  }
+
+  @Test
+  public void needsStandByHowMuchTheyMatter() {
+    int both = 0;
+    for (int seed = 0; seed < 60; seed++) {
+      for (boolean could : new boolean[] {true, false}) {
+        List<Need> needs =
+            List.of(
+                new Need(
+                    new Capability("a", "A"),
+                    could ? new Importance.Could() : new Importance.Should(2)),
+                new Need(new Capability("b", "B"), new Importance.Should(9)));
+        ScoreCard card =
+            Evaluation.of(Generated.selection(seed).asking(needs), WhatIf.START).scoreCard();
+        if (card.needs().size() == 2) {
+          both++;
+          assertEquals(card.needs().getFirst().need(), needs.getLast());
+        }
+      }
+    }
+    assertTrue(both > 5, both + " tell apart by both");
   }
 }

@@ -54,6 +54,10 @@ public class ShouldCostsTest {
             case ShouldCosts.Effect.Takes takes -> {
               assertEquals(now.map(takes.more()::plus), then);
               assertTrue(takes.more().isPositive());
+              assertEquals(
+                  takes.exact(),
+                  as.totalBounds(contender).orElseThrow().isExact()
+                      && with.totalBounds(contender).orElseThrow().isExact());
             }
             case ShouldCosts.Effect.Lacks lacks ->
                 assertTrue(now.isPresent() && then.isEmpty(), contender);

@@ -101,4 +101,26 @@ public class BySizeTest {
     assertEquals(read.costs().at(ten).occasion().units().of(Measure.SEATS).getAsInt(), 10);
     assertTrue(new Sensitivity(read).byHeadcount().isPresent());
   }
+
+  /** The leader is that of the sizes, and the lead is the best's total less the second's. */
+  @Test(dataProvider = "seeds")
+  public void theLeaderAndTheLeadAreThoseOfTheSizes(int seed) {
+    Sensitivity sensitivity = new Sensitivity(Generated.evaluation(seed));
+    Sizes sizes = sensitivity.byHeadcount().orElseThrow();
+    for (BySize size : sensitivity.bySize(List.of(1, 9, 24, sizes.sizes(), sizes.sizes() + 1))) {
+      assertEquals(
+          size.leader(),
+          size.people() > sizes.sizes() ? Optional.empty() : sizes.certainLeader(size.people()));
+      List<Double> totals =
+          size.lines().stream()
+              .flatMap(line -> line.total().stream())
+              .map(total -> total.midpoint().doubleValue())
+              .sorted(java.util.Comparator.reverseOrder())
+              .toList();
+      assertEquals(size.lead().isPresent(), totals.size() > 1);
+      size.lead()
+          .ifPresent(
+              lead -> assertEquals(lead.doubleValue(), totals.get(0) - totals.get(1), 1e-12));
+    }
+  }
 }
