@@ -118,6 +118,8 @@ final class PlanDraft {
   private static final Pattern PARTS =
       Pattern.compile("[,;]\\s+|\\s(?=(?:incl\\.|including|includes)\\s\\d)");
 
+  private static final int MOST_WORDS_LISTED = 5;
+
   private static final Pattern IN_BRACKETS = Pattern.compile("\\s*\\((?<in>[^()]+)\\)\\s*");
 
   /**
@@ -139,11 +141,20 @@ final class PlanDraft {
     for (String part : parts) {
       Line one = new Line(line.number(), part, line.mark());
       boolean taken = Amount.isIn(part) ? priced(one) : unpriced(one);
-      if (!taken && part.chars().anyMatch(Character::isDigit)) {
+      if (!taken && !isListed(one)) {
         gathered.left.add(one);
       }
     }
     return Optional.of(true);
+  }
+
+  /** What is named beside limits is something the plan has, as a line of its list would be. */
+  private boolean isListed(Line part) {
+    boolean brief = part.text().split("\\s+").length <= MOST_WORDS_LISTED;
+    return brief
+        && part.text().chars().noneMatch(Character::isDigit)
+        && (Known.isPassed(part.text())
+            || take(new Line(part.number(), part.text(), Line.Prefix.BULLET)));
   }
 
   private boolean priced(Line line) {
