@@ -116,6 +116,9 @@ public class SideBySideTest extends ServedTest {
       assertTrue(page.contains("href=\"/selections/" + id + "/" + step + "\""), step);
     }
     has(text("fit?on.slotmeer=fleet"), "Fleet, yearly, up front; chosen", "843.20");
+    // whoever then asks for other people still reads the chosen plan
+    has(page(id, "cost?on.slotmeer=fleet"), "name=\"on.slotmeer\" value=\"fleet\"");
+    has(text("cost?on.slotmeer=fleet&people=10"), "136.00", "Read with chosen plans");
     // plan by plan is about all of them
     String plans = text("plans?contender=slotmeer&on.slotmeer=fleet");
     has(plans, "Solo out", "Crew meets your needs", "Fleet meets your needs");

@@ -55,7 +55,7 @@ public final class Limits {
   public static final int NOT_NEEDED_WHY = 200;
 
   /** Things of one contender that somebody does not need. */
-  public static final int NOT_NEEDED = 300;
+  public static final int NOT_NEEDED = 200;
 
   public static final int GROUPS = 200;
 
