@@ -192,6 +192,18 @@ public class SideBySideTest extends ServedTest {
     }
   }
 
+  /** A reader of closed views sees no mark, so nobody is named as ahead by marks. */
+  @Test
+  public void whoeverSeesNoMarksIsToldThatItIsOpen() throws Exception {
+    String seen =
+        send(MockMvcRequestBuilders.get("/selections/1/overview"), "pia")
+            .getContentAsString(StandardCharsets.UTF_8)
+            .replaceAll("<[^>]*>", " ")
+            .replaceAll("\\s+", " ");
+    has(seen, "? ? ? ? ? still open");
+    assertFalse(seen.contains("a tie, still open"), seen);
+  }
+
   @Test
   public void anOpinionStandsBesideWhatIsProvedAndInTheFile() throws Exception {
     long id = intake.take(Demo.file(), "Ilse Maren");

@@ -144,9 +144,11 @@ public final class CardWords {
                       "criterion",
                       criterion));
           case Winner.Open open ->
-              Voice.say(
-                  "card.heaviest.open",
-                  Map.of("tool", name(open.contender()), "criterion", criterion));
+              first.isUndecided()
+                  ? Voice.say("card.heaviest.undecided", "criterion", criterion)
+                  : Voice.say(
+                      "card.heaviest.open",
+                      Map.of("tool", name(open.contender()), "criterion", criterion));
           case Winner.Alone alone -> Voice.say("card.not-compared");
         });
     List<String> wins = new ArrayList<>();
@@ -189,7 +191,8 @@ public final class CardWords {
     return switch (line.winner()) {
       case Winner.Won won -> won.margin().words() + (line.isOpen() ? ", still open" : "");
       case Winner.Tied tied -> tied.words() + (line.isOpen() ? ", still open" : "");
-      case Winner.Open open -> open.margin().words() + ", still open";
+      case Winner.Open open ->
+          line.isUndecided() ? "still open" : open.margin().words() + ", still open";
       case Winner.Alone alone -> "";
     };
   }

@@ -121,7 +121,11 @@ final class SideResults {
       }
     }
     return new Results.SizeResult(
-        size.people(), size.leader().orElse(null), size.cheapest(), costs);
+        size.people(),
+        size.leader().orElse(null),
+        size.best().stream().findFirst().map(BySize.Line::contender).orElse(null),
+        size.cheapest(),
+        costs);
   }
 
   private Optional<Results.ConfirmResult> confirm(Contender contender) {

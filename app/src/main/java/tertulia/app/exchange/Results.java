@@ -226,12 +226,17 @@ public record Results(
    * The answer for so many people.
    *
    * @param leads the id of who leads in every case; null: nobody does
+   * @param ahead the id of who is ahead by the middle of the totals; null without totals
    * @param cheapest ids
    * @param costs by contender, a month, with the plan; absent where there is none
    */
   @JsonInclude(JsonInclude.Include.NON_NULL)
   public record SizeResult(
-      int people, @Nullable String leads, List<String> cheapest, Map<String, CostResult> costs) {}
+      int people,
+      @Nullable String leads,
+      @Nullable String ahead,
+      List<String> cheapest,
+      Map<String, CostResult> costs) {}
 
   /** What a contender would cost, a month and in all, and what has to be confirmed for it. */
   @JsonInclude(JsonInclude.Include.NON_NULL)

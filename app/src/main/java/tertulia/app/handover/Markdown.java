@@ -207,11 +207,11 @@ final class Markdown {
       line(
           "- "
               + escaped(named(results, List.of(one.contender())))
-              + ": wins "
+              + ": wins: "
               + escaped(said(one.wins(), "no criterion"))
-              + "; comes last in "
+              + "; comes last in: "
               + escaped(said(one.last(), "none for certain"))
-              + "; lacks "
+              + "; lacks: "
               + escaped(said(one.lacks(), "nothing that tells them apart"))
               + (one.opinions().isEmpty()
                   ? ""
@@ -254,9 +254,7 @@ final class Markdown {
               + size.people()
               + (size.people() == 1 ? " person" : " people")
               + " | "
-              + (size.leads() == null
-                  ? "nobody in every case"
-                  : escaped(named(results, List.of(size.leads()))))
+              + leads(results, size)
               + " | "
               + (size.cheapest().isEmpty()
                   ? "not known"
@@ -267,6 +265,16 @@ final class Markdown {
               + " |");
     }
     line("");
+  }
+
+  /** As on the screen: who leads in every case, or is ahead by the middle of the totals. */
+  private static String leads(Results results, Results.SizeResult size) {
+    if (size.leads() != null) {
+      return escaped(named(results, List.of(size.leads())));
+    }
+    return size.ahead() == null
+        ? "nobody"
+        : escaped(named(results, List.of(size.ahead()))) + ", not in every case";
   }
 
   /** A weight in whole percent as on the screen; an importance stays as it is. */

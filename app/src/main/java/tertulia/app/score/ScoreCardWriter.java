@@ -101,7 +101,7 @@ public final class ScoreCardWriter {
   private Optional<CardChart.Lead> lead(ScoreCard.OfCriterion line) {
     Winner winner = line.winner();
     boolean open = line.isOpen();
-    if (winner instanceof Winner.Tied || line.lead().signum() == 0) {
+    if (winner instanceof Winner.Tied || line.isUndecided() || line.lead().signum() == 0) {
       return Optional.empty();
     }
     BigDecimal to = line.value(winner.contender()).midpoint();

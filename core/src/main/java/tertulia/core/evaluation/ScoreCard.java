@@ -46,9 +46,12 @@ public record ScoreCard(List<String> contenders, List<OfCriterion> criteria, Lis
       return Winner.of(values);
     }
 
-    /** The best by midpoint, and those that tie with it or may overturn it. */
+    /** The best by midpoint, and those that tie with it; nobody while it is undecided. */
     public List<String> ahead() {
       Winner winner = winner();
+      if (isUndecided()) {
+        return List.of();
+      }
       Interval best = value(winner.contender());
       return values.keySet().stream()
           .filter(c ->
@@ -68,6 +71,11 @@ public record ScoreCard(List<String> contenders, List<OfCriterion> criteria, Lis
               .sorted(java.util.Comparator.reverseOrder())
               .toList();
       return order.size() < 2 ? BigDecimal.ZERO : order.get(0).subtract(order.get(1));
+    }
+
+    /** Whether nobody is ahead, not even by midpoint, as what is not known decides. */
+    public boolean isUndecided() {
+      return winner() instanceof Winner.Open open && open.margin() == Margin.TIE;
     }
 
     /** Whether what is not known of any contender could put another first. */

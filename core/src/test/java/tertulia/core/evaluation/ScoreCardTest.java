@@ -153,6 +153,18 @@ public class ScoreCardTest {
     assertFalse(line("x", range("0.5", "0.7"), exact("0.45"), exact("0.3")).isOpen());
   }
 
+  /** Of what nobody has marked, or may not see, nobody is said to be ahead. */
+  @Test
+  public void whereNothingIsKnownNobodyIsAhead() {
+    ScoreCard.OfCriterion none = line("x", Interval.UNKNOWN, Interval.UNKNOWN, Interval.UNKNOWN);
+    assertTrue(none.isUndecided() && none.isOpen());
+    assertEquals(none.ahead(), List.of());
+    assertFalse(line("x", exact("0.5"), exact("0.5"), exact("0.1")).isUndecided(), "a known tie");
+    ScoreCard.OfCriterion open = line("x", range("0.5", "0.9"), exact("0.55"), exact("0.1"));
+    assertFalse(open.isUndecided());
+    assertEquals(open.ahead(), List.of("a"));
+  }
+
   @Test
   public void needsStandByHowMuchTheyMatter() {
     int both = 0;
