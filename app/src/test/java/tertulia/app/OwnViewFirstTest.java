@@ -166,7 +166,7 @@ public class OwnViewFirstTest extends ServedTest {
     assertTrue(
         marks.contains("Not in these figures: Ilse Maren, Odile Brannock, Maud Verlinde."), marks);
     assertTrue(
-        text("joren", "/overview").contains("You see them once you have handed in yours."),
+        text("joren", "/overview").contains("Whoever has handed in a view sees them."),
         "the overview says what it leaves out");
     assertFalse(text("joren", "/changes").contains("Ilse Maren: 35"));
     String without = "without the views of Ilse Maren, Odile Brannock and Maud Verlinde";

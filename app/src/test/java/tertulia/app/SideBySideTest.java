@@ -18,6 +18,7 @@ import org.testng.annotations.BeforeClass;
 import org.testng.annotations.Test;
 import tertulia.app.exchange.Brief;
 import tertulia.app.exchange.Demo;
+import tertulia.app.exchange.Json;
 import tertulia.app.exchange.SelectionFile;
 import tertulia.app.handover.Intake;
 import tertulia.app.people.UserAccounts;
@@ -81,7 +82,8 @@ public class SideBySideTest extends ServedTest {
         "Solo Crew Fleet Counter Desk 25 Yard Jetty Harbour Port Pair Team Guild",
         // what one plan costs, the next, and the step between
         "too small 446.40 yearly, up front 843.20",
-        "+396.80",
+        // no step from a plan that is not sold for so many
+        "Step to this plan +396.80 +146.80",
         "A head, committed 7.20 13.60 3.14 5.51 6.94",
         "1 to 10 1 to 120 no limit named",
         "from 15 pay for at least 15",
@@ -89,7 +91,24 @@ public class SideBySideTest extends ServedTest {
         "Crew : adds Two-way calendar link, Roles for contractors, Works offline on deck in part",
         "Desk 25 : adds Freight slots by vehicle length",
         "but not Text message reminders",
-        "Since 2011; the desk of today since 2019");
+        "Since 2011; the desk of today since 2019",
+        // not known is neither yes nor no, and no days are no trial
+        "Trial 14 days, all of Crew, no card 30 days, not known whether it asks for a card",
+        "not said not said no trial");
+  }
+
+  /** A plan may be sold for so many of something else than people. */
+  @Test
+  public void aPlanSoldForSoManyCalendarsIsNotSoldForSoManyPeople() throws Exception {
+    String file =
+        Json.write(Demo.file())
+            .replaceFirst(
+                "\"measure\"\\s*:\\s*\"seats\",\\s*\"least\"\\s*:\\s*0,\\s*\"most\"\\s*:\\s*10",
+                "\"measure\":\"calendars\",\"least\":4,\"most\":10");
+    String page =
+        text(intake.take(Json.stored(file, SelectionFile.class), "Ilse Maren"), "contenders");
+    has(page, "Sold for people no limit named 1 to 120", "up to 10");
+    has(page, "pay for at least 4");
   }
 
   @Test
@@ -201,6 +220,9 @@ public class SideBySideTest extends ServedTest {
             .replaceAll("<[^>]*>", " ")
             .replaceAll("\\s+", " ");
     has(seen, "? ? ? ? ? still open");
+    // neither is the page at odds with itself, nor is a reader told to hand in a view
+    has(seen, "3 of 4 have set weights", "No weights are in these figures: each line counts");
+    has(seen, "Whoever has handed in a view sees them.");
     assertFalse(seen.contains("a tie, still open"), seen);
   }
 
@@ -228,7 +250,11 @@ public class SideBySideTest extends ServedTest {
     assertEquals(
         post(id, "ilse", "contenders/nobody/opinion", Map.of("words", "x")).getStatus(), 404);
     int seats = selections.load(id).seats().size();
-    post(id, "ilse", "contenders/slotmeer/opinion", Map.of("words", "y".repeat(401)));
+    for (String tooLong : List.of("y".repeat(401), "\uD83D\uDE00".repeat(400))) {
+      assertEquals(
+          post(id, "ilse", "contenders/slotmeer/opinion", Map.of("words", tooLong)).getStatus(),
+          302);
+    }
     assertEquals(selections.load(id).seats().size(), seats);
   }
 
@@ -243,6 +269,9 @@ public class SideBySideTest extends ServedTest {
   public void whatIsLookedAtAndNotNeededIsKeptWithTheReason() throws Exception {
     long id = intake.take(Demo.file(), "Ilse Maren");
     String before = text(id, "plans?contender=slotmeer");
+    // as on the table of all plans: what is not sold for so many has no price and no step
+    has(before, "at its cheapest term too small 446.40 yearly, up front 843.20");
+    has(before, "More than the plan before — + 396.80");
     has(before, "7 of 8 looked at", "Waiting list in Fleet takes Fleet, +396.80 EUR a month");
     Map<String, String> not =
         Map.of("capability", "languages", "because", "we write English and Dutch");
@@ -273,11 +302,16 @@ public class SideBySideTest extends ServedTest {
                 Map.of("capability", "wings", "because", "x"))
             .getStatus(),
         404);
-    post(
-        id,
-        "odile",
-        "contenders/slotmeer/looked",
-        Map.of("capability", "languages", "because", " "));
+    for (String because : List.of(" ", "\uD83D\uDE00".repeat(200))) {
+      assertEquals(
+          post(
+                  id,
+                  "odile",
+                  "contenders/slotmeer/looked",
+                  Map.of("capability", "languages", "because", because))
+              .getStatus(),
+          302);
+    }
     has(text(id, "plans?contender=slotmeer"), "7 of 8 looked at");
   }
 

@@ -17,6 +17,7 @@ import tertulia.app.display.Figures;
 import tertulia.app.display.Voice;
 import tertulia.app.exchange.SelectionFile;
 import tertulia.app.exchange.ToolSheet;
+import tertulia.app.exchange.TypedNumber;
 import tertulia.app.workspace.Cell;
 import tertulia.app.workspace.LimitWords;
 import tertulia.app.workspace.Named;
@@ -266,7 +267,6 @@ final class PlanTableWriter {
             tag,
             amounts
                 .get(i)
-                .filter(step -> !tag.tooSmall())
                 .map(step -> Cell.fact((step.isNegative() ? "−" : "+") + Figures.money(step.abs())))
                 .orElseGet(() -> Cell.fact("")));
       }
@@ -296,6 +296,9 @@ final class PlanTableWriter {
 
   private static Cell range(PlanTag tag) {
     Plan plan = tag.offering().plan();
+    if (!plan.range().measure().isPeople()) {
+      return Cell.fact("no limit named");
+    }
     int least = plan.range().least();
     Optional<Integer> most =
         plan.range().cap().isPresent()
@@ -417,6 +420,19 @@ final class PlanTableWriter {
         .orElseGet(() -> Cell.missing("nobody has said", ""));
   }
 
+  private static String card(String typed) {
+    return switch (typed) {
+      case "yes" -> "asks for a card";
+      case "no" -> "no card";
+      default -> "not known whether it asks for a card";
+    };
+  }
+
+  private static String days(String typed) {
+    int days = TypedNumber.readWhole(typed);
+    return days == 0 ? "no trial" : Figures.counted(days, "days");
+  }
+
   /** Such as "14 days, all of Crew; asks for a card". */
   private String trial(Contender contender) {
     Map<ToolSheet.Circumstance, String> said = new LinkedHashMap<>();
@@ -425,10 +441,10 @@ final class PlanTableWriter {
         .forEach(part -> said.putIfAbsent(part.kind(), part.value()));
     List<String> words = new ArrayList<>();
     Optional.ofNullable(said.get(ToolSheet.Circumstance.TRIAL_DAYS))
-        .ifPresent(days -> words.add(days + " days"));
+        .ifPresent(days -> words.add(days(days)));
     Optional.ofNullable(said.get(ToolSheet.Circumstance.TRIAL_USE)).ifPresent(words::add);
     Optional.ofNullable(said.get(ToolSheet.Circumstance.TRIAL_CARD))
-        .ifPresent(card -> words.add(card.equals("yes") ? "asks for a card" : "no card"));
+        .ifPresent(card -> words.add(card(card)));
     return String.join(", ", words);
   }
 }

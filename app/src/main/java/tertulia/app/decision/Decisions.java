@@ -160,7 +160,7 @@ public class Decisions {
       throw new Conflict(
           "The view of "
               + String.join(", ", seen.withheld())
-              + " is not in the figures you read. Wait until everybody has handed in theirs, or"
+              + " is not in the figures you read. Wait until everybody has handed in theirs, or "
               + "open the panel’s views to everybody under Marks, then propose.");
     }
     if (seen.openedBy() == null) {

@@ -57,6 +57,7 @@ public final class CardWords {
     }
   }
 
+  /** What the words are about. */
   public ScoreCard card() {
     return card;
   }
@@ -112,6 +113,10 @@ public final class CardWords {
     return card.lacks(contender).stream().map(line -> lacked(line, contender)).toList();
   }
 
+  /**
+   * Who wins the heaviest criterion, and who wins what with the weights of it; that nobody has set
+   * weights, while that is so; nothing without criteria.
+   */
   public List<String> says() {
     boolean weighted = card.criteria().stream().anyMatch(line -> line.weight().isPresent());
     List<String> says = new ArrayList<>();
@@ -179,6 +184,7 @@ public final class CardWords {
         .reduce(BigDecimal.ZERO, BigDecimal::add);
   }
 
+  /** Every contender with its value, for whoever does not see the picture. */
   public String words(ScoreCard.OfCriterion line) {
     return line.criterion().name()
         + ": "
@@ -187,6 +193,7 @@ public final class CardWords {
             .collect(Collectors.joining(", "));
   }
 
+  /** By how much, and whether it is open; empty with nobody to win against. */
   public static String margin(ScoreCard.OfCriterion line) {
     return switch (line.winner()) {
       case Winner.Won won -> won.margin().words() + (line.isOpen() ? ", still open" : "");
@@ -197,6 +204,7 @@ public final class CardWords {
     };
   }
 
+  /** Why: what was said beside the marks of those ahead, or the figures; may be empty. */
   public List<Reason> reasons(ScoreCard.OfCriterion line) {
     return switch (line.criterion().kind()) {
       case Criterion.Judged judged -> quotes(line.criterion(), line.ahead(), true);
@@ -299,6 +307,7 @@ public final class CardWords {
                 ""));
   }
 
+  /** Such as "must" or "should, 4". */
   public static String importance(Need need) {
     return switch (need.importance()) {
       case Importance.Must must -> "must";
@@ -307,6 +316,7 @@ public final class CardWords {
     };
   }
 
+  /** Why something is needed and who said so; empty if nobody did. */
   public List<Reason> asked(Need need) {
     return file.brief().needs().stream()
         .filter(part -> part.id().equals(need.capability().id()))
@@ -339,10 +349,12 @@ public final class CardWords {
     return coverage && value.isExact() ? Figures.percent(value.low()) : Figures.score(value);
   }
 
+  /** Such as " 33 %", with a blank before it; empty without weights. */
   public static String share(ScoreCard.OfCriterion line) {
     return line.weight().map(w -> " " + Figures.percent(w)).orElse("");
   }
 
+  /** How a need is met. */
   public static String words(Met met) {
     return switch (met) {
       case YES -> "yes";

@@ -1,12 +1,14 @@
 package tertulia.app.fit;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import org.joda.money.Money;
+import org.jspecify.annotations.Nullable;
 import tertulia.app.display.Figures;
 import tertulia.app.exchange.Codes;
 import tertulia.app.exchange.SelectionFile;
@@ -84,26 +86,35 @@ record Looked(List<Line> lines, int looked, int of) {
         lines, (int) lines.stream().filter(line -> !line.isOpen()).count(), lines.size());
   }
 
-  /** The cheapest plan that has it, if the one read does not. */
+  /** The cheapest plan that has it and meets the needs, if the one read does not have it. */
   private static String forces(Session session, Contender contender, Capability capability) {
     Optional<Option> read = session.evaluation().costs().now().optionNow(contender.id());
     if (read.isEmpty() || has(read.get().offering(), capability)) {
       return "";
     }
+    List<PlanTag> having =
+        session.evaluation().costs().planTags(contender).stream()
+            .filter(tag -> has(tag.offering(), capability))
+            .toList();
+    return having.stream()
+        .filter(tag -> session.evaluation().costs().now().against(tag.offering()).isEmpty())
+        .min(Comparator.comparing(Looked::amount, Comparator.nullsLast(Comparator.naturalOrder())))
+        .map(tag -> "takes " + tag.offering().plan().name() + step(session, contender, tag))
+        .orElse(having.isEmpty() ? "" : "no plan that meets the needs has it");
+  }
+
+  /** What a plan costs more than the one that is read. */
+  private static String step(Session session, Contender contender, PlanTag tag) {
     Optional<Money> now =
         session.evaluation().costs().now().best(contender.id()).map(SteadyCost::money);
-    return session.evaluation().costs().planTags(contender).stream()
-        .filter(tag -> !tag.tooSmall() && has(tag.offering(), capability))
-        .filter(tag -> tag.cost().isPresent())
-        .min(java.util.Comparator.comparing(tag -> tag.cost().orElseThrow().money()))
-        .map((PlanTag tag) -> {
-          Money cost = tag.cost().orElseThrow().money();
-          return "takes "
-              + tag.offering().plan().name()
-              + now.map(before -> ", " + Figures.signed(cost.minus(before)) + " a month")
-                  .orElse("");
-        })
-        .orElse("");
+    Money then = amount(tag);
+    return then == null
+        ? ", whose price is not known"
+        : now.map(before -> ", " + Figures.signed(then.minus(before)) + " a month").orElse("");
+  }
+
+  private static @Nullable Money amount(PlanTag tag) {
+    return tag.cost().map(SteadyCost::money).orElse(null);
   }
 
   private static boolean has(Offering offering, Capability capability) {

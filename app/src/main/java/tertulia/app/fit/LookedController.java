@@ -7,6 +7,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+import tertulia.app.exchange.Codes;
 import tertulia.app.exchange.Limits;
 import tertulia.app.exchange.SelectionFile;
 import tertulia.app.people.SignedIn;
@@ -58,17 +59,19 @@ class LookedController {
             .findFirst()
             .map(Capability::name)
             .orElseThrow(() -> new NotFound("capability \"" + capability + "\""));
-    String why = because.strip();
     String fault = "";
     if (undo) {
       RetryOnConflict.until(() -> selections.stillOpen(id, slug, name));
-    } else if (why.isEmpty() || why.codePointCount(0, why.length()) > Limits.NOT_NEEDED_WHY) {
+    } else if (because.isBlank()) {
       fault = "Say in up to " + Limits.NOT_NEEDED_WHY + " characters why it is not needed.";
     } else {
       try {
+        String why = Codes.text(because, Limits.NOT_NEEDED_WHY);
         RetryOnConflict.until(() ->
             selections.notNeeded(
                 id, slug, new SelectionFile.NotNeededPart(name, why, person.name())));
+      } catch (IllegalArgumentException e) {
+        fault = "Why it is not needed: " + e.getMessage();
       } catch (Conflict e) {
         fault = e.message();
       }

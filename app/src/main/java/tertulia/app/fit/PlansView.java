@@ -1,7 +1,6 @@
 package tertulia.app.fit;
 
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -18,6 +17,7 @@ import tertulia.app.workspace.Row;
 import tertulia.app.workspace.Session;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Evaluation;
+import tertulia.core.evaluation.PlanTag;
 import tertulia.core.evaluation.Selection;
 import tertulia.core.finding.PlanFindings;
 import tertulia.core.fit.Answer;
@@ -66,7 +66,7 @@ record PlansView(
     private final Contender contender;
     private final List<Offering> offerings;
     private final PlanFindings findings;
-    private final Map<String, SteadyCost> costs = new LinkedHashMap<>();
+    private final List<PlanTag> tags;
 
     Writer(Session session, Contender contender) {
       this.session = session;
@@ -74,13 +74,7 @@ record PlansView(
       this.contender = contender;
       this.offerings = contender.offerings();
       this.findings = new PlanFindings(evaluation.costs(), contender, Named.by(session, contender));
-      for (Offering offering : offerings) {
-        evaluation
-            .costs()
-            .now()
-            .planAlone(offering)
-            .ifPresent(cost -> costs.put(offering.plan().id(), cost));
-      }
+      this.tags = evaluation.costs().planTags(contender);
     }
 
     PlansView write() {
@@ -129,17 +123,21 @@ record PlansView(
     }
 
     private List<Cell> prices() {
-      return offerings.stream()
-          .map(offering -> {
-            SteadyCost cost = costs.get(offering.plan().id());
-            return cost == null
-                ? Cell.missing("not known", "")
-                : Cell.figure(
-                        Figures.money(cost.money()),
-                        session.why("planalone", "contender", contender.id(), "plan", id(offering)))
-                    .noting(cost.option().list().term().words());
-          })
-          .toList();
+      return tags.stream().map(this::price).toList();
+    }
+
+    private Cell price(PlanTag tag) {
+      if (tag.tooSmall()) {
+        return Cell.missing("too small", "");
+      }
+      return tag.cost()
+          .map(cost ->
+              Cell.figure(
+                      Figures.money(cost.money()),
+                      session.why(
+                          "planalone", "contender", contender.id(), "plan", id(tag.offering())))
+                  .noting(cost.option().list().term().words()))
+          .orElseGet(() -> Cell.missing("not known", ""));
     }
 
     private static String id(Offering offering) {
@@ -155,6 +153,9 @@ record PlansView(
     }
 
     private Cell step(int i) {
+      if (tags.get(i).tooSmall() || tags.get(i - 1).tooSmall()) {
+        return Cell.fact("");
+      }
       String why =
           session.why(
               "planmore",
@@ -247,7 +248,8 @@ record PlansView(
 
     private Cell room(Offering offering, Measure measure) {
       Optional<Option> option =
-          Optional.ofNullable(costs.get(id(offering)))
+          tags.get(offerings.indexOf(offering))
+              .cost()
               .map(SteadyCost::option)
               .or(() ->
                   offering.plan().charged().stream()

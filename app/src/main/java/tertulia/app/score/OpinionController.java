@@ -6,6 +6,7 @@ import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
+import tertulia.app.exchange.Codes;
 import tertulia.app.exchange.Limits;
 import tertulia.app.people.SignedIn;
 import tertulia.app.selection.Selections;
@@ -42,19 +43,13 @@ class OpinionController {
     if (!sits) {
       throw new NotFound("contender \"" + slug + "\"");
     }
-    String said = words.strip();
-    if (said.codePointCount(0, said.length()) > Limits.OPINION) {
+    try {
+      String said = Codes.text(words, Limits.OPINION);
+      RetryOnConflict.until(() -> views.opinion(id, person, slug, said));
+    } catch (IllegalArgumentException e) {
       flash.addFlashAttribute("opinionOf", slug);
       flash.addFlashAttribute("opinionTyped", words);
-      flash.addFlashAttribute(
-          "opinionFault",
-          "An opinion has up to "
-              + Limits.OPINION
-              + " characters; found "
-              + said.codePointCount(0, said.length())
-              + ".");
-    } else {
-      RetryOnConflict.until(() -> views.opinion(id, person, slug, said));
+      flash.addFlashAttribute("opinionFault", "Take it if: " + e.getMessage());
     }
     return "redirect:/selections/"
         + id

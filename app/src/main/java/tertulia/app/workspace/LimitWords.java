@@ -27,6 +27,9 @@ public final class LimitWords {
     plan.charged().stream().findFirst().ifPresent(list -> charged(list, measure, said, notes));
     if (plan.range().measure().equals(measure)) {
       plan.range().cap().ifPresent(most -> said.add("up to " + Figures.whole(most)));
+      if (plan.range().least() > 1) {
+        notes.add("pay for at least " + Figures.whole(plan.range().least()));
+      }
     }
     if (said.isEmpty() && notes.isEmpty()) {
       return Cell.missing("not said", "");

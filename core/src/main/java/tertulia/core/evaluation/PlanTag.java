@@ -57,6 +57,10 @@ public record PlanTag(
         cost.isPresent() ? Optional.empty() : now.leastAlone(offering));
   }
 
+  private Optional<Money> sold() {
+    return tooSmall ? Optional.empty() : cost.map(SteadyCost::money);
+  }
+
   /** What it costs for a year at that; empty as {@link #cost}. */
   public Optional<Money> aYear() {
     return cost.map(found -> found.money().multipliedBy(12));
@@ -71,14 +75,13 @@ public record PlanTag(
 
   /**
    * What each plan costs more a month than the one before it on the page, negative if less; empty
-   * for the first, and where one of the two has no figure.
+   * for the first, and where one of the two has no figure or is not sold for so many.
    */
   public static List<Optional<Money>> steps(List<PlanTag> page) {
     List<Optional<Money>> steps = new ArrayList<>();
     for (int i = 0; i < page.size(); i++) {
-      Optional<Money> own = page.get(i).cost.map(SteadyCost::money);
-      Optional<Money> before =
-          i == 0 ? Optional.empty() : page.get(i - 1).cost.map(SteadyCost::money);
+      Optional<Money> own = page.get(i).sold();
+      Optional<Money> before = i == 0 ? Optional.empty() : page.get(i - 1).sold();
       steps.add(own.flatMap(amount -> before.map(amount::minus)));
     }
     return steps;

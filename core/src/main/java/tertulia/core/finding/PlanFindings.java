@@ -9,13 +9,13 @@ import org.joda.money.Money;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Costs;
 import tertulia.core.evaluation.Met;
+import tertulia.core.evaluation.PlanTag;
 import tertulia.core.fit.Answer;
 import tertulia.core.fit.Capability;
 import tertulia.core.fit.Need;
 import tertulia.core.fit.Offering;
 import tertulia.core.fit.Verdict;
 import tertulia.core.growth.Measure;
-import tertulia.core.path.SteadyCost;
 import tertulia.core.pricing.Allowance;
 import tertulia.core.pricing.Included;
 import tertulia.core.pricing.Plan;
@@ -50,7 +50,7 @@ public record PlanFindings(Costs costs, Contender contender, List<Capability> kn
           new FitFinding.WillNotDo(
               contender.id(), before.plan().name(), verdict(before).reasons()));
     }
-    if (first + 1 < offerings.size()) {
+    if (first + 1 < offerings.size() && !costs.planTags(contender).get(first + 1).tooSmall()) {
       all.add(next(first + 1));
     }
     new FitFindings(costs).notTheFirst(contender).ifPresent(all::add);
@@ -115,14 +115,11 @@ public record PlanFindings(Costs costs, Contender contender, List<Capability> kn
 
   /**
    * What the i-th plan costs more a month than the one before it, negative if less, assumed prices
-   * at their high ends; empty for the first, or if one of them has no figure.
+   * at their high ends; empty for the first, or if one of them has no figure or is not sold for so
+   * many.
    */
   public Optional<Money> more(int i) {
-    return i == 0 ? Optional.empty() : alone(i).flatMap(own -> alone(i - 1).map(own::minus));
-  }
-
-  private Optional<Money> alone(int i) {
-    return costs.now().planAlone(contender.offerings().get(i)).map(SteadyCost::money);
+    return PlanTag.steps(costs.planTags(contender)).get(i);
   }
 
   /** What the i-th plan has by itself that no need names and the plan before it does not have. */

@@ -171,6 +171,7 @@ public class FitFindingsTest extends GeneratedFindings {
       Costs costs, Contender contender, int first, FitFinding.NextBrings next) {
     Plan before = contender.tool().plans().get(first);
     Plan plan = contender.tool().plans().get(first + 1);
+    assertFalse(costs.planTags(contender).get(first + 1).tooSmall(), "it is sold for so many");
     assertEquals(next.plan(), plan.name());
     List<String> asked =
         costs.selection().needs().stream().map(need -> need.capability().id()).toList();
