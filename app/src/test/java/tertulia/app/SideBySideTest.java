@@ -191,7 +191,22 @@ public class SideBySideTest extends ServedTest {
         "1 person 10 people 100 people");
     assertFalse(page.contains("Paste the"), "two are enough");
     has(text(own, "contenders?people=40"), "For 40 people the plans read here cost");
-    has(text(own, "overview"), "nobody is counted yet");
+    // every page reads the same people, and says so
+    has(text(own, "overview"), "nobody is counted yet", "nobody counted yet, read for 10 people");
+    has(
+        text(own, "overview"),
+        "0.00 a month in Dec 2026, for 10 people; 0.00 over the 36 months",
+        "Cheapest by headcount: Slotmeer up to");
+    has(text(own, "overview?people=40"), "for 40 people");
+    assertFalse(text(own, "overview").contains("You will have"));
+    // and nothing is proposed without saying for whom
+    MockHttpServletResponse refused =
+        post(
+            own,
+            "ilse",
+            "decision/propose",
+            Map.of("choice", "slotmeer", "reasons", "x", "givenUp", "y"));
+    has(refused.getContentAsString(StandardCharsets.UTF_8), "Nobody is counted yet");
   }
 
   @Test

@@ -58,7 +58,7 @@ public record PlanTagChart(double top, double step, String unit, int most, int p
   public List<String> scale() {
     List<String> lines = new java.util.ArrayList<>();
     for (double at = top; at > -step / 2; at -= step) {
-      lines.add(Svg.number(at));
+      lines.add(at == Math.rint(at) ? Figures.whole(Math.round(at)) : Svg.number(at));
     }
     lines.set(0, lines.getFirst() + " " + unit);
     return lines;

@@ -32,7 +32,6 @@ import tertulia.app.workspace.Cell;
 import tertulia.app.workspace.Row;
 import tertulia.app.workspace.Session;
 import tertulia.app.workspace.StepBody;
-import tertulia.app.workspace.Workspace;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Selection;
 import tertulia.core.finding.CostFinding;
@@ -48,13 +47,8 @@ class ContendersController implements StepBody {
   private static final String VIEW = "contenders/contenders";
   private final Selections selections;
   private final Catalogue catalogue;
-  private final Workspace workspace;
 
-  /** So many people are read while nobody is counted. */
-  private static final int SMALL_TEAM = 10;
-
-  ContendersController(Selections selections, Catalogue catalogue, Workspace workspace) {
-    this.workspace = workspace;
+  ContendersController(Selections selections, Catalogue catalogue) {
     this.selections = selections;
     this.catalogue = catalogue;
   }
@@ -171,17 +165,15 @@ class ContendersController implements StepBody {
     if (session.columns().isEmpty()) {
       return;
     }
-    boolean counted = session.evaluation().costs().overall().highestPlanned() > 0;
-    Session read =
-        counted || !session.query().typedPeople().isEmpty() ? session : forSomebody(session);
+    boolean counted = session.table().selection().isCounted();
     boolean byPrice = session.asked().getOrDefault("order", "").equals("price");
     boolean inAll = session.asked().getOrDefault("picture", "").equals("all");
     model.addAttribute("byPrice", byPrice);
     model.addAttribute("inAll", inAll);
     model.addAttribute("counted", counted);
-    PlanTable plans = new PlanTableWriter(read, byPrice, inAll).write();
-    List<CostFinding> found = new CostFindings(read.evaluation().costs()).all();
-    FindingWords words = new FindingWords(read.evaluation().selection());
+    PlanTable plans = new PlanTableWriter(session, byPrice, inAll).write();
+    List<CostFinding> found = new CostFindings(session.evaluation().costs()).all();
+    FindingWords words = new FindingWords(session.evaluation().selection());
     List<String> bySize =
         found.stream()
             .filter(CostFinding.CheapestByHeadcount.class::isInstance)
@@ -192,7 +184,7 @@ class ContendersController implements StepBody {
     model.addAttribute(
         "says",
         first ? Stream.concat(bySize.stream(), plans.says().stream()).toList() : plans.says());
-    model.addAttribute("sizes", SizeTable.of(read, counted));
+    model.addAttribute("sizes", SizeTable.of(session, counted));
     model.addAttribute("bySize", first ? List.of() : bySize);
   }
 
@@ -201,13 +193,6 @@ class ContendersController implements StepBody {
     return found.stream()
         .anyMatch(finding ->
             finding instanceof CostFinding.WithinPlan within && !within.changes().isEmpty());
-  }
-
-  /** As long as nobody is counted prices are read for a small team. */
-  private Session forSomebody(Session session) {
-    Map<String, String> asked = new TreeMap<>(session.asked());
-    asked.put("people", "" + SMALL_TEAM);
-    return workspace.open(session.table(), asked, session.person());
   }
 
   @Override

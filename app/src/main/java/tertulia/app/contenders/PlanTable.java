@@ -15,6 +15,22 @@ import tertulia.app.workspace.Cell;
  */
 record PlanTable(
     List<Head> contenders, List<Column> plans, List<Line> rows, List<String> says, String axis) {
+  private static final int PAGE = 1130;
+  private static final int DIGIT = 10;
+  private static final int MOST_ABREAST = 16;
+
+  /** Whether a column would be narrower than its price if all were to stand on one page. */
+  public boolean isWide() {
+    int longest =
+        rows.stream()
+            .filter(row -> row.look().equals("big"))
+            .flatMap(row -> row.cells().stream())
+            .filter(span -> !span.cell().why().isEmpty())
+            .mapToInt(span -> span.cell().text().length())
+            .max()
+            .orElse(0);
+    return plans.size() > MOST_ABREAST || (longest + 1) * DIGIT * plans.size() > PAGE;
+  }
 
   /**
    * A contender over its plans.

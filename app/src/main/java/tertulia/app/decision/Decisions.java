@@ -156,6 +156,11 @@ public class Decisions {
   public void propose(long selectionId, OptionalLong version, Proposal proposal, SignedIn person) {
     DecisionRow row = write(selectionId, version, proposal);
     LoadedSelection seen = selections.load(selectionId);
+    if (!seen.selection().isCounted()) {
+      throw new Conflict(
+          "Nobody is counted yet, so no cost can be recorded. Say under Need how many people there"
+              + " are, then propose.");
+    }
     if (!seen.withheld().isEmpty()) {
       throw new Conflict(
           "The view of "

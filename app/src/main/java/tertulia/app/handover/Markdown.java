@@ -204,18 +204,11 @@ final class Markdown {
     }
     line("");
     for (Results.SidesResult one : side.contenders()) {
-      line(
-          "- "
-              + escaped(named(results, List.of(one.contender())))
-              + ": wins: "
-              + escaped(said(one.wins(), "no criterion"))
-              + "; comes last in: "
-              + escaped(said(one.last(), "none for certain"))
-              + "; lacks: "
-              + escaped(said(one.lacks(), "nothing that tells them apart"))
-              + (one.opinions().isEmpty()
-                  ? ""
-                  : "; opinion of " + escaped(String.join("; ", one.opinions()))));
+      line("- " + escaped(named(results, List.of(one.contender()))));
+      line("  - wins: " + escaped(said(one.wins(), "no criterion")));
+      line("  - comes last in: " + escaped(said(one.last(), "none for certain")));
+      line("  - lacks: " + escaped(said(one.lacks(), "nothing that tells them apart")));
+      one.opinions().forEach(opinion -> line("  - opinion of " + escaped(opinion)));
     }
     line("");
     sizes(results, side.bySize());
@@ -283,7 +276,7 @@ final class Markdown {
   }
 
   private static String said(List<String> things, String none) {
-    return things.isEmpty() ? none : String.join(", ", things);
+    return things.isEmpty() ? none : String.join("; ", things);
   }
 
   private static String named(Results results, List<String> ids) {

@@ -277,10 +277,16 @@ record OverviewView(
     return session.step(Codes.code(stage));
   }
 
-  /** What is asked of the reader; or else what the table does next. */
+  /**
+   * What is asked of the reader; or else what the table does next. Before there is something to
+   * judge whoever organises sees to that first.
+   */
   private static Act act(Session session, Optional<Decision> decision) {
     Progress.Next next = Progress.of(session.evaluation(), decision).next();
     String note = ProgressWords.note(next, session.today());
+    if (next.step().compareTo(Stage.WEIGHTS) < 0 && session.person().organises()) {
+      return new Act(ProgressWords.button(next), note, href(session, next.step()));
+    }
     return FirstPage.asked(
             session.table(), decision, new FirstPage.Reader(session.person(), session.today()))
         .stream()

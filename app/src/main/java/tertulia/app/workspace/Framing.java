@@ -46,7 +46,7 @@ final class Framing {
     return new Frame(
         table.id(),
         selection.title(),
-        subtitle(session.evaluation()),
+        subtitle(session.evaluation(), session.table().selection().isCounted()),
         view,
         asksWhatIf,
         "/selections/" + table.id() + "/" + step,
@@ -83,13 +83,13 @@ final class Framing {
         table.decided());
   }
 
-  private static String subtitle(Evaluation evaluation) {
+  private static final String NOBODY = "nobody counted yet";
+
+  private static String subtitle(Evaluation evaluation, boolean counted) {
     Selection selection = evaluation.selection();
     int fewest = evaluation.costs().overall().lowestPlanned();
     int most = evaluation.costs().overall().highestPlanned();
-    return (most == 0
-            ? "nobody counted yet"
-            : fewest == most ? people(most) : fewest + " to " + people(most))
+    return (!counted ? NOBODY : fewest == most ? people(most) : fewest + " to " + people(most))
         + " · "
         + selection.horizon().months()
         + " months from "
@@ -144,11 +144,12 @@ final class Framing {
   private static String moment(Session session) {
     int people = session.evaluation().costs().people().total();
     String count =
-        (people == 0 ? "nobody counted yet" : people(people) + seats(session, people))
-            + stated(session);
+        (people == 0 ? NOBODY : people(people) + seats(session, people)) + stated(session);
     return switch (session.query().whatIf().moment()) {
       case Moment.Month month ->
-          Dates.month(session.table().selection().horizon().month(month.m())) + " · " + count;
+          Dates.month(session.table().selection().horizon().month(month.m()))
+              + " · "
+              + (session.table().selection().isCounted() ? count : NOBODY + ", read for " + count);
       case Moment.Headcount typed -> "If there were " + count;
     };
   }

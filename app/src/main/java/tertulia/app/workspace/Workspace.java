@@ -15,6 +15,7 @@ import tertulia.app.selection.Selections;
 import tertulia.app.settings.Freshness;
 import tertulia.core.evaluation.Evaluation;
 import tertulia.core.evaluation.Selection;
+import tertulia.core.evaluation.WhatIf;
 import tertulia.core.finding.InterestFinding;
 import tertulia.core.finding.InterestFindings;
 
@@ -84,6 +85,9 @@ public class Workspace {
    */
   public record Interested(String sentence, String word, String query, boolean without) {}
 
+  /** So many people are read while nobody is counted. */
+  static final int SMALL_TEAM = 10;
+
   /** Computes what is loaded. */
   public Session open(LoadedSelection table, Map<String, String> parameters, SignedIn person) {
     return open(table, parameters, person, LocalDate.now(clock), freshness.days(), 0);
@@ -96,10 +100,16 @@ public class Workspace {
     return table -> open(table, Map.of(), person, today, daysFresh, 0);
   }
 
-  /** As it is read: on the plans chosen, and for so many people even where nobody is counted. */
+  /**
+   * As it is read: on the plans chosen, and where nobody is counted for as many people as are asked
+   * for, a small team if none are.
+   */
   private static Selection read(Selection selection, WhatIfQuery query) {
     Selection chosen = selection.on(query.plans());
-    return query.typedPeople().isEmpty() ? chosen : chosen.forAnybody();
+    return switch (query.whatIf().moment()) {
+      case WhatIf.Moment.Headcount typed -> chosen.forAnybody(Math.max(1, typed.people()));
+      case WhatIf.Moment.Month month -> chosen.isCounted() ? chosen : chosen.forAnybody(SMALL_TEAM);
+    };
   }
 
   private Session open(

@@ -222,16 +222,41 @@ public record Selection(
   }
 
   /**
-   * This selection if it does not say for whom it is: one person to begin with, a seat each, so
-   * that its prices can be read for any number of people.
+   * Whether it says for whom or what it is: some month has people, or something else is counted.
    */
-  public Selection forAnybody() {
-    boolean peopled = IntStream.range(0, horizon.months()).anyMatch(m -> someoneIn(m));
+  public boolean isCounted() {
+    return isPeopled() || demands.keySet().stream().anyMatch(measure -> !measure.isPeople());
+  }
+
+  /** No id of a group that somebody entered. */
+  private static final String ANYBODY = "?";
+
+  /** Whether its people are nobody's plan but those of {@link #forAnybody}. */
+  public boolean isForAnybody() {
+    return groups.stream().anyMatch(group -> group.id().equals(ANYBODY));
+  }
+
+  private boolean isPeopled() {
+    return IntStream.range(0, horizon.months()).anyMatch(this::someoneIn);
+  }
+
+  /**
+   * This selection if it does not say for whom it is: so many people in every month, a seat each,
+   * so that its prices can be read.
+   *
+   * @param many at least 1
+   */
+  public Selection forAnybody(int many) {
+    boolean peopled = isPeopled();
     boolean seated = demands.keySet().stream().anyMatch(Measure::isPeople);
     if (peopled && seated) {
       return this;
     }
-    List<Group> people = peopled ? groups : List.of(ANYBODY);
+    List<Group> people =
+        peopled
+            ? groups
+            : List.of(
+                new Group(ANYBODY, "People", new Growth.Hires(many, BigDecimal.ZERO), List.of()));
     Map<Measure, Demand> needed = new LinkedHashMap<>(demands);
     if (!seated) {
       Map<String, BigDecimal> each = new LinkedHashMap<>();
@@ -240,9 +265,6 @@ public record Selection(
     }
     return with(people, needed, trials);
   }
-
-  private static final Group ANYBODY =
-      new Group("anybody", "People", new Growth.Hires(1, BigDecimal.ZERO), List.of());
 
   private boolean someoneIn(int m) {
     return scenarios.stream()

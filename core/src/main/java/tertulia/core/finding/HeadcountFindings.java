@@ -63,7 +63,7 @@ public record HeadcountFindings(Costs costs) {
       }
     }
     findings.add(new CostFinding.CheapestByHeadcount(stretches, swept.most()));
-    if (costs.overall().highestPlanned() > 0) {
+    if (costs.overall().highestPlanned() > 0 && !costs.selection().isForAnybody()) {
       findings.add(withinPlan(swept));
     }
     leadChanges(swept).stream().limit(MOST_EXPLAINED).forEach(findings::add);
@@ -72,10 +72,12 @@ public record HeadcountFindings(Costs costs) {
 
   /**
    * Whether headcounts come near those planned: from a third of the fewest to twice the most. If
-   * nobody is planned, one or two people are near; whoever plans for one person looks at all sizes.
+   * nobody is planned, one or two people are near; whoever plans for one person, or does not say
+   * for whom, looks at all sizes.
    */
   private boolean isNear(int from, int to) {
-    return costs.overall().highestPlanned() == 1
+    return costs.selection().isForAnybody()
+        || costs.overall().highestPlanned() == 1
         || to >= costs.overall().lowestPlanned() / 3
             && from <= 2 * Math.max(1, costs.overall().highestPlanned());
   }

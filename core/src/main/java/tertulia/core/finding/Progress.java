@@ -166,7 +166,7 @@ public record Progress(Map<Stage, State> states, Next next) {
     int weighed = (int) members.stream().filter(m -> hasWeighed(selection, m)).count();
     int marked = (int) members.stream().filter(m -> marksLeft(selection, m) == 0).count();
     Map<Stage, State> states = new EnumMap<>(Stage.class);
-    states.put(Stage.NEED, State.of(!selection.groups().isEmpty(), !selection.needs().isEmpty()));
+    states.put(Stage.NEED, State.of(saysWho(selection), !selection.needs().isEmpty()));
     states.put(Stage.CONTENDERS, State.of(contenders >= 2));
     states.put(Stage.FIT, State.of(contenders >= 2 && doing >= 2));
     states.put(Stage.COST, State.of(contenders >= 2 && doing >= 2 && priced >= 2));
@@ -177,6 +177,10 @@ public record Progress(Map<Stage, State> states, Next next) {
     states.put(Stage.FIRMNESS, new State(0, 0));
     states.put(Stage.DECISION, State.of(decided));
     return states;
+  }
+
+  private static boolean saysWho(Selection selection) {
+    return !selection.groups().isEmpty() && !selection.isForAnybody();
   }
 
   /** What a proposal or a signed decision asks for; empty before either. */
@@ -195,7 +199,7 @@ public record Progress(Map<Stage, State> states, Next next) {
     if (selection.active().size() < 2) {
       return new Next.BringContenders(selection.active().size());
     }
-    if (selection.groups().isEmpty()) {
+    if (!saysWho(selection)) {
       return new Next.SayWho();
     }
     if (selection.needs().isEmpty()) {

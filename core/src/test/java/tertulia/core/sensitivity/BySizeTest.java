@@ -94,7 +94,7 @@ public class BySizeTest {
                     nobody.scenarios(),
                     nobody.practice(),
                     nobody.trials())
-                .forAnybody(),
+                .forAnybody(10),
             WhatIf.START);
     WhatIf.Moment ten = new WhatIf.Moment.Headcount(10);
     assertEquals(read.costs().at(ten).people().total(), 10);
