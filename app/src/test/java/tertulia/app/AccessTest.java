@@ -58,7 +58,7 @@ public class AccessTest extends ServedTest {
           pattern
               .replace("{id}", "987654")
               .replace("{slug}", "no-such-tool")
-              .replace("{revision}", "1")
+              .replace("{act}", "1")
               .replace("{remark}", "1")
               .replace("{proof}", "1")
               .replace("{change}", "no-such-change")

@@ -115,7 +115,7 @@ public class NamedPeopleTest extends ServedTest {
               .replace("{proof}", "1")
               .replace("{change}", "none")
               .replace("{word}", "none")
-              .replace("{revision}", "1");
+              .replace("{act}", "1");
       MockHttpServletRequestBuilder request =
           MockMvcRequestBuilders.request(method, path).with(csrf());
       FORMS

@@ -116,7 +116,7 @@ public class ProofsTest extends ServedTest {
     answer("odile", MockMvcRequestBuilders.post("/selections/1/proofs/drop").param("about", about));
     assertEquals(selections.load(1).proofs(about).size(), 0);
     String told = Jsoup.parse(page("pia", "/changes")).text();
-    assertTrue(told.contains("Odile Brannock Picture taken away from Slotmeer · "), told);
+    assertTrue(told.contains("Picture taken away from Slotmeer · "), told);
     assertTrue(told.contains("Picture beside Slotmeer · "), told);
     assertEquals(
         answer("pia", MockMvcRequestBuilders.get("/selections/1/proofs/" + proof)).getStatus(),

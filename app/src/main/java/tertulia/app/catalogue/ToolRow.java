@@ -6,13 +6,11 @@ import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import jakarta.persistence.Version;
-import org.hibernate.envers.Audited;
 import org.jspecify.annotations.Nullable;
 
 /** Storage of a tool; what it is called and costs stands in its pages. */
 @Entity
 @Table(name = "tool")
-@Audited
 class ToolRow {
   @Id
   @GeneratedValue(strategy = GenerationType.IDENTITY)

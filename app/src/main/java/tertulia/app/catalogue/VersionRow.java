@@ -9,14 +9,11 @@ import jakarta.persistence.Table;
 import jakarta.persistence.Version;
 import java.time.Instant;
 import java.time.LocalDate;
-import org.hibernate.envers.Audited;
-import org.hibernate.envers.NotAudited;
 import org.jspecify.annotations.Nullable;
 
 /** Storage of a price page as it holds from a day on. */
 @Entity
 @Table(name = "tool_version")
-@Audited
 class VersionRow {
   @Id
   @GeneratedValue(strategy = GenerationType.IDENTITY)
@@ -30,7 +27,7 @@ class VersionRow {
   int format;
 
   /** What stood here before the last change, so that it can be undone. */
-  @NotAudited @Lob @Nullable String replaced;
+  @Lob @Nullable String replaced;
 
   String notedBy = "";
   Instant notedAt = Instant.EPOCH;

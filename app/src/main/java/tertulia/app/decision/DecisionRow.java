@@ -15,7 +15,6 @@ import java.util.Collection;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
-import org.hibernate.envers.Audited;
 import org.jspecify.annotations.Nullable;
 import org.springframework.data.jpa.repository.JpaRepository;
 import tertulia.core.decision.Decision;
@@ -25,7 +24,6 @@ import tertulia.core.decision.Signatory;
 /** Storage of a decision in whatever state it is. */
 @Entity
 @Table(name = "decision")
-@Audited
 class DecisionRow {
   /** How far it has come. */
   enum State {

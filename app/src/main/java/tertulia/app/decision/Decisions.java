@@ -15,6 +15,8 @@ import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import tertulia.app.act.Act;
+import tertulia.app.act.Acts;
 import tertulia.app.display.AdviceResults;
 import tertulia.app.exchange.Limits;
 import tertulia.app.exchange.SelectionFile;
@@ -46,6 +48,7 @@ public class Decisions {
   private final Selections selections;
   private final Seats seats;
   private final Clock clock;
+  private final Acts acts;
 
   Decisions(
       DecisionRow.All rows,
@@ -53,7 +56,9 @@ public class Decisions {
       ReviewRow.All reviews,
       Selections selections,
       Seats seats,
-      Clock clock) {
+      Clock clock,
+      Acts acts) {
+    this.acts = acts;
     this.reviews = reviews;
     this.rows = rows;
     this.ended = ended;
@@ -148,7 +153,8 @@ public class Decisions {
    */
   @Transactional
   public void draft(long selectionId, OptionalLong version, Proposal proposal) {
-    write(selectionId, version, proposal);
+    DecisionRow row = write(selectionId, version, proposal);
+    acts.note(selectionId, new Act.Drafted(name(selectionId, row.choice)));
   }
 
   /** As above, and puts it forward with everything it rests on. */
@@ -172,6 +178,7 @@ public class Decisions {
       // what is proposed shows everybody's view, so it is nobody's secret any more
       seats.openTable(selectionId, person.name());
     }
+    acts.note(selectionId, new Act.Proposed(name(selectionId, row.choice)));
     Basis basis = Basis.of(selections.load(selectionId));
     row.write(new Decision.Draft(proposal).propose(signatory(person), now()));
     row.basis = basis.toJson();
@@ -215,6 +222,7 @@ public class Decisions {
     DecisionRow row = row(selectionId);
     Decision.Proposed proposed = proposed(row, version);
     keep(row, proposed.withdraw(signatory(person), now(), reason));
+    acts.note(selectionId, new Act.Withdrawn(reason));
     row.write(new Decision.Draft(proposed.proposal()));
     row.basis = null;
     row.digest = null;
@@ -245,6 +253,8 @@ public class Decisions {
           "The choice no longer meets the needs. Withdraw the proposal and write a new one.");
     }
     keep(row, proposed.withdraw(signatory(person), now(), reason(lines)));
+    acts.note(selectionId, new Act.Withdrawn(reason(lines)));
+    acts.note(selectionId, new Act.Proposed(name(selectionId, choice)));
     Basis basis = Basis.of(table);
     row.write(new Decision.Draft(proposed.proposal().under(now)).propose(signatory(person), now()));
     row.basis = basis.toJson();
@@ -284,6 +294,7 @@ public class Decisions {
       throw new Changed(difference);
     }
     freeze(row, signed, table);
+    acts.note(selectionId, new Act.Signed(name(selectionId, row.choice)));
   }
 
   /**
@@ -345,6 +356,7 @@ public class Decisions {
     PlanPaths ways = Evaluation.of(table.selection(), WhatIf.START).costs().overall().way(choice);
     String option = ways instanceof PlanPaths.Found found ? found.best().label() : "";
     freeze(rows.save(row), signed.under(option), table);
+    acts.note(selectionId, new Act.Entered(name(selectionId, choice)));
   }
 
   private void freeze(DecisionRow row, Decision.Signed signed, LoadedSelection table) {
@@ -406,6 +418,12 @@ public class Decisions {
           "This was looked at again " + MOST_REVIEWS + " times. Ask it again instead.");
     }
     reviews.save(ReviewRow.of(selectionId, review));
+    acts.note(
+        selectionId,
+        switch (review) {
+          case Review.StillHolds holds -> new Act.StillHolds(holds.again());
+          case Review.AskedAgain again -> new Act.AskedAgain();
+        });
   }
 
   /** Objects to a proposal with a reason, which stays on record. */
@@ -414,6 +432,7 @@ public class Decisions {
     DecisionRow row = row(selectionId);
     Decision.Objected objected = proposed(row, version).object(signatory(person), now(), reason);
     row.write(objected);
+    acts.note(selectionId, new Act.Objected(reason));
     keep(row, objected.ended());
   }
 

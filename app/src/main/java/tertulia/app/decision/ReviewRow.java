@@ -10,7 +10,6 @@ import java.time.LocalDate;
 import java.util.Collection;
 import java.util.List;
 import java.util.Objects;
-import org.hibernate.envers.Audited;
 import org.jspecify.annotations.Nullable;
 import org.springframework.data.jpa.repository.JpaRepository;
 import tertulia.core.decision.Proposal;
@@ -20,7 +19,6 @@ import tertulia.core.decision.Signatory;
 /** Storage of what came of looking again; it is never changed. */
 @Entity
 @Table(name = "review")
-@Audited
 class ReviewRow {
   @Id
   @GeneratedValue(strategy = GenerationType.IDENTITY)

@@ -38,7 +38,8 @@ public final class Voice {
           "plans",
           "size",
           "card",
-          "confirm");
+          "confirm",
+          "act");
 
   private static final Locale LOCALE = Locale.UK;
   private static final Pattern PLACE = Pattern.compile("\\{(?<name>[a-z][A-Za-z]*)}");

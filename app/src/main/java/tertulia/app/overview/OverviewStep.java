@@ -4,7 +4,7 @@ import org.springframework.stereotype.Component;
 import org.springframework.ui.Model;
 import tertulia.app.decision.Decisions;
 import tertulia.app.score.ScoreCardWriter;
-import tertulia.app.trail.AuditTrail;
+import tertulia.app.trail.Trail;
 import tertulia.app.web.RetryOnConflict;
 import tertulia.app.workspace.Session;
 import tertulia.app.workspace.StepBody;
@@ -15,9 +15,9 @@ class OverviewStep implements StepBody {
   private static final String VIEW = "overview/overview";
   private final Decisions decisions;
   private final Visits visits;
-  private final AuditTrail trail;
+  private final Trail trail;
 
-  OverviewStep(Decisions decisions, Visits visits, AuditTrail trail) {
+  OverviewStep(Decisions decisions, Visits visits, Trail trail) {
     this.decisions = decisions;
     this.visits = visits;
     this.trail = trail;
@@ -47,7 +47,7 @@ class OverviewStep implements StepBody {
     model.addAttribute(
         "since",
         RetryOnConflict.until(() -> visits.note(id, session.person().id()))
-            .map(before -> Since.of(before, trail.since(id, before, session.person().name())))
+            .map(before -> Since.of(before, trail.since(id, before, session.person())))
             .orElse(null));
   }
 }

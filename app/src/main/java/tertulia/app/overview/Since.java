@@ -7,7 +7,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import tertulia.app.display.Dates;
-import tertulia.app.trail.AuditEntry;
+import tertulia.app.trail.TrailEntry;
 
 /**
  * What others did since somebody was here.
@@ -19,14 +19,14 @@ import tertulia.app.trail.AuditEntry;
 record Since(String day, List<String> lines, int more) {
   private static final int MOST = 4;
 
-  static Since of(Instant before, List<AuditEntry> acts) {
+  static Since of(Instant before, List<TrailEntry> acts) {
     Map<String, List<String>> byPerson = new LinkedHashMap<>();
     int more = 0;
     int shown = 0;
-    for (AuditEntry act : acts) {
-      for (String what : act.what()) {
+    for (TrailEntry act : acts) {
+      for (TrailEntry.Line what : act.what()) {
         if (shown < MOST) {
-          byPerson.computeIfAbsent(act.who(), who -> new ArrayList<>()).add(what);
+          byPerson.computeIfAbsent(act.who(), who -> new ArrayList<>()).add(what.text());
           shown++;
         } else {
           more++;

@@ -7,13 +7,10 @@ import jakarta.persistence.GeneratedValue;
 import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import jakarta.persistence.Version;
-import org.hibernate.envers.Audited;
-import org.hibernate.envers.NotAudited;
 import org.jspecify.annotations.Nullable;
 
 /** Storage of somebody who can sign in. */
 @Entity
-@Audited
 class Account {
   @Id
   @GeneratedValue(strategy = GenerationType.IDENTITY)
@@ -21,7 +18,7 @@ class Account {
 
   String signInName = "";
   String displayName = "";
-  @NotAudited String passwordHash = "";
+  String passwordHash = "";
 
   @Enumerated(EnumType.STRING)
   Role role = Role.READER;

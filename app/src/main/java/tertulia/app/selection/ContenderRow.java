@@ -6,13 +6,11 @@ import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import jakarta.persistence.Version;
-import org.hibernate.envers.Audited;
 import org.jspecify.annotations.Nullable;
 
 /** Storage of a tool's place at the table. */
 @Entity
 @Table(name = "contender")
-@Audited
 class ContenderRow {
   @Id
   @GeneratedValue(strategy = GenerationType.IDENTITY)

@@ -6,13 +6,11 @@ import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import jakarta.persistence.Version;
-import org.hibernate.envers.Audited;
 import org.jspecify.annotations.Nullable;
 
 /** Storage of one member's mark; without points the member cannot judge. */
 @Entity
 @Table(name = "mark")
-@Audited
 class MarkRow {
   @Id
   @GeneratedValue(strategy = GenerationType.IDENTITY)

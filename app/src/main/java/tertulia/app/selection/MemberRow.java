@@ -7,13 +7,11 @@ import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import jakarta.persistence.Version;
 import java.time.LocalDate;
-import org.hibernate.envers.Audited;
 import org.jspecify.annotations.Nullable;
 
 /** Storage of somebody at the table; without an account if read from a file. */
 @Entity
 @Table(name = "panel_member")
-@Audited
 class MemberRow {
   @Id
   @GeneratedValue(strategy = GenerationType.IDENTITY)

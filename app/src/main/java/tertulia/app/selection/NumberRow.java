@@ -6,13 +6,11 @@ import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import jakarta.persistence.Version;
-import org.hibernate.envers.Audited;
 import org.jspecify.annotations.Nullable;
 
 /** Storage of one member's number for one criterion, by swing or in an order. */
 @Entity
 @Table(name = "weighing_number")
-@Audited
 class NumberRow {
   @Id
   @GeneratedValue(strategy = GenerationType.IDENTITY)

@@ -6,7 +6,6 @@ import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import jakarta.persistence.Version;
-import org.hibernate.envers.Audited;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -16,7 +15,6 @@ import org.jspecify.annotations.Nullable;
  */
 @Entity
 @Table(name = "contender_pair")
-@Audited
 class PairRow {
   @Id
   @GeneratedValue(strategy = GenerationType.IDENTITY)

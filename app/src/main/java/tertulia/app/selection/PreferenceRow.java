@@ -6,7 +6,6 @@ import jakarta.persistence.GenerationType;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import jakarta.persistence.Version;
-import org.hibernate.envers.Audited;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -15,7 +14,6 @@ import org.jspecify.annotations.Nullable;
  */
 @Entity
 @Table(name = "preference")
-@Audited
 class PreferenceRow {
   @Id
   @GeneratedValue(strategy = GenerationType.IDENTITY)

@@ -7,13 +7,11 @@ import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import jakarta.persistence.Version;
 import java.time.LocalDate;
-import org.hibernate.envers.Audited;
 import org.jspecify.annotations.Nullable;
 
 /** Storage of what a picture shows and who added it. */
 @Entity
 @Table(name = "proof")
-@Audited
 class ProofRow {
   @Id
   @GeneratedValue(strategy = GenerationType.IDENTITY)

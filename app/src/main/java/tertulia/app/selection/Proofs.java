@@ -8,6 +8,8 @@ import java.util.Optional;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import tertulia.app.act.Act;
+import tertulia.app.act.Acts;
 import tertulia.app.catalogue.Catalogue;
 import tertulia.app.exchange.Limits;
 import tertulia.app.people.SignedIn;
@@ -23,6 +25,8 @@ public class Proofs {
   private final Rows.Members members;
   private final SelectionAccess entrance;
   private final Catalogue catalogue;
+  private final SubjectNames names;
+  private final Acts acts;
 
   Proofs(
       SelectionStore store,
@@ -30,7 +34,11 @@ public class Proofs {
       Rows.Pictures pictures,
       Rows.Members members,
       SelectionAccess entrance,
-      Catalogue catalogue) {
+      Catalogue catalogue,
+      SubjectNames names,
+      Acts acts) {
+    this.names = names;
+    this.acts = acts;
     this.store = store;
     this.rows = rows;
     this.pictures = pictures;
@@ -83,6 +91,7 @@ public class Proofs {
     kept.type = picture.type();
     kept.bytes = picture.bytes();
     pictures.save(kept);
+    pictured(id, person, row, before.isPresent() ? Act.Picture.REPLACED : Act.Picture.ADDED);
   }
 
   /** Takes somebody's own picture away; nothing happens if there is none. */
@@ -93,7 +102,15 @@ public class Proofs {
         .ifPresent(row -> {
           pictures.deleteById(Objects.requireNonNull(row.id));
           rows.delete(row);
+          pictured(id, person, row, Act.Picture.REMOVED);
         });
+  }
+
+  private void pictured(long id, SignedIn person, ProofRow row, Act.Picture how) {
+    acts.note(
+        id,
+        names.viewOf(id, person.id(), proof(row).isJudged()),
+        new Act.Pictured(how, names.beside(id, row.about)));
   }
 
   /**

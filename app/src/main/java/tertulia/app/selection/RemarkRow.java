@@ -7,13 +7,11 @@ import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import jakarta.persistence.Version;
 import java.time.Instant;
-import org.hibernate.envers.Audited;
 import org.jspecify.annotations.Nullable;
 
 /** Storage of a remark or of an answer to one; without an account if it came in a file. */
 @Entity
 @Table(name = "remark")
-@Audited
 class RemarkRow {
   @Id
   @GeneratedValue(strategy = GenerationType.IDENTITY)

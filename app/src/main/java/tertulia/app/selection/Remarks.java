@@ -14,6 +14,8 @@ import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import tertulia.app.act.Act;
+import tertulia.app.act.Acts;
 import tertulia.app.exchange.Codes;
 import tertulia.app.exchange.Limits;
 import tertulia.app.exchange.SelectionFile;
@@ -29,8 +31,12 @@ public class Remarks {
   private final SelectionStore store;
   private final Rows.Remarks rows;
   private final Clock clock;
+  private final SubjectNames names;
+  private final Acts acts;
 
-  Remarks(SelectionStore store, Rows.Remarks rows, Clock clock) {
+  Remarks(SelectionStore store, Rows.Remarks rows, Clock clock, SubjectNames names, Acts acts) {
+    this.names = names;
+    this.acts = acts;
     this.store = store;
     this.rows = rows;
     this.clock = clock;
@@ -87,6 +93,12 @@ public class Remarks {
     Remark.Said said =
         new Remark.Said(Codes.text(text.strip(), Remark.LONGEST), person.name(), now);
     rows.save(row(id, answers, about, kind, said, person.id(), once));
+    Subject subject = Subject.of(about);
+    acts.note(
+        id,
+        names.viewOf(id, person.id(), subject.isJudged()),
+        new Act.Remarked(
+            answers == null ? said(kind) : Act.Said.ANSWER, names.of(id, subject), said.text()));
   }
 
   private static RemarkRow row(
@@ -118,6 +130,7 @@ public class Remarks {
     if (row.closedBy == null) {
       row.closedBy = by;
       row.closedAt = clock.instant().truncatedTo(ChronoUnit.SECONDS);
+      closed(id, row, true);
     }
   }
 
@@ -126,8 +139,27 @@ public class Remarks {
   public void reopen(long id, long remark) {
     store.open(id);
     RemarkRow row = remark(id, remark);
-    row.closedBy = null;
-    row.closedAt = null;
+    if (row.closedBy != null) {
+      row.closedBy = null;
+      row.closedAt = null;
+      closed(id, row, false);
+    }
+  }
+
+  private void closed(long id, RemarkRow row, boolean closed) {
+    Subject about = Subject.of(row.about);
+    acts.note(
+        id,
+        names.viewOf(id, row.accountId, about.isJudged()),
+        new Act.RemarkClosed(closed, names.of(id, about), row.text));
+  }
+
+  private static Act.Said said(Remark.Kind kind) {
+    return switch (kind) {
+      case QUESTION -> Act.Said.QUESTION;
+      case REMARK -> Act.Said.REMARK;
+      case DISAGREEMENT -> Act.Said.DISAGREEMENT;
+    };
   }
 
   private RemarkRow remark(long id, long remark) {

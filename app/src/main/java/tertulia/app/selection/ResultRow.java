@@ -7,13 +7,11 @@ import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import jakarta.persistence.Version;
 import java.time.LocalDate;
-import org.hibernate.envers.Audited;
 import org.jspecify.annotations.Nullable;
 
 /** Storage of how somebody fared with a task. */
 @Entity
 @Table(name = "trial_result")
-@Audited
 class ResultRow {
   @Id
   @GeneratedValue(strategy = GenerationType.IDENTITY)

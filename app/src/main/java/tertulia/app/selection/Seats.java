@@ -8,6 +8,8 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import tertulia.app.act.Act;
+import tertulia.app.act.Acts;
 import tertulia.app.catalogue.Catalogue;
 import tertulia.app.exchange.Json;
 import tertulia.app.exchange.Limits;
@@ -23,6 +25,7 @@ public class Seats {
   private final Rows.FirstViews firstViews;
   private final Catalogue catalogue;
   private final SelectionAccess entrance;
+  private final Acts acts;
 
   Seats(
       SelectionStore store,
@@ -30,7 +33,9 @@ public class Seats {
       PanelInputs entered,
       Rows.FirstViews firstViews,
       Catalogue catalogue,
-      SelectionAccess entrance) {
+      SelectionAccess entrance,
+      Acts acts) {
+    this.acts = acts;
     this.store = store;
     this.members = members;
     this.entered = entered;
@@ -65,6 +70,7 @@ public class Seats {
     first.memberId = member;
     first.entries = Json.write(now);
     firstViews.save(first);
+    acts.note(id, new Act.HandedIn(row.name));
   }
 
   /**
@@ -116,6 +122,7 @@ public class Seats {
     SelectionRow row = store.open(id);
     if (row.openedBy == null) {
       row.openedBy = by;
+      acts.note(id, new Act.ViewsOpened());
     }
   }
 
@@ -139,6 +146,7 @@ public class Seats {
       member.accountId = accountId;
       member.name = name;
       members.save(member);
+      acts.note(id, new Act.Seated(name));
     }
     if (!row.openToAll) {
       row.named.add(accountId);
@@ -164,6 +172,7 @@ public class Seats {
                     + " out.");
           }
           members.delete(member);
+          acts.note(id, new Act.Unseated(member.name));
         });
   }
 
@@ -185,8 +194,16 @@ public class Seats {
   public void change(long id, Map<Long, Integer> shares, Map<Long, String> competences) {
     store.open(id);
     for (MemberRow member : members.findBySelectionIdOrderById(id)) {
-      member.share = shares.getOrDefault(Objects.requireNonNull(member.id), member.share);
-      member.competence = competences.getOrDefault(member.id, member.competence);
+      int share = shares.getOrDefault(Objects.requireNonNull(member.id), member.share);
+      String about = competences.getOrDefault(member.id, member.competence);
+      if (share != member.share) {
+        acts.note(id, new Act.ShareChanged(member.name, member.share, share));
+      }
+      if (!about.equals(member.competence)) {
+        acts.note(id, new Act.KnowledgeNoted(member.name, about));
+      }
+      member.share = share;
+      member.competence = about;
     }
   }
 
@@ -200,6 +217,7 @@ public class Seats {
       row.accountId = person.id();
       row.name = person.name();
       members.save(row);
+      acts.note(id, new Act.Seated(row.name));
     }
     return Objects.requireNonNull(row.id);
   }

@@ -6,6 +6,8 @@ import java.util.Map;
 import java.util.Objects;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import tertulia.app.act.Act;
+import tertulia.app.act.Acts;
 import tertulia.app.catalogue.Catalogue;
 import tertulia.app.exchange.Json;
 import tertulia.app.exchange.SelectionFile;
@@ -29,6 +31,7 @@ public class SelectionImport {
   private final TriedByHand hands;
   private final Catalogue catalogue;
   private final NarrowingLog log;
+  private final Acts acts;
 
   SelectionImport(
       Rows.Selections selections,
@@ -44,7 +47,9 @@ public class SelectionImport {
       Rows.SettledMarks settled,
       TriedByHand hands,
       Catalogue catalogue,
-      NarrowingLog log) {
+      NarrowingLog log,
+      Acts acts) {
+    this.acts = acts;
     this.selections = selections;
     this.contenders = contenders;
     this.members = members;
@@ -79,6 +84,7 @@ public class SelectionImport {
     SelectionRow row = new SelectionRow();
     Selections.write(row, file.brief());
     long id = Objects.requireNonNull(selections.save(row).id);
+    acts.note(id, new Act.Imported(row.title));
     Map<String, String> slugs = new HashMap<>();
     int place = 0;
     for (SelectionFile.ContenderPart part : file.contenders()) {

@@ -75,6 +75,15 @@ public class SelectionLoader {
     this.log = log;
   }
 
+  /** What a criterion is called; its id if there is none. */
+  static String criterion(SelectionRow row, String id) {
+    return brief(row).criteria().stream()
+        .filter(part -> part.id().equals(id))
+        .findFirst()
+        .map(Brief.CriterionPart::name)
+        .orElse(id);
+  }
+
   static Brief brief(SelectionRow row) {
     return asked(row.brief, row.format);
   }

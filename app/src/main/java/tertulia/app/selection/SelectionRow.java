@@ -16,13 +16,11 @@ import jakarta.persistence.Version;
 import java.util.HashSet;
 import java.util.Set;
 import org.hibernate.annotations.BatchSize;
-import org.hibernate.envers.Audited;
 import org.jspecify.annotations.Nullable;
 
 /** Storage of a selection: its brief as one document. */
 @Entity
 @Table(name = "selection")
-@Audited
 class SelectionRow {
   @Id
   @GeneratedValue(strategy = GenerationType.IDENTITY)

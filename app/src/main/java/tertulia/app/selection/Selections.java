@@ -10,6 +10,8 @@ import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import tertulia.app.act.Act;
+import tertulia.app.act.Acts;
 import tertulia.app.catalogue.Catalogue;
 import tertulia.app.exchange.Brief;
 import tertulia.app.exchange.Json;
@@ -18,6 +20,7 @@ import tertulia.app.exchange.SelectionFile;
 import tertulia.app.exchange.ToolSheet;
 import tertulia.app.growth.GrowthPlans;
 import tertulia.app.people.SignedIn;
+import tertulia.app.people.UserAccounts;
 import tertulia.app.web.Conflict;
 import tertulia.app.web.NotFound;
 
@@ -33,6 +36,8 @@ public class Selections {
   private final GrowthPlans growth;
   private final NarrowingLog log;
   private final SelectionAccess entrance;
+  private final UserAccounts people;
+  private final Acts acts;
 
   Selections(
       SelectionStore store,
@@ -43,7 +48,11 @@ public class Selections {
       Catalogue catalogue,
       GrowthPlans growth,
       NarrowingLog log,
-      SelectionAccess entrance) {
+      SelectionAccess entrance,
+      UserAccounts people,
+      Acts acts) {
+    this.people = people;
+    this.acts = acts;
     this.store = store;
     this.selections = selections;
     this.contenders = contenders;
@@ -144,6 +153,7 @@ public class Selections {
     SelectionRow row = new SelectionRow();
     write(row, brief);
     long id = Objects.requireNonNull(selections.save(row).id);
+    acts.note(id, new Act.Begun(brief.title()));
     seats.seat(id, person);
     return id;
   }
@@ -160,6 +170,16 @@ public class Selections {
       throw new Conflict(
           "Somebody else changed this selection while you were editing. Your entries are still"
               + " here; save again to replace theirs.");
+    }
+    change(row, brief);
+  }
+
+  /** Writes another question down, and what changed. */
+  private void change(SelectionRow row, Brief brief) {
+    List<String> lines = Act.QuestionChanged.between(SelectionLoader.brief(row), brief);
+    if (!lines.isEmpty()) {
+      acts.note(
+          Objects.requireNonNull(row.id), new Act.QuestionChanged(row.brief, row.format, lines));
     }
     write(row, brief);
   }
@@ -181,7 +201,7 @@ public class Selections {
     }
     List<Brief.NeedPart> needs = new ArrayList<>(brief.needs());
     needs.add(part);
-    write(row, brief.withNeeds(needs));
+    change(row, brief.withNeeds(needs));
   }
 
   static void write(SelectionRow row, Brief brief) {
@@ -212,6 +232,7 @@ public class Selections {
     row.place = rows.isEmpty() ? 0 : rows.getLast().place + 1;
     contenders.save(row);
     log.note(id, by, "brought", stored.sheet().name(), null);
+    acts.note(id, new Act.ContenderAdded(stored.sheet().name()));
   }
 
   /** Sets a contender aside for a reason that stays on record. */
@@ -220,6 +241,7 @@ public class Selections {
     store.open(id);
     contender(id, slug).setAside = reason;
     log.note(id, by, "set-aside", name(slug), reason);
+    acts.note(id, new Act.SetAside(name(slug), "", reason));
   }
 
   /** Brings back a contender that was set aside; nothing happens if it was not. */
@@ -230,6 +252,7 @@ public class Selections {
     if (row.setAside != null) {
       row.setAside = null;
       log.note(id, by, "back", name(slug), null);
+      acts.note(id, new Act.BroughtBack(name(slug), ""));
     }
   }
 
@@ -258,6 +281,7 @@ public class Selections {
     }
     row.plansAside = PlansAside.document(aside.plans());
     log.note(id, by, "set-aside", planOf(slug, name), reason);
+    acts.note(id, new Act.SetAside(name(slug), name, reason));
   }
 
   /** Brings back a plan that was set aside; nothing happens if it was not. */
@@ -269,6 +293,7 @@ public class Selections {
     if (aside.has(plan)) {
       row.plansAside = PlansAside.document(aside.without(plan).plans());
       log.note(id, by, "back", planOf(slug, planName(slug, plan)), null);
+      acts.note(id, new Act.BroughtBack(name(slug), planName(slug, plan)));
     }
   }
 
@@ -287,6 +312,7 @@ public class Selections {
           "Of one contender up to " + Limits.NOT_NEEDED + " things can be marked as not needed.");
     }
     row.notNeeded = NotNeeded.document(all.things());
+    acts.note(id, new Act.NotNeeded(name(slug), thing.capability(), thing.because()));
   }
 
   /** Takes it back; nothing happens if nobody said so. */
@@ -294,8 +320,12 @@ public class Selections {
   public void stillOpen(long id, String slug, String capability) {
     store.open(id);
     ContenderRow row = contender(id, slug);
-    row.notNeeded =
-        NotNeeded.document(NotNeeded.stored(row.notNeeded).without(capability).things());
+    NotNeeded before = NotNeeded.stored(row.notNeeded);
+    NotNeeded now = before.without(capability);
+    if (!now.equals(before)) {
+      row.notNeeded = NotNeeded.document(now.things());
+      acts.note(id, new Act.LookedAtAgain(name(slug), capability));
+    }
   }
 
   private String planName(String slug, String plan) {
@@ -322,8 +352,14 @@ public class Selections {
   @Transactional
   public void noteEfforts(long id, Map<String, Optional<SelectionFile.EffortPart>> efforts) {
     store.open(id);
-    efforts.forEach(
-        (slug, effort) -> contender(id, slug).effort = effort.map(Json::write).orElse(null));
+    efforts.forEach((slug, effort) -> {
+      ContenderRow row = contender(id, slug);
+      String noted = effort.map(Json::write).orElse(null);
+      if (!Objects.equals(noted, row.effort)) {
+        row.effort = noted;
+        acts.note(id, new Act.HoursNoted(name(slug)));
+      }
+    });
   }
 
   /** Takes a contender off the table; its marks are kept for when it comes back. */
@@ -332,6 +368,7 @@ public class Selections {
     store.open(id);
     contenders.delete(contender(id, slug));
     log.note(id, by, "taken-off", name(slug), null);
+    acts.note(id, new Act.ContenderRemoved(name(slug)));
   }
 
   private ContenderRow contender(long id, String slug) {
@@ -364,9 +401,19 @@ public class Selections {
             .filter(entrance::isOpenTo)
             .orElseThrow(() -> new NotFound("selection " + id));
     store.hold(row);
+    if (row.putAway != how) {
+      acts.note(id, new Act.PutAway(kept(how)));
+    }
     row.putAway = how;
     row.putAwayBy = how == null ? null : by;
     return row.title;
+  }
+
+  private static Act.Kept kept(PutAway.@Nullable How how) {
+    if (how == null) {
+      return Act.Kept.RESTORED;
+    }
+    return how == PutAway.How.DELETED ? Act.Kept.DELETED : Act.Kept.ARCHIVED;
   }
 
   /** Marks a selection as the sample. */
@@ -428,9 +475,26 @@ public class Selections {
   void admit(long id, long version, boolean openToAll, Set<Long> named) {
     SelectionRow row = store.changing(id);
     Conflict.unlessAt(version, row.version, "this selection");
+    Act.Admitted admitted =
+        new Act.Admitted(
+            openToAll,
+            openToAll != row.openToAll,
+            names(named, row.named),
+            names(row.named, named));
+    if (admitted.changed() || !admitted.named().isEmpty() || !admitted.unnamed().isEmpty()) {
+      acts.note(id, admitted);
+    }
     row.openToAll = openToAll;
     row.named.clear();
     row.named.addAll(named);
+  }
+
+  /** Of the first accounts those that are not among the others, by name. */
+  private List<String> names(Set<Long> accounts, Set<Long> others) {
+    return people.all().stream()
+        .filter(entry -> accounts.contains(entry.id()) && !others.contains(entry.id()))
+        .map(UserAccounts.Entry::name)
+        .toList();
   }
 
   /** Opens a selection to the people to whom another is open. */

@@ -7,13 +7,11 @@ import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import jakarta.persistence.Version;
 import java.time.LocalDate;
-import org.hibernate.envers.Audited;
 import org.jspecify.annotations.Nullable;
 
 /** Storage of a mark that the table settled together. */
 @Entity
 @Table(name = "settled_mark")
-@Audited
 class SettledRow {
   @Id
   @GeneratedValue(strategy = GenerationType.IDENTITY)

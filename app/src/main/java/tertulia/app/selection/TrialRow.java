@@ -7,13 +7,11 @@ import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import jakarta.persistence.Version;
 import java.time.LocalDate;
-import org.hibernate.envers.Audited;
 import org.jspecify.annotations.Nullable;
 
 /** Storage of the trial of a contender. */
 @Entity
 @Table(name = "trial")
-@Audited
 class TrialRow {
   @Id
   @GeneratedValue(strategy = GenerationType.IDENTITY)

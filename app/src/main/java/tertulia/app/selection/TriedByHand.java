@@ -13,6 +13,9 @@ import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import tertulia.app.act.Act;
+import tertulia.app.act.Acts;
+import tertulia.app.catalogue.Catalogue;
 import tertulia.app.exchange.Codes;
 import tertulia.app.exchange.Limits;
 import tertulia.app.exchange.SelectionFile;
@@ -29,8 +32,18 @@ public class TriedByHand {
   private final Rows.Tasks tasks;
   private final Rows.TrialRows trials;
   private final Rows.Results results;
+  private final Catalogue catalogue;
+  private final Acts acts;
 
-  TriedByHand(SelectionStore store, Rows.Tasks tasks, Rows.TrialRows trials, Rows.Results results) {
+  TriedByHand(
+      SelectionStore store,
+      Rows.Tasks tasks,
+      Rows.TrialRows trials,
+      Rows.Results results,
+      Catalogue catalogue,
+      Acts acts) {
+    this.catalogue = catalogue;
+    this.acts = acts;
     this.store = store;
     this.tasks = tasks;
     this.trials = trials;
@@ -126,6 +139,11 @@ public class TriedByHand {
             Codes.text(words, Task.LONGEST),
             from);
     tasks.save(row(id, new SelectionFile.TaskPart(task.id(), task.words(), why)));
+    acts.note(id, new Act.TaskNamed(task.words()));
+  }
+
+  private String tool(String slug) {
+    return catalogue.find(slug).map(stored -> stored.sheet().name()).orElse(slug);
   }
 
   /**
@@ -142,7 +160,10 @@ public class TriedByHand {
     }
     tasks.findBySelectionIdInOrderById(List.of(id)).stream()
         .filter(row -> row.code.equals(task))
-        .forEach(tasks::delete);
+        .forEach(row -> {
+          tasks.delete(row);
+          acts.note(id, new Act.TaskDropped(row.words));
+        });
   }
 
   /**
@@ -172,6 +193,7 @@ public class TriedByHand {
     row.terms = Codes.text(trial.terms(), Limits.TERMS_OF_TRIAL);
     row.people = String.join("\n", trial.people());
     trials.save(row);
+    acts.note(id, new Act.TrialPlanned(tool(trial.contender()), row.firstDay, row.lastDay));
   }
 
   private static Trial trial(TrialRow row) {
@@ -221,15 +243,40 @@ public class TriedByHand {
               + " results are kept of one contender, and there are so many.");
     }
     ResultRow row = before.orElseGet(ResultRow::new);
+    String was = fared(before);
     fill(row, id, contender, result);
     results.save(row);
+    tried(id, contender, result.task(), result.by(), was, fared(Optional.of(row)));
   }
 
   /** Takes back what somebody put down; nothing happens if it was nothing. */
   @Transactional
   public void takeBack(long id, String contender, String task, String by) {
     store.open(id);
-    result(id, contender, task, by).ifPresent(results::delete);
+    result(id, contender, task, by)
+        .ifPresent(row -> {
+          results.delete(row);
+          tried(id, contender, task, by, fared(Optional.of(row)), "");
+        });
+  }
+
+  private void tried(long id, String contender, String task, String by, String was, String now) {
+    String words =
+        tasks.findBySelectionIdInOrderById(List.of(id)).stream()
+            .filter(row -> row.code.equals(task))
+            .findFirst()
+            .map(row -> row.words)
+            .orElse(task);
+    acts.note(id, new Act.Tried(tool(contender), by, words, was, now));
+  }
+
+  /** Such as "done, 2 min"; empty if nothing was put down. */
+  private static String fared(Optional<ResultRow> result) {
+    return result
+        .map(row ->
+            Codes.oneOf(Trial.Completion.class, row.outcome).words()
+                + (row.minutes == null ? "" : ", " + row.minutes + " min"))
+        .orElse("");
   }
 
   private Optional<ResultRow> result(long id, String contender, String task, String by) {

@@ -8,6 +8,8 @@ import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import tertulia.app.act.Act;
+import tertulia.app.act.Acts;
 import tertulia.app.catalogue.Catalogue;
 import tertulia.app.exchange.WeighingReader;
 import tertulia.app.people.SignedIn;
@@ -31,6 +33,7 @@ public class Views {
   private final Rows.Pairs pairs;
   private final Rows.SettledMarks settled;
   private final Catalogue catalogue;
+  private final Acts acts;
 
   Views(
       SelectionStore store,
@@ -44,7 +47,9 @@ public class Views {
       Rows.Preferences preferences,
       Rows.Pairs pairs,
       Rows.SettledMarks settled,
-      Catalogue catalogue) {
+      Catalogue catalogue,
+      Acts acts) {
+    this.acts = acts;
     this.store = store;
     this.seats = seats;
     this.members = members;
@@ -62,9 +67,12 @@ public class Views {
   /** Puts down somebody's points for a criterion; a person who weighs takes a seat. */
   @Transactional
   public void weigh(long id, SignedIn person, String criterion, int points) {
-    store.open(id);
+    SelectionRow selection = store.open(id);
     long member = seats.seat(id, person);
-    WeightRow row = weights.findByMemberIdAndCriterion(member, criterion).orElseGet(WeightRow::new);
+    Optional<WeightRow> before = weights.findByMemberIdAndCriterion(member, criterion);
+    weighed(
+        selection, member, person, criterion, before.map(was -> was.points).orElse(null), points);
+    WeightRow row = before.orElseGet(WeightRow::new);
     row.memberId = member;
     row.criterion = criterion;
     row.points = points;
@@ -75,7 +83,32 @@ public class Views {
   @Transactional
   public void weighBy(long id, SignedIn person, WeighingReader.Elicitation way) {
     store.open(id);
-    seats.member(id, person).weighsBy = way.code();
+    MemberRow row = seats.member(id, person);
+    if (!way.code().equals(row.weighsBy)) {
+      row.weighsBy = way.code();
+      acts.note(id, new Act.WeighsBy(row.name, way.code()));
+    }
+  }
+
+  /** Notes what somebody says of how much a criterion counts; nothing if that is as it was. */
+  private void weighed(
+      SelectionRow selection,
+      long member,
+      SignedIn person,
+      String criterion,
+      @Nullable Integer before,
+      @Nullable Integer now) {
+    if (!Objects.equals(before, now)) {
+      acts.note(
+          Objects.requireNonNull(selection.id),
+          member,
+          new Act.Weighed(
+              person.name(), SelectionLoader.criterion(selection, criterion), before, now));
+    }
+  }
+
+  private String tool(String slug) {
+    return catalogue.find(slug).map(stored -> stored.sheet().name()).orElse(slug);
   }
 
   /**
@@ -90,10 +123,12 @@ public class Views {
       WeighingReader.Elicitation way,
       String criterion,
       @Nullable Integer number) {
-    store.open(id);
+    SelectionRow selection = store.open(id);
     long member = seats.seat(id, person);
     Optional<NumberRow> existing =
         numbers.findByMemberIdAndMethodAndCriterion(member, way.code(), criterion);
+    weighed(
+        selection, member, person, criterion, existing.map(was -> was.number).orElse(null), number);
     if (number == null) {
       existing.ifPresent(numbers::delete);
       return;
@@ -114,8 +149,16 @@ public class Views {
    */
   @Transactional
   public void compare(long id, SignedIn person, String one, String other, int times) {
-    store.open(id);
+    SelectionRow selection = store.open(id);
     long member = seats.seat(id, person);
+    acts.note(
+        id,
+        member,
+        new Act.Compared(
+            person.name(),
+            SelectionLoader.criterion(selection, times < 0 ? other : one),
+            SelectionLoader.criterion(selection, times < 0 ? one : other),
+            Math.abs(times)));
     boolean inOrder = one.compareTo(other) < 0;
     String first = inOrder ? one : other;
     String second = inOrder ? other : one;
@@ -147,8 +190,17 @@ public class Views {
       String than,
       Better.@Nullable Much much,
       String note) {
-    store.open(id);
+    SelectionRow selection = store.open(id);
     long member = seats.seat(id, person);
+    acts.note(
+        id,
+        member,
+        new Act.FoundBetter(
+            person.name(),
+            SelectionLoader.criterion(selection, criterion),
+            tool(better),
+            tool(than),
+            much == null ? "" : much.words()));
     boolean inOrder = better.compareTo(than) < 0;
     String one = inOrder ? better : than;
     String other = inOrder ? than : better;
@@ -202,15 +254,27 @@ public class Views {
     stored.notedBy = by;
     stored.notedOn = catalogue.today();
     settled.save(stored);
+    acts.note(
+        id,
+        new Act.Settled(
+            SelectionLoader.criterion(row, mark.criterion()),
+            tool(mark.contender()),
+            stored.points,
+            mark.reason()));
   }
 
   /** Takes back what the table settled; each one's mark counts again. */
   @Transactional
   public void unsettle(long id, String criterion, String contender) {
-    store.open(id);
+    SelectionRow selection = store.open(id);
     settled
         .findBySelectionIdAndCriterionAndContender(id, criterion, contender)
-        .ifPresent(settled::delete);
+        .ifPresent(row -> {
+          settled.delete(row);
+          acts.note(
+              id,
+              new Act.Unsettled(SelectionLoader.criterion(selection, criterion), tool(contender)));
+        });
   }
 
   /** Puts down somebody's marks under a criterion together; what was said of others stays. */
@@ -232,12 +296,18 @@ public class Views {
       String contender,
       String note,
       Mark.@Nullable Acquaintance ground) {
-    store.open(id);
+    SelectionRow selection = store.open(id);
+    long member = seats.seat(id, person);
     marks
-        .findByMemberIdAndCriterionAndContender(seats.seat(id, person), criterion, contender)
+        .findByMemberIdAndCriterionAndContender(member, criterion, contender)
         .ifPresent(row -> {
           row.note = note;
           row.acquaintance = ground == null ? null : WeighingReader.code(ground);
+          acts.note(
+              id,
+              member,
+              new Act.Reasoned(
+                  person.name(), SelectionLoader.criterion(selection, criterion), tool(contender)));
         });
   }
 
@@ -256,6 +326,9 @@ public class Views {
     }
     long member = seats.seat(id, person);
     Optional<InterestRow> said = interests.findByMemberIdAndContender(member, contender);
+    if (!said.map(row -> row.words).orElse("").equals(words)) {
+      acts.note(id, member, new Act.InterestStated(person.name(), tool(contender), words));
+    }
     if (words.isEmpty()) {
       said.ifPresent(interests::delete);
     } else {
@@ -282,6 +355,9 @@ public class Views {
     }
     long member = seats.seat(id, person);
     Optional<OpinionRow> said = opinions.findByMemberIdAndContender(member, contender);
+    if (!said.map(row -> row.words).orElse("").equals(words)) {
+      acts.note(id, member, new Act.OpinionGiven(person.name(), tool(contender), words));
+    }
     if (words.isEmpty()) {
       said.ifPresent(opinions::delete);
       return;
@@ -308,10 +384,22 @@ public class Views {
    */
   @Transactional
   public void mark(long id, SignedIn person, String criterion, String contender, String points) {
-    store.open(id);
+    SelectionRow selection = store.open(id);
     long member = seats.seat(id, person);
     Optional<MarkRow> existing =
         marks.findByMemberIdAndCriterionAndContender(member, criterion, contender);
+    String before = existing.map(row -> told(row.points == null ? "x" : row.points)).orElse("");
+    if (!before.equals(told(points))) {
+      acts.note(
+          id,
+          member,
+          new Act.Marked(
+              person.name(),
+              SelectionLoader.criterion(selection, criterion),
+              tool(contender),
+              before,
+              told(points)));
+    }
     if (points.isEmpty()) {
       existing.ifPresent(marks::delete);
       return;
@@ -319,6 +407,10 @@ public class Views {
     MarkRow row = existing.orElseGet(() -> begun(member, criterion, contender));
     row.points = points.equals("x") ? null : points;
     marks.save(row);
+  }
+
+  private static String told(String points) {
+    return points.equals("x") ? "cannot judge" : points;
   }
 
   /** A mark with the interest that was said of the contender. */

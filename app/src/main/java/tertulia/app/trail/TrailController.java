@@ -19,10 +19,10 @@ class TrailController {
   /** Of one act so much is shown at once. */
   private static final int SHOWN = 6;
 
-  private final AuditTrail trail;
+  private final Trail trail;
   private final Selections selections;
 
-  TrailController(AuditTrail trail, Selections selections) {
+  TrailController(Trail trail, Selections selections) {
     this.trail = trail;
     this.selections = selections;
   }
@@ -31,46 +31,49 @@ class TrailController {
    * A line of the page.
    *
    * @param rest what is shown when somebody asks for it
+   * @param undo numbers of the acts before which the question can be put back
    */
   record Line(
-      int revision,
       String at,
       String who,
-      List<String> first,
-      List<String> rest,
-      boolean undoable) {}
+      List<TrailEntry.Line> first,
+      List<TrailEntry.Line> rest,
+      List<TrailEntry.Line> undo) {}
 
   @GetMapping("/selections/{id}/changes")
   String show(@PathVariable long id, Model model) {
-    List<AuditEntry> acts = trail.of(id);
+    List<TrailEntry> entries = trail.of(id);
     LoadedSelection table = selections.load(id);
     model.addAttribute("id", id);
     model.addAttribute("question", table.file().brief().title());
     model.addAttribute("version", table.version());
-    model.addAttribute("most", acts.size() == AuditTrail.MOST ? AuditTrail.MOST : 0);
+    int acts = entries.stream().mapToInt(entry -> entry.what().size()).sum();
+    model.addAttribute("most", acts >= Trail.MOST ? Trail.MOST : 0);
     model.addAttribute(
         "lines",
-        acts.stream()
-            .map(act ->
-                new Line(
-                    act.revision(),
-                    Dates.moment(act.at().atZone(ZoneId.systemDefault())),
-                    act.who(),
-                    act.what().subList(0, Math.min(SHOWN, act.what().size())),
-                    act.what().subList(Math.min(SHOWN, act.what().size()), act.what().size()),
-                    act.undoable() && !table.decided()))
+        entries.stream()
+            .map(entry -> {
+              List<TrailEntry.Line> what = entry.what();
+              int shown = Math.min(SHOWN, what.size());
+              return new Line(
+                  Dates.moment(entry.at().atZone(ZoneId.systemDefault())),
+                  entry.who(),
+                  what.subList(0, shown),
+                  what.subList(shown, what.size()),
+                  what.stream().filter(l -> l.undoable() && !table.decided()).toList());
+            })
             .toList());
     return "trail/changes";
   }
 
   /** The question becomes what it was before a change; that is a change again. */
-  @PostMapping("/selections/{id}/changes/{revision}/restore")
+  @PostMapping("/selections/{id}/changes/{act}/restore")
   String restore(
       @PathVariable long id,
-      @PathVariable int revision,
+      @PathVariable long act,
       @RequestParam long version,
       RedirectAttributes flash) {
-    selections.changeBrief(id, version, trail.before(id, revision));
+    selections.changeBrief(id, version, trail.before(id, act));
     flash.addFlashAttribute(
         "done", "The question is as it was before that change. To reverse this, undo it here too.");
     return "redirect:/selections/" + id + "/changes";

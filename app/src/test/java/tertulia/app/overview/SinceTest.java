@@ -7,7 +7,7 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
 import org.testng.annotations.Test;
-import tertulia.app.trail.AuditEntry;
+import tertulia.app.trail.TrailEntry;
 import tertulia.core.finding.Progress.Asked;
 import tertulia.core.finding.Progress.Next;
 import tertulia.core.finding.Stage;
@@ -16,8 +16,13 @@ public class SinceTest {
   private static final Instant BEFORE = Instant.parse("2026-11-20T12:00:00Z");
   private static final LocalDate TODAY = LocalDate.of(2026, 11, 24);
 
-  private static AuditEntry act(int revision, String who, String... what) {
-    return new AuditEntry(revision, BEFORE.plusSeconds(revision), who, List.of(what), false);
+  private static TrailEntry act(int number, String who, String... what) {
+    return new TrailEntry(
+        BEFORE.plusSeconds(number),
+        who,
+        java.util.Arrays.stream(what)
+            .map(text -> new TrailEntry.Line(number, text, false))
+            .toList());
   }
 
   @Test

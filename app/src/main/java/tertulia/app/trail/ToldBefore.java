@@ -3,7 +3,6 @@ package tertulia.app.trail;
 import java.sql.Date;
 import java.sql.ResultSet;
 import java.sql.SQLException;
-import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -12,58 +11,55 @@ import java.util.NavigableMap;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
+import java.util.SortedMap;
 import java.util.TreeMap;
+import java.util.TreeSet;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
+import org.springframework.beans.factory.SmartInitializingSingleton;
 import org.springframework.jdbc.core.JdbcTemplate;
-import org.springframework.stereotype.Service;
-import org.springframework.transaction.annotation.Transactional;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.PlatformTransactionManager;
+import org.springframework.transaction.support.TransactionTemplate;
+import tertulia.app.act.Act;
+import tertulia.app.act.Acts;
 import tertulia.app.catalogue.Catalogue;
 import tertulia.app.display.Dates;
 import tertulia.app.display.SubjectWords;
 import tertulia.app.exchange.Brief;
 import tertulia.app.exchange.Codes;
+import tertulia.app.exchange.Json;
 import tertulia.app.exchange.ToolSheet;
-import tertulia.app.people.UserAccounts;
 import tertulia.app.selection.PlansAside;
-import tertulia.app.selection.Seats;
 import tertulia.app.selection.SelectionLoader;
-import tertulia.app.selection.Selections;
-import tertulia.app.web.NotFound;
 import tertulia.core.remark.Remark;
 import tertulia.core.remark.Subject;
 import tertulia.core.scoring.Better;
 import tertulia.core.trial.Trial;
 
-/** Reads the stored revisions of a selection. */
-@Service
-public class AuditTrail {
-  /** Acts shown at most, the newest. */
-  static final int MOST = 300;
-
+/**
+ * Carries over what releases before 0.18 kept of every change of a row, so that their acts are told
+ * with those that are written down. It runs once, at the first start after the upgrade.
+ */
+@Component
+class ToldBefore implements SmartInitializingSingleton {
   /** Characters of a remark that are told. */
   private static final int MOST_TOLD = 80;
+
+  /** Where nobody's view is told of. */
+  private static final long NOBODYS = 0;
 
   private static final short ADDED = 0;
   private static final short REMOVED = 2;
   private final JdbcTemplate store;
-  private final Selections selections;
-  private final Seats seats;
-  private final UserAccounts people;
   private final Catalogue catalogue;
+  private final TransactionTemplate transaction;
 
-  AuditTrail(
-      JdbcTemplate store,
-      Selections selections,
-      Seats seats,
-      UserAccounts people,
-      Catalogue catalogue) {
+  ToldBefore(JdbcTemplate store, Catalogue catalogue, PlatformTransactionManager transactions) {
     this.store = store;
-    this.selections = selections;
-    this.seats = seats;
-    this.people = people;
     this.catalogue = catalogue;
+    this.transaction = new TransactionTemplate(transactions);
   }
 
   /** What one stored revision says of one row: the sentences it makes. */
@@ -71,143 +67,169 @@ public class AuditTrail {
     List<String> of(ResultSet row) throws SQLException;
   }
 
-  /**
-   * What was done to a selection, newest first; {@value #MOST} acts at most.
-   *
-   * @throws NotFound if whoever is signed in may not open it, or there is none
-   */
-  @Transactional(readOnly = true)
-  List<AuditEntry> of(long selection) {
-    selections.title(selection);
-    NavigableMap<Integer, List<String>> what = new TreeMap<>();
-    NavigableMap<Integer, Brief> briefs = briefs(selection);
-    List<Integer> asked = questions(briefs, what);
+  /** Whose view a row tells of; {@link #NOBODYS} for most. */
+  private interface ViewOf {
+    long of(ResultSet row) throws SQLException;
+  }
+
+  /** Lines by revision and the member whose view they tell of. */
+  private static final class Lines {
+    private final NavigableMap<Integer, SortedMap<Long, List<String>>> byRevision = new TreeMap<>();
+
+    void add(int revision, long viewOf, List<String> lines) {
+      if (!lines.isEmpty()) {
+        byRevision
+            .computeIfAbsent(revision, r -> new TreeMap<>())
+            .computeIfAbsent(viewOf, v -> new ArrayList<>())
+            .addAll(lines);
+      }
+    }
+  }
+
+  @Override
+  public void afterSingletonsInstantiated() {
+    if (tables().isEmpty()) {
+      return;
+    }
+    transaction.executeWithoutResult(status -> {
+      Integer written = store.queryForObject("select count(*) from act", Integer.class);
+      if (written != null && written == 0) {
+        store.queryForList("select id from selection order by id", Long.class).forEach(this::carry);
+      }
+    });
+    // what was carried over is kept by now, so losing these halfway loses nothing
+    tables().forEach(table -> store.execute("drop table if exists " + table + " cascade"));
+  }
+
+  /** The tables of revisions that are still there. */
+  private List<String> tables() {
+    List<String> tables = new ArrayList<>();
+    store.query(
+        "select table_name from information_schema.tables where table_schema = 'PUBLIC' and"
+            + " (table_name like '%\\_AUD' or table_name = 'REVINFO') order by table_name",
+        row -> {
+          tables.add(row.getString(1));
+        });
+    return tables;
+  }
+
+  private void carry(long selection) {
+    Lines what = new Lines();
+    NavigableMap<Integer, Asked> briefs = briefs(selection);
     tell(what, ADMISSIONS, this::admission, selection);
     tell(what, NAMED, this::named, selection);
     tell(what, CONTENDERS, contenders(), selection);
     tell(what, SEATS, this::seat, selection);
-    // what the reader may not see yet stays unseen here too
-    Set<Long> withheld = seats.withheld(selection);
     Map<String, String> criteria = criteria(briefs);
     Map<String, String> tools = toolNames();
-    tell(what, WEIGHTS, seen(withheld, points("Weight of ", criteria, row -> "")), selection);
-    tell(what, NUMBERS, seen(withheld, points("Weight of ", criteria, row -> "")), selection);
-    tell(what, PREFERENCES, seen(withheld, preference(criteria)), selection);
+    ViewOf member = row -> row.getLong("member_id");
+    tell(what, WEIGHTS, points("Weight of ", criteria, row -> ""), member, selection);
+    tell(what, NUMBERS, points("Weight of ", criteria, row -> ""), member, selection);
+    tell(what, PREFERENCES, preference(criteria), member, selection);
     tell(
         what,
         MARKS,
-        seen(withheld, points("Mark for ", criteria, row -> ", " + tools.getOrDefault(row, row))),
+        points("Mark for ", criteria, row -> ", " + tools.getOrDefault(row, row)),
+        member,
         selection);
-    tell(what, PAIRS, seen(withheld, pair(criteria, tools)), selection);
+    tell(what, PAIRS, pair(criteria, tools), member, selection);
     tell(what, SETTLED, settled(criteria, tools), selection);
     tell(what, TRIALS, trial(tools), selection);
     Map<String, String> tasks = tasks(selection);
     tell(what, RESULTS, result(tasks, tools), selection);
     SubjectWords subjects = new SubjectWords(names(briefs, tools, tasks));
-    tell(what, REMARKS, judgedLater(withheld, remark(subjects)), selection);
-    tell(what, PROOFS, judgedLater(withheld, proof(subjects)), selection);
+    tell(what, REMARKS, remark(subjects), ToldBefore::judgeOf, selection);
+    tell(what, PROOFS, proof(subjects), ToldBefore::judgeOf, selection);
     tell(what, DECISIONS, this::decision, selection);
     tell(what, REVIEWS, this::review, selection);
-    return acts(what, asked);
+    write(selection, what, questions(briefs));
   }
 
-  /**
-   * What others did to a selection after some moment, newest first.
-   *
-   * @param name of whoever asks
-   */
-  @Transactional(readOnly = true)
-  public List<AuditEntry> since(long selection, Instant moment, String name) {
-    return of(selection).stream()
-        .filter(act -> act.at().isAfter(moment) && !act.who().equals(name))
-        .toList();
+  /** Of how something is judged only whoever may see that view is told. */
+  private static long judgeOf(ResultSet row) throws SQLException {
+    String about = row.getString("about");
+    boolean judged = !about.startsWith("result/") && Subject.of(about).isJudged();
+    return judged ? row.getLong("member_id") : NOBODYS;
   }
 
-  private List<AuditEntry> acts(NavigableMap<Integer, List<String>> what, List<Integer> asked) {
-    Map<String, String> names =
-        people.all().stream()
-            .collect(Collectors.toMap(UserAccounts.Entry::signInName, UserAccounts.Entry::name));
-    List<AuditEntry> acts = new ArrayList<>();
-    for (Map.Entry<Integer, List<String>> entry : what.descendingMap().entrySet()) {
-      if (acts.size() == MOST) {
-        break;
+  /** Writes down all acts of a selection, the oldest first. */
+  private void write(long selection, Lines what, NavigableMap<Integer, Act> questions) {
+    Set<Integer> revisions = new TreeSet<>(what.byRevision.keySet());
+    revisions.addAll(questions.keySet());
+    for (int revision : revisions) {
+      if (questions.containsKey(revision)) {
+        write(selection, revision, NOBODYS, questions.get(revision));
       }
-      store.query(
-          "select revtstmp, person from revinfo where rev = ?",
-          row -> {
-            String person = row.getString("person");
-            acts.add(
-                new AuditEntry(
-                    entry.getKey(),
-                    Instant.ofEpochMilli(row.getLong("revtstmp")),
-                    person == null ? "the program" : names.getOrDefault(person, person),
-                    entry.getValue(),
-                    asked.contains(entry.getKey())));
-          },
-          entry.getKey());
+      what.byRevision
+          .getOrDefault(revision, new TreeMap<>())
+          .forEach((viewOf, lines) -> write(selection, revision, viewOf, new Act.Told(lines)));
     }
-    return acts;
   }
 
-  private NavigableMap<Integer, Brief> briefs(long selection) {
-    NavigableMap<Integer, Brief> briefs = new TreeMap<>();
+  private void write(long selection, int revision, long viewOf, Act act) {
+    store.update(
+        "insert into act (selection_id, done_at, account_id, person, kind, view_of, document)"
+            + " select ?, dateadd(millisecond, r.revtstmp, timestamp with time zone"
+            + " '1970-01-01 00:00:00+00'), a.id, coalesce(a.display_name, r.person, 'the program'),"
+            + " ?, ?, ? from revinfo r left join account a on a.sign_in_name = r.person where r.rev"
+            + " = ?",
+        selection,
+        Acts.kind(act.getClass()),
+        viewOf == NOBODYS ? null : viewOf,
+        Json.write(act),
+        revision);
+  }
+
+  /** The question as it was stored, with what it says. */
+  private record Asked(String document, int format, Brief brief) {}
+
+  private NavigableMap<Integer, Asked> briefs(long selection) {
+    NavigableMap<Integer, Asked> briefs = new TreeMap<>();
     store.query(
         // revisions from before formats had numbers are of the first
         "select rev, brief, coalesce(format, 1) from selection_aud where id = ? and brief is not"
             + " null order by rev",
         row -> {
-          briefs.put(row.getInt(1), SelectionLoader.asked(row.getString(2), row.getInt(3)));
+          briefs.put(
+              row.getInt(1),
+              new Asked(
+                  row.getString(2),
+                  row.getInt(3),
+                  SelectionLoader.asked(row.getString(2), row.getInt(3))));
         },
         selection);
     return briefs;
   }
 
-  /** Tells what was asked; gives back the revisions before which something else was. */
-  private static List<Integer> questions(
-      NavigableMap<Integer, Brief> briefs, NavigableMap<Integer, List<String>> what) {
-    List<Integer> changed = new ArrayList<>();
-    Optional<Brief> before = Optional.empty();
-    for (Map.Entry<Integer, Brief> entry : briefs.entrySet()) {
-      List<String> lines =
-          before
-              .map(old -> BriefChanges.between(old, entry.getValue()))
-              .orElseGet(() -> List.of("Begun: “" + entry.getValue().title() + "”"));
-      if (!lines.isEmpty()) {
-        what.computeIfAbsent(entry.getKey(), r -> new ArrayList<>()).addAll(lines);
-        if (before.isPresent()) {
-          changed.add(entry.getKey());
+  /** What was done to the question, by revision. */
+  private static NavigableMap<Integer, Act> questions(NavigableMap<Integer, Asked> briefs) {
+    NavigableMap<Integer, Act> acts = new TreeMap<>();
+    Optional<Asked> before = Optional.empty();
+    for (Map.Entry<Integer, Asked> entry : briefs.entrySet()) {
+      Asked now = entry.getValue();
+      if (before.isEmpty()) {
+        acts.put(entry.getKey(), new Act.Begun(now.brief().title()));
+      } else {
+        Asked old = before.get();
+        List<String> lines = Act.QuestionChanged.between(old.brief(), now.brief());
+        if (!lines.isEmpty()) {
+          acts.put(entry.getKey(), new Act.QuestionChanged(old.document(), old.format(), lines));
         }
       }
-      before = Optional.of(entry.getValue());
+      before = Optional.of(now);
     }
-    return changed;
+    return acts;
   }
 
-  /**
-   * The question as it was before a revision.
-   *
-   * @throws NotFound if that revision did not change it
-   */
-  @Transactional(readOnly = true)
-  Brief before(long selection, int revision) {
-    selections.title(selection);
-    NavigableMap<Integer, Brief> briefs = briefs(selection);
-    Map.Entry<Integer, Brief> before = briefs.lowerEntry(revision);
-    if (before == null || !briefs.containsKey(revision)) {
-      throw new NotFound("such change of this selection");
-    }
-    return before.getValue();
+  private void tell(Lines what, String query, Telling telling, long selection) {
+    tell(what, query, telling, row -> NOBODYS, selection);
   }
 
-  private void tell(
-      NavigableMap<Integer, List<String>> what, String query, Telling telling, long selection) {
+  private void tell(Lines what, String query, Telling telling, ViewOf viewOf, long selection) {
     store.query(
         query,
         row -> {
-          List<String> lines = telling.of(row);
-          if (!lines.isEmpty()) {
-            what.computeIfAbsent(row.getInt("rev"), r -> new ArrayList<>()).addAll(lines);
-          }
+          what.add(row.getInt("rev"), viewOf.of(row), telling.of(row));
         },
         selection);
   }
@@ -362,10 +384,6 @@ public class AuditTrail {
           "rank-order", "by an order",
           "pairs", "two at a time");
 
-  private static Telling seen(Set<Long> withheld, Telling telling) {
-    return row -> withheld.contains(row.getLong("member_id")) ? List.of() : telling.of(row);
-  }
-
   /**
    * A row that was deleted keeps nothing but its number, so what it was stands a revision before.
    */
@@ -505,11 +523,12 @@ public class AuditTrail {
     return points == null ? "cannot judge" : points;
   }
 
-  private static Map<String, String> criteria(NavigableMap<Integer, Brief> briefs) {
+  private static Map<String, String> criteria(NavigableMap<Integer, Asked> briefs) {
     Map<String, String> names = new HashMap<>();
     briefs
         .values()
-        .forEach(brief -> brief.criteria().forEach(part -> names.put(part.id(), part.name())));
+        .forEach(
+            asked -> asked.brief().criteria().forEach(part -> names.put(part.id(), part.name())));
     return names;
   }
 
@@ -566,24 +585,16 @@ public class AuditTrail {
   }
 
   private static Map<String, String> names(
-      NavigableMap<Integer, Brief> briefs, Map<String, String> tools, Map<String, String> tasks) {
+      NavigableMap<Integer, Asked> briefs, Map<String, String> tools, Map<String, String> tasks) {
     Map<String, String> names = new HashMap<>();
-    for (Brief brief : briefs.values()) {
+    for (Asked asked : briefs.values()) {
+      Brief brief = asked.brief();
       brief.needs().forEach(need -> names.put("need/" + need.id(), need.name()));
       brief.criteria().forEach(part -> names.put("criterion/" + part.id(), part.name()));
     }
     tools.forEach((id, name) -> names.put("contender/" + id, name));
     tasks.forEach((id, words) -> names.put("task/" + id, words));
     return names;
-  }
-
-  /** Of how something is judged only what the reader may see. */
-  private static Telling judgedLater(Set<Long> withheld, Telling telling) {
-    return row -> {
-      String about = row.getString("about");
-      boolean judged = !about.startsWith("result/") && Subject.of(about).isJudged();
-      return judged && withheld.contains(row.getLong("member_id")) ? List.of() : telling.of(row);
-    };
   }
 
   /** Who said it may have a seat; whose view is kept, keeps what is said of judging too. */

@@ -1,4 +1,4 @@
-package tertulia.app.trail;
+package tertulia.app.act;
 
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
