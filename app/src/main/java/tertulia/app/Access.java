@@ -87,6 +87,8 @@ class Access {
       "/selections/{id}/decision",
       "/selections/{id}/decision.md",
       "/selections/{id}/snapshot",
+      "/selections/{id}/record",
+      "/selections/{id}/record.pdf",
       "/selections/{id}/plans",
       "/selections/{id}/versus",
       "/selections/{id}/proofs",

@@ -110,7 +110,7 @@ public class LookedAtAgainTest extends ServedTest {
         page.contains(
             "Joren Talvik (joren), 17 Dec 2026: it still holds. Prices as they were. &lt;b&gt;Nobody"),
         page);
-    assertTrue(page.contains("To be looked at again on 30 Jun 2027"), page);
+    assertTrue(page.contains("We look again on 30 Jun 2027."), page);
     assertTrue(text("odile", "/selections/" + id + "/changes").contains("still holds, look again"));
     assertTrue(text("odile", at + ".md").contains("it still holds; look again on 2027-06-30"));
     assertTrue(decisions.find(id).orElseThrow().isIntact(), "what was signed is untouched");

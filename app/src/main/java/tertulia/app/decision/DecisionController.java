@@ -317,6 +317,7 @@ class DecisionController implements StepBody {
             stored,
             decisions.ended(session.table().id()),
             decisions.changed(session.table())));
+    model.addAttribute("minutes", stored.flatMap(MinutesWriter::of).orElse(null));
     model.addAttribute("card", ScoreCardWriter.of(session).orElse(null));
     model.addAttribute("openRemarks", OpenRemarks.of(session).orElse(null));
     model.addAttribute("typedWithdrawal", "");

@@ -7,12 +7,10 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Optional;
 import tertulia.app.display.AdviceWords;
 import tertulia.app.display.Dates;
 import tertulia.app.display.FindingWords;
-import tertulia.app.exchange.Results;
 import tertulia.app.exchange.SelectionFile;
 import tertulia.app.people.SignedIn;
 import tertulia.app.workspace.Cell;
@@ -36,7 +34,6 @@ import tertulia.core.path.PlanPaths;
  * @param caution where the choice goes against the totals; may be empty
  * @param holds for what the choice holds, or as long as there is none who is ahead
  * @param mine whether the reader proposed it
- * @param frozen how the signed figures read; empty before
  * @param changed what a proposal rests on and is not so any more; empty if it stands
  * @param inAYear a day in the form in which one is typed
  * @param again looking again at what was signed
@@ -59,9 +56,6 @@ record DecisionView(
     String proposed,
     String answered,
     String objection,
-    List<String> frozen,
-    String sha256,
-    boolean intact,
     List<Difference.Line> changed,
     String inAYear,
     Again again,
@@ -148,9 +142,6 @@ record DecisionView(
         by.map(DecisionView::act).orElse(""),
         stored.flatMap(s -> answeredBy(s.decision())).map(DecisionView::act).orElse(""),
         stored.map(s -> s.decision() instanceof Decision.Objected o ? o.reason() : "").orElse(""),
-        stored.flatMap(Decisions.Stored::frozen).map(DecisionView::frozen).orElse(List.of()),
-        stored.map(s -> Objects.requireNonNullElse(s.sha256(), "")).orElse(""),
-        stored.map(Decisions.Stored::isIntact).orElse(false),
         changed.map(Difference::lines).orElse(List.of()),
         session.today().plusYears(1).toString(),
         signed(stored).map(s -> Again.of(s, session.person(), session.today())).orElse(Again.NEVER),
@@ -282,39 +273,6 @@ record DecisionView(
                 + name(session, proposal.choice())
                 + ". The reasons should say why.")
         .orElse("");
-  }
-
-  private static List<String> frozen(Snapshot snapshot) {
-    List<String> lines = new ArrayList<>();
-    for (Results.ContenderResult c : snapshot.results().contenders()) {
-      StringBuilder line = new StringBuilder(c.name()).append(": ");
-      if (c.setAside() != null) {
-        line.append("set aside, ").append(c.setAside());
-      } else {
-        line.append(
-            c.horizon() == null
-                ? "no figure"
-                : c.horizon().words()
-                    + " "
-                    + snapshot.results().currency()
-                    + " over "
-                    + snapshot.results().people().size()
-                    + " months ("
-                    + c.horizon().option()
-                    + ")");
-        line.append(c.total() == null ? "" : ", total " + c.total().words());
-      }
-      lines.add(line.toString());
-    }
-    Results.FirmnessResult firm = snapshot.results().firmness();
-    if (firm != null) {
-      lines.add(firm.says());
-      if (firm.bySize() != null) {
-        lines.add(firm.bySize());
-      }
-      firm.takeIf().forEach(take -> lines.add(take.says()));
-    }
-    return lines;
   }
 
   private static List<Choice> choices(Session session) {

@@ -39,7 +39,8 @@ public final class Voice {
           "size",
           "card",
           "confirm",
-          "act");
+          "act",
+          "record");
 
   private static final Locale LOCALE = Locale.UK;
   private static final Pattern PLACE = Pattern.compile("\\{(?<name>[a-z][A-Za-z]*)}");

@@ -167,6 +167,21 @@ public class VoiceTest {
           Map.entry("missing.views.partly", Map.of("others", "Joren")),
           Map.entry("fit.part.", Map.of("before", "5 for the account")),
           Map.entry(
+              "record.",
+              Map.of(
+                  "plan",
+                  "Harbour, monthly",
+                  "by",
+                  "0.021",
+                  "more",
+                  "12.00 EUR",
+                  "words",
+                  "Office, Deck crew",
+                  "people",
+                  "62 to 111 people")),
+          Map.entry("record.month", Map.of("people", "62 people")),
+          Map.entry("record.people.same", Map.of("people", "62 people")),
+          Map.entry(
               "act.",
               Map.of(
                   "changes",

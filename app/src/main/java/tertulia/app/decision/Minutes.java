@@ -1,0 +1,110 @@
+package tertulia.app.decision;
+
+import java.util.List;
+
+/**
+ * What was decided, for somebody who was not there: the same on the page, on paper and as a PDF.
+ *
+ * @param question that was asked
+ * @param forWhom in the words of whoever asked; may be empty
+ * @param decided when, such as "Decided on 22 Dec 2025"
+ * @param headline the choice with its cost
+ * @param inShort what to know beside it, in sentences
+ * @param signatures who proposed and who agreed
+ * @param sections under their headings
+ * @param sha256 fingerprint of what is frozen
+ * @param intact whether it is still what was signed
+ */
+public record Minutes(
+    String question,
+    String forWhom,
+    String decided,
+    String headline,
+    List<String> inShort,
+    List<Signature> signatures,
+    List<Section> sections,
+    String sha256,
+    boolean intact) {
+  public Minutes {
+    inShort = List.copyOf(inShort);
+    signatures = List.copyOf(signatures);
+    sections = List.copyOf(sections);
+  }
+
+  /**
+   * Who did what.
+   *
+   * @param did such as "agreed"
+   * @param on the day
+   */
+  public record Signature(String name, String did, String on) {}
+
+  /**
+   * A section.
+   *
+   * @param id to which a link leads
+   */
+  public record Section(String id, String heading, List<Block> blocks) {
+    public Section {
+      blocks = List.copyOf(blocks);
+    }
+  }
+
+  /**
+   * Something within a section; one of its parts is filled.
+   *
+   * @param text paragraphs as typed
+   * @param points one below the other
+   * @param table null: none
+   * @param picture as SVG
+   * @param caption what the picture shows
+   */
+  public record Block(
+      String text, List<String> points, List<List<Cell>> table, String picture, String caption) {
+    public Block {
+      points = List.copyOf(points);
+      table = table.stream().map(List::copyOf).toList();
+    }
+
+    static Block text(String text) {
+      return new Block(text, List.of(), List.of(), "", "");
+    }
+
+    static Block points(List<String> points) {
+      return new Block("", points, List.of(), "", "");
+    }
+
+    /** Rows of equal length, the heads first. */
+    static Block table(List<List<Cell>> rows) {
+      return new Block("", List.of(), rows, "", "");
+    }
+
+    static Block picture(String svg, String caption) {
+      return new Block("", List.of(), List.of(), svg, caption);
+    }
+  }
+
+  /**
+   * A cell.
+   *
+   * @param look "amount", "amount chosen" of the choice, "words" or "head"
+   * @param note below it; may be empty
+   */
+  public record Cell(String text, String look, String note) {
+    static Cell head(String text) {
+      return new Cell(text, "head", "");
+    }
+
+    static Cell words(String text) {
+      return new Cell(text, "words", "");
+    }
+
+    static Cell figure(String text, boolean chosen) {
+      return new Cell(text, chosen ? "amount chosen" : "amount", "");
+    }
+
+    Cell noting(String below) {
+      return new Cell(text, look, below);
+    }
+  }
+}

@@ -1,0 +1,745 @@
+package tertulia.app.decision;
+
+import java.math.BigDecimal;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.YearMonth;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.TreeMap;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
+import tertulia.app.chart.RecordChart;
+import tertulia.app.decision.Minutes.Block;
+import tertulia.app.decision.Minutes.Cell;
+import tertulia.app.decision.Minutes.Section;
+import tertulia.app.display.Dates;
+import tertulia.app.display.Figures;
+import tertulia.app.display.SubjectWords;
+import tertulia.app.display.Voice;
+import tertulia.app.exchange.Brief;
+import tertulia.app.exchange.Results;
+import tertulia.app.exchange.SelectionFile;
+import tertulia.core.decision.Decision;
+import tertulia.core.decision.Proposal;
+import tertulia.core.decision.Review;
+import tertulia.core.remark.Subject;
+
+/** Writes the record of a signed decision from what is frozen; nothing of it is today's. */
+final class MinutesWriter {
+  /** Marks so far apart are told as a disagreement. */
+  private static final BigDecimal APART = new BigDecimal(4);
+
+  private final Decision.Signed signed;
+  private final SelectionFile file;
+  private final Results results;
+  private final Optional<Results.ContenderResult> choice;
+
+  private MinutesWriter(Decision.Signed signed, Snapshot frozen) {
+    this.signed = signed;
+    this.file = frozen.selection();
+    this.results = frozen.results();
+    this.choice =
+        results.contenders().stream()
+            .filter(c -> c.id().equals(signed.proposal().choice()))
+            .findFirst();
+  }
+
+  /** The record; empty before the decision is signed. */
+  static Optional<Minutes> of(Decisions.Stored stored) {
+    return stored.decision() instanceof Decision.Signed signed
+        ? stored
+            .frozen()
+            .map(frozen ->
+                new MinutesWriter(signed, frozen)
+                    .write(Objects.requireNonNullElse(stored.sha256(), ""), stored.isIntact()))
+        : Optional.empty();
+  }
+
+  private Minutes write(String sha256, boolean intact) {
+    Proposal proposal = signed.proposal();
+    List<Section> sections =
+        Stream.of(
+                section("because", "Because", Block.text(proposal.reasons())),
+                section("given-up", "Given up", Block.text(proposal.givenUp())),
+                conditions(),
+                people(),
+                needs(),
+                contenders(),
+                ruledOut(),
+                card(),
+                sides(),
+                sizes(),
+                panel(),
+                apart(),
+                tried(),
+                firm(),
+                ended(),
+                open(),
+                prices(),
+                reviews())
+            .flatMap(Optional::stream)
+            .toList();
+    return new Minutes(
+        file.brief().title(),
+        file.brief().purpose(),
+        Voice.say("record.decided", "day", day(signed.signedBy().at())),
+        headline(),
+        inShort(),
+        List.of(
+            new Minutes.Signature(
+                signed.by().by().name(), Voice.say("record.short.proposed"), day(signed.by().at())),
+            new Minutes.Signature(
+                signed.signedBy().by().name(),
+                Voice.say("record.short.agreed"),
+                day(signed.signedBy().at()))),
+        sections,
+        sha256,
+        intact);
+  }
+
+  // what it says first
+
+  private String headline() {
+    String tool = name(signed.proposal().choice());
+    Results.@Nullable CostResult cost = choice.map(Results.ContenderResult::horizon).orElse(null);
+    String plan = signed.proposal().option();
+    if (cost == null || plan.isEmpty()) {
+      return Voice.say("record.headline.no-cost", "tool", tool);
+    }
+    return Voice.say(
+        "record.headline",
+        Map.of("tool", tool, "plan", plan, "cost", money(cost), "months", months()));
+  }
+
+  private List<String> inShort() {
+    List<String> says = new ArrayList<>();
+    choice
+        .map(Results.ContenderResult::firstMonth)
+        .ifPresent(cost ->
+            says.add(
+                Voice.say(
+                    "record.month",
+                    Map.of(
+                        "cost",
+                        money(cost),
+                        "month",
+                        Dates.month(YearMonth.parse(results.start())),
+                        "people",
+                        Figures.counted(results.people().getFirst(), "people")))));
+    byTotals().ifPresent(says::add);
+    byCost().ifPresent(says::add);
+    signed
+        .reviewOn()
+        .ifPresent(day -> says.add(Voice.say("record.look-again", "day", Dates.day(day))));
+    return says;
+  }
+
+  /** Whether the choice was ahead by the totals; if not, that another was. */
+  private Optional<String> byTotals() {
+    List<Results.ContenderResult> order =
+        results.contenders().stream()
+            .filter(c -> c.total() != null)
+            .sorted(Comparator.comparing(MinutesWriter::middle, Comparator.reverseOrder()))
+            .toList();
+    Optional<BigDecimal> own = choice.filter(c -> c.total() != null).map(MinutesWriter::middle);
+    if (own.isEmpty() || order.size() < 2) {
+      return Optional.empty();
+    }
+    Results.ContenderResult first = order.getFirst();
+    if (first.id().equals(signed.proposal().choice())) {
+      Results.ContenderResult second = order.get(1);
+      BigDecimal by = middle(first).subtract(middle(second));
+      return Optional.of(
+          Voice.say("record.ahead", Map.of("other", second.name(), "by", Figures.lead(by))));
+    }
+    return Optional.of(
+        Voice.say(
+            "record.behind",
+            Map.of("other", first.name(), "by", Figures.lead(middle(first).subtract(own.get())))));
+  }
+
+  private static BigDecimal middle(Results.ContenderResult contender) {
+    Results.ScoreResult total = Objects.requireNonNull(contender.total());
+    return new BigDecimal(total.low()).add(new BigDecimal(total.high())).divide(BigDecimal.TWO);
+  }
+
+  /** What the cheapest of the others costs more or less. */
+  private Optional<String> byCost() {
+    Optional<BigDecimal> own = choice.flatMap(MinutesWriter::exact);
+    Optional<Results.ContenderResult> other =
+        results.contenders().stream()
+            .filter(c -> !c.id().equals(signed.proposal().choice()) && exact(c).isPresent())
+            .min(Comparator.comparing(c -> exact(c).orElseThrow()));
+    if (own.isEmpty() || other.isEmpty()) {
+      return Optional.empty();
+    }
+    BigDecimal more = exact(other.get()).orElseThrow().subtract(own.get());
+    return Optional.of(
+        Voice.say(
+            more.signum() < 0 ? "record.cheaper" : "record.dearer",
+            Map.of(
+                "other",
+                other.get().name(),
+                "more",
+                Results.grouped(more.abs().toPlainString()) + " " + results.currency())));
+  }
+
+  private static Optional<BigDecimal> exact(Results.ContenderResult contender) {
+    Results.CostResult cost = contender.horizon();
+    return cost == null || cost.amount() == null || cost.atMost() || cost.low() != null
+        ? Optional.empty()
+        : Optional.of(new BigDecimal(cost.amount()));
+  }
+
+  // sections
+
+  private Optional<Section> conditions() {
+    return signed.proposal().conditions().isBlank()
+        ? Optional.empty()
+        : section("conditions", "Holds as long as", Block.text(signed.proposal().conditions()));
+  }
+
+  private Optional<Section> people() {
+    if (results.people().stream().allMatch(n -> n == 0)) {
+      return Optional.empty();
+    }
+    int least = results.people().stream().mapToInt(Integer::intValue).min().orElse(0);
+    int most = results.people().stream().mapToInt(Integer::intValue).max().orElse(0);
+    String groups =
+        file.brief().groups().stream().map(Brief.GroupPart::name).collect(Collectors.joining(", "));
+    return section(
+        "people",
+        "For whom",
+        Block.text(
+            Voice.say(
+                least == most ? "record.people.same" : "record.people",
+                Map.of(
+                    "people",
+                    least == most
+                        ? Figures.counted(most, "people")
+                        : Figures.whole(least) + " to " + Figures.counted(most, "people"),
+                    "months",
+                    months(),
+                    "start",
+                    Dates.month(YearMonth.parse(results.start())),
+                    "words",
+                    groups))),
+        Block.picture(
+            RecordChart.people(YearMonth.parse(results.start()), results.people()),
+            Voice.say("record.short.people")));
+  }
+
+  private Optional<Section> needs() {
+    Map<String, List<String>> by = new LinkedHashMap<>();
+    for (String importance : List.of("must", "should", "could")) {
+      file.brief().needs().stream()
+          .filter(need -> need.importance().equals(importance))
+          .forEach(need -> by.computeIfAbsent(importance, i -> new ArrayList<>()).add(asked(need)));
+    }
+    List<String> needs =
+        by.entrySet().stream()
+            .map(e -> IMPORTANCE.get(e.getKey()) + ": " + String.join("; ", e.getValue()))
+            .toList();
+    return listed("needs", "What was needed", needs);
+  }
+
+  private static final Map<String, String> IMPORTANCE =
+      Map.of("must", "Must-have", "should", "Should be there", "could", "Could be there");
+
+  /** Such as "Roles for contractors, “they look, they do not book” (Ilse)". */
+  private static String asked(Brief.NeedPart need) {
+    return need.name()
+        + (need.why() == null ? "" : ", “" + need.why() + "”")
+        + (need.askedBy() == null ? "" : " (" + need.askedBy() + ")");
+  }
+
+  private Optional<Section> contenders() {
+    List<Results.ContenderResult> compared =
+        results.contenders().stream().filter(c -> c.setAside() == null).toList();
+    if (compared.isEmpty()) {
+      return Optional.empty();
+    }
+    List<List<Cell>> rows = new ArrayList<>();
+    rows.add(row("", compared, c -> Cell.head(c.name())));
+    rows.add(
+        row(
+            "Plan and term",
+            compared,
+            c ->
+                Cell.words(
+                    c.horizon() == null
+                        ? c.notCounted().isEmpty() ? "none" : c.notCounted().getLast()
+                        : c.horizon().option())));
+    rows.add(
+        row(
+            "A month, " + Dates.shortMonth(YearMonth.parse(results.start())),
+            compared,
+            c -> cost(c, c.firstMonth())));
+    rows.add(row(months(), compared, c -> cost(c, c.horizon())));
+    years(compared).forEach(rows::add);
+    if (compared.stream().anyMatch(c -> c.total() != null)) {
+      rows.add(
+          row(
+              "Total, 0 to 1",
+              compared,
+              c ->
+                  c.total() == null
+                      ? Cell.words("—")
+                      : Cell.figure(c.total().words(), isChoice(c)).noting(rank(c.total()))));
+    }
+    List<Block> blocks = new ArrayList<>();
+    blocks.add(Block.table(rows));
+    List<RecordChart.Total> totals =
+        compared.stream()
+            .filter(c -> c.total() != null)
+            .sorted(Comparator.comparing(MinutesWriter::middle, Comparator.reverseOrder()))
+            .map(c ->
+                new RecordChart.Total(
+                    c.name(),
+                    Double.parseDouble(Objects.requireNonNull(c.total()).low()),
+                    Double.parseDouble(c.total().high()),
+                    isChoice(c)))
+            .toList();
+    if (!totals.isEmpty()) {
+      blocks.add(Block.picture(RecordChart.totals(totals), Voice.say("record.short.totals")));
+    }
+    return section("contenders", "Contenders", blocks);
+  }
+
+  private static String rank(Results.ScoreResult total) {
+    return "rank "
+        + total.bestRank()
+        + (total.bestRank() == total.worstRank() ? "" : " to " + total.worstRank());
+  }
+
+  private boolean isChoice(Results.ContenderResult contender) {
+    return contender.id().equals(signed.proposal().choice());
+  }
+
+  private Cell cost(Results.ContenderResult contender, Results.@Nullable CostResult cost) {
+    return cost == null ? Cell.words("not known") : Cell.figure(cost.words(), isChoice(contender));
+  }
+
+  private interface Told {
+    Cell of(Results.ContenderResult contender);
+  }
+
+  private static List<Cell> row(String label, List<Results.ContenderResult> contenders, Told told) {
+    List<Cell> row = new ArrayList<>();
+    row.add(Cell.words(label));
+    contenders.forEach(c -> row.add(told.of(c)));
+    return row;
+  }
+
+  /** What the months of each calendar year come to, where every month has one figure. */
+  private List<List<Cell>> years(List<Results.ContenderResult> compared) {
+    YearMonth start = YearMonth.parse(results.start());
+    Map<Integer, Map<String, BigDecimal>> years = new TreeMap<>();
+    for (Results.ContenderResult c : compared) {
+      List<String> months = c.months();
+      if (months != null && exact(c).isPresent()) {
+        for (int m = 0; m < months.size(); m++) {
+          years
+              .computeIfAbsent(start.plusMonths(m).getYear(), y -> new LinkedHashMap<>())
+              .merge(c.id(), new BigDecimal(months.get(m)), BigDecimal::add);
+        }
+      }
+    }
+    List<List<Cell>> rows = new ArrayList<>();
+    if (years.size() > 1) {
+      years.forEach((year, sums) ->
+          rows.add(
+              row(
+                  "of it " + year,
+                  compared,
+                  c ->
+                      sums.containsKey(c.id())
+                          ? Cell.figure(
+                              Results.grouped(sums.get(c.id()).toPlainString()), isChoice(c))
+                          : Cell.words("—"))));
+    }
+    return rows;
+  }
+
+  private Optional<Section> ruledOut() {
+    List<String> out = new ArrayList<>();
+    results.contenders().stream()
+        .filter(c -> c.setAside() != null)
+        .forEach(c -> out.add(c.name() + ": set aside: " + c.setAside()));
+    for (SelectionFile.ContenderPart part : file.contenders()) {
+      List<SelectionFile.PlanAsidePart> plans = part.plansAside();
+      if (plans != null) {
+        plans.forEach(
+            aside -> out.add(part.tool().name() + ": a plan set aside: " + aside.reason()));
+      }
+    }
+    return listed("ruled-out", "Ruled out", out);
+  }
+
+  private Optional<Section> card() {
+    Results.SideResult side = results.side();
+    if (side == null || side.card().isEmpty()) {
+      return Optional.empty();
+    }
+    List<List<Cell>> rows = new ArrayList<>();
+    rows.add(
+        Stream.of("Criterion or need", "Weight", "Who wins, by how much", "Why")
+            .map(Cell::head)
+            .toList());
+    for (Results.CardResult line : side.card()) {
+      rows.add(
+          List.of(
+              Cell.words(line.name()).noting(Objects.requireNonNullElse(line.meaning(), "")),
+              Cell.words(line.weight() == null ? "" : weight(line.weight())),
+              Cell.words(
+                  (line.ahead().isEmpty() ? "nobody for certain" : names(line.ahead()))
+                      + (line.margin().isEmpty() ? "" : ", " + line.margin())),
+              Cell.words(String.join(" ", line.why()))));
+    }
+    List<Block> blocks = new ArrayList<>();
+    if (!side.says().isEmpty()) {
+      blocks.add(Block.text(String.join(" ", side.says())));
+    }
+    blocks.add(Block.table(rows));
+    return section("card", "Who won where", blocks);
+  }
+
+  private static String weight(String weight) {
+    return weight.matches("[0-9.]+") ? Figures.percent(new BigDecimal(weight)) : weight;
+  }
+
+  private Optional<Section> sides() {
+    Results.SideResult side = results.side();
+    if (side == null) {
+      return Optional.empty();
+    }
+    List<List<Cell>> rows = new ArrayList<>();
+    rows.add(Stream.of("", "Wins", "Comes last in", "Lacks", "Opinions").map(Cell::head).toList());
+    for (Results.SidesResult one : side.contenders()) {
+      rows.add(
+          List.of(
+              Cell.words(name(one.contender())),
+              Cell.words(list(one.wins(), "no criterion")),
+              Cell.words(list(one.last(), "none for certain")),
+              Cell.words(list(one.lacks(), "nothing of it")),
+              Cell.words(list(one.opinions(), "none"))));
+    }
+    return rows.size() < 2 ? Optional.empty() : section("sides", "By contender", Block.table(rows));
+  }
+
+  private static String list(List<String> things, String none) {
+    return things.isEmpty() ? none : String.join("; ", things);
+  }
+
+  private Optional<Section> sizes() {
+    Results.SideResult side = results.side();
+    if (side == null || side.bySize().isEmpty()) {
+      return Optional.empty();
+    }
+    List<List<Cell>> rows = new ArrayList<>();
+    rows.add(
+        Stream.of("A month for", "Leads", "Cheapest, " + results.currency())
+            .map(Cell::head)
+            .toList());
+    for (Results.SizeResult size : side.bySize()) {
+      rows.add(
+          List.of(
+              Cell.words(Figures.counted(size.people(), "people")),
+              Cell.words(
+                  size.leads() != null
+                      ? name(size.leads())
+                      : size.ahead() == null
+                          ? "nobody"
+                          : name(size.ahead()) + ", not in every case"),
+              Cell.words(
+                  size.cheapest().isEmpty()
+                      ? "not known"
+                      : names(size.cheapest())
+                          + ", "
+                          + Objects.requireNonNull(size.costs().get(size.cheapest().getFirst()))
+                              .words())));
+    }
+    return section("sizes", "By size of buyer", Block.table(rows));
+  }
+
+  private Optional<Section> panel() {
+    if (file.panel().isEmpty()) {
+      return Optional.empty();
+    }
+    Map<String, String> criteria = new LinkedHashMap<>();
+    file.brief().criteria().forEach(c -> criteria.put(c.id(), c.name()));
+    List<List<Cell>> rows = new ArrayList<>();
+    rows.add(Stream.of("", "Weights", "First by own marks", "Interests").map(Cell::head).toList());
+    for (SelectionFile.MemberPart member : file.panel()) {
+      String weights =
+          member.points().entrySet().stream()
+              .filter(e -> criteria.containsKey(e.getKey()))
+              .sorted(Map.Entry.<String, Integer>comparingByValue().reversed())
+              .map(e -> criteria.get(e.getKey()) + " " + e.getValue())
+              .collect(Collectors.joining(", "));
+      String interests =
+          member.marks().stream()
+              .filter(mark -> mark.interest() != null && !mark.interest().isBlank())
+              .map(mark -> name(mark.contender()) + ": " + mark.interest())
+              .distinct()
+              .collect(Collectors.joining("; "));
+      rows.add(
+          List.of(
+              Cell.words(member.name())
+                  .noting(
+                      Stream.of(
+                              member.competence() == null ? "" : "knows " + member.competence(),
+                              member.share() == 1 ? "" : "share " + member.share())
+                          .filter(said -> !said.isEmpty())
+                          .collect(Collectors.joining(", "))),
+              Cell.words(weights.isEmpty() ? "not by points" : weights),
+              Cell.words(bestMarked(member)),
+              Cell.words(interests.isEmpty() ? "none stated" : interests)));
+    }
+    return section("panel", "Who decided", Block.table(rows));
+  }
+
+  /** The contender that has the highest mean of somebody's marks; several if they are level. */
+  private String bestMarked(SelectionFile.MemberPart member) {
+    Map<String, List<BigDecimal>> marks = new LinkedHashMap<>();
+    for (SelectionFile.MarkPart mark : member.marks()) {
+      if (mark.points() != null) {
+        marks
+            .computeIfAbsent(mark.contender(), c -> new ArrayList<>())
+            .add(new BigDecimal(mark.points()));
+      }
+    }
+    Map<String, BigDecimal> means = new LinkedHashMap<>();
+    marks.forEach((contender, points) ->
+        means.put(
+            contender,
+            points.stream()
+                .reduce(BigDecimal.ZERO, BigDecimal::add)
+                .divide(BigDecimal.valueOf(points.size()), java.math.MathContext.DECIMAL64)));
+    Optional<BigDecimal> best = means.values().stream().max(Comparator.naturalOrder());
+    return best.map(most ->
+            means.entrySet().stream()
+                    .filter(e -> e.getValue().compareTo(most) == 0)
+                    .map(e -> name(e.getKey()))
+                    .collect(Collectors.joining(", "))
+                + ", mean mark "
+                + most.setScale(1, java.math.RoundingMode.HALF_UP).toPlainString())
+        .orElse("no marks");
+  }
+
+  /** Where marks were far apart, and what was settled together. */
+  private Optional<Section> apart() {
+    SubjectWords words = new SubjectWords(file);
+    List<String> points = new ArrayList<>();
+    for (Brief.CriterionPart criterion : file.brief().criteria()) {
+      for (SelectionFile.ContenderPart contender : file.contenders()) {
+        String id = contender.tool().id();
+        Map<String, SelectionFile.MarkPart> given = new LinkedHashMap<>();
+        for (SelectionFile.MemberPart member : file.panel()) {
+          member.marks().stream()
+              .filter(mark -> mark.criterion().equals(criterion.id()))
+              .filter(mark -> mark.contender().equals(id) && mark.points() != null)
+              .forEach(mark -> given.put(member.name(), mark));
+        }
+        List<BigDecimal> all =
+            given.values().stream().map(mark -> new BigDecimal(mark.points())).sorted().toList();
+        if (all.size() > 1 && all.getLast().subtract(all.getFirst()).compareTo(APART) >= 0) {
+          points.add(
+              words.of(new Subject.OfMark(criterion.id(), id))
+                  + ": "
+                  + given.entrySet().stream()
+                      .map(e ->
+                          e.getKey()
+                              + " "
+                              + e.getValue().points()
+                              + (e.getValue().note().isBlank()
+                                  ? ""
+                                  : " “" + e.getValue().note() + "”"))
+                      .collect(Collectors.joining(", ")));
+        }
+      }
+    }
+    List<SelectionFile.SettledPart> settled = file.settled();
+    if (settled != null) {
+      settled.forEach(part ->
+          points.add(
+              words.of(new Subject.OfMark(part.criterion(), part.contender()))
+                  + ": settled together at "
+                  + part.points()
+                  + ", "
+                  + part.reason()
+                  + " ("
+                  + part.by()
+                  + ")"));
+    }
+    return listed("apart", "Where they disagreed", points);
+  }
+
+  private Optional<Section> tried() {
+    Map<String, String> tasks = new LinkedHashMap<>();
+    file.tried().tasks().forEach(task -> tasks.put(task.id(), task.words()));
+    List<String> points =
+        file.tried().trials().stream()
+            .map(trial ->
+                name(trial.contender())
+                    + ", "
+                    + trial.first()
+                    + (trial.last() == null ? "" : " to " + trial.last())
+                    + ": "
+                    + (trial.results().isEmpty()
+                        ? "planned, and nothing was tried"
+                        : trial.results().stream()
+                            .map(result ->
+                                tasks.getOrDefault(result.task(), result.task())
+                                    + ", "
+                                    + result.by()
+                                    + ": "
+                                    + result.outcome().replace('-', ' ')
+                                    + (result.minutes() == null
+                                        ? ""
+                                        : ", " + result.minutes() + " min"))
+                            .collect(Collectors.joining("; "))))
+            .toList();
+    return listed("tried", "Tried by hand", points);
+  }
+
+  private Optional<Section> firm() {
+    Results.FirmnessResult firm = results.firmness();
+    return firm == null
+        ? Optional.empty()
+        : listed(
+            "firm",
+            "How firm it was",
+            Stream.of(
+                    Stream.of(firm.says()),
+                    Stream.ofNullable(firm.bySize()),
+                    firm.takeIf().stream().map(Results.TakeResult::says),
+                    Stream.ofNullable(firm.holdsFor()),
+                    Stream.ofNullable(firm.findOut()),
+                    Stream.ofNullable(results.interests()))
+                .flatMap(all -> all)
+                .toList());
+  }
+
+  private Optional<Section> ended() {
+    return listed(
+        "ended",
+        "Proposals that did not stand",
+        file.proposals().stream()
+            .map(part ->
+                part.choice()
+                    + ", "
+                    + part.option()
+                    + ", proposed by "
+                    + part.proposedBy()
+                    + " on "
+                    + day(Instant.parse(part.proposedAt()))
+                    + "; "
+                    + part.words()
+                    + " "
+                    + part.by()
+                    + ": "
+                    + part.reason())
+            .toList());
+  }
+
+  /** What was asked and not closed when it was signed. */
+  private Optional<Section> open() {
+    SubjectWords words = new SubjectWords(file);
+    return listed(
+        "open",
+        "Open when it was signed",
+        file.said().stream()
+            .map(part -> part.read(""))
+            .filter(tertulia.core.remark.Remark::isOpen)
+            .map(remark ->
+                words.of(remark.about()) + ": " + remark.said().by() + ": " + remark.said().text())
+            .toList());
+  }
+
+  private Optional<Section> prices() {
+    List<String> points = new ArrayList<>();
+    points.add(Voice.say("record.prices", "day", Dates.day(LocalDate.parse(file.brief().asOf()))));
+    for (SelectionFile.ContenderPart part : file.contenders()) {
+      part.tool().plans().stream()
+          .map(plan -> plan.source().asOf())
+          .filter(Objects::nonNull)
+          .min(Comparator.naturalOrder())
+          .ifPresent(day ->
+              points.add(part.tool().name() + ": page of " + Dates.day(LocalDate.parse(day))));
+    }
+    return listed("prices", "Prices", points);
+  }
+
+  private Optional<Section> reviews() {
+    return listed(
+        "reviews",
+        "Looked at again",
+        signed.reviews().stream()
+            .map(review ->
+                switch (review) {
+                  case Review.StillHolds holds ->
+                      day(holds.by().at())
+                          + ", "
+                          + holds.by().person()
+                          + ": it still holds"
+                          + (holds.note().isEmpty() ? "" : ": " + holds.note())
+                          + "; look again on "
+                          + Dates.day(holds.again());
+                  case Review.AskedAgain asked ->
+                      day(asked.by().at())
+                          + ", "
+                          + asked.by().person()
+                          + ": asked again in another selection";
+                })
+            .toList());
+  }
+
+  // words
+
+  private static Optional<Section> section(String id, String heading, Block... blocks) {
+    return section(id, heading, List.of(blocks));
+  }
+
+  /** Empty if there is nothing in it. */
+  private static Optional<Section> section(String id, String heading, List<Block> blocks) {
+    return blocks.isEmpty() ? Optional.empty() : Optional.of(new Section(id, heading, blocks));
+  }
+
+  /** Points under a heading; empty if there are none. */
+  private static Optional<Section> listed(String id, String heading, List<String> points) {
+    return points.isEmpty() ? Optional.empty() : section(id, heading, Block.points(points));
+  }
+
+  private String months() {
+    return Figures.counted(results.people().size(), "months");
+  }
+
+  private String money(Results.CostResult cost) {
+    return cost.words() + " " + results.currency();
+  }
+
+  private String name(String contender) {
+    return results.contenders().stream()
+        .filter(c -> c.id().equals(contender))
+        .map(Results.ContenderResult::name)
+        .findFirst()
+        .orElse(contender);
+  }
+
+  private String names(List<String> contenders) {
+    return contenders.stream().map(this::name).collect(Collectors.joining(", "));
+  }
+
+  private static String day(Instant at) {
+    return Dates.day(at, ZoneId.systemDefault());
+  }
+}
