@@ -61,6 +61,8 @@ public class LookedAtAgainTest extends ServedTest {
         choice,
         "reasons",
         "It serves.",
+        "despite",
+        "We know that.",
         "givenUp",
         "Ease",
         "lookAgain",

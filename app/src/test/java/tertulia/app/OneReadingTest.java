@@ -324,6 +324,7 @@ public class OneReadingTest extends ServedTest {
         MockMvcRequestBuilders.post(at + "/propose")
             .param("choice", of("Quietbook").id())
             .param("reasons", "It is quiet.")
+            .param("despite", "We know that.")
             .param("givenUp", "Certainty about its price."),
         302);
     String version = "" + decisions.find(id).orElseThrow().version();

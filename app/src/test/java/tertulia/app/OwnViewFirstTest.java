@@ -234,6 +234,8 @@ public class OwnViewFirstTest extends ServedTest {
                 "halvard-desk",
                 "reasons",
                 "It is the cheapest.",
+                "despite",
+                "We know that.",
                 "givenUp",
                 "The easier desk.",
                 "conditions",
@@ -481,6 +483,7 @@ public class OwnViewFirstTest extends ServedTest {
                     .param("remarksOpen", WHATEVER_IS_OPEN)
                     .param("choice", "halvard-desk")
                     .param("reasons", "It is the cheapest.")
+                    .param("despite", "We know that.")
                     .param("givenUp", "The easier desk.")
                     .param("conditions", "")
                     .param("reviewOn", ""))

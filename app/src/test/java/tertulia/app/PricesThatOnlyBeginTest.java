@@ -150,6 +150,7 @@ public class PricesThatOnlyBeginTest extends ServedTest {
         ask(MockMvcRequestBuilders.post("/selections/" + selection + "/decision")
                 .param("choice", "sextant")
                 .param("reasons", "It reads charts.")
+                .param("despite", "We know that.")
                 .param("givenUp", "Nothing.")
                 .param("version", ""))
             .getContentAsString();

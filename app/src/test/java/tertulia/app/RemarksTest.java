@@ -217,6 +217,8 @@ public class RemarksTest extends ServedTest {
       "halvard-desk",
       "reasons",
       "Cheapest.",
+      "despite",
+      "We know that.",
       "givenUp",
       "Ease.",
       "conditions",

@@ -251,6 +251,8 @@ public class SelectionJourneyTest extends ServedTest {
         choice,
         "reasons",
         "It *serves*.",
+        "despite",
+        "We know that.",
         "givenUp",
         "Ease");
     String version = version(get("joren", at).getContentAsString());
@@ -281,7 +283,19 @@ public class SelectionJourneyTest extends ServedTest {
             .getStatus(),
         409);
     assertEquals(
-        post("ilse", at, "choice", choice, "reasons", "r", "givenUp", "g").getStatus(), 409);
+        post(
+                "ilse",
+                at,
+                "choice",
+                choice,
+                "reasons",
+                "r",
+                "despite",
+                "We know that.",
+                "givenUp",
+                "g")
+            .getStatus(),
+        409);
     assertEquals(get("pia", "/selections/" + id + "/snapshot").getContentAsString(), snapshot);
   }
 
@@ -303,6 +317,8 @@ public class SelectionJourneyTest extends ServedTest {
         choice,
         "reasons",
         "r",
+        "despite",
+        "We know that.",
         "givenUp",
         "g");
     String version = version(get("joren", at).getContentAsString());
@@ -318,6 +334,8 @@ public class SelectionJourneyTest extends ServedTest {
                 choice,
                 "reasons",
                 "r2",
+                "despite",
+                "We know that.",
                 "givenUp",
                 "g2",
                 "version",

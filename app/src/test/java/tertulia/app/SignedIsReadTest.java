@@ -78,6 +78,8 @@ public class SignedIsReadTest extends ServedTest {
         slug("slotmeer"),
         "reasons",
         "It serves.",
+        "despite",
+        "We know that.",
         "givenUp",
         "Ease",
         "version",
@@ -135,7 +137,7 @@ public class SignedIsReadTest extends ServedTest {
     Results read = AdviceResults.with(selections.load(id).selection(), selections.load(id).file());
     assertEquals(sign().getStatus(), 302);
     Snapshot frozen = decisions.find(id).orElseThrow().frozen().orElseThrow();
-    assertEquals(frozen.version(), 4);
+    assertEquals(frozen.version(), 5);
     assertEquals(frozen.decision().signedByAccount(), "joren");
     assertEquals(frozen.results(), read);
     assertTrue(decisions.find(id).orElseThrow().isIntact());
@@ -317,7 +319,18 @@ public class SignedIsReadTest extends ServedTest {
   public void aProposalIsWithdrawnForAReasonAndNotByAStaleSave() throws Exception {
     MockHttpServletResponse stale =
         sendForm(
-            "ilse", at, "choice", slug("slotmeer"), "reasons", "r", "givenUp", "g", "version", "0");
+            "ilse",
+            at,
+            "choice",
+            slug("slotmeer"),
+            "reasons",
+            "r",
+            "despite",
+            "We know that.",
+            "givenUp",
+            "g",
+            "version",
+            "0");
     assertEquals(stale.getStatus(), 409);
     assertTrue(stale.getContentAsString().contains("Withdraw the proposal first"));
     assertTrue(page("pia", at).contains("It waits for a second person."));
@@ -356,7 +369,16 @@ public class SignedIsReadTest extends ServedTest {
     sendForm("ilse", at + "/withdraw", "version", version(), "reason", "To revise it.");
     String version = version();
     String[] draft = {
-      "choice", slug("slotmeer"), "reasons", "First", "givenUp", "g", "version", version
+      "choice",
+      slug("slotmeer"),
+      "reasons",
+      "First",
+      "despite",
+      "We know that.",
+      "givenUp",
+      "g",
+      "version",
+      version
     };
     assertEquals(sendForm("ilse", at, draft).getStatus(), 302);
     draft[3] = "Second";
@@ -386,7 +408,7 @@ public class SignedIsReadTest extends ServedTest {
     Decisions.Stored stored = decisions.find(id).orElseThrow();
     assertTrue(stored.isIntact());
     Snapshot frozen = stored.frozen().orElseThrow();
-    assertEquals(frozen.version(), 4, "brought to today's format");
+    assertEquals(frozen.version(), 5, "brought to today's format");
     assertEquals(frozen.decision().choice(), "rigglet");
     String page = text(page("pia", at));
     assertTrue(page.contains("Unchanged since"), page);

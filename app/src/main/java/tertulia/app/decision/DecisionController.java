@@ -2,6 +2,7 @@ package tertulia.app.decision;
 
 import jakarta.servlet.http.HttpServletResponse;
 import java.time.LocalDate;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
@@ -18,6 +19,7 @@ import org.springframework.web.bind.annotation.RequestParam;
 import tertulia.app.contenders.Narrowing;
 import tertulia.app.exchange.Codes;
 import tertulia.app.exchange.Faults;
+import tertulia.app.exchange.Limits;
 import tertulia.app.exchange.TypedDate;
 import tertulia.app.people.OwnPassword;
 import tertulia.app.people.SignedIn;
@@ -26,6 +28,7 @@ import tertulia.app.web.Conflict;
 import tertulia.app.workspace.Session;
 import tertulia.app.workspace.StepBody;
 import tertulia.app.workspace.Steps;
+import tertulia.core.decision.Decision;
 import tertulia.core.decision.Proposal;
 import tertulia.core.path.PlanPaths;
 
@@ -75,6 +78,15 @@ class DecisionController implements StepBody {
     Session session = steps.open(id, Map.of(), person);
     Faults faults = new Faults();
     Optional<Proposal> proposal = proposal(typed, session, faults);
+    boolean counted = session.table().selection().isCounted();
+    if (propose && counted && proposal.isPresent() && proposal.get().despite().isBlank()) {
+      List<String> against = decisions.against(session.table(), proposal.get().choice());
+      if (!against.isEmpty()) {
+        faults.add(
+            "despite", String.join(" ", against) + " Say why it is the right choice nevertheless.");
+        proposal = Optional.empty();
+      }
+    }
     Optional<OpenRemarks> open = OpenRemarks.of(session);
     if (propose && open.isPresent()) {
       Optional<String> refusal = open.get().refusal(typed.get(OpenRemarks.FIELD));
@@ -134,10 +146,20 @@ class DecisionController implements StepBody {
             .at("conditions", () -> Codes.text(typed.getOrDefault("conditions", ""), LONGEST))
             .orElse("");
     @Nullable LocalDate lookAgain = lookAgain(typed, session.today(), faults);
+    String despite =
+        faults
+            .at("despite", () -> Codes.text(typed.getOrDefault("despite", ""), Limits.DESPITE))
+            .orElse("");
     return faults.isEmpty()
         ? Optional.of(
             new Proposal(
-                choice, optionOf(session, choice), reasons, givenUp, conditions, lookAgain))
+                choice,
+                optionOf(session, choice),
+                reasons,
+                givenUp,
+                conditions,
+                lookAgain,
+                despite))
         : Optional.empty();
   }
 
@@ -316,7 +338,11 @@ class DecisionController implements StepBody {
             session,
             stored,
             decisions.ended(session.table().id()),
-            decisions.changed(session.table())));
+            decisions.changed(session.table()),
+            stored
+                .filter(s -> !(s.decision() instanceof Decision.Signed))
+                .map(s -> decisions.against(session.table(), s.decision().proposal().choice()))
+                .orElse(List.of())));
     model.addAttribute("minutes", stored.flatMap(MinutesWriter::of).orElse(null));
     model.addAttribute("card", ScoreCardWriter.of(session).orElse(null));
     model.addAttribute("openRemarks", OpenRemarks.of(session).orElse(null));

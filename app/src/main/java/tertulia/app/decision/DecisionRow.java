@@ -48,6 +48,7 @@ class DecisionRow {
   String givenUp = "";
   String conditions = "";
   @Nullable LocalDate lookAgain;
+  String despite = "";
   @Nullable String proposedBy;
   @Nullable String proposedByAccount;
   @Nullable Instant proposedAt;
@@ -74,7 +75,8 @@ class DecisionRow {
 
   /** The core's decision. */
   Decision toCore() {
-    Proposal proposal = new Proposal(choice, planOption, reasons, givenUp, conditions, lookAgain);
+    Proposal proposal =
+        new Proposal(choice, planOption, reasons, givenUp, conditions, lookAgain, despite);
     return switch (state) {
       case DRAFT -> new Decision.Draft(proposal);
       case PROPOSED -> new Decision.Proposed(proposal, proposed());
@@ -93,6 +95,7 @@ class DecisionRow {
     reasons = proposal.reasons();
     givenUp = proposal.givenUp();
     conditions = proposal.conditions();
+    despite = proposal.despite();
     lookAgain = proposal.reviewOn().orElse(null);
     switch (decision) {
       case Decision.Draft draft -> acts(State.DRAFT, null, null, null);

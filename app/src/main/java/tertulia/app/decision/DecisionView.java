@@ -31,7 +31,8 @@ import tertulia.core.path.PlanPaths;
  *
  * @param state "none", "draft", "proposed", "signed" or "objected"
  * @param lead what the totals say, in a sentence
- * @param caution where the choice goes against the totals; may be empty
+ * @param against what speaks against the choice, in sentences
+ * @param despite why nevertheless; may be empty
  * @param holds for what the choice holds, or as long as there is none who is ahead
  * @param mine whether the reader proposed it
  * @param changed what a proposal rests on and is not so any more; empty if it stands
@@ -43,7 +44,8 @@ record DecisionView(
     String state,
     List<Row> rows,
     String lead,
-    String caution,
+    List<String> against,
+    String despite,
     String holds,
     long version,
     boolean mine,
@@ -118,14 +120,16 @@ record DecisionView(
       Session session,
       Optional<Decisions.Stored> stored,
       List<SelectionFile.EndedPart> ended,
-      Optional<Difference> changed) {
+      Optional<Difference> changed,
+      List<String> against) {
     Optional<Proposal> proposal = stored.map(s -> s.decision().proposal());
     Optional<Proposal.Act> by = stored.flatMap(s -> proposedBy(s.decision()));
     return new DecisionView(
         stored.map(s -> state(s.decision())).orElse("none"),
         rows(session),
         lead(session),
-        proposal.map(p -> caution(session, p)).orElse(""),
+        against,
+        proposal.map(Proposal::despite).orElse(""),
         holds(session, proposal),
         stored.map(Decisions.Stored::version).orElse(0L),
         by.map(act -> act.by().isSameAs(Decisions.signatory(session.person()))).orElse(false),
@@ -259,22 +263,6 @@ record DecisionView(
         .orElse("");
   }
 
-  private static String caution(Session session, Proposal proposal) {
-    return session
-        .evaluation()
-        .scores()
-        .totals()
-        .map(t -> t.standings().getFirst().contender())
-        .filter(first -> !first.equals(proposal.choice()))
-        .map(first ->
-            "The totals put "
-                + name(session, first)
-                + " first, the choice is "
-                + name(session, proposal.choice())
-                + ". The reasons should say why.")
-        .orElse("");
-  }
-
   private static List<Choice> choices(Session session) {
     return session.columns().stream()
         .map(c ->
@@ -307,6 +295,7 @@ record DecisionView(
           typed.put("reasons", p.reasons());
           typed.put("givenUp", p.givenUp());
           typed.put("conditions", p.conditions());
+          typed.put("despite", p.despite());
           typed.put("lookAgain", p.reviewOn().map(Object::toString).orElse(""));
         });
     session

@@ -18,12 +18,14 @@ import org.springframework.transaction.annotation.Transactional;
 import tertulia.app.act.Act;
 import tertulia.app.act.Acts;
 import tertulia.app.display.AdviceResults;
+import tertulia.app.display.FindingWords;
 import tertulia.app.exchange.Limits;
 import tertulia.app.exchange.SelectionFile;
 import tertulia.app.people.SignedIn;
 import tertulia.app.selection.LoadedSelection;
 import tertulia.app.selection.Seats;
 import tertulia.app.selection.Selections;
+import tertulia.app.settings.Freshness;
 import tertulia.app.web.Conflict;
 import tertulia.app.web.NotFound;
 import tertulia.core.decision.Decision;
@@ -33,6 +35,7 @@ import tertulia.core.decision.Review;
 import tertulia.core.decision.Signatory;
 import tertulia.core.evaluation.Evaluation;
 import tertulia.core.evaluation.WhatIf;
+import tertulia.core.finding.VerdictFindings;
 import tertulia.core.path.PlanPaths;
 
 /** Decisions: writing down, proposing, signing off, objecting. */
@@ -49,6 +52,7 @@ public class Decisions {
   private final Seats seats;
   private final Clock clock;
   private final Acts acts;
+  private final Freshness freshness;
 
   Decisions(
       DecisionRow.All rows,
@@ -57,7 +61,9 @@ public class Decisions {
       Selections selections,
       Seats seats,
       Clock clock,
-      Acts acts) {
+      Acts acts,
+      Freshness freshness) {
+    this.freshness = freshness;
     this.acts = acts;
     this.reviews = reviews;
     this.rows = rows;
@@ -293,6 +299,15 @@ public class Decisions {
     if (!difference.lines().isEmpty()) {
       throw new Changed(difference);
     }
+    if (signed.proposal().despite().isBlank()) {
+      List<String> against = against(table, row.choice);
+      if (!against.isEmpty()) {
+        throw new Conflict(
+            String.join(" ", against)
+                + " The proposal does not say why nevertheless. Withdraw it, and propose it again"
+                + " with the reason.");
+      }
+    }
     freeze(row, signed, table);
     acts.note(selectionId, new Act.Signed(name(selectionId, row.choice)));
   }
@@ -323,6 +338,22 @@ public class Decisions {
         difference.lines().isEmpty()
             ? new Difference(List.of(new Difference.Line("Entries", "as proposed", "changed")))
             : difference);
+  }
+
+  /** What speaks against a choice in the figures and facts as they stand today, in sentences. */
+  List<String> against(LoadedSelection table, String choice) {
+    return against(table, choice, LocalDate.now(clock));
+  }
+
+  private List<String> against(LoadedSelection table, String choice, LocalDate day) {
+    boolean compared =
+        table.selection().active().stream().anyMatch(contender -> contender.id().equals(choice));
+    if (!compared) {
+      return List.of();
+    }
+    FindingWords words = new FindingWords(table.selection());
+    return new VerdictFindings(Evaluation.of(table.selection(), WhatIf.START))
+        .against(choice, day, freshness.days()).stream().map(words::of).toList();
   }
 
   /** A proposal that waits for a signature. */
@@ -362,7 +393,15 @@ public class Decisions {
   private void freeze(DecisionRow row, Decision.Signed signed, LoadedSelection table) {
     SelectionFile file = withDecision(table.file(), signed.proposal(), ended(row.selectionId));
     String snapshot =
-        Snapshot.of(signed, file, AdviceResults.with(table.selection(), table.file())).toJson();
+        Snapshot.of(
+                signed,
+                file,
+                AdviceResults.with(table.selection(), table.file()),
+                against(
+                    table,
+                    signed.proposal().choice(),
+                    LocalDate.ofInstant(signed.signedBy().at(), clock.getZone())))
+            .toJson();
     row.write(signed);
     row.snapshot = snapshot;
     row.sha256 = Snapshot.sha256(snapshot);
@@ -483,7 +522,8 @@ public class Decisions {
             proposal.reasons(),
             proposal.givenUp(),
             proposal.conditions(),
-            proposal.reviewOn().map(Objects::toString).orElse(null)),
+            proposal.reviewOn().map(Objects::toString).orElse(null),
+            proposal.despite().isEmpty() ? null : proposal.despite()),
         ended);
   }
 

@@ -59,16 +59,18 @@ final class MinutesWriter {
             .frozen()
             .map(frozen ->
                 new MinutesWriter(signed, frozen)
-                    .write(Objects.requireNonNullElse(stored.sha256(), ""), stored.isIntact()))
+                    .write(
+                        frozen, Objects.requireNonNullElse(stored.sha256(), ""), stored.isIntact()))
         : Optional.empty();
   }
 
-  private Minutes write(String sha256, boolean intact) {
+  private Minutes write(Snapshot frozen, String sha256, boolean intact) {
     Proposal proposal = signed.proposal();
     List<Section> sections =
         Stream.of(
                 section("because", "Because", Block.text(proposal.reasons())),
                 section("given-up", "Given up", Block.text(proposal.givenUp())),
+                against(frozen.decision()),
                 conditions(),
                 people(),
                 needs(),
@@ -200,6 +202,18 @@ final class MinutesWriter {
   }
 
   // sections
+
+  /** What spoke against the choice when it was signed, and why it was made nevertheless. */
+  private static Optional<Section> against(Snapshot.Agreed agreed) {
+    List<Block> blocks = new ArrayList<>();
+    if (agreed.against() != null) {
+      blocks.add(Block.points(agreed.against()));
+    }
+    if (agreed.despite() != null) {
+      blocks.add(Block.text(Voice.say("record.part.despite", "words", agreed.despite())));
+    }
+    return section("against", "Against it", blocks);
+  }
 
   private Optional<Section> conditions() {
     return signed.proposal().conditions().isBlank()

@@ -23,7 +23,8 @@ public record Snapshot(
 
   /**
    * Since version 2 there may be proposals that did not stand, and how figures read; since version
-   * 3 the accounts of those who proposed and signed; since version 4 who leads at which size.
+   * 3 the accounts of those who proposed and signed; since version 4 who leads at which size; since
+   * version 5 what spoke against the choice, and why nevertheless.
    */
   private static final DocumentFormat<Snapshot> FORMAT =
       new DocumentFormat<>(
@@ -32,9 +33,16 @@ public record Snapshot(
           List.of(
               first -> first.put("version", 2),
               second -> second.put("version", 3),
-              third -> third.put("version", 4)));
+              third -> third.put("version", 4),
+              fourth -> fourth.put("version", 5)));
 
-  /** What was agreed, by whom and when. */
+  /**
+   * What was agreed, by whom and when.
+   *
+   * @param against what spoke against it when it was signed; null: nothing, or it was signed before
+   *     that was looked at
+   * @param despite why nevertheless; null: nothing was said
+   */
   @JsonInclude(JsonInclude.Include.NON_NULL)
   public record Agreed(
       String choice,
@@ -48,9 +56,12 @@ public record Snapshot(
       String proposedAt,
       String signedBy,
       @Nullable String signedByAccount,
-      String signedAt) {}
+      String signedAt,
+      @Nullable List<String> against,
+      @Nullable String despite) {}
 
-  static Snapshot of(Decision.Signed signed, SelectionFile file, Results results) {
+  static Snapshot of(
+      Decision.Signed signed, SelectionFile file, Results results, List<String> against) {
     return new Snapshot(
         "tertulia-decision",
         FORMAT.version(),
@@ -66,7 +77,9 @@ public record Snapshot(
             signed.by().at().toString(),
             signed.signedBy().person(),
             account(signed.signedBy()),
-            signed.signedBy().at().toString()),
+            signed.signedBy().at().toString(),
+            against.isEmpty() ? null : against,
+            signed.proposal().despite().isEmpty() ? null : signed.proposal().despite()),
         file,
         results);
   }

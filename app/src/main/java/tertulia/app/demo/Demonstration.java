@@ -128,7 +128,8 @@ class Demonstration implements SmartInitializingSingleton {
                 agreed.reasons(),
                 agreed.givenUp(),
                 agreed.conditions(),
-                LocalDate.parse(agreed.lookAgain())))
+                LocalDate.parse(agreed.lookAgain()),
+                agreed.despite()))
         .propose(signatory(agreed.proposedBy()), Instant.parse(agreed.proposedAt()))
         .sign(signatory(agreed.signedBy()), Instant.parse(agreed.signedAt()));
   }

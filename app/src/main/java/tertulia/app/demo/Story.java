@@ -39,7 +39,8 @@ record Story(Seed selection, @Nullable Agreed decision) {
       String reasons,
       String givenUp,
       String conditions,
-      String lookAgain) {}
+      String lookAgain,
+      String despite) {}
 
   /** The selection as a portable file. */
   SelectionFile file(Function<String, ToolSheet> sheets) {

@@ -21,6 +21,7 @@ import tertulia.core.finding.RemarkFinding;
 import tertulia.core.finding.ScoreFinding;
 import tertulia.core.finding.Stage;
 import tertulia.core.finding.TrialFinding;
+import tertulia.core.finding.VerdictFinding;
 import tertulia.core.finding.ViewFinding;
 import tertulia.core.scoring.Interval;
 import tertulia.core.time.Horizon;
@@ -40,6 +41,7 @@ public record FindingWords(Selection selection) implements SelectionWords {
       case GrowthFinding growth -> of(growth, selection.horizon());
       case TrialFinding trial -> new TrialWords(selection).of(trial);
       case InterestFinding.WithoutInterested interested -> interested(interested);
+      case VerdictFinding verdict -> new VerdictWords(selection).of(verdict);
       case ViewFinding views -> ViewWords.of(views);
       case RemarkFinding.OpenRemarks open -> remarks(open);
       case RemarkFinding.KeptRemarks kept ->

@@ -40,7 +40,8 @@ public final class Voice {
           "card",
           "confirm",
           "act",
-          "record");
+          "record",
+          "verdict");
 
   private static final Locale LOCALE = Locale.UK;
   private static final Pattern PLACE = Pattern.compile("\\{(?<name>[a-z][A-Za-z]*)}");

@@ -52,6 +52,9 @@ public final class Limits {
   /** Characters of an opinion, and of why something is not needed. */
   public static final int OPINION = 400;
 
+  /** Characters of why a choice is made although its figures speak against it. */
+  public static final int DESPITE = 2000;
+
   public static final int NOT_NEEDED_WHY = 200;
 
   /** Things of one contender that somebody does not need. */

@@ -463,5 +463,6 @@ public record SelectionFile(
       String reasons,
       String givenUp,
       String conditions,
-      @Nullable String lookAgain) {}
+      @Nullable String lookAgain,
+      @Nullable String despite) {}
 }

@@ -402,6 +402,10 @@ public final class SelectionReader {
     if (lookAgain != null) {
       faults.at("/decision/lookAgain", () -> Codes.day(lookAgain));
     }
+    String despite = decision.despite();
+    if (despite != null) {
+      faults.at("/decision/despite", () -> Codes.text(despite, Limits.DESPITE));
+    }
   }
 
   private List<ExchangeRate> rates(List<Brief.RatePart> parts) {

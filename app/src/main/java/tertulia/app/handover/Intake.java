@@ -1,6 +1,7 @@
 package tertulia.app.handover;
 
 import java.time.LocalDate;
+import java.util.Objects;
 import java.util.OptionalLong;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -51,6 +52,7 @@ public class Intake {
         part.reasons(),
         part.givenUp(),
         part.conditions(),
-        part.lookAgain() == null ? null : LocalDate.parse(part.lookAgain()));
+        part.lookAgain() == null ? null : LocalDate.parse(part.lookAgain()),
+        Objects.requireNonNullElse(part.despite(), ""));
   }
 }

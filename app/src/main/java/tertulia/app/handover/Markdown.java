@@ -455,6 +455,10 @@ final class Markdown {
     line("");
     line(paragraphs(proposal.reasons()));
     line("");
+    if (!proposal.despite().isBlank()) {
+      line("Although figures spoke against it: " + paragraphs(proposal.despite()));
+      line("");
+    }
     line("## Consequences");
     line("");
     line("Given up: " + paragraphs(proposal.givenUp()));

@@ -441,7 +441,10 @@ public class WalkTest extends BrowserTest {
     ilse.getByText("Propose it").click();
     assertThat(ilse.locator(".below [role=alert]"))
         .containsText("One remark is open, at Cost. Close it, or say that it may stay open.");
+    assertThat(ilse.locator(".below [role=alert]"))
+        .containsText("Say why it is the right choice nevertheless.");
     ilse.getByLabel("Remarks may stay open").check();
+    ilse.getByLabel("why nevertheless").fill("Two of us have tried it, and that is enough.");
     ilse.getByText("Propose it").click();
     assertThat(ilse.locator(".record")).containsText("Proposed by Ilse Maren (ilse), 24 Nov 2026");
     assertThat(ilse.getByText("Sign it off")).hasCount(0);
@@ -449,11 +452,11 @@ public class WalkTest extends BrowserTest {
     assertThat(joren.locator(".record")).containsText("The easier desk of Slotmeer.");
     joren.locator("[name=password]").fill("brackwater");
     joren.getByText("Sign it off").click();
-    assertThat(joren.locator(".record"))
-        .containsText("signed by Joren Talvik (joren), 24 Nov 2026");
-    assertThat(joren.locator(".record")).containsText("Unchanged since");
+    assertThat(joren.locator(".minutes .signatures")).containsText("Joren Talvikagreed24 Nov 2026");
+    assertThat(joren.locator(".minutes")).containsText("Two of us have tried it");
+    assertThat(joren.locator(".minutes")).containsText("Unchanged since");
     Download download =
-        joren.waitForDownload(() -> joren.getByText("Download the frozen record").click());
+        joren.waitForDownload(() -> joren.getByText("Download the frozen figures").click());
     byte[] bytes = Files.readAllBytes(download.path());
     assertThat(joren.locator(".hash code"))
         .hasText(HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(bytes)));

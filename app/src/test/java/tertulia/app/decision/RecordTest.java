@@ -95,6 +95,7 @@ public class RecordTest extends ServedTest {
         List.of(
             "Because",
             "Given up",
+            "Against it",
             "Holds as long as",
             "For whom",
             "What was needed",

@@ -179,6 +179,11 @@ public class VoiceTest {
                   "Office, Deck crew",
                   "people",
                   "62 to 111 people")),
+          Map.entry("record.part.despite", Map.of("words", "the engineers have to live with it.")),
+          Map.entry(
+              "verdict.",
+              Map.of(
+                  "by", "0.021", "others", "Slotmeer or Quaymate", "members", "Odile and Joren")),
           Map.entry("record.month", Map.of("people", "62 people")),
           Map.entry("record.people.same", Map.of("people", "62 people")),
           Map.entry(

@@ -16,6 +16,7 @@ import org.jspecify.annotations.Nullable;
  * @param givenUp what the others would have had; not blank
  * @param conditions under which it holds; may be empty
  * @param lookAgain when to look again; null if not agreed
+ * @param despite why nevertheless, where figures or facts speak against it; may be empty
  */
 public record Proposal(
     String choice,
@@ -23,8 +24,10 @@ public record Proposal(
     String reasons,
     String givenUp,
     String conditions,
-    @Nullable LocalDate lookAgain) {
+    @Nullable LocalDate lookAgain,
+    String despite) {
   public Proposal {
+    requireNonNull(despite);
     requireNonNull(choice);
     requireNonNull(option);
     requireNonNull(conditions);
@@ -39,7 +42,18 @@ public record Proposal(
 
   /** The same for another plan and term. */
   public Proposal under(String otherOption) {
-    return new Proposal(choice, otherOption, reasons, givenUp, conditions, lookAgain);
+    return new Proposal(choice, otherOption, reasons, givenUp, conditions, lookAgain, despite);
+  }
+
+  /** One that nothing speaks against. */
+  public Proposal(
+      String choice,
+      String option,
+      String reasons,
+      String givenUp,
+      String conditions,
+      @Nullable LocalDate lookAgain) {
+    this(choice, option, reasons, givenUp, conditions, lookAgain, "");
   }
 
   public Optional<LocalDate> reviewOn() {

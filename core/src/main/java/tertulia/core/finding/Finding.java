@@ -17,4 +17,5 @@ public sealed interface Finding
         RemarkFinding,
         ScoreFinding,
         TrialFinding,
+        VerdictFinding,
         ViewFinding {}

@@ -1,0 +1,42 @@
+package tertulia.core.finding;
+
+import java.math.BigDecimal;
+import java.time.LocalDate;
+import java.util.List;
+
+/** What speaks against a choice in the figures and facts it is to rest on. */
+public sealed interface VerdictFinding extends Finding {
+
+  /**
+   * Another is ahead by the middle of the totals.
+   *
+   * @param by how far, above 0
+   */
+  record NotAhead(String choice, String first, BigDecimal by) implements VerdictFinding {}
+
+  /** It is ahead or level by the middle of the totals, and not in every case. */
+  record NotForCertain(String choice, List<String> mayPass) implements VerdictFinding {
+    public NotForCertain {
+      mayPass = List.copyOf(mayPass);
+    }
+  }
+
+  /** Others have totals, it has none. */
+  record NotRanked(String choice) implements VerdictFinding {}
+
+  /** Nobody has a total. */
+  record NoTotals() implements VerdictFinding {}
+
+  /** Its price page is older than what counts as fresh. */
+  record OldFacts(String choice, LocalDate asOf) implements VerdictFinding {}
+
+  /** People on the panel who have weights to set or marks to give. */
+  record ViewsMissing(List<String> people) implements VerdictFinding {
+    public ViewsMissing {
+      people = List.copyOf(people);
+    }
+  }
+
+  /** A trial of it was planned, and nobody has put anything down. */
+  record NotTried(String choice) implements VerdictFinding {}
+}
