@@ -110,6 +110,8 @@ class Access {
       "/catalogue/{slug}/compare",
       "/catalogue/{slug}/compare/why",
       "/catalogue/{slug}/compare/effect",
+      "/dates",
+      "/dates.ics",
       "/growth",
       "/growth/export.csv",
       "/method",

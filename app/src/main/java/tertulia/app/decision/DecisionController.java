@@ -28,7 +28,6 @@ import tertulia.app.web.Conflict;
 import tertulia.app.workspace.Session;
 import tertulia.app.workspace.StepBody;
 import tertulia.app.workspace.Steps;
-import tertulia.core.decision.Decision;
 import tertulia.core.decision.Proposal;
 import tertulia.core.path.PlanPaths;
 
@@ -80,7 +79,7 @@ class DecisionController implements StepBody {
     Optional<Proposal> proposal = proposal(typed, session, faults);
     boolean counted = session.table().selection().isCounted();
     if (propose && counted && proposal.isPresent() && proposal.get().despite().isBlank()) {
-      List<String> against = decisions.against(session.table(), proposal.get().choice());
+      List<String> against = decisions.against(session.table()).choosing(proposal.get().choice());
       if (!against.isEmpty()) {
         faults.add(
             "despite", String.join(" ", against) + " Say why it is the right choice nevertheless.");
@@ -339,10 +338,7 @@ class DecisionController implements StepBody {
             stored,
             decisions.ended(session.table().id()),
             decisions.changed(session.table()),
-            stored
-                .filter(s -> !(s.decision() instanceof Decision.Signed))
-                .map(s -> decisions.against(session.table(), s.decision().proposal().choice()))
-                .orElse(List.of())));
+            decisions.against(session.table())));
     model.addAttribute("minutes", stored.flatMap(MinutesWriter::of).orElse(null));
     model.addAttribute("card", ScoreCardWriter.of(session).orElse(null));
     model.addAttribute("openRemarks", OpenRemarks.of(session).orElse(null));

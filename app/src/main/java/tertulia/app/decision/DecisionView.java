@@ -39,6 +39,7 @@ import tertulia.core.path.PlanPaths;
  * @param inAYear a day in the form in which one is typed
  * @param again looking again at what was signed
  * @param ended proposals that did not stand, in sentences
+ * @param whatever what speaks against every choice, in sentences
  */
 record DecisionView(
     String state,
@@ -62,6 +63,7 @@ record DecisionView(
     String inAYear,
     Again again,
     List<Past> ended,
+    List<String> whatever,
     List<Choice> choices) {
 
   /**
@@ -113,22 +115,26 @@ record DecisionView(
    * A contender that can be chosen.
    *
    * @param option its cheapest path, or why none is known
+   * @param against what speaks against it and not against every choice
    */
-  record Choice(String slug, String name, String option) {}
+  record Choice(String slug, String name, String option, List<String> against) {}
 
   static DecisionView of(
       Session session,
       Optional<Decisions.Stored> stored,
       List<SelectionFile.EndedPart> ended,
       Optional<Difference> changed,
-      List<String> against) {
+      Against against) {
     Optional<Proposal> proposal = stored.map(s -> s.decision().proposal());
     Optional<Proposal.Act> by = stored.flatMap(s -> proposedBy(s.decision()));
     return new DecisionView(
         stored.map(s -> state(s.decision())).orElse("none"),
         rows(session),
         lead(session),
-        against,
+        proposal
+            .filter(p -> signed(stored).isEmpty())
+            .map(p -> against.choosing(p.choice()))
+            .orElse(List.of()),
         proposal.map(Proposal::despite).orElse(""),
         holds(session, proposal),
         stored.map(Decisions.Stored::version).orElse(0L),
@@ -150,7 +156,8 @@ record DecisionView(
         session.today().plusYears(1).toString(),
         signed(stored).map(s -> Again.of(s, session.person(), session.today())).orElse(Again.NEVER),
         ended.stream().map(DecisionView::past).toList(),
-        choices(session));
+        signed(stored).isPresent() ? List.of() : against.whatever(),
+        signed(stored).isPresent() ? List.of() : choices(session, against));
   }
 
   private static Optional<Decision.Signed> signed(Optional<Decisions.Stored> stored) {
@@ -263,13 +270,15 @@ record DecisionView(
         .orElse("");
   }
 
-  private static List<Choice> choices(Session session) {
+  private static List<Choice> choices(Session session, Against against) {
+    List<String> whatever = against.whatever();
     return session.columns().stream()
         .map(c ->
             new Choice(
                 c.id(),
                 c.tool().name(),
-                option(session.evaluation().costs().overall().way(c.id()))))
+                option(session.evaluation().costs().overall().way(c.id())),
+                against.choosing(c.id()).stream().filter(s -> !whatever.contains(s)).toList()))
         .toList();
   }
 

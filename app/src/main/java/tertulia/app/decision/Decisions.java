@@ -18,7 +18,6 @@ import org.springframework.transaction.annotation.Transactional;
 import tertulia.app.act.Act;
 import tertulia.app.act.Acts;
 import tertulia.app.display.AdviceResults;
-import tertulia.app.display.FindingWords;
 import tertulia.app.exchange.Limits;
 import tertulia.app.exchange.SelectionFile;
 import tertulia.app.people.SignedIn;
@@ -35,7 +34,6 @@ import tertulia.core.decision.Review;
 import tertulia.core.decision.Signatory;
 import tertulia.core.evaluation.Evaluation;
 import tertulia.core.evaluation.WhatIf;
-import tertulia.core.finding.VerdictFindings;
 import tertulia.core.path.PlanPaths;
 
 /** Decisions: writing down, proposing, signing off, objecting. */
@@ -300,7 +298,7 @@ public class Decisions {
       throw new Changed(difference);
     }
     if (signed.proposal().despite().isBlank()) {
-      List<String> against = against(table, row.choice);
+      List<String> against = against(table).choosing(row.choice);
       if (!against.isEmpty()) {
         throw new Conflict(
             String.join(" ", against)
@@ -340,20 +338,13 @@ public class Decisions {
             : difference);
   }
 
-  /** What speaks against a choice in the figures and facts as they stand today, in sentences. */
-  List<String> against(LoadedSelection table, String choice) {
-    return against(table, choice, LocalDate.now(clock));
+  /** What speaks against choices in the figures and facts as they stand today. */
+  Against against(LoadedSelection table) {
+    return against(table, LocalDate.now(clock));
   }
 
-  private List<String> against(LoadedSelection table, String choice, LocalDate day) {
-    boolean compared =
-        table.selection().active().stream().anyMatch(contender -> contender.id().equals(choice));
-    if (!compared) {
-      return List.of();
-    }
-    FindingWords words = new FindingWords(table.selection());
-    return new VerdictFindings(Evaluation.of(table.selection(), WhatIf.START))
-        .against(choice, day, freshness.days()).stream().map(words::of).toList();
+  private Against against(LoadedSelection table, LocalDate day) {
+    return Against.of(table.selection(), day, freshness.days());
   }
 
   /** A proposal that waits for a signature. */
@@ -397,10 +388,8 @@ public class Decisions {
                 signed,
                 file,
                 AdviceResults.with(table.selection(), table.file()),
-                against(
-                    table,
-                    signed.proposal().choice(),
-                    LocalDate.ofInstant(signed.signedBy().at(), clock.getZone())))
+                against(table, LocalDate.ofInstant(signed.signedBy().at(), clock.getZone()))
+                    .choosing(signed.proposal().choice()))
             .toJson();
     row.write(signed);
     row.snapshot = snapshot;

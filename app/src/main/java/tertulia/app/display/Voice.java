@@ -41,7 +41,8 @@ public final class Voice {
           "confirm",
           "act",
           "record",
-          "verdict");
+          "verdict",
+          "date");
 
   private static final Locale LOCALE = Locale.UK;
   private static final Pattern PLACE = Pattern.compile("\\{(?<name>[a-z][A-Za-z]*)}");

@@ -78,7 +78,8 @@ public class CostFindingsTest extends GeneratedFindings {
             RemarkFinding.class,
             AgreementFinding.class,
             ViewFinding.class,
-            InterestFinding.class));
+            InterestFinding.class,
+            VerdictFinding.class));
   }
 
   @Override

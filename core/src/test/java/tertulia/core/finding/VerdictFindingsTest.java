@@ -17,8 +17,11 @@ import org.testng.annotations.Test;
 import tertulia.core.Generated;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Evaluation;
+import tertulia.core.evaluation.WhatIf;
 import tertulia.core.scoring.Interval;
 import tertulia.core.scoring.Totals;
+import tertulia.core.trial.Trial;
+import tertulia.core.trial.Trials;
 
 /** Choices that go against their own figures are caught, and no others. */
 public class VerdictFindingsTest {
@@ -94,6 +97,28 @@ public class VerdictFindingsTest {
               ? VerdictFinding.OldFacts.class
               : VerdictFindings.class);
     }
+  }
+
+  /** Only of the choice, and only as long as nobody put anything down. */
+  @Test
+  public void aTrialThatWasPlannedAndNotCarriedOutIsSaid() {
+    Evaluation read = Generated.evaluation(7);
+    List<Contender> all = read.selection().active();
+    String choice = all.getFirst().id();
+    Trial planned = new Trial(choice, null, TODAY, null, "", List.of(), List.of());
+    Evaluation trying =
+        Evaluation.of(
+            read.selection().tried(new Trials(List.of(), List.of(planned))), WhatIf.START);
+    VerdictFinding said = new VerdictFinding.NotTried(choice);
+    assertTrue(new VerdictFindings(trying).against(choice, TODAY, 1_000_000).contains(said));
+    assertTrue(
+        new VerdictFindings(trying)
+            .against(all.getLast().id(), TODAY, 1_000_000).stream()
+                .noneMatch(VerdictFinding.NotTried.class::isInstance));
+    assertTrue(
+        new VerdictFindings(read)
+            .against(choice, TODAY, 1_000_000).stream()
+                .noneMatch(VerdictFinding.NotTried.class::isInstance));
   }
 
   @AfterClass

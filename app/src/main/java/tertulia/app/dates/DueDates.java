@@ -1,0 +1,125 @@
+package tertulia.app.dates;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tertulia.app.catalogue.Catalogue;
+import tertulia.app.decision.Decisions;
+import tertulia.app.display.Voice;
+import tertulia.app.selection.LoadedSelection;
+import tertulia.app.selection.PutAway;
+import tertulia.app.selection.Selections;
+import tertulia.core.decision.Decision;
+import tertulia.core.evaluation.Contender;
+import tertulia.core.trial.Trial;
+
+/** Finds what is due when, in the selections that whoever is signed in may open. */
+@Service
+class DueDates {
+  private final Selections selections;
+  private final Decisions decisions;
+  private final Catalogue catalogue;
+
+  DueDates(Selections selections, Decisions decisions, Catalogue catalogue) {
+    this.selections = selections;
+    this.decisions = decisions;
+    this.catalogue = catalogue;
+  }
+
+  /**
+   * A day.
+   *
+   * @param id the same whenever it is asked, whatever day it moves to
+   * @param what in a sentence without a full stop
+   * @param href the page it is about
+   * @param past whether the day is over and what was due is not done
+   */
+  record Due(String id, LocalDate on, String what, String href, boolean past) {}
+
+  /** All of them, the soonest first; what was due and is not done comes before. */
+  @Transactional(readOnly = true)
+  public List<Due> all() {
+    LocalDate today = catalogue.today();
+    List<LoadedSelection> tables = selections.all(PutAway.Shown.AT_HAND);
+    Map<Long, Decision> decided = decisions.of(tables.stream().map(LoadedSelection::id).toList());
+    List<Due> due = new ArrayList<>();
+    for (LoadedSelection table : tables) {
+      Decision decision = decided.get(table.id());
+      if (decision instanceof Decision.Signed signed) {
+        review(table, signed, today, due);
+      } else {
+        trials(table, today, due);
+        prices(table, today, due);
+      }
+    }
+    due.sort(Comparator.comparing(Due::on).thenComparing(Due::id));
+    return due;
+  }
+
+  private static void review(
+      LoadedSelection table, Decision.Signed signed, LocalDate today, List<Due> due) {
+    signed
+        .reviewOn()
+        .ifPresent(day ->
+            due.add(
+                new Due(
+                    "review-" + table.id(),
+                    day,
+                    Voice.say("date.short.review", "selection", table.selection().title()),
+                    "/selections/" + table.id() + "/decision#again",
+                    day.isBefore(today))));
+  }
+
+  private static void trials(LoadedSelection table, LocalDate today, List<Due> due) {
+    Map<String, String> names =
+        table.selection().contenders().stream()
+            .collect(Collectors.toMap(Contender::id, c -> c.tool().name()));
+    for (Trial trial : table.selection().trials().trials()) {
+      String tool = names.getOrDefault(trial.contender(), trial.contender());
+      String href = "/selections/" + table.id() + "/trials";
+      if (!trial.first().isBefore(today)) {
+        due.add(
+            new Due(
+                "trial-begins-" + table.id() + "-" + trial.contender(),
+                trial.first(),
+                said("date.short.trial-begins", tool, table),
+                href,
+                false));
+      }
+      trial
+          .ends()
+          .filter(day -> !day.isBefore(today))
+          .ifPresent(day ->
+              due.add(
+                  new Due(
+                      "trial-ends-" + table.id() + "-" + trial.contender(),
+                      day,
+                      said("date.short.trial-ends", tool, table),
+                      href,
+                      false)));
+    }
+  }
+
+  private void prices(LoadedSelection table, LocalDate today, List<Due> due) {
+    for (Contender contender : table.selection().active()) {
+      for (LocalDate day : catalogue.days(contender.id()).after(today)) {
+        due.add(
+            new Due(
+                "prices-" + table.id() + "-" + contender.id() + "-" + day,
+                day,
+                said("date.short.prices", contender.tool().name(), table),
+                "/catalogue/" + contender.id() + "/history",
+                false));
+      }
+    }
+  }
+
+  private static String said(String key, String tool, LoadedSelection table) {
+    return Voice.say(key, Map.of("tool", tool, "selection", table.selection().title()));
+  }
+}
