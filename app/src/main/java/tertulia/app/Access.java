@@ -220,6 +220,8 @@ class Access {
                     "/first-account",
                     "/invitation/{word}",
                     "/session",
+                    // whoever has the secret word in it reads as the person whose it is
+                    "/calendar/{word}/dates.ics",
                     "/webjars/**",
                     "/css/**",
                     "/js/**",
@@ -235,7 +237,12 @@ class Access {
                 .requestMatchers(HttpMethod.POST, organise)
                 .hasRole("ORGANISER")
                 .requestMatchers(
-                    HttpMethod.POST, "/sign-out", "/account/password", "/account/sessions")
+                    HttpMethod.POST,
+                    "/sign-out",
+                    "/account/password",
+                    "/account/sessions",
+                    "/dates/address",
+                    "/dates/address/revoke")
                 .authenticated()
                 .anyRequest()
                 .denyAll())

@@ -22,8 +22,15 @@ import tertulia.app.people.UserAccounts;
 public class AccessTest extends ServedTest {
   private static final Set<String> OPEN =
       Set.of(
-          "/sign-in", "/first-account", "/invitation/{word}", "/error", "/session", "/signed-out");
-  private static final Set<String> FOR_ALL = Set.of("/account/password", "/account/sessions");
+          "/sign-in",
+          "/first-account",
+          "/invitation/{word}",
+          "/calendar/{word}/dates.ics",
+          "/error",
+          "/session",
+          "/signed-out");
+  private static final Set<String> FOR_ALL =
+      Set.of("/account/password", "/account/sessions", "/dates/address", "/dates/address/revoke");
   private static final Set<String> FOR_MEMBERS =
       Set.of(
           "/selections/{id}/weights",

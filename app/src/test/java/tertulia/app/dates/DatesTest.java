@@ -1,7 +1,9 @@
 package tertulia.app.dates;
 
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.user;
 import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.get;
+import static org.springframework.test.web.servlet.request.MockMvcRequestBuilders.post;
 import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
@@ -13,10 +15,14 @@ import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import org.jsoup.Jsoup;
 import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.mock.web.MockHttpServletResponse;
 import org.springframework.test.web.servlet.MockMvc;
+import org.testng.annotations.AfterMethod;
 import org.testng.annotations.Test;
 import tertulia.app.FreshStore;
 import tertulia.app.ServedTest;
@@ -27,6 +33,13 @@ import tertulia.app.people.UserAccounts;
 public class DatesTest extends ServedTest {
   @Autowired private MockMvc mvc;
   @Autowired private UserAccounts people;
+  @Autowired private JdbcTemplate store;
+
+  @AfterMethod
+  public void asBefore() {
+    store.update("update selection set open_to_all = true where id = 2");
+    store.update("update account set disabled = false where sign_in_name = 'ilse'");
+  }
 
   private MockHttpServletResponse answer(String path) throws Exception {
     return mvc.perform(get(path).with(user(people.loadUserByUsername("pia"))))
@@ -59,6 +72,57 @@ public class DatesTest extends ServedTest {
                     && event.getDateStart().getValue().getRawComponents().getMonth() == 12
                     && !event.getDateStart().getValue().hasTime()
                     && event.getUid().getValue().equals("review-2@tertulia")));
+  }
+
+  private static final Pattern ADDRESS = Pattern.compile("/calendar/[a-z0-9]{40}/dates\\.ics");
+
+  private String newAddress(String who) throws Exception {
+    Object shown =
+        mvc.perform(post("/dates/address").with(csrf()).with(user(people.loadUserByUsername(who))))
+            .andReturn()
+            .getFlashMap()
+            .get("address");
+    Matcher path = ADDRESS.matcher(String.valueOf(shown));
+    assertTrue(path.find(), "" + shown);
+    return path.group();
+  }
+
+  private int status(String path) throws Exception {
+    return mvc.perform(get(path)).andReturn().getResponse().getStatus();
+  }
+
+  /** Nobody signs in for it, and it opens what its owner may open, as long as they leave it. */
+  @Test
+  public void anAddressReadsAsItsOwnerUntilItIsTakenBack() throws Exception {
+    // a selection that pia may not open
+    store.update("update selection set open_to_all = false where id = 2");
+    String ilse = newAddress("ilse");
+    String pia = newAddress("pia");
+    String title = "Which tool for planning the refits?";
+    MockHttpServletResponse of = mvc.perform(get(ilse)).andReturn().getResponse();
+    assertTrue(of.getContentAsString(StandardCharsets.UTF_8).contains("planning the refits"));
+    assertEquals(of.getHeaders("Set-Cookie"), List.of(), "no session is opened");
+    String others =
+        mvc.perform(get(pia)).andReturn().getResponse().getContentAsString(StandardCharsets.UTF_8);
+    assertTrue(others.contains("BEGIN:VCALENDAR"), others);
+    assertFalse(others.contains("planning the refits"), title);
+    // it opens nothing else, and no page
+    assertEquals(mvc.perform(get("/dates")).andReturn().getResponse().getStatus(), 302);
+    assertEquals(status("/calendar/" + "a".repeat(40) + "/dates.ics"), 404);
+    String again = newAddress("pia");
+    assertEquals(status(pia), 404, "the one before has ended");
+    assertEquals(status(again), 200);
+    mvc.perform(
+        post("/dates/address/revoke").with(csrf()).with(user(people.loadUserByUsername("pia"))));
+    assertEquals(status(again), 404);
+    store.update("update account set disabled = true where sign_in_name = 'ilse'");
+    assertEquals(status(ilse), 404, "whoever may not sign in reads nothing");
+    assertEquals(
+        store.queryForObject(
+            "select count(*) from calendar_address where word_hash like '%dates%' or"
+                + " length(word_hash) <> 64",
+            Integer.class),
+        Integer.valueOf(0));
   }
 
   /** Text of people cannot begin a line of its own, and long lines are folded. */
