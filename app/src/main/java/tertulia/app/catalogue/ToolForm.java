@@ -429,8 +429,13 @@ public class ToolForm {
     @Entry(as = As.NOTE, column = CsvColumn.VALUE)
     public String value = "";
 
+    /** As the sheet calls it; what no sheet of ours has sent goes by what was sent. */
     public String getLabel() {
-      return Codes.oneOf(ToolSheet.Circumstance.class, kind).label();
+      return Arrays.stream(ToolSheet.Circumstance.values())
+          .filter(known -> Codes.code(known).equals(kind))
+          .findFirst()
+          .map(ToolSheet.Circumstance::label)
+          .orElse(kind);
     }
 
     @Override

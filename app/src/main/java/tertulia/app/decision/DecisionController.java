@@ -79,7 +79,7 @@ class DecisionController implements StepBody {
     Optional<Proposal> proposal = proposal(typed, session, faults);
     boolean counted = session.table().selection().isCounted();
     if (propose && counted && proposal.isPresent() && proposal.get().despite().isBlank()) {
-      List<String> against = decisions.against(session.table()).choosing(proposal.get().choice());
+      List<String> against = against(session).choosing(proposal.get().choice());
       if (!against.isEmpty()) {
         faults.add(
             "despite", String.join(" ", against) + " Say why it is the right choice nevertheless.");
@@ -114,6 +114,13 @@ class DecisionController implements StepBody {
     model.addAttribute("typed", typed);
     model.addAttribute("faults", faults.byField());
     return page;
+  }
+
+  /** By the figures as they stand; those that were computed for the page, if they are these. */
+  private Against against(Session session) {
+    return session.query().query().isEmpty()
+        ? new Against(session.evaluation(), session.today(), session.daysFresh())
+        : decisions.against(session.table());
   }
 
   /** The version of the decision that was read; empty if there was none. */
@@ -338,7 +345,7 @@ class DecisionController implements StepBody {
             stored,
             decisions.ended(session.table().id()),
             decisions.changed(session.table()),
-            decisions.against(session.table())));
+            against(session)));
     model.addAttribute("minutes", stored.flatMap(MinutesWriter::of).orElse(null));
     model.addAttribute("card", ScoreCardWriter.of(session).orElse(null));
     model.addAttribute("openRemarks", OpenRemarks.of(session).orElse(null));

@@ -87,14 +87,10 @@ public record Minutes(
   /**
    * A cell.
    *
-   * @param look "amount", "amount chosen" of the choice, "words" or "head"
+   * @param look "amount", "amount chosen" of the choice, or "words"
    * @param note below it; may be empty
    */
   public record Cell(String text, String look, String note) {
-    static Cell head(String text) {
-      return new Cell(text, "head", "");
-    }
-
     static Cell words(String text) {
       return new Cell(text, "words", "");
     }

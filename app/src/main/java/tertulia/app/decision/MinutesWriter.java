@@ -282,7 +282,7 @@ final class MinutesWriter {
       return Optional.empty();
     }
     List<List<Cell>> rows = new ArrayList<>();
-    rows.add(row("", compared, c -> Cell.head(c.name())));
+    rows.add(row("", compared, c -> Cell.words(c.name())));
     rows.add(
         row(
             "Plan and term",
@@ -406,7 +406,7 @@ final class MinutesWriter {
     List<List<Cell>> rows = new ArrayList<>();
     rows.add(
         Stream.of("Criterion or need", "Weight", "Who wins, by how much", "Why")
-            .map(Cell::head)
+            .map(Cell::words)
             .toList());
     for (Results.CardResult line : side.card()) {
       rows.add(
@@ -436,7 +436,7 @@ final class MinutesWriter {
       return Optional.empty();
     }
     List<List<Cell>> rows = new ArrayList<>();
-    rows.add(Stream.of("", "Wins", "Comes last in", "Lacks", "Opinions").map(Cell::head).toList());
+    rows.add(Stream.of("", "Wins", "Comes last in", "Lacks", "Opinions").map(Cell::words).toList());
     for (Results.SidesResult one : side.contenders()) {
       rows.add(
           List.of(
@@ -461,7 +461,7 @@ final class MinutesWriter {
     List<List<Cell>> rows = new ArrayList<>();
     rows.add(
         Stream.of("A month for", "Leads", "Cheapest, " + results.currency())
-            .map(Cell::head)
+            .map(Cell::words)
             .toList());
     for (Results.SizeResult size : side.bySize()) {
       rows.add(
@@ -491,7 +491,7 @@ final class MinutesWriter {
     Map<String, String> criteria = new LinkedHashMap<>();
     file.brief().criteria().forEach(c -> criteria.put(c.id(), c.name()));
     List<List<Cell>> rows = new ArrayList<>();
-    rows.add(Stream.of("", "Weights", "First by own marks", "Interests").map(Cell::head).toList());
+    rows.add(Stream.of("", "Weights", "First by own marks", "Interests").map(Cell::words).toList());
     for (SelectionFile.MemberPart member : file.panel()) {
       String weights =
           member.points().entrySet().stream()

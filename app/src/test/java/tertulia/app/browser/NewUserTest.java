@@ -140,6 +140,10 @@ public class NewUserTest extends BrowserTest {
     page.getByLabel("Why this one").fill("Cheaper, and it does the job.");
     page.getByLabel("What is given up").fill("Nothing that we know of.");
     page.getByText("Propose it").click();
+    assertThat(page.locator(".below [role=alert]"))
+        .containsText("Say why it is the right choice nevertheless.");
+    page.getByLabel("why nevertheless").fill("The rest would change nothing.");
+    page.getByText("Propose it").click();
     assertThat(page.locator(".record")).containsText("Proposed by Anneke Voss");
     assertThat(page.locator(".record")).containsText("so a colleague signs it.");
   }

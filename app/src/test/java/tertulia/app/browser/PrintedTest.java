@@ -23,12 +23,13 @@ public class PrintedTest extends BrowserTest {
       {
         "/selections/2/decision",
         List.of(
-            "Decided. Proposed by",
+            "Decided on",
+            "We take Rigglet on",
             "Because",
             "Given up",
             "Holds as long as",
-            "To be looked at again on",
-            "Frozen when it was signed",
+            "We look again on",
+            "Unchanged since it was signed",
             "SHA-256")
       },
       {
@@ -44,7 +45,7 @@ public class PrintedTest extends BrowserTest {
       {"/selections/1/weights", List.of("halvard desk", "ease")},
       {"/selections/1/marks", List.of("halvard desk", "ease")},
       {"/selections/1/firmness", List.of("halvard desk")},
-      {"/selections/1/changes", List.of("added as a contender", "the program")},
+      {"/selections/1/changes", List.of("imported: “which booking tool", "the program")},
       {"/catalogue/slotmeer", List.of("slotmeer", "7.20")},
     };
   }
