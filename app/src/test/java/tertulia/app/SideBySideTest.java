@@ -94,7 +94,9 @@ public class SideBySideTest extends ServedTest {
         "Since 2011; the desk of today since 2019",
         // not known is neither yes nor no, and no days are no trial
         "Trial 14 days, all of Crew, no card 30 days, not known whether it asks for a card",
-        "not said not said no trial");
+        "not said not said no trial",
+        // silence of a page is not nothing
+        "Whole staff : names nothing more");
   }
 
   /** A plan may be sold for so many of something else than people. */
@@ -287,6 +289,13 @@ public class SideBySideTest extends ServedTest {
     // as on the table of all plans: what is not sold for so many has no price and no step
     has(before, "at its cheapest term too small 446.40 yearly, up front 843.20");
     has(before, "More than the plan before — + 396.80");
+    // what only a plan has that is not confirmed, or that has no price
+    has(
+        text(id, "plans?contender=pierbook"),
+        "Works offline on deck in Port takes Port, not confirmed");
+    has(
+        text(id, "plans?contender=tollen-suite"),
+        "Waiting list in Whole house takes Whole house, whose price is not known");
     has(before, "7 of 8 looked at", "Waiting list in Fleet takes Fleet, +396.80 EUR a month");
     Map<String, String> not =
         Map.of("capability", "languages", "because", "we write English and Dutch");

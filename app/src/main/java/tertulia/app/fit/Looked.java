@@ -6,6 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import org.joda.money.Money;
 import org.jspecify.annotations.Nullable;
@@ -20,6 +21,7 @@ import tertulia.core.fit.Answer;
 import tertulia.core.fit.Capability;
 import tertulia.core.fit.Ladder;
 import tertulia.core.fit.Offering;
+import tertulia.core.fit.Verdict;
 import tertulia.core.path.Option;
 import tertulia.core.path.SteadyCost;
 
@@ -96,11 +98,23 @@ record Looked(List<Line> lines, int looked, int of) {
         session.evaluation().costs().planTags(contender).stream()
             .filter(tag -> has(tag.offering(), capability))
             .toList();
-    return having.stream()
-        .filter(tag -> session.evaluation().costs().now().against(tag.offering()).isEmpty())
-        .min(Comparator.comparing(Looked::amount, Comparator.nullsLast(Comparator.naturalOrder())))
-        .map(tag -> "takes " + tag.offering().plan().name() + step(session, contender, tag))
+    Optional<PlanTag> enough = cheapest(session, having, Verdict::qualifies);
+    if (enough.isPresent()) {
+      return "takes "
+          + enough.get().offering().plan().name()
+          + step(session, contender, enough.get());
+    }
+    return cheapest(session, having, Verdict.Unconfirmed.class::isInstance)
+        .map(tag -> "takes " + tag.offering().plan().name() + ", not confirmed")
         .orElse(having.isEmpty() ? "" : "no plan that meets the needs has it");
+  }
+
+  private static Optional<PlanTag> cheapest(
+      Session session, List<PlanTag> plans, Predicate<Verdict> kind) {
+    return plans.stream()
+        .filter(tag ->
+            kind.test(Verdict.of(session.evaluation().costs().now().against(tag.offering()))))
+        .min(Comparator.comparing(Looked::amount, Comparator.nullsLast(Comparator.naturalOrder())));
   }
 
   /** What a plan costs more than the one that is read. */
