@@ -25,17 +25,23 @@ import tertulia.app.display.Figures;
 import tertulia.app.display.SubjectWords;
 import tertulia.app.display.Voice;
 import tertulia.app.exchange.Brief;
+import tertulia.app.exchange.Codes;
 import tertulia.app.exchange.Results;
 import tertulia.app.exchange.SelectionFile;
 import tertulia.core.decision.Decision;
 import tertulia.core.decision.Proposal;
 import tertulia.core.decision.Review;
 import tertulia.core.remark.Subject;
+import tertulia.core.scoring.Totals;
+import tertulia.core.trial.Trial;
 
 /** Writes the record of a signed decision from what is frozen; nothing of it is today's. */
 final class MinutesWriter {
   /** Marks so far apart are told as a disagreement. */
   private static final BigDecimal APART = new BigDecimal(4);
+
+  /** So many contenders stand side by side on a sheet. */
+  private static final int ABREAST = 5;
 
   private final Decision.Signed signed;
   private final SelectionFile file;
@@ -152,20 +158,25 @@ final class MinutesWriter {
             .sorted(Comparator.comparing(MinutesWriter::middle, Comparator.reverseOrder()))
             .toList();
     Optional<BigDecimal> own = choice.filter(c -> c.total() != null).map(MinutesWriter::middle);
-    if (own.isEmpty() || order.size() < 2) {
+    Optional<Results.ContenderResult> best =
+        order.stream().filter(c -> !c.id().equals(signed.proposal().choice())).findFirst();
+    if (own.isEmpty() || best.isEmpty()) {
       return Optional.empty();
     }
-    Results.ContenderResult first = order.getFirst();
-    if (first.id().equals(signed.proposal().choice())) {
-      Results.ContenderResult second = order.get(1);
-      BigDecimal by = middle(first).subtract(middle(second));
-      return Optional.of(
-          Voice.say("record.ahead", Map.of("other", second.name(), "by", Figures.lead(by))));
+    BigDecimal by = own.get().subtract(middle(best.get()));
+    String other = best.get().name();
+    if (!Totals.isAbove(by.abs(), BigDecimal.ZERO)) {
+      return Optional.of(Voice.say("record.level", "other", other));
     }
-    return Optional.of(
-        Voice.say(
-            "record.behind",
-            Map.of("other", first.name(), "by", Figures.lead(middle(first).subtract(own.get())))));
+    boolean exact =
+        order.stream()
+            .map(c -> Objects.requireNonNull(c.total()))
+            .allMatch(total -> total.low().equals(total.high()));
+    String key =
+        by.signum() > 0
+            ? exact ? "record.ahead" : "record.ahead.mid-range"
+            : exact ? "record.behind" : "record.behind.mid-range";
+    return Optional.of(Voice.say(key, Map.of("other", other, "by", Figures.lead(by.abs()))));
   }
 
   private static BigDecimal middle(Results.ContenderResult contender) {
@@ -184,9 +195,15 @@ final class MinutesWriter {
       return Optional.empty();
     }
     BigDecimal more = exact(other.get()).orElseThrow().subtract(own.get());
+    boolean known =
+        results.contenders().stream()
+            .filter(c -> c.setAside() == null && !c.id().equals(signed.proposal().choice()))
+            .allMatch(c -> exact(c).isPresent());
     return Optional.of(
         Voice.say(
-            more.signum() < 0 ? "record.cheaper" : "record.dearer",
+            more.signum() < 0
+                ? known ? "record.cheaper" : "record.cheaper.as-known"
+                : known ? "record.dearer" : "record.dearer.as-known",
             Map.of(
                 "other",
                 other.get().name(),
@@ -281,6 +298,29 @@ final class MinutesWriter {
     if (compared.isEmpty()) {
       return Optional.empty();
     }
+    List<Block> blocks = new ArrayList<>();
+    for (int from = 0; from < compared.size(); from += ABREAST) {
+      blocks.add(
+          Block.table(figures(compared.subList(from, Math.min(compared.size(), from + ABREAST)))));
+    }
+    List<RecordChart.Total> totals =
+        compared.stream()
+            .filter(c -> c.total() != null)
+            .sorted(Comparator.comparing(MinutesWriter::middle, Comparator.reverseOrder()))
+            .map(c ->
+                new RecordChart.Total(
+                    c.name(),
+                    Double.parseDouble(Objects.requireNonNull(c.total()).low()),
+                    Double.parseDouble(c.total().high()),
+                    isChoice(c)))
+            .toList();
+    if (!totals.isEmpty()) {
+      blocks.add(Block.picture(RecordChart.totals(totals), Voice.say("record.short.totals")));
+    }
+    return section("contenders", "Contenders", blocks);
+  }
+
+  private List<List<Cell>> figures(List<Results.ContenderResult> compared) {
     List<List<Cell>> rows = new ArrayList<>();
     rows.add(row("", compared, c -> Cell.words(c.name())));
     rows.add(
@@ -309,23 +349,7 @@ final class MinutesWriter {
                       ? Cell.words("—")
                       : Cell.figure(c.total().words(), isChoice(c)).noting(rank(c.total()))));
     }
-    List<Block> blocks = new ArrayList<>();
-    blocks.add(Block.table(rows));
-    List<RecordChart.Total> totals =
-        compared.stream()
-            .filter(c -> c.total() != null)
-            .sorted(Comparator.comparing(MinutesWriter::middle, Comparator.reverseOrder()))
-            .map(c ->
-                new RecordChart.Total(
-                    c.name(),
-                    Double.parseDouble(Objects.requireNonNull(c.total()).low()),
-                    Double.parseDouble(c.total().high()),
-                    isChoice(c)))
-            .toList();
-    if (!totals.isEmpty()) {
-      blocks.add(Block.picture(RecordChart.totals(totals), Voice.say("record.short.totals")));
-    }
-    return section("contenders", "Contenders", blocks);
+    return rows;
   }
 
   private static String rank(Results.ScoreResult total) {
@@ -491,7 +515,10 @@ final class MinutesWriter {
     Map<String, String> criteria = new LinkedHashMap<>();
     file.brief().criteria().forEach(c -> criteria.put(c.id(), c.name()));
     List<List<Cell>> rows = new ArrayList<>();
-    rows.add(Stream.of("", "Weights", "First by own marks", "Interests").map(Cell::words).toList());
+    rows.add(
+        Stream.of("", "Weights", "First by own marks", "Interest, with marks")
+            .map(Cell::words)
+            .toList());
     for (SelectionFile.MemberPart member : file.panel()) {
       String weights =
           member.points().entrySet().stream()
@@ -514,11 +541,20 @@ final class MinutesWriter {
                               member.share() == 1 ? "" : "share " + member.share())
                           .filter(said -> !said.isEmpty())
                           .collect(Collectors.joining(", "))),
-              Cell.words(weights.isEmpty() ? "not by points" : weights),
+              Cell.words(weights(member, weights)),
               Cell.words(bestMarked(member)),
-              Cell.words(interests.isEmpty() ? "none stated" : interests)));
+              Cell.words(interests.isEmpty() ? "none" : interests)));
     }
     return section("panel", "Who decided", Block.table(rows));
+  }
+
+  /** The points, if they are what counted. */
+  private static String weights(SelectionFile.MemberPart member, String points) {
+    String way = member.weighsBy();
+    if (way != null && !way.equals("points")) {
+      return "set in another way than by points";
+    }
+    return points.isEmpty() ? "none set" : points;
   }
 
   /** The contender that has the highest mean of somebody's marks; several if they are level. */
@@ -605,8 +641,10 @@ final class MinutesWriter {
             .map(trial ->
                 name(trial.contender())
                     + ", "
-                    + trial.first()
-                    + (trial.last() == null ? "" : " to " + trial.last())
+                    + Dates.day(LocalDate.parse(trial.first()))
+                    + (trial.last() == null
+                        ? ""
+                        : " to " + Dates.day(LocalDate.parse(trial.last())))
                     + ": "
                     + (trial.results().isEmpty()
                         ? "planned, and nothing was tried"
@@ -616,7 +654,7 @@ final class MinutesWriter {
                                     + ", "
                                     + result.by()
                                     + ": "
-                                    + result.outcome().replace('-', ' ')
+                                    + Codes.oneOf(Trial.Completion.class, result.outcome()).words()
                                     + (result.minutes() == null
                                         ? ""
                                         : ", " + result.minutes() + " min"))

@@ -7,6 +7,8 @@ import static org.testng.Assert.assertTrue;
 
 import java.io.IOException;
 import java.util.List;
+import java.util.Objects;
+import java.util.function.Consumer;
 import java.util.stream.Stream;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
@@ -18,6 +20,9 @@ import org.springframework.test.web.servlet.MockMvc;
 import org.testng.annotations.Test;
 import tertulia.app.ServedTest;
 import tertulia.app.people.UserAccounts;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.ObjectNode;
 
 /** The record of a signed decision: page and PDF say the same, and everything that was decided. */
 public class RecordTest extends ServedTest {
@@ -65,9 +70,9 @@ public class RecordTest extends ServedTest {
         .toList();
   }
 
-  private static String text(byte[] pdf) throws IOException {
+  private static String text(byte[] pdf, int most) throws IOException {
     try (PDDocument document = Loader.loadPDF(pdf)) {
-      assertTrue(document.getNumberOfPages() >= 2 && document.getNumberOfPages() <= 6);
+      assertTrue(document.getNumberOfPages() >= 2 && document.getNumberOfPages() <= most);
       PDFTextStripper stripper = new PDFTextStripper();
       stripper.setSortByPosition(false);
       return stripper.getText(document);
@@ -121,7 +126,7 @@ public class RecordTest extends ServedTest {
             Jsoup.parse(answer("/selections/2/decision", "pia").getContentAsString()).wholeText());
     MockHttpServletResponse file = answer("/selections/2/record.pdf", "pia");
     assertEquals(file.getContentType(), "application/pdf");
-    String whole = oneLine(text(file.getContentAsByteArray()));
+    String whole = oneLine(text(file.getContentAsByteArray(), 6));
     assertTrue(whole.contains("Page1of3") && whole.contains("Page3of3"), whole);
     // a sentence may go on overleaf
     String foot = java.util.regex.Pattern.quote(oneLine(minutes().question())) + "Page\\dof\\d";
@@ -131,6 +136,92 @@ public class RecordTest extends ServedTest {
       assertTrue(step.contains(oneLine(each)), each);
       assertTrue(paper.contains(oneLine(each)), each + " in " + paper);
     }
+  }
+
+  /** The record of the same decision with something else frozen. */
+  private Minutes with(Consumer<ObjectNode> change) {
+    Decisions.Stored stored = decisions.find(2).orElseThrow();
+    ObjectNode snapshot =
+        (ObjectNode) new JsonMapper().readTree(Objects.requireNonNull(stored.snapshot()));
+    change.accept(snapshot);
+    return MinutesWriter.of(
+            new Decisions.Stored(stored.decision(), snapshot.toString(), stored.sha256(), 0))
+        .orElseThrow();
+  }
+
+  private static ObjectNode contender(ObjectNode snapshot, int place) {
+    return (ObjectNode) snapshot.get("results").get("contenders").get(place);
+  }
+
+  private static void total(ObjectNode snapshot, int place, String low, String high) {
+    ((ObjectNode) contender(snapshot, place).get("total")).put("low", low).put("high", high);
+  }
+
+  /** A tie is no lead, a range no figure, and what has no cost is not passed over in silence. */
+  @Test
+  public void theFirstSentencesSayNoMoreThanIsKnown() {
+    assertEquals(
+        with(
+                frozen -> {
+                  total(frozen, 0, "0.790000", "0.790000");
+                  total(frozen, 1, "0.790000", "0.790000");
+                })
+            .inShort()
+            .get(1),
+        "It was level with Werfplan by the totals.");
+    assertEquals(
+        with(
+                frozen -> {
+                  total(frozen, 0, "0.790000", "0.790000");
+                  total(frozen, 1, "0.700000", "0.900000");
+                })
+            .inShort()
+            .get(1),
+        "It was not ahead on mid-range totals: Werfplan was, by 0.010.");
+    assertEquals(
+        with(
+                frozen -> {
+                  total(frozen, 0, "0.900000", "0.900000");
+                  total(frozen, 1, "0.700000", "0.750000");
+                })
+            .inShort()
+            .get(1),
+        "It was ahead on mid-range totals, 0.175 before Werfplan.");
+    assertEquals(
+        with(frozen -> contender(frozen, 2).remove("horizon")).inShort().get(2),
+        "Werfplan, the cheapest of the others as far as costs are known, costs 3,452.20 EUR more"
+            + " over that time.");
+    // nobody has said is neither by points nor nothing
+    List<String> panel =
+        said(
+            with(frozen -> {
+              ObjectNode first = (ObjectNode) frozen.get("selection").get("panel").get(0);
+              first.put("weighsBy", "swing");
+              ((ObjectNode) frozen.get("selection").get("panel").get(1).get("points")).removeAll();
+            }));
+    assertTrue(panel.contains("set in another way than by points"), "" + panel);
+    assertTrue(panel.contains("none set"), "" + panel);
+  }
+
+  /** As many contenders as may be compared stay within the sheet. */
+  @Test
+  public void manyContendersStandInTablesThatFitThePage() throws Exception {
+    Minutes many =
+        with(frozen -> {
+          ArrayNode all = (ArrayNode) frozen.get("results").get("contenders");
+          for (int i = 0; i < 9; i++) {
+            ObjectNode more = contender(frozen, 1).deepCopy();
+            more.put("id", "more-" + i).put("name", "Ω".repeat(110) + i);
+            all.add(more);
+          }
+        });
+    assertTrue(
+        many.sections().stream()
+            .filter(section -> section.id().equals("contenders"))
+            .flatMap(section -> section.blocks().stream())
+            .allMatch(block -> block.table().stream().allMatch(row -> row.size() <= 6)));
+    String paper = oneLine(text(pdf.write(many), 12));
+    assertTrue(paper.contains("Ω".repeat(110) + 8), paper);
   }
 
   /** Other scripts, markup and long words of people reach the paper as they were typed. */
@@ -149,7 +240,7 @@ public class RecordTest extends ServedTest {
             plain.sections(),
             plain.sha256(),
             false);
-    String paper = oneLine(text(pdf.write(odd)));
+    String paper = oneLine(text(pdf.write(odd), 6));
     assertTrue(paper.contains(oneLine(typed)), paper);
     assertTrue(paper.contains("doesnotmatchthefingerprint"), paper);
   }
