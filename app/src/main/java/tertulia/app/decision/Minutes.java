@@ -1,6 +1,7 @@
 package tertulia.app.decision;
 
 import java.util.List;
+import java.util.Optional;
 
 /**
  * What was decided, for somebody who was not there: the same on the page, on paper and as a PDF.
@@ -47,6 +48,20 @@ public record Minutes(
   public record Section(String id, String heading, List<Block> blocks) {
     public Section {
       blocks = List.copyOf(blocks);
+    }
+
+    /** Empty if there is nothing in it. */
+    static Optional<Section> of(String id, String heading, List<Block> blocks) {
+      return blocks.isEmpty() ? Optional.empty() : Optional.of(new Section(id, heading, blocks));
+    }
+
+    static Optional<Section> of(String id, String heading, Block... blocks) {
+      return of(id, heading, List.of(blocks));
+    }
+
+    /** Points under a heading; empty if there are none. */
+    static Optional<Section> listed(String id, String heading, List<String> points) {
+      return points.isEmpty() ? Optional.empty() : of(id, heading, Block.points(points));
     }
   }
 

@@ -25,21 +25,15 @@ import tertulia.app.display.Figures;
 import tertulia.app.display.SubjectWords;
 import tertulia.app.display.Voice;
 import tertulia.app.exchange.Brief;
-import tertulia.app.exchange.Codes;
 import tertulia.app.exchange.Results;
 import tertulia.app.exchange.SelectionFile;
 import tertulia.core.decision.Decision;
 import tertulia.core.decision.Proposal;
 import tertulia.core.decision.Review;
-import tertulia.core.remark.Subject;
 import tertulia.core.scoring.Totals;
-import tertulia.core.trial.Trial;
 
 /** Writes the record of a signed decision from what is frozen; nothing of it is today's. */
 final class MinutesWriter {
-  /** Marks so far apart are told as a disagreement. */
-  private static final BigDecimal APART = new BigDecimal(4);
-
   /** So many contenders stand side by side on a sheet. */
   private static final int ABREAST = 5;
 
@@ -72,10 +66,11 @@ final class MinutesWriter {
 
   private Minutes write(Snapshot frozen, String sha256, boolean intact) {
     Proposal proposal = signed.proposal();
+    PanelMinutes panel = new PanelMinutes(file, results);
     List<Section> sections =
         Stream.of(
-                section("because", "Because", Block.text(proposal.reasons())),
-                section("given-up", "Given up", Block.text(proposal.givenUp())),
+                Section.of("because", "Because", Block.text(proposal.reasons())),
+                Section.of("given-up", "Given up", Block.text(proposal.givenUp())),
                 against(frozen.decision()),
                 conditions(),
                 people(),
@@ -85,9 +80,9 @@ final class MinutesWriter {
                 card(),
                 sides(),
                 sizes(),
-                panel(),
-                apart(),
-                tried(),
+                panel.members(),
+                panel.apart(),
+                panel.tried(),
                 firm(),
                 ended(),
                 open(),
@@ -229,13 +224,13 @@ final class MinutesWriter {
     if (agreed.despite() != null) {
       blocks.add(Block.text(Voice.say("record.part.despite", "words", agreed.despite())));
     }
-    return section("against", "Against it", blocks);
+    return Section.of("against", "Against it", blocks);
   }
 
   private Optional<Section> conditions() {
     return signed.proposal().conditions().isBlank()
         ? Optional.empty()
-        : section("conditions", "Holds as long as", Block.text(signed.proposal().conditions()));
+        : Section.of("conditions", "Holds as long as", Block.text(signed.proposal().conditions()));
   }
 
   private Optional<Section> people() {
@@ -246,7 +241,7 @@ final class MinutesWriter {
     int most = results.people().stream().mapToInt(Integer::intValue).max().orElse(0);
     String groups =
         file.brief().groups().stream().map(Brief.GroupPart::name).collect(Collectors.joining(", "));
-    return section(
+    return Section.of(
         "people",
         "For whom",
         Block.text(
@@ -279,7 +274,7 @@ final class MinutesWriter {
         by.entrySet().stream()
             .map(e -> IMPORTANCE.get(e.getKey()) + ": " + String.join("; ", e.getValue()))
             .toList();
-    return listed("needs", "What was needed", needs);
+    return Section.listed("needs", "What was needed", needs);
   }
 
   private static final Map<String, String> IMPORTANCE =
@@ -317,7 +312,7 @@ final class MinutesWriter {
     if (!totals.isEmpty()) {
       blocks.add(Block.picture(RecordChart.totals(totals), Voice.say("record.short.totals")));
     }
-    return section("contenders", "Contenders", blocks);
+    return Section.of("contenders", "Contenders", blocks);
   }
 
   private List<List<Cell>> figures(List<Results.ContenderResult> compared) {
@@ -419,7 +414,7 @@ final class MinutesWriter {
             aside -> out.add(part.tool().name() + ": a plan set aside: " + aside.reason()));
       }
     }
-    return listed("ruled-out", "Ruled out", out);
+    return Section.listed("ruled-out", "Ruled out", out);
   }
 
   private Optional<Section> card() {
@@ -447,7 +442,7 @@ final class MinutesWriter {
       blocks.add(Block.text(String.join(" ", side.says())));
     }
     blocks.add(Block.table(rows));
-    return section("card", "Who won where", blocks);
+    return Section.of("card", "Who won where", blocks);
   }
 
   private static String weight(String weight) {
@@ -470,7 +465,9 @@ final class MinutesWriter {
               Cell.words(list(one.lacks(), "nothing of it")),
               Cell.words(list(one.opinions(), "none"))));
     }
-    return rows.size() < 2 ? Optional.empty() : section("sides", "By contender", Block.table(rows));
+    return rows.size() < 2
+        ? Optional.empty()
+        : Section.of("sides", "By contender", Block.table(rows));
   }
 
   private static String list(List<String> things, String none) {
@@ -505,169 +502,14 @@ final class MinutesWriter {
                           + Objects.requireNonNull(size.costs().get(size.cheapest().getFirst()))
                               .words())));
     }
-    return section("sizes", "By size of buyer", Block.table(rows));
-  }
-
-  private Optional<Section> panel() {
-    if (file.panel().isEmpty()) {
-      return Optional.empty();
-    }
-    Map<String, String> criteria = new LinkedHashMap<>();
-    file.brief().criteria().forEach(c -> criteria.put(c.id(), c.name()));
-    List<List<Cell>> rows = new ArrayList<>();
-    rows.add(
-        Stream.of("", "Weights", "First by own marks", "Interest, with marks")
-            .map(Cell::words)
-            .toList());
-    for (SelectionFile.MemberPart member : file.panel()) {
-      String weights =
-          member.points().entrySet().stream()
-              .filter(e -> criteria.containsKey(e.getKey()))
-              .sorted(Map.Entry.<String, Integer>comparingByValue().reversed())
-              .map(e -> criteria.get(e.getKey()) + " " + e.getValue())
-              .collect(Collectors.joining(", "));
-      String interests =
-          member.marks().stream()
-              .filter(mark -> mark.interest() != null && !mark.interest().isBlank())
-              .map(mark -> name(mark.contender()) + ": " + mark.interest())
-              .distinct()
-              .collect(Collectors.joining("; "));
-      rows.add(
-          List.of(
-              Cell.words(member.name())
-                  .noting(
-                      Stream.of(
-                              member.competence() == null ? "" : "knows " + member.competence(),
-                              member.share() == 1 ? "" : "share " + member.share())
-                          .filter(said -> !said.isEmpty())
-                          .collect(Collectors.joining(", "))),
-              Cell.words(weights(member, weights)),
-              Cell.words(bestMarked(member)),
-              Cell.words(interests.isEmpty() ? "none" : interests)));
-    }
-    return section("panel", "Who decided", Block.table(rows));
-  }
-
-  /** The points, if they are what counted. */
-  private static String weights(SelectionFile.MemberPart member, String points) {
-    String way = member.weighsBy();
-    if (way != null && !way.equals("points")) {
-      return "set in another way than by points";
-    }
-    return points.isEmpty() ? "none set" : points;
-  }
-
-  /** The contender that has the highest mean of somebody's marks; several if they are level. */
-  private String bestMarked(SelectionFile.MemberPart member) {
-    Map<String, List<BigDecimal>> marks = new LinkedHashMap<>();
-    for (SelectionFile.MarkPart mark : member.marks()) {
-      if (mark.points() != null) {
-        marks
-            .computeIfAbsent(mark.contender(), c -> new ArrayList<>())
-            .add(new BigDecimal(mark.points()));
-      }
-    }
-    Map<String, BigDecimal> means = new LinkedHashMap<>();
-    marks.forEach((contender, points) ->
-        means.put(
-            contender,
-            points.stream()
-                .reduce(BigDecimal.ZERO, BigDecimal::add)
-                .divide(BigDecimal.valueOf(points.size()), java.math.MathContext.DECIMAL64)));
-    Optional<BigDecimal> best = means.values().stream().max(Comparator.naturalOrder());
-    return best.map(most ->
-            means.entrySet().stream()
-                    .filter(e -> e.getValue().compareTo(most) == 0)
-                    .map(e -> name(e.getKey()))
-                    .collect(Collectors.joining(", "))
-                + ", mean mark "
-                + most.setScale(1, java.math.RoundingMode.HALF_UP).toPlainString())
-        .orElse("no marks");
-  }
-
-  /** Where marks were far apart, and what was settled together. */
-  private Optional<Section> apart() {
-    SubjectWords words = new SubjectWords(file);
-    List<String> points = new ArrayList<>();
-    for (Brief.CriterionPart criterion : file.brief().criteria()) {
-      for (SelectionFile.ContenderPart contender : file.contenders()) {
-        String id = contender.tool().id();
-        Map<String, SelectionFile.MarkPart> given = new LinkedHashMap<>();
-        for (SelectionFile.MemberPart member : file.panel()) {
-          member.marks().stream()
-              .filter(mark -> mark.criterion().equals(criterion.id()))
-              .filter(mark -> mark.contender().equals(id) && mark.points() != null)
-              .forEach(mark -> given.put(member.name(), mark));
-        }
-        List<BigDecimal> all =
-            given.values().stream().map(mark -> new BigDecimal(mark.points())).sorted().toList();
-        if (all.size() > 1 && all.getLast().subtract(all.getFirst()).compareTo(APART) >= 0) {
-          points.add(
-              words.of(new Subject.OfMark(criterion.id(), id))
-                  + ": "
-                  + given.entrySet().stream()
-                      .map(e ->
-                          e.getKey()
-                              + " "
-                              + e.getValue().points()
-                              + (e.getValue().note().isBlank()
-                                  ? ""
-                                  : " “" + e.getValue().note() + "”"))
-                      .collect(Collectors.joining(", ")));
-        }
-      }
-    }
-    List<SelectionFile.SettledPart> settled = file.settled();
-    if (settled != null) {
-      settled.forEach(part ->
-          points.add(
-              words.of(new Subject.OfMark(part.criterion(), part.contender()))
-                  + ": settled together at "
-                  + part.points()
-                  + ", "
-                  + part.reason()
-                  + " ("
-                  + part.by()
-                  + ")"));
-    }
-    return listed("apart", "Where they disagreed", points);
-  }
-
-  private Optional<Section> tried() {
-    Map<String, String> tasks = new LinkedHashMap<>();
-    file.tried().tasks().forEach(task -> tasks.put(task.id(), task.words()));
-    List<String> points =
-        file.tried().trials().stream()
-            .map(trial ->
-                name(trial.contender())
-                    + ", "
-                    + Dates.day(LocalDate.parse(trial.first()))
-                    + (trial.last() == null
-                        ? ""
-                        : " to " + Dates.day(LocalDate.parse(trial.last())))
-                    + ": "
-                    + (trial.results().isEmpty()
-                        ? "planned, and nothing was tried"
-                        : trial.results().stream()
-                            .map(result ->
-                                tasks.getOrDefault(result.task(), result.task())
-                                    + ", "
-                                    + result.by()
-                                    + ": "
-                                    + Codes.oneOf(Trial.Completion.class, result.outcome()).words()
-                                    + (result.minutes() == null
-                                        ? ""
-                                        : ", " + result.minutes() + " min"))
-                            .collect(Collectors.joining("; "))))
-            .toList();
-    return listed("tried", "Tried by hand", points);
+    return Section.of("sizes", "By size of buyer", Block.table(rows));
   }
 
   private Optional<Section> firm() {
     Results.FirmnessResult firm = results.firmness();
     return firm == null
         ? Optional.empty()
-        : listed(
+        : Section.listed(
             "firm",
             "How firm it was",
             Stream.of(
@@ -682,7 +524,7 @@ final class MinutesWriter {
   }
 
   private Optional<Section> ended() {
-    return listed(
+    return Section.listed(
         "ended",
         "Proposals that did not stand",
         file.proposals().stream()
@@ -706,7 +548,7 @@ final class MinutesWriter {
   /** What was asked and not closed when it was signed. */
   private Optional<Section> open() {
     SubjectWords words = new SubjectWords(file);
-    return listed(
+    return Section.listed(
         "open",
         "Open when it was signed",
         file.said().stream()
@@ -728,11 +570,11 @@ final class MinutesWriter {
           .ifPresent(day ->
               points.add(part.tool().name() + ": page of " + Dates.day(LocalDate.parse(day))));
     }
-    return listed("prices", "Prices", points);
+    return Section.listed("prices", "Prices", points);
   }
 
   private Optional<Section> reviews() {
-    return listed(
+    return Section.listed(
         "reviews",
         "Looked at again",
         signed.reviews().stream()
@@ -756,20 +598,6 @@ final class MinutesWriter {
   }
 
   // words
-
-  private static Optional<Section> section(String id, String heading, Block... blocks) {
-    return section(id, heading, List.of(blocks));
-  }
-
-  /** Empty if there is nothing in it. */
-  private static Optional<Section> section(String id, String heading, List<Block> blocks) {
-    return blocks.isEmpty() ? Optional.empty() : Optional.of(new Section(id, heading, blocks));
-  }
-
-  /** Points under a heading; empty if there are none. */
-  private static Optional<Section> listed(String id, String heading, List<String> points) {
-    return points.isEmpty() ? Optional.empty() : section(id, heading, Block.points(points));
-  }
 
   private String months() {
     return Figures.counted(results.people().size(), "months");
