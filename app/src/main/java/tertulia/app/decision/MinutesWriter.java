@@ -12,13 +12,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
-import java.util.TreeMap;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import tertulia.app.chart.RecordChart;
 import tertulia.app.decision.Minutes.Block;
-import tertulia.app.decision.Minutes.Cell;
 import tertulia.app.decision.Minutes.Section;
 import tertulia.app.display.Dates;
 import tertulia.app.display.Figures;
@@ -34,9 +32,6 @@ import tertulia.core.scoring.Totals;
 
 /** Writes the record of a signed decision from what is frozen; nothing of it is today's. */
 final class MinutesWriter {
-  /** So many contenders stand side by side on a sheet. */
-  private static final int ABREAST = 5;
-
   private final Decision.Signed signed;
   private final SelectionFile file;
   private final Results results;
@@ -67,6 +62,7 @@ final class MinutesWriter {
   private Minutes write(Snapshot frozen, String sha256, boolean intact) {
     Proposal proposal = signed.proposal();
     PanelMinutes panel = new PanelMinutes(file, results);
+    FiguresMinutes figures = new FiguresMinutes(results, proposal.choice());
     List<Section> sections =
         Stream.of(
                 Section.of("because", "Because", Block.text(proposal.reasons())),
@@ -75,11 +71,11 @@ final class MinutesWriter {
                 conditions(),
                 people(),
                 needs(),
-                contenders(),
+                figures.contenders(),
                 ruledOut(),
-                card(),
-                sides(),
-                sizes(),
+                figures.card(),
+                figures.sides(),
+                figures.sizes(),
                 panel.members(),
                 panel.apart(),
                 panel.tried(),
@@ -150,15 +146,15 @@ final class MinutesWriter {
     List<Results.ContenderResult> order =
         results.contenders().stream()
             .filter(c -> c.total() != null)
-            .sorted(Comparator.comparing(MinutesWriter::middle, Comparator.reverseOrder()))
+            .sorted(Comparator.comparing(FiguresMinutes::middle, Comparator.reverseOrder()))
             .toList();
-    Optional<BigDecimal> own = choice.filter(c -> c.total() != null).map(MinutesWriter::middle);
+    Optional<BigDecimal> own = choice.filter(c -> c.total() != null).map(FiguresMinutes::middle);
     Optional<Results.ContenderResult> best =
         order.stream().filter(c -> !c.id().equals(signed.proposal().choice())).findFirst();
     if (own.isEmpty() || best.isEmpty()) {
       return Optional.empty();
     }
-    BigDecimal by = own.get().subtract(middle(best.get()));
+    BigDecimal by = own.get().subtract(FiguresMinutes.middle(best.get()));
     String other = best.get().name();
     if (!Totals.isAbove(by.abs(), BigDecimal.ZERO)) {
       return Optional.of(Voice.say("record.level", "other", other));
@@ -174,26 +170,22 @@ final class MinutesWriter {
     return Optional.of(Voice.say(key, Map.of("other", other, "by", Figures.lead(by.abs()))));
   }
 
-  private static BigDecimal middle(Results.ContenderResult contender) {
-    Results.ScoreResult total = Objects.requireNonNull(contender.total());
-    return new BigDecimal(total.low()).add(new BigDecimal(total.high())).divide(BigDecimal.TWO);
-  }
-
   /** What the cheapest of the others costs more or less. */
   private Optional<String> byCost() {
-    Optional<BigDecimal> own = choice.flatMap(MinutesWriter::exact);
+    Optional<BigDecimal> own = choice.flatMap(FiguresMinutes::exact);
     Optional<Results.ContenderResult> other =
         results.contenders().stream()
-            .filter(c -> !c.id().equals(signed.proposal().choice()) && exact(c).isPresent())
-            .min(Comparator.comparing(c -> exact(c).orElseThrow()));
+            .filter(c ->
+                !c.id().equals(signed.proposal().choice()) && FiguresMinutes.exact(c).isPresent())
+            .min(Comparator.comparing(c -> FiguresMinutes.exact(c).orElseThrow()));
     if (own.isEmpty() || other.isEmpty()) {
       return Optional.empty();
     }
-    BigDecimal more = exact(other.get()).orElseThrow().subtract(own.get());
+    BigDecimal more = FiguresMinutes.exact(other.get()).orElseThrow().subtract(own.get());
     boolean known =
         results.contenders().stream()
             .filter(c -> c.setAside() == null && !c.id().equals(signed.proposal().choice()))
-            .allMatch(c -> exact(c).isPresent());
+            .allMatch(c -> FiguresMinutes.exact(c).isPresent());
     return Optional.of(
         Voice.say(
             more.signum() < 0
@@ -204,13 +196,6 @@ final class MinutesWriter {
                 other.get().name(),
                 "more",
                 Results.grouped(more.abs().toPlainString()) + " " + results.currency())));
-  }
-
-  private static Optional<BigDecimal> exact(Results.ContenderResult contender) {
-    Results.CostResult cost = contender.horizon();
-    return cost == null || cost.amount() == null || cost.atMost() || cost.low() != null
-        ? Optional.empty()
-        : Optional.of(new BigDecimal(cost.amount()));
   }
 
   // sections
@@ -287,121 +272,6 @@ final class MinutesWriter {
         + (need.askedBy() == null ? "" : " (" + need.askedBy() + ")");
   }
 
-  private Optional<Section> contenders() {
-    List<Results.ContenderResult> compared =
-        results.contenders().stream().filter(c -> c.setAside() == null).toList();
-    if (compared.isEmpty()) {
-      return Optional.empty();
-    }
-    List<Block> blocks = new ArrayList<>();
-    for (int from = 0; from < compared.size(); from += ABREAST) {
-      blocks.add(
-          Block.table(figures(compared.subList(from, Math.min(compared.size(), from + ABREAST)))));
-    }
-    List<RecordChart.Total> totals =
-        compared.stream()
-            .filter(c -> c.total() != null)
-            .sorted(Comparator.comparing(MinutesWriter::middle, Comparator.reverseOrder()))
-            .map(c ->
-                new RecordChart.Total(
-                    c.name(),
-                    Double.parseDouble(Objects.requireNonNull(c.total()).low()),
-                    Double.parseDouble(c.total().high()),
-                    isChoice(c)))
-            .toList();
-    if (!totals.isEmpty()) {
-      blocks.add(Block.picture(RecordChart.totals(totals), Voice.say("record.short.totals")));
-    }
-    return Section.of("contenders", "Contenders", blocks);
-  }
-
-  private List<List<Cell>> figures(List<Results.ContenderResult> compared) {
-    List<List<Cell>> rows = new ArrayList<>();
-    rows.add(row("", compared, c -> Cell.words(c.name())));
-    rows.add(
-        row(
-            "Plan and term",
-            compared,
-            c ->
-                Cell.words(
-                    c.horizon() == null
-                        ? c.notCounted().isEmpty() ? "none" : c.notCounted().getLast()
-                        : c.horizon().option())));
-    rows.add(
-        row(
-            "A month, " + Dates.shortMonth(YearMonth.parse(results.start())),
-            compared,
-            c -> cost(c, c.firstMonth())));
-    rows.add(row(months(), compared, c -> cost(c, c.horizon())));
-    years(compared).forEach(rows::add);
-    if (compared.stream().anyMatch(c -> c.total() != null)) {
-      rows.add(
-          row(
-              "Total, 0 to 1",
-              compared,
-              c ->
-                  c.total() == null
-                      ? Cell.words("—")
-                      : Cell.figure(c.total().words(), isChoice(c)).noting(rank(c.total()))));
-    }
-    return rows;
-  }
-
-  private static String rank(Results.ScoreResult total) {
-    return "rank "
-        + total.bestRank()
-        + (total.bestRank() == total.worstRank() ? "" : " to " + total.worstRank());
-  }
-
-  private boolean isChoice(Results.ContenderResult contender) {
-    return contender.id().equals(signed.proposal().choice());
-  }
-
-  private Cell cost(Results.ContenderResult contender, Results.@Nullable CostResult cost) {
-    return cost == null ? Cell.words("not known") : Cell.figure(cost.words(), isChoice(contender));
-  }
-
-  private interface Told {
-    Cell of(Results.ContenderResult contender);
-  }
-
-  private static List<Cell> row(String label, List<Results.ContenderResult> contenders, Told told) {
-    List<Cell> row = new ArrayList<>();
-    row.add(Cell.words(label));
-    contenders.forEach(c -> row.add(told.of(c)));
-    return row;
-  }
-
-  /** What the months of each calendar year come to, where every month has one figure. */
-  private List<List<Cell>> years(List<Results.ContenderResult> compared) {
-    YearMonth start = YearMonth.parse(results.start());
-    Map<Integer, Map<String, BigDecimal>> years = new TreeMap<>();
-    for (Results.ContenderResult c : compared) {
-      List<String> months = c.months();
-      if (months != null && exact(c).isPresent()) {
-        for (int m = 0; m < months.size(); m++) {
-          years
-              .computeIfAbsent(start.plusMonths(m).getYear(), y -> new LinkedHashMap<>())
-              .merge(c.id(), new BigDecimal(months.get(m)), BigDecimal::add);
-        }
-      }
-    }
-    List<List<Cell>> rows = new ArrayList<>();
-    if (years.size() > 1) {
-      years.forEach((year, sums) ->
-          rows.add(
-              row(
-                  "of it " + year,
-                  compared,
-                  c ->
-                      sums.containsKey(c.id())
-                          ? Cell.figure(
-                              Results.grouped(sums.get(c.id()).toPlainString()), isChoice(c))
-                          : Cell.words("—"))));
-    }
-    return rows;
-  }
-
   private Optional<Section> ruledOut() {
     List<String> out = new ArrayList<>();
     results.contenders().stream()
@@ -415,94 +285,6 @@ final class MinutesWriter {
       }
     }
     return Section.listed("ruled-out", "Ruled out", out);
-  }
-
-  private Optional<Section> card() {
-    Results.SideResult side = results.side();
-    if (side == null || side.card().isEmpty()) {
-      return Optional.empty();
-    }
-    List<List<Cell>> rows = new ArrayList<>();
-    rows.add(
-        Stream.of("Criterion or need", "Weight", "Who wins, by how much", "Why")
-            .map(Cell::words)
-            .toList());
-    for (Results.CardResult line : side.card()) {
-      rows.add(
-          List.of(
-              Cell.words(line.name()).noting(Objects.requireNonNullElse(line.meaning(), "")),
-              Cell.words(line.weight() == null ? "" : weight(line.weight())),
-              Cell.words(
-                  (line.ahead().isEmpty() ? "nobody for certain" : names(line.ahead()))
-                      + (line.margin().isEmpty() ? "" : ", " + line.margin())),
-              Cell.words(String.join(" ", line.why()))));
-    }
-    List<Block> blocks = new ArrayList<>();
-    if (!side.says().isEmpty()) {
-      blocks.add(Block.text(String.join(" ", side.says())));
-    }
-    blocks.add(Block.table(rows));
-    return Section.of("card", "Who won where", blocks);
-  }
-
-  private static String weight(String weight) {
-    return weight.matches("[0-9.]+") ? Figures.percent(new BigDecimal(weight)) : weight;
-  }
-
-  private Optional<Section> sides() {
-    Results.SideResult side = results.side();
-    if (side == null) {
-      return Optional.empty();
-    }
-    List<List<Cell>> rows = new ArrayList<>();
-    rows.add(Stream.of("", "Wins", "Comes last in", "Lacks", "Opinions").map(Cell::words).toList());
-    for (Results.SidesResult one : side.contenders()) {
-      rows.add(
-          List.of(
-              Cell.words(name(one.contender())),
-              Cell.words(list(one.wins(), "no criterion")),
-              Cell.words(list(one.last(), "none for certain")),
-              Cell.words(list(one.lacks(), "nothing of it")),
-              Cell.words(list(one.opinions(), "none"))));
-    }
-    return rows.size() < 2
-        ? Optional.empty()
-        : Section.of("sides", "By contender", Block.table(rows));
-  }
-
-  private static String list(List<String> things, String none) {
-    return things.isEmpty() ? none : String.join("; ", things);
-  }
-
-  private Optional<Section> sizes() {
-    Results.SideResult side = results.side();
-    if (side == null || side.bySize().isEmpty()) {
-      return Optional.empty();
-    }
-    List<List<Cell>> rows = new ArrayList<>();
-    rows.add(
-        Stream.of("A month for", "Leads", "Cheapest, " + results.currency())
-            .map(Cell::words)
-            .toList());
-    for (Results.SizeResult size : side.bySize()) {
-      rows.add(
-          List.of(
-              Cell.words(Figures.counted(size.people(), "people")),
-              Cell.words(
-                  size.leads() != null
-                      ? name(size.leads())
-                      : size.ahead() == null
-                          ? "nobody"
-                          : name(size.ahead()) + ", not in every case"),
-              Cell.words(
-                  size.cheapest().isEmpty()
-                      ? "not known"
-                      : names(size.cheapest())
-                          + ", "
-                          + Objects.requireNonNull(size.costs().get(size.cheapest().getFirst()))
-                              .words())));
-    }
-    return Section.of("sizes", "By size of buyer", Block.table(rows));
   }
 
   private Optional<Section> firm() {
@@ -613,10 +395,6 @@ final class MinutesWriter {
         .map(Results.ContenderResult::name)
         .findFirst()
         .orElse(contender);
-  }
-
-  private String names(List<String> contenders) {
-    return contenders.stream().map(this::name).collect(Collectors.joining(", "));
   }
 
   private static String day(Instant at) {
