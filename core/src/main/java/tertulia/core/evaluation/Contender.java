@@ -21,6 +21,7 @@ import tertulia.core.scoring.PublicRating;
  * @param effort hours it takes people; null: nobody has said, which is not none
  * @param plansAside plans that somebody set aside, by id with the reason; the tool's other plans
  *     are compared
+ * @param earlier plans as they were sold before today's page, in the months before it
  */
 public record Contender(
     Tool tool,
@@ -28,12 +29,25 @@ public record Contender(
     List<PublicRating> ratings,
     @Nullable String aside,
     @Nullable StaffEffort effort,
-    Map<String, String> plansAside) {
+    Map<String, String> plansAside,
+    List<Offering> earlier) {
   public Contender {
+    earlier = List.copyOf(earlier);
     requireNonNull(tool);
     plansAside = Map.copyOf(plansAside);
     facts = Map.copyOf(facts);
     ratings = List.copyOf(ratings);
+  }
+
+  /** A contender with one price page for all months. */
+  public Contender(
+      Tool tool,
+      Map<String, Map<String, Fact>> facts,
+      List<PublicRating> ratings,
+      @Nullable String aside,
+      @Nullable StaffEffort effort,
+      Map<String, String> plansAside) {
+    this(tool, facts, ratings, aside, effort, plansAside, List.of());
   }
 
   /** A contender whose effort nobody has stated. */
@@ -61,7 +75,7 @@ public record Contender(
 
   /** This contender at so much of every list price. */
   public Contender times(java.math.BigDecimal part) {
-    return new Contender(tool.times(part), facts, ratings, aside, effort, plansAside);
+    return new Contender(tool.times(part), facts, ratings, aside, effort, plansAside, earlier);
   }
 
   /** This contender read on one of its plans; it stays as it is if it has no such plan. */
@@ -73,7 +87,7 @@ public record Contender(
     plans().stream()
         .filter(own -> !own.id().equals(plan))
         .forEach(own -> others.put(own.id(), "read on another plan"));
-    return new Contender(tool, facts, ratings, aside, effort, others);
+    return new Contender(tool, facts, ratings, aside, effort, others, earlier);
   }
 
   public String id() {
@@ -87,6 +101,13 @@ public record Contender(
   /** The plans that are compared, in catalogue order: those nobody set aside. */
   public List<Plan> plans() {
     return tool.plans().stream().filter(plan -> !plansAside.containsKey(plan.id())).toList();
+  }
+
+  /** As {@link #offerings}, after those of the page that was in force before today's. */
+  public List<Offering> everOffered() {
+    return earlier.isEmpty()
+        ? offerings()
+        : java.util.stream.Stream.concat(earlier.stream(), offerings().stream()).toList();
   }
 
   /** The plans that are compared with what is known of them, in catalogue order. */

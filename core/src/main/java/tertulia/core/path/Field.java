@@ -35,7 +35,12 @@ record Field(
       @Nullable PriceList list,
       @Nullable Option option,
       @Nullable NoFigure why,
-      boolean[] qualifies) {}
+      boolean[] qualifies) {
+    /** Whether it does in a month and can be bought in it. */
+    boolean isSold(int m) {
+      return qualifies[m] && offering.plan().inForce().contains(m);
+    }
+  }
 
   static Field of(List<Candidate> candidates, PathFinder.Setting setting) {
     UnitsNeeded stated = setting.months().getFirst();
@@ -103,11 +108,11 @@ record Field(
   }
 
   boolean anyPriced(int m) {
-    return priced.stream().anyMatch(entrant -> entrant.qualifies()[m]);
+    return priced.stream().anyMatch(entrant -> entrant.isSold(m));
   }
 
   boolean anyOpen(int m) {
-    return open.stream().anyMatch(entrant -> entrant.qualifies()[m]);
+    return open.stream().anyMatch(entrant -> entrant.isSold(m));
   }
 
   List<Option> options() {
@@ -137,7 +142,7 @@ record Field(
         m,
         verdicts,
         open.stream()
-            .filter(entrant -> entrant.qualifies()[m])
+            .filter(entrant -> entrant.isSold(m))
             .map(entrant -> leftOut(entrant, true))
             .toList(),
         Optional.empty());
@@ -156,8 +161,8 @@ record Field(
       for (PlanPath.Leg leg : way.legs()) {
         int place = place(leg.option());
         for (int m = leg.months().from(); m < leg.months().end(); m++) {
-          does |= entrant.qualifies()[m];
-          before |= entrant.qualifies()[m] && entrant.place() < place;
+          does |= entrant.isSold(m);
+          before |= entrant.isSold(m) && entrant.place() < place;
         }
       }
       if (does) {

@@ -192,8 +192,7 @@ final class PathFinder {
       int most) {
     PathFinder best = null;
     int steps = 0;
-    for (List<Offer> combination :
-        OfferChoice.combinations(options.getFirst().offering().offers())) {
+    for (List<Offer> combination : OfferChoice.combinations(offersOf(options))) {
       PathFinder finder =
           new PathFinder(options, qualifies, setting, combination, outside, inWholeNumbers);
       finder.search(most - steps);
@@ -203,6 +202,11 @@ final class PathFinder {
       }
     }
     return java.util.Objects.requireNonNull(best).way();
+  }
+
+  /** Those of all pages that were in force. */
+  private static List<Offer> offersOf(List<Option> options) {
+    return options.stream().flatMap(o -> o.offering().offers().stream()).distinct().toList();
   }
 
   private boolean isSimpler(PathFinder other) {
@@ -278,7 +282,7 @@ final class PathFinder {
   private void goOn(Standing way, List<Map<State, List<Standing>>> byMonth) {
     State state = way.state();
     for (int o = 0; o < options.size(); o++) {
-      if (qualifies[o][state.month()]) {
+      if (qualifies[o][state.month()] && options.get(o).plan().inForce().contains(state.month())) {
         boolean changes = isChange(state, o);
         Reached step = step(state, o);
         steps++;
@@ -450,6 +454,7 @@ final class PathFinder {
     Offer.Buyer buyer = plain.buyer(option.offering().owned().isPresent());
     return plain.with(
         offers.stream()
+            .filter(option.offering().offers()::contains)
             .filter(offer -> offer.refusal(buyer).isEmpty())
             .filter(offer -> OfferChoice.otherCurrency(offer, plain).isEmpty())
             .toList());

@@ -44,7 +44,7 @@ final class PlainTerms {
       units.add(units(charge));
     }
     for (int years = 0; years <= (months() - 1) / 12; years++) {
-      PriceBasis basis = PriceBasis.inMonth(option.plan(), setting.rise(), 12 * years);
+      PriceBasis basis = PriceBasis.after(option.plan(), setting.rise(), years);
       prices.add(
           option.list().charges().stream()
               .map(charge -> TenThousandths.price((Charge.Held) charge, basis::price, parts))
@@ -114,7 +114,7 @@ final class PlainTerms {
     boolean staysDue = setting.leaving() == EarlyTerminationPolicy.LOST || !isLeft(end, leave);
     int used = Math.min(leave, months());
     int last = Math.min(staysDue ? end : used, months());
-    List<IntToLongFunction> price = prices.get(start / 12);
+    List<IntToLongFunction> price = prices.get(option.plan().inForce().years(start));
     long unit = TenThousandths.perMinor(option.list().currency(), parts);
     long sum = 0;
     int[] held = new int[units.size()];
@@ -131,7 +131,7 @@ final class PlainTerms {
 
   private long upFront(int start, int end, int leave) {
     int used = Math.min(leave, months());
-    List<IntToLongFunction> price = prices.get(start / 12);
+    List<IntToLongFunction> price = prices.get(option.plan().inForce().years(start));
     long unit = TenThousandths.perMinor(option.list().currency(), parts);
     long sum = 0;
     int[] held = new int[units.size()];

@@ -12,6 +12,7 @@ import tertulia.core.working.Provenance;
  * @param allowances at most one a measure; measures that are not there are not limited
  * @param unsaid what the page leaves open of prices that were put down all the same
  * @param source date and origin of the prices
+ * @param inForce the plan months in which it is sold so
  */
 public record Plan(
     String id,
@@ -21,8 +22,10 @@ public record Plan(
     Tax tax,
     List<Allowance> allowances,
     List<Unsaid> unsaid,
-    Provenance source) {
+    Provenance source,
+    InForce inForce) {
   public Plan {
+    requireNonNull(inForce);
     requireNonNull(id);
     requireNonNull(range);
     requireNonNull(prices);
@@ -37,6 +40,19 @@ public record Plan(
       throw new IllegalArgumentException(
           "Plan \"" + name + "\" has two allowances of one measure. Keep one of them.");
     }
+  }
+
+  /** A plan that is sold so in all months. */
+  public Plan(
+      String id,
+      String name,
+      SeatRange range,
+      PlanPrices prices,
+      Tax tax,
+      List<Allowance> allowances,
+      List<Unsaid> unsaid,
+      Provenance source) {
+    this(id, name, range, prices, tax, allowances, unsaid, source, InForce.ALWAYS);
   }
 
   /** A plan whose page says all there is to say of its prices. */
@@ -168,7 +184,12 @@ public record Plan(
           case PlanPrices.From from -> new PlanPrices.From(times(from.least(), part));
           case PlanPrices.OnRequest onRequest -> onRequest;
         };
-    return new Plan(id, name, range, scaled, tax, allowances, unsaid, source);
+    return new Plan(id, name, range, scaled, tax, allowances, unsaid, source, inForce);
+  }
+
+  /** This plan, sold so in some months only. */
+  public Plan in(InForce months) {
+    return new Plan(id, name, range, prices, tax, allowances, unsaid, source, months);
   }
 
   private static List<PriceList> times(List<PriceList> lists, java.math.BigDecimal part) {

@@ -30,9 +30,17 @@ public record PriceBasis(Provenance source, Tax tax, PriceRise rise, int years) 
     return new PriceBasis(plan.source(), plan.tax(), PriceRise.NONE, 0);
   }
 
-  /** The list of a plan in force in plan month {@code m}, raised once for every full year. */
+  /**
+   * The list of a plan in force in plan month {@code m}, raised once for every full year of its
+   * page.
+   */
   public static PriceBasis inMonth(Plan plan, PriceRise rise, int m) {
-    return new PriceBasis(plan.source(), plan.tax(), rise, m / 12);
+    return after(plan, rise, plan.inForce().years(m));
+  }
+
+  /** The list of a plan after so many yearly rises. */
+  public static PriceBasis after(Plan plan, PriceRise rise, int years) {
+    return new PriceBasis(plan.source(), plan.tax(), plan.inForce().rise().orElse(rise), years);
   }
 
   /** The price in force, to four decimals. */

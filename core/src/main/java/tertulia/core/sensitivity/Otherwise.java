@@ -139,7 +139,8 @@ public sealed interface Otherwise {
         contender.ratings(),
         contender.setAside().orElse(null),
         contender.takes().orElse(null),
-        contender.plansAside());
+        contender.plansAside(),
+        contender.earlier());
   }
 
   /**

@@ -1,0 +1,130 @@
+package tertulia.core.difference;
+
+import java.math.BigDecimal;
+import java.util.EnumSet;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.joda.money.Money;
+import tertulia.core.evaluation.Costs;
+import tertulia.core.evaluation.Evaluation;
+import tertulia.core.evaluation.Selection;
+import tertulia.core.evaluation.WhatIf;
+import tertulia.core.scoring.Interval;
+import tertulia.core.scoring.Totals;
+
+/** What became of the contenders of a question since it was asked, and by what. */
+public final class Differences {
+  /** Decimals of a total score as it is read. */
+  public static final int SCORE_DECIMALS = 3;
+
+  private static final BigDecimal HALF = new BigDecimal("0.5");
+
+  private final ThenAndNow question;
+  private final Set<Cause> changed;
+  private final Map<Set<Cause>, Costs> costs = new HashMap<>();
+  private final Map<Set<Cause>, Evaluation> evaluations = new HashMap<>();
+  private final Map<String, Of> contenders = new LinkedHashMap<>();
+
+  /** Computes them out: two to the power of the causes that changed, 64 evaluations at most. */
+  public Differences(ThenAndNow question) {
+    this.question = question;
+    this.changed = question.changed();
+    for (String id : question.both()) {
+      contenders.put(id, new Of(id, cost(id), total(id)));
+    }
+  }
+
+  /**
+   * What became of a contender.
+   *
+   * @param cost over the plan months, by the figure read: of a range its upper end; empty if there
+   *     is no figure then or none now
+   * @param total score, by the middle of what is known; empty if there is none then or none now
+   */
+  public record Of(String contender, Optional<Division> cost, Optional<Division> total) {}
+
+  public ThenAndNow question() {
+    return question;
+  }
+
+  /** What is not as it was; some of it may make no difference. */
+  public Set<Cause> changed() {
+    return java.util.Collections.unmodifiableSet(changed);
+  }
+
+  /** By contender, in the order of then; those compared in both. */
+  public List<Of> contenders() {
+    return List.copyOf(contenders.values());
+  }
+
+  /** As above of one of them; empty if it is not compared in both. */
+  public Optional<Of> of(String contender) {
+    return Optional.ofNullable(contenders.get(contender));
+  }
+
+  /** As it was, by today's rules of calculation. */
+  public Evaluation then() {
+    return with(EnumSet.noneOf(Cause.class));
+  }
+
+  /** As it is, over the months of then. */
+  public Evaluation now() {
+    return with(changed);
+  }
+
+  private Evaluation with(Set<Cause> causes) {
+    return evaluations.computeIfAbsent(
+        Set.copyOf(causes),
+        key -> {
+          Selection mixed = question.with(causes);
+          Set<Cause> priced = EnumSet.noneOf(Cause.class);
+          causes.stream().filter(Cause::isOfCosts).forEach(priced::add);
+          return Evaluation.of(
+              mixed,
+              costs.computeIfAbsent(
+                  Set.copyOf(priced), k -> Costs.of(question.with(priced), WhatIf.START)));
+        });
+  }
+
+  private Optional<Division> cost(String contender) {
+    return Division.of(
+        changed,
+        causes -> with(causes).costs().overall().total(contender).map(Money::getAmount),
+        question.then().currency().getDecimalPlaces());
+  }
+
+  private Optional<Division> total(String contender) {
+    return Division.of(
+        changed,
+        causes ->
+            with(causes)
+                .scores()
+                .totals()
+                .filter(totals -> totals.values().containsKey(contender))
+                .map(totals -> middle(totals, contender)),
+        SCORE_DECIMALS);
+  }
+
+  /** The middle of a total. */
+  private static BigDecimal middle(Totals totals, String contender) {
+    Interval total = totals.total(contender);
+    return total.low().add(total.high()).multiply(HALF);
+  }
+
+  /**
+   * What a contender costs in the months from today on, of what it costs over all; empty if there
+   * is no figure.
+   */
+  public Optional<Money> left(String contender) {
+    int month = question.month();
+    return now()
+        .costs()
+        .overall()
+        .running(contender)
+        .map(sums -> month == 0 ? sums.getLast() : sums.getLast().minus(sums.get(month - 1)));
+  }
+}
