@@ -126,6 +126,16 @@ public record SteadyCost(
     return option.offering().holding(option.list(), market.horizon().month(occasion.owned()));
   }
 
+  /** The cost of one option, whether or not it qualifies; empty if it has no figure. */
+  public static Optional<SteadyCost> priced(
+      Option option, Market market, EvaluationPoint occasion) {
+    return market.whyUnpriced(option.list(), occasion.units()).isEmpty()
+            && !option.plan().isLeast(option.list().term())
+            && isWithinBands(option, market, occasion)
+        ? Optional.of(of(option, market, occasion))
+        : Optional.empty();
+  }
+
   /** The cost of one option that qualifies and has a figure. */
   static SteadyCost of(Option option, Market market, EvaluationPoint occasion) {
     return new Steady(market, occasion).price(option);
