@@ -87,6 +87,7 @@ class Access {
       "/selections/{id}/decision",
       "/selections/{id}/decision.md",
       "/selections/{id}/snapshot",
+      "/selections/{id}/look-again",
       "/selections/{id}/record",
       "/selections/{id}/record.pdf",
       "/selections/{id}/plans",

@@ -32,6 +32,7 @@ public class ArchitectureTest {
           "decision",
           "trial",
           "evaluation",
+          "difference",
           "sensitivity",
           "finding",
           "remark");

@@ -29,6 +29,7 @@ import tertulia.app.workspace.Session;
 import tertulia.app.workspace.StepBody;
 import tertulia.app.workspace.Steps;
 import tertulia.core.decision.Proposal;
+import tertulia.core.decision.Proviso;
 import tertulia.core.path.PlanPaths;
 
 /** The Decision step. */
@@ -40,8 +41,17 @@ class DecisionController implements StepBody {
   private final Steps steps;
   private final Decisions decisions;
   private final OwnPassword ownPassword;
+  private final LookBack lookBack;
+  private final LookAgainStep lookAgain;
 
-  DecisionController(Steps steps, Decisions decisions, OwnPassword ownPassword) {
+  DecisionController(
+      Steps steps,
+      Decisions decisions,
+      OwnPassword ownPassword,
+      LookBack lookBack,
+      LookAgainStep lookAgain) {
+    this.lookBack = lookBack;
+    this.lookAgain = lookAgain;
     this.steps = steps;
     this.decisions = decisions;
     this.ownPassword = ownPassword;
@@ -106,12 +116,14 @@ class DecisionController implements StepBody {
         String page = steps.refused(session, this, model, response);
         response.setStatus(HttpStatus.CONFLICT.value());
         model.addAttribute("typed", typed);
+        model.addAttribute("provisos", ProvisoForm.of(session.table().selection(), typed));
         model.addAttribute("faults", Map.of("version", e.message()));
         return page;
       }
     }
     String page = steps.refused(session, this, model, response);
     model.addAttribute("typed", typed);
+    model.addAttribute("provisos", ProvisoForm.of(session.table().selection(), typed));
     model.addAttribute("faults", faults.byField());
     return page;
   }
@@ -156,6 +168,8 @@ class DecisionController implements StepBody {
         faults
             .at("despite", () -> Codes.text(typed.getOrDefault("despite", ""), Limits.DESPITE))
             .orElse("");
+    List<Proviso> holdsWhile =
+        ProvisoForm.read(typed, session.table().selection().currency(), faults);
     return faults.isEmpty()
         ? Optional.of(
             new Proposal(
@@ -165,7 +179,8 @@ class DecisionController implements StepBody {
                 givenUp,
                 conditions,
                 lookAgain,
-                despite))
+                despite,
+                holdsWhile))
         : Optional.empty();
   }
 
@@ -279,12 +294,28 @@ class DecisionController implements StepBody {
     if (again == null && faults.isEmpty()) {
       faults.add("lookAgain", "This is empty. Choose the day on which to look again.");
     }
+    if (note.isEmpty()) {
+      String against =
+          decisions
+              .find(id)
+              .flatMap(s -> lookBack.at(id, s))
+              .map(LookBackView::objections)
+              .orElse("");
+      if (!against.isEmpty()) {
+        faults.add("note", against + " Say why it still holds.");
+      }
+    }
+    if (faults.isEmpty()) {
+      ownPassword
+          .fault(person, typed.getOrDefault("password", ""), "nothing was signed")
+          .ifPresent(fault -> faults.add("password", fault));
+    }
     if (again != null && faults.isEmpty()) {
       decisions.stillHolds(id, read, person, note, again);
       LOG.info("Account {} noted that the decision of selection {} holds", person.id(), id);
-      return "redirect:/selections/" + id + "/decision";
+      return "redirect:/selections/" + id + "/look-again#again";
     }
-    String page = steps.refused(session, this, model, response);
+    String page = steps.refused(session, lookAgain, model, response);
     model.addAttribute("typed", typed);
     model.addAttribute("faults", faults.byField());
     return page;
@@ -320,6 +351,13 @@ class DecisionController implements StepBody {
     return page;
   }
 
+  private static List<LookBackView.Condition> foreseen(Session session, Decisions.Stored stored) {
+    return LookBackView.conditions(
+        session.table().selection(),
+        LookBack.foreseen(stored.decision().proposal(), session.evaluation(), session.today()),
+        session.today());
+  }
+
   @Override
   public String key() {
     return "decision";
@@ -352,7 +390,23 @@ class DecisionController implements StepBody {
     model.addAttribute("typedWithdrawal", "");
     model.addAttribute("narrowing", Narrowing.of(session));
     model.addAttribute("shown", Shown.at(session.table()));
-    model.addAttribute("typed", DecisionView.typed(session, stored));
+    Map<String, String> typed = DecisionView.typed(session, stored);
+    model.addAttribute("typed", typed);
+    model.addAttribute("provisos", ProvisoForm.of(session.table().selection(), typed));
+    Optional<LookBack.LookedAt> looked =
+        stored.flatMap(found -> lookBack.at(session.table().id(), found));
+    model.addAttribute(
+        "holding",
+        looked
+            .map(found -> List.of(LookBackView.decide(found), LookBackView.stand(found)))
+            .orElse(List.of()));
+    model.addAttribute(
+        "foreseen",
+        stored
+            .filter(found -> found.snapshot() == null)
+            .map(found -> foreseen(session, found))
+            .orElse(List.of()));
+    model.addAttribute("years", LookBackView.years(session.table().selection(), session.today()));
     model.addAttribute("faults", Map.of());
     model.addAttribute("typedReason", "");
   }

@@ -17,6 +17,8 @@ import java.util.Objects;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.springframework.data.jpa.repository.JpaRepository;
+import tertulia.app.exchange.Json;
+import tertulia.app.exchange.ProvisoPart;
 import tertulia.core.decision.Decision;
 import tertulia.core.decision.Proposal;
 import tertulia.core.decision.Signatory;
@@ -49,6 +51,10 @@ class DecisionRow {
   String conditions = "";
   @Nullable LocalDate lookAgain;
   String despite = "";
+
+  /** Conditions that can be tested, as a file holds them. */
+  String holdsWhile = "[]";
+
   @Nullable String proposedBy;
   @Nullable String proposedByAccount;
   @Nullable Instant proposedAt;
@@ -76,7 +82,15 @@ class DecisionRow {
   /** The core's decision. */
   Decision toCore() {
     Proposal proposal =
-        new Proposal(choice, planOption, reasons, givenUp, conditions, lookAgain, despite);
+        new Proposal(
+            choice,
+            planOption,
+            reasons,
+            givenUp,
+            conditions,
+            lookAgain,
+            despite,
+            ProvisoPart.read(List.of(Json.stored(holdsWhile, ProvisoPart[].class))));
     return switch (state) {
       case DRAFT -> new Decision.Draft(proposal);
       case PROPOSED -> new Decision.Proposed(proposal, proposed());
@@ -96,6 +110,8 @@ class DecisionRow {
     givenUp = proposal.givenUp();
     conditions = proposal.conditions();
     despite = proposal.despite();
+    holdsWhile =
+        Json.write(Objects.requireNonNullElse(ProvisoPart.of(proposal.holdsWhile()), List.of()));
     lookAgain = proposal.reviewOn().orElse(null);
     switch (decision) {
       case Decision.Draft draft -> acts(State.DRAFT, null, null, null);

@@ -305,6 +305,7 @@ record DecisionView(
           typed.put("givenUp", p.givenUp());
           typed.put("conditions", p.conditions());
           typed.put("despite", p.despite());
+          typed.putAll(ProvisoForm.typed(p.holdsWhile()));
           typed.put("lookAgain", p.reviewOn().map(Object::toString).orElse(""));
         });
     session

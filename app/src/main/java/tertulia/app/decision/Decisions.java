@@ -19,6 +19,7 @@ import tertulia.app.act.Act;
 import tertulia.app.act.Acts;
 import tertulia.app.display.AdviceResults;
 import tertulia.app.exchange.Limits;
+import tertulia.app.exchange.ProvisoPart;
 import tertulia.app.exchange.SelectionFile;
 import tertulia.app.people.SignedIn;
 import tertulia.app.selection.LoadedSelection;
@@ -512,7 +513,8 @@ public class Decisions {
             proposal.givenUp(),
             proposal.conditions(),
             proposal.reviewOn().map(Objects::toString).orElse(null),
-            proposal.despite().isEmpty() ? null : proposal.despite()),
+            proposal.despite().isEmpty() ? null : proposal.despite(),
+            ProvisoPart.of(proposal.holdsWhile())),
         ended);
   }
 

@@ -18,6 +18,7 @@ import tertulia.app.exchange.Faults;
 import tertulia.app.exchange.GrowthPlan;
 import tertulia.app.exchange.Json;
 import tertulia.app.exchange.PortableFile;
+import tertulia.app.exchange.ProvisoPart;
 import tertulia.app.exchange.SelectionFile;
 import tertulia.app.growth.GrowthPlans;
 import tertulia.app.handover.Intake;
@@ -78,9 +79,10 @@ class Demonstration implements SmartInitializingSingleton {
     if (imports.take(bytes("catalogue.json"), ORGANISER) == 0) {
       throw new IllegalStateException("The demonstration's catalogue is at odds with itself");
     }
-    growth.change(GrowthPlans.NONE, Json.stored(text("growth.json"), GrowthPlan.class), ORGANISER);
     seat(intake.take(freightDesk(), ORGANISER));
+    // decided before the growth plan became what it is
     tell("refit-planning.json");
+    growth.change(GrowthPlans.NONE, Json.stored(text("growth.json"), GrowthPlan.class), ORGANISER);
     tell("crew-knowledge.json");
     for (Story.News told : Json.stored(text("news.json"), Story.News[].class)) {
       news.put(
@@ -129,7 +131,8 @@ class Demonstration implements SmartInitializingSingleton {
                 agreed.givenUp(),
                 agreed.conditions(),
                 LocalDate.parse(agreed.lookAgain()),
-                agreed.despite()))
+                agreed.despite(),
+                ProvisoPart.read(agreed.holdsWhile())))
         .propose(signatory(agreed.proposedBy()), Instant.parse(agreed.proposedAt()))
         .sign(signatory(agreed.signedBy()), Instant.parse(agreed.signedAt()));
   }

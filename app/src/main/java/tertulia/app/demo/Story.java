@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
 import tertulia.app.exchange.Brief;
+import tertulia.app.exchange.ProvisoPart;
 import tertulia.app.exchange.SelectionFile;
 import tertulia.app.exchange.ToolSheet;
 
@@ -40,7 +41,8 @@ record Story(Seed selection, @Nullable Agreed decision) {
       String givenUp,
       String conditions,
       String lookAgain,
-      String despite) {}
+      String despite,
+      List<ProvisoPart> holdsWhile) {}
 
   /** The selection as a portable file. */
   SelectionFile file(Function<String, ToolSheet> sheets) {

@@ -16,6 +16,7 @@ import tertulia.core.finding.Finding;
 import tertulia.core.finding.FitFinding;
 import tertulia.core.finding.GrowthFinding;
 import tertulia.core.finding.InterestFinding;
+import tertulia.core.finding.LookBackFinding;
 import tertulia.core.finding.MissingFinding;
 import tertulia.core.finding.RemarkFinding;
 import tertulia.core.finding.ScoreFinding;
@@ -41,6 +42,7 @@ public record FindingWords(Selection selection) implements SelectionWords {
       case GrowthFinding growth -> of(growth, selection.horizon());
       case TrialFinding trial -> new TrialWords(selection).of(trial);
       case InterestFinding.WithoutInterested interested -> interested(interested);
+      case LookBackFinding back -> new LookBackWords(selection).of(back);
       case VerdictFinding verdict -> new VerdictWords(selection).of(verdict);
       case ViewFinding views -> ViewWords.of(views);
       case RemarkFinding.OpenRemarks open -> remarks(open);

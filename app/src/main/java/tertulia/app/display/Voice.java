@@ -42,7 +42,9 @@ public final class Voice {
           "act",
           "record",
           "verdict",
-          "date");
+          "date",
+          "holds",
+          "again");
 
   private static final Locale LOCALE = Locale.UK;
   private static final Pattern PLACE = Pattern.compile("\\{(?<name>[a-z][A-Za-z]*)}");

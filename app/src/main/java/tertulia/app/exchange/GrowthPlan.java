@@ -73,6 +73,20 @@ public record GrowthPlan(
     return parts;
   }
 
+  /** A brief's own groups as this plan counts them; those that are not in it stay as they are. */
+  public Brief recounted(Brief brief) {
+    return brief.with(
+        brief.groups().stream()
+            .map(own ->
+                groups.stream()
+                    .filter(group -> group.id().equals(own.id()))
+                    .findFirst()
+                    .map(this::dated)
+                    .orElse(own))
+            .toList(),
+        brief.scenarios());
+  }
+
   /** The groups of a brief that follows this plan: those of the plan, in the brief's order. */
   public Brief followedBy(Brief brief) {
     if (!brief.follows()) {

@@ -55,6 +55,9 @@ public final class Limits {
   /** Characters of why a choice is made although its figures speak against it. */
   public static final int DESPITE = 2000;
 
+  /** Conditions of a decision that can be tested. */
+  public static final int PROVISOS = 12;
+
   public static final int NOT_NEEDED_WHY = 200;
 
   /** Things of one contender that somebody does not need. */

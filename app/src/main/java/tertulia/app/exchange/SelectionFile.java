@@ -464,5 +464,6 @@ public record SelectionFile(
       String givenUp,
       String conditions,
       @Nullable String lookAgain,
-      @Nullable String despite) {}
+      @Nullable String despite,
+      @Nullable List<ProvisoPart> holdsWhile) {}
 }

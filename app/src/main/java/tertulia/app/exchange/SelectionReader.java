@@ -406,6 +406,12 @@ public final class SelectionReader {
     if (despite != null) {
       faults.at("/decision/despite", () -> Codes.text(despite, Limits.DESPITE));
     }
+    List<ProvisoPart> provisos = decision.holdsWhile();
+    if (provisos != null) {
+      for (int i = 0; i < provisos.size(); i++) {
+        faults.at("/decision/holdsWhile/" + i, provisos.get(i)::toCore);
+      }
+    }
   }
 
   private List<ExchangeRate> rates(List<Brief.RatePart> parts) {

@@ -2,6 +2,7 @@ package tertulia.app.growth;
 
 import java.time.Clock;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.context.ApplicationEventPublisher;
@@ -106,6 +107,15 @@ public class GrowthPlans {
     return closed || !brief.follows()
         ? brief
         : find().map(stored -> stored.plan().followedBy(brief)).orElse(brief);
+  }
+
+  /** A brief's own groups as the plan counts them, if it was written by the end of a day. */
+  @Transactional(readOnly = true)
+  public Brief recounted(Brief brief, LocalDate day) {
+    return find()
+        .filter(plan -> !LocalDate.ofInstant(plan.at(), clock.getZone()).isAfter(day))
+        .map(plan -> plan.plan().recounted(brief))
+        .orElse(brief);
   }
 
   /**

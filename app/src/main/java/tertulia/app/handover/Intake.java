@@ -6,6 +6,7 @@ import java.util.OptionalLong;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tertulia.app.decision.Decisions;
+import tertulia.app.exchange.ProvisoPart;
 import tertulia.app.exchange.SelectionFile;
 import tertulia.app.selection.Remarks;
 import tertulia.app.selection.SelectionImport;
@@ -53,6 +54,7 @@ public class Intake {
         part.givenUp(),
         part.conditions(),
         part.lookAgain() == null ? null : LocalDate.parse(part.lookAgain()),
-        Objects.requireNonNullElse(part.despite(), ""));
+        Objects.requireNonNullElse(part.despite(), ""),
+        ProvisoPart.read(part.holdsWhile()));
   }
 }

@@ -103,7 +103,8 @@ public class SelectionLoader {
                 .toList()));
   }
 
-  private static Selection stored(SelectionFile file) {
+  /** What a file that was checked before holds. */
+  public static Selection stored(SelectionFile file) {
     return READ.get(file, SelectionLoader::read);
   }
 

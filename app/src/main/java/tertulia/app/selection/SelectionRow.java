@@ -34,6 +34,9 @@ class SelectionRow {
 
   boolean decided;
 
+  /** Whether its people were those of the growth plan until it was decided. */
+  boolean followedGrowth;
+
   /** Whether everybody with an account may open it, or only those named and organisers. */
   boolean openToAll = true;
 

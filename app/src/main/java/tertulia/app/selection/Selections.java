@@ -80,6 +80,18 @@ public class Selections {
     return load(id, day, false);
   }
 
+  /**
+   * The question of a decided selection as it would be asked on a day: with the price pages in
+   * force, and with the people of the growth plan if it followed one.
+   */
+  @Transactional(readOnly = true)
+  public SelectionFile askedOn(long id, LocalDate day) {
+    SelectionRow row = store.row(id);
+    SelectionFile file = tables.of(List.of(row), day, false).getFirst().file().undecided();
+    Brief brief = file.brief();
+    return file.withBrief((row.followedGrowth ? growth.recounted(brief, day) : brief).asOf(day));
+  }
+
   /** As before, perhaps read without what was said by somebody with an interest. */
   @Transactional(readOnly = true)
   public LoadedSelection load(long id, LocalDate day, boolean disinterested) {
@@ -382,6 +394,7 @@ public class Selections {
   public void close(long id) {
     SelectionRow row = store.open(id);
     Brief brief = growth.followedBy(SelectionLoader.brief(row), false);
+    row.followedGrowth = SelectionLoader.brief(row).follows();
     write(row, brief.following(false));
     row.decided = true;
   }

@@ -20,7 +20,7 @@ import tertulia.app.web.NotFound;
 @Controller
 class StepController {
   private static final String ADDRESS =
-      "/selections/{id}/{step:overview|need|contenders|fit|cost|weights|marks|firmness|decision|plans|versus|trials}";
+      "/selections/{id}/{step:overview|need|contenders|fit|cost|weights|marks|firmness|decision|plans|versus|trials|look-again}";
   private final Steps steps;
   private final Selections selections;
   private final Map<String, StepBody> bodies;

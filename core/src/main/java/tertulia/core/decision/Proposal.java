@@ -4,6 +4,7 @@ import static java.util.Objects.requireNonNull;
 
 import java.time.Instant;
 import java.time.LocalDate;
+import java.util.List;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 
@@ -14,9 +15,10 @@ import org.jspecify.annotations.Nullable;
  * @param option label of plan and term
  * @param reasons why this one; not blank
  * @param givenUp what the others would have had; not blank
- * @param conditions under which it holds; may be empty
+ * @param conditions under which it holds, in words; may be empty
  * @param lookAgain when to look again; null if not agreed
  * @param despite why nevertheless, where figures or facts speak against it; may be empty
+ * @param holdsWhile conditions under which it holds that can be tested
  */
 public record Proposal(
     String choice,
@@ -25,8 +27,10 @@ public record Proposal(
     String givenUp,
     String conditions,
     @Nullable LocalDate lookAgain,
-    String despite) {
+    String despite,
+    List<Proviso> holdsWhile) {
   public Proposal {
+    holdsWhile = List.copyOf(holdsWhile);
     requireNonNull(despite);
     requireNonNull(choice);
     requireNonNull(option);
@@ -42,7 +46,8 @@ public record Proposal(
 
   /** The same for another plan and term. */
   public Proposal under(String otherOption) {
-    return new Proposal(choice, otherOption, reasons, givenUp, conditions, lookAgain, despite);
+    return new Proposal(
+        choice, otherOption, reasons, givenUp, conditions, lookAgain, despite, holdsWhile);
   }
 
   /** One that nothing speaks against. */
@@ -53,7 +58,7 @@ public record Proposal(
       String givenUp,
       String conditions,
       @Nullable LocalDate lookAgain) {
-    this(choice, option, reasons, givenUp, conditions, lookAgain, "");
+    this(choice, option, reasons, givenUp, conditions, lookAgain, "", List.of());
   }
 
   public Optional<LocalDate> reviewOn() {

@@ -7,6 +7,7 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Supplier;
 import org.joda.money.Money;
 import tertulia.core.decision.Proviso;
 import tertulia.core.evaluation.Amount;
@@ -75,7 +76,7 @@ public record Conditions(Evaluation then, Evaluation now, String choice, int mon
    * @param history how things stood on earlier days on which something changed, in order; asked of
    *     only to say since when a condition that is tested by the day is broken
    */
-  public Watched watch(Proviso proviso, LocalDate today, List<Earlier> history) {
+  public Watched watch(Proviso proviso, LocalDate today, Supplier<List<Earlier>> history) {
     return switch (proviso) {
       case Proviso.ByMonth byMonth -> byMonth(byMonth);
       case Proviso.ByDay byDay -> new Watched(byDay, byDay(byDay, today, history), List.of());
@@ -240,7 +241,7 @@ public record Conditions(Evaluation then, Evaluation now, String choice, int mon
 
   // by day
 
-  private Standing byDay(Proviso.ByDay proviso, LocalDate today, List<Earlier> history) {
+  private Standing byDay(Proviso.ByDay proviso, LocalDate today, Supplier<List<Earlier>> history) {
     if (proviso instanceof Proviso.Until until) {
       Standing.When after = new Standing.When.Day(until.day().plusDays(1));
       return today.isAfter(until.day())
@@ -253,7 +254,7 @@ public record Conditions(Evaluation then, Evaluation now, String choice, int mon
       case UNKNOWN -> new Standing.NotKnown(why(proviso));
       case BROKEN ->
           new Standing.Broken(
-              new Standing.When.Day(since(proviso, today, history)), result.found());
+              new Standing.When.Day(since(proviso, today, history.get())), result.found());
     };
   }
 

@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.joda.money.Money;
+import tertulia.core.deadline.Once;
 import tertulia.core.evaluation.Costs;
 import tertulia.core.evaluation.Evaluation;
 import tertulia.core.evaluation.Selection;
@@ -27,15 +28,22 @@ public final class Differences {
   private final Set<Cause> changed;
   private final Map<Set<Cause>, Costs> costs = new HashMap<>();
   private final Map<Set<Cause>, Evaluation> evaluations = new HashMap<>();
-  private final Map<String, Of> contenders = new LinkedHashMap<>();
+  private final Once<Map<String, Of>> contenders =
+      new Once<>("what changed, cause by cause", this::divided);
 
-  /** Computes them out: two to the power of the causes that changed, 64 evaluations at most. */
+  /** Nothing is computed before it is asked for. */
   public Differences(ThenAndNow question) {
     this.question = question;
     this.changed = question.changed();
+  }
+
+  /** Two to the power of the causes that changed, 64 evaluations at most. */
+  private Map<String, Of> divided() {
+    Map<String, Of> all = new LinkedHashMap<>();
     for (String id : question.both()) {
-      contenders.put(id, new Of(id, cost(id), total(id)));
+      all.put(id, new Of(id, cost(id), total(id)));
     }
+    return all;
   }
 
   /**
@@ -58,12 +66,12 @@ public final class Differences {
 
   /** By contender, in the order of then; those compared in both. */
   public List<Of> contenders() {
-    return List.copyOf(contenders.values());
+    return List.copyOf(contenders.get().values());
   }
 
   /** As above of one of them; empty if it is not compared in both. */
   public Optional<Of> of(String contender) {
-    return Optional.ofNullable(contenders.get(contender));
+    return Optional.ofNullable(contenders.get().get(contender));
   }
 
   /** As it was, by today's rules of calculation. */
@@ -76,7 +84,7 @@ public final class Differences {
     return with(changed);
   }
 
-  private Evaluation with(Set<Cause> causes) {
+  private synchronized Evaluation with(Set<Cause> causes) {
     return evaluations.computeIfAbsent(
         Set.copyOf(causes),
         key -> {

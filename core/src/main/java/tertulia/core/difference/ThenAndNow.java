@@ -9,12 +9,16 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import tertulia.core.evaluation.Contender;
+import tertulia.core.evaluation.Costs;
 import tertulia.core.evaluation.Selection;
+import tertulia.core.evaluation.WhatIf;
 import tertulia.core.fit.Fact;
 import tertulia.core.fit.Offering;
 import tertulia.core.growth.Group;
 import tertulia.core.growth.Growth;
 import tertulia.core.growth.Scenario;
+import tertulia.core.path.Past;
+import tertulia.core.path.PlanPaths;
 import tertulia.core.pricing.InForce;
 import tertulia.core.pricing.Plan;
 import tertulia.core.pricing.Tool;
@@ -28,17 +32,37 @@ import tertulia.core.scoring.Panel;
  * @param then as it was
  * @param now as it is
  * @param today the month from which today's price pages are in force; before it those of then are
+ * @param begun by contender what was to be bought in the months before it
  */
-public record ThenAndNow(Selection then, Selection now, YearMonth today) {
+public record ThenAndNow(
+    Selection then, Selection now, YearMonth today, Map<String, List<Past.Begun>> begun) {
   public ThenAndNow {
+    begun = Map.copyOf(begun);
     if (!then.currency().equals(now.currency())) {
       throw new IllegalArgumentException(
           "What was asked in " + then.currency() + " and in " + now.currency() + " is unlike.");
     }
   }
 
+  /** Both, with what was to be bought of each contender in the months that are over. */
+  public static ThenAndNow of(Selection then, Selection now, YearMonth today) {
+    Costs planned = Costs.of(then.unjudged(), WhatIf.START);
+    Map<String, List<Past.Begun>> begun = new LinkedHashMap<>();
+    int month = month(then, today);
+    for (Contender contender : then.active()) {
+      if (planned.overall().way(contender.id()) instanceof PlanPaths.Found found) {
+        begun.put(contender.id(), Past.begun(found.best(), month));
+      }
+    }
+    return new ThenAndNow(then, now, today, begun);
+  }
+
   /** The plan month from which today's price pages are in force, 0 to all months. */
   public int month() {
+    return month(then, today);
+  }
+
+  private static int month(Selection then, YearMonth today) {
     return Math.clamp(then.horizon().indexOf(today), 0, then.horizon().months());
   }
 
@@ -148,7 +172,7 @@ public record ThenAndNow(Selection then, Selection now, YearMonth today) {
         null,
         (causes.contains(Cause.PEOPLE) ? is : was).takes().orElse(null),
         priced.plansAside(),
-        anew && month() > 0 ? earlier(was, facts) : List.of());
+        past(was, facts, anew));
   }
 
   /** What is known of plans; of one that is on one of the pages only, what is known there. */
@@ -183,6 +207,15 @@ public record ThenAndNow(Selection then, Selection now, YearMonth today) {
                 .toList(),
             tool.offers(),
             tool.owned());
+  }
+
+  /** Months that are over went as they were planned then, whatever became of it. */
+  private Past past(Contender was, Map<String, Map<String, Fact>> facts, boolean anew) {
+    if (month() == 0) {
+      return Past.NONE;
+    }
+    return new Past(
+        anew ? earlier(was, facts) : List.of(), begun.getOrDefault(was.id(), List.of()), month());
   }
 
   private List<Offering> earlier(Contender was, Map<String, Map<String, Fact>> facts) {

@@ -9,6 +9,7 @@ import org.jspecify.annotations.Nullable;
 import tertulia.core.fit.Fact;
 import tertulia.core.fit.Offering;
 import tertulia.core.labour.StaffEffort;
+import tertulia.core.path.Past;
 import tertulia.core.pricing.Plan;
 import tertulia.core.pricing.Tool;
 import tertulia.core.scoring.PublicRating;
@@ -21,7 +22,7 @@ import tertulia.core.scoring.PublicRating;
  * @param effort hours it takes people; null: nobody has said, which is not none
  * @param plansAside plans that somebody set aside, by id with the reason; the tool's other plans
  *     are compared
- * @param earlier plans as they were sold before today's page, in the months before it
+ * @param past what was bought of it in months that are over
  */
 public record Contender(
     Tool tool,
@@ -30,16 +31,16 @@ public record Contender(
     @Nullable String aside,
     @Nullable StaffEffort effort,
     Map<String, String> plansAside,
-    List<Offering> earlier) {
+    Past past) {
   public Contender {
-    earlier = List.copyOf(earlier);
+    requireNonNull(past);
     requireNonNull(tool);
     plansAside = Map.copyOf(plansAside);
     facts = Map.copyOf(facts);
     ratings = List.copyOf(ratings);
   }
 
-  /** A contender with one price page for all months. */
+  /** A contender of which nothing is bought. */
   public Contender(
       Tool tool,
       Map<String, Map<String, Fact>> facts,
@@ -47,7 +48,7 @@ public record Contender(
       @Nullable String aside,
       @Nullable StaffEffort effort,
       Map<String, String> plansAside) {
-    this(tool, facts, ratings, aside, effort, plansAside, List.of());
+    this(tool, facts, ratings, aside, effort, plansAside, Past.NONE);
   }
 
   /** A contender whose effort nobody has stated. */
@@ -75,7 +76,7 @@ public record Contender(
 
   /** This contender at so much of every list price. */
   public Contender times(java.math.BigDecimal part) {
-    return new Contender(tool.times(part), facts, ratings, aside, effort, plansAside, earlier);
+    return new Contender(tool.times(part), facts, ratings, aside, effort, plansAside, past);
   }
 
   /** This contender read on one of its plans; it stays as it is if it has no such plan. */
@@ -87,7 +88,7 @@ public record Contender(
     plans().stream()
         .filter(own -> !own.id().equals(plan))
         .forEach(own -> others.put(own.id(), "read on another plan"));
-    return new Contender(tool, facts, ratings, aside, effort, others, earlier);
+    return new Contender(tool, facts, ratings, aside, effort, others, past);
   }
 
   public String id() {
@@ -101,13 +102,6 @@ public record Contender(
   /** The plans that are compared, in catalogue order: those nobody set aside. */
   public List<Plan> plans() {
     return tool.plans().stream().filter(plan -> !plansAside.containsKey(plan.id())).toList();
-  }
-
-  /** As {@link #offerings}, after those of the page that was in force before today's. */
-  public List<Offering> everOffered() {
-    return earlier.isEmpty()
-        ? offerings()
-        : java.util.stream.Stream.concat(earlier.stream(), offerings().stream()).toList();
   }
 
   /** The plans that are compared with what is known of them, in catalogue order. */

@@ -386,7 +386,7 @@ public final class CostsOverall {
 
   private static Asked asked(Contender contender, Fit needs) {
     List<Object> options = new ArrayList<>(needs.later());
-    for (Offering offering : contender.everOffered()) {
+    for (Offering offering : contender.offerings()) {
       options.add(needs.musts(offering).isEmpty());
       for (PriceList list : offering.plan().charged()) {
         Option option = Option.of(offering, list, needs);
@@ -471,14 +471,15 @@ public final class CostsOverall {
   private PlanPaths way(
       String contender, CostTiming view, EarlyTerminationPolicy leaving, Market offered) {
     return PlanPaths.through(
-        selection.contender(contender).everOffered(),
+        selection.contender(contender).offerings(),
         offered,
         months,
         selection.rise(),
         selection.horizon(),
         view,
         leaving,
-        changing());
+        changing(),
+        selection.contender(contender).past());
   }
 
   /**

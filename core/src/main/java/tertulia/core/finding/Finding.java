@@ -13,6 +13,7 @@ public sealed interface Finding
         FitFinding,
         GrowthFinding,
         InterestFinding,
+        LookBackFinding,
         MissingFinding,
         RemarkFinding,
         ScoreFinding,

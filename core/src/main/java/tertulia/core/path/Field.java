@@ -36,9 +36,10 @@ record Field(
       @Nullable Option option,
       @Nullable NoFigure why,
       boolean[] qualifies) {
-    /** Whether it does in a month and can be bought in it. */
-    boolean isSold(int m) {
-      return qualifies[m] && offering.plan().inForce().contains(m);
+    /** Whether it does in a month, and can be bought in it or was bought and runs. */
+    boolean isSold(int m, Past past) {
+      return qualifies[m]
+          && (offering.plan().inForce().contains(m) || past.runs(offering.plan().id(), m));
     }
   }
 
@@ -108,11 +109,12 @@ record Field(
   }
 
   boolean anyPriced(int m) {
-    return priced.stream().anyMatch(entrant -> entrant.isSold(m));
+    return setting.past().covers(m)
+        || priced.stream().anyMatch(entrant -> entrant.isSold(m, setting.past()));
   }
 
   boolean anyOpen(int m) {
-    return open.stream().anyMatch(entrant -> entrant.isSold(m));
+    return open.stream().anyMatch(entrant -> entrant.isSold(m, setting.past()));
   }
 
   List<Option> options() {
@@ -142,7 +144,7 @@ record Field(
         m,
         verdicts,
         open.stream()
-            .filter(entrant -> entrant.isSold(m))
+            .filter(entrant -> entrant.isSold(m, setting.past()))
             .map(entrant -> leftOut(entrant, true))
             .toList(),
         Optional.empty());
@@ -161,8 +163,9 @@ record Field(
       for (PlanPath.Leg leg : way.legs()) {
         int place = place(leg.option());
         for (int m = leg.months().from(); m < leg.months().end(); m++) {
-          does |= entrant.isSold(m);
-          before |= entrant.isSold(m) && entrant.place() < place;
+          boolean isSold = !setting.past().covers(m) && entrant.isSold(m, setting.past());
+          does |= isSold;
+          before |= isSold && entrant.place() < place;
         }
       }
       if (does) {

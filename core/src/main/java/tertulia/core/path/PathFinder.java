@@ -66,6 +66,7 @@ final class PathFinder {
    * What holds for every way.
    *
    * @param changing what one change of plan costs in people's time, in the reporting currency
+   * @param past what was bought in months that are over
    */
   record Setting(
       Market market,
@@ -74,7 +75,20 @@ final class PathFinder {
       tertulia.core.time.Horizon horizon,
       CostTiming view,
       EarlyTerminationPolicy leaving,
-      Money changing) {}
+      Money changing,
+      Past past) {
+    /** With nothing bought before. */
+    Setting(
+        Market market,
+        List<UnitsNeeded> months,
+        tertulia.core.money.PriceRise rise,
+        tertulia.core.time.Horizon horizon,
+        CostTiming view,
+        EarlyTerminationPolicy leaving,
+        Money changing) {
+      this(market, months, rise, horizon, view, leaving, changing, Past.NONE);
+    }
+  }
 
   /** Where a way stands; {@code last} stands for the option before, −1 at the start. */
   private record State(int month, int last, History history) {}
@@ -282,7 +296,7 @@ final class PathFinder {
   private void goOn(Standing way, List<Map<State, List<Standing>>> byMonth) {
     State state = way.state();
     for (int o = 0; o < options.size(); o++) {
-      if (qualifies[o][state.month()] && options.get(o).plan().inForce().contains(state.month())) {
+      if (mayBegin(o, state.month())) {
         boolean changes = isChange(state, o);
         Reached step = step(state, o);
         steps++;
@@ -302,6 +316,18 @@ final class PathFinder {
                     s -> new ArrayList<>(1)));
       }
     }
+  }
+
+  /** In a month that is over only what was begun in it; later what does and is sold. */
+  private boolean mayBegin(int option, int month) {
+    List<Option> begun = begunIn(month);
+    return begun.isEmpty()
+        ? qualifies[option][month] && options.get(option).plan().inForce().contains(month)
+        : begun.contains(options.get(option));
+  }
+
+  private List<Option> begunIn(int month) {
+    return setting.past().begunIn(month).map(term -> term.among(options)).orElse(List.of());
   }
 
   private void add(Standing way, List<Standing> alike) {
@@ -365,7 +391,13 @@ final class PathFinder {
 
   private int findLeave(int option, int start) {
     int end = termEnd(option, start);
-    for (int m = start + 1; m < Math.min(end, months()); m++) {
+    boolean begun = begunIn(start).contains(options.get(option));
+    int over = begun ? setting.past().until() : 0;
+    int meant = begun ? setting.past().begunIn(start).orElseThrow().end() : end;
+    if (meant < over) {
+      return meant;
+    }
+    for (int m = Math.max(start + 1, over); m < Math.min(end, months()); m++) {
       if (!qualifies[option][m]) {
         return m;
       }

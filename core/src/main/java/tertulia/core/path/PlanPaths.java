@@ -98,9 +98,25 @@ public sealed interface PlanPaths {
       CostTiming view,
       EarlyTerminationPolicy leaving,
       Money changing) {
+    return through(offerings, market, months, rise, horizon, view, leaving, changing, Past.NONE);
+  }
+
+  /** As above where some months are over. */
+  static PlanPaths through(
+      List<Offering> offerings,
+      Market market,
+      List<UnitsNeeded> months,
+      PriceRise rise,
+      Horizon horizon,
+      CostTiming view,
+      EarlyTerminationPolicy leaving,
+      Money changing,
+      Past past) {
     PathFinder.Setting setting =
-        new PathFinder.Setting(market, months, rise, horizon, view, leaving, changing);
-    Candidates candidates = Candidates.of(offerings, market);
+        new PathFinder.Setting(market, months, rise, horizon, view, leaving, changing, past);
+    List<Offering> all = new java.util.ArrayList<>(past.offerings());
+    all.addAll(offerings);
+    Candidates candidates = Candidates.of(all, market);
     PlanPaths high = through(candidates.high(), setting);
     if (candidates.low().isEmpty() || !(through(candidates.low(), setting) instanceof Found low)) {
       return high;

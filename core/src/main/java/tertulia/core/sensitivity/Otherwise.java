@@ -140,7 +140,7 @@ public sealed interface Otherwise {
         contender.setAside().orElse(null),
         contender.takes().orElse(null),
         contender.plansAside(),
-        contender.earlier());
+        contender.past());
   }
 
   /**

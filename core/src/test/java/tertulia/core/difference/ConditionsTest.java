@@ -110,7 +110,7 @@ public class ConditionsTest {
   }
 
   private static Conditions.Watched watch(Proviso proviso, Conditions conditions) {
-    return conditions.watch(proviso, TODAY, List.of());
+    return conditions.watch(proviso, TODAY, List::of);
   }
 
   private static Proviso crew(Proviso.Bound bound, int limit) {
@@ -344,12 +344,12 @@ public class ConditionsTest {
       history.add(new Conditions.Earlier(LocalDate.of(2027, 7, day++), conditions(ahead, s, 6)));
     }
     assertEquals(
-        conditions(ahead, behind, 6).watch(leads, TODAY, history).standing(),
+        conditions(ahead, behind, 6).watch(leads, TODAY, () -> history).standing(),
         new Standing.Broken(
             new Standing.When.Day(LocalDate.of(2027, 7, 3)),
             Optional.of(new Standing.Found.Contender("b"))));
     assertEquals(
-        conditions(ahead, ahead, 6).watch(leads, TODAY, history).standing(),
+        conditions(ahead, ahead, 6).watch(leads, TODAY, () -> history).standing(),
         new Standing.Holds(Optional.empty()));
   }
 

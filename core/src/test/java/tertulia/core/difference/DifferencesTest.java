@@ -30,6 +30,8 @@ import tertulia.core.growth.Growth;
 import tertulia.core.growth.Measure;
 import tertulia.core.money.ExchangeRates;
 import tertulia.core.money.PriceRise;
+import tertulia.core.path.PlanPath;
+import tertulia.core.path.PlanPaths;
 import tertulia.core.pricing.BillingTerm;
 import tertulia.core.pricing.Tool;
 import tertulia.core.scoring.Mark;
@@ -68,7 +70,7 @@ public class DifferencesTest {
   }
 
   private static Differences between(Selection then, Selection now, YearMonth today) {
-    return new Differences(new ThenAndNow(then, now, today));
+    return new Differences(ThenAndNow.of(then, now, today));
   }
 
   private static Division cost(Differences differences, String contender) {
@@ -88,6 +90,10 @@ public class DifferencesTest {
             new Division.Part(EnumSet.of(Cause.PEOPLE), new BigDecimal("110.00"))));
     assertEquals(cost.then(), new BigDecimal("500.00"));
     assertEquals(cost.now(), new BigDecimal("720.00"));
+  }
+
+  private static PlanPath way(Evaluation evaluation) {
+    return ((PlanPaths.Found) evaluation.costs().overall().way("t")).best();
   }
 
   /** The cheapest of monthly and yearly terms from a month on, one after the other. */
@@ -113,9 +119,20 @@ public class DifferencesTest {
       Selection now = selection(18, 10, PriceRise.NONE, "" + monthly[1], "" + yearly[1]);
       Differences differences = between(then, now, JAN_2027.plusMonths(k));
       String said = k + " " + monthly[0] + "→" + monthly[1] + " " + yearly[0] + "→" + yearly[1];
+      // what was begun before today goes on as it was bought; then the cheapest of today
+      int bought = 0;
+      int free = k == 0 ? 0 : 18;
+      for (PlanPath.Leg leg : way(differences.then()).legs()) {
+        int start = leg.months().from();
+        if (start < k) {
+          boolean isMonthly = leg.option().list().term().equals(BillingTerm.MONTHLY);
+          free = Math.min(18, leg.committedTo());
+          bought += (isMonthly ? monthly[0] : yearly[0]) * (free - start);
+        }
+      }
       assertEquals(
           cost(differences, "t").now().intValueExact(),
-          10 * cheapest(0, 18, k, monthly, yearly),
+          10 * (bought + cheapest(free, 18, 0, monthly, yearly)),
           said);
       assertEquals(
           cost(differences, "t").then().intValueExact(),

@@ -79,7 +79,8 @@ public class CostFindingsTest extends GeneratedFindings {
             AgreementFinding.class,
             ViewFinding.class,
             InterestFinding.class,
-            VerdictFinding.class));
+            VerdictFinding.class,
+            LookBackFinding.class));
   }
 
   @Override

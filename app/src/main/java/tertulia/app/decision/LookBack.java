@@ -1,0 +1,193 @@
+package tertulia.app.decision;
+
+import java.time.LocalDate;
+import java.time.YearMonth;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.TreeSet;
+import java.util.function.Supplier;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+import tertulia.app.catalogue.Catalogue;
+import tertulia.app.exchange.Brief;
+import tertulia.app.exchange.SelectionFile;
+import tertulia.app.selection.SelectionLoader;
+import tertulia.app.selection.Selections;
+import tertulia.app.standin.RatesOfExchange;
+import tertulia.core.deadline.OnceEach;
+import tertulia.core.decision.Decision;
+import tertulia.core.decision.Proposal;
+import tertulia.core.difference.Conditions;
+import tertulia.core.difference.Differences;
+import tertulia.core.difference.ThenAndNow;
+import tertulia.core.evaluation.Evaluation;
+import tertulia.core.evaluation.Selection;
+import tertulia.core.evaluation.WhatIf;
+import tertulia.core.money.ExchangeRate;
+
+/** Holds what was decided against what is known today. */
+@Component
+public class LookBack {
+  /** What is compared; what it costs is not asked before it has to be. */
+  private record Asked(Selection then, Selection now, YearMonth month) {
+    Differences differences() {
+      return new Differences(ThenAndNow.of(then, now, month));
+    }
+  }
+
+  private static final OnceEach<Asked, Differences> KEPT =
+      new OnceEach<>("what changed since it was decided", 64);
+
+  private final Selections selections;
+  private final Catalogue catalogue;
+  private final RatesOfExchange rates;
+
+  LookBack(Selections selections, Catalogue catalogue, RatesOfExchange rates) {
+    this.selections = selections;
+    this.catalogue = catalogue;
+    this.rates = rates;
+  }
+
+  /**
+   * A decision as it is looked at again.
+   *
+   * @param then what was frozen
+   * @param now the same question as it would be asked today
+   * @param watched its conditions as they stand
+   */
+  public record LookedAt(
+      Snapshot then,
+      SelectionFile now,
+      Differences differences,
+      List<Conditions.Watched> watched) {}
+
+  /**
+   * What was decided and what is today; empty before it is signed, or if what was frozen is not
+   * like what is asked today.
+   */
+  @Transactional(readOnly = true)
+  public Optional<LookedAt> at(long id, Decisions.Stored stored) {
+    LocalDate today = catalogue.today();
+    Optional<Snapshot> frozen =
+        stored.decision() instanceof Decision.Signed ? stored.frozen() : Optional.empty();
+    return frozen.flatMap(then -> {
+      SelectionFile now = askedOn(id, today);
+      return differences(then, now, today)
+          .map(differences ->
+              new LookedAt(
+                  then,
+                  now,
+                  differences,
+                  watched(
+                      stored.decision().proposal(),
+                      differences,
+                      today,
+                      () -> history(id, then, signedOn(stored), today))));
+    });
+  }
+
+  /** Conditions before anything is signed: nothing has changed yet. */
+  public static List<Conditions.Watched> foreseen(
+      Proposal proposal, Evaluation evaluation, LocalDate today) {
+    if (evaluation.selection().active().stream().noneMatch(c -> c.id().equals(proposal.choice()))) {
+      return List.of();
+    }
+    Evaluation usual =
+        evaluation.whatIf().equals(WhatIf.START)
+            ? evaluation
+            : Evaluation.of(evaluation.selection(), WhatIf.START);
+    Conditions conditions =
+        new Conditions(
+            usual,
+            usual,
+            proposal.choice(),
+            usual.selection().horizon().indexOf(YearMonth.from(today)));
+    return proposal.holdsWhile().stream()
+        .map(proviso -> conditions.watch(proviso, today, List::of))
+        .toList();
+  }
+
+  private static List<Conditions.Watched> watched(
+      Proposal proposal,
+      Differences differences,
+      LocalDate today,
+      Supplier<List<Conditions.Earlier>> history) {
+    if (!differences.question().both().contains(proposal.choice())) {
+      return List.of();
+    }
+    Conditions conditions = conditions(proposal.choice(), differences);
+    List<Conditions.Watched> watched = new ArrayList<>();
+    for (var proviso : proposal.holdsWhile()) {
+      watched.add(conditions.watch(proviso, today, history));
+    }
+    return watched;
+  }
+
+  private static Conditions conditions(String choice, Differences differences) {
+    ThenAndNow question = differences.question();
+    return new Conditions(
+        differences.then(),
+        differences.now(),
+        choice,
+        question.then().horizon().indexOf(question.today()));
+  }
+
+  private static Optional<Differences> differences(
+      Snapshot then, SelectionFile now, LocalDate day) {
+    Selection was = SelectionLoader.stored(then.selection().undecided());
+    Selection is = SelectionLoader.stored(now);
+    if (!was.currency().equals(is.currency())) {
+      return Optional.empty();
+    }
+    return Optional.of(KEPT.get(new Asked(was, is, YearMonth.from(day)), Asked::differences));
+  }
+
+  /** The days since it was signed on which a price page changed, with how things stood then. */
+  private List<Conditions.Earlier> history(
+      long id, Snapshot then, LocalDate signed, LocalDate today) {
+    TreeSet<LocalDate> days = new TreeSet<>();
+    for (SelectionFile.ContenderPart part : then.selection().contenders()) {
+      days.addAll(catalogue.days(part.tool().id()).after(signed));
+    }
+    List<Conditions.Earlier> history = new ArrayList<>();
+    for (LocalDate day : days.headSet(today, true)) {
+      differences(then, askedOn(id, day), day)
+          .filter(differences -> differences.question().both().contains(then.decision().choice()))
+          .ifPresent(differences ->
+              history.add(
+                  new Conditions.Earlier(day, conditions(then.decision().choice(), differences))));
+    }
+    return history;
+  }
+
+  private static LocalDate signedOn(Decisions.Stored stored) {
+    return LocalDate.ofInstant(
+        ((Decision.Signed) stored.decision()).signedBy().at(), ZoneId.systemDefault());
+  }
+
+  /** With the rates published by that day, as far as any were used. */
+  private SelectionFile askedOn(long id, LocalDate day) {
+    SelectionFile file = selections.askedOn(id, day);
+    List<Brief.RatePart> all = new ArrayList<>(file.brief().rates());
+    for (ExchangeRate rate : rates.published(day)) {
+      boolean used =
+          file.brief().rates().stream()
+              .anyMatch(own ->
+                  own.from().equals(rate.from().getCode())
+                      && own.to().equals(rate.to().getCode())
+                      && own.on().compareTo(rate.on().toString()) < 0);
+      if (used) {
+        all.add(
+            new Brief.RatePart(
+                rate.from().getCode(),
+                rate.to().getCode(),
+                rate.rate().toPlainString(),
+                rate.on().toString(),
+                rate.source()));
+      }
+    }
+    return file.withBrief(file.brief().withRates(all));
+  }
+}
