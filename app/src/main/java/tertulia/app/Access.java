@@ -174,6 +174,8 @@ class Access {
       "/selections/{id}/contenders/{slug}/remove",
       "/selections/{id}/decision",
       "/selections/{id}/decision/propose",
+      "/selections/{id}/decision/unopposed",
+      "/selections/{id}/decision/remind",
       "/selections/{id}/decision/renew",
       "/selections/{id}/decision/withdraw",
       "/selections/{id}/decision/again",

@@ -34,6 +34,7 @@ public class LookedAtAgainTest extends ServedTest {
   @Autowired private MovableClock clock;
   private long id;
   private String at = "";
+  private String again = "";
 
   private String text(String who, String path) throws Exception {
     return ask(who, MockMvcRequestBuilders.get(path))
@@ -51,6 +52,7 @@ public class LookedAtAgainTest extends ServedTest {
     clock.moveTo("2026-11-24");
     id = intake.take(Demo.file(), "Ilse Maren");
     at = "/selections/" + id + "/decision";
+    again = "/selections/" + id + "/look-again";
     String choice = selections.load(id).selection().active().getFirst().id();
     sendForm(
         "ilse",
@@ -68,16 +70,26 @@ public class LookedAtAgainTest extends ServedTest {
         "lookAgain",
         "17.12.2026");
     assertEquals(
-        sendForm("ilse", at + "/holds", "read", "0", "lookAgain", "2027-01-01").getStatus(), 409);
+        sendForm(
+                "ilse",
+                at + "/holds",
+                "read",
+                "0",
+                "lookAgain",
+                "2027-01-01",
+                "password",
+                "brackwater")
+            .getStatus(),
+        409);
     assertEquals(sendForm("ilse", at + "/again", "read", "0").getStatus(), 409);
-    String version = "" + decisions.find(id).orElseThrow().version();
+    String proposal = decisions.find(id).orElseThrow().proposal();
     assertEquals(
-        sendForm("joren", at + "/sign", "version", version, "password", "brackwater").getStatus(),
+        sendForm("joren", at + "/sign", "proposal", proposal, "password", "brackwater").getStatus(),
         302);
     assertFalse(text("joren", "/selections").contains("due since 17 Dec 2026"));
     assertFalse(text("joren", at).contains("Look at this decision again."));
     assertTrue(
-        ask("joren", MockMvcRequestBuilders.get(at)).getContentAsString().contains("2027-11-24"),
+        ask("joren", MockMvcRequestBuilders.get(again)).getContentAsString().contains("2027-11-24"),
         "the day in the box lies ahead, as in a year");
   }
 
@@ -88,10 +100,10 @@ public class LookedAtAgainTest extends ServedTest {
     assertTrue(
         text("joren", at)
             .contains("Look at this decision again. It has been due since 17 Dec 2026."));
-    assertFalse(text("pia", at).contains("It still holds"), "a reader reads");
-    assertTrue(text("joren", at).contains("It still holds"), "a member finds where to say so");
-    assertFalse(text("joren", at).contains("Ask it again"), "and does not begin selections");
-    assertTrue(text("ilse", at).contains("Ask it again"));
+    assertFalse(text("pia", again).contains("It still holds"), "a reader reads");
+    assertTrue(text("joren", again).contains("It still holds"), "a member finds where to say so");
+    assertFalse(text("joren", again).contains("Ask it again"), "and does not begin selections");
+    assertTrue(text("ilse", again).contains("Ask it again"));
     assertEquals(
         sendForm("pia", at + "/holds", "read", "0", "lookAgain", "2027-06-30").getStatus(), 403);
     String note = "Prices as they were. <b>Nobody</b> missed anything.";
@@ -102,7 +114,25 @@ public class LookedAtAgainTest extends ServedTest {
     assertTrue(late.getContentAsString().contains("Nobody"), "what was typed is still there");
     assertEquals(
         sendForm("joren", at + "/holds", "read", "0", "note", note).getStatus(), 422, "no day");
-    String[] holds = {"read", "0", "note", note, "lookAgain", "30.6.2027"};
+    MockHttpServletResponse unsigned =
+        sendForm("joren", at + "/holds", "read", "0", "note", note, "lookAgain", "30.6.2027");
+    assertEquals(unsigned.getStatus(), 422, "it is signed");
+    MockHttpServletResponse silent =
+        sendForm(
+            "joren",
+            at + "/holds",
+            "read",
+            "0",
+            "lookAgain",
+            "30.6.2027",
+            "password",
+            "brackwater");
+    assertEquals(silent.getStatus(), 422, "another is ahead, so it wants a reason");
+    assertTrue(
+        silent.getContentAsString(StandardCharsets.UTF_8).contains("Say why it still holds."));
+    String[] holds = {
+      "read", "0", "note", note, "lookAgain", "30.6.2027", "password", "brackwater"
+    };
     assertEquals(sendForm("joren", at + "/holds", holds).getStatus(), 302);
     assertEquals(sendForm("odile", at + "/holds", holds).getStatus(), 409, "Joren was first");
     assertEquals(signed().reviewOn().orElseThrow(), LocalDate.of(2027, 6, 30));
@@ -160,7 +190,19 @@ public class LookedAtAgainTest extends ServedTest {
         text("joren", "/selections").contains("due since 30 Jun 2027"), "it never goes on asking");
     assertEquals(sendForm("ilse", at + "/again", "read", "2").getStatus(), 409);
     assertEquals(
-        sendForm("ilse", at + "/holds", "read", "2", "lookAgain", "2028-01-01").getStatus(), 409);
+        sendForm(
+                "ilse",
+                at + "/holds",
+                "read",
+                "2",
+                "note",
+                "So.",
+                "lookAgain",
+                "2028-01-01",
+                "password",
+                "brackwater")
+            .getStatus(),
+        409);
     assertEquals(List.of(2), List.of(signed().reviews().size()));
   }
 }

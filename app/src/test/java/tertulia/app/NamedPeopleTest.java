@@ -78,8 +78,8 @@ public class NamedPeopleTest extends ServedTest {
           Map.entry("/selections/{id}/proofs", Map.of("about", "mark/ease/{contender}")),
           Map.entry("/selections/{id}/proofs/drop", Map.of("about", "mark/ease/{contender}")),
           Map.entry(
-              "/selections/{id}/decision/sign", Map.of("version", "0", "password", "brackwater")),
-          Map.entry("/selections/{id}/decision/object", Map.of("version", "0", "reason", "No.")),
+              "/selections/{id}/decision/sign", Map.of("proposal", "0", "password", "brackwater")),
+          Map.entry("/selections/{id}/decision/object", Map.of("proposal", "0", "reason", "No.")),
           Map.entry(
               "/selections/{id}/decision/holds", Map.of("read", "0", "lookAgain", "2099-01-01")),
           Map.entry("/selections/{id}/live/{step}", Map.of("since", "1")));

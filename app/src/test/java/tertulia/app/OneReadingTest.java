@@ -327,11 +327,11 @@ public class OneReadingTest extends ServedTest {
             .param("despite", "We know that.")
             .param("givenUp", "Certainty about its price."),
         302);
-    String version = "" + decisions.find(id).orElseThrow().version();
+    String proposal = decisions.find(id).orElseThrow().proposal();
     sent(
         "joren",
         MockMvcRequestBuilders.post(at + "/sign")
-            .param("version", version)
+            .param("proposal", proposal)
             .param("password", "brackwater"),
         302);
     assertEquals(

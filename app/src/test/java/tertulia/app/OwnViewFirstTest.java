@@ -495,12 +495,12 @@ public class OwnViewFirstTest extends ServedTest {
             .contains("without the view"),
         "what is proposed is everybody's to read");
     String page = get("joren", at + "/decision").getContentAsString(StandardCharsets.UTF_8);
-    String version = page.replaceAll("(?s).*name=\"version\"\\s+value=\"([0-9]+)\".*", "$1");
+    String proposal = page.replaceAll("(?s).*name=\"proposal\"\\s+value=\"([^\"]+)\".*", "$1");
     assertEquals(
         answer(
                 "joren",
                 MockMvcRequestBuilders.post(at + "/decision/sign")
-                    .param("version", version)
+                    .param("proposal", proposal)
                     .param("password", "brackwater"))
             .getStatus(),
         302);

@@ -255,10 +255,11 @@ public class SelectionJourneyTest extends ServedTest {
         "We know that.",
         "givenUp",
         "Ease");
-    String version = version(get("joren", at).getContentAsString());
+    String version = proposal(get("joren", at).getContentAsString());
     assertEquals(sign("ilse", at, version, "brackwater"), 422);
     assertEquals(sign("joren", at, version, "another"), 422, "a signature takes the password");
-    assertEquals(post("joren", at + "/object", "version", version, "reason", " ").getStatus(), 422);
+    assertEquals(
+        post("joren", at + "/object", "proposal", version, "reason", " ").getStatus(), 422);
     assertEquals(sign("joren", at, "999", "brackwater"), 409);
     assertEquals(sign("joren", at, version, "brackwater"), 302);
     String snapshot = get("pia", "/selections/" + id + "/snapshot").getContentAsString();
@@ -299,6 +300,10 @@ public class SelectionJourneyTest extends ServedTest {
     assertEquals(get("pia", "/selections/" + id + "/snapshot").getContentAsString(), snapshot);
   }
 
+  private static String proposal(String page) {
+    return Jsoup.parse(page).select("[name=proposal]").first().val();
+  }
+
   private static String version(String page) {
     return Jsoup.parse(page).select("[name=version]").first().val();
   }
@@ -321,8 +326,8 @@ public class SelectionJourneyTest extends ServedTest {
         "We know that.",
         "givenUp",
         "g");
-    String version = version(get("joren", at).getContentAsString());
-    post("joren", at + "/object", "version", version, "reason", "The trial is not over.");
+    String version = proposal(get("joren", at).getContentAsString());
+    post("joren", at + "/object", "proposal", version, "reason", "The trial is not over.");
     assertTrue(get("pia", at).getContentAsString().contains("The trial is not over."));
     assertEquals(
         post(
@@ -346,7 +351,7 @@ public class SelectionJourneyTest extends ServedTest {
   }
 
   private int sign(String who, String at, String version, String password) throws Exception {
-    return post(who, at + "/sign", "version", version, "password", password).getStatus();
+    return post(who, at + "/sign", "proposal", version, "password", password).getStatus();
   }
 
   @Test

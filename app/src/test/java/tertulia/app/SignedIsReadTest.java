@@ -108,12 +108,16 @@ public class SignedIsReadTest extends ServedTest {
     return "" + decisions.find(id).orElseThrow().version();
   }
 
+  private String proposal() {
+    return decisions.find(id).orElseThrow().proposal();
+  }
+
   private MockHttpServletResponse sign() throws Exception {
-    return sendForm("joren", at + "/sign", "version", version(), "password", "brackwater");
+    return sendForm("joren", at + "/sign", "proposal", proposal(), "password", "brackwater");
   }
 
   private String refusal() throws Exception {
-    assertFalse(page("joren", at).contains("Sign it off"), "nobody is invited to sign it");
+    assertFalse(page("joren", at).contains("Agree and sign"), "nobody is invited to sign it");
     MockHttpServletResponse refused = sign();
     assertEquals(refused.getStatus(), 409);
     assertTrue(decisions.find(id).orElseThrow().frozen().isEmpty());
@@ -133,7 +137,7 @@ public class SignedIsReadTest extends ServedTest {
 
   @Test
   public void whatIsUnchangedIsSignedAndIsWhatWasProposed() throws Exception {
-    assertTrue(page("joren", at).contains("Sign it off"));
+    assertTrue(page("joren", at).contains("Agree and sign"));
     Results read = AdviceResults.with(selections.load(id).selection(), selections.load(id).file());
     assertEquals(sign().getStatus(), 302);
     Snapshot frozen = decisions.find(id).orElseThrow().frozen().orElseThrow();
@@ -157,7 +161,7 @@ public class SignedIsReadTest extends ServedTest {
     String basis =
         jdbc.queryForObject("select basis from decision where selection_id = ?", String.class, id);
     assertTrue(Objects.requireNonNull(basis).contains("for a year"), "it is worded otherwise");
-    decisions.sign(id, decisions.find(id).orElseThrow().version(), signedIn("joren"));
+    decisions.sign(id, decisions.find(id).orElseThrow().proposal(), signedIn("joren"));
     assertTrue(decisions.find(id).orElseThrow().isIntact());
   }
 
@@ -169,7 +173,7 @@ public class SignedIsReadTest extends ServedTest {
       for (String there : List.of("de-CH", "ar-EG", "hi-IN-u-nu-deva", "tr-TR")) {
         Locale.setDefault(Locale.forLanguageTag(there));
         TimeZone.setDefault(TimeZone.getTimeZone("Pacific/Kiritimati"));
-        assertTrue(page("joren", at).contains("Sign it off"), there);
+        assertTrue(page("joren", at).contains("Agree and sign"), there);
       }
       assertEquals(sign().getStatus(), 302);
     } finally {
@@ -243,7 +247,7 @@ public class SignedIsReadTest extends ServedTest {
     assertTrue(refused.contains("An organiser can propose it again"), refused);
     assertEquals(sendForm("ilse", at + "/renew", "version", version()).getStatus(), 302);
     String page = text(page("joren", at));
-    assertTrue(page.contains("Sign it off"), page);
+    assertTrue(page.contains("Agree and sign"), page);
     assertTrue(
         page.contains("withdrawn by Ilse Maren, 24 Nov 2026 : Proposed again, as this has changed"),
         page);
@@ -265,7 +269,7 @@ public class SignedIsReadTest extends ServedTest {
             ToolSheet.class),
         LocalDate.of(2026, 11, 27),
         "Ilse Maren");
-    assertTrue(page("joren", at).contains("Sign it off"), "today it stands");
+    assertTrue(page("joren", at).contains("Agree and sign"), "today it stands");
     clock.moveTo("2026-11-27");
     String refused = refusal();
     assertTrue(refused.contains("The price page of Slotmeer as proposed changed"), refused);
@@ -345,7 +349,7 @@ public class SignedIsReadTest extends ServedTest {
         sendForm("ilse", at + "/withdraw", "version", version, "reason", "Twice.").getStatus(),
         409);
     assertEquals(propose().getStatus(), 302);
-    sendForm("joren", at + "/object", "version", version(), "reason", "The trial is not over.");
+    sendForm("joren", at + "/object", "proposal", proposal(), "reason", "The trial is not over.");
     assertEquals(propose().getStatus(), 302);
     List<SelectionFile.EndedPart> ended = decisions.ended(id);
     assertEquals(
@@ -392,7 +396,7 @@ public class SignedIsReadTest extends ServedTest {
   /** Written by the first release; its fingerprint is that of the bytes as they were stored. */
   @Test
   public void aRecordOfTheFirstFormatIsReadAndVerified() throws Exception {
-    sendForm("joren", at + "/sign", "version", version(), "password", "brackwater");
+    sendForm("joren", at + "/sign", "proposal", proposal(), "password", "brackwater");
     String json;
     try (InputStream in =
         Objects.requireNonNull(getClass().getResourceAsStream("/records/decision-1.json"))) {

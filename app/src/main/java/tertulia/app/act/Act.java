@@ -248,6 +248,16 @@ public sealed interface Act {
   /** Somebody objected. */
   record Objected(String reason) implements Act {}
 
+  /**
+   * Somebody agreed to a proposal that waits for others, too.
+   *
+   * @param reservations may be empty
+   */
+  record Agreed(String reservations) implements Act {}
+
+  /** Somebody was against a proposal that others decide on. */
+  record SpokeAgainst(String reason) implements Act {}
+
   /** The decision was signed. */
   record Signed(String tool) implements Act {}
 

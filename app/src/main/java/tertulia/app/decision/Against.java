@@ -1,8 +1,10 @@
 package tertulia.app.decision;
 
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.List;
 import tertulia.app.display.FindingWords;
+import tertulia.core.decision.Proposal;
 import tertulia.core.evaluation.Evaluation;
 import tertulia.core.evaluation.Selection;
 import tertulia.core.evaluation.WhatIf;
@@ -27,6 +29,16 @@ record Against(Evaluation evaluation, LocalDate day, int daysFresh) {
     FindingWords words = new FindingWords(selection);
     return new VerdictFindings(evaluation)
         .against(contender, day, daysFresh).stream().map(words::of).toList();
+  }
+
+  /** In sentences, with the conditions that are broken as it is made. */
+  List<String> proposing(Proposal proposal) {
+    List<String> against = new ArrayList<>(choosing(proposal.choice()));
+    FindingWords words = new FindingWords(evaluation.selection());
+    VerdictFindings.broken(LookBack.foreseen(proposal, evaluation, day)).stream()
+        .map(words::of)
+        .forEach(against::add);
+    return against;
   }
 
   /** What is said whatever is chosen. */

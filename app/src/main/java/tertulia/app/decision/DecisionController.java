@@ -1,6 +1,7 @@
 package tertulia.app.decision;
 
 import jakarta.servlet.http.HttpServletResponse;
+import java.time.Clock;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
@@ -16,6 +17,7 @@ import org.springframework.ui.Model;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 import tertulia.app.contenders.Narrowing;
 import tertulia.app.exchange.Codes;
 import tertulia.app.exchange.Faults;
@@ -30,6 +32,7 @@ import tertulia.app.workspace.StepBody;
 import tertulia.app.workspace.Steps;
 import tertulia.core.decision.Proposal;
 import tertulia.core.decision.Proviso;
+import tertulia.core.decision.Signing;
 import tertulia.core.path.PlanPaths;
 
 /** The Decision step. */
@@ -43,13 +46,19 @@ class DecisionController implements StepBody {
   private final OwnPassword ownPassword;
   private final LookBack lookBack;
   private final LookAgainStep lookAgain;
+  private final SigningForm signingForm;
+  private final Clock clock;
 
   DecisionController(
       Steps steps,
       Decisions decisions,
       OwnPassword ownPassword,
       LookBack lookBack,
-      LookAgainStep lookAgain) {
+      LookAgainStep lookAgain,
+      SigningForm signingForm,
+      Clock clock) {
+    this.signingForm = signingForm;
+    this.clock = clock;
     this.lookBack = lookBack;
     this.lookAgain = lookAgain;
     this.steps = steps;
@@ -87,9 +96,13 @@ class DecisionController implements StepBody {
     Session session = steps.open(id, Map.of(), person);
     Faults faults = new Faults();
     Optional<Proposal> proposal = proposal(typed, session, faults);
+    Signing signing = signingForm.read(id, typed, faults);
+    if (!faults.isEmpty()) {
+      proposal = Optional.empty();
+    }
     boolean counted = session.table().selection().isCounted();
     if (propose && counted && proposal.isPresent() && proposal.get().despite().isBlank()) {
-      List<String> against = against(session).choosing(proposal.get().choice());
+      List<String> against = against(session).proposing(proposal.get());
       if (!against.isEmpty()) {
         faults.add(
             "despite", String.join(" ", against) + " Say why it is the right choice nevertheless.");
@@ -106,12 +119,14 @@ class DecisionController implements StepBody {
       try {
         OptionalLong version = version(typed);
         if (propose) {
-          decisions.propose(id, version, proposal.get(), person);
+          decisions.propose(id, version, proposal.get(), signing, person);
           LOG.info("Account {} proposed a decision of selection {}", person.id(), id);
         } else {
-          decisions.draft(id, version, proposal.get());
+          decisions.draft(id, version, proposal.get(), signing);
         }
         return "redirect:/selections/" + id + "/decision";
+      } catch (IllegalArgumentException e) {
+        faults.add("rule", String.valueOf(e.getMessage()));
       } catch (Conflict e) {
         String page = steps.refused(session, this, model, response);
         response.setStatus(HttpStatus.CONFLICT.value());
@@ -215,25 +230,74 @@ class DecisionController implements StepBody {
   @PostMapping("/selections/{id}/decision/sign")
   String sign(
       @PathVariable long id,
-      @RequestParam long version,
+      @RequestParam String proposal,
+      @RequestParam(defaultValue = "") String password,
+      @RequestParam(defaultValue = "") String reservations,
+      @AuthenticationPrincipal SignedIn person,
+      Model model,
+      HttpServletResponse response) {
+    return signed(
+        id,
+        person,
+        password,
+        reservations,
+        model,
+        response,
+        () -> decisions.agree(id, proposal, person, Codes.text(reservations.strip(), LONGEST)));
+  }
+
+  /** Notes that nobody objected in time. */
+  @PostMapping("/selections/{id}/decision/unopposed")
+  String unopposed(
+      @PathVariable long id,
+      @RequestParam String proposal,
       @RequestParam(defaultValue = "") String password,
       @AuthenticationPrincipal SignedIn person,
       Model model,
       HttpServletResponse response) {
+    return signed(
+        id, person, password, "", model, response, () -> decisions.unopposed(id, proposal, person));
+  }
+
+  /** Reminds those who have not answered. */
+  @PostMapping("/selections/{id}/decision/remind")
+  String remind(
+      @PathVariable long id, @AuthenticationPrincipal SignedIn person, RedirectAttributes flash) {
+    List<String> reminded = decisions.remind(id, person);
+    flash.addFlashAttribute(
+        "reminded",
+        reminded.isEmpty()
+            ? "Everybody who has not answered was reminded today already."
+            : "Reminded: " + String.join(", ", reminded) + ".");
+    return "redirect:/selections/" + id + "/decision";
+  }
+
+  private String signed(
+      long id,
+      SignedIn person,
+      String password,
+      String reservations,
+      Model model,
+      HttpServletResponse response,
+      Runnable signing) {
     Optional<String> fault = ownPassword.fault(person, password, "nothing was signed");
     if (fault.isPresent()) {
-      return refused(id, person, fault.get(), "", model, response);
+      String page = refused(id, person, fault.get(), "", model, response);
+      model.addAttribute("typedReservations", reservations);
+      return page;
     }
     try {
-      decisions.sign(id, version, person);
-      LOG.info("Account {} signed the decision of selection {}", person.id(), id);
+      signing.run();
+      LOG.info("Account {} answered the proposal of selection {}", person.id(), id);
       return "redirect:/selections/" + id + "/decision";
     } catch (Changed e) {
       String page = refused(id, person, String.valueOf(e.getMessage()), "", model, response);
       response.setStatus(HttpStatus.CONFLICT.value());
       return page;
-    } catch (IllegalStateException e) {
-      return refused(id, person, String.valueOf(e.getMessage()), "", model, response);
+    } catch (IllegalStateException | IllegalArgumentException e) {
+      String page = refused(id, person, String.valueOf(e.getMessage()), "", model, response);
+      model.addAttribute("typedReservations", reservations);
+      return page;
     }
   }
 
@@ -324,13 +388,13 @@ class DecisionController implements StepBody {
   @PostMapping("/selections/{id}/decision/object")
   String object(
       @PathVariable long id,
-      @RequestParam long version,
+      @RequestParam String proposal,
       @RequestParam String reason,
       @AuthenticationPrincipal SignedIn person,
       Model model,
       HttpServletResponse response) {
     try {
-      decisions.object(id, version, person, Codes.text(reason, LONGEST));
+      decisions.object(id, proposal, person, Codes.text(reason, LONGEST));
       LOG.info("Account {} objected to the decision of selection {}", person.id(), id);
       return "redirect:/selections/" + id + "/decision";
     } catch (IllegalStateException | IllegalArgumentException e) {
@@ -393,6 +457,13 @@ class DecisionController implements StepBody {
     Map<String, String> typed = DecisionView.typed(session, stored);
     model.addAttribute("typed", typed);
     model.addAttribute("provisos", ProvisoForm.of(session.table().selection(), typed));
+    model.addAttribute("signing", signingForm.offered(session.table().id(), session.person()));
+    model.addAttribute(
+        "asked",
+        stored
+            .flatMap(found -> AskedView.of(found, session.person(), clock.instant()))
+            .orElse(null));
+    model.addAttribute("typedReservations", "");
     Optional<LookBack.LookedAt> looked =
         stored.flatMap(found -> lookBack.at(session.table().id(), found));
     model.addAttribute(

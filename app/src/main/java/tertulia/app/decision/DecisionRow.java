@@ -19,9 +19,11 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.data.jpa.repository.JpaRepository;
 import tertulia.app.exchange.Json;
 import tertulia.app.exchange.ProvisoPart;
+import tertulia.core.decision.Answer;
 import tertulia.core.decision.Decision;
 import tertulia.core.decision.Proposal;
 import tertulia.core.decision.Signatory;
+import tertulia.core.decision.Signing;
 
 /** Storage of a decision in whatever state it is. */
 @Entity
@@ -63,6 +65,9 @@ class DecisionRow {
   @Nullable Instant answeredAt;
   @Nullable String objection;
 
+  /** Who is asked and what they said; null: written before that was kept. */
+  @Lob @Nullable String signing;
+
   /** What the proposal rests on, with its fingerprint. */
   @Lob @Nullable String basis;
 
@@ -79,6 +84,15 @@ class DecisionRow {
     List<DecisionRow> findByState(State state);
   }
 
+  /** What tells an open proposal from those before and after it; empty if none is open. */
+  String proposal() {
+    return state == State.PROPOSED
+        ? Objects.requireNonNull(proposedAt).getEpochSecond()
+            + "-"
+            + Objects.requireNonNullElse(digest, "")
+        : "";
+  }
+
   /** The core's decision. */
   Decision toCore() {
     Proposal proposal =
@@ -92,12 +106,12 @@ class DecisionRow {
             despite,
             ProvisoPart.read(List.of(Json.stored(holdsWhile, ProvisoPart[].class))));
     return switch (state) {
-      case DRAFT -> new Decision.Draft(proposal);
-      case PROPOSED -> new Decision.Proposed(proposal, proposed());
-      case SIGNED -> new Decision.Signed(proposal, proposed(), answered());
+      case DRAFT -> new Decision.Draft(proposal, signing());
+      case PROPOSED -> new Decision.Proposed(proposal, proposed(), signing());
+      case SIGNED -> new Decision.Signed(proposal, proposed(), signing(), answered(), List.of());
       case OBJECTED ->
           new Decision.Objected(
-              proposal, proposed(), answered(), Objects.requireNonNull(objection));
+              proposal, proposed(), signing(), answered(), Objects.requireNonNull(objection));
     };
   }
 
@@ -113,10 +127,11 @@ class DecisionRow {
     holdsWhile =
         Json.write(Objects.requireNonNullElse(ProvisoPart.of(proposal.holdsWhile()), List.of()));
     lookAgain = proposal.reviewOn().orElse(null);
+    signing = Json.write(SigningPart.of(decision.signing()));
     switch (decision) {
       case Decision.Draft draft -> acts(State.DRAFT, null, null, null);
       case Decision.Proposed proposed -> acts(State.PROPOSED, proposed.by(), null, null);
-      case Decision.Signed signed -> acts(State.SIGNED, signed.by(), signed.signedBy(), null);
+      case Decision.Signed signed -> acts(State.SIGNED, signed.by(), signed.closedBy(), null);
       case Decision.Objected objected ->
           acts(State.OBJECTED, objected.by(), objected.objectedBy(), objected.reason());
     }
@@ -135,6 +150,17 @@ class DecisionRow {
     answeredByAccount = answered == null ? null : answered.by().account();
     answeredAt = answered == null ? null : answered.at();
     objection = reason;
+  }
+
+  /** What was signed before others could be asked was signed by one other. */
+  private Signing signing() {
+    String stored = signing;
+    if (stored != null) {
+      return Json.stored(stored, SigningPart.class).toCore();
+    }
+    return state == State.SIGNED
+        ? Signing.BY_ONE_OTHER.with(new Answer.Agrees(answered(), ""))
+        : Signing.BY_ONE_OTHER;
   }
 
   private Proposal.Act proposed() {

@@ -131,10 +131,7 @@ record DecisionView(
         stored.map(s -> state(s.decision())).orElse("none"),
         rows(session),
         lead(session),
-        proposal
-            .filter(p -> signed(stored).isEmpty())
-            .map(p -> against.choosing(p.choice()))
-            .orElse(List.of()),
+        proposal.filter(p -> signed(stored).isEmpty()).map(against::proposing).orElse(List.of()),
         proposal.map(Proposal::despite).orElse(""),
         holds(session, proposal),
         stored.map(Decisions.Stored::version).orElse(0L),
@@ -189,7 +186,7 @@ record DecisionView(
     return switch (decision) {
       case Decision.Draft d -> Optional.empty();
       case Decision.Proposed p -> Optional.empty();
-      case Decision.Signed s -> Optional.of(s.signedBy());
+      case Decision.Signed s -> Optional.of(s.closedBy());
       case Decision.Objected o -> Optional.of(o.objectedBy());
     };
   }
@@ -306,6 +303,7 @@ record DecisionView(
           typed.put("conditions", p.conditions());
           typed.put("despite", p.despite());
           typed.putAll(ProvisoForm.typed(p.holdsWhile()));
+          typed.putAll(SigningForm.typed(stored.get().decision().signing()));
           typed.put("lookAgain", p.reviewOn().map(Object::toString).orElse(""));
         });
     session

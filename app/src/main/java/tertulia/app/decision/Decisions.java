@@ -28,11 +28,13 @@ import tertulia.app.selection.Selections;
 import tertulia.app.settings.Freshness;
 import tertulia.app.web.Conflict;
 import tertulia.app.web.NotFound;
+import tertulia.core.decision.Answer;
 import tertulia.core.decision.Decision;
 import tertulia.core.decision.Ended;
 import tertulia.core.decision.Proposal;
 import tertulia.core.decision.Review;
 import tertulia.core.decision.Signatory;
+import tertulia.core.decision.Signing;
 import tertulia.core.evaluation.Evaluation;
 import tertulia.core.evaluation.WhatIf;
 import tertulia.core.path.PlanPaths;
@@ -52,6 +54,7 @@ public class Decisions {
   private final Clock clock;
   private final Acts acts;
   private final Freshness freshness;
+  private final AnswersAsked invitations;
 
   Decisions(
       DecisionRow.All rows,
@@ -61,8 +64,10 @@ public class Decisions {
       Seats seats,
       Clock clock,
       Acts acts,
-      Freshness freshness) {
+      Freshness freshness,
+      AnswersAsked invitations) {
     this.freshness = freshness;
+    this.invitations = invitations;
     this.acts = acts;
     this.reviews = reviews;
     this.rows = rows;
@@ -77,9 +82,14 @@ public class Decisions {
    *
    * @param snapshot frozen when it was signed
    * @param sha256 as computed when it was signed
+   * @param proposal what tells this proposal from others; empty if none is open
    */
   public record Stored(
-      Decision decision, @Nullable String snapshot, @Nullable String sha256, long version) {
+      Decision decision,
+      @Nullable String snapshot,
+      @Nullable String sha256,
+      long version,
+      String proposal) {
 
     /** Whether the snapshot is still, byte for byte, what was signed. */
     public boolean isIntact() {
@@ -97,7 +107,12 @@ public class Decisions {
     checkThere(selectionId);
     return rows.findBySelectionId(selectionId)
         .map(row ->
-            new Stored(reviewed(row, of(row.selectionId)), row.snapshot, row.sha256, row.version));
+            new Stored(
+                reviewed(row, of(row.selectionId)),
+                row.snapshot,
+                row.sha256,
+                row.version,
+                row.proposal()));
   }
 
   private List<Review> of(long selectionId) {
@@ -158,14 +173,32 @@ public class Decisions {
    */
   @Transactional
   public void draft(long selectionId, OptionalLong version, Proposal proposal) {
-    DecisionRow row = write(selectionId, version, proposal);
+    draft(selectionId, version, proposal, Signing.BY_ONE_OTHER);
+  }
+
+  /** As above, with who is to be asked. */
+  @Transactional
+  public void draft(long selectionId, OptionalLong version, Proposal proposal, Signing signing) {
+    DecisionRow row = write(selectionId, version, new Decision.Draft(proposal, signing));
     acts.note(selectionId, new Act.Drafted(name(selectionId, row.choice)));
   }
 
   /** As above, and puts it forward with everything it rests on. */
   @Transactional
   public void propose(long selectionId, OptionalLong version, Proposal proposal, SignedIn person) {
-    DecisionRow row = write(selectionId, version, proposal);
+    propose(selectionId, version, proposal, Signing.BY_ONE_OTHER, person);
+  }
+
+  /**
+   * As above, asking some people.
+   *
+   * @throws IllegalArgumentException if nobody but whoever proposes would be asked
+   */
+  @Transactional
+  public void propose(
+      long selectionId, OptionalLong version, Proposal proposal, Signing asked, SignedIn person) {
+    Decision.Draft draft = new Decision.Draft(proposal, asked.without(signatory(person)));
+    DecisionRow row = write(selectionId, version, draft);
     LoadedSelection seen = selections.load(selectionId);
     if (!seen.selection().isCounted()) {
       throw new Conflict(
@@ -185,12 +218,13 @@ public class Decisions {
     }
     acts.note(selectionId, new Act.Proposed(name(selectionId, row.choice)));
     Basis basis = Basis.of(selections.load(selectionId));
-    row.write(new Decision.Draft(proposal).propose(signatory(person), now()));
+    row.write(draft.propose(signatory(person), now()));
     row.basis = basis.toJson();
     row.digest = basis.digest();
+    invitations.ask(selectionId, title(selectionId), draft.signing(), person, now(), false);
   }
 
-  private DecisionRow write(long selectionId, OptionalLong version, Proposal proposal) {
+  private DecisionRow write(long selectionId, OptionalLong version, Decision.Draft draft) {
     checkThere(selectionId);
     selections.changing(selectionId);
     Optional<DecisionRow> stored = rows.findBySelectionId(selectionId);
@@ -211,7 +245,7 @@ public class Decisions {
     }
     DecisionRow row = stored.orElseGet(DecisionRow::new);
     row.selectionId = selectionId;
-    row.write(new Decision.Draft(proposal));
+    row.write(draft);
     row.basis = null;
     row.digest = null;
     return rows.save(row);
@@ -228,7 +262,7 @@ public class Decisions {
     Decision.Proposed proposed = proposed(row, version);
     keep(row, proposed.withdraw(signatory(person), now(), reason));
     acts.note(selectionId, new Act.Withdrawn(reason));
-    row.write(new Decision.Draft(proposed.proposal()));
+    row.write(new Decision.Draft(proposed.proposal(), proposed.signing()));
     row.basis = null;
     row.digest = null;
   }
@@ -261,9 +295,13 @@ public class Decisions {
     acts.note(selectionId, new Act.Withdrawn(reason(lines)));
     acts.note(selectionId, new Act.Proposed(name(selectionId, choice)));
     Basis basis = Basis.of(table);
-    row.write(new Decision.Draft(proposed.proposal().under(now)).propose(signatory(person), now()));
+    Decision.Draft draft =
+        new Decision.Draft(
+            proposed.proposal().under(now), proposed.signing().without(signatory(person)));
+    row.write(draft.propose(signatory(person), now()));
     row.basis = basis.toJson();
     row.digest = basis.digest();
+    invitations.ask(selectionId, title(selectionId), draft.signing(), person, now(), true);
   }
 
   private static String reason(List<Difference.Line> lines) {
@@ -279,16 +317,78 @@ public class Decisions {
   }
 
   /**
-   * Signs a proposal off and freezes everything it rests on.
+   * Agrees to a proposal. If it stands by that, everything it rests on is frozen.
    *
-   * @param version the version of the proposal that was read
+   * @param read which proposal was read, as {@link Stored#proposal}
+   * @param reservations may be empty
    * @throws Changed if what it rests on is not so any more
    */
   @Transactional
-  public void sign(long selectionId, long version, SignedIn person) {
+  public void agree(long selectionId, String read, SignedIn person, String reservations) {
     DecisionRow row = row(selectionId);
-    Decision.Signed signed = proposed(row, version).sign(signatory(person), now());
-    LoadedSelection table = selections.load(selectionId);
+    Decision now =
+        proposed(row, read)
+            .answer(new Answer.Agrees(new Proposal.Act(signatory(person), now()), reservations));
+    LoadedSelection table = unchanged(row);
+    settle(row, now, table, new Act.Agreed(reservations));
+  }
+
+  /** Agrees without reservations. */
+  @Transactional
+  public void sign(long selectionId, String read, SignedIn person) {
+    agree(selectionId, read, person, "");
+  }
+
+  /**
+   * Notes that nobody objected in time, and freezes everything it rests on.
+   *
+   * @throws Changed as {@link #agree}
+   */
+  @Transactional
+  public void unopposed(long selectionId, String read, SignedIn person) {
+    DecisionRow row = row(selectionId);
+    Decision.Signed signed = proposed(row, read).unopposed(signatory(person), now());
+    settle(row, signed, unchanged(row), new Act.Agreed(""));
+  }
+
+  /** Is against a proposal with a reason, which stays on record. */
+  @Transactional
+  public void object(long selectionId, String read, SignedIn person, String reason) {
+    DecisionRow row = row(selectionId);
+    Decision now =
+        proposed(row, read)
+            .answer(new Answer.Against(new Proposal.Act(signatory(person), now()), reason));
+    settle(row, now, selections.load(selectionId), new Act.SpokeAgainst(reason));
+  }
+
+  /**
+   * Writes what came of an answer.
+   *
+   * @param act what is told of the answer if nothing has come of it yet
+   */
+  private void settle(DecisionRow row, Decision now, LoadedSelection table, Act act) {
+    switch (now) {
+      case Decision.Signed signed -> {
+        freeze(row, signed, table);
+        acts.note(row.selectionId, new Act.Signed(name(row.selectionId, row.choice)));
+      }
+      case Decision.Objected objected -> {
+        row.write(objected);
+        acts.note(row.selectionId, new Act.Objected(objected.reason()));
+        keep(row, objected.ended());
+      }
+      case Decision.Proposed proposed -> {
+        row.write(proposed);
+        acts.note(row.selectionId, act);
+      }
+      case Decision.Draft draft ->
+          throw new IllegalStateException("An answer makes no draft of a proposal.");
+    }
+  }
+
+  /** What a proposal rests on, if it is still so and nothing speaks against it without a reason. */
+  private LoadedSelection unchanged(DecisionRow row) {
+    LoadedSelection table = selections.load(row.selectionId);
     Difference difference =
         changed(row, table)
             .orElseThrow(() ->
@@ -298,8 +398,8 @@ public class Decisions {
     if (!difference.lines().isEmpty()) {
       throw new Changed(difference);
     }
-    if (signed.proposal().despite().isBlank()) {
-      List<String> against = against(table).choosing(row.choice);
+    if (row.despite.isBlank()) {
+      List<String> against = against(table).proposing(row.toCore().proposal());
       if (!against.isEmpty()) {
         throw new Conflict(
             String.join(" ", against)
@@ -307,8 +407,27 @@ public class Decisions {
                 + " with the reason.");
       }
     }
-    freeze(row, signed, table);
-    acts.note(selectionId, new Act.Signed(name(selectionId, row.choice)));
+    return table;
+  }
+
+  /**
+   * Reminds those who have not answered, each at most once a day.
+   *
+   * @return the names of those who were written to
+   * @throws Conflict if nothing waits
+   */
+  @Transactional
+  public List<String> remind(long selectionId, SignedIn person) {
+    DecisionRow row = row(selectionId);
+    if (!(row.toCore() instanceof Decision.Proposed proposed)) {
+      throw new Conflict("Nothing is proposed here that waits for an answer.");
+    }
+    return invitations.remind(
+        selectionId, title(selectionId), proposed.signing(), person, LocalDate.now(clock));
+  }
+
+  private String title(long selectionId) {
+    return selections.title(selectionId);
   }
 
   /**
@@ -389,8 +508,8 @@ public class Decisions {
                 signed,
                 file,
                 AdviceResults.with(table.selection(), table.file()),
-                against(table, LocalDate.ofInstant(signed.signedBy().at(), clock.getZone()))
-                    .choosing(signed.proposal().choice()))
+                against(table, LocalDate.ofInstant(signed.at(), clock.getZone()))
+                    .proposing(signed.proposal()))
             .toJson();
     row.write(signed);
     row.snapshot = snapshot;
@@ -455,16 +574,6 @@ public class Decisions {
         });
   }
 
-  /** Objects to a proposal with a reason, which stays on record. */
-  @Transactional
-  public void object(long selectionId, long version, SignedIn person, String reason) {
-    DecisionRow row = row(selectionId);
-    Decision.Objected objected = proposed(row, version).object(signatory(person), now(), reason);
-    row.write(objected);
-    acts.note(selectionId, new Act.Objected(reason));
-    keep(row, objected.ended());
-  }
-
   private void keep(DecisionRow row, Ended end) {
     Proposal proposal = end.proposal();
     keep(
@@ -499,6 +608,15 @@ public class Decisions {
       throw new Conflict(
           "This proposal has changed since you read it, or was answered by somebody else. Read it"
               + " again.");
+    }
+    return proposed;
+  }
+
+  /** What others answered meanwhile does not matter to somebody's own answer. */
+  private static Decision.Proposed proposed(DecisionRow row, String read) {
+    if (!row.proposal().equals(read) || !(row.toCore() instanceof Decision.Proposed proposed)) {
+      throw new Conflict(
+          "This proposal has changed since you read it, or is not open any more. Read it again.");
     }
     return proposed;
   }

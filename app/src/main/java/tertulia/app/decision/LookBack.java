@@ -163,8 +163,7 @@ public class LookBack {
   }
 
   private static LocalDate signedOn(Decisions.Stored stored) {
-    return LocalDate.ofInstant(
-        ((Decision.Signed) stored.decision()).signedBy().at(), ZoneId.systemDefault());
+    return LocalDate.ofInstant(((Decision.Signed) stored.decision()).at(), ZoneId.systemDefault());
   }
 
   /** With the rates published by that day, as far as any were used. */

@@ -26,6 +26,8 @@ public record Minutes(
     List<Section> sections,
     String sha256,
     boolean intact) {
+  private static final int ABREAST = 3;
+
   public Minutes {
     inShort = List.copyOf(inShort);
     signatures = List.copyOf(signatures);
@@ -39,6 +41,15 @@ public record Minutes(
    * @param on the day
    */
   public record Signature(String name, String did, String on) {}
+
+  /** Signatures in rows of so many as stand beside each other. */
+  public List<List<Signature>> signatureRows() {
+    List<List<Signature>> rows = new java.util.ArrayList<>();
+    for (int i = 0; i < signatures.size(); i += ABREAST) {
+      rows.add(signatures.subList(i, Math.min(signatures.size(), i + ABREAST)));
+    }
+    return rows;
+  }
 
   /**
    * A section.

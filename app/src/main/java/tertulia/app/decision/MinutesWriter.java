@@ -20,14 +20,18 @@ import tertulia.app.decision.Minutes.Block;
 import tertulia.app.decision.Minutes.Section;
 import tertulia.app.display.Dates;
 import tertulia.app.display.Figures;
+import tertulia.app.display.ProvisoWords;
+import tertulia.app.display.SigningWords;
 import tertulia.app.display.SubjectWords;
 import tertulia.app.display.Voice;
 import tertulia.app.exchange.Brief;
 import tertulia.app.exchange.Results;
 import tertulia.app.exchange.SelectionFile;
+import tertulia.core.decision.Answer;
 import tertulia.core.decision.Decision;
 import tertulia.core.decision.Proposal;
 import tertulia.core.decision.Review;
+import tertulia.core.decision.SigningRule;
 import tertulia.core.scoring.Totals;
 
 /** Writes the record of a signed decision from what is frozen; nothing of it is today's. */
@@ -69,6 +73,7 @@ final class MinutesWriter {
                 Section.of("given-up", "Given up", Block.text(proposal.givenUp())),
                 against(frozen.decision()),
                 conditions(),
+                rule(),
                 people(),
                 needs(),
                 figures.contenders(),
@@ -89,19 +94,49 @@ final class MinutesWriter {
     return new Minutes(
         file.brief().title(),
         file.brief().purpose(),
-        Voice.say("record.decided", "day", day(signed.signedBy().at())),
+        Voice.say("record.decided", "day", day(signed.at())),
         headline(),
         inShort(),
-        List.of(
-            new Minutes.Signature(
-                signed.by().by().name(), Voice.say("record.short.proposed"), day(signed.by().at())),
-            new Minutes.Signature(
-                signed.signedBy().by().name(),
-                Voice.say("record.short.agreed"),
-                day(signed.signedBy().at()))),
+        signatures(),
         sections,
         sha256,
         intact);
+  }
+
+  /** Who proposed it, and what everybody said who was asked. */
+  private List<Minutes.Signature> signatures() {
+    List<Minutes.Signature> signatures = new ArrayList<>();
+    signatures.add(
+        new Minutes.Signature(
+            signed.by().by().name(), Voice.say("record.short.proposed"), day(signed.by().at())));
+    for (Answer answer : signed.signing().answers()) {
+      signatures.add(
+          new Minutes.Signature(answer.by().person(), did(answer), day(answer.by().at())));
+    }
+    signed
+        .signing()
+        .waiting()
+        .forEach(person ->
+            signatures.add(
+                new Minutes.Signature(person.name(), Voice.say("record.short.silent"), "")));
+    if (signed.signing().of(signed.closedBy().by()).isEmpty()) {
+      signatures.add(
+          new Minutes.Signature(
+              signed.closedBy().person(),
+              Voice.say("record.short.unopposed"),
+              day(signed.closedBy().at())));
+    }
+    return signatures;
+  }
+
+  private static String did(Answer answer) {
+    return switch (answer) {
+      case Answer.Agrees agrees ->
+          agrees.reservations().isEmpty()
+              ? Voice.say("record.short.agreed")
+              : Voice.say("record.short.reserved", "words", agrees.reservations());
+      case Answer.Against against -> Voice.say("record.short.against", "words", against.reason());
+    };
   }
 
   // what it says first
@@ -213,9 +248,25 @@ final class MinutesWriter {
   }
 
   private Optional<Section> conditions() {
-    return signed.proposal().conditions().isBlank()
+    List<Block> blocks = new ArrayList<>();
+    List<String> tested = ProvisoWords.of(signed.proposal().holdsWhile(), file);
+    if (!tested.isEmpty()) {
+      blocks.add(Block.points(tested));
+    }
+    if (!signed.proposal().conditions().isBlank()) {
+      blocks.add(Block.text(signed.proposal().conditions()));
+    }
+    return Section.of("conditions", "Holds as long as", blocks);
+  }
+
+  /** By which rule it was agreed, if more than one other was asked. */
+  private Optional<Section> rule() {
+    return signed.signing().rule() instanceof SigningRule.OneOther
         ? Optional.empty()
-        : Section.of("conditions", "Holds as long as", Block.text(signed.proposal().conditions()));
+        : Section.of(
+            "rule",
+            "Who had to agree",
+            Block.text(SigningWords.rule(signed.signing(), signed.by().at())));
   }
 
   private Optional<Section> people() {

@@ -24,7 +24,8 @@ public record Snapshot(
   /**
    * Since version 2 there may be proposals that did not stand, and how figures read; since version
    * 3 the accounts of those who proposed and signed; since version 4 who leads at which size; since
-   * version 5 what spoke against the choice, and why nevertheless.
+   * version 5 what spoke against the choice, and why nevertheless; since version 6 who was asked to
+   * agree, by which rule, and what they said.
    */
   private static final DocumentFormat<Snapshot> FORMAT =
       new DocumentFormat<>(
@@ -34,7 +35,8 @@ public record Snapshot(
               first -> first.put("version", 2),
               second -> second.put("version", 3),
               third -> third.put("version", 4),
-              fourth -> fourth.put("version", 5)));
+              fourth -> fourth.put("version", 5),
+              fifth -> fifth.put("version", 6)));
 
   /**
    * What was agreed, by whom and when.
@@ -42,6 +44,7 @@ public record Snapshot(
    * @param against what spoke against it when it was signed; null: nothing, or it was signed before
    *     that was looked at
    * @param despite why nevertheless; null: nothing was said
+   * @param signing who was asked and what they said; null: one other person signed
    */
   @JsonInclude(JsonInclude.Include.NON_NULL)
   public record Agreed(
@@ -58,7 +61,8 @@ public record Snapshot(
       @Nullable String signedByAccount,
       String signedAt,
       @Nullable List<String> against,
-      @Nullable String despite) {}
+      @Nullable String despite,
+      @Nullable SigningPart signing) {}
 
   static Snapshot of(
       Decision.Signed signed, SelectionFile file, Results results, List<String> against) {
@@ -75,11 +79,12 @@ public record Snapshot(
             signed.by().person(),
             account(signed.by()),
             signed.by().at().toString(),
-            signed.signedBy().person(),
-            account(signed.signedBy()),
-            signed.signedBy().at().toString(),
+            signed.closedBy().person(),
+            account(signed.closedBy()),
+            signed.closedBy().at().toString(),
             against.isEmpty() ? null : against,
-            signed.proposal().despite().isEmpty() ? null : signed.proposal().despite()),
+            signed.proposal().despite().isEmpty() ? null : signed.proposal().despite(),
+            SigningPart.of(signed.signing())),
         file,
         results);
   }

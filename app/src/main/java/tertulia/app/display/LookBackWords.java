@@ -53,19 +53,24 @@ public record LookBackWords(Selection selection) implements SelectionWords {
       return Voice.say("again.now.none");
     }
     LookBackFinding.Ahead now = lead.now().get();
-    boolean choice = now.contender().equals(lead.choice());
-    String place = choice ? "tool" : "other";
-    String key = choice ? "again.now.choice" : "again.now.other";
     String who = name(now.contender());
+    boolean choice = now.contender().equals(lead.choice());
     if (now.by().isEmpty()) {
-      return Voice.say(key + ".only", place, who);
+      return choice
+          ? Voice.say("again.now.choice.only", "tool", who)
+          : Voice.say("again.now.other.only", "other", who);
     }
     if (now.isTie()) {
-      return Voice.say(key + ".tie", place, who);
+      return choice
+          ? Voice.say("again.now.choice.tie", "tool", who)
+          : Voice.say("again.now.other.tie", "other", who);
+    }
+    String by = Figures.lead(now.by().get());
+    if (!choice) {
+      return Voice.say("again.now.other", Map.of("other", who, "by", by));
     }
     return Voice.say(
-        choice && wasAhead(lead) ? "again.now.still" : key,
-        Map.of(place, who, "by", Figures.lead(now.by().get())));
+        wasAhead(lead) ? "again.now.still" : "again.now.choice", Map.of("tool", who, "by", by));
   }
 
   private static boolean wasAhead(LookBackFinding.Lead lead) {
@@ -158,10 +163,18 @@ public record LookBackWords(Selection selection) implements SelectionWords {
 
   /** What is called a cause; several together are one. */
   public static String name(Set<Cause> causes) {
-    List<String> names =
-        causes.stream()
-            .map(cause -> Voice.say("again.short." + cause.name().toLowerCase(Locale.ROOT)))
-            .toList();
-    return names.size() == 1 ? names.getFirst() : Voice.list(names);
+    return Voice.list(causes.stream().sorted().map(LookBackWords::name).toList());
+  }
+
+  private static String name(Cause cause) {
+    return Voice.say(
+        switch (cause) {
+          case PRICES -> "again.short.prices";
+          case RATES -> "again.short.rates";
+          case PEOPLE -> "again.short.people";
+          case NEEDS -> "again.short.needs";
+          case WEIGHTS -> "again.short.weights";
+          case MARKS -> "again.short.marks";
+        });
   }
 }

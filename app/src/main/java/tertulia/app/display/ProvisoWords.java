@@ -7,6 +7,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.joda.money.Money;
+import tertulia.app.exchange.Faults;
+import tertulia.app.exchange.SelectionFile;
+import tertulia.app.exchange.SelectionReader;
 import tertulia.core.decision.Proviso;
 import tertulia.core.difference.Conditions;
 import tertulia.core.difference.Standing;
@@ -16,6 +19,18 @@ import tertulia.core.time.MonthSpan;
 
 /** Conditions of a decision and how they stand. */
 public record ProvisoWords(Selection selection) implements SelectionWords {
+
+  /** Conditions by themselves, with the names of a file. */
+  public static List<String> of(List<Proviso> provisos, SelectionFile file) {
+    if (provisos.isEmpty()) {
+      return List.of();
+    }
+    return new SelectionReader(new Faults())
+        .read(file.undecided())
+        .map(ProvisoWords::new)
+        .map(words -> provisos.stream().map(words::of).toList())
+        .orElse(List.of());
+  }
 
   /** The condition by itself, such as "At most 40 seats". */
   public String of(Proviso proviso) {
@@ -42,15 +57,14 @@ public record ProvisoWords(Selection selection) implements SelectionWords {
   }
 
   private String number(Proviso.Number number) {
-    String key =
-        switch (number.bound()) {
-          case AT_MOST -> "holds.short.at-most";
-          case AT_LEAST -> "holds.short.at-least";
-        };
     String counted = counted(number.counted(), number.limit());
-    return number.counted() instanceof Proviso.Counted.OfGroup of
-        ? Voice.say(key + ".group", Map.of("number", counted, "group", group(of.group())))
-        : Voice.say(key, "number", counted);
+    boolean most = number.bound() == Proviso.Bound.AT_MOST;
+    if (number.counted() instanceof Proviso.Counted.OfGroup of) {
+      return Voice.say(
+          most ? "holds.short.at-most.group" : "holds.short.at-least.group",
+          Map.of("number", counted, "group", group(of.group())));
+    }
+    return Voice.say(most ? "holds.short.at-most" : "holds.short.at-least", "number", counted);
   }
 
   private static String counted(Proviso.Counted counted, long number) {
@@ -104,7 +118,14 @@ public record ProvisoWords(Selection selection) implements SelectionWords {
               .orElseGet(() -> Voice.say("holds.broken", "when", when(broken.since())));
       case Standing.WillBreak breaks -> breaks(watched.proviso(), breaks);
       case Standing.NotKnown not ->
-          Voice.say("holds.unknown." + not.why().name().toLowerCase(java.util.Locale.ROOT));
+          Voice.say(
+              switch (not.why()) {
+                case COST -> "holds.unknown.cost";
+                case TOTALS -> "holds.unknown.totals";
+                case FACT -> "holds.unknown.fact";
+                case SUBJECT -> "holds.unknown.subject";
+                case OVER -> "holds.unknown.over";
+              });
     };
   }
 

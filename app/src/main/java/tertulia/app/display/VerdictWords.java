@@ -35,6 +35,11 @@ record VerdictWords(Selection selection) implements SelectionWords {
               Map.of("tool", name(old.choice()), "day", Dates.day(old.asOf())));
       case VerdictFinding.ViewsMissing views ->
           Voice.say("verdict.views-missing", "members", Voice.list(views.people()));
+      case VerdictFinding.ConditionBroken broken ->
+          Voice.say(
+              "verdict.condition-broken",
+              "words",
+              new ProvisoWords(selection).of(broken.proviso()));
       case VerdictFinding.NotTried not ->
           Voice.say("verdict.not-tried", "tool", name(not.choice()));
     };

@@ -44,7 +44,8 @@ public final class Voice {
           "verdict",
           "date",
           "holds",
-          "again");
+          "again",
+          "signing");
 
   private static final Locale LOCALE = Locale.UK;
   private static final Pattern PLACE = Pattern.compile("\\{(?<name>[a-z][A-Za-z]*)}");

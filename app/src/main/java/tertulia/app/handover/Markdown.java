@@ -8,6 +8,8 @@ import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import tertulia.app.display.Figures;
+import tertulia.app.display.ProvisoWords;
+import tertulia.app.display.SigningWords;
 import tertulia.app.display.SubjectWords;
 import tertulia.app.exchange.Brief;
 import tertulia.app.exchange.Codes;
@@ -48,7 +50,7 @@ final class Markdown {
     markdown.firmness(results);
     markdown.settled(file);
     markdown.narrowing(file);
-    decision.ifPresent(d -> markdown.outcome(d, results));
+    decision.ifPresent(d -> markdown.outcome(d, results, file));
     markdown.ended(file);
     markdown.said(file);
     return markdown.out.toString();
@@ -65,9 +67,20 @@ final class Markdown {
   private static String status(Decision decision) {
     return switch (decision) {
       case Decision.Draft d -> "draft";
-      case Decision.Proposed p -> "proposed by " + act(p.by());
+      case Decision.Proposed p ->
+          Stream.concat(
+                  Stream.of("proposed by " + act(p.by())),
+                  SigningWords.answers(p.signing()).stream().map(Markdown::escaped))
+              .collect(Collectors.joining("; "));
       case Decision.Signed s ->
-          "accepted; proposed by " + act(s.by()) + ", signed by " + act(s.signedBy());
+          "accepted on "
+              + s.at().toString().substring(0, 10)
+              + "; proposed by "
+              + act(s.by())
+              + "; "
+              + SigningWords.all(s).stream()
+                  .map(Markdown::escaped)
+                  .collect(Collectors.joining("; "));
       case Decision.Objected o ->
           "objected to by " + act(o.objectedBy()) + ": " + escaped(o.reason());
     };
@@ -441,7 +454,7 @@ final class Markdown {
     return cost == null ? "not known" : cost.words();
   }
 
-  private void outcome(Decision decision, Results results) {
+  private void outcome(Decision decision, Results results, SelectionFile file) {
     Proposal proposal = decision.proposal();
     String name =
         results.contenders().stream()
@@ -463,8 +476,11 @@ final class Markdown {
     line("");
     line("Given up: " + paragraphs(proposal.givenUp()));
     line("");
-    if (!proposal.conditions().isBlank()) {
+    List<String> tested = ProvisoWords.of(proposal.holdsWhile(), file);
+    if (!proposal.conditions().isBlank() || !tested.isEmpty()) {
       line("Holds as long as: " + paragraphs(proposal.conditions()));
+      line("");
+      tested.forEach(condition -> line("- " + escaped(condition)));
       line("");
     }
     (decision instanceof Decision.Signed signed ? signed.reviewOn() : proposal.reviewOn())

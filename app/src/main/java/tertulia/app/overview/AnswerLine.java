@@ -1,11 +1,10 @@
 package tertulia.app.overview;
 
-import java.time.ZoneId;
 import java.util.Locale;
 import java.util.Optional;
 import tertulia.app.chart.Marks;
-import tertulia.app.display.Dates;
 import tertulia.app.display.FindingWords;
+import tertulia.app.display.SigningWords;
 import tertulia.app.workspace.Cell;
 import tertulia.app.workspace.Head;
 import tertulia.app.workspace.Heads;
@@ -85,11 +84,9 @@ record AnswerLine(
 
   private static String agreed(Decision.Signed signed) {
     return "Agreed "
-        + Dates.day(signed.signedBy().at(), ZoneId.systemDefault())
+        + SigningWords.day(signed.closedBy())
         + " by "
-        + signed.by().person()
-        + " and "
-        + signed.signedBy().person()
+        + SigningWords.who(signed)
         + ".";
   }
 

@@ -1,6 +1,5 @@
 package tertulia.app.overview;
 
-import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -12,6 +11,7 @@ import tertulia.app.display.AdviceWords;
 import tertulia.app.display.Dates;
 import tertulia.app.display.Figures;
 import tertulia.app.display.FindingWords;
+import tertulia.app.display.SigningWords;
 import tertulia.app.exchange.Codes;
 import tertulia.app.workspace.Cell;
 import tertulia.app.workspace.Head;
@@ -174,11 +174,7 @@ record OverviewView(
         choice,
         signed.proposal().option(),
         signed.proposal().reasons(),
-        signed.by().person()
-            + " and "
-            + signed.signedBy().person()
-            + ", "
-            + Dates.day(signed.signedBy().at(), ZoneId.systemDefault()),
+        SigningWords.who(signed) + ", " + SigningWords.day(signed.closedBy()),
         words.of(findings.today(signed.proposal().choice())),
         signed.reviewOn().map(Dates::day).orElse(""));
   }

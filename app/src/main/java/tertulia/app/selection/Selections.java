@@ -464,6 +464,13 @@ public class Selections {
     return selections.findById(id).filter(entrance::admits).isPresent();
   }
 
+  /** Whether an account that does not organise may open a selection. */
+  @Transactional(readOnly = true)
+  public boolean isOpenTo(long id, long account) {
+    SelectionRow row = store.row(id);
+    return row.openToAll || row.named.contains(account);
+  }
+
   /**
    * Who may open a selection.
    *

@@ -206,6 +206,12 @@ final class ActWords {
           one("act.short.withdrawn", "reason", shortened(withdrawn.reason()));
       case Act.Objected objected ->
           one("act.short.objected", "reason", shortened(objected.reason()));
+      case Act.Agreed agreed ->
+          agreed.reservations().isEmpty()
+              ? one("act.short.agreed")
+              : one("act.short.agreed.reserved", "words", shortened(agreed.reservations()));
+      case Act.SpokeAgainst against ->
+          one("act.short.against", "reason", shortened(against.reason()));
       case Act.Signed signed -> one("act.short.signed", "tool", signed.tool());
       case Act.Entered entered -> one("act.short.entered", "tool", entered.tool());
       case Act.StillHolds holds -> one("act.short.holds", "day", Dates.day(holds.lookAgain()));

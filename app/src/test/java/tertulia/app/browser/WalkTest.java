@@ -447,11 +447,11 @@ public class WalkTest extends BrowserTest {
     ilse.getByLabel("why nevertheless").fill("Two of us have tried it, and that is enough.");
     ilse.getByText("Propose it").click();
     assertThat(ilse.locator(".record")).containsText("Proposed by Ilse Maren (ilse), 24 Nov 2026");
-    assertThat(ilse.getByText("Sign it off")).hasCount(0);
+    assertThat(ilse.getByText("Agree and sign")).hasCount(0);
     joren.navigate(SELECTION + "/decision");
     assertThat(joren.locator(".record")).containsText("The easier desk of Slotmeer.");
     joren.locator("[name=password]").fill("brackwater");
-    joren.getByText("Sign it off").click();
+    joren.getByText("Agree and sign").click();
     assertThat(joren.locator(".minutes .signatures")).containsText("Joren Talvikagreed24 Nov 2026");
     assertThat(joren.locator(".minutes")).containsText("Two of us have tried it");
     assertThat(joren.locator(".minutes")).containsText("Unchanged since");

@@ -145,7 +145,7 @@ public class RecordTest extends ServedTest {
         (ObjectNode) new JsonMapper().readTree(Objects.requireNonNull(stored.snapshot()));
     change.accept(snapshot);
     return MinutesWriter.of(
-            new Decisions.Stored(stored.decision(), snapshot.toString(), stored.sha256(), 0))
+            new Decisions.Stored(stored.decision(), snapshot.toString(), stored.sha256(), 0, ""))
         .orElseThrow();
   }
 

@@ -136,7 +136,13 @@ public class VoiceTest {
           Map.entry("next", "Slotmeer"),
           Map.entry("limits", "linked calendars, 30 for the account instead of 5 for the account"),
           Map.entry("measure", "linked calendars"),
-          Map.entry("after", "30 for the account"));
+          Map.entry("after", "30 for the account"),
+          Map.entry("number", "40 seats"),
+          Map.entry("group", "Deck crews"),
+          Map.entry("percent", "10 %"),
+          Map.entry("when", "January 2027"),
+          Map.entry("found", "41 seats today"),
+          Map.entry("until", "May 2027"));
 
   /** In a place that several stand in, as its verb says. */
   private static final Map<String, String> SEVERAL =
@@ -179,6 +185,21 @@ public class VoiceTest {
                   "Office, Deck crew",
                   "people",
                   "62 to 111 people")),
+          Map.entry(
+              "again.", Map.of("by", "0.021", "was", "0.105", "months", "25 months", "now", "18")),
+          Map.entry("again.cost", Map.of("months", "36 months")),
+          Map.entry("again.part.people", Map.of("was", "14", "now", "18", "group", "Deck crews")),
+          Map.entry("again.rules", Map.of("was", "340.00 EUR")),
+          Map.entry("again.conditions", Map.of("count", "five")),
+          Map.entry("again.broken.many", Map.of("count", "Two")),
+          Map.entry("again.breaks.many", Map.of("count", "Two")),
+          Map.entry("again.unknown.many", Map.of("count", "Two")),
+          Map.entry("holds.before", Map.of("from", "March 2027")),
+          Map.entry("holds.breaks", Map.of("found", "41 seats then")),
+          Map.entry("signing.", Map.of("words", "not before the spring")),
+          Map.entry("record.short.reserved", Map.of("words", "not before the spring")),
+          Map.entry("record.short.against", Map.of("words", "too expensive")),
+          Map.entry("verdict.condition-broken", Map.of("words", "It leads in every case")),
           Map.entry("record.part.despite", Map.of("words", "the engineers have to live with it.")),
           Map.entry(
               "verdict.",

@@ -22,6 +22,7 @@ import tertulia.app.exchange.Demo;
 import tertulia.app.exchange.PortableFile;
 import tertulia.app.exchange.Results;
 import tertulia.app.exchange.SelectionFile;
+import tertulia.core.decision.Answer;
 import tertulia.core.decision.Decision;
 import tertulia.core.decision.Proposal;
 import tertulia.core.decision.Signatory;
@@ -231,7 +232,11 @@ public class MarkdownTest {
         new Decision.Draft(
                 new Proposal("gone", typed, typed, typed, typed, LocalDate.of(2027, 10, 1)))
             .propose(new Signatory(typed, ""), Instant.parse("2026-11-23T09:00:00Z"))
-            .object(new Signatory("Joren", "joren"), Instant.parse("2026-11-24T09:00:00Z"), typed);
+            .answer(
+                new Answer.Against(
+                    new Proposal.Act(
+                        new Signatory("Joren", "joren"), Instant.parse("2026-11-24T09:00:00Z")),
+                    typed));
     return Markdown.of(other, RESULTS, Optional.of(decision));
   }
 

@@ -108,6 +108,9 @@ public class ActWordsTest {
     told.put(new Act.Proposed("Jetty"), "Decision: Jetty proposed");
     told.put(new Act.Withdrawn("too early"), "Decision: proposal withdrawn: too early");
     told.put(new Act.Objected("too dear"), "Decision: objected to: too dear");
+    told.put(new Act.Agreed(""), "Decision: agreed to");
+    told.put(new Act.Agreed("not yet"), "Decision: agreed to, with reservations: not yet");
+    told.put(new Act.SpokeAgainst("too dear"), "Decision: spoken against: too dear");
     told.put(new Act.Signed("Jetty"), "Decision: Jetty signed, and the selection closed");
     told.put(new Act.Entered("Jetty"), "Decision: Jetty, agreed before, entered");
     told.put(new Act.StillHolds(DAY), "Decision: still holds, look again on 31 Dec 2026");

@@ -357,7 +357,9 @@ public record Progress(Map<Stage, State> states, Next next) {
     if (decision.isPresent()
         && decision.get() instanceof Decision.Proposed proposed
         && signs
-        && !person.as().isSameAs(proposed.by().by())) {
+        && !person.as().isSameAs(proposed.by().by())
+        && proposed.signing().asks(person.as())
+        && proposed.signing().of(person.as()).isEmpty()) {
       asked.add(new Asked.Sign(proposed.by().person()));
     }
     if (signs) {

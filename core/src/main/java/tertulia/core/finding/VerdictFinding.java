@@ -1,8 +1,11 @@
 package tertulia.core.finding;
 
+import static java.util.Objects.requireNonNull;
+
 import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.List;
+import tertulia.core.decision.Proviso;
 
 /** What speaks against a choice in the figures and facts it is to rest on. */
 public sealed interface VerdictFinding extends Finding {
@@ -34,6 +37,13 @@ public sealed interface VerdictFinding extends Finding {
   record ViewsMissing(List<String> people) implements VerdictFinding {
     public ViewsMissing {
       people = List.copyOf(people);
+    }
+  }
+
+  /** A condition under which it is to hold does not hold as it is. */
+  record ConditionBroken(Proviso proviso) implements VerdictFinding {
+    public ConditionBroken {
+      requireNonNull(proviso);
     }
   }
 

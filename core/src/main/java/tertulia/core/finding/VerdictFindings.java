@@ -5,6 +5,7 @@ import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import tertulia.core.difference.Conditions;
 import tertulia.core.evaluation.Evaluation;
 import tertulia.core.scoring.Totals;
 import tertulia.core.trial.Trial;
@@ -44,6 +45,14 @@ public final class VerdictFindings {
         .map((Trial trial) -> new VerdictFinding.NotTried(choice))
         .forEach(against::add);
     return against;
+  }
+
+  /** Conditions of a decision that do not hold as it is made. */
+  public static List<VerdictFinding> broken(List<Conditions.Watched> watched) {
+    return watched.stream()
+        .filter(one -> one.standing().isBroken())
+        .<VerdictFinding>map(one -> new VerdictFinding.ConditionBroken(one.proviso()))
+        .toList();
   }
 
   private static Optional<VerdictFinding> standing(String choice, Totals totals) {

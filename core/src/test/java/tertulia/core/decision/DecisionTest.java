@@ -7,6 +7,7 @@ import static org.testng.Assert.expectThrows;
 
 import java.time.Instant;
 import java.time.LocalDate;
+import java.util.List;
 import org.testng.annotations.Test;
 
 public class DecisionTest {
@@ -43,7 +44,12 @@ public class DecisionTest {
     Decision.Proposed proposed = new Decision.Draft(PROPOSAL).propose(ILSE, MONDAY);
     Decision.Signed signed = proposed.sign(JOREN, TUESDAY);
     assertEquals(signed.by(), new Proposal.Act(ILSE, MONDAY));
-    assertEquals(signed.signedBy(), new Proposal.Act(JOREN, TUESDAY));
+    assertEquals(signed.closedBy(), new Proposal.Act(JOREN, TUESDAY));
+    assertEquals(signed.agreed(), List.of("Joren"));
+  }
+
+  private static Answer against(Signatory person, String reason) {
+    return new Answer.Against(new Proposal.Act(person, TUESDAY), reason);
   }
 
   @Test
@@ -52,14 +58,15 @@ public class DecisionTest {
     assertEquals(
         expectThrows(IllegalStateException.class, () -> proposed.sign(ILSE, TUESDAY)).getMessage(),
         "Whoever proposes a decision cannot sign it. Ask a colleague.");
-    expectThrows(IllegalStateException.class, () -> proposed.object(ILSE, TUESDAY, "no"));
+    expectThrows(IllegalStateException.class, () -> proposed.answer(against(ILSE, "no")));
   }
 
   @Test
   public void anObjectionNeedsAReasonAndLeadsBackToTheTable() {
     Decision.Proposed proposed = new Decision.Draft(PROPOSAL).propose(ILSE, MONDAY);
-    expectThrows(IllegalArgumentException.class, () -> proposed.object(JOREN, TUESDAY, "  "));
-    Decision.Objected objected = proposed.object(JOREN, TUESDAY, "The trial is not over.");
+    expectThrows(IllegalArgumentException.class, () -> against(JOREN, "  "));
+    Decision.Objected objected =
+        (Decision.Objected) proposed.answer(against(JOREN, "The trial is not over."));
     assertEquals(objected.revise(PROPOSAL), new Decision.Draft(PROPOSAL));
   }
 
