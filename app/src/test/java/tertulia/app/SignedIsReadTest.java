@@ -141,7 +141,7 @@ public class SignedIsReadTest extends ServedTest {
     Results read = AdviceResults.with(selections.load(id).selection(), selections.load(id).file());
     assertEquals(sign().getStatus(), 302);
     Snapshot frozen = decisions.find(id).orElseThrow().frozen().orElseThrow();
-    assertEquals(frozen.version(), 5);
+    assertEquals(frozen.version(), 6);
     assertEquals(frozen.decision().signedByAccount(), "joren");
     assertEquals(frozen.results(), read);
     assertTrue(decisions.find(id).orElseThrow().isIntact());
@@ -412,7 +412,7 @@ public class SignedIsReadTest extends ServedTest {
     Decisions.Stored stored = decisions.find(id).orElseThrow();
     assertTrue(stored.isIntact());
     Snapshot frozen = stored.frozen().orElseThrow();
-    assertEquals(frozen.version(), 5, "brought to today's format");
+    assertEquals(frozen.version(), 6, "brought to today's format");
     assertEquals(frozen.decision().choice(), "rigglet");
     String page = text(page("pia", at));
     assertTrue(page.contains("Unchanged since"), page);

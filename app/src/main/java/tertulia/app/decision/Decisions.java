@@ -96,6 +96,11 @@ public class Decisions {
       return snapshot != null && Snapshot.sha256(snapshot).equals(sha256);
     }
 
+    /** The record for readers; empty before the decision is signed. */
+    public Optional<Minutes> minutes() {
+      return MinutesWriter.of(this);
+    }
+
     /** The frozen snapshot; empty before the decision is signed. */
     public Optional<Snapshot> frozen() {
       return Optional.ofNullable(snapshot).map(Snapshot::stored);

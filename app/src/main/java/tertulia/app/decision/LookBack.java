@@ -11,6 +11,7 @@ import java.util.function.Supplier;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import tertulia.app.catalogue.Catalogue;
+import tertulia.app.display.Voice;
 import tertulia.app.exchange.Brief;
 import tertulia.app.exchange.SelectionFile;
 import tertulia.app.selection.SelectionLoader;
@@ -21,6 +22,7 @@ import tertulia.core.decision.Decision;
 import tertulia.core.decision.Proposal;
 import tertulia.core.difference.Conditions;
 import tertulia.core.difference.Differences;
+import tertulia.core.difference.Standing;
 import tertulia.core.difference.ThenAndNow;
 import tertulia.core.evaluation.Evaluation;
 import tertulia.core.evaluation.Selection;
@@ -43,8 +45,10 @@ public class LookBack {
   private final Selections selections;
   private final Catalogue catalogue;
   private final RatesOfExchange rates;
+  private final Decisions decisions;
 
-  LookBack(Selections selections, Catalogue catalogue, RatesOfExchange rates) {
+  LookBack(Selections selections, Catalogue catalogue, RatesOfExchange rates, Decisions decisions) {
+    this.decisions = decisions;
     this.selections = selections;
     this.catalogue = catalogue;
     this.rates = rates;
@@ -69,6 +73,19 @@ public class LookBack {
    */
   @Transactional(readOnly = true)
   public Optional<LookedAt> at(long id, Decisions.Stored stored) {
+    return at(
+        id,
+        stored,
+        () ->
+            stored
+                .frozen()
+                .map(then ->
+                    history(id, then, on((Decision.Signed) stored.decision()), catalogue.today()))
+                .orElse(List.of()));
+  }
+
+  private Optional<LookedAt> at(
+      long id, Decisions.Stored stored, Supplier<List<Conditions.Earlier>> history) {
     LocalDate today = catalogue.today();
     Optional<Snapshot> frozen =
         stored.decision() instanceof Decision.Signed ? stored.frozen() : Optional.empty();
@@ -80,12 +97,40 @@ public class LookBack {
                   then,
                   now,
                   differences,
-                  watched(
-                      stored.decision().proposal(),
-                      differences,
-                      today,
-                      () -> history(id, then, signedOn(stored), today))));
+                  watched(stored.decision().proposal(), differences, today, history)));
     });
+  }
+
+  /**
+   * What is not as it was when a decision was signed and is to be known before anybody asks, in
+   * sentences: conditions that do not hold or will not, or that the page of the choice has changed.
+   */
+  @Transactional(readOnly = true)
+  public List<String> warnings(long id, Decision.Signed signed) {
+    if (signed.successor().isPresent()) {
+      return List.of();
+    }
+    if (!signed.proposal().holdsWhile().isEmpty()) {
+      return decisions
+          .find(id)
+          .flatMap(stored -> at(id, stored, List::of))
+          .filter(looked ->
+              !looked.watched().stream().allMatch(w -> w.standing() instanceof Standing.Holds))
+          .map(looked -> List.of(LookBackView.stand(looked)))
+          .orElse(List.of());
+    }
+    return pageChanged(signed).stream().toList();
+  }
+
+  /** That the price page of what was chosen is another one than when it was signed. */
+  private Optional<String> pageChanged(Decision.Signed signed) {
+    LocalDate today = catalogue.today();
+    String choice = signed.proposal().choice();
+    return catalogue
+        .find(choice)
+        .filter(tool ->
+            catalogue.days(choice).after(on(signed)).stream().anyMatch(day -> !day.isAfter(today)))
+        .map(tool -> Voice.say("again.page-changed", "tool", tool.sheet().name()));
   }
 
   /** Conditions before anything is signed: nothing has changed yet. */
@@ -152,6 +197,13 @@ public class LookBack {
       days.addAll(catalogue.days(part.tool().id()).after(signed));
     }
     List<Conditions.Earlier> history = new ArrayList<>();
+    Selection was = SelectionLoader.stored(then.selection().undecided());
+    history.add(
+        new Conditions.Earlier(
+            signed,
+            conditions(
+                then.decision().choice(),
+                KEPT.get(new Asked(was, was, YearMonth.from(signed)), Asked::differences))));
     for (LocalDate day : days.headSet(today, true)) {
       differences(then, askedOn(id, day), day)
           .filter(differences -> differences.question().both().contains(then.decision().choice()))
@@ -162,8 +214,8 @@ public class LookBack {
     return history;
   }
 
-  private static LocalDate signedOn(Decisions.Stored stored) {
-    return LocalDate.ofInstant(((Decision.Signed) stored.decision()).at(), ZoneId.systemDefault());
+  private static LocalDate on(Decision.Signed signed) {
+    return LocalDate.ofInstant(signed.at(), ZoneId.systemDefault());
   }
 
   /** With the rates published by that day, as far as any were used. */

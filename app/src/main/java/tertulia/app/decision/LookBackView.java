@@ -114,7 +114,8 @@ record LookBackView(
     LocalDate last = selection.horizon().month(selection.horizon().months()).atDay(1);
     Optional<LocalDate> cut =
         switch (watched.standing()) {
-          case Standing.Broken broken -> Optional.of(ProvisoWords.day(broken.since()));
+          case Standing.Broken broken ->
+              broken.since().map(ProvisoWords::day).or(() -> Optional.of(today));
           case Standing.WillBreak breaks -> Optional.of(ProvisoWords.day(breaks.from()));
           case Standing.Holds holds -> Optional.empty();
           case Standing.NotKnown not -> Optional.empty();

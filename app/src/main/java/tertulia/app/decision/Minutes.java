@@ -28,6 +28,9 @@ public record Minutes(
     boolean intact) {
   private static final int ABREAST = 3;
 
+  /** The section that says what spoke against the choice. */
+  public static final String AGAINST = "against";
+
   public Minutes {
     inShort = List.copyOf(inShort);
     signatures = List.copyOf(signatures);
@@ -41,6 +44,15 @@ public record Minutes(
    * @param on the day
    */
   public record Signature(String name, String did, String on) {}
+
+  /** The points of a section; none if it has none or is not there. */
+  public List<String> section(String id) {
+    return sections.stream()
+        .filter(section -> section.id().equals(id))
+        .flatMap(section -> section.blocks().stream())
+        .flatMap(block -> block.points().stream())
+        .toList();
+  }
 
   /** Signatures in rows of so many as stand beside each other. */
   public List<List<Signature>> signatureRows() {

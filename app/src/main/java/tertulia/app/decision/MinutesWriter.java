@@ -244,7 +244,7 @@ final class MinutesWriter {
     if (agreed.despite() != null) {
       blocks.add(Block.text(Voice.say("record.part.despite", "words", agreed.despite())));
     }
-    return Section.of("against", "Against it", blocks);
+    return Section.of(Minutes.AGAINST, "Against it", blocks);
   }
 
   private Optional<Section> conditions() {

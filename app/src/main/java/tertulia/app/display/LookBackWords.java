@@ -145,7 +145,12 @@ public record LookBackWords(Selection selection) implements SelectionWords {
             : Voice.say("again.conditions.many", "count", Figures.inWords(stand.all())));
     counted(stand.broken(), "again.broken.one", "again.broken.many").ifPresent(says::add);
     counted(stand.breaking(), "again.breaks.one", "again.breaks.many").ifPresent(says::add);
-    counted(stand.unknown(), "again.unknown.one", "again.unknown.many").ifPresent(says::add);
+    if (stand.unknown() > 0) {
+      says.add(
+          stand.unknown() == 1
+              ? Voice.say("again.unknown.one")
+              : Voice.say("again.unknown.many", "count", Figures.inWords(stand.unknown())));
+    }
     return String.join(" ", says);
   }
 

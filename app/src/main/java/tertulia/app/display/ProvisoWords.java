@@ -110,12 +110,18 @@ public record ProvisoWords(Selection selection) implements SelectionWords {
           found(watched.proviso(), holds.found(), true)
               .map(found -> Voice.say("holds.so.found", "found", found))
               .orElseGet(() -> Voice.say("holds.so"));
+      case Standing.Broken broken when broken.since().isEmpty() ->
+          found(watched.proviso(), broken.found(), true)
+              .map(found -> Voice.say("holds.not.found", "found", found))
+              .orElseGet(() -> Voice.say("holds.not"));
       case Standing.Broken broken ->
           found(watched.proviso(), broken.found(), true)
               .map(found ->
                   Voice.say(
-                      "holds.broken.found", Map.of("when", when(broken.since()), "found", found)))
-              .orElseGet(() -> Voice.say("holds.broken", "when", when(broken.since())));
+                      "holds.broken.found",
+                      Map.of("when", when(broken.since().orElseThrow()), "found", found)))
+              .orElseGet(
+                  () -> Voice.say("holds.broken", "when", when(broken.since().orElseThrow())));
       case Standing.WillBreak breaks -> breaks(watched.proviso(), breaks);
       case Standing.NotKnown not ->
           Voice.say(

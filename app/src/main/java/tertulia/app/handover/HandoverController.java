@@ -70,7 +70,8 @@ class HandoverController {
             frozen
                 .map(Snapshot::results)
                 .orElseGet(() -> AdviceResults.with(table.selection(), table.file())),
-            stored.map(Decisions.Stored::decision));
+            stored.map(Decisions.Stored::decision),
+            stored.flatMap(Decisions.Stored::minutes));
     return download(
         text, MediaType.parseMediaType("text/markdown"), table.selection().title(), "md");
   }

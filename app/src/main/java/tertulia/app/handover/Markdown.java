@@ -7,6 +7,7 @@ import java.util.Optional;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import tertulia.app.decision.Minutes;
 import tertulia.app.display.Figures;
 import tertulia.app.display.ProvisoWords;
 import tertulia.app.display.SigningWords;
@@ -35,6 +36,12 @@ final class Markdown {
 
   /** Writes a selection with its results and, if there is one, its decision. */
   static String of(SelectionFile file, Results results, Optional<Decision> decision) {
+    return of(file, results, decision, Optional.empty());
+  }
+
+  /** The same, with what the record of a signed decision says first. */
+  static String of(
+      SelectionFile file, Results results, Optional<Decision> decision, Optional<Minutes> minutes) {
     Markdown markdown = new Markdown();
     markdown.heading(file, decision);
     markdown.context(file.brief(), results);
@@ -50,7 +57,7 @@ final class Markdown {
     markdown.firmness(results);
     markdown.settled(file);
     markdown.narrowing(file);
-    decision.ifPresent(d -> markdown.outcome(d, results, file));
+    decision.ifPresent(d -> markdown.outcome(d, results, file, minutes));
     markdown.ended(file);
     markdown.said(file);
     return markdown.out.toString();
@@ -454,7 +461,8 @@ final class Markdown {
     return cost == null ? "not known" : cost.words();
   }
 
-  private void outcome(Decision decision, Results results, SelectionFile file) {
+  private void outcome(
+      Decision decision, Results results, SelectionFile file, Optional<Minutes> minutes) {
     Proposal proposal = decision.proposal();
     String name =
         results.contenders().stream()
@@ -466,6 +474,7 @@ final class Markdown {
     line("");
     line("Chosen: **" + escaped(name) + "**, " + escaped(proposal.option()) + ".");
     line("");
+    minutes.ifPresent(this::first);
     line(paragraphs(proposal.reasons()));
     line("");
     if (!proposal.despite().isBlank()) {
@@ -491,6 +500,15 @@ final class Markdown {
       line("");
       signed.reviews().forEach(review -> line("- " + review(review)));
     }
+  }
+
+  /** What the record says first, and what spoke against it. */
+  private void first(Minutes minutes) {
+    line(escaped(minutes.headline()));
+    line("");
+    minutes.inShort().forEach(said -> line("- " + escaped(said)));
+    minutes.section(Minutes.AGAINST).forEach(point -> line("- Against it: " + escaped(point)));
+    line("");
   }
 
   private static String review(Review review) {

@@ -1,7 +1,10 @@
 package tertulia.app.overview;
 
+import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import tertulia.app.chart.Marks;
 import tertulia.app.display.FindingWords;
 import tertulia.app.display.SigningWords;
@@ -41,7 +44,17 @@ record AnswerLine(
     String note) {
   private static final Cell NOTHING = Cell.fact("");
 
-  static AnswerLine of(Session session, Optional<Decision> decision) {
+  /** Says what of a signed decision is not as it was. */
+  interface Warnings {
+    List<String> of(long selection, Decision.Signed signed);
+  }
+
+  /**
+   * A line.
+   *
+   * @param warnings what of a signed decision is not as it was
+   */
+  static AnswerLine of(Session session, Optional<Decision> decision, Warnings warnings) {
     AnswerFindings findings = new AnswerFindings(session.evaluation());
     FindingWords words = new FindingWords(session.table().selection());
     Progress.Next next = Progress.of(session.evaluation(), decision).next();
@@ -54,7 +67,11 @@ record AnswerLine(
         about.flatMap(id -> session.columns().stream().filter(c -> c.id().equals(id)).findFirst());
     String stands =
         signed
-            .map(s -> agreed(s) + " " + words.of(findings.today(s.proposal().choice())))
+            .map(s ->
+                Stream.concat(
+                        Stream.of(agreed(s), words.of(findings.today(s.proposal().choice()))),
+                        warnings.of(session.table().id(), s).stream())
+                    .collect(Collectors.joining(" ")))
             .orElseGet(() ->
                 words.inShort(answer)
                     + findings.viewsWithheld().map(kept -> " " + words.of(kept)).orElse(""));

@@ -3,6 +3,7 @@ package tertulia.app.overview;
 import org.springframework.stereotype.Component;
 import org.springframework.ui.Model;
 import tertulia.app.decision.Decisions;
+import tertulia.app.decision.LookBack;
 import tertulia.app.score.ScoreCardWriter;
 import tertulia.app.trail.Trail;
 import tertulia.app.web.RetryOnConflict;
@@ -16,8 +17,10 @@ class OverviewStep implements StepBody {
   private final Decisions decisions;
   private final Visits visits;
   private final Trail trail;
+  private final LookBack lookBack;
 
-  OverviewStep(Decisions decisions, Visits visits, Trail trail) {
+  OverviewStep(Decisions decisions, Visits visits, Trail trail, LookBack lookBack) {
+    this.lookBack = lookBack;
     this.decisions = decisions;
     this.visits = visits;
     this.trail = trail;
@@ -42,7 +45,9 @@ class OverviewStep implements StepBody {
   public void fill(Session session, Model model) {
     long id = session.table().id();
     model.addAttribute(
-        "overview", OverviewView.of(session, decisions.find(id).map(Decisions.Stored::decision)));
+        "overview",
+        OverviewView.of(
+            session, decisions.find(id).map(Decisions.Stored::decision), lookBack::warnings));
     model.addAttribute("card", ScoreCardWriter.of(session).orElse(null));
     model.addAttribute(
         "since",

@@ -72,7 +72,13 @@ record OverviewView(
 
   /** What was agreed, by whom, and whether it would be again. */
   record Agreed(
-      String choice, String option, String reasons, String by, String today, String again) {}
+      String choice,
+      String option,
+      String reasons,
+      String by,
+      String today,
+      String again,
+      List<String> warnings) {}
 
   /** The tool the answer is about: its plan, and what it costs. */
   record Front(String plan, Cell now, String people, Cell whole, Optional<Next> next) {}
@@ -93,7 +99,8 @@ record OverviewView(
   /** A button, why it is there, and where it leads. */
   record Act(String words, String note, String href) {}
 
-  static OverviewView of(Session session, Optional<Decision> decision) {
+  static OverviewView of(
+      Session session, Optional<Decision> decision, AnswerLine.Warnings warnings) {
     AnswerFindings findings = new AnswerFindings(session.evaluation());
     FindingWords words = new FindingWords(session.table().selection());
     AnswerFinding answer = findings.answer();
@@ -113,7 +120,7 @@ record OverviewView(
         firm.isEmpty() ? words.of(answer) : words.besideFirmness(answer),
         decision
             .filter(Decision.Signed.class::isInstance)
-            .map(d -> agreed(session, (Decision.Signed) d, findings, words)),
+            .map(d -> agreed(session, (Decision.Signed) d, findings, words, warnings)),
         front.map(id -> front(session, id)),
         worth.map(w -> WorthChart.draw(w, drawn(session, front))).orElseGet(() -> costs(session)),
         worth.isPresent() ? "Score against cost" : "Monthly cost by headcount",
@@ -163,7 +170,11 @@ record OverviewView(
   }
 
   private static Agreed agreed(
-      Session session, Decision.Signed signed, AnswerFindings findings, FindingWords words) {
+      Session session,
+      Decision.Signed signed,
+      AnswerFindings findings,
+      FindingWords words,
+      AnswerLine.Warnings warnings) {
     String choice =
         session.table().selection().contenders().stream()
             .filter(c -> c.id().equals(signed.proposal().choice()))
@@ -176,7 +187,8 @@ record OverviewView(
         signed.proposal().reasons(),
         SigningWords.who(signed) + ", " + SigningWords.day(signed.closedBy()),
         words.of(findings.today(signed.proposal().choice())),
-        signed.reviewOn().map(Dates::day).orElse(""));
+        signed.reviewOn().map(Dates::day).orElse(""),
+        warnings.of(session.table().id(), signed));
   }
 
   private static Front front(Session session, String id) {

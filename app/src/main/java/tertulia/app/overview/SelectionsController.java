@@ -16,6 +16,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 import tertulia.app.decision.Decisions;
+import tertulia.app.decision.LookBack;
 import tertulia.app.exchange.Codes;
 import tertulia.app.people.SignedIn;
 import tertulia.app.pricechange.PriceChanges;
@@ -36,6 +37,7 @@ class SelectionsController {
   private final PriceChanges announcements;
   private final Workspace workspace;
   private final Sample sample;
+  private final LookBack lookBack;
   private final Clock clock;
 
   SelectionsController(
@@ -44,7 +46,9 @@ class SelectionsController {
       PriceChanges announcements,
       Workspace workspace,
       Sample sample,
+      LookBack lookBack,
       Clock clock) {
+    this.lookBack = lookBack;
     this.selections = selections;
     this.decisions = decisions;
     this.announcements = announcements;
@@ -76,7 +80,7 @@ class SelectionsController {
             shown,
             find.strip(),
             new FirstPage.Reader(person, LocalDate.now(clock)),
-            (table, decision) -> AnswerLine.of(opening.apply(table), decision));
+            (table, decision) -> AnswerLine.of(opening.apply(table), decision, lookBack::warnings));
     model.addAttribute("first", page);
     model.addAttribute("organises", person.organises());
     model.addAttribute("announcements", person.organises() ? announcements.waiting() : 0);
@@ -95,7 +99,7 @@ class SelectionsController {
             session.table().selection().title(),
             FirstPage.about(session.table()),
             session.table().putAway().sample(),
-            Optional.of(AnswerLine.of(session, decision))));
+            Optional.of(AnswerLine.of(session, decision, lookBack::warnings))));
     model.addAttribute("organises", person.organises());
     model.addAttribute("deleted", false);
     model.addAttribute("athand", session.table().putAway().how() == null);

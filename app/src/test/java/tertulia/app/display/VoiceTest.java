@@ -193,7 +193,7 @@ public class VoiceTest {
           Map.entry("again.conditions", Map.of("count", "five")),
           Map.entry("again.broken.many", Map.of("count", "Two")),
           Map.entry("again.breaks.many", Map.of("count", "Two")),
-          Map.entry("again.unknown.many", Map.of("count", "Two")),
+          Map.entry("again.unknown.many", Map.of("count", "two")),
           Map.entry("holds.before", Map.of("from", "March 2027")),
           Map.entry("holds.breaks", Map.of("found", "41 seats then")),
           Map.entry("signing.", Map.of("words", "not before the spring")),

@@ -129,8 +129,8 @@ public class MarkdownTest {
     String text = written(Optional.of(signed));
     assertTrue(
         text.contains(
-            "- Status: accepted; proposed by Ilse (ilse) on 2026-11-23, signed by Joren on"
-                + " 2026-11-24"));
+            "- Status: accepted on 2026-11-24; proposed by Ilse (ilse) on 2026-11-23; Joren agreed,"
+                + " 24 Nov 2026"));
     assertTrue(text.contains("Chosen: **Halvard Desk**, Desk 25, yearly, up front."));
     assertTrue(text.contains("It \\*serves\\*.\n\\# Not a heading"));
     assertTrue(text.contains("Holds as long as: fewer than 134"));

@@ -252,21 +252,24 @@ public record Conditions(Evaluation then, Evaluation now, String choice, int mon
     return switch (result.test()) {
       case HOLDS -> new Standing.Holds(result.found());
       case UNKNOWN -> new Standing.NotKnown(why(proviso));
-      case BROKEN ->
-          new Standing.Broken(
-              new Standing.When.Day(since(proviso, today, history.get())), result.found());
+      case BROKEN -> new Standing.Broken(since(proviso, today, history.get()), result.found());
     };
   }
 
-  private static LocalDate since(Proviso.ByDay proviso, LocalDate today, List<Earlier> history) {
+  /** The first day of the run that today ends; empty if no earlier day is known. */
+  private static Optional<Standing.When> since(
+      Proviso.ByDay proviso, LocalDate today, List<Earlier> history) {
+    if (history.isEmpty()) {
+      return Optional.empty();
+    }
     LocalDate since = today;
     for (Earlier earlier : history.reversed()) {
       if (earlier.conditions().on(proviso).test() != Test.BROKEN) {
-        return since;
+        break;
       }
       since = earlier.day();
     }
-    return since;
+    return Optional.of(new Standing.When.Day(since));
   }
 
   private Standing.NotKnown.Why why(Proviso.ByDay proviso) {

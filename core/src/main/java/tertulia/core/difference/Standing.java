@@ -43,9 +43,15 @@ public sealed interface Standing {
   /**
    * It is not so.
    *
-   * @param since the first of the months or days without a break in which it is not
+   * @param since the first of the months or days without a break in which it is not; empty: no
+   *     earlier day was looked at
    */
-  record Broken(When since, Optional<Found> found) implements Standing {
+  record Broken(Optional<When> since, Optional<Found> found) implements Standing {
+    /** Since a month or day that is known. */
+    public Broken(When since, Optional<Found> found) {
+      this(Optional.of(since), found);
+    }
+
     public Broken {
       requireNonNull(since);
       requireNonNull(found);

@@ -198,7 +198,7 @@ public class ConditionsTest {
         new Standing.Holds(amount("5560.00")));
     assertEquals(
         watch(new Proviso.WholeCost(new BigDecimal("5559.99")), now).standing(),
-        new Standing.Broken(new Standing.When.Day(TODAY), amount("5560.00")));
+        new Standing.Broken(Optional.empty(), amount("5560.00")));
   }
 
   private static Selection priced(PlanPrices prices) {
@@ -246,7 +246,7 @@ public class ConditionsTest {
     Conditions risen = conditions(then, usual("33", 8), 6);
     assertEquals(
         watch(new Proviso.PriceRisen(BigDecimal.TEN), risen).standing(),
-        new Standing.Broken(new Standing.When.Day(TODAY), amount("37.5")));
+        new Standing.Broken(Optional.empty(), amount("37.5")));
     assertEquals(
         watch(new Proviso.PriceRisen(new BigDecimal("37.5")), risen).standing(),
         new Standing.Holds(amount("37.5")));
@@ -263,7 +263,7 @@ public class ConditionsTest {
             8);
     assertEquals(
         watch(new Proviso.PriceRisen(BigDecimal.TEN), conditions(then, other, 6)).standing(),
-        new Standing.Broken(new Standing.When.Day(TODAY), Optional.of(new Standing.Found.Gone())));
+        new Standing.Broken(Optional.empty(), Optional.of(new Standing.Found.Gone())));
   }
 
   @Test
@@ -304,7 +304,7 @@ public class ConditionsTest {
         new Standing.Holds(Optional.empty()));
     assertEquals(
         watch(has, conditions(then, with(Answer.PARTLY), 3)).standing(),
-        new Standing.Broken(new Standing.When.Day(TODAY), Optional.of(new Standing.Found.Gone())));
+        new Standing.Broken(Optional.empty(), Optional.of(new Standing.Found.Gone())));
     assertEquals(
         watch(has, conditions(with(Answer.PARTLY), with(Answer.PARTLY), 3)).standing(),
         new Standing.Holds(Optional.empty()));
@@ -325,8 +325,7 @@ public class ConditionsTest {
         watch(leads, conditions(ahead, ahead, 3)).standing(), new Standing.Holds(Optional.empty()));
     assertEquals(
         watch(leads, conditions(ahead, usual("10", 4), 3)).standing(),
-        new Standing.Broken(
-            new Standing.When.Day(TODAY), Optional.of(new Standing.Found.Contender("b"))));
+        new Standing.Broken(Optional.empty(), Optional.of(new Standing.Found.Contender("b"))));
     assertTrue(watch(leads, conditions(ahead, usual("10", 5), 3)).standing().isBroken(), "a tie");
     assertEquals(
         watch(leads, conditions(ahead, usual("10", -1), 3)).standing(),
