@@ -284,7 +284,7 @@ public class SignedIsReadTest extends ServedTest {
     assertTrue(refusal().contains("Slotmeer compared not there"));
     MockHttpServletResponse renewed = sendForm("ilse", at + "/renew", "version", version());
     assertEquals(renewed.getStatus(), 422);
-    assertTrue(renewed.getContentAsString().contains("The choice no longer meets the needs."));
+    assertTrue(renewed.getContentAsString().contains("The choice is not compared any more."));
   }
 
   @Test

@@ -164,13 +164,6 @@ class DecisionController implements StepBody {
     boolean there = session.columns().stream().anyMatch(c -> c.id().equals(choice));
     if (!there) {
       faults.add("choice", "Choose one of the contenders.");
-    } else if (session.evaluation().costs().overall().way(choice) instanceof PlanPaths.Gap gap) {
-      faults.add(
-          "choice",
-          gap.isUnpriced()
-              ? "What this contender costs is not known in all months. Put its price down first, or"
-                  + " an assumed one."
-              : "No plan of this contender is known to meet the needs in every month. Look at Fit first.");
     }
     String reasons = text(typed, "reasons", "Say why this one.", faults);
     String givenUp = text(typed, "givenUp", "Say what another contender would have had.", faults);
@@ -448,6 +441,7 @@ class DecisionController implements StepBody {
             decisions.ended(session.table().id()),
             decisions.changed(session.table()),
             against(session)));
+    model.addAttribute("recordOf", session.table().id());
     model.addAttribute("minutes", stored.flatMap(MinutesWriter::of).orElse(null));
     model.addAttribute("card", ScoreCardWriter.of(session).orElse(null));
     model.addAttribute("openRemarks", OpenRemarks.of(session).orElse(null));

@@ -277,7 +277,7 @@ public class Decisions {
    * things stand now.
    *
    * @param option plan and term of a contender as they stand now; "" if none would do
-   * @throws IllegalStateException if nothing has changed, or the choice would not do any more
+   * @throws IllegalStateException if nothing has changed, or the choice is not compared any more
    */
   @Transactional
   public void renew(long selectionId, long version, SignedIn person, UnaryOperator<String> option) {
@@ -291,11 +291,11 @@ public class Decisions {
     String choice = proposed.proposal().choice();
     boolean there =
         table.selection().active().stream().anyMatch(contender -> contender.id().equals(choice));
-    String now = there ? option.apply(choice) : "";
-    if (now.isEmpty()) {
+    if (!there) {
       throw new IllegalStateException(
-          "The choice no longer meets the needs. Withdraw the proposal and write a new one.");
+          "The choice is not compared any more. Withdraw the proposal and write a new one.");
     }
+    String now = option.apply(choice);
     keep(row, proposed.withdraw(signatory(person), now(), reason(lines)));
     acts.note(selectionId, new Act.Withdrawn(reason(lines)));
     acts.note(selectionId, new Act.Proposed(name(selectionId, choice)));

@@ -89,8 +89,8 @@ record FiguresMinutes(Results results, String choice) {
         row(
             "A month, " + Dates.shortMonth(YearMonth.parse(results.start())),
             compared,
-            c -> cost(c, c.firstMonth())));
-    rows.add(row(months(), compared, c -> cost(c, c.horizon())));
+            c -> cost(c, c.firstMonth()).asking("steady", c.id())));
+    rows.add(row(months(), compared, c -> cost(c, c.horizon()).asking("way", c.id())));
     years(compared).forEach(rows::add);
     if (compared.stream().anyMatch(c -> c.total() != null)) {
       rows.add(
@@ -100,7 +100,9 @@ record FiguresMinutes(Results results, String choice) {
               c ->
                   c.total() == null
                       ? Cell.words("—")
-                      : Cell.figure(c.total().words(), isChoice(c)).noting(rank(c.total()))));
+                      : Cell.figure(c.total().words(), isChoice(c))
+                          .noting(rank(c.total()))
+                          .asking("total", c.id())));
     }
     return rows;
   }

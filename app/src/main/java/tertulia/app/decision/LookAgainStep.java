@@ -44,7 +44,10 @@ class LookAgainStep implements StepBody {
         stored.flatMap(found -> lookBack.at(session.table().id(), found));
     model.addAttribute(
         "back",
-        looked.map(found -> LookBackView.of(found, marks(session), session.today())).orElse(null));
+        looked
+            .map(found ->
+                LookBackView.of(found, session.table().id(), marks(session), session.today()))
+            .orElse(null));
     model.addAttribute(
         "again",
         stored

@@ -4,9 +4,11 @@ import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Function;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 import tertulia.app.chart.CordChart;
@@ -18,7 +20,9 @@ import tertulia.app.display.FindingWords;
 import tertulia.app.display.LookBackWords;
 import tertulia.app.display.ProvisoWords;
 import tertulia.app.display.Voice;
+import tertulia.app.exchange.Codes;
 import tertulia.app.exchange.Results;
+import tertulia.app.workspace.Cell;
 import tertulia.core.decision.Proviso;
 import tertulia.core.difference.Cause;
 import tertulia.core.difference.Conditions;
@@ -68,13 +72,14 @@ record LookBackView(
    * @param changed what of it, in lines
    * @param amounts what it adds; empty cells where nothing is divided
    */
-  record Row(String name, List<String> changed, List<String> amounts) {}
+  record Row(String name, List<String> changed, List<Cell> amounts) {}
 
   /** A contender cause by cause. */
   record Table(String mark, String name, List<Row> rows) {}
 
-  static LookBackView of(LookBack.LookedAt looked, Map<String, Integer> marks, LocalDate today) {
-    return new Writer(looked, marks, today).write();
+  static LookBackView of(
+      LookBack.LookedAt looked, long id, Map<String, Integer> marks, LocalDate today) {
+    return new Writer(looked, id, marks, today).write();
   }
 
   /** Conditions as they stand. */
@@ -186,6 +191,8 @@ record LookBackView(
   }
 
   private static final class Writer {
+    private static final Cell NONE = Cell.fact("—");
+    private final long id;
     private final LookBack.LookedAt looked;
     private final Map<String, Integer> marks;
     private final LocalDate today;
@@ -197,7 +204,8 @@ record LookBackView(
     /** Causes that make a difference to something, each alone or with those it goes with. */
     private final List<Cause> causes;
 
-    Writer(LookBack.LookedAt looked, Map<String, Integer> marks, LocalDate today) {
+    Writer(LookBack.LookedAt looked, long id, Map<String, Integer> marks, LocalDate today) {
+      this.id = id;
       this.looked = looked;
       this.marks = marks;
       this.today = today;
@@ -343,8 +351,7 @@ record LookBackView(
 
     private List<String> steps() {
       return causes.stream()
-          .map(cause ->
-              LookBackWords.name(Set.of(cause)).split(" ")[0].toLowerCase(java.util.Locale.ROOT))
+          .map(cause -> LookBackWords.name(Set.of(cause)).split(" ")[0].toLowerCase(Locale.ROOT))
           .toList();
     }
 
@@ -397,7 +404,7 @@ record LookBackView(
       List<Row> rows = new ArrayList<>();
       Map<Cause, List<String>> changed = WhatChanged.between(looked, differences);
       for (Cause cause : told(changed)) {
-        List<String> amounts = new ArrayList<>();
+        List<Cell> amounts = new ArrayList<>();
         amounts.add(cost(choice, cause));
         amounts.add(total(choice, cause));
         other.ifPresent(id -> amounts.add(total(id, cause)));
@@ -408,10 +415,12 @@ record LookBackView(
                 amounts));
       }
       if (!rows.isEmpty()) {
-        List<String> all = new ArrayList<>();
-        all.add(differences.of(choice).flatMap(Differences.Of::cost).map(this::sum).orElse("—"));
-        all.add(sumOfTotal(choice));
-        other.ifPresent(id -> all.add(sumOfTotal(id)));
+        List<Cell> all = new ArrayList<>();
+        all.add(
+            Cell.fact(
+                differences.of(choice).flatMap(Differences.Of::cost).map(this::sum).orElse("—")));
+        all.add(Cell.fact(sumOfTotal(choice)));
+        other.ifPresent(id -> all.add(Cell.fact(sumOfTotal(id))));
         rows.add(new Row("In all", List.of(), all));
       }
       return rows;
@@ -437,49 +446,63 @@ record LookBackView(
           .orElse("—");
     }
 
-    private String cost(String id, Cause cause) {
+    private Cell cost(String id, Cause cause) {
       return differences
           .of(id)
           .flatMap(Differences.Of::cost)
           .map(division ->
-              part(division, cause, amount -> StairsChart.signed(amount, money(amount.abs()))))
-          .orElse("—");
+              part(
+                  division,
+                  cause,
+                  amount -> StairsChart.signed(amount, money(amount.abs())),
+                  why(id, "cost", cause)))
+          .orElse(NONE);
     }
 
-    private String total(String id, Cause cause) {
+    private Cell total(String id, Cause cause) {
       return differences
           .of(id)
           .flatMap(Differences.Of::total)
-          .map(division -> part(division, cause, StairsChart::part))
-          .orElse("—");
+          .map(division -> part(division, cause, StairsChart::part, why(id, "total", cause)))
+          .orElse(NONE);
+    }
+
+    private String why(String contender, String of, Cause cause) {
+      return "/selections/"
+          + id
+          + "/look-again/why?contender="
+          + contender
+          + "&of="
+          + of
+          + "&cause="
+          + Codes.code(cause);
     }
 
     /** What only comes with others stands with the first of them. */
-    private static String part(
-        Division division, Cause cause, java.util.function.Function<BigDecimal, String> words) {
-      return division.parts().stream()
-          .filter(part -> part.causes().contains(cause))
-          .findFirst()
-          .map(part -> {
-            List<Cause> together = List.copyOf(part.causes());
-            if (together.size() == 1) {
-              return words.apply(part.amount());
-            }
-            return together.getFirst() == cause
-                ? words.apply(part.amount())
-                    + " with "
-                    + LookBackWords.name(Set.copyOf(together.subList(1, together.size())))
-                        .toLowerCase(java.util.Locale.ROOT)
-                : "with "
-                    + LookBackWords.name(Set.of(together.getFirst()))
-                        .toLowerCase(java.util.Locale.ROOT);
-          })
-          .orElse("—");
+    private static Cell part(
+        Division division, Cause cause, Function<BigDecimal, String> words, String why) {
+      Optional<Division.Part> found =
+          division.parts().stream().filter(part -> part.causes().contains(cause)).findFirst();
+      if (found.isEmpty()) {
+        return NONE;
+      }
+      List<Cause> together = List.copyOf(found.get().causes());
+      if (together.getFirst() != cause) {
+        return Cell.fact("with " + lower(Set.of(together.getFirst())));
+      }
+      Cell figure = Cell.figure(words.apply(found.get().amount()), why);
+      return together.size() == 1
+          ? figure
+          : figure.noting("with " + lower(Set.copyOf(together.subList(1, together.size()))));
+    }
+
+    private static String lower(Set<Cause> causes) {
+      return LookBackWords.name(causes).toLowerCase(Locale.ROOT);
     }
 
     private Table table(Differences.Of of) {
       List<Row> rows = new ArrayList<>();
-      rows.add(level("When it was decided", of, Division::then));
+      rows.add(level("When it was decided", of, Division::then, "record"));
       for (Cause cause : causes) {
         rows.add(
             new Row(
@@ -487,19 +510,26 @@ record LookBackView(
                 List.of(),
                 List.of(cost(of.contender(), cause), total(of.contender(), cause))));
       }
-      rows.add(level("Today", of, Division::now));
+      rows.add(level("Today", of, Division::now, "look-again"));
       return new Table(
           Marks.inline(marks.getOrDefault(of.contender(), 0)), name(of.contender()), rows);
     }
 
     private Row level(
-        String name, Differences.Of of, java.util.function.Function<Division, BigDecimal> level) {
+        String name, Differences.Of of, Function<Division, BigDecimal> level, String page) {
+      String why = "/selections/" + id + "/" + page + "/why?contender=" + of.contender();
       return new Row(
           name,
           List.of(),
           List.of(
-              of.cost().map(level).map(this::money).orElse("not known"),
-              of.total().map(level).map(Figures::lead).orElse("none")));
+              of.cost()
+                  .map(level)
+                  .map(amount -> Cell.figure(money(amount), why + "&figure=way"))
+                  .orElseGet(() -> Cell.fact("not known")),
+              of.total()
+                  .map(level)
+                  .map(total -> Cell.figure(Figures.lead(total), why + "&figure=total"))
+                  .orElseGet(() -> Cell.fact("none"))));
     }
   }
 }

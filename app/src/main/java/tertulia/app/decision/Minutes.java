@@ -127,18 +127,23 @@ public record Minutes(
    *
    * @param look "amount", "amount chosen" of the choice, or "words"
    * @param note below it; may be empty
+   * @param why what asks for its working, as it stands in an address; empty: nothing
    */
-  public record Cell(String text, String look, String note) {
+  public record Cell(String text, String look, String note, String why) {
     static Cell words(String text) {
-      return new Cell(text, "words", "");
+      return new Cell(text, "words", "", "");
     }
 
     static Cell figure(String text, boolean chosen) {
-      return new Cell(text, chosen ? "amount chosen" : "amount", "");
+      return new Cell(text, chosen ? "amount chosen" : "amount", "", "");
     }
 
     Cell noting(String below) {
-      return new Cell(text, look, below);
+      return new Cell(text, look, below, why);
+    }
+
+    Cell asking(String figure, String contender) {
+      return new Cell(text, look, note, "figure=" + figure + "&contender=" + contender);
     }
   }
 }

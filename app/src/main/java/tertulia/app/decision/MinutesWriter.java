@@ -393,17 +393,23 @@ final class MinutesWriter {
   }
 
   private Optional<Section> prices() {
-    List<String> points = new ArrayList<>();
-    points.add(Voice.say("record.prices", "day", Dates.day(LocalDate.parse(file.brief().asOf()))));
+    List<String> pages = new ArrayList<>();
     for (SelectionFile.ContenderPart part : file.contenders()) {
       part.tool().plans().stream()
           .map(plan -> plan.source().asOf())
           .filter(Objects::nonNull)
           .min(Comparator.naturalOrder())
-          .ifPresent(day ->
-              points.add(part.tool().name() + ": page of " + Dates.day(LocalDate.parse(day))));
+          .ifPresent(day -> pages.add(part.tool().name() + " " + Dates.day(LocalDate.parse(day))));
     }
-    return Section.listed("prices", "Prices", points);
+    String rates =
+        Voice.say("record.prices", "day", Dates.day(LocalDate.parse(file.brief().asOf())));
+    return Section.of(
+        "prices",
+        "Prices",
+        Block.text(
+            pages.isEmpty()
+                ? rates
+                : rates + " " + Voice.say("record.pages", "words", String.join(", ", pages))));
   }
 
   private Optional<Section> reviews() {

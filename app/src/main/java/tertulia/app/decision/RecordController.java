@@ -25,6 +25,7 @@ class RecordController {
   @GetMapping("/selections/{id}/record")
   String page(@PathVariable long id, Model model) {
     model.addAttribute("id", id);
+    model.addAttribute("recordOf", id);
     model.addAttribute("minutes", minutes(id));
     return "decision/record";
   }

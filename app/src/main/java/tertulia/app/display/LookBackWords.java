@@ -112,14 +112,20 @@ public record LookBackWords(Selection selection) implements SelectionWords {
           case 1 -> Voice.say("again.cost.more", with(same, "more", difference));
           default -> Voice.say("again.cost.less", with(same, "less", difference));
         };
-    return cost.left()
-        .map(left ->
-            says
-                + " "
-                + Voice.say(
-                    "again.left",
-                    Map.of("cost", Figures.moneyIn(left), "months", months(cost.months()))))
-        .orElse(says);
+    if (cost.left().isEmpty()) {
+      return says;
+    }
+    String left =
+        Voice.say(
+            "again.left",
+            Map.of("cost", Figures.moneyIn(cost.left().get()), "months", months(cost.months())));
+    return cost.other()
+        .map(other ->
+            Voice.say(
+                "again.begun-today",
+                Map.of("other", name(other.contender()), "cost", Figures.moneyIn(other.cost()))))
+        .map(other -> says + " " + left + " " + other)
+        .orElse(says + " " + left);
   }
 
   private Map<String, String> with(Map<String, String> places, String name, BigDecimal difference) {

@@ -26,6 +26,12 @@ record VerdictWords(Selection selection) implements SelectionWords {
                   name(open.choice()),
                   "others",
                   Voice.choice(open.mayPass().stream().map(this::name).toList())));
+      case VerdictFinding.MustsUnmet unmet ->
+          Voice.say("verdict.musts-unmet", "tool", name(unmet.choice()));
+      case VerdictFinding.MustsUnconfirmed open ->
+          Voice.say("verdict.musts-unconfirmed", "tool", name(open.choice()));
+      case VerdictFinding.CostUnknown unknown ->
+          Voice.say("verdict.cost-unknown", "tool", name(unknown.choice()));
       case VerdictFinding.NotRanked not ->
           Voice.say("verdict.not-ranked", "tool", name(not.choice()));
       case VerdictFinding.NoTotals none -> Voice.say("verdict.no-totals");

@@ -472,7 +472,12 @@ final class Markdown {
             .orElse(proposal.choice());
     line("## Decision outcome");
     line("");
-    line("Chosen: **" + escaped(name) + "**, " + escaped(proposal.option()) + ".");
+    line(
+        "Chosen: **"
+            + escaped(name)
+            + "**"
+            + (proposal.option().isEmpty() ? "" : ", " + escaped(proposal.option()))
+            + ".");
     line("");
     minutes.ifPresent(this::first);
     line(paragraphs(proposal.reasons()));

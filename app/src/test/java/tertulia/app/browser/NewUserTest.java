@@ -145,6 +145,6 @@ public class NewUserTest extends BrowserTest {
     page.getByLabel("why nevertheless").fill("The rest would change nothing.");
     page.getByText("Propose it").click();
     assertThat(page.locator(".record")).containsText("Proposed by Anneke Voss");
-    assertThat(page.locator(".record")).containsText("so a colleague signs it.");
+    assertThat(page.locator(".record")).containsText("so colleagues answer.");
   }
 }

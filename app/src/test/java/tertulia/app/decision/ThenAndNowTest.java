@@ -5,11 +5,13 @@ import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
 
 import java.math.BigDecimal;
+import java.math.RoundingMode;
 import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.regex.Pattern;
 import org.jsoup.Jsoup;
 import org.jsoup.nodes.Document;
 import org.jsoup.nodes.Element;
@@ -60,7 +62,8 @@ public class ThenAndNowTest extends ServedTest {
         page.select(".saysline").text(),
         "Rigglet is ahead today, by 0.001. Werfplan was ahead by 0.006 when it was decided. Rigglet"
             + " costs 1,080.00 EUR over 36 months, 216.00 EUR more than when it was decided. 840.00"
-            + " EUR of it is for the 26 months from today on.");
+            + " EUR of it is for the 26 months from today on. Keelboard, begun today, would cost"
+            + " 3,630.98 EUR for these months.");
     assertEquals(
         conditions(page),
         List.of(
@@ -112,6 +115,47 @@ public class ThenAndNowTest extends ServedTest {
     assertTrue(changed.contains("Contractors: 14 in November 2026 then, 18 now"), changed);
   }
 
+  /**
+   * What stands on the page is the first thing its working says, frozen, today and part by part.
+   */
+  @Test
+  public void everyFigureLeadsToItsWorking() throws Exception {
+    int asked = 0;
+    for (String path : List.of("/selections/2/record", AT)) {
+      for (Element figure : page("pia", path).select("article [data-why], .lookback [data-why]")) {
+        String working = page("pia", figure.attr("data-why")).text();
+        String said = figure.text().replace("+", "").replaceAll(" EUR$", "");
+        if (!said.equals("0")) {
+          // a score is read to three decimals, and worked out to more
+          boolean rounded =
+              said.matches("0\\.\\d{3}")
+                  && Pattern.compile("0\\.\\d{4,}")
+                      .matcher(working)
+                      .results()
+                      .map(found -> new BigDecimal(found.group()).setScale(3, RoundingMode.HALF_UP))
+                      .anyMatch(new BigDecimal(said)::equals);
+          assertTrue(rounded || working.contains(said), path + " " + figure + ": " + working);
+        }
+        asked++;
+      }
+    }
+    assertTrue(asked > 25, "" + asked);
+    String part = page("pia", AT + "/why?contender=werfplan&of=cost&cause=prices").text();
+    assertTrue(part.contains("the mean over all"), part);
+    assertTrue(part.contains("coming first"), part);
+    assertEquals(
+        ask("pia", MockMvcRequestBuilders.get(AT + "/why?contender=x&of=cost&cause=prices"))
+            .getStatus(),
+        404);
+    assertEquals(
+        ask("pia", MockMvcRequestBuilders.get(AT + "/why?contender=rigglet&of=cost&cause=moon"))
+            .getStatus(),
+        404);
+    assertEquals(
+        ask("pia", MockMvcRequestBuilders.get("/selections/1/record/why?figure=total")).getStatus(),
+        404);
+  }
+
   /** What the record froze is where it starts, and the picture ends where the sentence does. */
   @Test
   public void whatIsThenIsWhatWasFrozen() {
@@ -135,7 +179,8 @@ public class ThenAndNowTest extends ServedTest {
                 frozen.name());
           }
         });
-    LookBackView view = LookBackView.of(looked, Map.of("rigglet", 1), LocalDate.of(2026, 11, 24));
+    LookBackView view =
+        LookBackView.of(looked, 2, Map.of("rigglet", 1), LocalDate.of(2026, 11, 24));
     assertTrue(view.costs().contains("864.00") && view.costs().contains("1,080.00"), view.costs());
     assertEquals(
         view.axis(),

@@ -31,6 +31,8 @@ public final class Differences {
   private final Once<Map<String, Of>> contenders =
       new Once<>("what changed, cause by cause", this::divided);
 
+  private final Once<Costs> anew = new Once<>("what each would cost from today on", this::anew);
+
   /** Nothing is computed before it is asked for. */
   public Differences(ThenAndNow question) {
     this.question = question;
@@ -121,6 +123,25 @@ public final class Differences {
   private static BigDecimal middle(Totals totals, String contender) {
     Interval total = totals.total(contender);
     return total.low().add(total.high()).multiply(HALF);
+  }
+
+  /**
+   * The contenders from today on, as if each was begun today, by today's price pages; empty if the
+   * plan has not begun yet or is over.
+   */
+  public Optional<Costs> begunToday() {
+    int month = question.month();
+    return month == 0 || month == question.then().horizon().months()
+        ? Optional.empty()
+        : Optional.of(anew.get());
+  }
+
+  private Costs anew() {
+    Selection today =
+        question
+            .with(changed)
+            .among(question.both().stream().map(question.now()::contender).toList());
+    return Costs.of(today.from(question.month()), WhatIf.START);
   }
 
   /**

@@ -30,11 +30,36 @@ public record Division(BigDecimal then, BigDecimal now, List<Part> parts) {
    * What a cause adds.
    *
    * @param causes more than one if there is a figure with all of them or none only
+   * @param added what it adds after each choice of the others
    */
-  public record Part(Set<Cause> causes, BigDecimal amount) {
+  public record Part(Set<Cause> causes, BigDecimal amount, List<Added> added) {
     public Part {
       causes = java.util.Collections.unmodifiableSet(EnumSet.copyOf(causes));
+      added = List.copyOf(added);
     }
+  }
+
+  /**
+   * What a cause adds when it comes after some others.
+   *
+   * @param after those that came before
+   * @param without the figure before it
+   * @param with the figure after it
+   * @param orders in how many orders exactly those come before
+   */
+  public record Added(Set<Cause> after, BigDecimal without, BigDecimal with, BigInteger orders) {
+    public Added {
+      after = java.util.Collections.unmodifiableSet(after);
+    }
+
+    public BigDecimal amount() {
+      return with.subtract(without);
+    }
+  }
+
+  /** In how many orders the causes may come. */
+  public BigInteger orders() {
+    return factorial(parts.size());
   }
 
   public BigDecimal difference() {
@@ -69,13 +94,14 @@ public record Division(BigDecimal then, BigDecimal now, List<Part> parts) {
     List<Set<Cause>> blocks = blocks(List.copyOf(changed), figure);
     BigDecimal from = then.get().setScale(decimals, RoundingMode.HALF_UP);
     BigDecimal to = now.get().setScale(decimals, RoundingMode.HALF_UP);
+    List<List<Added>> added = added(blocks, causes -> figure.apply(causes).orElseThrow());
     List<BigDecimal> amounts =
         adjusted(
-            amounts(blocks, causes -> figure.apply(causes).orElseThrow(), decimals),
+            added.stream().map(one -> mean(one, blocks.size(), decimals)).toList(),
             to.subtract(from));
     List<Part> parts = new ArrayList<>();
     for (int b = 0; b < blocks.size(); b++) {
-      parts.add(new Part(blocks.get(b), amounts.get(b)));
+      parts.add(new Part(blocks.get(b), amounts.get(b), added.get(b)));
     }
     return Optional.of(new Division(from, to, parts));
   }
@@ -134,26 +160,38 @@ public record Division(BigDecimal then, BigDecimal now, List<Part> parts) {
     return causes;
   }
 
-  /** Each block's mean, exact before it is rounded half-up. */
-  private static List<BigDecimal> amounts(
-      List<Set<Cause>> blocks, Function<Set<Cause>, BigDecimal> figure, int decimals) {
+  /** What each block adds after each choice of the others. */
+  private static List<List<Added>> added(
+      List<Set<Cause>> blocks, Function<Set<Cause>, BigDecimal> figure) {
     int n = blocks.size();
     BigDecimal[] figures = new BigDecimal[1 << n];
     for (int choice = 0; choice < figures.length; choice++) {
       figures[choice] = figure.apply(chosen(blocks, choice));
     }
-    List<BigDecimal> amounts = new ArrayList<>();
+    List<List<Added>> all = new ArrayList<>();
     for (int b = 0; b < n; b++) {
-      BigDecimal sum = BigDecimal.ZERO;
+      List<Added> added = new ArrayList<>();
       for (int choice = 0; choice < figures.length; choice++) {
         if ((choice & 1 << b) == 0) {
-          BigDecimal adds = figures[choice | 1 << b].subtract(figures[choice]);
-          sum = sum.add(adds.multiply(new BigDecimal(orders(Integer.bitCount(choice), n))));
+          added.add(
+              new Added(
+                  chosen(blocks, choice),
+                  figures[choice],
+                  figures[choice | 1 << b],
+                  orders(Integer.bitCount(choice), n)));
         }
       }
-      amounts.add(sum.divide(new BigDecimal(factorial(n)), decimals, RoundingMode.HALF_UP));
+      all.add(added);
     }
-    return amounts;
+    return all;
+  }
+
+  /** The mean over all orders, exact before it is rounded half-up. */
+  private static BigDecimal mean(List<Added> added, int n, int decimals) {
+    return added.stream()
+        .map(one -> one.amount().multiply(new BigDecimal(one.orders())))
+        .reduce(BigDecimal.ZERO, BigDecimal::add)
+        .divide(new BigDecimal(factorial(n)), decimals, RoundingMode.HALF_UP);
   }
 
   /** In how many orders of n exactly these so many come before. */

@@ -291,6 +291,41 @@ public record Selection(
     return with(others, demands, trials);
   }
 
+  /**
+   * This selection over the months that are left from plan month {@code m} on, as if it began then;
+   * people are as many as they would have been.
+   *
+   * @param m from 0 to the last plan month
+   */
+  public Selection from(int m) {
+    List<Group> anchored =
+        groups.stream()
+            .map(group ->
+                group.start().isPresent()
+                    ? group
+                    : new Group(
+                        group.id(), group.name(), group.growth(), group.steps(), horizon.start()))
+            .toList();
+    return new Selection(
+        title,
+        purpose,
+        asOf,
+        new Horizon(horizon.month(m), horizon.months() - m),
+        currency,
+        rise,
+        anchored,
+        demands,
+        averagePayment,
+        needs,
+        criteria,
+        contenders,
+        panel,
+        rates,
+        scenarios,
+        practice,
+        trials);
+  }
+
   /** This selection with what was tried by hand. */
   public Selection tried(Trials others) {
     return with(groups, demands, others);

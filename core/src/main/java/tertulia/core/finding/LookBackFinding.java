@@ -49,14 +49,21 @@ public sealed interface LookBackFinding extends Finding {
    *
    * @param left in the months from today on; empty if today is before the first or after the last
    * @param months how many these are
+   * @param other the cheapest of the others over these months if it was begun today; empty if there
+   *     is none with a figure
    */
-  record Cost(String choice, Division division, Optional<Money> left, int months)
+  record Cost(
+      String choice, Division division, Optional<Money> left, int months, Optional<Begun> other)
       implements LookBackFinding {
     public Cost {
       requireNonNull(division);
       requireNonNull(left);
+      requireNonNull(other);
     }
   }
+
+  /** Another that would be begun today, and what it costs from then on. */
+  record Begun(String contender, Money cost) {}
 
   /** There is no figure of what the choice costs, then or today. */
   record NoCost(String choice, boolean then) implements LookBackFinding {}

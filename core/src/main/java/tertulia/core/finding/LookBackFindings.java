@@ -1,6 +1,7 @@
 package tertulia.core.finding;
 
 import java.math.BigDecimal;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import org.joda.money.Money;
@@ -8,6 +9,7 @@ import tertulia.core.difference.Conditions;
 import tertulia.core.difference.Differences;
 import tertulia.core.difference.Division;
 import tertulia.core.difference.Standing;
+import tertulia.core.evaluation.Amount;
 import tertulia.core.evaluation.Evaluation;
 import tertulia.core.scoring.Totals;
 
@@ -55,7 +57,20 @@ public record LookBackFindings(Differences differences, String choice) {
     int months = differences.question().then().horizon().months();
     Optional<Money> left =
         month > 0 && month < months ? differences.left(choice) : Optional.empty();
-    return new LookBackFinding.Cost(choice, division.get(), left, months - month);
+    return new LookBackFinding.Cost(choice, division.get(), left, months - month, begunToday());
+  }
+
+  /** The cheapest of the others from today on, of those with one figure. */
+  private Optional<LookBackFinding.Begun> begunToday() {
+    return differences
+        .begunToday()
+        .flatMap(costs ->
+            differences.question().both().stream()
+                .filter(id -> !id.equals(choice))
+                .flatMap(id ->
+                    costs.overall().totalBounds(id).filter(Amount::isExact).stream()
+                        .map(amount -> new LookBackFinding.Begun(id, amount.high())))
+                .min(Comparator.comparing(LookBackFinding.Begun::cost)));
   }
 
   /** How its conditions stand. */

@@ -24,6 +24,15 @@ public sealed interface VerdictFinding extends Finding {
     }
   }
 
+  /** No plan of it meets every must-have in all months. */
+  record MustsUnmet(String choice) implements VerdictFinding {}
+
+  /** Nobody has confirmed that a plan of it meets every must-have in all months. */
+  record MustsUnconfirmed(String choice) implements VerdictFinding {}
+
+  /** What it costs is not known in all months. */
+  record CostUnknown(String choice) implements VerdictFinding {}
+
   /** Others have totals, it has none. */
   record NotRanked(String choice) implements VerdictFinding {}
 

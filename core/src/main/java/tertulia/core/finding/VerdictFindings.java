@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Optional;
 import tertulia.core.difference.Conditions;
 import tertulia.core.evaluation.Evaluation;
+import tertulia.core.path.PlanPaths;
 import tertulia.core.scoring.Totals;
 import tertulia.core.trial.Trial;
 
@@ -26,6 +27,7 @@ public final class VerdictFindings {
    */
   public List<VerdictFinding> against(String choice, LocalDate today, int daysFresh) {
     List<VerdictFinding> against = new ArrayList<>();
+    path(choice).ifPresent(against::add);
     Optional<Totals> totals = evaluation.scores().totals();
     if (totals.isEmpty()) {
       against.add(new VerdictFinding.NoTotals());
@@ -53,6 +55,18 @@ public final class VerdictFindings {
         .filter(one -> one.standing().isBroken())
         .<VerdictFinding>map(one -> new VerdictFinding.ConditionBroken(one.proviso()))
         .toList();
+  }
+
+  /** Why there is no way through all months of which the cost is known; empty if there is one. */
+  private Optional<VerdictFinding> path(String choice) {
+    return switch (evaluation.costs().overall().way(choice)) {
+      case PlanPaths.Found found -> Optional.empty();
+      case PlanPaths.Gap gap when gap.isUnpriced() ->
+          Optional.of(new VerdictFinding.CostUnknown(choice));
+      case PlanPaths.Gap gap when gap.isUnconfirmed() ->
+          Optional.of(new VerdictFinding.MustsUnconfirmed(choice));
+      case PlanPaths.Gap gap -> Optional.of(new VerdictFinding.MustsUnmet(choice));
+    };
   }
 
   private static Optional<VerdictFinding> standing(String choice, Totals totals) {

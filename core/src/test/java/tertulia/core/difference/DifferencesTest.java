@@ -84,10 +84,11 @@ public class DifferencesTest {
     Selection now = selection(1, 60, PriceRise.NONE, "12", "99");
     Division cost = cost(between(then, now, JAN_2027), "t");
     assertEquals(
-        cost.parts(),
-        List.of(
-            new Division.Part(EnumSet.of(Cause.PRICES), new BigDecimal("110.00")),
-            new Division.Part(EnumSet.of(Cause.PEOPLE), new BigDecimal("110.00"))));
+        cost.parts().stream().map(Division.Part::causes).toList(),
+        List.of(EnumSet.of(Cause.PRICES), EnumSet.of(Cause.PEOPLE)));
+    assertEquals(
+        cost.parts().stream().map(Division.Part::amount).toList(),
+        List.of(new BigDecimal("110.00"), new BigDecimal("110.00")));
     assertEquals(cost.then(), new BigDecimal("500.00"));
     assertEquals(cost.now(), new BigDecimal("720.00"));
   }
@@ -292,6 +293,56 @@ public class DifferencesTest {
     assertEquals(
         between(then.among(fewer), then, JAN_2027).question().onlyNow(),
         List.of(gone.tool().name()));
+  }
+
+  /** From today on is the same as a question that begins today with the people of then. */
+  @Test
+  public void begunTodayIsAQuestionThatBeginsToday() {
+    int known = 0;
+    for (int seed = 0; seed < 40; seed++) {
+      Random random = new Random(seed);
+      Selection then = Generated.selection(seed);
+      Selection now = otherwise(then, random);
+      int k = random.nextInt(Generated.MONTHS + 2);
+      Differences differences = between(then, now, JAN_2027.plusMonths(k));
+      boolean within = k > 0 && k < Generated.MONTHS;
+      assertEquals(differences.begunToday().isPresent(), within, "" + k);
+      if (within) {
+        Horizon left = new Horizon(JAN_2027.plusMonths(k), Generated.MONTHS - k);
+        List<Integer> people =
+            differences.now().costs().overall().planned().stream()
+                .skip(k)
+                .map(p -> p.total())
+                .toList();
+        Selection anew =
+            new Selection(
+                now.title(),
+                now.purpose(),
+                now.asOf(),
+                left,
+                now.currency(),
+                now.rise(),
+                List.of(new Group("g", "All", new Growth.Listed(people), List.of())),
+                now.demands(),
+                now.averagePayment(),
+                now.needs(),
+                now.criteria(),
+                now.contenders(),
+                now.panel(),
+                now.rates(),
+                now.scenarios(),
+                now.practice());
+        Evaluation alone = Evaluation.of(anew, WhatIf.START);
+        for (Contender contender : now.active()) {
+          assertEquals(
+              differences.begunToday().orElseThrow().overall().totalBounds(contender.id()),
+              alone.costs().overall().totalBounds(contender.id()),
+              seed + " " + k + " " + contender.id());
+          known += alone.costs().overall().total(contender.id()).isPresent() ? 1 : 0;
+        }
+      }
+    }
+    assertTrue(known > 30, "" + known);
   }
 
   @Test

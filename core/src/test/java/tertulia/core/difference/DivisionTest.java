@@ -4,6 +4,7 @@ import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertTrue;
 
 import java.math.BigDecimal;
+import java.math.BigInteger;
 import java.math.MathContext;
 import java.math.RoundingMode;
 import java.util.ArrayList;
@@ -139,10 +140,23 @@ public class DivisionTest {
                 0)
             .orElseThrow();
     assertEquals(
-        division.parts(),
+        division.parts().stream().map(Division.Part::causes).toList(),
+        List.of(EnumSet.of(Cause.PRICES), EnumSet.of(Cause.PEOPLE, Cause.NEEDS)));
+    assertEquals(
+        division.parts().stream().map(Division.Part::amount).toList(),
+        List.of(new BigDecimal("30"), new BigDecimal("40")));
+    // 20 before the people and 40 after them, each in one of two orders
+    assertEquals(
+        division.parts().getFirst().added(),
         List.of(
-            new Division.Part(EnumSet.of(Cause.PRICES), new BigDecimal("30")),
-            new Division.Part(EnumSet.of(Cause.PEOPLE, Cause.NEEDS), new BigDecimal("40"))));
+            new Division.Added(
+                Set.of(), new BigDecimal("30"), new BigDecimal("50"), BigInteger.ONE),
+            new Division.Added(
+                EnumSet.of(Cause.PEOPLE, Cause.NEEDS),
+                new BigDecimal("60"),
+                new BigDecimal("100"),
+                BigInteger.ONE)));
+    assertEquals(division.orders(), BigInteger.TWO);
     assertEquals(division.difference(), new BigDecimal("70"));
     assertEquals(division.of(Cause.NEEDS), new BigDecimal("40"));
     assertEquals(division.of(Cause.MARKS), BigDecimal.ZERO);

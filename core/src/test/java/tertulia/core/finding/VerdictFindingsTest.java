@@ -17,7 +17,12 @@ import org.testng.annotations.Test;
 import tertulia.core.Generated;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Evaluation;
+import tertulia.core.evaluation.Selection;
 import tertulia.core.evaluation.WhatIf;
+import tertulia.core.fit.Capability;
+import tertulia.core.fit.Importance;
+import tertulia.core.fit.Need;
+import tertulia.core.path.PlanPaths;
 import tertulia.core.scoring.Interval;
 import tertulia.core.scoring.Totals;
 import tertulia.core.trial.Trial;
@@ -45,6 +50,18 @@ public class VerdictFindingsTest {
       against.forEach(finding -> MET.add(finding.getClass()));
       assertEquals(
           against.stream().anyMatch(VerdictFinding.NoTotals.class::isInstance), totals.isEmpty());
+      boolean found = read.costs().overall().way(choice) instanceof PlanPaths.Found;
+      assertEquals(
+          against.stream()
+              .filter(f ->
+                  f instanceof VerdictFinding.MustsUnmet
+                      || f instanceof VerdictFinding.MustsUnconfirmed
+                      || f instanceof VerdictFinding.CostUnknown)
+              .count(),
+          found ? 0 : 1);
+      assertEquals(
+          against.contains(new VerdictFinding.CostUnknown(choice)),
+          !found && read.costs().overall().feasible().contains(contender));
       if (totals.isEmpty()) {
         continue;
       }
@@ -99,6 +116,26 @@ public class VerdictFindingsTest {
     }
   }
 
+  /** What is not known of the musts is not the same as what is not there. */
+  @Test
+  public void mustsThatNobodyHasConfirmedAreSaidAsSuch() {
+    Need must = new Need(new Capability("a", "Need a"), new Importance.Must(false));
+    Selection asking = Generated.selection(7).asking(List.of(must));
+    Selection silent =
+        asking.among(
+            asking.active().stream()
+                .map(c -> new Contender(c.tool(), Map.of(), c.ratings(), null))
+                .toList());
+    for (Contender contender : silent.active()) {
+      List<VerdictFinding> against =
+          new VerdictFindings(Evaluation.of(silent, WhatIf.START))
+              .against(contender.id(), TODAY, 1_000_000);
+      assertTrue(
+          against.contains(new VerdictFinding.MustsUnconfirmed(contender.id())), "" + against);
+      against.forEach(finding -> MET.add(finding.getClass()));
+    }
+  }
+
   /** Only of the choice, and only as long as nobody put anything down. */
   @Test
   public void aTrialThatWasPlannedAndNotCarriedOutIsSaid() {
@@ -129,6 +166,9 @@ public class VerdictFindingsTest {
                 VerdictFinding.NotAhead.class,
                 VerdictFinding.NotForCertain.class,
                 VerdictFinding.NoTotals.class,
+                VerdictFinding.MustsUnmet.class,
+                VerdictFinding.MustsUnconfirmed.class,
+                VerdictFinding.CostUnknown.class,
                 VerdictFinding.OldFacts.class,
                 VerdictFinding.ViewsMissing.class)),
         "" + MET);
