@@ -41,9 +41,10 @@ public record Minutes(
    * Who did what.
    *
    * @param did such as "agreed"
-   * @param on the day
+   * @param on the day; empty: nothing was done
+   * @param look "for", "reserved", "against" or "silent"
    */
-  public record Signature(String name, String did, String on) {}
+  public record Signature(String name, String did, String on, String look) {}
 
   /** The points of a section; none if it has none or is not there. */
   public List<String> section(String id) {

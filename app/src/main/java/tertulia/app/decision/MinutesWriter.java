@@ -108,25 +108,38 @@ final class MinutesWriter {
     List<Minutes.Signature> signatures = new ArrayList<>();
     signatures.add(
         new Minutes.Signature(
-            signed.by().by().name(), Voice.say("record.short.proposed"), day(signed.by().at())));
+            signed.by().by().name(),
+            Voice.say("record.short.proposed"),
+            day(signed.by().at()),
+            "for"));
     for (Answer answer : signed.signing().answers()) {
       signatures.add(
-          new Minutes.Signature(answer.by().person(), did(answer), day(answer.by().at())));
+          new Minutes.Signature(
+              answer.by().person(), did(answer), day(answer.by().at()), look(answer)));
     }
     signed
         .signing()
         .waiting()
         .forEach(person ->
             signatures.add(
-                new Minutes.Signature(person.name(), Voice.say("record.short.silent"), "")));
+                new Minutes.Signature(
+                    person.name(), Voice.say("record.short.silent"), "", "silent")));
     if (signed.signing().of(signed.closedBy().by()).isEmpty()) {
       signatures.add(
           new Minutes.Signature(
               signed.closedBy().person(),
               Voice.say("record.short.unopposed"),
-              day(signed.closedBy().at())));
+              day(signed.closedBy().at()),
+              "for"));
     }
     return signatures;
+  }
+
+  private static String look(Answer answer) {
+    return switch (answer) {
+      case Answer.Agrees agrees -> agrees.reservations().isEmpty() ? "for" : "reserved";
+      case Answer.Against against -> "against";
+    };
   }
 
   private static String did(Answer answer) {

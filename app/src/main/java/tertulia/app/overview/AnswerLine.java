@@ -88,7 +88,9 @@ record AnswerLine(
         tool.map(c -> head(session, c).cost()).orElse(NOTHING),
         tool.map(c ->
                 HorizonCell.of(session, c)
-                    .noting(session.table().selection().horizon().months() + " months"))
+                    .noting(
+                        session.table().selection().horizon().months()
+                            + (signed.isPresent() ? " months at today’s prices" : " months")))
             .orElse(NOTHING),
         signed.isPresent(),
         ProgressWords.step(next),
