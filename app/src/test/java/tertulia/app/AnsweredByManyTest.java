@@ -220,6 +220,12 @@ public class AnsweredByManyTest extends ServedTest {
   public void nobodyObjectsInTime() throws Exception {
     propose("rule", "no-objection", "ask-joren", "on", "days", "7");
     assertTrue(text("joren", at).contains("It stands if nobody objects until 1 Dec 2026."));
+    String dates = text("joren", "/dates");
+    assertTrue(dates.contains("1 Dec 2026"), dates);
+    assertTrue(dates.contains("Last day to object to “Which booking tool"), dates);
+    assertTrue(
+        dates.contains("A condition of “Which tool for planning the refits?” breaks: It costs at"),
+        dates);
     String read = proposal();
     assertEquals(
         sendForm("ilse", at + "/unopposed", "proposal", read, "password", "brackwater").getStatus(),

@@ -1,6 +1,7 @@
 package tertulia.app.dates;
 
 import java.time.LocalDate;
+import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -10,11 +11,13 @@ import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tertulia.app.catalogue.Catalogue;
 import tertulia.app.decision.Decisions;
+import tertulia.app.decision.LookBack;
 import tertulia.app.display.Voice;
 import tertulia.app.selection.LoadedSelection;
 import tertulia.app.selection.PutAway;
 import tertulia.app.selection.Selections;
 import tertulia.core.decision.Decision;
+import tertulia.core.decision.SigningRule;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.trial.Trial;
 
@@ -24,8 +27,10 @@ class DueDates {
   private final Selections selections;
   private final Decisions decisions;
   private final Catalogue catalogue;
+  private final LookBack lookBack;
 
-  DueDates(Selections selections, Decisions decisions, Catalogue catalogue) {
+  DueDates(Selections selections, Decisions decisions, Catalogue catalogue, LookBack lookBack) {
+    this.lookBack = lookBack;
     this.selections = selections;
     this.decisions = decisions;
     this.catalogue = catalogue;
@@ -52,7 +57,11 @@ class DueDates {
       Decision decision = decided.get(table.id());
       if (decision instanceof Decision.Signed signed) {
         review(table, signed, today, due);
+        conditions(table, signed, due);
       } else {
+        if (decision instanceof Decision.Proposed proposed) {
+          objections(table, proposed, today, due);
+        }
         trials(table, today, due);
         prices(table, today, due);
       }
@@ -73,6 +82,35 @@ class DueDates {
                     Voice.say("date.short.review", "selection", table.selection().title()),
                     "/selections/" + table.id() + "/decision#again",
                     day.isBefore(today))));
+  }
+
+  private void conditions(LoadedSelection table, Decision.Signed signed, List<Due> due) {
+    for (LookBack.Breaks breaks : lookBack.breaks(table.id(), signed)) {
+      due.add(
+          new Due(
+              "condition-" + table.id() + "-" + Integer.toHexString(breaks.condition().hashCode()),
+              breaks.on(),
+              Voice.say(
+                  "date.short.breaks",
+                  Map.of("words", breaks.condition(), "selection", table.selection().title())),
+              "/selections/" + table.id() + "/look-again",
+              false));
+    }
+  }
+
+  private static void objections(
+      LoadedSelection table, Decision.Proposed proposed, LocalDate today, List<Due> due) {
+    if (proposed.signing().rule() instanceof SigningRule.NoObjection until) {
+      LocalDate last =
+          LocalDate.ofInstant(proposed.by().at(), ZoneId.systemDefault()).plusDays(until.days());
+      due.add(
+          new Due(
+              "objections-" + table.id(),
+              last,
+              Voice.say("date.short.objections", "selection", table.selection().title()),
+              "/selections/" + table.id() + "/decision",
+              last.isBefore(today)));
+    }
   }
 
   private static void trials(LoadedSelection table, LocalDate today, List<Due> due) {

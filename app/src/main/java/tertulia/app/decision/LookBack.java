@@ -4,6 +4,7 @@ import java.time.LocalDate;
 import java.time.YearMonth;
 import java.time.ZoneId;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.TreeSet;
@@ -11,6 +12,7 @@ import java.util.function.Supplier;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import tertulia.app.catalogue.Catalogue;
+import tertulia.app.display.ProvisoWords;
 import tertulia.app.display.Voice;
 import tertulia.app.exchange.Brief;
 import tertulia.app.exchange.SelectionFile;
@@ -120,6 +122,36 @@ public class LookBack {
           .orElse(List.of());
     }
     return pageChanged(signed).stream().toList();
+  }
+
+  /** A condition that will not hold from a day on, in words. */
+  public record Breaks(LocalDate on, String condition) {}
+
+  /**
+   * The conditions of a signed decision that will break as things are planned, the soonest first.
+   */
+  @Transactional(readOnly = true)
+  public List<Breaks> breaks(long id, Decision.Signed signed) {
+    if (signed.proposal().holdsWhile().isEmpty() || signed.successor().isPresent()) {
+      return List.of();
+    }
+    return decisions
+        .find(id)
+        .flatMap(stored -> at(id, stored, List::of))
+        .map(looked -> breaks(looked))
+        .orElse(List.of());
+  }
+
+  private static List<Breaks> breaks(LookedAt looked) {
+    ProvisoWords words = new ProvisoWords(looked.differences().now().selection());
+    return looked.watched().stream()
+        .filter(one -> one.standing() instanceof Standing.WillBreak)
+        .map(one ->
+            new Breaks(
+                ProvisoWords.day(((Standing.WillBreak) one.standing()).from()),
+                words.of(one.proviso())))
+        .sorted(Comparator.comparing(Breaks::on))
+        .toList();
   }
 
   /** That the price page of what was chosen is another one than when it was signed. */

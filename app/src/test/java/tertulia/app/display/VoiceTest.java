@@ -197,6 +197,7 @@ public class VoiceTest {
           Map.entry("holds.before", Map.of("from", "March 2027")),
           Map.entry("holds.breaks", Map.of("found", "41 seats then")),
           Map.entry("signing.", Map.of("words", "not before the spring")),
+          Map.entry("date.short.breaks", Map.of("words", "At most 40 seats")),
           Map.entry("record.pages", Map.of("words", "Pierbook 20 Nov 2026")),
           Map.entry("record.short.reserved", Map.of("words", "not before the spring")),
           Map.entry("record.short.against", Map.of("words", "too expensive")),
