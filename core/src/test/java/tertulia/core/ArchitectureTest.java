@@ -27,6 +27,7 @@ public class ArchitectureTest {
           "billing",
           "fit",
           "path",
+          "inuse",
           "scoring",
           "firmness",
           "decision",

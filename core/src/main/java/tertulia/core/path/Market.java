@@ -76,7 +76,7 @@ public record Market(
     return !list.currency().equals(reporting);
   }
 
-  Optional<ExchangeRate> rate(PriceList list) {
+  public Optional<ExchangeRate> rate(PriceList list) {
     return needsRate(list) ? rates.latest(list.currency(), reporting, ratesOf) : Optional.empty();
   }
 
@@ -117,7 +117,7 @@ public record Market(
   }
 
   /** The average payment in the list's currency; empty if it or the rate to it is not known. */
-  Optional<BigDecimal> averagePayment(PriceList list) {
+  public Optional<BigDecimal> averagePayment(PriceList list) {
     return needsRate(list)
         ? averagePayment.flatMap(value ->
             rates

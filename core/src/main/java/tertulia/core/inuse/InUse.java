@@ -1,0 +1,124 @@
+package tertulia.core.inuse;
+
+import static java.util.Objects.requireNonNull;
+
+import java.time.LocalDate;
+import java.time.YearMonth;
+import java.util.List;
+import java.util.Optional;
+import tertulia.core.growth.Measure;
+import tertulia.core.money.UnitPrice;
+import tertulia.core.pricing.BillingTerm;
+import tertulia.core.pricing.Plan;
+
+/**
+ * A tool that is in use.
+ *
+ * @param id of the tool
+ * @param plan it is on, as the price page states it today
+ * @param term it is paid by
+ * @param held units that are paid for, whoever needs them
+ * @param paid price of a unit a month as it is paid; empty: that of the page
+ * @param users ids of the groups that use it
+ * @param areas work areas it serves
+ */
+public record InUse(
+    String id,
+    String name,
+    Plan plan,
+    BillingTerm term,
+    Held held,
+    Optional<UnitPrice> paid,
+    Until until,
+    List<String> users,
+    List<String> areas) {
+  public InUse {
+    requireNonNull(id);
+    requireNonNull(plan);
+    requireNonNull(term);
+    requireNonNull(held);
+    requireNonNull(paid);
+    requireNonNull(until);
+    users = List.copyOf(users);
+    areas = List.copyOf(areas);
+    if (name.isBlank()) {
+      throw new IllegalArgumentException("A tool in use needs a name.");
+    }
+    if (until instanceof Until.Running && !term.isCommitted()) {
+      throw new IllegalArgumentException(
+          name + " is paid by the month, so no term of it runs. Choose a longer term, or no end.");
+    }
+  }
+
+  /**
+   * So many units.
+   *
+   * @param units 0 to 1,000,000
+   */
+  public record Held(Measure measure, int units) {
+    public Held {
+      requireNonNull(measure);
+      if (units < 0 || units > 1_000_000) {
+        throw new IllegalArgumentException(
+            "The units in use lie between 0 and 1,000,000; found " + units + ".");
+      }
+    }
+  }
+
+  /** Until when it is owed. */
+  public sealed interface Until {
+    /**
+     * A term runs.
+     *
+     * @param last its last month
+     * @param notice the day by which notice must be given; empty: at any time before its end
+     */
+    record Running(YearMonth last, Optional<LocalDate> notice) implements Until {
+      public Running {
+        requireNonNull(last);
+        requireNonNull(notice);
+        if (notice.filter(day -> YearMonth.from(day).isAfter(last)).isPresent()) {
+          throw new IllegalArgumentException(
+              "Notice must be given by a day before the term ends; found "
+                  + notice.get()
+                  + ". Enter an earlier day.");
+        }
+      }
+    }
+
+    /**
+     * It can be ended.
+     *
+     * @param days of notice, 0 to 400
+     */
+    record AnyTime(int days) implements Until {
+      public AnyTime {
+        if (days < 0 || days > 400) {
+          throw new IllegalArgumentException(
+              "Notice is given 0 to 400 days before; found " + days + ".");
+        }
+      }
+    }
+  }
+
+  /**
+   * The first month that is not owed any more if it is ended as soon as it can be: once the day of
+   * notice is past, another term runs.
+   *
+   * @param today the day on which it would be ended
+   */
+  public YearMonth free(LocalDate today) {
+    return switch (until) {
+      case Until.AnyTime any -> YearMonth.from(today.plusDays(any.days())).plusMonths(1);
+      case Until.Running running -> {
+        YearMonth free = running.last().plusMonths(1);
+        LocalDate notice = running.notice().orElseGet(() -> running.last().atEndOfMonth());
+        while (notice.isBefore(today)) {
+          free = free.plusMonths(term.monthsCommitted());
+          notice = notice.plusMonths(term.monthsCommitted());
+        }
+        yield free;
+      }
+    };
+  }
+}
