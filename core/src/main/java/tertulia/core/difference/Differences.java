@@ -141,7 +141,7 @@ public final class Differences {
         question
             .with(changed)
             .among(question.both().stream().map(question.now()::contender).toList());
-    return Costs.of(today.from(question.month()), WhatIf.START);
+    return Costs.of(today.from(question.month(), WhatIf.START.scenario()), WhatIf.START);
   }
 
   /**

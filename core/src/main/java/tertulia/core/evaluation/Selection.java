@@ -21,6 +21,7 @@ import tertulia.core.growth.Demand;
 import tertulia.core.growth.Group;
 import tertulia.core.growth.Growth;
 import tertulia.core.growth.Measure;
+import tertulia.core.growth.People;
 import tertulia.core.growth.Scenario;
 import tertulia.core.money.ExchangeRates;
 import tertulia.core.money.PriceRise;
@@ -293,11 +294,19 @@ public record Selection(
 
   /**
    * This selection over the months that are left from plan month {@code m} on, as if it began then;
-   * people are as many as they would have been.
+   * people are as many as they would have been, and what is kept is brought along.
    *
    * @param m from 0 to the last plan month
+   * @param scenario in which what is kept has added up
    */
-  public Selection from(int m) {
+  public Selection from(int m, Scenario scenario) {
+    Map<Measure, Demand> kept = new LinkedHashMap<>();
+    demands.forEach((measure, demand) ->
+        kept.put(
+            measure,
+            measure.nature() == Measure.Nature.SUM
+                ? demand.onTopOf(demand.stock().add(gathered(measure, demand, m, scenario)))
+                : demand));
     List<Group> anchored =
         groups.stream()
             .map(group ->
@@ -314,7 +323,7 @@ public record Selection(
         currency,
         rise,
         anchored,
-        demands,
+        kept,
         averagePayment,
         needs,
         criteria,
@@ -324,6 +333,12 @@ public record Selection(
         scenarios,
         practice,
         trials);
+  }
+
+  private BigDecimal gathered(Measure measure, Demand demand, int months, Scenario scenario) {
+    return IntStream.range(0, months)
+        .mapToObj(m -> demand.units(measure, People.planned(groups, horizon, m, scenario)))
+        .reduce(BigDecimal.ZERO, BigDecimal::add);
   }
 
   /** This selection with what was tried by hand. */

@@ -47,7 +47,13 @@ import tertulia.core.time.MonthSpan;
  * @param after from {@code free} on; empty: no figure, for the reason given
  */
 public record AsToday(
-    InUse use, int free, Ledger paid, Ledger owed, Optional<Ledger> after, Optional<Why> why) {
+    InUse use,
+    int free,
+    Ledger paid,
+    Ledger owed,
+    Optional<Ledger> after,
+    Optional<Why> why,
+    Frame frame) {
 
   /** Why there is no figure. */
   public sealed interface Why {
@@ -87,7 +93,8 @@ public record AsToday(
         frame.ledger(frame.untilFree(true)),
         frame.ledger(frame.untilFree(false)),
         why.isPresent() ? Optional.empty() : Optional.of(frame.ledger(frame.fromFree())),
-        why);
+        why,
+        frame);
   }
 
   /** What it costs over all months if it stays; empty if it has no figure. */
@@ -113,7 +120,25 @@ public record AsToday(
     return owed.total(CostTiming.SPREAD);
   }
 
-  private record Frame(
+  /**
+   * All that is due if it is kept until a month and ended then: a term that runs on is due to its
+   * end, and nothing is credited. Empty if it has no figure before that month.
+   *
+   * @param end the first plan month in which it is not used any more, 0 to all months
+   */
+  public Optional<Ledger> until(int end) {
+    if (end == 0) {
+      return Optional.of(owed);
+    }
+    boolean known =
+        why.isEmpty()
+            || end <= free
+            || why.get() instanceof Why.PastCap past && end <= past.month();
+    return known ? Optional.of(frame.ledger(frame.until(end))) : Optional.empty();
+  }
+
+  /** What it is worked out from. */
+  record Frame(
       InUse use,
       List<UnitsNeeded> needed,
       Market market,
@@ -191,6 +216,10 @@ public record AsToday(
      * @param added with those of units that are added, or only what is owed for those held
      */
     List<Invoice> untilFree(boolean added) {
+      return untilFree(added, free);
+    }
+
+    private List<Invoice> untilFree(boolean added, int ended) {
       Optional<PriceList> list =
           asPaid()
               .filter(paid ->
@@ -231,8 +260,8 @@ public record AsToday(
       return Biller.bill(
               purchase,
               new MonthSpan(0, free),
-              free,
-              EarlyTerminationPolicy.CREDITED,
+              Math.min(free, ended),
+              EarlyTerminationPolicy.LOST,
               History.NONE,
               rate(list.get()))
           .invoices();
@@ -252,8 +281,21 @@ public record AsToday(
       return months;
     }
 
-    /** The same plan and term at the units then needed, term after term. */
+    /** What is due if it is ended in a month: whatever runs then is due to its end. */
+    List<Invoice> until(int end) {
+      List<Invoice> invoices = new ArrayList<>(untilFree(true, end));
+      if (end > free) {
+        invoices.addAll(fromFree(end));
+      }
+      return invoices;
+    }
+
     List<Invoice> fromFree() {
+      return fromFree(horizon.months());
+    }
+
+    /** The same plan and term at the units then needed, term after term, until it is ended. */
+    private List<Invoice> fromFree(int ended) {
       if (free == horizon.months()) {
         return List.of();
       }
@@ -270,11 +312,16 @@ public record AsToday(
               Optional.empty());
       List<Invoice> invoices = new ArrayList<>();
       History history = History.NONE;
-      for (int start = free; start < horizon.months(); start += use.term().monthsCommitted()) {
+      for (int start = free; start < ended; start += use.term().monthsCommitted()) {
         MonthSpan term = new MonthSpan(start, start + use.term().monthsCommitted());
         BilledTerm billed =
             Biller.bill(
-                purchase, term, term.end(), EarlyTerminationPolicy.CREDITED, history, rate(list));
+                purchase,
+                term,
+                Math.min(term.end(), Math.max(ended, start + 1)),
+                EarlyTerminationPolicy.LOST,
+                history,
+                rate(list));
         invoices.addAll(billed.invoices());
         history = billed.after();
       }

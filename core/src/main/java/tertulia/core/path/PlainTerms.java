@@ -43,7 +43,7 @@ final class PlainTerms {
     for (Charge charge : option.list().charges()) {
       units.add(units(charge));
     }
-    for (int years = 0; years <= (months() - 1) / 12; years++) {
+    for (int years = 0; years <= option.plan().inForce().years(months() - 1); years++) {
       PriceBasis basis = PriceBasis.after(option.plan(), setting.rise(), years);
       prices.add(
           option.list().charges().stream()

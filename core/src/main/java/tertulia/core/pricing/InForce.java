@@ -9,7 +9,8 @@ import tertulia.core.money.PriceRise;
  * The plan months in which a price page is the one to buy from. What was bought in them runs on at
  * its prices.
  *
- * @param from the first plan month, 0 or more; its prices rise a year after that
+ * @param from the first plan month; its prices rise a year after that. Before 0: it was in force
+ *     before the plan began, and rises as many months earlier
  * @param until the plan month after the last; {@link #LAST} if it is not replaced
  * @param rise the yearly rise with which the page is read; empty: that of the selection
  */
@@ -22,7 +23,7 @@ public record InForce(int from, int until, Optional<PriceRise> rise) {
 
   public InForce {
     requireNonNull(rise);
-    if (from < 0 || until < from) {
+    if (until < from) {
       throw new IllegalArgumentException(
           "A page is in force from a month until a later one; found " + from + " to " + until);
     }

@@ -1,0 +1,95 @@
+package tertulia.core.sensitivity;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.IntStream;
+import org.joda.money.Money;
+import tertulia.core.billing.CostTiming;
+import tertulia.core.billing.Ledger;
+import tertulia.core.evaluation.Contender;
+import tertulia.core.evaluation.Costs;
+import tertulia.core.evaluation.Selection;
+import tertulia.core.evaluation.WhatIf;
+import tertulia.core.inuse.AsToday;
+import tertulia.core.pricing.InForce;
+import tertulia.core.pricing.Tool;
+
+/**
+ * What it costs to begin with a contender later, over the same months: until then everything stays
+ * as it is, from then on the contender, and what is still owed of what it replaces.
+ *
+ * @param goes the tools in use that the contender replaces
+ */
+public record Beginning(Selection selection, WhatIf whatIf, String contender, List<AsToday> goes) {
+  /** Months by which a beginning is put off at most, unless a day is named. */
+  public static final int MOST_MONTHS = 12;
+
+  public Beginning {
+    goes = List.copyOf(goes);
+    selection.contender(contender);
+  }
+
+  /**
+   * Begun in a month.
+   *
+   * @param month the plan month, 0: at once
+   * @param cost over all plan months; empty: not known
+   */
+  public record Begun(int month, Optional<Money> cost) {}
+
+  /**
+   * Begun in a plan month.
+   *
+   * @param month from 0 to the last
+   */
+  public Begun in(int month) {
+    Optional<Money> sum = own(month);
+    for (AsToday use : goes) {
+      Optional<Ledger> before = use.until(month);
+      sum = sum.flatMap(money -> before.map(due -> money.plus(due.total(CostTiming.SPREAD))));
+    }
+    return new Begun(month, sum);
+  }
+
+  /** At once and by each month after that, as far as the plan goes. */
+  public List<Begun> each() {
+    return IntStream.rangeClosed(0, Math.min(MOST_MONTHS, selection.horizon().months() - 1))
+        .mapToObj(this::in)
+        .toList();
+  }
+
+  /** The cheapest, the earliest of several; empty if none has a figure. */
+  public Optional<Begun> cheapest() {
+    return each().stream()
+        .filter(begun -> begun.cost().isPresent())
+        .min(Comparator.comparing(begun -> begun.cost().orElseThrow()));
+  }
+
+  /** The contender's own cost from a month on; its list prices rise as if the plan had begun. */
+  private Optional<Money> own(int month) {
+    List<Contender> one = new ArrayList<>();
+    one.add(from(selection.contender(contender), month));
+    Selection later = selection.among(one).unjudged().from(month, whatIf.scenario());
+    return Costs.of(later, whatIf.at(new WhatIf.Moment.Month(0))).overall().total(contender);
+  }
+
+  private static Contender from(Contender contender, int month) {
+    Tool tool = contender.tool();
+    InForce since = new InForce(-month, InForce.LAST, Optional.empty());
+    return new Contender(
+        new Tool(
+            tool.id(),
+            tool.name(),
+            tool.maker(),
+            tool.plans().stream().map(plan -> plan.in(since)).toList(),
+            tool.offers(),
+            tool.owned()),
+        contender.facts(),
+        contender.ratings(),
+        contender.setAside().orElse(null),
+        contender.takes().orElse(null),
+        contender.plansAside());
+  }
+}

@@ -1,0 +1,144 @@
+package tertulia.core.sensitivity;
+
+import static org.testng.Assert.assertEquals;
+import static tertulia.core.Samples.EUR;
+import static tertulia.core.Samples.JAN_2027;
+import static tertulia.core.Samples.eur;
+import static tertulia.core.Samples.list;
+import static tertulia.core.Samples.money;
+import static tertulia.core.Samples.plan;
+import static tertulia.core.Samples.seats;
+
+import java.math.BigDecimal;
+import java.time.LocalDate;
+import java.time.YearMonth;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.testng.annotations.Test;
+import tertulia.core.evaluation.Contender;
+import tertulia.core.evaluation.Costs;
+import tertulia.core.evaluation.Selection;
+import tertulia.core.evaluation.WhatIf;
+import tertulia.core.growth.Demand;
+import tertulia.core.growth.Group;
+import tertulia.core.growth.Growth;
+import tertulia.core.growth.Measure;
+import tertulia.core.inuse.AsToday;
+import tertulia.core.inuse.InUse;
+import tertulia.core.money.ExchangeRates;
+import tertulia.core.money.PriceRise;
+import tertulia.core.pricing.BillingTerm;
+import tertulia.core.pricing.Offer;
+import tertulia.core.pricing.Plan;
+import tertulia.core.pricing.Tool;
+import tertulia.core.scoring.Panel;
+import tertulia.core.time.Horizon;
+
+public class BeginningTest {
+  private static final LocalDate TODAY = LocalDate.of(2026, 12, 15);
+
+  private static Offer april(int year) {
+    return new Offer(
+        "April " + year,
+        new Offer.Benefit.Percent(new BigDecimal("0.4")),
+        12,
+        new Offer.Conditions(
+            Set.of(), Set.of(), false, LocalDate.of(year, 4, 1), LocalDate.of(year, 4, 30), 0),
+        null,
+        Set.of());
+  }
+
+  private static Selection selection(PriceRise rise, List<Offer> offers) {
+    Tool tool =
+        new Tool(
+            "new",
+            "New",
+            "Vendor",
+            List.of(plan("Crew", list(BillingTerm.MONTHLY, seats("8")))),
+            offers,
+            Optional.empty());
+    return new Selection(
+        "Which?",
+        "",
+        TODAY,
+        new Horizon(JAN_2027, 24),
+        EUR,
+        rise,
+        List.of(new Group("g", "All", new Growth.Hires(30, BigDecimal.ZERO), List.of())),
+        Map.of(Measure.SEATS, new Demand(BigDecimal.ZERO, Map.of("g", BigDecimal.ONE))),
+        Optional.empty(),
+        List.of(),
+        List.of(),
+        List.of(new Contender(tool, Map.of(), List.of(), null)),
+        new Panel(List.of()),
+        ExchangeRates.NONE);
+  }
+
+  private static AsToday old(Selection selection, BillingTerm term, InUse.Until until) {
+    Plan plan = plan("Old", list(term, seats("10")));
+    InUse use =
+        new InUse(
+            "old",
+            "Old",
+            plan,
+            term,
+            new InUse.Held(Measure.SEATS, 30),
+            Optional.of(eur("10")),
+            until,
+            List.of("g"),
+            List.of());
+    Costs costs = Costs.of(selection, WhatIf.START);
+    return AsToday.of(
+        use,
+        costs.overall().months(),
+        costs.market(),
+        selection.rise(),
+        selection.horizon(),
+        TODAY);
+  }
+
+  private static Beginning beginning(Selection selection, AsToday old) {
+    return new Beginning(selection, WhatIf.START, "new", List.of(old));
+  }
+
+  @Test
+  public void waitingForAnOfferThatComesBack() {
+    // C23: as today 300.00 a month, free to end any month; new 240.00, 40 % off from April on
+    Selection s = selection(PriceRise.NONE, List.of(april(2027), april(2028)));
+    Beginning beginning = beginning(s, old(s, BillingTerm.MONTHLY, new InUse.Until.AnyTime(0)));
+    assertEquals(beginning.in(0).cost(), Optional.of(money("5760.00")));
+    assertEquals(beginning.in(3).cost(), Optional.of(money("4788.00")));
+    assertEquals(beginning.in(15).cost(), Optional.of(money("5796.00")));
+    assertEquals(beginning.cheapest().orElseThrow().month(), 3);
+    assertEquals(beginning.each().size(), 13);
+  }
+
+  @Test
+  public void whatIsOwedUntilJuneIsOwedAnyway() {
+    // C23: as today 300.00 paid monthly until June, new 240.00
+    Selection s = selection(PriceRise.NONE, List.of());
+    Beginning beginning =
+        beginning(
+            s,
+            old(
+                s,
+                BillingTerm.YEARLY_PAID_MONTHLY,
+                new InUse.Until.Running(YearMonth.of(2027, 6), Optional.empty())));
+    assertEquals(beginning.in(0).cost(), Optional.of(money("7560.00")));
+    assertEquals(beginning.in(6).cost(), Optional.of(money("6120.00")));
+    assertEquals(beginning.cheapest().orElseThrow().month(), 6);
+    // the term is renewed in July for a year, and then due to its end
+    assertEquals(beginning.in(7).cost(), Optional.of(money("9480.00")));
+  }
+
+  @Test
+  public void listPricesRiseAsIfThePlanHadBegun() {
+    Selection s = selection(PriceRise.ofPercent("10"), List.of());
+    Beginning beginning = beginning(s, old(s, BillingTerm.MONTHLY, new InUse.Until.AnyTime(0)));
+    // 12 × 240 + 12 × 264; from July: 6 × 300 + 6 × 240 + 12 × 264
+    assertEquals(beginning.in(0).cost(), Optional.of(money("6048.00")));
+    assertEquals(beginning.in(6).cost(), Optional.of(money("6408.00")));
+  }
+}
