@@ -416,7 +416,7 @@ public class SignedIsReadTest extends ServedTest {
     assertEquals(frozen.decision().choice(), "rigglet");
     String page = text(page("pia", at));
     assertTrue(page.contains("Unchanged since"), page);
-    assertTrue(page.contains("Rigglet:"), page);
+    assertTrue(page.contains("Rigglet"), page);
     assertEquals(page("pia", "/selections/" + id + "/snapshot"), json, "handed out as it was");
     assertTrue(page("pia", at + ".md").contains("Rigglet"));
     jdbc.update(

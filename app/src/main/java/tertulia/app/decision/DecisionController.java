@@ -442,8 +442,10 @@ class DecisionController implements StepBody {
             decisions.changed(session.table()),
             against(session)));
     model.addAttribute("recordOf", session.table().id());
-    model.addAttribute("minutes", stored.flatMap(MinutesWriter::of).orElse(null));
-    model.addAttribute("card", ScoreCardWriter.of(session).orElse(null));
+    Optional<Minutes> minutes = stored.flatMap(MinutesWriter::of);
+    model.addAttribute("minutes", minutes.orElse(null));
+    model.addAttribute(
+        "card", minutes.isPresent() ? null : ScoreCardWriter.of(session).orElse(null));
     model.addAttribute("openRemarks", OpenRemarks.of(session).orElse(null));
     model.addAttribute("typedWithdrawal", "");
     model.addAttribute("narrowing", Narrowing.of(session));

@@ -129,11 +129,11 @@ record DecisionView(
     Optional<Proposal.Act> by = stored.flatMap(s -> proposedBy(s.decision()));
     return new DecisionView(
         stored.map(s -> state(s.decision())).orElse("none"),
-        rows(session),
-        lead(session),
+        signed(stored).isPresent() ? List.of() : rows(session),
+        signed(stored).isPresent() ? "" : lead(session),
         proposal.filter(p -> signed(stored).isEmpty()).map(against::proposing).orElse(List.of()),
         proposal.map(Proposal::despite).orElse(""),
-        holds(session, proposal),
+        signed(stored).isPresent() ? "" : holds(session, proposal),
         stored.map(Decisions.Stored::version).orElse(0L),
         by.map(act -> act.by().isSameAs(Decisions.signatory(session.person()))).orElse(false),
         proposal.map(p -> name(session, p.choice())).orElse(""),

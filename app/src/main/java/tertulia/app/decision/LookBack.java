@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.TreeSet;
 import java.util.function.Supplier;
+import org.joda.money.Money;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import tertulia.app.catalogue.Catalogue;
@@ -104,24 +105,58 @@ public class LookBack {
   }
 
   /**
-   * What is not as it was when a decision was signed and is to be known before anybody asks, in
-   * sentences: conditions that do not hold or will not, or that the page of the choice has changed.
+   * A signed decision in short.
+   *
+   * @param decide whether the totals would lead to the same choice
+   * @param whole what the choice costs over the plan months, those that are over as it was bought;
+   *     empty: not known
+   * @param month what of it falls in this month; empty: not known, or this is none of them
+   * @param warnings conditions that do not hold or will not, or that the page of the choice has
+   *     changed, in sentences
+   */
+  public record InShort(
+      String decide, Optional<Money> whole, Optional<Money> month, List<String> warnings) {}
+
+  /**
+   * What is to be known of a signed decision before anybody asks; empty if it is asked elsewhere.
    */
   @Transactional(readOnly = true)
-  public List<String> warnings(long id, Decision.Signed signed) {
+  public Optional<InShort> inShort(long id, Decision.Signed signed) {
     if (signed.successor().isPresent()) {
-      return List.of();
+      return Optional.empty();
     }
-    if (!signed.proposal().holdsWhile().isEmpty()) {
-      return decisions
-          .find(id)
-          .flatMap(stored -> at(id, stored, List::of))
-          .filter(looked ->
-              !looked.watched().stream().allMatch(w -> w.standing() instanceof Standing.Holds))
-          .map(looked -> List.of(LookBackView.stand(looked)))
-          .orElse(List.of());
+    return decisions
+        .find(id)
+        .flatMap(stored -> at(id, stored, List::of))
+        .filter(
+            looked -> looked.differences().question().both().contains(signed.proposal().choice()))
+        .map(looked -> inShort(looked, signed));
+  }
+
+  private InShort inShort(LookedAt looked, Decision.Signed signed) {
+    Optional<List<Money>> sums =
+        looked.differences().now().costs().overall().running(signed.proposal().choice());
+    return new InShort(
+        LookBackView.decide(looked),
+        sums.map(List::getLast),
+        sums.flatMap(all -> month(all, looked.differences().question())),
+        warnings(looked, signed));
+  }
+
+  private static Optional<Money> month(List<Money> sums, ThenAndNow question) {
+    int m = question.then().horizon().indexOf(question.today());
+    return m < 0 || m >= sums.size()
+        ? Optional.empty()
+        : Optional.of(m == 0 ? sums.getFirst() : sums.get(m).minus(sums.get(m - 1)));
+  }
+
+  private List<String> warnings(LookedAt looked, Decision.Signed signed) {
+    if (looked.watched().isEmpty()) {
+      return pageChanged(signed).stream().toList();
     }
-    return pageChanged(signed).stream().toList();
+    return looked.watched().stream().allMatch(w -> w.standing() instanceof Standing.Holds)
+        ? List.of()
+        : List.of(LookBackView.stand(looked));
   }
 
   /** A condition that will not hold from a day on, in words. */

@@ -6,6 +6,8 @@ import java.util.Optional;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import tertulia.app.chart.Marks;
+import tertulia.app.decision.LookBack;
+import tertulia.app.display.Figures;
 import tertulia.app.display.FindingWords;
 import tertulia.app.display.SigningWords;
 import tertulia.app.workspace.Cell;
@@ -44,17 +46,17 @@ record AnswerLine(
     String note) {
   private static final Cell NOTHING = Cell.fact("");
 
-  /** Says what of a signed decision is not as it was. */
-  interface Warnings {
-    List<String> of(long selection, Decision.Signed signed);
+  /** Looks again at a signed decision; empty if there is nothing to compare. */
+  interface LookingAgain {
+    Optional<LookBack.InShort> of(long selection, Decision.Signed signed);
   }
 
   /**
    * A line.
    *
-   * @param warnings what of a signed decision is not as it was
+   * @param lookBack says of a signed decision how it stands today
    */
-  static AnswerLine of(Session session, Optional<Decision> decision, Warnings warnings) {
+  static AnswerLine of(Session session, Optional<Decision> decision, LookingAgain lookBack) {
     AnswerFindings findings = new AnswerFindings(session.evaluation());
     FindingWords words = new FindingWords(session.table().selection());
     Progress.Next next = Progress.of(session.evaluation(), decision).next();
@@ -65,12 +67,17 @@ record AnswerLine(
         signed.map(s -> s.proposal().choice()).or(() -> AnswerFindings.front(answer));
     Optional<Contender> tool =
         about.flatMap(id -> session.columns().stream().filter(c -> c.id().equals(id)).findFirst());
+    Optional<LookBack.InShort> again = signed.flatMap(s -> lookBack.of(session.table().id(), s));
     String stands =
         signed
             .map(s ->
                 Stream.concat(
-                        Stream.of(agreed(s), words.of(findings.today(s.proposal().choice()))),
-                        warnings.of(session.table().id(), s).stream())
+                        Stream.of(
+                            agreed(s),
+                            again
+                                .map(LookBack.InShort::decide)
+                                .orElseGet(() -> words.of(findings.today(s.proposal().choice())))),
+                        again.map(LookBack.InShort::warnings).orElse(List.of()).stream())
                     .collect(Collectors.joining(" ")))
             .orElseGet(() ->
                 words.inShort(answer)
@@ -85,12 +92,16 @@ record AnswerLine(
         tool.map(c -> c.tool().name()).or(() -> about).orElse(""),
         plan,
         stands,
-        tool.map(c -> head(session, c).cost()).orElse(NOTHING),
-        tool.map(c ->
-                HorizonCell.of(session, c)
-                    .noting(
-                        session.table().selection().horizon().months()
-                            + (signed.isPresent() ? " months at today’s prices" : " months")))
+        again
+            .flatMap(LookBack.InShort::month)
+            .map(money -> Cell.figure(Figures.money(money), why(session, signed)))
+            .or(() -> tool.map(c -> head(session, c).cost()))
+            .orElse(NOTHING),
+        again
+            .flatMap(LookBack.InShort::whole)
+            .map(money -> Cell.figure(Figures.money(money), why(session, signed)))
+            .or(() -> tool.map(c -> HorizonCell.of(session, c)))
+            .map(cell -> cell.noting(session.table().selection().horizon().months() + " months"))
             .orElse(NOTHING),
         signed.isPresent(),
         ProgressWords.step(next),
@@ -99,6 +110,14 @@ record AnswerLine(
             + "/"
             + next.step().name().toLowerCase(Locale.ENGLISH),
         ProgressWords.note(next, session.today()));
+  }
+
+  /** The working of what was chosen, months that are over as they were bought. */
+  private static String why(Session session, Optional<Decision.Signed> signed) {
+    return "/selections/"
+        + session.table().id()
+        + "/look-again/why?figure=way&contender="
+        + signed.map(s -> s.proposal().choice()).orElse("");
   }
 
   private static String agreed(Decision.Signed signed) {

@@ -47,7 +47,7 @@ class OverviewStep implements StepBody {
     model.addAttribute(
         "overview",
         OverviewView.of(
-            session, decisions.find(id).map(Decisions.Stored::decision), lookBack::warnings));
+            session, decisions.find(id).map(Decisions.Stored::decision), lookBack::inShort));
     model.addAttribute("card", ScoreCardWriter.of(session).orElse(null));
     model.addAttribute(
         "since",

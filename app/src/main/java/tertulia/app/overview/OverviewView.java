@@ -7,6 +7,7 @@ import java.util.Optional;
 import java.util.stream.Stream;
 import tertulia.app.chart.CostChart;
 import tertulia.app.chart.WorthChart;
+import tertulia.app.decision.LookBack;
 import tertulia.app.display.AdviceWords;
 import tertulia.app.display.Dates;
 import tertulia.app.display.Figures;
@@ -100,7 +101,7 @@ record OverviewView(
   record Act(String words, String note, String href) {}
 
   static OverviewView of(
-      Session session, Optional<Decision> decision, AnswerLine.Warnings warnings) {
+      Session session, Optional<Decision> decision, AnswerLine.LookingAgain lookBack) {
     AnswerFindings findings = new AnswerFindings(session.evaluation());
     FindingWords words = new FindingWords(session.table().selection());
     AnswerFinding answer = findings.answer();
@@ -120,7 +121,7 @@ record OverviewView(
         firm.isEmpty() ? words.of(answer) : words.besideFirmness(answer),
         decision
             .filter(Decision.Signed.class::isInstance)
-            .map(d -> agreed(session, (Decision.Signed) d, findings, words, warnings)),
+            .map(d -> agreed(session, (Decision.Signed) d, findings, words, lookBack)),
         front.map(id -> front(session, id)),
         worth.map(w -> WorthChart.draw(w, drawn(session, front))).orElseGet(() -> costs(session)),
         worth.isPresent() ? "Score against cost" : "Monthly cost by headcount",
@@ -174,7 +175,8 @@ record OverviewView(
       Decision.Signed signed,
       AnswerFindings findings,
       FindingWords words,
-      AnswerLine.Warnings warnings) {
+      AnswerLine.LookingAgain lookBack) {
+    Optional<LookBack.InShort> again = lookBack.of(session.table().id(), signed);
     String choice =
         session.table().selection().contenders().stream()
             .filter(c -> c.id().equals(signed.proposal().choice()))
@@ -186,9 +188,11 @@ record OverviewView(
         signed.proposal().option(),
         signed.proposal().reasons(),
         SigningWords.who(signed) + ", " + SigningWords.day(signed.closedBy()),
-        words.of(findings.today(signed.proposal().choice())),
+        again
+            .map(LookBack.InShort::decide)
+            .orElseGet(() -> words.of(findings.today(signed.proposal().choice()))),
         signed.reviewOn().map(Dates::day).orElse(""),
-        warnings.of(session.table().id(), signed));
+        again.map(LookBack.InShort::warnings).orElse(List.of()));
   }
 
   private static Front front(Session session, String id) {

@@ -80,7 +80,7 @@ class SelectionsController {
             shown,
             find.strip(),
             new FirstPage.Reader(person, LocalDate.now(clock)),
-            (table, decision) -> AnswerLine.of(opening.apply(table), decision, lookBack::warnings));
+            (table, decision) -> AnswerLine.of(opening.apply(table), decision, lookBack::inShort));
     model.addAttribute("first", page);
     model.addAttribute("organises", person.organises());
     model.addAttribute("announcements", person.organises() ? announcements.waiting() : 0);
@@ -99,7 +99,7 @@ class SelectionsController {
             session.table().selection().title(),
             FirstPage.about(session.table()),
             session.table().putAway().sample(),
-            Optional.of(AnswerLine.of(session, decision, lookBack::warnings))));
+            Optional.of(AnswerLine.of(session, decision, lookBack::inShort))));
     model.addAttribute("organises", person.organises());
     model.addAttribute("deleted", false);
     model.addAttribute("athand", session.table().putAway().how() == null);

@@ -127,7 +127,7 @@ public class PricePageTest extends BrowserTest {
   @Test
   public void whatIsWrongIsSaidBesideTheCellWhileOneWrites() {
     Page page = blank();
-    page.locator("[name=name]").fill("Whimbrel");
+    page.locator("[name=name]").fill("Dotterel");
     page.locator(plan(0)).fill("Works");
     page.locator(price(0, 0, "m1")).fill("eight");
     page.locator(price(0, 0, "m1")).blur();
@@ -139,7 +139,7 @@ public class PricePageTest extends BrowserTest {
     assertThat(page.locator("td:has(" + price(0, 0, "m1") + ") .fault")).hasCount(0);
     assertThat(page.locator(".doubt")).containsText("about ten times less");
     page.locator(".doubt input").check();
-    ToolSheet sheet = saved(page, "whimbrel");
+    ToolSheet sheet = saved(page, "dotterel");
     assertEquals(sheet.confirmed(), List.of("ten-times|Works|Seats|yearly, up front|876.00|91.00"));
     assertThat(page.locator("main .warn:not(.good)")).hasCount(0);
   }
