@@ -27,6 +27,8 @@ import tertulia.core.difference.Conditions;
 import tertulia.core.difference.Differences;
 import tertulia.core.difference.Standing;
 import tertulia.core.difference.ThenAndNow;
+import tertulia.core.evaluation.Amount;
+import tertulia.core.evaluation.CostsOverall;
 import tertulia.core.evaluation.Evaluation;
 import tertulia.core.evaluation.Selection;
 import tertulia.core.evaluation.WhatIf;
@@ -38,12 +40,12 @@ public class LookBack {
   /** What is compared; what it costs is not asked before it has to be. */
   private record Asked(Selection then, Selection now, YearMonth month) {
     Differences differences() {
-      return new Differences(ThenAndNow.of(then, now, month));
+      return Differences.between(then, now, month);
     }
   }
 
   private static final OnceEach<Asked, Differences> KEPT =
-      new OnceEach<>("what changed since it was decided", 64);
+      new OnceEach<>("what changed since it was decided", 32);
 
   private final Selections selections;
   private final Catalogue catalogue;
@@ -134,8 +136,10 @@ public class LookBack {
   }
 
   private InShort inShort(LookedAt looked, Decision.Signed signed) {
+    String choice = signed.proposal().choice();
+    CostsOverall costs = looked.differences().now().costs().overall();
     Optional<List<Money>> sums =
-        looked.differences().now().costs().overall().running(signed.proposal().choice());
+        costs.totalBounds(choice).filter(Amount::isExact).flatMap(one -> costs.running(choice));
     return new InShort(
         LookBackView.decide(looked),
         sums.map(List::getLast),
@@ -248,12 +252,10 @@ public class LookBack {
 
   private static Optional<Differences> differences(
       Snapshot then, SelectionFile now, LocalDate day) {
-    Selection was = SelectionLoader.stored(then.selection().undecided());
     Selection is = SelectionLoader.stored(now);
-    if (!was.currency().equals(is.currency())) {
-      return Optional.empty();
-    }
-    return Optional.of(KEPT.get(new Asked(was, is, YearMonth.from(day)), Asked::differences));
+    return SelectionLoader.ifReadable(then.selection().undecided())
+        .filter(was -> was.currency().equals(is.currency()))
+        .map(was -> KEPT.get(new Asked(was, is, YearMonth.from(day)), Asked::differences));
   }
 
   /** The days since it was signed on which a price page changed, with how things stood then. */
@@ -261,7 +263,10 @@ public class LookBack {
       long id, Snapshot then, LocalDate signed, LocalDate today) {
     TreeSet<LocalDate> days = new TreeSet<>();
     for (SelectionFile.ContenderPart part : then.selection().contenders()) {
-      days.addAll(catalogue.days(part.tool().id()).after(signed));
+      String tool = part.tool().id();
+      if (catalogue.find(tool).isPresent()) {
+        days.addAll(catalogue.days(tool).after(signed));
+      }
     }
     List<Conditions.Earlier> history = new ArrayList<>();
     Selection was = SelectionLoader.stored(then.selection().undecided());

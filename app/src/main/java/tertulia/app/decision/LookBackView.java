@@ -230,6 +230,7 @@ record LookBackView(
       List<String> says = new ArrayList<>();
       says.add(words(looked).of(lead));
       says.add(words(looked).of(findings.cost()));
+      findings.inexact().stream().map(words(looked)::of).forEach(says::add);
       rules().ifPresent(says::add);
       only("again.only-then", differences.question().onlyThen()).ifPresent(says::add);
       only("again.only-now", differences.question().onlyNow()).ifPresent(says::add);

@@ -41,7 +41,9 @@ class LookBackWhyController {
             .find(id)
             .flatMap(Decisions.Stored::frozen)
             .orElseThrow(() -> new NotFound("signed decision in this selection"));
-    Selection then = SelectionLoader.stored(snapshot.selection().undecided());
+    Selection then =
+        SelectionLoader.ifReadable(snapshot.selection().undecided())
+            .orElseThrow(() -> new NotFound("figures that can be worked out again"));
     return show(explained(Evaluation.of(then, WhatIf.START), query), then.title(), model);
   }
 

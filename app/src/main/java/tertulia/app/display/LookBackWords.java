@@ -24,6 +24,9 @@ public record LookBackWords(Selection selection) implements SelectionWords {
               none.then() ? "again.no-cost.then" : "again.no-cost.now",
               "tool",
               name(none.choice()));
+      case LookBackFinding.UpperEnds upper ->
+          Voice.say("again.upper-ends", "tool", name(upper.choice()));
+      case LookBackFinding.MidRange middle -> Voice.say("again.mid-range");
       case LookBackFinding.Stand stand -> stand(stand);
       case LookBackFinding.NoConditions none -> Voice.say("again.conditions.none");
       case LookBackFinding.Unchanged unchanged -> Voice.say("again.unchanged");

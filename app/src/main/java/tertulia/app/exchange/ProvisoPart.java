@@ -34,11 +34,6 @@ public record ProvisoPart(String kind, @Nullable String about, @Nullable String 
     LEADS,
     UNTIL;
 
-    /** Whether it says what it counts or asks for. */
-    public boolean isAbout() {
-      return this == AT_MOST || this == AT_LEAST || this == STILL_HAS;
-    }
-
     /** Whether it has a limit. */
     public boolean isLimited() {
       return this != STILL_HAS && this != SAME_PLAN && this != LEADS;

@@ -31,6 +31,9 @@ record FirstPage(
   /** Lines are computed at once up to so many; the others as they are scrolled to. */
   private static final int AT_ONCE = 12;
 
+  /** A decided one is worked out twice, as it was and as it is: it counts for so many. */
+  private static final int DECIDED = 4;
+
   /**
    * Something that waits for the reader.
    *
@@ -67,9 +70,11 @@ record FirstPage(
       Computing computing) {
     List<LoadedSelection> found = tables.stream().filter(table -> holds(table, find)).toList();
     List<Line> lines = new ArrayList<>();
+    int work = 0;
     for (LoadedSelection table : found) {
       Optional<Decision> decision = Optional.ofNullable(decisions.get(table.id()));
-      boolean now = lines.size() < AT_ONCE && shown != PutAway.Shown.DELETED;
+      work += table.decided() ? DECIDED : 1;
+      boolean now = work <= AT_ONCE && shown != PutAway.Shown.DELETED;
       lines.add(
           new Line(
               table.id(),

@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
@@ -106,6 +107,14 @@ public class SelectionLoader {
   /** What a file that was checked before holds. */
   public static Selection stored(SelectionFile file) {
     return READ.get(file, SelectionLoader::read);
+  }
+
+  /** What a file holds that an earlier release may have written; empty if it is not read today. */
+  public static Optional<Selection> ifReadable(SelectionFile file) {
+    Faults faults = new Faults();
+    return new SelectionReader(faults).read(file).isPresent()
+        ? Optional.of(stored(file))
+        : Optional.empty();
   }
 
   private static Selection read(SelectionFile file) {

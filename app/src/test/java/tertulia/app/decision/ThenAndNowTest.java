@@ -2,6 +2,7 @@ package tertulia.app.decision;
 
 import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertFalse;
+import static org.testng.Assert.assertNotEquals;
 import static org.testng.Assert.assertTrue;
 
 import java.math.BigDecimal;
@@ -10,6 +11,7 @@ import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.regex.Pattern;
 import org.jsoup.Jsoup;
@@ -219,6 +221,24 @@ public class ThenAndNowTest extends ServedTest {
     List<String> over = conditions(page("pia", AT));
     assertTrue(over.get(1).endsWith("the months of the plan are over."), "" + over);
     assertFalse(page("pia", AT).text().contains("from today on"), "no months are left");
+  }
+
+  /**
+   * What a release cannot read any more, or what is in another currency, is compared with nothing.
+   */
+  @Test
+  public void whatCannotBeComparedIsNot() {
+    Decisions.Stored stored = decisions.find(2).orElseThrow();
+    String frozen = Objects.requireNonNull(stored.snapshot());
+    for (String other :
+        List.of(
+            frozen.replace("\"importance\" : \"must\"", "\"importance\" : \"at all costs\""),
+            frozen.replace("\"currency\" : \"EUR\"", "\"currency\" : \"SEK\""))) {
+      assertNotEquals(other, frozen);
+      assertEquals(
+          lookBack.at(2, new Decisions.Stored(stored.decision(), other, null, 0, "")),
+          Optional.empty());
+    }
   }
 
   @Test

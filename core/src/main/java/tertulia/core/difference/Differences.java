@@ -1,6 +1,7 @@
 package tertulia.core.difference;
 
 import java.math.BigDecimal;
+import java.time.YearMonth;
 import java.util.EnumSet;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -10,6 +11,7 @@ import java.util.Optional;
 import java.util.Set;
 import org.joda.money.Money;
 import tertulia.core.deadline.Once;
+import tertulia.core.evaluation.Amount;
 import tertulia.core.evaluation.Costs;
 import tertulia.core.evaluation.Evaluation;
 import tertulia.core.evaluation.Selection;
@@ -25,27 +27,29 @@ public final class Differences {
   private static final BigDecimal HALF = new BigDecimal("0.5");
 
   private final ThenAndNow question;
+  private final Costs planned;
   private final Set<Cause> changed;
-  private final Map<Set<Cause>, Costs> costs = new HashMap<>();
-  private final Map<Set<Cause>, Evaluation> evaluations = new HashMap<>();
+  private final Once<Evaluation> then = new Once<>("the question as it was", this::asItWas);
+  private final Once<Evaluation> now =
+      new Once<>("the question as it is", () -> evaluated(changed()));
   private final Once<Map<String, Of>> contenders =
       new Once<>("what changed, cause by cause", this::divided);
-
   private final Once<Costs> anew = new Once<>("what each would cost from today on", this::anew);
 
-  /** Nothing is computed before it is asked for. */
-  public Differences(ThenAndNow question) {
+  private Differences(ThenAndNow question, Costs planned) {
     this.question = question;
-    this.changed = question.changed();
+    this.planned = planned;
+    this.changed = java.util.Collections.unmodifiableSet(question.changed());
   }
 
-  /** Two to the power of the causes that changed, 64 evaluations at most. */
-  private Map<String, Of> divided() {
-    Map<String, Of> all = new LinkedHashMap<>();
-    for (String id : question.both()) {
-      all.put(id, new Of(id, cost(id), total(id)));
-    }
-    return all;
+  /**
+   * Between a question as it was and as it is. Little is computed before it is asked for.
+   *
+   * @param today the month from which today's price pages are in force
+   */
+  public static Differences between(Selection then, Selection now, YearMonth today) {
+    Costs planned = Costs.of(then.unjudged(), WhatIf.START);
+    return new Differences(ThenAndNow.of(then, now, today, planned), planned);
   }
 
   /**
@@ -63,7 +67,7 @@ public final class Differences {
 
   /** What is not as it was; some of it may make no difference. */
   public Set<Cause> changed() {
-    return java.util.Collections.unmodifiableSet(changed);
+    return changed;
   }
 
   /** By contender, in the order of then; those compared in both. */
@@ -78,51 +82,93 @@ public final class Differences {
 
   /** As it was, by today's rules of calculation. */
   public Evaluation then() {
-    return with(EnumSet.noneOf(Cause.class));
+    return then.get();
   }
 
   /** As it is, over the months of then. */
   public Evaluation now() {
-    return with(changed);
+    return changed.isEmpty() ? then() : now.get();
   }
 
-  private synchronized Evaluation with(Set<Cause> causes) {
-    return evaluations.computeIfAbsent(
-        Set.copyOf(causes),
-        key -> {
-          Selection mixed = question.with(causes);
-          Set<Cause> priced = EnumSet.noneOf(Cause.class);
-          causes.stream().filter(Cause::isOfCosts).forEach(priced::add);
-          return Evaluation.of(
-              mixed,
-              costs.computeIfAbsent(
-                  Set.copyOf(priced), k -> Costs.of(question.with(priced), WhatIf.START)));
-        });
+  /**
+   * What it was planned to cost is worked out already, unless somebody is not compared any more.
+   */
+  private Evaluation asItWas() {
+    Set<Cause> nothing = EnumSet.noneOf(Cause.class);
+    return question.onlyThen().isEmpty()
+        ? Evaluation.of(question.with(nothing), planned)
+        : evaluated(nothing);
   }
 
-  private Optional<Division> cost(String contender) {
-    return Division.of(
-        changed,
-        causes -> with(causes).costs().overall().total(contender).map(Money::getAmount),
-        question.then().currency().getDecimalPlaces());
+  private Evaluation evaluated(Set<Cause> causes) {
+    return Evaluation.of(question.with(causes), WhatIf.START);
   }
 
-  private Optional<Division> total(String contender) {
-    return Division.of(
-        changed,
-        causes ->
-            with(causes)
-                .scores()
-                .totals()
-                .filter(totals -> totals.values().containsKey(contender))
-                .map(totals -> middle(totals, contender)),
-        SCORE_DECIMALS);
+  /** Two to the power of the causes that changed, 64 evaluations at most; they are not kept. */
+  private Map<String, Of> divided() {
+    Mixtures mixtures = new Mixtures();
+    Map<String, Of> all = new LinkedHashMap<>();
+    for (String id : question.both()) {
+      all.put(
+          id,
+          new Of(
+              id,
+              Division.of(
+                  changed,
+                  causes -> mixtures.with(causes).costs().overall().total(id).map(Money::getAmount),
+                  question.then().currency().getDecimalPlaces()),
+              Division.of(
+                  changed,
+                  causes ->
+                      mixtures
+                          .with(causes)
+                          .scores()
+                          .totals()
+                          .filter(totals -> totals.values().containsKey(id))
+                          .map(totals -> middle(totals, id)),
+                  SCORE_DECIMALS)));
+    }
+    return all;
+  }
+
+  /** The question with some causes as they are now and the others as they were. */
+  private final class Mixtures {
+    private final Map<Set<Cause>, Costs> costs = new HashMap<>();
+    private final Map<Set<Cause>, Evaluation> evaluations = new HashMap<>();
+
+    Evaluation with(Set<Cause> causes) {
+      if (causes.isEmpty()) {
+        return then();
+      }
+      return causes.equals(changed)
+          ? now()
+          : evaluations.computeIfAbsent(Set.copyOf(causes), this::mixed);
+    }
+
+    private Evaluation mixed(Set<Cause> causes) {
+      Set<Cause> priced = EnumSet.noneOf(Cause.class);
+      causes.stream().filter(Cause::isOfCosts).forEach(priced::add);
+      Selection mixed = question.with(causes);
+      return Evaluation.of(
+          mixed,
+          costs.computeIfAbsent(
+              Set.copyOf(priced), key -> Costs.of(question.with(priced), WhatIf.START)));
+    }
   }
 
   /** The middle of a total. */
   private static BigDecimal middle(Totals totals, String contender) {
     Interval total = totals.total(contender);
     return total.low().add(total.high()).multiply(HALF);
+  }
+
+  /** Whether what a contender costs is one figure, then and now. */
+  public boolean isExact(String contender) {
+    return isExact(then(), contender) && isExact(now(), contender);
+  }
+
+  private static boolean isExact(Evaluation evaluation, String contender) {
+    return evaluation.costs().overall().totalBounds(contender).filter(Amount::isExact).isPresent();
   }
 
   /**

@@ -11,7 +11,6 @@ import java.util.Set;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Costs;
 import tertulia.core.evaluation.Selection;
-import tertulia.core.evaluation.WhatIf;
 import tertulia.core.fit.Fact;
 import tertulia.core.fit.Offering;
 import tertulia.core.growth.Group;
@@ -44,9 +43,12 @@ public record ThenAndNow(
     }
   }
 
-  /** Both, with what was to be bought of each contender in the months that are over. */
-  public static ThenAndNow of(Selection then, Selection now, YearMonth today) {
-    Costs planned = Costs.of(then.unjudged(), WhatIf.START);
+  /**
+   * Both, with what was to be bought of each contender in the months that are over.
+   *
+   * @param planned what {@code then} costs, whoever judges
+   */
+  static ThenAndNow of(Selection then, Selection now, YearMonth today, Costs planned) {
     Map<String, List<Past.Begun>> begun = new LinkedHashMap<>();
     int month = month(then, today);
     for (Contender contender : then.active()) {

@@ -65,6 +65,12 @@ public sealed interface LookBackFinding extends Finding {
   /** Another that would be begun today, and what it costs from then on. */
   record Begun(String contender, Money cost) {}
 
+  /** What the choice costs, then or today, is the upper end of what is known. */
+  record UpperEnds(String choice) implements LookBackFinding {}
+
+  /** Some totals are ranges, and their middles are compared. */
+  record MidRange() implements LookBackFinding {}
+
   /** There is no figure of what the choice costs, then or today. */
   record NoCost(String choice, boolean then) implements LookBackFinding {}
 

@@ -1,6 +1,7 @@
 package tertulia.core.finding;
 
 import java.math.BigDecimal;
+import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
@@ -87,6 +88,27 @@ public record LookBackFindings(Differences differences, String choice) {
 
   private static int count(List<Conditions.Watched> watched, Class<?> kind) {
     return (int) watched.stream().filter(w -> kind.isInstance(w.standing())).count();
+  }
+
+  /** How figures are to be read that are not known exactly. */
+  public List<LookBackFinding> inexact() {
+    List<LookBackFinding> inexact = new ArrayList<>();
+    if (!differences.isExact(choice)
+        && differences.of(choice).flatMap(Differences.Of::cost).isPresent()) {
+      inexact.add(new LookBackFinding.UpperEnds(choice));
+    }
+    if (hasRange(differences.then()) || hasRange(differences.now())) {
+      inexact.add(new LookBackFinding.MidRange());
+    }
+    return inexact;
+  }
+
+  private static boolean hasRange(Evaluation evaluation) {
+    return evaluation
+        .scores()
+        .totals()
+        .filter(totals -> totals.standings().stream().anyMatch(s -> !s.total().isExact()))
+        .isPresent();
   }
 
   /** That nothing has changed; empty if something has. */

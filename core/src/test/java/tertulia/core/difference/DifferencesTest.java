@@ -70,7 +70,7 @@ public class DifferencesTest {
   }
 
   private static Differences between(Selection then, Selection now, YearMonth today) {
-    return new Differences(ThenAndNow.of(then, now, today));
+    return Differences.between(then, now, today);
   }
 
   private static Division cost(Differences differences, String contender) {
