@@ -150,8 +150,10 @@ public abstract class BrowserTest extends ServedTest {
                     .setColorScheme(scheme)
                     .setViewportSize(width, 800));
     windows.add(context);
+    // of every page in it, also of those that are opened later
+    context.setDefaultTimeout(60_000);
+    context.setDefaultNavigationTimeout(60_000);
     Page page = context.newPage();
-    page.setDefaultTimeout(60_000);
     page.onConsoleMessage(message -> {
       if (message.type().equals("error") && !message.text().contains("status of 4")) {
         complaints.add(message.text());
