@@ -36,6 +36,10 @@ public class PrintedTest extends BrowserTest {
         "/selections/1/decision",
         List.of("criteria won", "halvard desk", "how the list was narrowed")
       },
+      {
+        "/selections/2/look-again",
+        List.of("would decide", "broken since 14 oct 2026", "+216.00", "dinghy")
+      },
       {"/selections/1/contenders", List.of("halvard desk", "pierbook")},
       {"/selections/1/fit", List.of("halvard desk", "plan")},
       {
