@@ -1,11 +1,14 @@
 package tertulia.app.decision;
 
+import java.time.Instant;
 import java.time.LocalDate;
 import java.time.YearMonth;
 import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.TreeSet;
 import java.util.function.Supplier;
@@ -38,9 +41,10 @@ import tertulia.core.money.ExchangeRate;
 @Component
 public class LookBack {
   /** What is compared; what it costs is not asked before it has to be. */
-  private record Asked(Selection then, Selection now, YearMonth month) {
+  private record Asked(
+      Selection then, Selection now, YearMonth month, Map<String, YearMonth> since) {
     Differences differences() {
-      return Differences.between(then, now, month);
+      return Differences.between(then, now, month, since);
     }
   }
 
@@ -250,12 +254,35 @@ public class LookBack {
         question.then().horizon().indexOf(question.today()));
   }
 
-  private static Optional<Differences> differences(
-      Snapshot then, SelectionFile now, LocalDate day) {
+  private Optional<Differences> differences(Snapshot then, SelectionFile now, LocalDate day) {
     Selection is = SelectionLoader.stored(now);
     return SelectionLoader.ifReadable(then.selection().undecided())
         .filter(was -> was.currency().equals(is.currency()))
-        .map(was -> KEPT.get(new Asked(was, is, YearMonth.from(day)), Asked::differences));
+        .map(was ->
+            KEPT.get(
+                new Asked(was, is, YearMonth.from(day), since(then, day)), Asked::differences));
+  }
+
+  /**
+   * The first month that began with the page in force on a day, by contender; none of those whose
+   * page is that of when it was signed.
+   */
+  private Map<String, YearMonth> since(Snapshot then, LocalDate day) {
+    LocalDate signed =
+        LocalDate.ofInstant(Instant.parse(then.decision().signedAt()), ZoneId.systemDefault());
+    Map<String, YearMonth> since = new HashMap<>();
+    for (SelectionFile.ContenderPart part : then.selection().contenders()) {
+      String tool = part.tool().id();
+      if (catalogue.find(tool).isPresent()) {
+        catalogue
+            .days(tool)
+            .inForce(day)
+            .filter(from -> from.isAfter(signed))
+            .map(from -> YearMonth.from(from.plusMonths(1).minusDays(1)))
+            .ifPresent(month -> since.put(tool, month));
+      }
+    }
+    return since;
   }
 
   /** The days since it was signed on which a price page changed, with how things stood then. */
@@ -275,7 +302,8 @@ public class LookBack {
             signed,
             conditions(
                 then.decision().choice(),
-                KEPT.get(new Asked(was, was, YearMonth.from(signed)), Asked::differences))));
+                KEPT.get(
+                    new Asked(was, was, YearMonth.from(signed), Map.of()), Asked::differences))));
     for (LocalDate day : days.headSet(today, true)) {
       differences(then, askedOn(id, day), day)
           .filter(differences -> differences.question().both().contains(then.decision().choice()))

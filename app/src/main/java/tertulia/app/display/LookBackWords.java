@@ -118,10 +118,11 @@ public record LookBackWords(Selection selection) implements SelectionWords {
     if (cost.left().isEmpty()) {
       return says;
     }
-    String left =
-        Voice.say(
-            "again.left",
-            Map.of("cost", Figures.moneyIn(cost.left().get()), "months", months(cost.months())));
+    String amount = Figures.moneyIn(cost.left().get());
+    if (cost.months() == 1) {
+      return says + " " + Voice.say("again.left.one", "cost", amount);
+    }
+    String left = Voice.say("again.left", Map.of("cost", amount, "months", months(cost.months())));
     return cost.other()
         .map(other ->
             Voice.say(

@@ -215,6 +215,12 @@ public class ThenAndNowTest extends ServedTest {
     clock.moveTo("2025-12-22");
     List<String> atOnce = conditions(page("pia", AT));
     assertTrue(atOnce.getFirst().endsWith("Holds: the same as when it was decided."), "" + atOnce);
+    for (String later : List.of("2027-11-30", "2028-12-31", "2029-01-31")) {
+      clock.moveTo(later);
+      assertTrue(
+          page("pia", AT).select(".saysline").text().contains("Rigglet costs 1,080.00 EUR"),
+          later + ": a page of two years ago was paid since then");
+    }
     clock.moveTo("2028-02-29");
     assertFalse(conditions(page("pia", AT)).isEmpty());
     clock.moveTo("2029-01-31");

@@ -48,8 +48,18 @@ public final class Differences {
    * @param today the month from which today's price pages are in force
    */
   public static Differences between(Selection then, Selection now, YearMonth today) {
+    return between(then, now, today, Map.of());
+  }
+
+  /**
+   * As above, where today's page of some contenders is in force since an earlier month.
+   *
+   * @param since that month, by contender
+   */
+  public static Differences between(
+      Selection then, Selection now, YearMonth today, Map<String, YearMonth> since) {
     Costs planned = Costs.of(then.unjudged(), WhatIf.START);
-    return new Differences(ThenAndNow.of(then, now, today, planned), planned);
+    return new Differences(ThenAndNow.of(then, now, today, since, planned), planned);
   }
 
   /**

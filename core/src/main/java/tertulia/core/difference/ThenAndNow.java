@@ -31,11 +31,17 @@ import tertulia.core.scoring.Panel;
  * @param then as it was
  * @param now as it is
  * @param today the month from which today's price pages are in force; before it those of then are
+ * @param since by contender the month from which today's page is in force, if that is before today
  * @param begun by contender what was to be bought in the months before it
  */
 public record ThenAndNow(
-    Selection then, Selection now, YearMonth today, Map<String, List<Past.Begun>> begun) {
+    Selection then,
+    Selection now,
+    YearMonth today,
+    Map<String, YearMonth> since,
+    Map<String, List<Past.Begun>> begun) {
   public ThenAndNow {
+    since = Map.copyOf(since);
     begun = Map.copyOf(begun);
     if (!then.currency().equals(now.currency())) {
       throw new IllegalArgumentException(
@@ -48,7 +54,8 @@ public record ThenAndNow(
    *
    * @param planned what {@code then} costs, whoever judges
    */
-  static ThenAndNow of(Selection then, Selection now, YearMonth today, Costs planned) {
+  static ThenAndNow of(
+      Selection then, Selection now, YearMonth today, Map<String, YearMonth> since, Costs planned) {
     Map<String, List<Past.Begun>> begun = new LinkedHashMap<>();
     int month = month(then, today);
     for (Contender contender : then.active()) {
@@ -56,7 +63,7 @@ public record ThenAndNow(
         begun.put(contender.id(), Past.begun(found.best(), month));
       }
     }
-    return new ThenAndNow(then, now, today, begun);
+    return new ThenAndNow(then, now, today, since, begun);
   }
 
   /** The plan month from which today's price pages are in force, 0 to all months. */
@@ -168,7 +175,7 @@ public record ThenAndNow(
     boolean anew = causes.contains(Cause.PRICES) && !isPricedAlike(was, is);
     Contender priced = anew ? is : was;
     return new Contender(
-        anew ? from(is.tool(), month()) : was.tool(),
+        anew ? from(is.tool(), since(is.id())) : was.tool(),
         facts,
         known.ratings(),
         null,
@@ -197,15 +204,21 @@ public record ThenAndNow(
         && now.rise().isNone();
   }
 
-  private static Tool from(Tool tool, int month) {
-    return month == 0
+  /** The plan month from which today's page of a contender is the one to buy from. */
+  private int since(String contender) {
+    return Math.clamp(then.horizon().indexOf(since.getOrDefault(contender, today)), 0, month());
+  }
+
+  /** What the page says today is today's price, so it rises from today on. */
+  private Tool from(Tool tool, int month) {
+    return month() == 0
         ? tool
         : new Tool(
             tool.id(),
             tool.name(),
             tool.maker(),
             tool.plans().stream()
-                .map(plan -> plan.in(new InForce(month, InForce.LAST, Optional.empty())))
+                .map(plan -> plan.in(new InForce(month, InForce.LAST, Optional.empty(), month())))
                 .toList(),
             tool.offers(),
             tool.owned());
@@ -221,7 +234,7 @@ public record ThenAndNow(
   }
 
   private List<Offering> earlier(Contender was, Map<String, Map<String, Fact>> facts) {
-    InForce before = new InForce(0, month(), Optional.of(then.rise()));
+    InForce before = new InForce(0, since(was.id()), Optional.of(then.rise()));
     return Offering.of(was.tool(), facts).stream()
         .filter(offering -> !was.plansAside().containsKey(offering.plan().id()))
         .map(offering ->

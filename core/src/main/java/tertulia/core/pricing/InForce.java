@@ -12,9 +12,15 @@ import tertulia.core.money.PriceRise;
  * @param from the first plan month; its prices rise a year after that. Before 0: it was in force
  *     before the plan began, and rises as many months earlier
  * @param until the plan month after the last; {@link #LAST} if it is not replaced
+ * @param raised the plan month from which its yearly rises are counted
  * @param rise the yearly rise with which the page is read; empty: that of the selection
  */
-public record InForce(int from, int until, Optional<PriceRise> rise) {
+public record InForce(int from, int until, Optional<PriceRise> rise, int raised) {
+  /** A page whose prices rise from the month it came into force. */
+  public InForce(int from, int until, Optional<PriceRise> rise) {
+    this(from, until, rise, from);
+  }
+
   /** After every plan month. */
   public static final int LAST = Integer.MAX_VALUE;
 
@@ -36,6 +42,6 @@ public record InForce(int from, int until, Optional<PriceRise> rise) {
 
   /** Full years that the page has been in force in plan month {@code m}. */
   public int years(int m) {
-    return Math.max(0, m - from) / 12;
+    return Math.max(0, m - raised) / 12;
   }
 }

@@ -142,6 +142,24 @@ public class DifferencesTest {
     }
   }
 
+  /** A page that changed long ago was the one to buy from since then, and not only from today. */
+  @Test
+  public void aPageIsInForceSinceItsDay() {
+    Selection then = selection(36, 10, PriceRise.NONE, "99", "10");
+    Selection now = selection(36, 10, PriceRise.NONE, "99", "12");
+    for (int today = 11; today <= 36; today++) {
+      // one year at 10, the others at 12: bought in months 12 and 24
+      assertEquals(
+          cost(
+                  Differences.between(
+                      then, now, JAN_2027.plusMonths(today), Map.of("t", JAN_2027.plusMonths(10))),
+                  "t")
+              .now(),
+          new BigDecimal("4080.00"),
+          "" + today);
+    }
+  }
+
   @Test
   public void todaysListRisesFromTodayOn() {
     PriceRise ten = PriceRise.ofPercent("10");
