@@ -6,7 +6,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import org.joda.money.Money;
 import tertulia.app.exchange.Faults;
 import tertulia.app.exchange.SelectionFile;
 import tertulia.app.exchange.SelectionReader;
@@ -16,6 +15,7 @@ import tertulia.core.difference.Standing;
 import tertulia.core.evaluation.Selection;
 import tertulia.core.growth.Group;
 import tertulia.core.time.MonthSpan;
+import tertulia.core.working.Quantity;
 
 /** Conditions of a decision and how they stand. */
 public record ProvisoWords(Selection selection) implements SelectionWords {
@@ -92,8 +92,9 @@ public record ProvisoWords(Selection selection) implements SelectionWords {
         .orElse(id);
   }
 
+  /** With the decimals it has, as a limit is shown as it was stated. */
   private String money(BigDecimal amount) {
-    return Figures.moneyIn(Money.of(selection.currency(), amount, java.math.RoundingMode.HALF_UP));
+    return Figures.quantity(new Quantity(amount, selection.currency().getCode()));
   }
 
   private static String percent(BigDecimal percent) {
