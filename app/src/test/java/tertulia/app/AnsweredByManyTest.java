@@ -19,7 +19,9 @@ import org.testng.annotations.BeforeMethod;
 import org.testng.annotations.Test;
 import tertulia.app.decision.Decisions;
 import tertulia.app.exchange.Demo;
+import tertulia.app.exchange.Faults;
 import tertulia.app.handover.Intake;
+import tertulia.app.people.Role;
 import tertulia.app.people.UserAccounts;
 import tertulia.app.selection.Selections;
 import tertulia.core.decision.Decision;
@@ -217,6 +219,58 @@ public class AnsweredByManyTest extends ServedTest {
   }
 
   @Test
+  public void whoeverIsAskedAloneCannotProposeItAgain() throws Exception {
+    propose("rule", "everyone", "ask-joren", "on");
+    sendForm(
+        "ilse",
+        "/selections/"
+            + id
+            + "/contenders/"
+            + selections.load(id).selection().active().getLast().id()
+            + "/aside",
+        "reason",
+        "It is no longer sold here.");
+    people.changeRole(account("joren"), Role.ORGANISER, new Faults());
+    try {
+      String version = "" + decisions.find(id).orElseThrow().version();
+      MockHttpServletResponse renewed = sendForm("joren", at + "/renew", "version", version);
+      assertEquals(renewed.getStatus(), 422);
+      assertTrue(
+          renewed
+              .getContentAsString(StandardCharsets.UTF_8)
+              .contains("You are the only one who is asked to agree"));
+      assertTrue(decision() instanceof Decision.Proposed, "nothing was written");
+      assertEquals(decisions.ended(id), List.of());
+    } finally {
+      people.changeRole(account("joren"), Role.MEMBER, new Faults());
+    }
+  }
+
+  @Test
+  public void itIsSaidWhoCannotAnswerAnyMore() throws Exception {
+    propose("rule", "everyone", "ask-joren", "on", "ask-maud", "on");
+    String said = "Not able to answer any more: ";
+    assertFalse(text("ilse", at).contains(said));
+    people.disable(account("maud"), true, new Faults());
+    people.changeRole(account("joren"), Role.READER, new Faults());
+    try {
+      assertTrue(
+          text("ilse", at).contains(said + "Joren Talvik and Maud Verlinde."), text("ilse", at));
+    } finally {
+      people.disable(account("maud"), false, new Faults());
+      people.changeRole(account("joren"), Role.MEMBER, new Faults());
+    }
+  }
+
+  private long account(String name) {
+    return people.all().stream()
+        .filter(entry -> entry.signInName().equals(name))
+        .findFirst()
+        .orElseThrow()
+        .id();
+  }
+
+  @Test
   public void nobodyObjectsInTime() throws Exception {
     propose("rule", "no-objection", "ask-joren", "on", "days", "7");
     assertTrue(text("joren", at).contains("It stands if nobody objects until 1 Dec 2026."));
@@ -233,6 +287,11 @@ public class AnsweredByManyTest extends ServedTest {
         "the days are not over");
     clock.moveTo("2026-12-02");
     assertTrue(text("ilse", at).contains("Nobody has objected until 1 Dec 2026"));
+    assertFalse(text("joren", at).contains("what speaks against it"), "it is too late for that");
+    assertEquals(
+        sendForm("joren", at + "/object", "proposal", read, "reason", "Too late.").getStatus(),
+        422);
+    assertTrue(decision() instanceof Decision.Proposed);
     assertEquals(
         sendForm("ilse", at + "/unopposed", "proposal", read, "password", "wrong").getStatus(),
         422);

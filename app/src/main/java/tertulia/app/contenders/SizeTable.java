@@ -35,7 +35,6 @@ record SizeTable(
   private static final int MOST_NAMED = 4;
 
   /** A lead that would read as 0.000. */
-  private static final java.math.BigDecimal LEVEL = new java.math.BigDecimal("0.0005");
 
   /** Who leads and what the cheapest costs, for the usual numbers of people. */
   record Brief(List<String> sizes, List<Cell> leads, List<Cell> cheapest) {}
@@ -134,14 +133,14 @@ record SizeTable(
     String by =
         size.lead()
             .map(lead ->
-                lead.compareTo(LEVEL) < 0
+                lead.isLevel()
                     ? Voice.say(
                         "size.short.level", "other", name(session, size.best().get(1).contender()))
                     : Voice.say(
                         "size.short.ahead",
                         java.util.Map.of(
                             "by",
-                            Figures.lead(lead),
+                            Figures.apart(lead),
                             "other",
                             name(session, size.best().get(1).contender()))))
             .orElse("");

@@ -3,6 +3,7 @@ package tertulia.app.decision;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.UnaryOperator;
 import tertulia.app.display.SigningWords;
 import tertulia.app.people.SignedIn;
 import tertulia.core.decision.Answer;
@@ -16,6 +17,7 @@ import tertulia.core.decision.Signing;
  * @param rule by which it stands
  * @param answers so far, one a line
  * @param waits what it waits for
+ * @param unable who of those asked cannot answer any more, in a sentence; may be empty
  * @param mine whether the reader proposed it
  * @param asks whether the reader may answer
  * @param own what the reader answered; empty: nothing yet
@@ -27,6 +29,7 @@ record AskedView(
     String rule,
     List<String> answers,
     String waits,
+    String unable,
     boolean mine,
     boolean asks,
     String own,
@@ -34,8 +37,16 @@ record AskedView(
     boolean reminds,
     String proposal) {
 
-  /** Empty if nothing is proposed. */
-  static Optional<AskedView> of(Decisions.Stored stored, SignedIn person, Instant now) {
+  /**
+   * Empty if nothing is proposed.
+   *
+   * @param unable those of some people who cannot answer
+   */
+  static Optional<AskedView> of(
+      Decisions.Stored stored,
+      SignedIn person,
+      Instant now,
+      UnaryOperator<List<Signatory>> unable) {
     if (!(stored.decision() instanceof Decision.Proposed proposed)) {
       return Optional.empty();
     }
@@ -48,6 +59,7 @@ record AskedView(
             SigningWords.rule(signing, proposed.by().at()),
             SigningWords.answers(signing),
             SigningWords.waits(proposed, now),
+            SigningWords.unable(unable.apply(signing.waiting())),
             mine,
             !mine && person.weighs() && signing.asks(reader),
             signing

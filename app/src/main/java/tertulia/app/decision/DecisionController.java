@@ -457,7 +457,12 @@ class DecisionController implements StepBody {
     model.addAttribute(
         "asked",
         stored
-            .flatMap(found -> AskedView.of(found, session.person(), clock.instant()))
+            .flatMap(found ->
+                AskedView.of(
+                    found,
+                    session.person(),
+                    clock.instant(),
+                    people -> signingForm.unable(session.table().id(), people)))
             .orElse(null));
     model.addAttribute("typedReservations", "");
     Optional<LookBack.LookedAt> looked =

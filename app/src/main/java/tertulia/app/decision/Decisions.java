@@ -35,6 +35,7 @@ import tertulia.core.decision.Proposal;
 import tertulia.core.decision.Review;
 import tertulia.core.decision.Signatory;
 import tertulia.core.decision.Signing;
+import tertulia.core.decision.SigningRule;
 import tertulia.core.evaluation.Evaluation;
 import tertulia.core.evaluation.WhatIf;
 import tertulia.core.path.PlanPaths;
@@ -294,6 +295,13 @@ public class Decisions {
     if (!there) {
       throw new IllegalStateException(
           "The choice is not compared any more. Withdraw the proposal and write a new one.");
+    }
+    if (proposed.signing().asked().stream().allMatch(signatory(person)::isSameAs)
+        && proposed.signing().asks(signatory(person))
+        && !(proposed.signing().rule() instanceof SigningRule.OneOther)) {
+      throw new IllegalStateException(
+          "You are the only one who is asked to agree, and whoever proposes is not asked. Withdraw"
+              + " the proposal and ask others, or let somebody else propose it again.");
     }
     String now = option.apply(choice);
     keep(row, proposed.withdraw(signatory(person), now(), reason(lines)));

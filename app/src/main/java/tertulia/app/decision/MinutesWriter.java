@@ -202,9 +202,9 @@ final class MinutesWriter {
     if (own.isEmpty() || best.isEmpty()) {
       return Optional.empty();
     }
-    BigDecimal by = own.get().subtract(FiguresMinutes.middle(best.get()));
+    Totals.Apart apart = new Totals.Apart(own.get(), FiguresMinutes.middle(best.get()));
     String other = best.get().name();
-    if (!Totals.isAbove(by.abs(), BigDecimal.ZERO)) {
+    if (apart.isLevel()) {
       return Optional.of(Voice.say("record.level", "other", other));
     }
     boolean exact =
@@ -212,10 +212,10 @@ final class MinutesWriter {
             .map(c -> Objects.requireNonNull(c.total()))
             .allMatch(total -> total.low().equals(total.high()));
     String key =
-        by.signum() > 0
+        apart.exactly().signum() > 0
             ? exact ? "record.ahead" : "record.ahead.mid-range"
             : exact ? "record.behind" : "record.behind.mid-range";
-    return Optional.of(Voice.say(key, Map.of("other", other, "by", Figures.lead(by.abs()))));
+    return Optional.of(Voice.say(key, Map.of("other", other, "by", Figures.apart(apart))));
   }
 
   /** What the cheapest of the others costs more or less. */

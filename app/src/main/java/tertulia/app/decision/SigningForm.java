@@ -67,6 +67,15 @@ class SigningForm {
     return new Choice(Codes.code(rule), label);
   }
 
+  /** Those of some people who cannot answer here any more, whatever the reason. */
+  List<Signatory> unable(long selection, List<Signatory> asked) {
+    List<UserAccounts.Entry> eligible = eligible(selection);
+    return asked.stream()
+        .filter(person ->
+            eligible.stream().noneMatch(entry -> entry.signInName().equals(person.account())))
+        .toList();
+  }
+
   private List<UserAccounts.Entry> eligible(long selection) {
     return people.all().stream()
         .filter(entry -> !entry.disabled() && entry.role() != Role.READER)

@@ -10,6 +10,7 @@ import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 import tertulia.core.growth.Measure;
 import tertulia.core.scoring.Interval;
+import tertulia.core.scoring.Totals;
 import tertulia.core.working.Quantity;
 
 /** How figures read: thousands set off, the currency's decimals, a real minus sign. */
@@ -82,6 +83,14 @@ public final class Figures {
   /** How far a value from 0 to 1 is from another, without its sign: 0.051. */
   public static String lead(BigDecimal by) {
     return decimals(by.abs(), SCORE_DECIMALS);
+  }
+
+  /** How far apart two totals are, of which both may stand beside it. */
+  public static String apart(Totals.Apart apart) {
+    BigDecimal read = apart.asRead();
+    return read.signum() == 0 && !apart.isLevel()
+        ? Voice.say("score.part.nearer")
+        : decimals(read.abs(), SCORE_DECIMALS);
   }
 
   /** A quantity with its unit, money with its decimals, other numbers with up to six. */

@@ -68,7 +68,7 @@ public record LookBackWords(Selection selection) implements SelectionWords {
           ? Voice.say("again.now.choice.tie", "tool", who)
           : Voice.say("again.now.other.tie", "other", who);
     }
-    String by = Figures.lead(now.by().get());
+    String by = Figures.apart(now.by().get());
     if (!choice) {
       return Voice.say("again.now.other", Map.of("other", who, "by", by));
     }
@@ -94,7 +94,7 @@ public record LookBackWords(Selection selection) implements SelectionWords {
     if (then.isTie()) {
       return Voice.say("again.then.tie", "tool", who);
     }
-    String was = Figures.lead(then.by().get());
+    String was = Figures.apart(then.by().get());
     if (!then.contender().equals(lead.choice())) {
       return Voice.say("again.then.other", Map.of("other", who, "was", was));
     }

@@ -54,6 +54,11 @@ public final class SigningWords {
         : Voice.say("signing.waits", "members", names(signing.waiting()));
   }
 
+  /** That some who are asked cannot answer any more; empty if nobody is. */
+  public static String unable(List<Signatory> people) {
+    return people.isEmpty() ? "" : Voice.say("signing.unable", "members", names(people));
+  }
+
   /** The answers, one a line. */
   public static List<String> answers(Signing signing) {
     return signing.answers().stream().map(SigningWords::of).toList();

@@ -17,7 +17,7 @@ record VerdictWords(Selection selection) implements SelectionWords {
                   "other",
                   name(not.first()),
                   "by",
-                  Figures.lead(not.by())));
+                  Figures.apart(not.by())));
       case VerdictFinding.NotForCertain open ->
           Voice.say(
               "verdict.not-for-certain",

@@ -35,7 +35,7 @@ final class VersusWords {
       return Voice.say("versus.total.none");
     }
     HeadToHead.Lead lead = found.total().get();
-    String by = Figures.lead(lead.by());
+    String by = Figures.apart(lead.apart());
     if (lead.margin() == Margin.TIE) {
       return Voice.say("versus.total.tie", "by", by);
     }

@@ -89,7 +89,7 @@ public class RecordTest extends ServedTest {
         minutes.inShort(),
         List.of(
             "24.00 EUR a month in January 2026, for 30 people.",
-            "It was not ahead by the totals: Werfplan was, by 0.006.",
+            "It was not ahead by the totals: Werfplan was, by 0.005.",
             "Werfplan, the cheapest of the others, costs 3,452.20 EUR more over that time.",
             "We look again on 15 Dec 2026."));
     assertEquals(

@@ -62,7 +62,7 @@ public class ThenAndNowTest extends ServedTest {
         page.select(".lookback h2").first().text(), "By today’s totals we would decide the same.");
     assertEquals(
         page.select(".saysline").text(),
-        "Rigglet is ahead today, by 0.001. Werfplan was ahead by 0.006 when it was decided. Rigglet"
+        "Rigglet is ahead today, by 0.002. Werfplan was ahead by 0.005 when it was decided. Rigglet"
             + " costs 1,080.00 EUR over 36 months, 216.00 EUR more than when it was decided. 840.00"
             + " EUR of it is for the 26 months from today on. Keelboard, begun today, would cost"
             + " 3,630.98 EUR for these months.");

@@ -51,7 +51,8 @@ public sealed interface Decision {
      * Takes an answer.
      *
      * @return the same with the answer, or what has come of it
-     * @throws IllegalStateException if that person proposed it or is not asked
+     * @throws IllegalStateException if that person proposed it or is not asked, or is against it
+     *     after the days for objections
      */
     public Decision answer(Answer answer) {
       Signatory person = answer.by().by();
@@ -62,6 +63,12 @@ public sealed interface Decision {
       if (!signing.asks(person)) {
         throw new IllegalStateException(
             "You are not among those who are asked to agree to this proposal.");
+      }
+      if (answer instanceof Answer.Against
+          && signing.outcome(by.at(), answer.by().at()) instanceof Signing.Outcome.Unopposed) {
+        throw new IllegalStateException(
+            "The days in which somebody could object are over. Ask an organiser to withdraw the"
+                + " proposal, or look at the decision again once it stands.");
       }
       Signing more = signing.with(answer);
       return switch (more.outcome(by.at(), answer.by().at())) {

@@ -21,9 +21,6 @@ import tertulia.core.scoring.Totals;
 
 /** What became of the contenders of a question since it was asked, and by what. */
 public final class Differences {
-  /** Decimals of a total score as it is read. */
-  public static final int SCORE_DECIMALS = 3;
-
   private static final BigDecimal HALF = new BigDecimal("0.5");
 
   private final ThenAndNow question;
@@ -136,7 +133,7 @@ public final class Differences {
                           .totals()
                           .filter(totals -> totals.values().containsKey(id))
                           .map(totals -> middle(totals, id)),
-                  SCORE_DECIMALS)));
+                  Totals.DECIMALS)));
     }
     return all;
   }

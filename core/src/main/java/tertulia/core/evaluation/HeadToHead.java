@@ -13,6 +13,7 @@ import tertulia.core.fit.Need;
 import tertulia.core.path.CostByHeadcount;
 import tertulia.core.scoring.Criterion;
 import tertulia.core.scoring.Interval;
+import tertulia.core.scoring.Totals;
 import tertulia.core.scoring.Totals.Margin;
 
 /**
@@ -45,29 +46,35 @@ public record HeadToHead(
   /**
    * How far apart two values from 0 to 1 are.
    *
-   * @param by left less right at the midpoints
+   * @param apart left and right at the midpoints
    * @param certain whether the one ahead is so whatever the unknown values are
    */
-  public record Lead(BigDecimal by, boolean certain) {
+  public record Lead(Totals.Apart apart, boolean certain) {
     static Lead of(Interval left, Interval right) {
-      BigDecimal by = left.midpoint().subtract(right.midpoint());
+      Totals.Apart apart = new Totals.Apart(left.midpoint(), right.midpoint());
+      BigDecimal by = apart.exactly();
       boolean certain =
           by.signum() > 0
               ? left.low().compareTo(right.high()) > 0
               : by.signum() < 0 && right.low().compareTo(left.high()) > 0;
-      return new Lead(by, certain);
+      return new Lead(apart, certain);
+    }
+
+    /** Left less right at the midpoints. */
+    public BigDecimal by() {
+      return apart.exactly();
     }
 
     /** A tie, an edge or clear. */
     public Margin margin() {
-      return Margin.of(by.abs());
+      return Margin.of(by().abs());
     }
 
     /** Whose it is; empty for a tie. */
     public Optional<Side> side() {
       return margin() == Margin.TIE
           ? Optional.empty()
-          : Optional.of(by.signum() > 0 ? Side.LEFT : Side.RIGHT);
+          : Optional.of(by().signum() > 0 ? Side.LEFT : Side.RIGHT);
     }
   }
 

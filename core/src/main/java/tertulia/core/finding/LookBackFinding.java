@@ -2,10 +2,10 @@ package tertulia.core.finding;
 
 import static java.util.Objects.requireNonNull;
 
-import java.math.BigDecimal;
 import java.util.Optional;
 import org.joda.money.Money;
 import tertulia.core.difference.Division;
+import tertulia.core.scoring.Totals;
 
 /** What there is to say of a decision that is looked at again. */
 public sealed interface LookBackFinding extends Finding {
@@ -15,7 +15,7 @@ public sealed interface LookBackFinding extends Finding {
    * @param contender the first one
    * @param by how far before the next, 0 or more; empty if there is no other
    */
-  record Ahead(String contender, Optional<BigDecimal> by) {
+  record Ahead(String contender, Optional<Totals.Apart> by) {
     public Ahead {
       requireNonNull(contender);
       requireNonNull(by);
@@ -23,7 +23,7 @@ public sealed interface LookBackFinding extends Finding {
 
     /** Whether the next is level with it. */
     public boolean isTie() {
-      return by.isPresent() && by.get().signum() == 0;
+      return by.filter(Totals.Apart::isLevel).isPresent();
     }
   }
 

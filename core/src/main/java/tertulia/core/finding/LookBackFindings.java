@@ -36,14 +36,14 @@ public record LookBackFindings(Differences differences, String choice) {
             .map(Totals.Standing::contender)
             .toList();
     String first = level.contains(choice) ? choice : level.getFirst();
-    Optional<BigDecimal> by =
+    Optional<Totals.Apart> by =
         level.size() > 1
-            ? Optional.of(BigDecimal.ZERO)
+            ? Optional.of(new Totals.Apart(most, most))
             : standings.stream()
                 .filter(s -> !s.contender().equals(first))
                 .map(s -> s.total().midpoint())
                 .max(BigDecimal::compareTo)
-                .map(most::subtract);
+                .map(next -> new Totals.Apart(most, next));
     return new LookBackFinding.Ahead(first, by);
   }
 

@@ -2,10 +2,10 @@ package tertulia.core.finding;
 
 import static java.util.Objects.requireNonNull;
 
-import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.List;
 import tertulia.core.decision.Proviso;
+import tertulia.core.scoring.Totals;
 
 /** What speaks against a choice in the figures and facts it is to rest on. */
 public sealed interface VerdictFinding extends Finding {
@@ -15,7 +15,7 @@ public sealed interface VerdictFinding extends Finding {
    *
    * @param by how far, above 0
    */
-  record NotAhead(String choice, String first, BigDecimal by) implements VerdictFinding {}
+  record NotAhead(String choice, String first, Totals.Apart by) implements VerdictFinding {}
 
   /** It is ahead or level by the middle of the totals, and not in every case. */
   record NotForCertain(String choice, List<String> mayPass) implements VerdictFinding {

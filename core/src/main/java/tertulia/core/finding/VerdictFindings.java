@@ -1,6 +1,5 @@
 package tertulia.core.finding;
 
-import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
@@ -79,9 +78,12 @@ public final class VerdictFindings {
             .filter(s -> s.contender().equals(choice))
             .findFirst()
             .orElseThrow();
-    BigDecimal by = first.total().midpoint().subtract(own.total().midpoint());
     if (Totals.isAbove(first.total().midpoint(), own.total().midpoint())) {
-      return Optional.of(new VerdictFinding.NotAhead(choice, first.contender(), by));
+      return Optional.of(
+          new VerdictFinding.NotAhead(
+              choice,
+              first.contender(),
+              new Totals.Apart(first.total().midpoint(), own.total().midpoint())));
     }
     List<String> mayPass =
         totals.standings().stream()

@@ -1,6 +1,7 @@
 package tertulia.core.scoring;
 
 import java.math.BigDecimal;
+import java.math.RoundingMode;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
@@ -26,6 +27,39 @@ public record Totals(
 
   /** Where a contender stands. Ranks run from 1; equal if its total is certain enough. */
   public record Standing(String contender, Interval total, int bestRank, int worstRank) {}
+
+  /** Decimals of a total as it is read. */
+  public static final int DECIMALS = 3;
+
+  /**
+   * Two totals and how far apart they are.
+   *
+   * @param above the first, which need not be the higher one
+   * @param below the second
+   */
+  public record Apart(BigDecimal above, BigDecimal below) {
+    /** How far the first is above the second, exactly. */
+    public BigDecimal exactly() {
+      return above.subtract(below);
+    }
+
+    /**
+     * The difference of the totals as they are read, so that whoever subtracts what stands beside
+     * it gets the same; 0 if they read alike.
+     */
+    public BigDecimal asRead() {
+      return read(above).subtract(read(below));
+    }
+
+    private static BigDecimal read(BigDecimal total) {
+      return total.setScale(DECIMALS, RoundingMode.HALF_UP);
+    }
+
+    /** Whether they are equal. */
+    public boolean isLevel() {
+      return exactly().abs().compareTo(LEVEL) < 0;
+    }
+  }
 
   /** Whether one figure is above another by more than what equal ones may differ by. */
   public static boolean isAbove(BigDecimal one, BigDecimal other) {

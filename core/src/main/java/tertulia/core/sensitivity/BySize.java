@@ -1,6 +1,5 @@
 package tertulia.core.sensitivity;
 
-import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -14,6 +13,7 @@ import tertulia.core.evaluation.Evaluation;
 import tertulia.core.evaluation.WhatIf;
 import tertulia.core.path.SteadyCost;
 import tertulia.core.scoring.Interval;
+import tertulia.core.scoring.Totals;
 
 /**
  * The answer for so many people, in today's shares of the groups: what each contender costs a month
@@ -65,16 +65,14 @@ public record BySize(int people, List<Line> lines, Optional<String> leader, bool
   }
 
   /** By how much the best is ahead of the second by the middle of their totals. */
-  public Optional<BigDecimal> lead() {
+  public Optional<Totals.Apart> lead() {
     List<Line> two = best();
     return two.size() < 2
         ? Optional.empty()
         : Optional.of(
-            two.get(0)
-                .total()
-                .orElseThrow()
-                .midpoint()
-                .subtract(two.get(1).total().orElseThrow().midpoint()));
+            new Totals.Apart(
+                two.get(0).total().orElseThrow().midpoint(),
+                two.get(1).total().orElseThrow().midpoint()));
   }
 
   static BySize of(Evaluation read, Optional<Sizes> sizes, int people) {

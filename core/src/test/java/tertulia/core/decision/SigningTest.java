@@ -120,6 +120,15 @@ public class SigningTest {
     expectThrows(IllegalStateException.class, () -> proposed.unopposed(ILSE, TUESDAY));
     assertEquals(proposed.unopposed(ILSE, over).at(), over);
     assertEquals(proposed.unopposed(ILSE, over).agreed(), List.of());
+    Answer late = new Answer.Against(new Proposal.Act(PANEL.getFirst(), over), "too late");
+    expectThrows(IllegalStateException.class, () -> proposed.answer(late));
+    assertTrue(
+        proposed.answer(new Answer.Agrees(new Proposal.Act(PANEL.getFirst(), over), ""))
+            instanceof Decision.Proposed,
+        "to agree is never too late");
+    Answer inTime =
+        new Answer.Against(new Proposal.Act(PANEL.getFirst(), over.minusSeconds(1)), "too soon");
+    assertTrue(proposed.answer(inTime) instanceof Decision.Objected);
   }
 
   @Test

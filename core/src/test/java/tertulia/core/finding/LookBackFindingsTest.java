@@ -85,7 +85,7 @@ public class LookBackFindingsTest {
           !choiceIsLevel || ahead.get().contender().equals(choice),
           "of those that are level what was chosen comes first");
     } else {
-      assertEquals(ahead.get().by().orElseThrow().compareTo(by), 0);
+      assertEquals(ahead.get().by().orElseThrow().exactly().compareTo(by), 0);
     }
   }
 

@@ -84,7 +84,8 @@ public class VerdictFindingsTest {
           !behind && open);
       for (VerdictFinding finding : against) {
         if (finding instanceof VerdictFinding.NotAhead not) {
-          assertEquals(own.midpoint().add(not.by()).compareTo(by.get(not.first()).midpoint()), 0);
+          assertEquals(
+              own.midpoint().add(not.by().exactly()).compareTo(by.get(not.first()).midpoint()), 0);
         }
       }
     }
