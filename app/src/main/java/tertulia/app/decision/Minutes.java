@@ -44,7 +44,19 @@ public record Minutes(
    * @param on the day; empty: nothing was done
    * @param look "for", "reserved", "against" or "silent"
    */
-  public record Signature(String name, String did, String on, String look) {}
+  public record Signature(String name, String did, String on, String look) {
+    private static final int LONG = 120;
+
+    /** Whether it wants a row of its own. */
+    public boolean isLong() {
+      return name.length() + did.length() > LONG;
+    }
+
+    /** Over how many columns it goes. */
+    public int columns() {
+      return isLong() ? ABREAST : 1;
+    }
+  }
 
   /** The points of a section; none if it has none or is not there. */
   public List<String> section(String id) {
@@ -55,12 +67,14 @@ public record Minutes(
         .toList();
   }
 
-  /** Signatures in rows of so many as stand beside each other. */
+  /** Signatures in rows of so many as stand beside each other, then those with more to say. */
   public List<List<Signature>> signatureRows() {
     List<List<Signature>> rows = new java.util.ArrayList<>();
-    for (int i = 0; i < signatures.size(); i += ABREAST) {
-      rows.add(signatures.subList(i, Math.min(signatures.size(), i + ABREAST)));
+    List<Signature> brief = signatures.stream().filter(s -> !s.isLong()).toList();
+    for (int i = 0; i < brief.size(); i += ABREAST) {
+      rows.add(brief.subList(i, Math.min(brief.size(), i + ABREAST)));
     }
+    signatures.stream().filter(Signature::isLong).map(List::of).forEach(rows::add);
     return rows;
   }
 

@@ -6,6 +6,7 @@ import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertTrue;
 
 import java.io.IOException;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
 import java.util.function.Consumer;
@@ -13,6 +14,7 @@ import java.util.stream.Stream;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.text.PDFTextStripper;
+import org.apache.pdfbox.text.TextPosition;
 import org.jsoup.Jsoup;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.mock.web.MockHttpServletResponse;
@@ -243,6 +245,50 @@ public class RecordTest extends ServedTest {
     String paper = oneLine(text(pdf.write(odd), 6));
     assertTrue(paper.contains(oneLine(typed)), paper);
     assertTrue(paper.contains("doesnotmatchthefingerprint"), paper);
+  }
+
+  /** What forty people said at length fits the paper: nothing runs over its edge. */
+  @Test
+  public void whatManySaidAtLengthStandsOnThePaper() throws Exception {
+    Minutes plain = minutes();
+    List<Minutes.Signature> many = new ArrayList<>();
+    for (int n = 0; n < 40; n++) {
+      String at = "agreed, with reservations: " + "I would rather wait for the spring. ".repeat(19);
+      many.add(
+          new Minutes.Signature(
+              "Person " + n + " of the second deck",
+              n % 2 == 0 ? "agreed" : at + "ω".repeat(90) + " end" + n,
+              "1 Dec 2025",
+              n % 2 == 0 ? "for" : "reserved"));
+    }
+    Minutes said =
+        new Minutes(
+            plain.question(),
+            plain.forWhom(),
+            plain.decided(),
+            plain.headline(),
+            plain.inShort(),
+            many,
+            plain.sections(),
+            plain.sha256(),
+            true);
+    byte[] file = pdf.write(said);
+    String paper = oneLine(text(file, 12));
+    for (int n = 0; n < 40; n++) {
+      assertTrue(paper.contains("Person" + n + "oftheseconddeck"), "person " + n);
+      assertTrue(n % 2 == 0 || paper.contains("end" + n), "the end of what " + n + " said");
+    }
+    try (PDDocument document = Loader.loadPDF(file)) {
+      float[] widest = {0};
+      new PDFTextStripper() {
+        @Override
+        protected void processTextPosition(TextPosition at) {
+          widest[0] = Math.max(widest[0], at.getXDirAdj() + at.getWidthDirAdj());
+        }
+      }.getText(document);
+      float page = document.getPage(0).getMediaBox().getWidth();
+      assertTrue(widest[0] < page - 20, widest[0] + " of " + page);
+    }
   }
 
   @Test
