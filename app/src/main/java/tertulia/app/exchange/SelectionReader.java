@@ -90,7 +90,8 @@ public final class SelectionReader {
                     new ExchangeRates(rates),
                     scenarios,
                     practice,
-                    trials));
+                    trials,
+                    tertulia.core.inuse.Beside.NOTHING));
     return faults.isEmpty() ? selection : Optional.empty();
   }
 

@@ -118,24 +118,21 @@ public record ThenAndNow(
     Selection people = causes.contains(Cause.PEOPLE) ? now : then;
     Selection needs = causes.contains(Cause.NEEDS) ? now : then;
     Selection rates = causes.contains(Cause.RATES) ? now : then;
-    return new Selection(
-        then.title(),
-        then.purpose(),
-        rates.asOf(),
-        then.horizon(),
-        then.currency(),
-        (causes.contains(Cause.PRICES) ? now : then).rise(),
-        causes.contains(Cause.PEOPLE) ? groups() : then.groups(),
-        people.demands(),
-        people.averagePayment(),
-        needs.needs(),
-        (causes.contains(Cause.WEIGHTS) ? now : then).criteria(),
-        both().stream().map(id -> contender(id, causes)).toList(),
-        panel(causes),
-        rates.rates(),
-        people.scenarios(),
-        people.practice(),
-        needs.trials());
+    return then.with()
+        .asOf(rates.asOf())
+        .rise((causes.contains(Cause.PRICES) ? now : then).rise())
+        .groups(causes.contains(Cause.PEOPLE) ? groups() : then.groups())
+        .demands(people.demands())
+        .averagePayment(people.averagePayment())
+        .needs(needs.needs())
+        .criteria((causes.contains(Cause.WEIGHTS) ? now : then).criteria())
+        .contenders(both().stream().map(id -> contender(id, causes)).toList())
+        .panel(panel(causes))
+        .rates(rates.rates())
+        .scenarios(people.scenarios())
+        .practice(people.practice())
+        .trials(needs.trials())
+        .build();
   }
 
   // people
@@ -174,14 +171,15 @@ public record ThenAndNow(
     Map<String, Map<String, Fact>> facts = facts(was, is, known);
     boolean anew = causes.contains(Cause.PRICES) && !isPricedAlike(was, is);
     Contender priced = anew ? is : was;
-    return new Contender(
-        anew ? from(is.tool(), since(is.id())) : was.tool(),
-        facts,
-        known.ratings(),
-        null,
-        (causes.contains(Cause.PEOPLE) ? is : was).takes().orElse(null),
-        priced.plansAside(),
-        past(was, facts, anew));
+    return was.with()
+        .tool(anew ? from(is.tool(), since(is.id())) : was.tool())
+        .facts(facts)
+        .ratings(known.ratings())
+        .aside(null)
+        .effort((causes.contains(Cause.PEOPLE) ? is : was).effort())
+        .plansAside(priced.plansAside())
+        .past(past(was, facts, anew))
+        .build();
   }
 
   /** What is known of plans; of one that is on one of the pages only, what is known there. */

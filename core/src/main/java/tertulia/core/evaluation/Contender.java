@@ -2,6 +2,7 @@ package tertulia.core.evaluation;
 
 import static java.util.Objects.requireNonNull;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -23,7 +24,9 @@ import tertulia.core.scoring.PublicRating;
  * @param plansAside plans that somebody set aside, by id with the reason; the tool's other plans
  *     are compared
  * @param past what was bought of it in months that are over
+ * @param asToday whether it is what is in use, kept as it is
  */
+@RecordBuilder
 public record Contender(
     Tool tool,
     Map<String, Map<String, Fact>> facts,
@@ -31,7 +34,9 @@ public record Contender(
     @Nullable String aside,
     @Nullable StaffEffort effort,
     Map<String, String> plansAside,
-    Past past) {
+    Past past,
+    boolean asToday)
+    implements ContenderBuilder.With {
   public Contender {
     requireNonNull(past);
     requireNonNull(tool);
@@ -48,7 +53,7 @@ public record Contender(
       @Nullable String aside,
       @Nullable StaffEffort effort,
       Map<String, String> plansAside) {
-    this(tool, facts, ratings, aside, effort, plansAside, Past.NONE);
+    this(tool, facts, ratings, aside, effort, plansAside, Past.NONE, false);
   }
 
   /** A contender whose effort nobody has stated. */
@@ -76,7 +81,7 @@ public record Contender(
 
   /** This contender at so much of every list price. */
   public Contender times(java.math.BigDecimal part) {
-    return new Contender(tool.times(part), facts, ratings, aside, effort, plansAside, past);
+    return withTool(tool.times(part));
   }
 
   /** This contender read on one of its plans; it stays as it is if it has no such plan. */
@@ -88,7 +93,7 @@ public record Contender(
     plans().stream()
         .filter(own -> !own.id().equals(plan))
         .forEach(own -> others.put(own.id(), "read on another plan"));
-    return new Contender(tool, facts, ratings, aside, effort, others, past);
+    return withPlansAside(others);
   }
 
   public String id() {

@@ -4,6 +4,7 @@ import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.IntFunction;
@@ -18,8 +19,14 @@ import tertulia.core.fit.Fit;
 import tertulia.core.fit.Need;
 import tertulia.core.fit.Offering;
 import tertulia.core.fit.Reason;
+import tertulia.core.growth.Demand;
+import tertulia.core.growth.Group;
 import tertulia.core.growth.Measure;
 import tertulia.core.growth.People;
+import tertulia.core.inuse.AsToday;
+import tertulia.core.inuse.Beside;
+import tertulia.core.inuse.InUse;
+import tertulia.core.inuse.Together;
 import tertulia.core.labour.Labour;
 import tertulia.core.labour.PeopleTime;
 import tertulia.core.labour.StaffEffort;
@@ -57,6 +64,7 @@ public final class CostsOverall {
   private final OnceEach<Asked, Optional<Amount>> without = new OnceEach<>("what each must costs");
   private final OnceEach<String, List<PlanMonths>> planMonths =
       new OnceEach<>("each plan month by month");
+  private final OnceEach<String, AsToday> inUse = new OnceEach<>("what is in use, as today");
   private final OnceEach<Integer, CostByHeadcount> sweeps = new OnceEach<>("the cost by headcount");
   private final OnceEach<Asked, PlanPaths> shared;
   private final Once<CostsOverall> ifConfirmed =
@@ -252,6 +260,21 @@ public final class CostsOverall {
   }
 
   private Optional<Money> total(String contender, PlanPaths.Found along, CostTiming view) {
+    Optional<Money> beside = together(contender).total(view);
+    return own(contender, along, view).flatMap(own -> beside.map(own::plus));
+  }
+
+  /**
+   * What a contender itself costs over the horizon, without what is in use beside it; empty if it
+   * is not known.
+   */
+  public Optional<Money> own(String contender) {
+    return way(contender) instanceof PlanPaths.Found found
+        ? own(contender, found, whatIf.view())
+        : Optional.empty();
+  }
+
+  private Optional<Money> own(String contender, PlanPaths.Found along, CostTiming view) {
     Money subscription = along.best().ledger().total(view);
     return switch (whatIf.basis()) {
       case SUBSCRIPTION -> Optional.of(subscription);
@@ -265,9 +288,45 @@ public final class CostsOverall {
 
   /** The least a contender without a total costs over the horizon, as it is read; as above. */
   public Optional<Money> leastTotal(String contender) {
-    return way(contender) instanceof PlanPaths.Gap gap
-        ? gap.low().flatMap(low -> total(contender, alone(low), whatIf.view()))
-        : Optional.empty();
+    Optional<PlanPaths.Found> least =
+        switch (way(contender)) {
+          case PlanPaths.Gap gap -> gap.low().map(CostsOverall::alone);
+          case PlanPaths.Found found ->
+              total(contender).isPresent()
+                  ? Optional.empty()
+                  : Optional.of(found.low().map(CostsOverall::alone).orElse(found));
+        };
+    return least
+        .filter(way -> !way.isAtMost())
+        .flatMap(way -> own(contender, way, whatIf.view()))
+        .map(own -> own.plus(together(contender).least(whatIf.view())));
+  }
+
+  /** What is in use beside a contender: what stays, and what of the rest is still owed. */
+  public Together together(String contender) {
+    Beside beside = selection.beside();
+    return new Together(
+        beside.staying(contender).stream().map(this::asToday).toList(),
+        beside.going(contender).stream().map(this::asToday).toList(),
+        selection.currency(),
+        selection.horizon().months());
+  }
+
+  /** What a tool in use costs as it is used today. */
+  public AsToday asToday(InUse use) {
+    return inUse.get(
+        use.id(),
+        id -> {
+          Map<Measure, Demand> needed =
+              use.demands(market.demands(), selection.groups().stream().map(Group::id).toList());
+          return AsToday.of(
+              use,
+              UnitsNeeded.byMonth(needed, planned),
+              market.demanding(needed),
+              selection.rise(),
+              selection.horizon(),
+              selection.asOf());
+        });
   }
 
   /** As {@link #total(String)}, with both ends of it. */
@@ -305,6 +364,9 @@ public final class CostsOverall {
     return switch (way(contender)) {
       case PlanPaths.Found found -> {
         Optional<List<Money>> low = found.low().flatMap(least -> running(contender, alone(least)));
+        if (together(contender).total(whatIf.view()).isEmpty()) {
+          yield least(contender, found.low().map(CostsOverall::alone).orElse(found));
+        }
         yield running(contender, found)
             .map(high ->
                 IntStream.range(0, high.size())
@@ -313,11 +375,15 @@ public final class CostsOverall {
                             found.isAtMost(), low.map(least -> least.get(m)), high.get(m)))
                     .toList());
       }
-      case PlanPaths.Gap gap ->
-          gap.low()
-              .flatMap(least -> running(contender, alone(least)))
-              .map(least -> least.stream().map(Amount::exactly).toList());
+      case PlanPaths.Gap gap -> gap.low().flatMap(least -> least(contender, alone(least)));
     };
+  }
+
+  private Optional<List<Amount>> least(String contender, PlanPaths.Found along) {
+    return along.isAtMost()
+        ? Optional.empty()
+        : running(contender, along, together(contender).leastByMonth(whatIf.view()))
+            .map(least -> least.stream().map(Amount::exactly).toList());
   }
 
   private static PlanPaths.Found alone(PlanPath way) {
@@ -342,10 +408,22 @@ public final class CostsOverall {
 
   /** As above along any way of the contender. */
   Optional<List<Money>> running(String contender, PlanPaths along) {
-    if (!(along instanceof PlanPaths.Found found) || total(contender, along).isEmpty()) {
+    return along instanceof PlanPaths.Found found
+        ? together(contender)
+            .byMonth(whatIf.view())
+            .flatMap(beside -> running(contender, found, beside))
+        : Optional.empty();
+  }
+
+  private Optional<List<Money>> running(
+      String contender, PlanPaths.Found found, List<Money> beside) {
+    if (own(contender, found, whatIf.view()).isEmpty()) {
       return Optional.empty();
     }
     List<Money> months = new ArrayList<>(found.best().ledger().months(whatIf.view()));
+    for (int m = 0; m < months.size(); m++) {
+      months.set(m, months.get(m).plus(beside.get(m)));
+    }
     if (whatIf.basis() == WhatIf.Basis.FULL
         && takes(contender, found) instanceof StaffTime.Known known) {
       known
@@ -469,6 +547,19 @@ public final class CostsOverall {
   }
 
   private PlanPaths way(
+      String contender, CostTiming view, EarlyTerminationPolicy leaving, Market offered) {
+    Optional<InUse> kept =
+        selection.contender(contender).asToday()
+            ? selection.beside().tool(contender)
+            : Optional.empty();
+    if (kept.isPresent()) {
+      return AsTodayWay.of(asToday(kept.get()), selection.contender(contender).offerings())
+          .orElseGet(() -> through(contender, view, leaving, offered.asking(Fit.NOTHING_ASKED)));
+    }
+    return through(contender, view, leaving, offered);
+  }
+
+  private PlanPaths through(
       String contender, CostTiming view, EarlyTerminationPolicy leaving, Market offered) {
     return PlanPaths.through(
         selection.contender(contender).offerings(),

@@ -2,6 +2,7 @@ package tertulia.core.evaluation;
 
 import static java.util.Objects.requireNonNull;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.Comparator;
@@ -23,6 +24,7 @@ import tertulia.core.growth.Growth;
 import tertulia.core.growth.Measure;
 import tertulia.core.growth.People;
 import tertulia.core.growth.Scenario;
+import tertulia.core.inuse.Beside;
 import tertulia.core.money.ExchangeRates;
 import tertulia.core.money.PriceRise;
 import tertulia.core.pricing.Plan;
@@ -44,7 +46,9 @@ import tertulia.core.trial.Trials;
  * @param scenarios how growth may come out; the first is read if nothing else is asked for
  * @param practice how terms are left and what people's time costs
  * @param trials what was tried by hand
+ * @param beside what is in use already
  */
+@RecordBuilder
 public record Selection(
     String title,
     String purpose,
@@ -62,9 +66,12 @@ public record Selection(
     ExchangeRates rates,
     List<Scenario> scenarios,
     BuyingPolicy practice,
-    Trials trials) {
+    Trials trials,
+    Beside beside)
+    implements SelectionBuilder.With {
   public Selection {
     requireNonNull(trials);
+    requireNonNull(beside);
     requireNonNull(purpose);
     requireNonNull(asOf);
     requireNonNull(horizon);
@@ -179,33 +186,33 @@ public record Selection(
         rates,
         scenarios,
         practice,
-        Trials.NONE);
+        Trials.NONE,
+        Beside.NOTHING);
   }
 
   /** What costs rest on: this selection without its criteria, anybody's view and what was tried. */
   public Selection unjudged() {
-    return with(needs, List.of(), contenders, new Panel(List.of()), rise, rates, practice)
-        .tried(Trials.NONE);
+    return with().criteria(List.of()).panel(new Panel(List.of())).trials(Trials.NONE).build();
   }
 
   /** This selection judged by others. */
   public Selection judgedBy(Panel others) {
-    return with(needs, criteria, contenders, others, rise, rates, practice);
+    return withPanel(others);
   }
 
   /** This selection with other needs. */
   public Selection asking(List<Need> others) {
-    return with(others, criteria, contenders, panel, rise, rates, practice);
+    return withNeeds(others);
   }
 
   /** This selection judged by other criteria. */
   public Selection judgedUnder(List<Criterion> others) {
-    return with(needs, others, contenders, panel, rise, rates, practice);
+    return withCriteria(others);
   }
 
   /** This selection with other contenders. */
   public Selection among(List<Contender> others) {
-    return with(needs, criteria, others, panel, rise, rates, practice);
+    return withContenders(others);
   }
 
   /**
@@ -264,7 +271,7 @@ public record Selection(
       people.forEach(group -> each.put(group.id(), BigDecimal.ONE));
       needed.put(Measure.SEATS, new Demand(BigDecimal.ZERO, each));
     }
-    return with(people, needed, trials);
+    return with().groups(people).demands(needed).build();
   }
 
   private boolean someoneIn(int m) {
@@ -274,22 +281,22 @@ public record Selection(
 
   /** This selection with another yearly rise of list prices. */
   public Selection rising(PriceRise other) {
-    return with(needs, criteria, contenders, panel, other, rates, practice);
+    return withRise(other);
   }
 
   /** This selection at other rates of exchange. */
   public Selection exchangedAt(ExchangeRates others) {
-    return with(needs, criteria, contenders, panel, rise, others, practice);
+    return withRates(others);
   }
 
   /** This selection with people who work otherwise. */
   public Selection practising(BuyingPolicy other) {
-    return with(needs, criteria, contenders, panel, rise, rates, other);
+    return withPractice(other);
   }
 
   /** This selection with other people. */
   public Selection peopled(List<Group> others) {
-    return with(others, demands, trials);
+    return withGroups(others);
   }
 
   /**
@@ -315,24 +322,11 @@ public record Selection(
                     : new Group(
                         group.id(), group.name(), group.growth(), group.steps(), horizon.start()))
             .toList();
-    return new Selection(
-        title,
-        purpose,
-        asOf,
-        new Horizon(horizon.month(m), horizon.months() - m),
-        currency,
-        rise,
-        anchored,
-        kept,
-        averagePayment,
-        needs,
-        criteria,
-        contenders,
-        panel,
-        rates,
-        scenarios,
-        practice,
-        trials);
+    return with()
+        .horizon(new Horizon(horizon.month(m), horizon.months() - m))
+        .groups(anchored)
+        .demands(kept)
+        .build();
   }
 
   private BigDecimal gathered(Measure measure, Demand demand, int months, Scenario scenario) {
@@ -343,56 +337,7 @@ public record Selection(
 
   /** This selection with what was tried by hand. */
   public Selection tried(Trials others) {
-    return with(groups, demands, others);
-  }
-
-  private Selection with(List<Group> people, Map<Measure, Demand> needed, Trials tried) {
-    return new Selection(
-        title,
-        purpose,
-        asOf,
-        horizon,
-        currency,
-        rise,
-        people,
-        needed,
-        averagePayment,
-        needs,
-        criteria,
-        contenders,
-        panel,
-        rates,
-        scenarios,
-        practice,
-        tried);
-  }
-
-  private Selection with(
-      List<Need> asked,
-      List<Criterion> by,
-      List<Contender> who,
-      Panel others,
-      PriceRise rising,
-      ExchangeRates at,
-      BuyingPolicy practised) {
-    return new Selection(
-        title,
-        purpose,
-        asOf,
-        horizon,
-        currency,
-        rising,
-        groups,
-        demands,
-        averagePayment,
-        asked,
-        by,
-        who,
-        others,
-        at,
-        scenarios,
-        practised,
-        trials);
+    return withTrials(others);
   }
 
   static void checkPayment(BigDecimal value) {

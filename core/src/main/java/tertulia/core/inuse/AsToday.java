@@ -97,16 +97,25 @@ public record AsToday(
         frame);
   }
 
-  /** What it costs over all months if it stays; empty if it has no figure. */
-  public Optional<Money> total() {
-    return after.map(ledger -> paid.total(CostTiming.SPREAD).plus(ledger.total(CostTiming.SPREAD)));
+  /** All that is due if it stays; empty if it has no figure. */
+  public Optional<Ledger> ledger() {
+    return after.map(ledger -> {
+      List<Invoice> all = new ArrayList<>(paid.invoices());
+      all.addAll(ledger.invoices());
+      return frame.ledger(all);
+    });
   }
 
-  /** What it costs by month if it stays, spread; empty if it has no figure. */
-  public Optional<List<Money>> months() {
+  /** What it costs over all months if it stays; empty if it has no figure. */
+  public Optional<Money> total(CostTiming view) {
+    return after.map(ledger -> paid.total(view).plus(ledger.total(view)));
+  }
+
+  /** What it costs by month if it stays; empty if it has no figure. */
+  public Optional<List<Money>> months(CostTiming view) {
     return after.map(ledger -> {
-      List<Money> first = paid.months(CostTiming.SPREAD);
-      List<Money> then = ledger.months(CostTiming.SPREAD);
+      List<Money> first = paid.months(view);
+      List<Money> then = ledger.months(view);
       List<Money> sums = new ArrayList<>();
       for (int m = 0; m < first.size(); m++) {
         sums.add(first.get(m).plus(then.get(m)));
@@ -115,9 +124,29 @@ public record AsToday(
     });
   }
 
-  /** What is still owed if it goes. */
-  public Money stillOwed() {
-    return owed.total(CostTiming.SPREAD);
+  /** What is known of its cost if it stays: without a figure what is due until it is free. */
+  public Money least(CostTiming view) {
+    return total(view).orElseGet(() -> paid.total(view));
+  }
+
+  /** Units its users need, by plan month. */
+  public List<UnitsNeeded> needed() {
+    return frame.needed();
+  }
+
+  /** What it is listed at under its term, at which it goes on; empty: nobody has a price. */
+  public Optional<PriceList> listed() {
+    return frame.list();
+  }
+
+  /** What it is paid by until its term ends; empty: nobody has a price. */
+  public Optional<PriceList> asPaid() {
+    return frame.asPaid();
+  }
+
+  /** What it is priced against. */
+  public Market market() {
+    return frame.market();
   }
 
   /**
@@ -195,7 +224,7 @@ public record AsToday(
     }
 
     /** The plan at the price as paid, or as it is listed for the units held. */
-    private Optional<PriceList> asPaid() {
+    Optional<PriceList> asPaid() {
       BillingTerm.Payment payment = use.term().payment();
       BillingTerm term = new BillingTerm(use.term().monthsCommitted(), payment);
       return use.paid()

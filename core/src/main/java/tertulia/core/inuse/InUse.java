@@ -2,10 +2,15 @@ package tertulia.core.inuse;
 
 import static java.util.Objects.requireNonNull;
 
+import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.time.YearMonth;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import tertulia.core.growth.Demand;
 import tertulia.core.growth.Measure;
 import tertulia.core.money.UnitPrice;
 import tertulia.core.pricing.BillingTerm;
@@ -99,6 +104,51 @@ public record InUse(
         }
       }
     }
+  }
+
+  /**
+   * What is needed of it: of what is held as much as its users are, of all else what a selection
+   * says.
+   *
+   * @param stated what the selection needs
+   * @param groups ids of all groups of the selection
+   */
+  public Map<Measure, Demand> demands(Map<Measure, Demand> stated, List<String> groups) {
+    Map<Measure, Demand> needed = new LinkedHashMap<>(stated);
+    if (held.measure().isPeople()) {
+      needed.put(
+          held.measure(),
+          areUsersCounted(groups)
+              ? new Demand(BigDecimal.ZERO, each(groups))
+              : new Demand(BigDecimal.valueOf(held.units()), Map.of()));
+    }
+    return needed;
+  }
+
+  /**
+   * Whether a selection says how many its users are; else as much is needed as is held.
+   *
+   * @param groups ids of all groups of the selection
+   */
+  public boolean areUsersCounted(List<String> groups) {
+    return groups.containsAll(users);
+  }
+
+  private Map<String, BigDecimal> each(List<String> groups) {
+    Map<String, BigDecimal> each = new LinkedHashMap<>();
+    groups.stream()
+        .filter(group -> users.isEmpty() || users.contains(group))
+        .forEach(group -> each.put(group, BigDecimal.ONE));
+    return each;
+  }
+
+  /**
+   * Whether it goes by itself for a question of some work areas: it serves them and no other.
+   *
+   * @param asked the areas; none: it is not known what the question is about, so it stays
+   */
+  public boolean goesFor(Set<String> asked) {
+    return !areas.isEmpty() && asked.containsAll(areas);
   }
 
   /**

@@ -42,7 +42,7 @@ public record Market(
   }
 
   /** This market with other demands. */
-  Market demanding(Map<Measure, Demand> others) {
+  public Market demanding(Map<Measure, Demand> others) {
     return new Market(fit, others, reporting, rates, ratesOf, terms, averagePayment, horizon);
   }
 

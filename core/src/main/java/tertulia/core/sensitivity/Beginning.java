@@ -13,6 +13,7 @@ import tertulia.core.evaluation.Costs;
 import tertulia.core.evaluation.Selection;
 import tertulia.core.evaluation.WhatIf;
 import tertulia.core.inuse.AsToday;
+import tertulia.core.inuse.Together;
 import tertulia.core.pricing.InForce;
 import tertulia.core.pricing.Tool;
 
@@ -20,14 +21,13 @@ import tertulia.core.pricing.Tool;
  * What it costs to begin with a contender later, over the same months: until then everything stays
  * as it is, from then on the contender, and what is still owed of what it replaces.
  *
- * @param goes the tools in use that the contender replaces
+ * @param beside what is in use: what the contender replaces, and what stays whenever it begins
  */
-public record Beginning(Selection selection, WhatIf whatIf, String contender, List<AsToday> goes) {
+public record Beginning(Selection selection, WhatIf whatIf, String contender, Together beside) {
   /** Months by which a beginning is put off at most, unless a day is named. */
   public static final int MOST_MONTHS = 12;
 
   public Beginning {
-    goes = List.copyOf(goes);
     selection.contender(contender);
   }
 
@@ -45,8 +45,9 @@ public record Beginning(Selection selection, WhatIf whatIf, String contender, Li
    * @param month from 0 to the last
    */
   public Begun in(int month) {
-    Optional<Money> sum = own(month);
-    for (AsToday use : goes) {
+    Optional<Money> staying = beside.staying(CostTiming.SPREAD);
+    Optional<Money> sum = own(month).flatMap(own -> staying.map(own::plus));
+    for (AsToday use : beside.goes()) {
       Optional<Ledger> before = use.until(month);
       sum = sum.flatMap(money -> before.map(due -> money.plus(due.total(CostTiming.SPREAD))));
     }
@@ -72,24 +73,19 @@ public record Beginning(Selection selection, WhatIf whatIf, String contender, Li
     List<Contender> one = new ArrayList<>();
     one.add(from(selection.contender(contender), month));
     Selection later = selection.among(one).unjudged().from(month, whatIf.scenario());
-    return Costs.of(later, whatIf.at(new WhatIf.Moment.Month(0))).overall().total(contender);
+    return Costs.of(later, whatIf.at(new WhatIf.Moment.Month(0))).overall().own(contender);
   }
 
   private static Contender from(Contender contender, int month) {
     Tool tool = contender.tool();
     InForce since = new InForce(-month, InForce.LAST, Optional.empty());
-    return new Contender(
+    return contender.withTool(
         new Tool(
             tool.id(),
             tool.name(),
             tool.maker(),
             tool.plans().stream().map(plan -> plan.in(since)).toList(),
             tool.offers(),
-            tool.owned()),
-        contender.facts(),
-        contender.ratings(),
-        contender.setAside().orElse(null),
-        contender.takes().orElse(null),
-        contender.plansAside());
+            tool.owned()));
   }
 }

@@ -133,14 +133,7 @@ public sealed interface Otherwise {
       }
       facts.put(plan.id(), own);
     }
-    return new Contender(
-        contender.tool(),
-        facts,
-        contender.ratings(),
-        contender.setAside().orElse(null),
-        contender.takes().orElse(null),
-        contender.plansAside(),
-        contender.past());
+    return contender.withFacts(facts);
   }
 
   /**

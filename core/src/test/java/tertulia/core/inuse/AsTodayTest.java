@@ -88,6 +88,10 @@ public class AsTodayTest {
     return new UnitsNeeded(Map.of("seats", BigDecimal.valueOf(seats)), seats);
   }
 
+  private static Together together(List<AsToday> stays, List<AsToday> goes) {
+    return new Together(stays, goes, EUR, 24);
+  }
+
   /** 28 people and 4/3 more a month. */
   private static List<UnitsNeeded> bureau() {
     List<UnitsNeeded> months = new ArrayList<>();
@@ -108,14 +112,15 @@ public class AsTodayTest {
         asToday(use(SUITE, BillingTerm.YEARLY_UP_FRONT, 30, "10", until(JUNE)), bureau());
     assertEquals(suite.free(), 7);
     assertEquals(suite.paid().total(CostTiming.SPREAD), money("170.00"));
-    assertEquals(suite.total(), Optional.of(money("8330.00")));
-    assertEquals(suite.stillOwed(), money("0.00"), "it is paid");
-    Optional<Money> chat = Optional.of(money("4160.00"));
+    assertEquals(suite.total(CostTiming.SPREAD), Optional.of(money("8330.00")));
+    assertEquals(suite.owed().total(CostTiming.SPREAD), money("0.00"), "it is paid");
+    Money chat = money("4160.00");
     assertEquals(
-        new Together(chat, List.of(suite), List.of()).sum(), Optional.of(money("12490.00")));
+        together(List.of(suite), List.of()).total(CostTiming.SPREAD).map(chat::plus),
+        Optional.of(money("12490.00")));
     assertEquals(
-        new Together(chat, List.of(), List.of(suite)).sum(), Optional.of(money("4160.00")));
-    assertEquals(new Together(Optional.empty(), List.of(suite), List.of()).sum(), Optional.empty());
+        together(List.of(), List.of(suite)).total(CostTiming.SPREAD).map(chat::plus),
+        Optional.of(chat));
   }
 
   @Test
@@ -125,10 +130,10 @@ public class AsTodayTest {
     Horizon horizon = new Horizon(YearMonth.of(2027, 1), 24);
     InUse old = use(SUITE, BillingTerm.YEARLY_PAID_MONTHLY, 30, "10", until(JUNE));
     AsToday now = AsToday.of(old, thirty, market(horizon), PriceRise.NONE, horizon, TODAY);
-    assertEquals(now.stillOwed(), money("1800.00"));
-    assertEquals(now.total(), Optional.of(money("7200.00")));
+    assertEquals(now.owed().total(CostTiming.SPREAD), money("1800.00"));
+    assertEquals(now.total(CostTiming.SPREAD), Optional.of(money("7200.00")));
     assertEquals(
-        new Together(Optional.of(money("5760.00")), List.of(), List.of(now)).sum(),
+        together(List.of(), List.of(now)).total(CostTiming.SPREAD).map(money("5760.00")::plus),
         Optional.of(money("7560.00")));
   }
 
@@ -176,14 +181,15 @@ public class AsTodayTest {
       String said = round + ": free " + free + " " + upFront + " " + now.free();
       assertEquals(now.free(), free, said);
       assertEquals(
-          now.total()
+          now.total(CostTiming.SPREAD)
               .orElseThrow()
               .getAmount()
               .compareTo(byHand(free, held, paid, upFront, seats, true)),
           0,
           said);
       assertEquals(
-          now.stillOwed()
+          now.owed()
+              .total(CostTiming.SPREAD)
               .getAmount()
               .compareTo(
                   upFront
@@ -191,8 +197,9 @@ public class AsTodayTest {
                       : paid.multiply(BigDecimal.valueOf((long) free * held))),
           0,
           said);
-      List<Money> months = now.months().orElseThrow();
-      assertEquals(months.stream().reduce(Money::plus), now.total(), "by month, " + said);
+      List<Money> months = now.months(CostTiming.SPREAD).orElseThrow();
+      assertEquals(
+          months.stream().reduce(Money::plus), now.total(CostTiming.SPREAD), "by month, " + said);
     }
   }
 
@@ -216,8 +223,8 @@ public class AsTodayTest {
         asToday(use(SUITE, BillingTerm.MONTHLY, 20, "9", new InUse.Until.AnyTime(30)), thirty);
     // December at 9.00 for 30, from January at list
     assertEquals(now.free(), 1);
-    assertEquals(now.total(), Optional.of(money("3570.00")));
-    assertEquals(now.stillOwed(), money("180.00"));
+    assertEquals(now.total(CostTiming.SPREAD), Optional.of(money("3570.00")));
+    assertEquals(now.owed().total(CostTiming.SPREAD), money("180.00"));
   }
 
   @Test
@@ -227,12 +234,13 @@ public class AsTodayTest {
         asToday(use(small, BillingTerm.YEARLY_UP_FRONT, 30, "10", until(JUNE)), bureau());
     // 37 people in July, the first month that is not paid
     assertEquals(capped.why(), Optional.of(new AsToday.Why.PastCap(7, 37, 35)));
-    assertTrue(capped.total().isEmpty());
+    assertTrue(capped.total(CostTiming.SPREAD).isEmpty());
     Plan asked = new Plan("r", "Port", SeatRange.ANY, new PlanPrices.OnRequest(), PAGE);
     AsToday request =
         asToday(use(asked, BillingTerm.YEARLY_PAID_MONTHLY, 30, "10", until(JUNE)), bureau());
     assertEquals(request.why(), Optional.of(new AsToday.Why.NoList()));
-    assertEquals(request.stillOwed(), money("2100.00"), "what is known is told");
+    assertEquals(
+        request.owed().total(CostTiming.SPREAD), money("2100.00"), "what is known is told");
     AsToday foreign =
         asToday(
             new InUse(
@@ -251,7 +259,9 @@ public class AsTodayTest {
         asToday(
             use(asked, BillingTerm.YEARLY_UP_FRONT, 30, "10", until(YearMonth.of(2030, 1))),
             bureau());
-    assertTrue(whole.total().isPresent(), "it is paid for all months, so no list is needed");
+    assertTrue(
+        whole.total(CostTiming.SPREAD).isPresent(),
+        "it is paid for all months, so no list is needed");
   }
 
   @Test

@@ -27,6 +27,7 @@ import tertulia.core.growth.Growth;
 import tertulia.core.growth.Measure;
 import tertulia.core.inuse.AsToday;
 import tertulia.core.inuse.InUse;
+import tertulia.core.inuse.Together;
 import tertulia.core.money.ExchangeRates;
 import tertulia.core.money.PriceRise;
 import tertulia.core.pricing.BillingTerm;
@@ -100,7 +101,11 @@ public class BeginningTest {
   }
 
   private static Beginning beginning(Selection selection, AsToday old) {
-    return new Beginning(selection, WhatIf.START, "new", List.of(old));
+    return new Beginning(
+        selection,
+        WhatIf.START,
+        "new",
+        new Together(List.of(), List.of(old), selection.currency(), selection.horizon().months()));
   }
 
   @Test

@@ -76,26 +76,7 @@ public class BySizeTest {
     Selection nobody = Generated.selection(seed).peopled(List.of()).asking(List.of());
     Evaluation read =
         Evaluation.of(
-            new Selection(
-                    nobody.title(),
-                    nobody.purpose(),
-                    nobody.asOf(),
-                    nobody.horizon(),
-                    nobody.currency(),
-                    nobody.rise(),
-                    List.of(),
-                    java.util.Map.of(),
-                    nobody.averagePayment(),
-                    List.of(),
-                    nobody.criteria(),
-                    nobody.contenders(),
-                    nobody.panel(),
-                    nobody.rates(),
-                    nobody.scenarios(),
-                    nobody.practice(),
-                    nobody.trials())
-                .forAnybody(10),
-            WhatIf.START);
+            nobody.with().demands(java.util.Map.of()).build().forAnybody(10), WhatIf.START);
     WhatIf.Moment ten = new WhatIf.Moment.Headcount(10);
     assertEquals(read.costs().at(ten).people().total(), 10);
     assertEquals(read.costs().at(ten).occasion().units().of(Measure.SEATS).getAsInt(), 10);
@@ -119,8 +100,8 @@ public class BySizeTest {
               .toList();
       assertEquals(size.lead().isPresent(), totals.size() > 1);
       size.lead()
-          .ifPresent(
-              lead -> assertEquals(lead.doubleValue(), totals.get(0) - totals.get(1), 1e-12));
+          .ifPresent(lead ->
+              assertEquals(lead.exactly().doubleValue(), totals.get(0) - totals.get(1), 1e-12));
     }
   }
 }
