@@ -15,6 +15,7 @@ import tertulia.core.decision.Signing;
  * What a proposal asks of whom.
  *
  * @param rule by which it stands
+ * @param everybody who is asked, if the rule does not name them all
  * @param answers so far, one a line
  * @param waits what it waits for
  * @param unable who of those asked cannot answer any more, in a sentence; may be empty
@@ -27,6 +28,7 @@ import tertulia.core.decision.Signing;
  */
 record AskedView(
     String rule,
+    List<String> everybody,
     List<String> answers,
     String waits,
     String unable,
@@ -57,6 +59,7 @@ record AskedView(
     return Optional.of(
         new AskedView(
             SigningWords.rule(signing, proposed.by().at()),
+            SigningWords.everybody(signing),
             SigningWords.answers(signing),
             SigningWords.waits(proposed, now),
             SigningWords.unable(unable.apply(signing.waiting())),

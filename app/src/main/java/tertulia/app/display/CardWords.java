@@ -346,7 +346,14 @@ public final class CardWords {
   }
 
   private static String share(Interval value, boolean coverage) {
-    return coverage && value.isExact() ? Figures.percent(value.low()) : Figures.score(value);
+    return coverage && !value.equals(Interval.UNKNOWN) ? percent(value) : Figures.score(value);
+  }
+
+  /** A share, or both ends of it. */
+  private static String percent(Interval value) {
+    return value.isExact()
+        ? Figures.percent(value.low())
+        : Figures.percent(value.low()) + " to " + Figures.percent(value.high());
   }
 
   /** Such as " 33 %", with a blank before it; empty without weights. */

@@ -16,6 +16,7 @@ import tertulia.core.decision.SigningRule;
 /** Who is asked to agree to a proposal, and what they said. */
 public final class SigningWords {
   private static final int MOST_NAMED = 3;
+  private static final int MOST_IN_A_SENTENCE = 8;
 
   private SigningWords() {}
 
@@ -111,8 +112,23 @@ public final class SigningWords {
     return Voice.list(some);
   }
 
+  /** The names; of more than a sentence bears, the first few and how many others. */
   private static String names(List<Signatory> people) {
-    return Voice.list(people.stream().map(Signatory::name).toList());
+    List<String> names = people.stream().map(Signatory::name).toList();
+    if (names.size() <= MOST_IN_A_SENTENCE) {
+      return Voice.list(names);
+    }
+    int few = MOST_IN_A_SENTENCE - 2;
+    List<String> some = new ArrayList<>(names.subList(0, few));
+    some.add(Voice.say("signing.part.others", "count", Figures.whole(names.size() - (long) few)));
+    return Voice.list(some);
+  }
+
+  /** Everybody who is asked, where a sentence does not name them all; else none. */
+  public static List<String> everybody(Signing signing) {
+    return signing.asked().size() <= MOST_IN_A_SENTENCE
+        ? List.of()
+        : signing.asked().stream().map(Signatory::name).toList();
   }
 
   /** The day of an act. */
