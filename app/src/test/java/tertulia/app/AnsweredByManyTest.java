@@ -198,15 +198,7 @@ public class AnsweredByManyTest extends ServedTest {
     String sent = text("ilse", "/outbox");
     assertEquals(
         sent.split("reminds you: your answer", -1).length - 1, 1, "one a day, and only Maud");
-    sendForm(
-        "ilse",
-        "/selections/"
-            + id
-            + "/contenders/"
-            + selections.load(id).selection().active().getLast().id()
-            + "/aside",
-        "reason",
-        "It is no longer sold here.");
+    somethingChanges();
     assertEquals(agree("maud", before, ""), 409, "what it rests on has changed");
     clock.moveTo("2026-11-25");
     String version = "" + decisions.find(id).orElseThrow().version();
@@ -221,15 +213,7 @@ public class AnsweredByManyTest extends ServedTest {
   @Test
   public void whoeverIsAskedAloneCannotProposeItAgain() throws Exception {
     propose("rule", "everyone", "ask-joren", "on");
-    sendForm(
-        "ilse",
-        "/selections/"
-            + id
-            + "/contenders/"
-            + selections.load(id).selection().active().getLast().id()
-            + "/aside",
-        "reason",
-        "It is no longer sold here.");
+    somethingChanges();
     people.changeRole(account("joren"), Role.ORGANISER, new Faults());
     try {
       String version = "" + decisions.find(id).orElseThrow().version();
@@ -260,6 +244,15 @@ public class AnsweredByManyTest extends ServedTest {
       people.disable(account("maud"), false, new Faults());
       people.changeRole(account("joren"), Role.MEMBER, new Faults());
     }
+  }
+
+  private void somethingChanges() throws Exception {
+    String last = selections.load(id).selection().active().getLast().id();
+    sendForm(
+        "ilse",
+        "/selections/" + id + "/contenders/" + last + "/aside",
+        "reason",
+        "It is no longer sold here.");
   }
 
   private long account(String name) {

@@ -12,6 +12,7 @@ import org.springframework.mock.web.MockHttpServletResponse;
 import org.springframework.test.context.TestExecutionListeners;
 import org.springframework.test.context.testng.AbstractTestNGSpringContextTests;
 import org.springframework.test.web.servlet.MockMvc;
+import org.springframework.test.web.servlet.request.AbstractMockHttpServletRequestBuilder;
 import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
 import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
 import tertulia.app.people.UserAccounts;
@@ -44,8 +45,8 @@ public abstract class ServedTest extends AbstractTestNGSpringContextTests {
   @Autowired private UserAccounts accounts;
 
   /** What the application answers somebody who is signed in, asked from one of its own pages. */
-  protected final MockHttpServletResponse ask(String who, MockHttpServletRequestBuilder request)
-      throws Exception {
+  protected final MockHttpServletResponse ask(
+      String who, AbstractMockHttpServletRequestBuilder<?> request) throws Exception {
     return served
         .perform(request.with(csrf()).with(user(accounts.loadUserByUsername(who))))
         .andReturn()

@@ -62,6 +62,19 @@ public sealed interface Act {
   /** The hours a contender takes were noted. */
   record HoursNoted(String tool) implements Act {}
 
+  /**
+   * It was said whether a tool in use stays or goes with a contender.
+   *
+   * @param says "stays", "goes", or empty: what follows from its work areas
+   */
+  record SaidOfInUse(String tool, String contender, String says) implements Act {}
+
+  /** A contender is what is in use, kept as it is, or bought anew. */
+  record AsToday(String tool, boolean kept) implements Act {}
+
+  /** A tool in use is no part of the question, or is again. */
+  record UseLeftOut(String tool, boolean out) implements Act {}
+
   /** Something that a contender can do is not needed. */
   record NotNeeded(String tool, String capability, String because) implements Act {}
 

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import tertulia.app.exchange.Codes;
+import tertulia.app.exchange.NameList;
 import tertulia.app.exchange.ToolReader;
 import tertulia.app.exchange.TypedDate;
 

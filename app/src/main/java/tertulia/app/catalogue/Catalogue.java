@@ -227,6 +227,23 @@ public class Catalogue {
     return sheets;
   }
 
+  /**
+   * The sheets of some tools in force on a day, by the tool's id; nothing of a tool that is not
+   * there.
+   */
+  @Transactional(readOnly = true)
+  public Map<String, ToolSheet> pages(Collection<String> slugs, LocalDate day) {
+    if (slugs.isEmpty()) {
+      return Map.of();
+    }
+    List<Long> ids =
+        everything().stream()
+            .filter(tool -> slugs.contains(tool.sheet().id()))
+            .map(Stored::id)
+            .toList();
+    return sheets(ids, day).values().stream().collect(Collectors.toMap(ToolSheet::id, s -> s));
+  }
+
   /** The sheets in force today. */
   public Map<Long, ToolSheet> sheets(Collection<Long> ids) {
     return sheets(ids, today());

@@ -10,6 +10,7 @@ import java.util.Optional;
 import java.util.stream.Collectors;
 import tertulia.app.exchange.Codes;
 import tertulia.app.exchange.CsvTable;
+import tertulia.app.exchange.NameList;
 import tertulia.app.exchange.TermCode;
 import tertulia.app.exchange.ToolSheet;
 import tertulia.core.pricing.Unsaid;

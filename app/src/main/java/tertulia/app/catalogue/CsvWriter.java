@@ -8,6 +8,7 @@ import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import tertulia.app.exchange.Codes;
 import tertulia.app.exchange.CsvTable;
+import tertulia.app.exchange.NameList;
 import tertulia.app.exchange.TermCode;
 import tertulia.app.exchange.ToolSheet;
 

@@ -10,6 +10,7 @@ import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import tertulia.app.display.UnsaidWords;
 import tertulia.app.exchange.Codes;
+import tertulia.app.exchange.NameList;
 import tertulia.app.exchange.TermCode;
 import tertulia.app.exchange.ToolSheet;
 import tertulia.core.pricing.Unsaid;

@@ -5,6 +5,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import tertulia.app.exchange.Codes;
+import tertulia.app.exchange.NameList;
 import tertulia.app.exchange.ToolSheet;
 import tertulia.core.fit.Answer;
 import tertulia.core.fit.Count;

@@ -28,6 +28,7 @@ import org.springframework.web.servlet.mvc.support.RedirectAttributes;
 import tertulia.app.exchange.Codes;
 import tertulia.app.exchange.Faults;
 import tertulia.app.exchange.Limits;
+import tertulia.app.exchange.NameList;
 import tertulia.app.exchange.TermCode;
 import tertulia.app.exchange.ToolSheet;
 import tertulia.app.exchange.TypedDate;

@@ -16,6 +16,7 @@ import java.util.function.Function;
 import java.util.function.Supplier;
 import org.jspecify.annotations.Nullable;
 import tertulia.app.exchange.Faults;
+import tertulia.app.exchange.NameList;
 
 /**
  * A kind of row of a price page: its texts in the form, its values in the document, its cells as

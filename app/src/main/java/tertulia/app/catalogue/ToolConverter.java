@@ -12,6 +12,7 @@ import tertulia.app.exchange.CatalogueFile;
 import tertulia.app.exchange.Codes;
 import tertulia.app.exchange.Fault;
 import tertulia.app.exchange.Faults;
+import tertulia.app.exchange.NameList;
 import tertulia.app.exchange.TermCode;
 import tertulia.app.exchange.ToolReader;
 import tertulia.app.exchange.ToolSheet;

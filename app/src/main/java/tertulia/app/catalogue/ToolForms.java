@@ -12,6 +12,7 @@ import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import tertulia.app.exchange.Codes;
+import tertulia.app.exchange.NameList;
 import tertulia.app.exchange.ToolSheet;
 import tertulia.app.exchange.ToolSheet.SourcePart;
 import tools.jackson.databind.json.JsonMapper;

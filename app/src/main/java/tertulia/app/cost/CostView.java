@@ -4,6 +4,7 @@ import java.math.BigDecimal;
 import java.math.MathContext;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.TreeMap;
 import java.util.function.Function;
@@ -12,6 +13,7 @@ import tertulia.app.chart.CostChart;
 import tertulia.app.chart.Drawn;
 import tertulia.app.display.Dates;
 import tertulia.app.display.Figures;
+import tertulia.app.display.Voice;
 import tertulia.app.workspace.Cell;
 import tertulia.app.workspace.HorizonCell;
 import tertulia.app.workspace.Known;
@@ -134,7 +136,8 @@ record CostView(
     if (evaluation.whatIf().moment() instanceof Moment.Month month) {
       String label =
           "of it in " + Dates.shortMonth(session.table().selection().horizon().month(month.m()));
-      rows.add(Row.of(label, cells(session, c -> month(session, c, month.m(), view))));
+      rows.add(
+          Row.of(own(session, label), cells(session, c -> month(session, c, month.m(), view))));
     }
     List<PlanPath> found =
         session.columns().stream().flatMap(c -> found(session, c).stream()).toList();
@@ -222,8 +225,7 @@ record CostView(
   private static List<Cell> totals(Session session, CostTiming view) {
     Optional<Money> least =
         session.columns().stream()
-            .flatMap(c -> found(session, c).stream())
-            .map(s -> s.ledger().total(view))
+            .flatMap(c -> inAll(session, c, view).stream())
             .min(Money::compareTo);
     return cells(session, c -> total(session, c, view, least));
   }
@@ -231,10 +233,27 @@ record CostView(
   private static Cell total(
       Session session, Contender contender, CostTiming view, Optional<Money> least) {
     Cell cell = HorizonCell.of(session, contender);
-    boolean best =
-        least.isPresent()
-            && found(session, contender).map(s -> s.ledger().total(view)).equals(least);
+    boolean best = least.isPresent() && inAll(session, contender, view).equals(least);
     return best ? cell.looking("best") : cell;
+  }
+
+  /** The subscription with what is in use beside it. */
+  private static Optional<Money> inAll(Session session, Contender contender, CostTiming view) {
+    Optional<Money> beside =
+        session.evaluation().costs().overall().together(contender.id()).total(view);
+    return found(session, contender)
+        .map(way -> way.ledger().total(view))
+        .flatMap(own -> beside.map(own::plus));
+  }
+
+  /** A row that tells of a contender's own cost, beside which something is in use. */
+  static String own(Session session, String label) {
+    return session.table().selection().beside().isNothing()
+        ? label
+        : Voice.say(
+            "use.part.own",
+            "words",
+            label.substring(0, 1).toLowerCase(Locale.ROOT) + label.substring(1));
   }
 
   private static Optional<PlanPath> found(Session session, Contender contender) {

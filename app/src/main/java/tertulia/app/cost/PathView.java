@@ -60,8 +60,8 @@ record PathView(Row kept, Row monthly, String ribbon, List<Line> lines, List<Str
       }
     }
     return new PathView(
-        Row.of("Kept on one plan", kept),
-        Row.of("All monthly", monthly),
+        Row.of(CostView.own(session, "Kept on one plan"), kept),
+        Row.of(CostView.own(session, "All monthly"), monthly),
         RibbonChart.draw(lanes, session.table().selection().horizon()),
         lines,
         says);

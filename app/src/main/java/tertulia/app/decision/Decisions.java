@@ -121,6 +121,11 @@ public class Decisions {
                 row.proposal()));
   }
 
+  /** What tells the pages of a selection's decision from what they were before a change. */
+  String stamp(long selectionId) {
+    return find(selectionId).map(stored -> "-" + stored.version()).orElse("");
+  }
+
   private List<Review> of(long selectionId) {
     return reviews.findBySelectionIdInOrderById(List.of(selectionId)).stream()
         .map(ReviewRow::toCore)

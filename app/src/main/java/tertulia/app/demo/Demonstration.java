@@ -6,6 +6,7 @@ import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.util.List;
 import java.util.Objects;
 import org.springframework.beans.factory.SmartInitializingSingleton;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
@@ -16,12 +17,14 @@ import tertulia.app.catalogue.MakersNews;
 import tertulia.app.decision.Decisions;
 import tertulia.app.exchange.Faults;
 import tertulia.app.exchange.GrowthPlan;
+import tertulia.app.exchange.InUsePart;
 import tertulia.app.exchange.Json;
 import tertulia.app.exchange.PortableFile;
 import tertulia.app.exchange.ProvisoPart;
 import tertulia.app.exchange.SelectionFile;
 import tertulia.app.growth.GrowthPlans;
 import tertulia.app.handover.Intake;
+import tertulia.app.inuse.ToolsInUse;
 import tertulia.app.people.Role;
 import tertulia.app.people.UserAccounts;
 import tertulia.app.selection.Seats;
@@ -44,6 +47,7 @@ class Demonstration implements SmartInitializingSingleton {
   private final Decisions decisions;
   private final Intake intake;
   private final GrowthPlans growth;
+  private final ToolsInUse inUse;
   private final MakersNews news;
 
   Demonstration(
@@ -54,6 +58,7 @@ class Demonstration implements SmartInitializingSingleton {
       Decisions decisions,
       Intake intake,
       GrowthPlans growth,
+      ToolsInUse inUse,
       MakersNews news) {
     this.news = news;
     this.people = people;
@@ -63,6 +68,7 @@ class Demonstration implements SmartInitializingSingleton {
     this.decisions = decisions;
     this.intake = intake;
     this.growth = growth;
+    this.inUse = inUse;
   }
 
   /** Runs before the server answers, so that nobody meets an empty store. */
@@ -84,6 +90,9 @@ class Demonstration implements SmartInitializingSingleton {
     tell("refit-planning.json");
     growth.change(GrowthPlans.NONE, Json.stored(text("growth.json"), GrowthPlan.class), ORGANISER);
     tell("crew-knowledge.json");
+    inUse.putAll(
+        ToolsInUse.NONE, List.of(Json.stored(text("in-use.json"), InUsePart[].class)), ORGANISER);
+    tell("talking-on-board.json");
     for (Story.News told : Json.stored(text("news.json"), Story.News[].class)) {
       news.put(
           told.tool(),

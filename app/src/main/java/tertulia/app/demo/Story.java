@@ -24,7 +24,8 @@ record Story(Seed selection, @Nullable Agreed decision) {
       @Nullable String setAside,
       SelectionFile.@Nullable EffortPart effort,
       @Nullable List<SelectionFile.PlanAsidePart> plansAside,
-      @Nullable List<SelectionFile.NotNeededPart> notNeeded) {}
+      @Nullable List<SelectionFile.NotNeededPart> notNeeded,
+      @Nullable Boolean asToday) {}
 
   /** What a maker announces, as somebody put it down. */
   record News(String tool, String on, String holdsFrom, String says, String by, ToolSheet sheet) {}
@@ -57,7 +58,9 @@ record Story(Seed selection, @Nullable Agreed decision) {
                     seat.setAside(),
                     seat.effort(),
                     seat.plansAside(),
-                    seat.notNeeded()))
+                    seat.notNeeded(),
+                    seat.asToday(),
+                    null))
             .toList(),
         selection.panel(),
         null);

@@ -45,7 +45,8 @@ public final class Voice {
           "date",
           "holds",
           "again",
-          "signing");
+          "signing",
+          "use");
 
   private static final Locale LOCALE = Locale.UK;
   private static final Pattern PLACE = Pattern.compile("\\{(?<name>[a-z][A-Za-z]*)}");

@@ -23,6 +23,10 @@ import tertulia.core.growth.Step;
  * @param practice how terms are left and what people's time costs; null: credited, not stated
  * @param followsGrowth true: in a workspace the groups are those of its growth plan with the same
  *     ids; null: they are the selection's own
+ * @param inUse tools that are in use already and are part of the question; null: none
+ * @param followsInUse true: in a workspace they are those that are in use there; null: they are the
+ *     selection's own
+ * @param leftOut ids of tools in use in the workspace that are no part of the question; null: none
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
 @RecordBuilder
@@ -42,7 +46,10 @@ public record Brief(
     List<RatePart> rates,
     @Nullable List<ScenarioPart> scenarios,
     @Nullable PracticePart practice,
-    @Nullable Boolean followsGrowth)
+    @Nullable Boolean followsGrowth,
+    @Nullable List<InUsePart> inUse,
+    @Nullable Boolean followsInUse,
+    @Nullable List<String> leftOut)
     implements BriefBuilder.With {
 
   /** A brief with the standard scenarios, nothing said of people's time, and groups of its own. */
@@ -76,7 +83,25 @@ public record Brief(
         rates,
         null,
         null,
+        null,
+        null,
+        null,
         null);
+  }
+
+  /** Tools in use that are part of the question. */
+  public List<InUsePart> used() {
+    return inUse == null ? List.of() : inUse;
+  }
+
+  /** Whether they are those that are in use in the workspace. */
+  public boolean followsUse() {
+    return Boolean.TRUE.equals(followsInUse);
+  }
+
+  /** Tools in use that somebody left out of the question. */
+  public List<String> unasked() {
+    return leftOut == null ? List.of() : leftOut;
   }
 
   /** This brief as of another day. */

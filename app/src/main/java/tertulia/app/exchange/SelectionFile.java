@@ -26,7 +26,8 @@ public record SelectionFile(
     @Nullable List<EndedPart> ended,
     @Nullable List<SettledPart> settled,
     @Nullable List<RemarkPart> remarks,
-    @Nullable TrialsPart trials)
+    @Nullable TrialsPart trials,
+    @Nullable List<ToolSheet> inUse)
     implements SelectionFileBuilder.With {
   public static final String FORMAT = "tertulia-selection";
   public static final int VERSION = 1;
@@ -39,7 +40,7 @@ public record SelectionFile(
       List<ContenderPart> contenders,
       List<MemberPart> panel,
       @Nullable DecisionPart decision) {
-    this(format, version, brief, contenders, panel, decision, null, null, null, null, null);
+    this(format, version, brief, contenders, panel, decision, null, null, null, null, null, null);
   }
 
   /** This file with what was decided, and the proposals that did not stand. */
@@ -67,6 +68,11 @@ public record SelectionFile(
   /** This file with what was said at the table. */
   public SelectionFile remarked(List<Remark> said) {
     return withRemarks(said.isEmpty() ? null : said.stream().map(RemarkPart::of).toList());
+  }
+
+  /** The price pages of tools in use that are no contenders. */
+  public List<ToolSheet> pagesInUse() {
+    return inUse == null ? List.of() : inUse;
   }
 
   /** The tasks people try by hand, and the trials. */
@@ -264,14 +270,42 @@ public record SelectionFile(
     }
   }
 
-  /** A tool at the table; set aside for a reason or in; with the hours it takes if stated. */
+  /**
+   * A tool at the table; set aside for a reason or in; with the hours it takes if stated.
+   *
+   * @param asToday true: it is what is in use, kept as it is; null: it is bought anew
+   * @param inUse of tools in use, by id, whether they stay or go with this one; what is not there
+   *     follows from their work areas
+   */
   @JsonInclude(JsonInclude.Include.NON_NULL)
   public record ContenderPart(
       ToolSheet tool,
       @Nullable String setAside,
       @Nullable EffortPart effort,
       @Nullable List<PlanAsidePart> plansAside,
-      @Nullable List<NotNeededPart> notNeeded) {
+      @Nullable List<NotNeededPart> notNeeded,
+      @Nullable Boolean asToday,
+      @Nullable Map<String, String> inUse) {
+    /** A tool that is bought anew, of which nobody has said what goes with it. */
+    public ContenderPart(
+        ToolSheet tool,
+        @Nullable String setAside,
+        @Nullable EffortPart effort,
+        @Nullable List<PlanAsidePart> plansAside,
+        @Nullable List<NotNeededPart> notNeeded) {
+      this(tool, setAside, effort, plansAside, notNeeded, null, null);
+    }
+
+    /** Whether it is what is in use, kept as it is. */
+    public boolean isAsToday() {
+      return Boolean.TRUE.equals(asToday);
+    }
+
+    /** Whether tools in use stay or go with this one, by id, as far as somebody said. */
+    public Map<String, String> saidOfInUse() {
+      return inUse == null ? Map.of() : inUse;
+    }
+
     /** A tool of which nobody has said what is not needed. */
     public ContenderPart(
         ToolSheet tool,
@@ -298,7 +332,7 @@ public record SelectionFile(
 
     /** The same place at the table with another price page. */
     public ContenderPart with(ToolSheet other) {
-      return new ContenderPart(other, setAside, effort, plansAside, notNeeded);
+      return new ContenderPart(other, setAside, effort, plansAside, notNeeded, asToday, inUse);
     }
   }
 

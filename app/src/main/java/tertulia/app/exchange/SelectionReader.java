@@ -18,6 +18,7 @@ import tertulia.core.growth.Demand;
 import tertulia.core.growth.Group;
 import tertulia.core.growth.Measure;
 import tertulia.core.growth.Scenario;
+import tertulia.core.inuse.Beside;
 import tertulia.core.money.ExchangeRate;
 import tertulia.core.money.ExchangeRates;
 import tertulia.core.money.PriceRise;
@@ -52,7 +53,8 @@ public final class SelectionReader {
     Optional<BigDecimal> averagePayment = averagePayment(brief.averagePayment());
     List<Need> needs = reader.needs("/brief/needs", brief.needs(), brief.currency());
     List<Criterion> criteria = reader.criteria("/brief/criteria", brief.criteria());
-    List<Contender> contenders = contenders(file.contenders(), brief.needs());
+    InUseReader inUse = new InUseReader(faults, file);
+    List<Contender> contenders = contenders(file.contenders(), brief.needs(), inUse);
     List<Member> members = members(file.panel(), criteria, contenders);
     List<Settled> settled =
         settled(
@@ -69,6 +71,7 @@ public final class SelectionReader {
     Trials trials =
         new TrialsReader(faults)
             .read(file.tried(), contenders.stream().map(Contender::id).toList());
+    Beside beside = inUse.read(contenders);
     Optional<Selection> selection =
         faults.at(
             "/brief",
@@ -91,7 +94,7 @@ public final class SelectionReader {
                     scenarios,
                     practice,
                     trials,
-                    tertulia.core.inuse.Beside.NOTHING));
+                    beside));
     return faults.isEmpty() ? selection : Optional.empty();
   }
 
@@ -103,7 +106,23 @@ public final class SelectionReader {
     checkSizes(file);
     Optional<Selection> selection = read(file);
     selection.ifPresent(this::checkGrowth);
+    checkUsed(file);
     return faults.isEmpty() ? selection : Optional.empty();
+  }
+
+  private void checkUsed(SelectionFile file) {
+    Map<String, ToolSheet> pages = new HashMap<>();
+    file.contenders().forEach(part -> pages.put(part.tool().id(), part.tool()));
+    file.pagesInUse().forEach(page -> pages.putIfAbsent(page.id(), page));
+    for (int i = 0; i < file.brief().used().size(); i++) {
+      InUsePart part = file.brief().used().get(i);
+      faults.at(
+          "/brief/inUse/" + i,
+          () -> {
+            Optional.ofNullable(pages.get(part.tool())).ifPresent(part::checkPlan);
+            return part;
+          });
+    }
   }
 
   private void checkGrowth(Selection selection) {
@@ -128,6 +147,8 @@ public final class SelectionReader {
   }
 
   private void checkSizes(SelectionFile file) {
+    checkSize("/brief/inUse", file.brief().used().size(), Beside.MOST);
+    checkSize("/inUse", file.pagesInUse().size(), Beside.MOST);
     checkSize("/contenders", file.contenders().size(), Limits.CONTENDERS);
     checkSize("/log", file.narrowing().size(), Limits.ACTS);
     checkSize("/ended", file.proposals().size(), Limits.ENDED);
@@ -170,7 +191,7 @@ public final class SelectionReader {
   }
 
   private List<Contender> contenders(
-      List<SelectionFile.ContenderPart> parts, List<Brief.NeedPart> needs) {
+      List<SelectionFile.ContenderPart> parts, List<Brief.NeedPart> needs, InUseReader inUse) {
     List<Contender> contenders = new ArrayList<>();
     ToolReader tools =
         new ToolReader(
@@ -181,7 +202,11 @@ public final class SelectionReader {
                 .toList());
     for (int i = 0; i < parts.size(); i++) {
       SelectionFile.ContenderPart part = parts.get(i);
-      tools.contender("/contenders/" + i + "/tool", part).ifPresent(contenders::add);
+      tools
+          .contender("/contenders/" + i + "/tool", part)
+          .map(read -> part.isAsToday() ? inUse.asToday(read) : read)
+          .ifPresent(contenders::add);
+      checkSaid(i, part);
       checkSize("/contenders/" + i + "/notNeeded", part.needless().size(), Limits.NOT_NEEDED);
       for (SelectionFile.NotNeededPart needless : part.needless()) {
         faults.at(
@@ -193,6 +218,23 @@ public final class SelectionReader {
       }
     }
     return contenders;
+  }
+
+  private void checkSaid(int place, SelectionFile.ContenderPart part) {
+    part.saidOfInUse()
+        .forEach((tool, said) ->
+            faults.at(
+                "/contenders/" + place + "/inUse",
+                () -> {
+                  Codes.text(tool, Limits.NAME);
+                  if (!said.equals(InUseReader.STAYS) && !said.equals(InUseReader.GOES)) {
+                    throw new IllegalArgumentException(
+                        "A tool in use \"stays\" or \"goes\"; found \""
+                            + Codes.shortened(said)
+                            + "\".");
+                  }
+                  return said;
+                }));
   }
 
   private List<Member> members(

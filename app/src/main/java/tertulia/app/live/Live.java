@@ -14,6 +14,7 @@ import org.springframework.transaction.event.TransactionalEventListener;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 import tertulia.app.catalogue.PagesChanged;
 import tertulia.app.growth.PlanChanged;
+import tertulia.app.inuse.InUseChanged;
 import tertulia.app.selection.SelectionChanged;
 
 /**
@@ -85,9 +86,9 @@ public class Live {
     tell(changed.id());
   }
 
-  /** What selections rest on has changed: prices, or the people planned. */
+  /** What selections rest on has changed: prices, the people planned, or what is in use. */
   @TransactionalEventListener(
-      classes = {PagesChanged.class, PlanChanged.class},
+      classes = {PagesChanged.class, PlanChanged.class, InUseChanged.class},
       phase = TransactionPhase.AFTER_COMMIT)
   void changedForAll() {
     ofAll.incrementAndGet();

@@ -189,7 +189,10 @@ final class BriefConverter {
             rates(form),
             before.scenarios(),
             practice(form),
-            before.followsGrowth());
+            before.followsGrowth(),
+            before.inUse(),
+            before.followsInUse(),
+            before.leftOut());
     Brief seated =
         seated(brief, added(form, before, ids, "seat"))
             .oneEach(Measure.LIGHT_SEATS.id(), added(form, before, ids, "light"))

@@ -103,7 +103,7 @@ class NewSelectionController {
         faults
             .at("currency", () -> Codes.currency(typed.getOrDefault("currency", "")).getCode())
             .orElse("EUR");
-    Brief own =
+    Brief asked =
         new Brief(
             faults.at("title", () -> Codes.text(title, 200)).orElse(""),
             faults
@@ -140,6 +140,7 @@ class NewSelectionController {
                 new Brief.CriterionPart(
                     "coverage", "What should be there", "coverage", null, null, null, null)),
             List.of());
+    Brief own = asked.withFollowsInUse(true);
     return follows ? plans.joined(own).oneForEachHead() : own;
   }
 }

@@ -30,5 +30,11 @@ class ContenderRow {
   /** Hours it takes, as a document; null: nobody has said. */
   @Nullable String effort;
 
+  /** Whether it is what is in use, kept as it is. */
+  boolean asToday;
+
+  /** Of tools in use, whether they stay or go with it, as a document; null: nobody has said. */
+  @Nullable String inUse;
+
   @Version long version;
 }

@@ -2,6 +2,7 @@ package tertulia.app.selection;
 
 import java.time.LocalDate;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import org.springframework.stereotype.Service;
@@ -9,8 +10,11 @@ import org.springframework.transaction.annotation.Transactional;
 import tertulia.app.act.Act;
 import tertulia.app.act.Acts;
 import tertulia.app.catalogue.Catalogue;
+import tertulia.app.exchange.Brief;
+import tertulia.app.exchange.InUsePart;
 import tertulia.app.exchange.Json;
 import tertulia.app.exchange.SelectionFile;
+import tertulia.app.exchange.ToolSheet;
 import tertulia.app.exchange.WeighingReader;
 import tertulia.core.scoring.Better;
 
@@ -82,13 +86,23 @@ public class SelectionImport {
   @Transactional
   public Taken take(SelectionFile file, String by) {
     SelectionRow row = new SelectionRow();
-    Selections.write(row, file.brief());
+    Map<String, String> used = new HashMap<>();
+    for (ToolSheet sheet : file.pagesInUse()) {
+      used.put(sheet.id(), catalogue.sameOrNew(sheet, by).sheet().id());
+    }
+    Map<Integer, Catalogue.Stored> brought = new HashMap<>();
+    for (int i = 0; i < file.contenders().size(); i++) {
+      ToolSheet sheet = file.contenders().get(i).tool();
+      brought.put(i, catalogue.sameOrNew(sheet, by));
+      used.put(sheet.id(), brought.get(i).sheet().id());
+    }
+    Selections.write(row, ofOwnUse(file.brief(), used));
     long id = Objects.requireNonNull(selections.save(row).id);
     acts.note(id, new Act.Imported(row.title));
     Map<String, String> slugs = new HashMap<>();
     int place = 0;
     for (SelectionFile.ContenderPart part : file.contenders()) {
-      Catalogue.Stored tool = catalogue.sameOrNew(part.tool(), by);
+      Catalogue.Stored tool = Objects.requireNonNull(brought.get(place));
       slugs.put(part.tool().id(), tool.sheet().id());
       ContenderRow contender = new ContenderRow();
       contender.selectionId = id;
@@ -98,6 +112,10 @@ public class SelectionImport {
       contender.plansAside = PlansAside.document(part.asides());
       contender.notNeeded = NotNeeded.document(part.needless());
       contender.effort = part.effort() == null ? null : Json.write(part.effort());
+      contender.asToday = part.isAsToday();
+      Map<String, String> said = new HashMap<>();
+      part.saidOfInUse().forEach((use, says) -> said.put(used.getOrDefault(use, use), says));
+      contender.inUse = SaidOfInUse.document(said);
       contenders.save(contender);
     }
     file.panel().forEach(member -> take(id, member, slugs));
@@ -115,6 +133,20 @@ public class SelectionImport {
       settled.save(mark);
     }
     return new Taken(id, slugs);
+  }
+
+  /**
+   * What is in use where a file was written goes on being the selection's own; one that lists
+   * nothing and follows what is in use follows what is in use here.
+   */
+  private static Brief ofOwnUse(Brief brief, Map<String, String> ids) {
+    List<InUsePart> own =
+        brief.used().stream()
+            .map(part -> part.of(ids.getOrDefault(part.tool(), part.tool())))
+            .toList();
+    return own.isEmpty() && brief.followsUse()
+        ? brief
+        : brief.with().inUse(own.isEmpty() ? null : own).followsInUse(null).leftOut(null).build();
   }
 
   private void take(long id, SelectionFile.MemberPart part, Map<String, String> slugs) {

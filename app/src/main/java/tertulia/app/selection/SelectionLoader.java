@@ -2,6 +2,7 @@ package tertulia.app.selection;
 
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -17,12 +18,14 @@ import tertulia.app.exchange.Brief;
 import tertulia.app.exchange.Disinterested;
 import tertulia.app.exchange.DocumentFormat;
 import tertulia.app.exchange.Faults;
+import tertulia.app.exchange.InUsePart;
 import tertulia.app.exchange.Json;
 import tertulia.app.exchange.SelectionFile;
 import tertulia.app.exchange.SelectionReader;
 import tertulia.app.exchange.ToolSheet;
 import tertulia.app.exchange.WeighingReader;
 import tertulia.app.growth.GrowthPlans;
+import tertulia.app.inuse.ToolsInUse;
 import tertulia.core.deadline.OnceEach;
 import tertulia.core.evaluation.Selection;
 import tertulia.core.finding.Progress;
@@ -49,6 +52,7 @@ public class SelectionLoader {
   private final SelectionAccess entrance;
   private final Catalogue catalogue;
   private final GrowthPlans growth;
+  private final ToolsInUse inUse;
   private final NarrowingLog log;
 
   SelectionLoader(
@@ -62,7 +66,9 @@ public class SelectionLoader {
       SelectionAccess entrance,
       Catalogue catalogue,
       GrowthPlans growth,
+      ToolsInUse inUse,
       NarrowingLog log) {
+    this.inUse = inUse;
     this.contenders = contenders;
     this.members = members;
     this.entered = entered;
@@ -162,9 +168,11 @@ public class SelectionLoader {
     Map<Long, List<RemarkRow>> said = remarks.of(ids);
     List<LoadedSelection> tables = new ArrayList<>();
     for (SelectionRow row : rows) {
-      Brief brief = growth.followedBy(brief(row), row.decided);
       List<SelectionFile.ContenderPart> parts =
           tools.getOrDefault(row.id, List.of()).stream().map(tool -> part(tool, sheets)).toList();
+      Brief followed = inUse.followedBy(growth.followedBy(brief(row), row.decided), row.decided);
+      Map<String, ToolSheet> used = pagesInUse(followed, parts, day);
+      Brief brief = knownOnly(followed, used, parts);
       List<MemberRow> panel = seated.getOrDefault(row.id, List.of());
       VisibilityPolicy sight = VisibilityPolicy.of(row, panel, entrance.visitor());
       SelectionFile file =
@@ -180,7 +188,8 @@ public class SelectionLoader {
               settled(together.getOrDefault(row.id, List.of()), brief, parts),
               null,
               Objects.requireNonNull(tried.get(row.id))
-                  .part(parts.stream().map(p -> p.tool().id()).collect(Collectors.toSet())));
+                  .part(parts.stream().map(p -> p.tool().id()).collect(Collectors.toSet())),
+              used.isEmpty() ? null : List.copyOf(used.values()));
       tables.add(
           table(
               row,
@@ -192,6 +201,36 @@ public class SelectionLoader {
               shown.getOrDefault(row.id, List.of())));
     }
     return tables;
+  }
+
+  /** The price pages of tools in use that are no contenders, by the tool's id, in their order. */
+  private Map<String, ToolSheet> pagesInUse(
+      Brief brief, List<SelectionFile.ContenderPart> parts, LocalDate day) {
+    List<String> others =
+        brief.used().stream()
+            .map(InUsePart::tool)
+            .filter(id -> parts.stream().noneMatch(part -> part.tool().id().equals(id)))
+            .toList();
+    Map<String, ToolSheet> known = catalogue.pages(others, day);
+    Map<String, ToolSheet> pages = new LinkedHashMap<>();
+    others.stream()
+        .filter(known::containsKey)
+        .forEach(id -> pages.put(id, Objects.requireNonNull(known.get(id))));
+    return pages;
+  }
+
+  /** Without tools in use that the catalogue does not have any more. */
+  private static Brief knownOnly(
+      Brief brief, Map<String, ToolSheet> used, List<SelectionFile.ContenderPart> parts) {
+    List<InUsePart> known =
+        brief.used().stream()
+            .filter(use ->
+                used.containsKey(use.tool())
+                    || parts.stream().anyMatch(part -> part.tool().id().equals(use.tool())))
+            .toList();
+    return known.size() == brief.used().size()
+        ? brief
+        : brief.withInUse(known.isEmpty() ? null : known);
   }
 
   private static LoadedSelection table(
@@ -271,7 +310,9 @@ public class SelectionLoader {
         row.setAside,
         row.effort == null ? null : Json.stored(row.effort, SelectionFile.EffortPart.class),
         row.plansAside == null ? null : PlansAside.stored(row.plansAside).plans(),
-        row.notNeeded == null ? null : NotNeeded.stored(row.notNeeded).things());
+        row.notNeeded == null ? null : NotNeeded.stored(row.notNeeded).things(),
+        row.asToday ? true : null,
+        row.inUse == null ? null : SaidOfInUse.stored(row.inUse).said());
   }
 
   /**

@@ -19,6 +19,7 @@ import tertulia.app.exchange.Limits;
 import tertulia.app.exchange.SelectionFile;
 import tertulia.app.exchange.ToolSheet;
 import tertulia.app.growth.GrowthPlans;
+import tertulia.app.inuse.ToolsInUse;
 import tertulia.app.people.SignedIn;
 import tertulia.app.people.UserAccounts;
 import tertulia.app.web.Conflict;
@@ -34,6 +35,7 @@ public class Selections {
   private final Seats seats;
   private final Catalogue catalogue;
   private final GrowthPlans growth;
+  private final ToolsInUse inUse;
   private final NarrowingLog log;
   private final SelectionAccess entrance;
   private final UserAccounts people;
@@ -47,6 +49,7 @@ public class Selections {
       Seats seats,
       Catalogue catalogue,
       GrowthPlans growth,
+      ToolsInUse inUse,
       NarrowingLog log,
       SelectionAccess entrance,
       UserAccounts people,
@@ -60,6 +63,7 @@ public class Selections {
     this.seats = seats;
     this.catalogue = catalogue;
     this.growth = growth;
+    this.inUse = inUse;
     this.log = log;
     this.entrance = entrance;
   }
@@ -393,9 +397,9 @@ public class Selections {
   @Transactional
   public void close(long id) {
     SelectionRow row = store.open(id);
-    Brief brief = growth.followedBy(SelectionLoader.brief(row), false);
+    Brief brief = inUse.followedBy(growth.followedBy(SelectionLoader.brief(row), false), false);
     row.followedGrowth = SelectionLoader.brief(row).follows();
-    write(row, brief.following(false));
+    write(row, brief.following(false).withFollowsInUse(null));
     row.decided = true;
   }
 

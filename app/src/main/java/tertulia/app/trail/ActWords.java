@@ -41,6 +41,21 @@ final class ActWords {
           one("act.short.back", "tool", back.tool());
       case Act.BroughtBack back ->
           one("act.short.back.plan", "tool", back.tool(), "plan", back.plan());
+      case Act.SaidOfInUse said ->
+          one(
+              switch (said.says()) {
+                case "stays" -> "act.short.use.stays";
+                case "goes" -> "act.short.use.goes";
+                default -> "act.short.use.unsaid";
+              },
+              "tool",
+              said.tool(),
+              "other",
+              said.contender());
+      case Act.AsToday as ->
+          one(as.kept() ? "act.short.as-today" : "act.short.as-today.not", "tool", as.tool());
+      case Act.UseLeftOut left ->
+          one(left.out() ? "act.short.use.out" : "act.short.use.in", "tool", left.tool());
       case Act.HoursNoted hours -> one("act.short.hours", "tool", hours.tool());
       case Act.NotNeeded not ->
           one(

@@ -30,6 +30,7 @@ public final class AskedFigure {
       case "steady" -> new Figure.Steady(contender);
       case "horizon" -> new Figure.Horizon(contender);
       case "way" -> new Figure.BestWay(contender);
+      case "inall" -> new Figure.InAll(contender);
       case "month" -> new Figure.Month(contender, Integer.parseInt(query.getOrDefault("of", "0")));
       case "old-tool" -> new Figure.OldTool(Integer.parseInt(query.getOrDefault("of", "0")));
       case "running" ->

@@ -1,5 +1,6 @@
 package tertulia.app.workspace;
 
+import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import tertulia.app.display.Dates;
@@ -7,6 +8,8 @@ import tertulia.app.display.Voice;
 import tertulia.core.billing.CostTiming;
 import tertulia.core.evaluation.Confirmation;
 import tertulia.core.evaluation.Contender;
+import tertulia.core.evaluation.CostsOverall;
+import tertulia.core.inuse.Together;
 import tertulia.core.path.PlanPath;
 import tertulia.core.path.PlanPaths;
 
@@ -28,11 +31,39 @@ public final class HorizonCell {
     return session.evaluation().costs().confirmation().whole(contender.id());
   }
 
+  private static CostsOverall costs(Session session) {
+    return session.evaluation().costs().overall();
+  }
+
+  /** What it comes to with what is in use beside it; of it its own cost, below. */
+  private static Cell withInUse(Session session, Contender contender, PlanPaths.Found found) {
+    CostTiming view = session.evaluation().whatIf().view();
+    Together beside = costs(session).together(contender.id());
+    String why = session.why("inall", "contender", contender.id());
+    Cell sum =
+        beside
+            .total(view)
+            .map(more ->
+                Cell.figure(Known.amount(found, way -> way.ledger().total(view).plus(more)), why))
+            .orElseGet(
+                () -> Cell.missing(Known.least(costs(session).leastTotal(contender.id())), why));
+    return sum.noting(
+        Voice.say(
+            "use.short.own",
+            Map.of(
+                "cost",
+                Known.amount(found, way -> way.ledger().total(view)),
+                "plan",
+                found.best().label())));
+  }
+
   /** The total of the cheapest path, with what is taken below it; "at most" if one was left out. */
   public static Cell of(Session session, Contender contender) {
     CostTiming view = session.evaluation().whatIf().view();
     String why = session.why("way", "contender", contender.id());
     return switch (session.evaluation().costs().overall().way(contender.id())) {
+      case PlanPaths.Found found when !costs(session).together(contender.id()).isNothing() ->
+          withInUse(session, contender, found);
       case PlanPaths.Found found ->
           Cell.figure(Known.amount(found, way -> way.ledger().total(view)), why)
               .noting(

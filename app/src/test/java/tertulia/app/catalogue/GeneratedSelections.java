@@ -95,24 +95,7 @@ public final class GeneratedSelections {
                         new Brief.RatePart("EUR", from, "0.8589", "2026-11-20", "made up"))
                         .stream())
                 .toList());
-    Brief lost =
-        new Brief(
-            brief.title(),
-            "",
-            brief.asOf(),
-            brief.start(),
-            brief.months(),
-            brief.currency(),
-            brief.priceRisePercent(),
-            brief.groups(),
-            brief.demand(),
-            brief.averagePayment(),
-            brief.needs(),
-            brief.criteria(),
-            brief.rates(),
-            null,
-            new Brief.PracticePart("lost", null, "0", null),
-            null);
+    Brief lost = brief.withPractice(new Brief.PracticePart("lost", null, "0", null));
     return new SelectionFile(
         SelectionFile.FORMAT,
         SelectionFile.VERSION,

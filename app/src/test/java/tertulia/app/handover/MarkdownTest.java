@@ -227,6 +227,7 @@ public class MarkdownTest {
                     List.of(new SelectionFile.AnswerPart(typed, typed, "2026-10-21T09:00:00Z")),
                     null,
                     null)),
+            null,
             null);
     Decision decision =
         new Decision.Draft(

@@ -10,6 +10,8 @@ import tertulia.core.billing.CostTiming;
 import tertulia.core.fit.Reason;
 import tertulia.core.fit.Verdict;
 import tertulia.core.growth.Measure;
+import tertulia.core.inuse.AsToday;
+import tertulia.core.inuse.Together;
 import tertulia.core.labour.StaffTime;
 import tertulia.core.path.FixedPlan;
 import tertulia.core.path.LeftOut;
@@ -41,6 +43,7 @@ record Explanation(Evaluation evaluation) {
       case Figure.Steady steady -> steady(steady.contender());
       case Figure.Horizon horizon -> horizon(horizon.contender());
       case Figure.BestWay way -> way(way.contender());
+      case Figure.InAll all -> inAll(all.contender());
       case Figure.Time time -> time(time.contender());
       case Figure.Full full -> full(full.contender());
       case Figure.Remedies remedies -> remedies(remedies.contender());
@@ -123,6 +126,54 @@ record Explanation(Evaluation evaluation) {
   }
 
   /** The way, what it saves against keeping one plan, and what it would be without credits. */
+  private Derivation inAll(String contender) {
+    CostTiming view = evaluation.whatIf().view();
+    CostsOverall costs = evaluation.costs().overall();
+    Together beside = costs.together(contender);
+    List<Derivation> parts = new ArrayList<>();
+    parts.add(evaluation.whatIf().basis() == WhatIf.Basis.FULL ? full(contender) : way(contender));
+    for (AsToday use : beside.stays()) {
+      parts.add(asToday(use, view));
+    }
+    for (AsToday use : beside.goes()) {
+      parts.add(
+          new Derivation.Derived(
+              use.use().name() + ", still owed",
+              Quantity.of(use.owed().total(view)),
+              "what is due of it until its term ends, whatever is decided",
+              List.of(use.owed().explainTotal(view))));
+    }
+    String label = "In all, " + view.words();
+    return costs
+        .total(contender)
+        .<Derivation>map(money ->
+            new Derivation.Derived(
+                label,
+                Quantity.of(money),
+                "its own cost, what stays, and what is still owed of what goes",
+                parts))
+        .orElseGet(() ->
+            new Derivation.Missing(
+                label, "a part of it has no figure, which is not nothing", parts));
+  }
+
+  private static Derivation asToday(AsToday use, CostTiming view) {
+    List<Derivation> parts = new ArrayList<>();
+    parts.add(use.paid().explainTotal(view));
+    use.after().ifPresent(after -> parts.add(after.explainTotal(view)));
+    String label = use.use().name() + ", as today";
+    return use.total(view)
+        .<Derivation>map(money ->
+            new Derivation.Derived(
+                label,
+                Quantity.of(money),
+                "until its term ends as it is paid, then the same plan and term at list",
+                parts))
+        .orElseGet(() ->
+            new Derivation.Missing(
+                label, "what it costs after its term is not known, which is not nothing", parts));
+  }
+
   private Derivation way(String contender) {
     CostTiming view = evaluation.whatIf().view();
     String label = "Cheapest path through the plans, " + view.words();

@@ -25,6 +25,9 @@ public sealed interface Figure {
   /** Total of a contender over the horizon. */
   record Horizon(String contender) implements OfContender {}
 
+  /** What a contender comes to over the horizon with what is in use beside it. */
+  record InAll(String contender) implements OfContender {}
+
   /** Total of the cheapest path through a contender's plans, beside keeping one of them. */
   record BestWay(String contender) implements OfContender {}
 

@@ -7,6 +7,7 @@ import java.util.Optional;
 import java.util.function.Function;
 import org.joda.money.Money;
 import tertulia.core.billing.CostTiming;
+import tertulia.core.inuse.Together;
 import tertulia.core.labour.StaffTime;
 import tertulia.core.path.PlanPaths;
 import tertulia.core.working.Derivation;
@@ -49,8 +50,26 @@ record RunningExplanation(
               "what falls into these months",
               List.of(known.time().explain())));
     }
+    beside(contender, m, view).ifPresent(parts::add);
     return Derivation.Sum.of(
         "So far, " + view.words(), costs.selection().currency().getCode(), parts);
+  }
+
+  /** What of what is in use falls into the months up to one. */
+  private Optional<Derivation> beside(String contender, int m, CostTiming view) {
+    Together beside = costs.overall().together(contender);
+    return beside.isNothing()
+        ? Optional.empty()
+        : beside
+            .byMonth(view)
+            .map(months ->
+                new Derivation.Derived(
+                    "What is in use",
+                    Quantity.of(
+                        months.subList(0, m + 1).stream()
+                            .reduce(Money.zero(costs.selection().currency()), Money::plus)),
+                    "what stays, and what is still owed of what goes, in these months",
+                    List.of()));
   }
 
   Derivation oldTool(int m) {

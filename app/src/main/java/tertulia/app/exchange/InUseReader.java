@@ -1,0 +1,150 @@
+package tertulia.app.exchange;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.Set;
+import org.jspecify.annotations.Nullable;
+import tertulia.core.evaluation.Contender;
+import tertulia.core.inuse.Beside;
+import tertulia.core.inuse.InUse;
+import tertulia.core.pricing.Plan;
+import tertulia.core.pricing.PlanPrices;
+import tertulia.core.pricing.PriceList;
+import tertulia.core.pricing.Tool;
+
+/** Reads what is in use beside the contenders of a file. */
+final class InUseReader {
+  /** That a tool in use stays if a contender is taken, or goes. */
+  static final String STAYS = "stays";
+
+  static final String GOES = "goes";
+
+  private final Faults faults;
+  private final SelectionFile file;
+  private final Map<String, Tool> pages = new HashMap<>();
+
+  InUseReader(Faults faults, SelectionFile file) {
+    this.faults = faults;
+    this.file = file;
+  }
+
+  /** The tools in use that are part of the question, with what of them goes for whom. */
+  Beside read(List<Contender> contenders) {
+    List<InUsePart> parts = file.brief().used();
+    if (parts.isEmpty()) {
+      return Beside.NOTHING;
+    }
+    contenders.forEach(contender -> pages.put(contender.id(), contender.tool()));
+    List<ToolSheet> sheets = file.pagesInUse();
+    for (int i = 0; i < sheets.size(); i++) {
+      new ToolReader(faults, List.of())
+          .tool("/inUse/" + i, sheets.get(i))
+          .ifPresent(read -> pages.putIfAbsent(read.id(), read.tool()));
+    }
+    List<InUse> tools = new ArrayList<>();
+    for (int i = 0; i < parts.size(); i++) {
+      InUsePart part = parts.get(i);
+      faults.at("/brief/inUse/" + i, () -> part.toCore(page(part))).ifPresent(tools::add);
+    }
+    return faults.at("/brief/inUse", () -> new Beside(tools, goes(tools))).orElse(Beside.NOTHING);
+  }
+
+  private Tool page(InUsePart part) {
+    Tool page = pages.get(part.tool());
+    if (page == null) {
+      throw new IllegalArgumentException(
+          "There is no price page of \""
+              + Codes.shortened(part.tool())
+              + "\". Add it to inUse, or to the contenders.");
+    }
+    return page;
+  }
+
+  /** By contender: what was said of each tool, else what follows from the work areas. */
+  private Map<String, Set<String>> goes(List<InUse> tools) {
+    Set<String> asked = areas();
+    Map<String, Set<String>> goes = new LinkedHashMap<>();
+    for (SelectionFile.ContenderPart part : file.contenders()) {
+      Set<String> ids = new LinkedHashSet<>();
+      for (InUse use : tools) {
+        if (goes(part, use, asked)) {
+          ids.add(use.id());
+        }
+      }
+      goes.put(part.tool().id(), ids);
+    }
+    return goes;
+  }
+
+  private static boolean goes(SelectionFile.ContenderPart part, InUse use, Set<String> asked) {
+    boolean itself = part.tool().id().equals(use.id());
+    if (itself) {
+      return !part.isAsToday();
+    }
+    @Nullable String said = part.saidOfInUse().get(use.id());
+    return said == null ? !part.isAsToday() && use.goesFor(asked) : said.equals(GOES);
+  }
+
+  /** The work areas that all who are compared serve. */
+  private Set<String> areas() {
+    @Nullable Set<String> shared = null;
+    for (SelectionFile.ContenderPart part : file.contenders()) {
+      if (!part.isAsToday()) {
+        if (shared == null) {
+          shared = new LinkedHashSet<>(part.tool().areas());
+        } else {
+          shared.retainAll(part.tool().areas());
+        }
+      }
+    }
+    return Objects.requireNonNullElse(shared, Set.of());
+  }
+
+  /** A contender that is what is in use: on its plan and term only, and nothing of it owned. */
+  Contender asToday(Contender contender) {
+    Optional<InUsePart> part =
+        file.brief().used().stream().filter(p -> p.tool().equals(contender.id())).findFirst();
+    if (part.isEmpty()) {
+      return contender;
+    }
+    Tool tool = contender.tool();
+    List<Plan> kept =
+        tool.plans().stream()
+            .filter(plan -> plan.id().equals(part.get().plan()))
+            .map(plan -> only(plan, part.get()))
+            .toList();
+    return kept.isEmpty()
+        ? contender
+        : contender
+            .with()
+            .tool(new Tool(tool.id(), tool.name(), tool.maker(), kept, List.of(), Optional.empty()))
+            .plansAside(Map.of())
+            .asToday(true)
+            .build();
+  }
+
+  private static Plan only(Plan plan, InUsePart part) {
+    List<PriceList> lists =
+        plan.charged().stream()
+            .filter(list -> list.term().equals(part.term()))
+            .filter(list -> !plan.isLeast(list.term()))
+            .toList();
+    PlanPrices prices = lists.isEmpty() ? new PlanPrices.OnRequest() : new PlanPrices.Listed(lists);
+    return new Plan(
+        plan.id(),
+        plan.name(),
+        plan.range(),
+        prices,
+        plan.tax(),
+        plan.allowances(),
+        plan.unsaid(),
+        plan.source(),
+        plan.inForce());
+  }
+}

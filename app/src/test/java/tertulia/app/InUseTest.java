@@ -1,0 +1,321 @@
+package tertulia.app;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertFalse;
+import static org.testng.Assert.assertTrue;
+
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import java.util.Optional;
+import org.joda.money.CurrencyUnit;
+import org.joda.money.Money;
+import org.jsoup.Jsoup;
+import org.jsoup.nodes.Document;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.context.annotation.Import;
+import org.springframework.mock.web.MockHttpServletResponse;
+import org.springframework.mock.web.MockMultipartFile;
+import org.springframework.test.context.TestPropertySource;
+import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
+import org.testng.annotations.Test;
+import tertulia.app.exchange.Faults;
+import tertulia.app.exchange.PortableFile;
+import tertulia.app.exchange.SelectionFile;
+import tertulia.app.exchange.SelectionReader;
+import tertulia.app.handover.Intake;
+import tertulia.app.inuse.ToolsInUse;
+import tertulia.app.people.Role;
+import tertulia.app.people.UserAccounts;
+import tertulia.app.selection.LoadedSelection;
+import tertulia.app.selection.Selections;
+import tertulia.core.evaluation.CostsOverall;
+import tertulia.core.evaluation.Evaluation;
+import tertulia.core.evaluation.WhatIf;
+
+/** What is in use is written down once, and every question counts it. */
+@Import(MovableClock.InPlace.class)
+@FreshStore
+@TestPropertySource(
+    properties = {
+      "spring.datasource.url=jdbc:h2:mem:inuse;DB_CLOSE_DELAY=-1",
+      "tertulia.demo=false"
+    })
+public class InUseTest extends ServedTest {
+  @Autowired private ToolsInUse used;
+  @Autowired private Selections selections;
+  @Autowired private Intake intake;
+  @Autowired private MovableClock clock;
+  @Autowired private UserAccounts people;
+
+  private void organiser() {
+    if (people.isEmpty()) {
+      people.addKnown(
+          new UserAccounts.NewAccount("ilse", "Ilse Maren", "brackwater", Role.ORGANISER),
+          new Faults());
+      people.addKnown(
+          new UserAccounts.NewAccount("pia", "Pia Sandvoll", "brackwater", Role.READER),
+          new Faults());
+    }
+    clock.moveTo("2026-11-24");
+  }
+
+  private MockHttpServletResponse write(String... pairs) throws Exception {
+    String[] all = new String[pairs.length + 2];
+    all[0] = "version";
+    all[1] = "" + used.find().version();
+    System.arraycopy(pairs, 0, all, 2, pairs.length);
+    return sendForm("ilse", "/in-use", all);
+  }
+
+  private Document page(String path) throws Exception {
+    return Jsoup.parse(
+        ask("ilse", MockMvcRequestBuilders.get(path)).getContentAsString(StandardCharsets.UTF_8));
+  }
+
+  private static Optional<Money> eur(String amount) {
+    return Optional.of(Money.parse("EUR " + amount));
+  }
+
+  private CostsOverall costs(long id) {
+    return Evaluation.of(selections.load(id).selection(), WhatIf.START).costs().overall();
+  }
+
+  /** A bureau of 28 that grows to 60, a suite paid for 30 until June, a chat tool at 4.00. */
+  @Test
+  public void theBureauReadsWhatItComesToInAll() throws Exception {
+    organiser();
+    assertEquals(
+        write(
+                "tool",
+                "Moorhen Office",
+                "units",
+                "30",
+                "price",
+                "10.00",
+                "term",
+                "u12",
+                "ends",
+                "June 2027",
+                "areas",
+                "chat, mail")
+            .getStatus(),
+        302);
+    MockHttpServletResponse begun =
+        sendForm(
+            "ilse",
+            "/selections/new",
+            "title",
+            "Which chat tool?",
+            "people",
+            "28",
+            "growthIn",
+            "hires",
+            "growth",
+            "1.333333",
+            "currency",
+            "EUR");
+    long id = Long.parseLong(begun.getRedirectedUrl().replaceAll("[^0-9]", ""));
+    sendForm(
+        "ilse",
+        "/in-use",
+        "version",
+        "" + used.find().version(),
+        "tool",
+        "Sandpiper Talk",
+        "units",
+        "1",
+        "price",
+        "4.00",
+        "term",
+        "m1",
+        "areas",
+        "chat");
+    sendForm(
+        "ilse", "/in-use/remove", "version", "" + used.find().version(), "tool", "sandpiper-talk");
+    LoadedSelection table = selections.load(id);
+    SelectionFile file = table.file();
+    selections.changeBrief(id, table.version(), file.brief().withMonths(24).withStart("2026-12"));
+    sendForm("ilse", "/selections/" + id + "/contenders", "slug", "sandpiper-talk");
+    sendForm(
+        "ilse", "/selections/" + id + "/in-use/as-today", "tool", "moorhen-office", "kept", "true");
+    CostsOverall costs = costs(id);
+    assertEquals(costs.total("moorhen-office"), eur("8330.00"), "as today");
+    assertEquals(costs.own("sandpiper-talk"), eur("4160.00"));
+    assertEquals(costs.total("sandpiper-talk"), eur("12490.00"), "beside it");
+    String page = page("/selections/" + id + "/cost").text();
+    assertTrue(page.contains("8,330.00"), page);
+    assertTrue(page.contains("12,490.00"), page);
+    assertTrue(page.contains("kept as it is used today"), page);
+    // instead of it: what is paid for is lost, and nobody serves mail
+    sendForm(
+        "ilse",
+        "/selections/" + id + "/in-use",
+        "contender",
+        "sandpiper-talk",
+        "tool",
+        "moorhen-office",
+        "says",
+        "goes");
+    assertEquals(costs(id).total("sandpiper-talk"), eur("4160.00"));
+    String alone = page("/selections/" + id + "/cost").text();
+    assertTrue(
+        alone.contains("If Moorhen Office goes for Sandpiper Talk, nobody serves mail any more."),
+        alone);
+    String history = page("/selections/" + id + "/changes").text();
+    assertTrue(history.contains("Moorhen Office goes if Sandpiper Talk is taken"), history);
+    // out into a file and in again: the same figures, whatever is in use where it is read
+    byte[] sent =
+        ask("ilse", MockMvcRequestBuilders.get("/selections/" + id + "/file"))
+            .getContentAsByteArray();
+    if (!(PortableFile.read(sent) instanceof PortableFile.Read.Accepted read)) {
+      throw new AssertionError(new String(sent, StandardCharsets.UTF_8));
+    }
+    long copy = intake.take(read.file(), "Ilse Maren");
+    assertEquals(costs(copy).total("moorhen-office"), eur("8330.00"));
+    assertEquals(costs(copy).total("sandpiper-talk"), eur("4160.00"));
+    // left out of the question it costs nothing there
+    sendForm(
+        "ilse",
+        "/selections/" + id + "/in-use",
+        "contender",
+        "sandpiper-talk",
+        "tool",
+        "moorhen-office",
+        "says",
+        "");
+    sendForm(
+        "ilse",
+        "/selections/" + id + "/in-use/as-today",
+        "tool",
+        "moorhen-office",
+        "kept",
+        "false");
+    sendForm(
+        "ilse", "/selections/" + id + "/in-use/left-out", "tool", "moorhen-office", "out", "true");
+    assertEquals(costs(id).total("sandpiper-talk"), eur("4160.00"));
+    assertTrue(page("/selections/" + id + "/cost").text().contains("count it"));
+    sendForm(
+        "ilse", "/selections/" + id + "/in-use/left-out", "tool", "moorhen-office", "out", "false");
+    assertEquals(costs(id).total("sandpiper-talk"), eur("12490.00"));
+  }
+
+  @Test(dependsOnMethods = "theBureauReadsWhatItComesToInAll")
+  public void whatIsRefusedIsStillThere() throws Exception {
+    MockHttpServletResponse nothing =
+        write("tool", "Moorhen Office", "plan", "Harbour", "units", "4o", "term", "u12");
+    assertEquals(nothing.getStatus(), 422);
+    Document page = Jsoup.parse(nothing.getContentAsString(StandardCharsets.UTF_8));
+    assertEquals(page.select("[name=units]").val(), "4o");
+    assertTrue(page.text().contains("Moorhen Office has no plan “Harbour”. Enter one of As paid."));
+    assertTrue(
+        Jsoup.parse(
+                write("tool", "Nightjar", "units", "4", "term", "m1")
+                    .getContentAsString(StandardCharsets.UTF_8))
+            .text()
+            .contains("so its price is not known"));
+    assertTrue(
+        Jsoup.parse(
+                write(
+                        "tool",
+                        "Moorhen Office",
+                        "units",
+                        "4",
+                        "term",
+                        "u12",
+                        "ends",
+                        "2027-06",
+                        "notice",
+                        "1 Aug 2027")
+                    .getContentAsString(StandardCharsets.UTF_8))
+            .text()
+            .contains("Notice must be given by a day before the term ends"));
+    assertTrue(
+        Jsoup.parse(
+                write("tool", "Moorhen Office", "units", "4", "term", "u12", "users", "crew")
+                    .getContentAsString(StandardCharsets.UTF_8))
+            .text()
+            .contains("There is no group “crew” under Growth."));
+    assertEquals(used.find().of("moorhen-office").orElseThrow().units(), 30, "as it was");
+    assertEquals(
+        sendForm("pia", "/in-use", "version", "0", "tool", "x").getStatus(), 403, "a reader");
+    assertEquals(
+        sendForm("pia", "/selections/1/in-use", "contender", "x", "tool", "y", "says", "goes")
+            .getStatus(),
+        403);
+  }
+
+  private MockHttpServletResponse read(String table) throws Exception {
+    return ask(
+        "ilse",
+        MockMvcRequestBuilders.multipart("/in-use/import")
+            .file(
+                new MockMultipartFile(
+                    "file", "use.csv", "text/csv", table.getBytes(StandardCharsets.UTF_8)))
+            .param("version", "" + used.find().version()));
+  }
+
+  @Test(dependsOnMethods = "whatIsRefusedIsStillThere")
+  public void aTableIsReadWholeOrNotAtAll() throws Exception {
+    List<String> before = used.find().tools().stream().map(part -> part.tool()).toList();
+    MockHttpServletResponse refused =
+        read(
+            "Software;Seats;Unit price;Billing;Paid until\n"
+                + "Dunlin Board;12;6,50;yearly, up front;2027-03\n"
+                + "Knot Pages;many;2;monthly;\n");
+    assertEquals(refused.getStatus(), 422);
+    String says = Jsoup.parse(refused.getContentAsString(StandardCharsets.UTF_8)).text();
+    assertTrue(says.contains("Row 3, units"), says);
+    assertFalse(says.contains("Row 2,"), says);
+    assertEquals(used.find().tools().stream().map(part -> part.tool()).toList(), before);
+    assertTrue(page("/catalogue").text().contains("Moorhen Office"));
+    assertFalse(page("/catalogue").text().contains("Dunlin Board"), "nor is half of it there");
+    assertEquals(
+        read("Software;Seats;Unit price;Billing;Paid until\n"
+                + "Dunlin Board;12;6,50;yearly, up front;2027-03\n"
+                + "Knot Pages;8;2;monthly;\n")
+            .getStatus(),
+        302);
+    assertEquals(used.find().tools().size(), before.size() + 2);
+    String written =
+        ask("ilse", MockMvcRequestBuilders.get("/in-use/export.csv"))
+            .getContentAsString(StandardCharsets.UTF_8);
+    assertTrue(written.contains("Dunlin Board,As paid,12,"), written);
+    List<?> tools = used.find().tools();
+    assertEquals(read(written).getStatus(), 302, written);
+    assertEquals(used.find().tools(), tools, "what is written is read again as it was");
+    sendForm("ilse", "/in-use/undo", "version", "" + used.find().version());
+    assertEquals(
+        sendForm("ilse", "/in-use/undo", "version", "0").getStatus(), 409, "somebody else did");
+    assertEquals(read("Name,Cost\nx,1\n").getStatus(), 422, "without the columns that are needed");
+  }
+
+  /** A page that loses the plan somebody is on: what is due is known, what comes after is not. */
+  @Test(dependsOnMethods = "aTableIsReadWholeOrNotAtAll")
+  public void aPlanThatIsGoneLeavesWhatIsKnown() throws Exception {
+    LoadedSelection table = selections.load(1);
+    SelectionFile file = table.file();
+    SelectionFile gone =
+        file.withContenders(
+            file.contenders().stream()
+                .map(part ->
+                    part.tool().id().equals("moorhen-office")
+                        ? part.with(part.tool().withPlans(List.of()))
+                        : part)
+                .toList());
+    Faults faults = new Faults();
+    CostsOverall costs =
+        Evaluation.of(new SelectionReader(faults).read(gone).orElseThrow(), WhatIf.START)
+            .costs()
+            .overall();
+    assertEquals(costs.total("sandpiper-talk"), Optional.empty());
+    assertTrue(
+        costs
+            .leastTotal("sandpiper-talk")
+            .orElseThrow()
+            .isGreaterThan(Money.of(CurrencyUnit.EUR, 4160)),
+        "its own and what is added until June");
+    assertFalse(
+        new SelectionReader(faults).readNew(gone).isPresent(),
+        "a file that comes in says a plan that is there");
+  }
+}
