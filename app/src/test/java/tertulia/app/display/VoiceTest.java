@@ -45,6 +45,11 @@ public class VoiceTest {
           Map.entry("member", "Odile"),
           Map.entry("members", "Odile"),
           Map.entry("others", "Joren"),
+          Map.entry("paid", "158"),
+          Map.entry("idle", "21"),
+          Map.entry("owed", "2,065.00"),
+          Map.entry("own", "4,160.00"),
+          Map.entry("areas", "phone"),
           Map.entry("left", "3"),
           Map.entry("of", "12"),
           Map.entry("criterion", "Ease"),
@@ -197,6 +202,10 @@ public class VoiceTest {
           Map.entry("holds.before", Map.of("from", "March 2027")),
           Map.entry("holds.breaks", Map.of("found", "41 seats then")),
           Map.entry("signing.", Map.of("words", "not before the spring")),
+          Map.entry("use.short.notice-days", Map.of("days", "30 days")),
+          Map.entry("use.lacking", Map.of("count", "Six")),
+          Map.entry("use.short.ends.more", Map.of("count", "78")),
+          Map.entry("use.part.own", Map.of("words", "all monthly")),
           Map.entry(
               "use.",
               Map.of(
