@@ -96,9 +96,7 @@ record CostView(
             read),
         CostChart.reach(costs, read),
         changes(session, costs),
-        evaluation.whatIf().basis() == WhatIf.Basis.FULL
-            ? "each at its cheapest plan that meets the needs, with people’s upkeep and work by hand"
-            : "each at its cheapest plan that meets the needs",
+        curves(session),
         Sentences.says(session),
         Sentences.warnings(session),
         ways,
@@ -106,6 +104,17 @@ record CostView(
         RunningView.of(session),
         QuantityView.of(session),
         Alike.of(session));
+  }
+
+  /** What the curves show. */
+  private static String curves(Session session) {
+    String plan =
+        session.evaluation().whatIf().basis() == WhatIf.Basis.FULL
+            ? "each at its cheapest plan that meets the needs, with people’s upkeep and work by hand"
+            : "each at its cheapest plan that meets the needs";
+    return session.table().selection().beside().isNothing()
+        ? plan
+        : plan + Voice.say("use.part.with-it");
   }
 
   /** The contenders as lines of a picture. */

@@ -1,6 +1,7 @@
 package tertulia.app.dates;
 
 import java.time.LocalDate;
+import java.time.YearMonth;
 import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -13,6 +14,9 @@ import tertulia.app.catalogue.Catalogue;
 import tertulia.app.decision.Decisions;
 import tertulia.app.decision.LookBack;
 import tertulia.app.display.Voice;
+import tertulia.app.exchange.InUsePart;
+import tertulia.app.exchange.ToolSheet;
+import tertulia.app.inuse.ToolsInUse;
 import tertulia.app.selection.LoadedSelection;
 import tertulia.app.selection.PutAway;
 import tertulia.app.selection.Selections;
@@ -28,8 +32,15 @@ class DueDates {
   private final Decisions decisions;
   private final Catalogue catalogue;
   private final LookBack lookBack;
+  private final ToolsInUse inUse;
 
-  DueDates(Selections selections, Decisions decisions, Catalogue catalogue, LookBack lookBack) {
+  DueDates(
+      Selections selections,
+      Decisions decisions,
+      Catalogue catalogue,
+      LookBack lookBack,
+      ToolsInUse inUse) {
+    this.inUse = inUse;
     this.lookBack = lookBack;
     this.selections = selections;
     this.decisions = decisions;
@@ -66,8 +77,38 @@ class DueDates {
         prices(table, today, due);
       }
     }
+    uses(today, due);
     due.sort(Comparator.comparing(Due::on).thenComparing(Due::id));
     return due;
+  }
+
+  /** Until when notice must be given of tools in use, and when their terms end. */
+  private void uses(LocalDate today, List<Due> due) {
+    List<InUsePart> parts = inUse.find().tools();
+    Map<String, ToolSheet> pages =
+        catalogue.pages(parts.stream().map(InUsePart::tool).toList(), today);
+    for (InUsePart part : parts) {
+      ToolSheet page = pages.get(part.tool());
+      if (page == null) {
+        continue;
+      }
+      if (part.noticeBy() != null) {
+        use("notice", "date.short.notice", page, LocalDate.parse(part.noticeBy()), today, due);
+      }
+      if (part.ends() != null) {
+        LocalDate last = YearMonth.parse(part.ends()).atEndOfMonth();
+        use("ends", "date.short.term-ends", page, last, today, due);
+      }
+    }
+  }
+
+  private static void use(
+      String kind, String key, ToolSheet page, LocalDate day, LocalDate today, List<Due> due) {
+    if (!day.isBefore(today)) {
+      due.add(
+          new Due(
+              kind + "-" + page.id(), day, Voice.say(key, "tool", page.name()), "/in-use", false));
+    }
   }
 
   private static void review(

@@ -10,6 +10,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.TreeMap;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
@@ -90,7 +91,18 @@ record FiguresMinutes(Results results, String choice) {
             "A month, " + Dates.shortMonth(YearMonth.parse(results.start())),
             compared,
             c -> cost(c, c.firstMonth()).asking("steady", c.id())));
-    rows.add(row(months(), compared, c -> cost(c, c.horizon()).asking("way", c.id())));
+    rows.add(
+        row(
+            months(),
+            compared,
+            c -> cost(c, c.horizon()).asking(c.inUse() == null ? "way" : "inall", c.id())));
+    if (compared.stream().anyMatch(c -> c.inUse() != null)) {
+      rows.add(row(Voice.say("use.part.record.own"), compared, c -> of(c, Results.UseResult::own)));
+      rows.add(
+          row(Voice.say("use.part.record.stays"), compared, c -> of(c, Results.UseResult::stays)));
+      rows.add(
+          row(Voice.say("use.part.record.owed"), compared, c -> of(c, Results.UseResult::owed)));
+    }
     years(compared).forEach(rows::add);
     if (compared.stream().anyMatch(c -> c.total() != null)) {
       rows.add(
@@ -119,6 +131,17 @@ record FiguresMinutes(Results results, String choice) {
 
   private Cell cost(Results.ContenderResult contender, Results.@Nullable CostResult cost) {
     return cost == null ? Cell.words("not known") : Cell.figure(cost.words(), isChoice(contender));
+  }
+
+  /** A part of what a contender comes to with what is in use. */
+  private static Cell of(
+      Results.ContenderResult contender, Function<Results.UseResult, @Nullable String> part) {
+    Results.UseResult use = contender.inUse();
+    if (use == null) {
+      return Cell.words("—");
+    }
+    String amount = part.apply(use);
+    return Cell.words(amount == null ? "not known" : Results.grouped(amount));
   }
 
   private interface Told {

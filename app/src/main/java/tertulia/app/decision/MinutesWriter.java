@@ -181,12 +181,33 @@ final class MinutesWriter {
                         Dates.month(YearMonth.parse(results.start())),
                         "people",
                         Figures.counted(results.people().getFirst(), "people")))));
+    choice.map(Results.ContenderResult::inUse).ifPresent(use -> inUse(use, says));
     byTotals().ifPresent(says::add);
     byCost().ifPresent(says::add);
     signed
         .reviewOn()
         .ifPresent(day -> says.add(Voice.say("record.look-again", "day", Dates.day(day))));
     return says;
+  }
+
+  /** What of the cost is for what is in use, and whether the choice is what is in use. */
+  private void inUse(Results.UseResult use, List<String> says) {
+    if (use.asToday()) {
+      says.add(Voice.say("use.record.as-today"));
+    }
+    List<String> names = new ArrayList<>(use.staying());
+    names.addAll(use.going());
+    if (use.stays() != null && !names.isEmpty()) {
+      BigDecimal beside = new BigDecimal(use.stays()).add(new BigDecimal(use.owed()));
+      says.add(
+          Voice.say(
+              "use.record.beside",
+              Map.of(
+                  "cost",
+                  Results.grouped(beside.toPlainString()) + " " + results.currency(),
+                  "tools",
+                  Voice.list(names))));
+    }
   }
 
   /** Whether the choice was ahead by the totals; if not, that another was. */

@@ -14,8 +14,6 @@ import tertulia.core.evaluation.Contender;
 import tertulia.core.inuse.Beside;
 import tertulia.core.inuse.InUse;
 import tertulia.core.pricing.Plan;
-import tertulia.core.pricing.PlanPrices;
-import tertulia.core.pricing.PriceList;
 import tertulia.core.pricing.Tool;
 
 /** Reads what is in use beside the contenders of a file. */
@@ -115,36 +113,21 @@ final class InUseReader {
     }
     Tool tool = contender.tool();
     List<Plan> kept =
-        tool.plans().stream()
-            .filter(plan -> plan.id().equals(part.get().plan()))
-            .map(plan -> only(plan, part.get()))
-            .toList();
+        tool.plans().stream().filter(plan -> plan.id().equals(part.get().plan())).toList();
     return kept.isEmpty()
         ? contender
         : contender
             .with()
-            .tool(new Tool(tool.id(), tool.name(), tool.maker(), kept, List.of(), Optional.empty()))
+            .tool(
+                new Tool(
+                    tool.id(),
+                    tool.name(),
+                    tool.maker(),
+                    List.of(part.get().toCore(tool).kept()),
+                    List.of(),
+                    Optional.empty()))
             .plansAside(Map.of())
             .asToday(true)
             .build();
-  }
-
-  private static Plan only(Plan plan, InUsePart part) {
-    List<PriceList> lists =
-        plan.charged().stream()
-            .filter(list -> list.term().equals(part.term()))
-            .filter(list -> !plan.isLeast(list.term()))
-            .toList();
-    PlanPrices prices = lists.isEmpty() ? new PlanPrices.OnRequest() : new PlanPrices.Listed(lists);
-    return new Plan(
-        plan.id(),
-        plan.name(),
-        plan.range(),
-        prices,
-        plan.tax(),
-        plan.allowances(),
-        plan.unsaid(),
-        plan.source(),
-        plan.inForce());
   }
 }

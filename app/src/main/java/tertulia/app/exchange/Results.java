@@ -10,6 +10,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
+import java.util.stream.IntStream;
 import org.joda.money.Money;
 import org.jspecify.annotations.Nullable;
 import tertulia.core.billing.CostTiming;
@@ -18,6 +19,7 @@ import tertulia.core.evaluation.Evaluation;
 import tertulia.core.evaluation.WhatIf;
 import tertulia.core.fit.Question;
 import tertulia.core.growth.People;
+import tertulia.core.inuse.Together;
 import tertulia.core.path.CostByHeadcount;
 import tertulia.core.path.FixedPlan;
 import tertulia.core.path.Option;
@@ -57,6 +59,7 @@ public record Results(
    * @param horizon the cheapest path through its plans; months and what is committed are its
    * @param kept the cheapest single plan and term kept all the time
    * @param open what nobody has said yet and might change which plan is needed; null: nothing
+   * @param inUse of the month, the horizon and the months, what is in use beside it; null: nothing
    */
   @JsonInclude(JsonInclude.Include.NON_NULL)
   public record ContenderResult(
@@ -70,7 +73,8 @@ public record Results(
       @Nullable String committedPastHorizon,
       List<String> notCounted,
       @Nullable List<String> open,
-      @Nullable ScoreResult total) {
+      @Nullable ScoreResult total,
+      @Nullable UseResult inUse) {
 
     private ContenderResult figures() {
       return new ContenderResult(
@@ -84,7 +88,8 @@ public record Results(
           committedPastHorizon,
           List.of(),
           null,
-          total);
+          total,
+          inUse);
     }
 
     private static @Nullable CostResult figure(@Nullable CostResult cost) {
@@ -93,6 +98,24 @@ public record Results(
           : new CostResult("", cost.amount(), cost.atMost(), cost.low(), cost.boughtOnce(), null);
     }
   }
+
+  /**
+   * What of a contender's cost over the horizon is its own, and what is in use beside it.
+   *
+   * @param own null: not known
+   * @param stays what stays in use comes to; null: not known
+   * @param owed what is still owed of what goes
+   * @param staying names of the tools that stay
+   * @param going names of the tools that go
+   */
+  @JsonInclude(JsonInclude.Include.NON_NULL)
+  public record UseResult(
+      @Nullable String own,
+      @Nullable String stays,
+      String owed,
+      List<String> staying,
+      List<String> going,
+      boolean asToday) {}
 
   /**
    * A figure with the plan and term it belongs to.
@@ -359,19 +382,9 @@ public record Results(
         id,
         contender.tool().name(),
         contender.setAside().orElse(null),
-        evaluation.costs().now().steady(id) instanceof Outcome.Found<SteadyCost> found
-            ? cost(
-                found.best().option().label(),
-                found.best().money(),
-                found.isAtMost(),
-                found.low().map(SteadyCost::money),
-                Optional.of(found.best().boughtOnce()))
-            : atLeast(evaluation.costs().now().steady(id), SteadyCost::option, SteadyCost::money),
-        switch (evaluation.costs().overall().way(id)) {
-          case PlanPaths.Found found -> cost(found, view);
-          case PlanPaths.Gap gap ->
-              gap.low().map(low -> atLeast(low.label(), low.ledger().total(view))).orElse(null);
-        },
+        firstMonth(evaluation, id),
+        horizon(
+            evaluation.costs().overall().way(id), evaluation.costs().overall().together(id), view),
         stay.map(s ->
                 cost(
                     s.option(),
@@ -383,11 +396,80 @@ public record Results(
                     evaluation.costs().overall().stay(id),
                     FixedPlan::option,
                     kept -> kept.ledger().total(view))),
-        way.map(w -> w.ledger().months(view).stream().map(Results::amount).toList()).orElse(null),
+        way.flatMap(w -> months(w, evaluation.costs().overall().together(id), view)).orElse(null),
         way.map(w -> amount(w.ledger().pastHorizon(view))).orElse(null),
         notCounted,
         questions(evaluation, id),
-        evaluation.scores().totals().flatMap(t -> total(t, id)).orElse(null));
+        evaluation.scores().totals().flatMap(t -> total(t, id)).orElse(null),
+        inUse(evaluation, contender, view));
+  }
+
+  /** With what stays in use beside it. */
+  private static @Nullable CostResult firstMonth(Evaluation evaluation, String id) {
+    Outcome<SteadyCost> outcome = evaluation.costs().now().steady(id);
+    Optional<Money> stays = evaluation.costs().now().staying(id);
+    Money known = stays.orElse(Money.zero(evaluation.selection().currency()));
+    if (!(outcome instanceof Outcome.Found<SteadyCost> found)) {
+      return atLeast(outcome, SteadyCost::option, cost -> cost.money().plus(known));
+    }
+    return stays.isPresent()
+        ? cost(
+            found.best().option().label(),
+            found.best().money().plus(known),
+            found.isAtMost(),
+            found.low().map(low -> low.money().plus(known)),
+            Optional.of(found.best().boughtOnce()))
+        : atLeast(found.best().option().label(), found.low().orElse(found.best()).money());
+  }
+
+  /** With what stays in use beside it and what is still owed. */
+  private static @Nullable CostResult horizon(PlanPaths ways, Together beside, CostTiming view) {
+    Optional<Money> more = beside.total(view);
+    Money known = more.orElseGet(() -> beside.least(view));
+    return switch (ways) {
+      case PlanPaths.Found found when more.isPresent() ->
+          cost(
+              found.best().label(),
+              found.best().ledger().total(view).plus(known),
+              found.isAtMost(),
+              found.low().map(low -> low.ledger().total(view).plus(known)),
+              Optional.empty());
+      case PlanPaths.Found found ->
+          atLeast(
+              found.best().label(),
+              found.low().orElse(found.best()).ledger().total(view).plus(known));
+      case PlanPaths.Gap gap ->
+          gap.low()
+              .map(low -> atLeast(low.label(), low.ledger().total(view).plus(known)))
+              .orElse(null);
+    };
+  }
+
+  private static Optional<List<String>> months(PlanPath way, Together beside, CostTiming view) {
+    List<Money> own = way.ledger().months(view);
+    return beside
+        .byMonth(view)
+        .map(more ->
+            IntStream.range(0, own.size())
+                .mapToObj(m -> amount(own.get(m).plus(more.get(m))))
+                .toList());
+  }
+
+  private static @Nullable UseResult inUse(
+      Evaluation evaluation, Contender contender, CostTiming view) {
+    Together beside = evaluation.costs().overall().together(contender.id());
+    if (beside.isNothing() && !contender.asToday()) {
+      return null;
+    }
+    return new UseResult(
+        evaluation.costs().overall().way(contender.id()) instanceof PlanPaths.Found found
+            ? amount(found.best().ledger().total(view))
+            : null,
+        beside.staying(view).map(Results::amount).orElse(null),
+        amount(beside.owed(view)),
+        beside.stays().stream().map(use -> use.use().name()).toList(),
+        beside.goes().stream().map(use -> use.use().name()).toList(),
+        contender.asToday());
   }
 
   private static @Nullable List<String> questions(Evaluation evaluation, String contender) {
@@ -440,15 +522,6 @@ public record Results(
         amount(low),
         null,
         "at least " + amount(low) + " " + low.getCurrencyUnit());
-  }
-
-  private static CostResult cost(PlanPaths.Found found, CostTiming view) {
-    return cost(
-        found.best().label(),
-        found.best().ledger().total(view),
-        found.isAtMost(),
-        found.low().map(low -> low.ledger().total(view)),
-        Optional.empty());
   }
 
   private static CostResult cost(

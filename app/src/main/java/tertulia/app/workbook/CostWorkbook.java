@@ -10,8 +10,10 @@ import org.apache.poi.xssf.usermodel.XSSFWorkbook;
 import tertulia.app.display.UnsaidWords;
 import tertulia.core.billing.CostTiming;
 import tertulia.core.evaluation.Contender;
+import tertulia.core.evaluation.CostsOverall;
 import tertulia.core.evaluation.Evaluation;
 import tertulia.core.evaluation.Selection;
+import tertulia.core.inuse.Together;
 import tertulia.core.labour.StaffTime;
 import tertulia.core.path.LeftOut;
 import tertulia.core.path.PlanPath;
@@ -77,7 +79,9 @@ public final class CostWorkbook {
       "staff time",
       "full cost, spread evenly",
       "at least, spread evenly",
-      "how sure"
+      "how sure",
+      "what is in use beside it",
+      "in all, spread evenly"
     };
     for (int i = 0; i < heads.length; i++) {
       overview.heading(3, i, heads[i]);
@@ -89,7 +93,16 @@ public final class CostWorkbook {
     for (Contender contender : selection.active()) {
       String tool = contender.tool().name();
       overview.text(row, 0, tool);
-      if (evaluation.costs().overall().way(contender.id()) instanceof PlanPaths.Found found) {
+      if (contender.asToday()
+          && evaluation.costs().overall().way(contender.id()) instanceof PlanPaths.Found kept) {
+        overview.number(
+            row, 1, kept.best().ledger().total(CostTiming.SPREAD).getAmount().doubleValue());
+        overview.number(
+            row, 2, kept.best().ledger().total(CostTiming.CASH).getAmount().doubleValue());
+        overview.text(row, 4, selection.currency().getCode());
+        overview.text(row, 5, "kept as it is used today: as found, not worked out here");
+      } else if (evaluation.costs().overall().way(contender.id())
+          instanceof PlanPaths.Found found) {
         String name = unused(book, WorkbookUtil.createSafeSheetName(tool));
         PathSheet.Totals totals =
             new PathSheet(
@@ -123,7 +136,27 @@ public final class CostWorkbook {
           overview.text(row, 9, "at least this: only the least it costs is known");
         }
       }
+      beside(overview, row, evaluation.costs().overall(), contender);
       row++;
+    }
+  }
+
+  /** What is in use beside a contender, as it was found, and both together. */
+  private static void beside(Sheet overview, int row, CostsOverall costs, Contender contender) {
+    Together beside = costs.together(contender.id());
+    if (beside.isNothing() && !contender.asToday()) {
+      return;
+    }
+    if (beside.total(CostTiming.SPREAD).isEmpty()) {
+      overview.text(row, 10, "not known");
+      overview.text(row, 11, "not known");
+      return;
+    }
+    overview.number(row, 10, beside.total(CostTiming.SPREAD).get().getAmount().doubleValue());
+    if (costs.way(contender.id()) instanceof PlanPaths.Found) {
+      overview.formula(row, 11, Sheet.at(row, 1) + "+" + Sheet.at(row, 10));
+    } else {
+      overview.text(row, 11, "not known");
     }
   }
 

@@ -41,6 +41,7 @@ public final class Heads {
         contender.tool().name(),
         Marks.inline(session.mark(id)),
         plan(outcome, confirmed(session, id))
+            + (contender.asToday() ? Voice.say("use.part.as-today") : "")
             + (session.query().plans().containsKey(id) ? "; chosen" : ""),
         cost(session, id, outcome, best),
         total(
@@ -80,6 +81,7 @@ public final class Heads {
                         boughtOnce(found.best()),
                         owned(found.best()),
                         time(session, id),
+                        staying(session, id),
                         confirmed(session, id).map(Heads::beside).orElse(""))
                     .filter(note -> !note.isEmpty())
                     .collect(Collectors.joining("; ")));
@@ -125,6 +127,19 @@ public final class Heads {
             .steadyTime(id)
             .map(money -> "+ " + Figures.money(money) + " of staff time")
             .orElse("staff time not known");
+  }
+
+  /** What stays in use beside it, with which it is compared. */
+  private static String staying(Session session, String id) {
+    return session.table().selection().beside().staying(id).isEmpty()
+        ? ""
+        : session
+            .evaluation()
+            .costs()
+            .now()
+            .staying(id)
+            .map(money -> Voice.say("use.short.beside", "cost", Figures.money(money)))
+            .orElseGet(() -> Voice.say("use.short.beside.unknown"));
   }
 
   /** A contender's total as it reads at the head of its column. */

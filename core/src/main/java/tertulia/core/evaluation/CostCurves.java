@@ -6,6 +6,7 @@ import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import org.joda.money.Money;
 import tertulia.core.fit.Fit;
@@ -15,6 +16,8 @@ import tertulia.core.fit.Verdict;
 import tertulia.core.growth.Demand;
 import tertulia.core.growth.Measure;
 import tertulia.core.growth.People;
+import tertulia.core.inuse.Beside;
+import tertulia.core.inuse.InUse;
 import tertulia.core.path.CostByHeadcount;
 import tertulia.core.path.CostByQuantity;
 import tertulia.core.path.Dimension;
@@ -130,13 +133,44 @@ public final class CostCurves {
   }
 
   private CostByHeadcount sweep(int month) {
-    return withTime(
-        CostByHeadcount.sweep(
-            offerings(),
-            market,
-            overall.today(),
-            month,
-            CostByHeadcount.reach(overall.highestPlanned())));
+    return withTime(withInUse(swept(offerings(), market, month), month));
+  }
+
+  private CostByHeadcount swept(Map<String, List<Offering>> tools, Market priced, int month) {
+    return CostByHeadcount.sweep(
+        tools, priced, overall.today(), month, CostByHeadcount.reach(overall.highestPlanned()));
+  }
+
+  /** A sweep with what stays in use beside each; what is in use itself by its own users. */
+  private CostByHeadcount withInUse(CostByHeadcount alone, int month) {
+    Beside beside = selection.beside();
+    if (beside.isNothing()) {
+      return alone;
+    }
+    Map<String, CostByHeadcount.Curve> used = new LinkedHashMap<>();
+    for (InUse use : beside.tools()) {
+      Offering kept = overall.kept(use);
+      used.put(
+          use.id(),
+          swept(
+                  Map.of(use.id(), List.of(kept)),
+                  overall.asToday(use).market().asking(Fit.NOTHING_ASKED),
+                  month)
+              .curve(use.id()));
+    }
+    Map<String, CostByHeadcount.Curve> asToday = new LinkedHashMap<>();
+    Map<String, List<CostByHeadcount.Curve>> stays = new LinkedHashMap<>();
+    for (Contender contender : selection.active()) {
+      if (contender.asToday() && used.containsKey(contender.id())) {
+        asToday.put(contender.id(), used.get(contender.id()));
+      }
+      stays.put(
+          contender.id(),
+          beside.staying(contender.id()).stream()
+              .map(use -> Objects.requireNonNull(used.get(use.id())))
+              .toList());
+    }
+    return alone.replacing(asToday).onTop(stays);
   }
 
   /** The offerings of the active contenders. */

@@ -16,6 +16,8 @@ import tertulia.core.fit.Offering;
 import tertulia.core.fit.Reason;
 import tertulia.core.growth.Measure;
 import tertulia.core.growth.People;
+import tertulia.core.inuse.AsToday;
+import tertulia.core.inuse.InUse;
 import tertulia.core.labour.Labour;
 import tertulia.core.labour.PeopleTime;
 import tertulia.core.labour.StaffEffort;
@@ -53,8 +55,54 @@ public final class CostsNow {
     this.people = people;
     this.occasion = occasion;
     for (Contender contender : selection.contenders()) {
-      steady.put(contender.id(), SteadyCost.cheapest(contender.offerings(), market, occasion));
+      steady.put(contender.id(), steady(contender));
     }
+  }
+
+  private Outcome<SteadyCost> steady(Contender contender) {
+    Optional<InUse> kept =
+        contender.asToday() ? selection.beside().tool(contender.id()) : Optional.empty();
+    return kept.map(use ->
+            SteadyCost.cheapest(
+                contender.offerings(),
+                overall.asToday(use).market().asking(Fit.NOTHING_ASKED),
+                needed(use)))
+        .orElseGet(() -> SteadyCost.cheapest(contender.offerings(), market, occasion));
+  }
+
+  /** What the users of a tool in use need of it, of the people under discussion. */
+  private EvaluationPoint needed(InUse use) {
+    AsToday today = overall.asToday(use);
+    return switch (whatIf.moment()) {
+      case WhatIf.Moment.Month month ->
+          new EvaluationPoint(today.needed().get(month.m()), month.m());
+      case WhatIf.Moment.Headcount headcount -> today.market().lasting(people, headcount.month());
+    };
+  }
+
+  /**
+   * What stays in use beside a contender costs a month for the people under discussion, at list;
+   * empty if it is not known.
+   */
+  public Optional<Money> staying(String contender) {
+    Optional<Money> sum = Optional.of(Money.zero(selection.currency()));
+    for (InUse use : selection.beside().staying(contender)) {
+      Optional<Money> own =
+          SteadyCost.cheapest(
+                      List.of(overall.kept(use)),
+                      overall.asToday(use).market().asking(Fit.NOTHING_ASKED),
+                      needed(use))
+                  instanceof Outcome.Found<SteadyCost> found
+              ? Optional.of(found.best().money())
+              : Optional.empty();
+      sum = sum.flatMap(money -> own.map(money::plus));
+    }
+    return sum;
+  }
+
+  /** What is to be added to a contender's own cost of a month before it is compared. */
+  private Optional<Money> besides(String contender) {
+    return steadyTime(contender).flatMap(time -> staying(contender).map(time::plus));
   }
 
   private java.time.YearMonth month() {
@@ -94,8 +142,8 @@ public final class CostsNow {
     for (Contender contender : selection.active()) {
       best(contender.id())
           .ifPresent(best ->
-              steadyTime(contender.id())
-                  .ifPresent(time -> costs.put(contender.id(), best.money().plus(time))));
+              besides(contender.id())
+                  .ifPresent(more -> costs.put(contender.id(), best.money().plus(more))));
     }
     return costs.entrySet().stream()
         .sorted(Comparator.comparing(Map.Entry::getValue))
@@ -130,11 +178,11 @@ public final class CostsNow {
   }
 
   /**
-   * What a contender costs a month for the people under discussion, as it is read; empty if there
-   * is no figure.
+   * What a contender costs a month for the people under discussion, as it is read, with what stays
+   * in use beside it; empty if there is no figure.
    */
   public Optional<Amount> monthly(String contender) {
-    return steadyBounds(contender).flatMap(amount -> steadyTime(contender).map(amount::plus));
+    return steadyBounds(contender).flatMap(amount -> besides(contender).map(amount::plus));
   }
 
   /**
@@ -182,9 +230,17 @@ public final class CostsNow {
    * read; empty if not even that is known, or it has a figure.
    */
   public Optional<Money> leastMonthly(String contender) {
-    return steady(contender) instanceof Outcome.Unpriced<SteadyCost> unpriced
-        ? unpriced.low().flatMap(low -> steadyTime(contender).map(time -> low.money().plus(time)))
-        : Optional.empty();
+    Optional<Money> least =
+        switch (steady(contender)) {
+          case Outcome.Unpriced<SteadyCost> unpriced -> unpriced.low().map(SteadyCost::money);
+          case Outcome.Found<SteadyCost> found ->
+              staying(contender).isPresent() || found.isAtMost()
+                  ? Optional.empty()
+                  : Optional.of(found.low().orElse(found.best()).money());
+          case Outcome.NoPlan<SteadyCost> none -> Optional.empty();
+        };
+    Money stays = staying(contender).orElse(Money.zero(selection.currency()));
+    return least.flatMap(own -> steadyTime(contender).map(time -> own.plus(time).plus(stays)));
   }
 
   /**

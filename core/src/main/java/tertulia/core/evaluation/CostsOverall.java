@@ -312,6 +312,11 @@ public final class CostsOverall {
         selection.horizon().months());
   }
 
+  /** A tool in use as it is bought again: its plan under its term, with what is known of it. */
+  Offering kept(InUse use) {
+    return new Offering(use.kept(), Map.of());
+  }
+
   /** What a tool in use costs as it is used today. */
   public AsToday asToday(InUse use) {
     return inUse.get(

@@ -475,11 +475,16 @@ record Explanation(Evaluation evaluation) {
     if (!order.contains(contender)) {
       return time(contender);
     }
+    Money myStays = evaluation.costs().now().staying(contender).orElseThrow();
+    Money leastStays = evaluation.costs().now().staying(order.getFirst()).orElseThrow();
     Money leastTime = evaluation.costs().now().steadyTime(order.getFirst()).orElseThrow();
     Money myTime = evaluation.costs().now().steadyTime(contender).orElseThrow();
     List<Derivation> parts = new ArrayList<>(List.of(mine.best().explain()));
     if (!myTime.isZero()) {
       parts.add(monthly("upkeep and work by hand, a month", myTime));
+    }
+    if (!myStays.isZero()) {
+      parts.add(monthly("what stays in use beside it, a month", myStays));
     }
     parts.add(
         new Derivation.Derived(
@@ -489,6 +494,9 @@ record Explanation(Evaluation evaluation) {
             List.of(least.best().explain())));
     if (!leastTime.isZero()) {
       parts.add(monthly("less its upkeep and work by hand", leastTime.negated()));
+    }
+    if (!leastStays.isZero()) {
+      parts.add(monthly("less what stays in use beside that", leastStays.negated()));
     }
     return Derivation.Sum.of(
         "More a month than the cheapest", selection().currency().getCode(), parts);

@@ -90,10 +90,20 @@ record RunningExplanation(
   Derivation perHead(String contender, int months) {
     Optional<Amount> head = costs.now().perHead(contender, months);
     String label = "For each of " + costs.people().total() + ", for " + months + " months";
-    List<Derivation> parts =
-        List.of(
-            steady.apply(contender),
-            new Derivation.Entered("people", Quantity.of(costs.people().total(), "people")));
+    List<Derivation> parts = new ArrayList<>();
+    parts.add(steady.apply(contender));
+    costs
+        .now()
+        .staying(contender)
+        .filter(money -> !money.isZero())
+        .ifPresent(money ->
+            parts.add(
+                new Derivation.Derived(
+                    "what stays in use beside it, a month",
+                    Quantity.of(money),
+                    "at list, for its users",
+                    List.of())));
+    parts.add(new Derivation.Entered("people", Quantity.of(costs.people().total(), "people")));
     String times = " a month × " + months + " ÷ people, rounded half-up";
     return head.<Derivation>map(amount ->
             new Derivation.Derived(

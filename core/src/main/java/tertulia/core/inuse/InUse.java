@@ -15,6 +15,8 @@ import tertulia.core.growth.Measure;
 import tertulia.core.money.UnitPrice;
 import tertulia.core.pricing.BillingTerm;
 import tertulia.core.pricing.Plan;
+import tertulia.core.pricing.PlanPrices;
+import tertulia.core.pricing.PriceList;
 
 /**
  * A tool that is in use.
@@ -123,6 +125,16 @@ public record InUse(
               : new Demand(BigDecimal.valueOf(held.units()), Map.of()));
     }
     return needed;
+  }
+
+  /** The plan under the term it is on and no other; without a price if that is not listed. */
+  public Plan kept() {
+    List<PriceList> lists =
+        plan.charged().stream()
+            .filter(list -> list.term().equals(term))
+            .filter(list -> !plan.isLeast(list.term()))
+            .toList();
+    return plan.priced(lists.isEmpty() ? new PlanPrices.OnRequest() : new PlanPrices.Listed(lists));
   }
 
   /**

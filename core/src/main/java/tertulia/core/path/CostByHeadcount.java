@@ -152,6 +152,30 @@ public record CostByHeadcount(int most, Map<String, Curve> curves, List<Lead> le
           currency, plus(minors, minor), plus(lows, minor), chosen, places, open, options, changes);
     }
 
+    /** With another curve on top; without a figure where that has none. */
+    private Curve onTop(Curve other) {
+      long[] sums = minors.clone();
+      long[] least = lows.clone();
+      int[] options = chosen.clone();
+      boolean[] unknown = new boolean[minors.length];
+      boolean some = false;
+      for (int n = 1; n <= minors.length; n++) {
+        if (other.hasFigure(n)) {
+          sums[n - 1] = saturated(minors[n - 1], other.minor(n));
+          least[n - 1] = saturated(lows[n - 1], other.minor(n));
+        } else if (hasFigure(n)) {
+          options[n - 1] = -1;
+          unknown[n - 1] = true;
+          some = true;
+        }
+      }
+      List<Unpriced> more = new ArrayList<>(open);
+      if (some) {
+        more.add(new Unpriced(0, unknown, false));
+      }
+      return new Curve(currency, sums, least, options, places, more, this.options, changes);
+    }
+
     private static long[] plus(long[] minors, long more) {
       return java.util.Arrays.stream(minors).map(m -> saturated(m, more)).toArray();
     }
@@ -338,6 +362,30 @@ public record CostByHeadcount(int most, Map<String, Curve> curves, List<Lead> le
     curves.forEach(
         (id, curve) -> added.put(id, curve.plus(monthly.getOrDefault(id, Optional.empty()))));
     return new CostByHeadcount(most, added, leads(added, most));
+  }
+
+  /**
+   * The same with other tools on top, such as what stays in use beside each.
+   *
+   * @param others by tool id; swept as far as these
+   */
+  public CostByHeadcount onTop(Map<String, List<Curve>> others) {
+    Map<String, Curve> added = new LinkedHashMap<>();
+    curves.forEach((id, curve) -> {
+      Curve sum = curve;
+      for (Curve other : others.getOrDefault(id, List.of())) {
+        sum = sum.onTop(other);
+      }
+      added.put(id, sum);
+    });
+    return new CostByHeadcount(most, added, leads(added, most));
+  }
+
+  /** The same with some curves in place of the tools' own. */
+  public CostByHeadcount replacing(Map<String, Curve> others) {
+    Map<String, Curve> all = new LinkedHashMap<>(curves);
+    all.replaceAll((id, curve) -> others.getOrDefault(id, curve));
+    return new CostByHeadcount(most, all, leads(all, most));
   }
 
   /**

@@ -184,7 +184,12 @@ public record Plan(
           case PlanPrices.From from -> new PlanPrices.From(times(from.least(), part));
           case PlanPrices.OnRequest onRequest -> onRequest;
         };
-    return new Plan(id, name, range, scaled, tax, allowances, unsaid, source, inForce);
+    return priced(scaled);
+  }
+
+  /** This plan at other prices. */
+  public Plan priced(PlanPrices others) {
+    return new Plan(id, name, range, others, tax, allowances, unsaid, source, inForce);
   }
 
   /** This plan, sold so in some months only. */

@@ -34,6 +34,7 @@ import tertulia.core.inuse.Beside;
 import tertulia.core.inuse.InUse;
 import tertulia.core.money.ExchangeRates;
 import tertulia.core.money.PriceRise;
+import tertulia.core.path.CostByHeadcount;
 import tertulia.core.pricing.BillingTerm;
 import tertulia.core.pricing.Plan;
 import tertulia.core.pricing.Tool;
@@ -182,6 +183,46 @@ public class BesideTest {
       }
     }
     assertEquals(met, Set.of("nothing", "sum", "at least", "least of both"));
+  }
+
+  /** Of a month, too, the sum is compared; the sweep says of every headcount what is said of it. */
+  @Test
+  public void aMonthAndTheSweepFollowTheSum() {
+    Set<String> met = new HashSet<>();
+    for (int seed = 0; seed < 60; seed++) {
+      Selection alone = Generated.selection(seed);
+      Selection selection = alone.withBeside(generated(new Random(seed), alone));
+      Costs costs = Costs.of(selection, Generated.evaluation(seed).whatIf());
+      Costs own = Costs.of(alone, Generated.evaluation(seed).whatIf());
+      CostByHeadcount swept = costs.curves().costByHeadcount();
+      for (int n : List.of(1, 5, 9, 10, 23, 60)) {
+        CostsNow then = costs.at(new WhatIf.Moment.Headcount(n)).now();
+        CostsNow ownThen = own.at(new WhatIf.Moment.Headcount(n)).now();
+        for (Contender contender : selection.active()) {
+          String id = contender.id();
+          Optional<Money> month = then.monthly(id).map(Amount::high);
+          assertEquals(
+              month,
+              ownThen
+                  .monthly(id)
+                  .map(Amount::high)
+                  .flatMap(money -> then.staying(id).map(money::plus)));
+          assertEquals(
+              swept.curve(id).at(n).map(CostByHeadcount.Point::money), month, seed + " " + n);
+          met.add(
+              then.staying(id).map(money -> money.isZero() ? "none" : "some").orElse("unknown"));
+        }
+        List<String> order = then.orderByCost();
+        for (int i = 1; i < order.size(); i++) {
+          assertTrue(
+              !then.monthly(order.get(i - 1))
+                  .orElseThrow()
+                  .high()
+                  .isGreaterThan(then.monthly(order.get(i)).orElseThrow().high()));
+        }
+      }
+    }
+    assertEquals(met, Set.of("none", "some", "unknown"));
   }
 
   @Test
