@@ -107,7 +107,12 @@ record BesideView(List<Use> uses, List<Use> out, boolean editable, String months
                     "use.short.as-today.least",
                     "cost",
                     Figures.money(today.least(CostTiming.SPREAD))));
-    return new Use(use.id(), use.name(), detail, contender);
+    boolean counted = !session.evaluation().costs().overall().uncounted().contains(use);
+    return new Use(
+        use.id(),
+        use.name(),
+        counted ? detail : detail + Voice.say("use.part.uncounted"),
+        contender);
   }
 
   private static Row row(

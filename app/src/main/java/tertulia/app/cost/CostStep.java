@@ -60,6 +60,7 @@ class CostStep implements StepBody {
   public void fill(Session session, Model model) {
     model.addAttribute("cost", CostView.of(session));
     model.addAttribute("beside", BesideView.of(session, leftOut(session)));
+    model.addAttribute("wait", WaitView.of(session).orElse(null));
     model.addAttribute("confirmable", Confirmable.of(session));
     model.addAttribute("effort", EffortForm.of(session));
     model.addAttribute("faults", java.util.Map.of());

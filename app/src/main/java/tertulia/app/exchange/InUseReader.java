@@ -11,6 +11,7 @@ import java.util.Optional;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import tertulia.core.evaluation.Contender;
+import tertulia.core.fit.Answer;
 import tertulia.core.inuse.Beside;
 import tertulia.core.inuse.InUse;
 import tertulia.core.pricing.Plan;
@@ -26,6 +27,7 @@ final class InUseReader {
   private final Faults faults;
   private final SelectionFile file;
   private final Map<String, Tool> pages = new HashMap<>();
+  private final Map<String, Contender> known = new HashMap<>();
 
   InUseReader(Faults faults, SelectionFile file) {
     this.faults = faults;
@@ -38,12 +40,18 @@ final class InUseReader {
     if (parts.isEmpty()) {
       return Beside.NOTHING;
     }
-    contenders.forEach(contender -> pages.put(contender.id(), contender.tool()));
+    contenders.forEach(contender -> {
+      pages.put(contender.id(), contender.tool());
+      known.put(contender.id(), contender);
+    });
     List<ToolSheet> sheets = file.pagesInUse();
     for (int i = 0; i < sheets.size(); i++) {
       new ToolReader(faults, List.of())
           .tool("/inUse/" + i, sheets.get(i))
-          .ifPresent(read -> pages.putIfAbsent(read.id(), read.tool()));
+          .ifPresent(read -> {
+            pages.putIfAbsent(read.id(), read.tool());
+            known.putIfAbsent(read.id(), read);
+          });
     }
     List<InUse> tools = new ArrayList<>();
     for (int i = 0; i < parts.size(); i++) {
@@ -51,6 +59,28 @@ final class InUseReader {
       faults.at("/brief/inUse/" + i, () -> part.toCore(page(part))).ifPresent(tools::add);
     }
     return faults.at("/brief/inUse", () -> new Beside(tools, goes(tools))).orElse(Beside.NOTHING);
+  }
+
+  /** The contenders with what tools that stay beside them have. */
+  List<Contender> met(List<Contender> contenders, Beside beside) {
+    return contenders.stream()
+        .map(contender -> {
+          Map<String, Contender.MetBeside> met = new LinkedHashMap<>();
+          for (InUse use : beside.staying(contender.id())) {
+            Contender page = known.get(use.id());
+            if (page != null) {
+              page.facts()
+                  .getOrDefault(use.plan().id(), Map.of())
+                  .forEach((capability, fact) -> {
+                    if (fact.answer() == Answer.YES) {
+                      met.putIfAbsent(capability, new Contender.MetBeside(use.name(), fact));
+                    }
+                  });
+            }
+          }
+          return met.isEmpty() ? contender : contender.withMetBeside(met);
+        })
+        .toList();
   }
 
   private Tool page(InUsePart part) {
@@ -83,17 +113,17 @@ final class InUseReader {
   private static boolean goes(SelectionFile.ContenderPart part, InUse use, Set<String> asked) {
     boolean itself = part.tool().id().equals(use.id());
     if (itself) {
-      return !part.isAsToday();
+      return !part.keptAsToday();
     }
     @Nullable String said = part.saidOfInUse().get(use.id());
-    return said == null ? !part.isAsToday() && use.goesFor(asked) : said.equals(GOES);
+    return said == null ? !part.keptAsToday() && use.goesFor(asked) : said.equals(GOES);
   }
 
   /** The work areas that all who are compared serve. */
   private Set<String> areas() {
     @Nullable Set<String> shared = null;
     for (SelectionFile.ContenderPart part : file.contenders()) {
-      if (!part.isAsToday()) {
+      if (!part.keptAsToday()) {
         if (shared == null) {
           shared = new LinkedHashSet<>(part.tool().areas());
         } else {

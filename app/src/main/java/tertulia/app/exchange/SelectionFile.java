@@ -297,7 +297,7 @@ public record SelectionFile(
     }
 
     /** Whether it is what is in use, kept as it is. */
-    public boolean isAsToday() {
+    public boolean keptAsToday() {
       return Boolean.TRUE.equals(asToday);
     }
 

@@ -88,7 +88,7 @@ public final class SelectionReader {
                     averagePayment,
                     needs,
                     criteria,
-                    contenders,
+                    inUse.met(contenders, beside),
                     new Panel(members, settled),
                     new ExchangeRates(rates),
                     scenarios,
@@ -204,7 +204,7 @@ public final class SelectionReader {
       SelectionFile.ContenderPart part = parts.get(i);
       tools
           .contender("/contenders/" + i + "/tool", part)
-          .map(read -> part.isAsToday() ? inUse.asToday(read) : read)
+          .map(read -> part.keptAsToday() ? inUse.asToday(read) : read)
           .ifPresent(contenders::add);
       checkSaid(i, part);
       checkSize("/contenders/" + i + "/notNeeded", part.needless().size(), Limits.NOT_NEEDED);

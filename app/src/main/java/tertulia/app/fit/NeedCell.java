@@ -5,6 +5,7 @@ import java.util.Optional;
 import java.util.stream.Collectors;
 import tertulia.app.display.Dates;
 import tertulia.app.display.Figures;
+import tertulia.app.display.Voice;
 import tertulia.app.exchange.Brief;
 import tertulia.app.exchange.Codes;
 import tertulia.app.exchange.SelectionFile;
@@ -62,6 +63,12 @@ final class NeedCell {
             .offeringNow(contender.id())
             .orElseThrow()
             .fact(need.capability());
+    Contender.MetBeside beside = contender.metBeside().get(need.capability().id());
+    if (beside != null && beside.fact().equals(fact)) {
+      return Cell.fact("◇ " + Voice.say("use.short.met", "tool", beside.tool()))
+          .looking("yes")
+          .noting(source(fact, session) + "; " + where);
+    }
     boolean must = need.importance() instanceof Importance.Must;
     Cell cell =
         Cell.fact(sign(fact.answer()) + fact.count().map(Count::words).orElse(where))

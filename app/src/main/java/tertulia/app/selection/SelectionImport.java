@@ -112,7 +112,7 @@ public class SelectionImport {
       contender.plansAside = PlansAside.document(part.asides());
       contender.notNeeded = NotNeeded.document(part.needless());
       contender.effort = part.effort() == null ? null : Json.write(part.effort());
-      contender.asToday = part.isAsToday();
+      contender.asToday = part.keptAsToday();
       Map<String, String> said = new HashMap<>();
       part.saidOfInUse().forEach((use, says) -> said.put(used.getOrDefault(use, use), says));
       contender.inUse = SaidOfInUse.document(said);

@@ -131,7 +131,7 @@ public final class Heads {
 
   /** What stays in use beside it, with which it is compared. */
   private static String staying(Session session, String id) {
-    return session.table().selection().beside().staying(id).isEmpty()
+    return session.evaluation().costs().overall().together(id).stays().isEmpty()
         ? ""
         : session
             .evaluation()

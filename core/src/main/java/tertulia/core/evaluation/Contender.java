@@ -3,10 +3,12 @@ package tertulia.core.evaluation;
 import static java.util.Objects.requireNonNull;
 
 import io.soabase.recordbuilder.core.RecordBuilder;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
+import tertulia.core.fit.Answer;
 import tertulia.core.fit.Fact;
 import tertulia.core.fit.Offering;
 import tertulia.core.labour.StaffEffort;
@@ -25,6 +27,8 @@ import tertulia.core.scoring.PublicRating;
  *     are compared
  * @param past what was bought of it in months that are over
  * @param asToday whether it is what is in use, kept as it is
+ * @param metBeside what a tool that stays in use beside it has, by capability id; such needs count
+ *     as met
  */
 @RecordBuilder
 public record Contender(
@@ -35,11 +39,13 @@ public record Contender(
     @Nullable StaffEffort effort,
     Map<String, String> plansAside,
     Past past,
-    boolean asToday)
+    boolean asToday,
+    Map<String, MetBeside> metBeside)
     implements ContenderBuilder.With {
   public Contender {
     requireNonNull(past);
     requireNonNull(tool);
+    metBeside = Map.copyOf(metBeside);
     plansAside = Map.copyOf(plansAside);
     facts = Map.copyOf(facts);
     ratings = List.copyOf(ratings);
@@ -53,7 +59,7 @@ public record Contender(
       @Nullable String aside,
       @Nullable StaffEffort effort,
       Map<String, String> plansAside) {
-    this(tool, facts, ratings, aside, effort, plansAside, Past.NONE, false);
+    this(tool, facts, ratings, aside, effort, plansAside, Past.NONE, false, Map.of());
   }
 
   /** A contender whose effort nobody has stated. */
@@ -89,7 +95,7 @@ public record Contender(
     if (plans().stream().noneMatch(own -> own.id().equals(plan))) {
       return this;
     }
-    Map<String, String> others = new java.util.LinkedHashMap<>(plansAside);
+    Map<String, String> others = new LinkedHashMap<>(plansAside);
     plans().stream()
         .filter(own -> !own.id().equals(plan))
         .forEach(own -> others.put(own.id(), "read on another plan"));
@@ -113,6 +119,30 @@ public record Contender(
   public List<Offering> offerings() {
     return Offering.of(tool, facts).stream()
         .filter(offering -> !plansAside.containsKey(offering.plan().id()))
+        .map(this::withBeside)
         .toList();
   }
+
+  private Offering withBeside(Offering offering) {
+    if (metBeside.isEmpty()) {
+      return offering;
+    }
+    Map<String, Fact> all = new LinkedHashMap<>(offering.facts());
+    metBeside.forEach((capability, met) -> {
+      Fact own = all.get(capability);
+      if (own == null || own.answer() != Answer.YES) {
+        all.put(capability, met.fact());
+      }
+    });
+    return new Offering(
+        offering.plan(), all, offering.offers(), offering.owned(), offering.spoken());
+  }
+
+  /**
+   * Something that a tool has that stays in use.
+   *
+   * @param tool its name
+   * @param fact a yes
+   */
+  public record MetBeside(String tool, Fact fact) {}
 }

@@ -166,7 +166,7 @@ public final class CostCurves {
       }
       stays.put(
           contender.id(),
-          beside.staying(contender.id()).stream()
+          overall.staying(contender.id()).stream()
               .map(use -> Objects.requireNonNull(used.get(use.id())))
               .toList());
     }

@@ -86,7 +86,7 @@ public final class CostsNow {
    */
   public Optional<Money> staying(String contender) {
     Optional<Money> sum = Optional.of(Money.zero(selection.currency()));
-    for (InUse use : selection.beside().staying(contender)) {
+    for (InUse use : overall.staying(contender)) {
       Optional<Money> own =
           SteadyCost.cheapest(
                       List.of(overall.kept(use)),

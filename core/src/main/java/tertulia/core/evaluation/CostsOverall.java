@@ -24,7 +24,6 @@ import tertulia.core.growth.Group;
 import tertulia.core.growth.Measure;
 import tertulia.core.growth.People;
 import tertulia.core.inuse.AsToday;
-import tertulia.core.inuse.Beside;
 import tertulia.core.inuse.InUse;
 import tertulia.core.inuse.Together;
 import tertulia.core.labour.Labour;
@@ -304,10 +303,9 @@ public final class CostsOverall {
 
   /** What is in use beside a contender: what stays, and what of the rest is still owed. */
   public Together together(String contender) {
-    Beside beside = selection.beside();
     return new Together(
-        beside.staying(contender).stream().map(this::asToday).toList(),
-        beside.going(contender).stream().map(this::asToday).toList(),
+        staying(contender).stream().map(this::asToday).toList(),
+        selection.beside().going(contender).stream().map(this::asToday).toList(),
         selection.currency(),
         selection.horizon().months());
   }
@@ -315,6 +313,27 @@ public final class CostsOverall {
   /** A tool in use as it is bought again: its plan under its term, with what is known of it. */
   Offering kept(InUse use) {
     return new Offering(use.kept(), Map.of());
+  }
+
+  /** The tools in use that stay beside a contender and are counted. */
+  List<InUse> staying(String contender) {
+    List<InUse> uncounted = uncounted();
+    return selection.beside().staying(contender).stream()
+        .filter(use -> !uncounted.contains(use))
+        .toList();
+  }
+
+  /**
+   * Tools in use that are not counted: they have no figure and stay beside everybody who is
+   * compared, so that they would hide every figure and change no comparison.
+   */
+  public List<InUse> uncounted() {
+    List<Contender> active = selection.active();
+    return selection.beside().tools().stream()
+        .filter(use -> asToday(use).after().isEmpty())
+        .filter(
+            use -> active.stream().allMatch(c -> selection.beside().staying(c.id()).contains(use)))
+        .toList();
   }
 
   /** What a tool in use costs as it is used today. */

@@ -250,7 +250,8 @@ public record Selection(
 
   /**
    * This selection if it does not say for whom it is: so many people in every month, a seat each,
-   * so that its prices can be read.
+   * so that its prices can be read; without people what is in use is not counted, as nobody uses
+   * it.
    *
    * @param many at least 1
    */
@@ -271,7 +272,7 @@ public record Selection(
       people.forEach(group -> each.put(group.id(), BigDecimal.ONE));
       needed.put(Measure.SEATS, new Demand(BigDecimal.ZERO, each));
     }
-    return with().groups(people).demands(needed).build();
+    return with().groups(people).demands(needed).beside(peopled ? beside : Beside.NOTHING).build();
   }
 
   private boolean someoneIn(int m) {

@@ -6,7 +6,6 @@ import java.util.List;
 import java.util.Optional;
 import java.util.stream.IntStream;
 import org.joda.money.Money;
-import tertulia.core.billing.CostTiming;
 import tertulia.core.billing.Ledger;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Costs;
@@ -45,11 +44,11 @@ public record Beginning(Selection selection, WhatIf whatIf, String contender, To
    * @param month from 0 to the last
    */
   public Begun in(int month) {
-    Optional<Money> staying = beside.staying(CostTiming.SPREAD);
+    Optional<Money> staying = beside.staying(whatIf.view());
     Optional<Money> sum = own(month).flatMap(own -> staying.map(own::plus));
     for (AsToday use : beside.goes()) {
       Optional<Ledger> before = use.until(month);
-      sum = sum.flatMap(money -> before.map(due -> money.plus(due.total(CostTiming.SPREAD))));
+      sum = sum.flatMap(money -> before.map(due -> money.plus(due.total(whatIf.view()))));
     }
     return new Begun(month, sum);
   }
@@ -66,6 +65,37 @@ public record Beginning(Selection selection, WhatIf whatIf, String contender, To
     return each().stream()
         .filter(begun -> begun.cost().isPresent())
         .min(Comparator.comparing(begun -> begun.cost().orElseThrow()));
+  }
+
+  /** Whether it pays to wait. */
+  public sealed interface Advice {
+    /** To begin at once costs the least. */
+    record AtOnce(Money cost) implements Advice {}
+
+    /**
+     * To begin later costs less.
+     *
+     * @param best the cheapest beginning, the earliest of several
+     * @param cost then
+     * @param less than if it is begun at once, above 0
+     */
+    record Later(int best, Money cost, Money less) implements Advice {}
+
+    /** What it costs if begun at once is not known. */
+    record NotKnown() implements Advice {}
+  }
+
+  /** Whether it pays to wait, of the beginnings that have a figure. */
+  public Advice advice() {
+    Optional<Money> atOnce = in(0).cost();
+    if (atOnce.isEmpty()) {
+      return new Advice.NotKnown();
+    }
+    Begun best = cheapest().orElseThrow();
+    Money cost = best.cost().orElseThrow();
+    return best.month() == 0
+        ? new Advice.AtOnce(cost)
+        : new Advice.Later(best.month(), cost, atOnce.get().minus(cost));
   }
 
   /** The contender's own cost from a month on; its list prices rise as if the plan had begun. */

@@ -5,6 +5,7 @@ import static org.testng.Assert.assertThrows;
 import static org.testng.Assert.assertTrue;
 import static tertulia.core.Samples.EUR;
 import static tertulia.core.Samples.JAN_2027;
+import static tertulia.core.Samples.PAGE;
 import static tertulia.core.Samples.capped;
 import static tertulia.core.Samples.eur;
 import static tertulia.core.Samples.list;
@@ -26,6 +27,11 @@ import org.joda.money.Money;
 import org.testng.annotations.Test;
 import tertulia.core.Generated;
 import tertulia.core.billing.CostTiming;
+import tertulia.core.fit.Answer;
+import tertulia.core.fit.Capability;
+import tertulia.core.fit.Fact;
+import tertulia.core.fit.Importance;
+import tertulia.core.fit.Need;
 import tertulia.core.growth.Demand;
 import tertulia.core.growth.Group;
 import tertulia.core.growth.Growth;
@@ -114,13 +120,38 @@ public class BesideTest {
     Selection asking =
         bureau(Map.of())
             .asking(
-                List.of(
-                    new tertulia.core.fit.Need(
-                        new tertulia.core.fit.Capability("search", "Search"),
-                        new tertulia.core.fit.Importance.Must(false))));
+                List.of(new Need(new Capability("search", "Search"), new Importance.Must(false))));
     assertEquals(costs(asking).total("suite"), Optional.of(money("8330.00")));
     assertTrue(costs(asking).feasible().stream().anyMatch(c -> c.id().equals("suite")));
     assertEquals(costs(asking).total("chat"), Optional.empty(), "it is not known to have it");
+  }
+
+  @Test
+  public void whatAToolHasThatStaysIsMet() {
+    Need search = new Need(new Capability("search", "Search"), new Importance.Must(false));
+    Selection asking = bureau(Map.of()).asking(List.of(search));
+    assertEquals(costs(asking).total("chat"), Optional.empty(), "it is not known to have it");
+    Fact yes = new Fact(Answer.YES, PAGE);
+    Selection met =
+        asking.among(
+            asking.contenders().stream()
+                .map(c ->
+                    c.asToday()
+                        ? c
+                        : c.withMetBeside(Map.of("search", new Contender.MetBeside("Suite", yes))))
+                .toList());
+    assertEquals(costs(met).total("chat"), Optional.of(money("12490.00")));
+    Contender own = met.contender("chat");
+    assertEquals(own.facts(), Map.of(), "what is known of itself is as it was");
+    assertEquals(own.offerings().getFirst().facts().get("search"), yes);
+    Fact stronger = new Fact(Answer.YES, "", PAGE);
+    assertEquals(
+        own.withFacts(Map.of("Talk", Map.of("search", stronger)))
+            .offerings()
+            .getFirst()
+            .facts()
+            .get("search"),
+        stronger);
   }
 
   private static Beside generated(Random random, Selection selection) {
@@ -183,6 +214,38 @@ public class BesideTest {
       }
     }
     assertEquals(met, Set.of("nothing", "sum", "at least", "least of both"));
+  }
+
+  /** What nobody knows and stays beside all hides nothing; beside some only it does. */
+  @Test
+  public void whatIsNotKnownAndTheSameForAllHidesNothing() {
+    InUse notes =
+        new InUse(
+            "notes",
+            "Notes",
+            plan("Folio", list(BillingTerm.MONTHLY, seats("3"))),
+            BillingTerm.YEARLY_UP_FRONT,
+            new InUse.Held(Measure.SEATS, 9),
+            Optional.empty(),
+            new InUse.Until.AnyTime(0),
+            List.of(),
+            List.of("knowledge"));
+    Selection bureau = bureau(Map.of());
+    Beside with = new Beside(List.of(bureau.beside().tools().getFirst(), notes), Map.of());
+    CostsOverall all = costs(bureau.withBeside(with));
+    assertEquals(all.total("chat"), Optional.of(money("12490.00")));
+    assertEquals(all.uncounted(), List.of(notes));
+    CostsOverall some =
+        costs(bureau.withBeside(new Beside(with.tools(), Map.of("suite", Set.of("notes")))));
+    assertEquals(some.uncounted(), List.of());
+    assertEquals(some.total("chat"), Optional.empty());
+    assertEquals(some.total("suite"), Optional.of(money("8330.00")));
+  }
+
+  @Test
+  public void whereNobodyIsCountedNobodyUsesAnything() {
+    Selection nobody = bureau(Map.of()).peopled(List.of()).withDemands(Map.of());
+    assertTrue(nobody.forAnybody(10).beside().isNothing());
   }
 
   /** Of a month, too, the sum is compared; the sweep says of every headcount what is said of it. */

@@ -139,6 +139,28 @@ public class BeginningTest {
   }
 
   @Test
+  public void itIsSaidWhetherWaitingPays() {
+    Selection offered = selection(PriceRise.NONE, List.of(april(2027)));
+    assertEquals(
+        beginning(offered, old(offered, BillingTerm.MONTHLY, new InUse.Until.AnyTime(0))).advice(),
+        new Beginning.Advice.Later(3, money("4788.00"), money("972.00")));
+    Selection plain = selection(PriceRise.NONE, List.of());
+    assertEquals(
+        beginning(plain, old(plain, BillingTerm.MONTHLY, new InUse.Until.AnyTime(0))).advice(),
+        new Beginning.Advice.AtOnce(money("5760.00")));
+    Selection nowhere =
+        plain.exchangedAt(ExchangeRates.NONE).withCurrency(org.joda.money.CurrencyUnit.of("NOK"));
+    assertEquals(
+        new Beginning(
+                nowhere,
+                WhatIf.START,
+                "new",
+                new Together(List.of(), List.of(), nowhere.currency(), 24))
+            .advice(),
+        new Beginning.Advice.NotKnown());
+  }
+
+  @Test
   public void listPricesRiseAsIfThePlanHadBegun() {
     Selection s = selection(PriceRise.ofPercent("10"), List.of());
     Beginning beginning = beginning(s, old(s, BillingTerm.MONTHLY, new InUse.Until.AnyTime(0)));
