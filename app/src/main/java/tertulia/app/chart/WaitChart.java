@@ -33,7 +33,10 @@ public final class WaitChart {
     if (least.isEmpty() || most.isEmpty()) {
       return "";
     }
-    Scale y = Scale.between(least.getAsDouble(), most.getAsDouble(), 4, BOTTOM, TOP);
+    // room below the lowest point for its figure
+    double room = (most.getAsDouble() - least.getAsDouble()) * 0.2;
+    Scale y =
+        Scale.between(Math.max(0, least.getAsDouble() - room), most.getAsDouble(), 4, BOTTOM, TOP);
     Svg svg =
         new Svg()
             .open(
@@ -94,7 +97,7 @@ public final class WaitChart {
           boolean late = at > (LEFT + RIGHT) / 2;
           svg.text(
               late ? at - 8 : at + 8,
-              y.at(of(cost)) + (y.at(of(cost)) > BOTTOM - 20 ? -9 : 18),
+              y.at(of(cost)) + 18,
               "name",
               late ? "end" : "start",
               Figures.money(cost));

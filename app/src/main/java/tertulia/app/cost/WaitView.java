@@ -48,7 +48,13 @@ record WaitView(String says, String chart, List<Line> lines) {
             session.table().selection(), session.evaluation().whatIf(), contender.id(), beside);
     List<Beginning.Begun> each = beginning.each();
     Beginning.Advice advice = beginning.advice();
-    int best = advice instanceof Beginning.Advice.Later later ? later.best() : 0;
+    int best =
+        switch (advice) {
+          case Beginning.Advice.Later later -> later.best();
+          case Beginning.Advice.LaterStillLess less -> less.last();
+          case Beginning.Advice.AtOnce now -> 0;
+          case Beginning.Advice.NotKnown not -> 0;
+        };
     String says = says(contender, advice, horizon);
     Optional<Money> atOnce = each.getFirst().cost();
     List<Line> lines = new ArrayList<>();
@@ -92,6 +98,16 @@ record WaitView(String says, String chart, List<Line> lines) {
                   Figures.moneyIn(later.cost()),
                   "less",
                   Figures.moneyIn(later.less())));
+      case Beginning.Advice.LaterStillLess less ->
+          Voice.say(
+              "use.wait.still-less",
+              Map.of(
+                  "tool",
+                  tool,
+                  "month",
+                  Dates.month(horizon.month(less.last())),
+                  "less",
+                  Figures.moneyIn(less.less())));
       case Beginning.Advice.NotKnown not -> Voice.say("use.wait.unknown", "tool", tool);
     };
   }

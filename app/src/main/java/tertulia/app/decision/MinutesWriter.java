@@ -168,6 +168,7 @@ final class MinutesWriter {
 
   private List<String> inShort() {
     List<String> says = new ArrayList<>();
+    choice.map(Results.ContenderResult::inUse).ifPresent(use -> inUse(use, says));
     choice
         .map(Results.ContenderResult::firstMonth)
         .ifPresent(cost ->
@@ -181,7 +182,6 @@ final class MinutesWriter {
                         Dates.month(YearMonth.parse(results.start())),
                         "people",
                         Figures.counted(results.people().getFirst(), "people")))));
-    choice.map(Results.ContenderResult::inUse).ifPresent(use -> inUse(use, says));
     byTotals().ifPresent(says::add);
     byCost().ifPresent(says::add);
     signed
@@ -196,7 +196,9 @@ final class MinutesWriter {
       says.add(Voice.say("use.record.as-today"));
     }
     List<String> names = new ArrayList<>(use.staying());
-    names.addAll(use.going());
+    if (new BigDecimal(use.owed()).signum() > 0) {
+      names.addAll(use.going());
+    }
     if (use.stays() != null && !names.isEmpty()) {
       BigDecimal beside = new BigDecimal(use.stays()).add(new BigDecimal(use.owed()));
       says.add(

@@ -61,14 +61,24 @@ final class InUseReader {
     return faults.at("/brief/inUse", () -> new Beside(tools, goes(tools))).orElse(Beside.NOTHING);
   }
 
-  /** The contenders with what tools that stay beside them have. */
+  /** Whether everybody the question is about has it. */
+  private boolean isUsedByAll(InUse use) {
+    return use.users().isEmpty()
+        || use.users()
+            .containsAll(file.brief().groups().stream().map(Brief.GroupPart::id).toList());
+  }
+
+  /**
+   * The contenders with what tools that stay beside them have: what only some of the people use is
+   * not had by the others.
+   */
   List<Contender> met(List<Contender> contenders, Beside beside) {
     return contenders.stream()
         .map(contender -> {
           Map<String, Contender.MetBeside> met = new LinkedHashMap<>();
           for (InUse use : beside.staying(contender.id())) {
             Contender page = known.get(use.id());
-            if (page != null) {
+            if (page != null && isUsedByAll(use)) {
               page.facts()
                   .getOrDefault(use.plan().id(), Map.of())
                   .forEach((capability, fact) -> {

@@ -81,6 +81,15 @@ public record Beginning(Selection selection, WhatIf whatIf, String contender, To
      */
     record Later(int best, Money cost, Money less) implements Advice {}
 
+    /**
+     * Each month of waiting costs less: what is in use is cheaper as long as was tried.
+     *
+     * @param last the last month tried
+     * @param cost if it is begun then
+     * @param less than if it is begun at once, above 0
+     */
+    record LaterStillLess(int last, Money cost, Money less) implements Advice {}
+
     /** What it costs if begun at once is not known. */
     record NotKnown() implements Advice {}
   }
@@ -91,11 +100,29 @@ public record Beginning(Selection selection, WhatIf whatIf, String contender, To
     if (atOnce.isEmpty()) {
       return new Advice.NotKnown();
     }
-    Begun best = cheapest().orElseThrow();
+    List<Begun> each = each();
+    Begun best =
+        each.stream()
+            .filter(begun -> begun.cost().isPresent())
+            .min(Comparator.comparing(begun -> begun.cost().orElseThrow()))
+            .orElseThrow();
     Money cost = best.cost().orElseThrow();
+    if (best.month() > 0 && best.month() == each.getLast().month() && falls(each)) {
+      return new Advice.LaterStillLess(best.month(), cost, atOnce.get().minus(cost));
+    }
     return best.month() == 0
         ? new Advice.AtOnce(cost)
         : new Advice.Later(best.month(), cost, atOnce.get().minus(cost));
+  }
+
+  private static boolean falls(List<Begun> each) {
+    return IntStream.range(1, each.size())
+        .allMatch(i ->
+            each.get(i).cost().isPresent()
+                && each.get(i - 1)
+                    .cost()
+                    .filter(before -> before.isGreaterThan(each.get(i).cost().orElseThrow()))
+                    .isPresent());
   }
 
   /** The contender's own cost from a month on; its list prices rise as if the plan had begun. */

@@ -148,6 +148,12 @@ public class BeginningTest {
     assertEquals(
         beginning(plain, old(plain, BillingTerm.MONTHLY, new InUse.Until.AnyTime(0))).advice(),
         new Beginning.Advice.AtOnce(money("5760.00")));
+    Selection dear =
+        plain.among(plain.contenders().stream().map(c -> c.times(new BigDecimal("2"))).toList());
+    // 480.00 a month against 300.00: 12 × 300 + 12 × 480, and not 24 × 480
+    assertEquals(
+        beginning(dear, old(dear, BillingTerm.MONTHLY, new InUse.Until.AnyTime(0))).advice(),
+        new Beginning.Advice.LaterStillLess(12, money("9360.00"), money("2160.00")));
     Selection nowhere =
         plain.exchangedAt(ExchangeRates.NONE).withCurrency(org.joda.money.CurrencyUnit.of("NOK"));
     assertEquals(
