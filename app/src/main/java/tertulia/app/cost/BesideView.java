@@ -20,6 +20,7 @@ import tertulia.app.workspace.Session;
 import tertulia.core.billing.CostTiming;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.CostsOverall;
+import tertulia.core.fit.Reason;
 import tertulia.core.inuse.AsToday;
 import tertulia.core.inuse.Beside;
 import tertulia.core.inuse.InUse;
@@ -50,7 +51,8 @@ record BesideView(List<Use> uses, List<Use> out, boolean editable, String months
    * A contender.
    *
    * @param whole what it comes to in all
-   * @param apart how much more than the least; empty: not known, or it is the least
+   * @param apart how much more than the least of those that meet the needs, or less; empty: not
+   *     known
    * @param alone areas that nobody serves any more, in a sentence; may be empty
    * @param asToday whether it is kept as it is
    * @param used whether it is in use
@@ -73,7 +75,10 @@ record BesideView(List<Use> uses, List<Use> out, boolean editable, String months
     CostsOverall costs = session.evaluation().costs().overall();
     CostTiming view = session.evaluation().whatIf().view();
     Optional<Money> least =
-        session.columns().stream().flatMap(c -> costs.total(c.id()).stream()).min(Money::compareTo);
+        session.columns().stream()
+            .filter(c -> !costs.keptThoughItFails(c.id()))
+            .flatMap(c -> costs.total(c.id()).stream())
+            .min(Money::compareTo);
     BigDecimal most =
         session.columns().stream()
             .map(c -> costs.total(c.id()).or(() -> costs.leastTotal(c.id())))
@@ -164,12 +169,32 @@ record BesideView(List<Use> uses, List<Use> out, boolean editable, String months
 
   private static String plan(Session session, Contender contender) {
     if (contender.asToday()) {
-      return Voice.say("use.short.kept");
+      return Voice.say("use.short.kept") + fails(session, contender);
     }
     return session.evaluation().costs().overall().way(contender.id())
             instanceof PlanPaths.Found found
         ? found.best().label()
         : "";
+  }
+
+  /** What it does not have of what is needed. */
+  private static String fails(Session session, Contender contender) {
+    CostsOverall costs = session.evaluation().costs().overall();
+    if (!costs.keptThoughItFails(contender.id())
+        || !(costs.way(contender.id()) instanceof PlanPaths.Found found)) {
+      return "";
+    }
+    int m = Math.max(0, session.query().month());
+    return found.best().legs().stream()
+        .map(leg -> costs.reasonsIn(leg.option(), m))
+        .filter(reasons -> !reasons.isEmpty())
+        .findFirst()
+        .map(reasons ->
+            Voice.say(
+                "use.part.fails",
+                "reasons",
+                reasons.stream().map(Reason::sentence).collect(Collectors.joining("; "))))
+        .orElse("");
   }
 
   private static Choice choice(Beside beside, Contender contender, InUse use) {
@@ -196,9 +221,11 @@ record BesideView(List<Use> uses, List<Use> out, boolean editable, String months
     if (total.isEmpty() || least.isEmpty()) {
       return "";
     }
-    return total.get().isEqual(least.get())
-        ? Voice.say("use.short.the-least")
-        : "+" + Figures.money(total.get().minus(least.get()));
+    Money apart = total.get().minus(least.get());
+    if (apart.isZero()) {
+      return Voice.say("use.short.the-least");
+    }
+    return (apart.isPositive() ? "+" : "−") + Figures.money(apart.abs());
   }
 
   /** Work areas that nobody serves any more if the contender is taken. */

@@ -234,6 +234,7 @@ record CostView(
   private static List<Cell> totals(Session session, CostTiming view) {
     Optional<Money> least =
         session.columns().stream()
+            .filter(c -> !session.evaluation().costs().overall().keptThoughItFails(c.id()))
             .flatMap(c -> inAll(session, c, view).stream())
             .min(Money::compareTo);
     return cells(session, c -> total(session, c, view, least));

@@ -248,6 +248,7 @@ public final class CardWords {
   private List<Reason> costs() {
     List<Map.Entry<String, Money>> known =
         contenders.keySet().stream()
+            .filter(id -> !evaluation.costs().overall().keptThoughItFails(id))
             .flatMap(id ->
                 evaluation.costs().overall().spreadTotal(id).stream()
                     .map(money -> Map.entry(id, money)))

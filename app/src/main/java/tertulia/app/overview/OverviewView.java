@@ -202,6 +202,7 @@ record OverviewView(
     Optional<Next> next =
         session.columns().stream()
             .filter(c -> !c.id().equals(id) && costs.overall().total(c.id()).isPresent())
+            .filter(c -> !costs.overall().keptThoughItFails(c.id()))
             .min(Comparator.comparing(c -> costs.overall().total(c.id()).orElseThrow()))
             .map(c -> new Next(c.tool().name(), plain(HorizonCell.of(session, c))));
     return new Front(
@@ -252,6 +253,7 @@ record OverviewView(
     order.sort(
         Comparator.comparingInt(
                 (Contender c) -> ranked.contains(c.id()) ? ranked.indexOf(c.id()) : ranked.size())
+            .thenComparing(c -> costs.overall().keptThoughItFails(c.id()))
             .thenComparing(
                 c -> costs.overall().total(c.id()),
                 Comparator.comparing(

@@ -41,7 +41,7 @@ public final class Heads {
         contender.tool().name(),
         Marks.inline(session.mark(id)),
         plan(outcome, confirmed(session, id))
-            + (contender.asToday() ? Voice.say("use.part.as-today") : "")
+            + asToday(session, contender)
             + (session.query().plans().containsKey(id) ? "; chosen" : ""),
         cost(session, id, outcome, best),
         total(
@@ -127,6 +127,16 @@ public final class Heads {
             .steadyTime(id)
             .map(money -> "+ " + Figures.money(money) + " of staff time")
             .orElse("staff time not known");
+  }
+
+  /** That it is what is in use, and whether that does not meet the needs. */
+  private static String asToday(Session session, Contender contender) {
+    if (!contender.asToday()) {
+      return "";
+    }
+    return session.evaluation().costs().overall().keptThoughItFails(contender.id())
+        ? Voice.say("use.part.as-today.fails")
+        : Voice.say("use.part.as-today");
   }
 
   /** What stays in use beside it, with which it is compared. */

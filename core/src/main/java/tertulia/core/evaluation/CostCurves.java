@@ -161,7 +161,9 @@ public final class CostCurves {
     Map<String, CostByHeadcount.Curve> asToday = new LinkedHashMap<>();
     Map<String, List<CostByHeadcount.Curve>> stays = new LinkedHashMap<>();
     for (Contender contender : selection.active()) {
-      if (contender.asToday() && used.containsKey(contender.id())) {
+      if (contender.asToday()
+          && used.containsKey(contender.id())
+          && !overall.keptThoughItFails(contender.id())) {
         asToday.put(contender.id(), used.get(contender.id()));
       }
       stays.put(

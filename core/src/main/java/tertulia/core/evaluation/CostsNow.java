@@ -60,9 +60,10 @@ public final class CostsNow {
   }
 
   private Outcome<SteadyCost> steady(Contender contender) {
-    Optional<InUse> kept =
-        contender.asToday() ? selection.beside().tool(contender.id()) : Optional.empty();
-    return kept.map(use ->
+    return overall
+        .kept(contender.id())
+        .filter(use -> !overall.keptThoughItFails(contender.id()))
+        .map(use ->
             SteadyCost.cheapest(
                 contender.offerings(),
                 overall.asToday(use).market().asking(Fit.NOTHING_ASKED),

@@ -64,6 +64,7 @@ public final class CostsOverall {
   private final OnceEach<String, List<PlanMonths>> planMonths =
       new OnceEach<>("each plan month by month");
   private final OnceEach<String, AsToday> inUse = new OnceEach<>("what is in use, as today");
+  private final OnceEach<String, Boolean> failing = new OnceEach<>("whether what is in use does");
   private final OnceEach<Integer, CostByHeadcount> sweeps = new OnceEach<>("the cost by headcount");
   private final OnceEach<Asked, PlanPaths> shared;
   private final Once<CostsOverall> ifConfirmed =
@@ -336,6 +337,26 @@ public final class CostsOverall {
         .toList();
   }
 
+  /**
+   * Whether a contender is what is in use, kept as it is, and does not meet the needs in some
+   * month: it has a cost all the same, and is not ranked.
+   */
+  public boolean keptThoughItFails(String contender) {
+    return kept(contender).isPresent()
+        && failing.get(
+            contender,
+            id ->
+                through(id, CostTiming.SPREAD, leaving(), market) instanceof PlanPaths.Gap gap
+                    && !gap.isUnpriced());
+  }
+
+  /** What is in use, if a contender is that, kept as it is. */
+  Optional<InUse> kept(String contender) {
+    return selection.contender(contender).asToday()
+        ? selection.beside().tool(contender)
+        : Optional.empty();
+  }
+
   /** What a tool in use costs as it is used today. */
   public AsToday asToday(InUse use) {
     return inUse.get(
@@ -572,10 +593,7 @@ public final class CostsOverall {
 
   private PlanPaths way(
       String contender, CostTiming view, EarlyTerminationPolicy leaving, Market offered) {
-    Optional<InUse> kept =
-        selection.contender(contender).asToday()
-            ? selection.beside().tool(contender)
-            : Optional.empty();
+    Optional<InUse> kept = kept(contender);
     if (kept.isPresent()) {
       return AsTodayWay.of(asToday(kept.get()), selection.contender(contender).offerings())
           .orElseGet(() -> through(contender, view, leaving, offered.asking(Fit.NOTHING_ASKED)));
@@ -624,6 +642,7 @@ public final class CostsOverall {
    */
   public List<Contender> feasible() {
     return selection.active().stream()
+        .filter(c -> !keptThoughItFails(c.id()))
         .filter(c -> !(spread(c.id()) instanceof PlanPaths.Gap gap) || gap.isUnpriced())
         .toList();
   }

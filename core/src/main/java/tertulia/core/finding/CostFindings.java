@@ -100,6 +100,7 @@ public record CostFindings(Costs costs) {
         costs.selection().active().stream()
             .map(Contender::id)
             .filter(id -> costs.overall().total(id).isPresent())
+            .filter(id -> !costs.overall().keptThoughItFails(id))
             .toList();
     Optional<Money> least = withTotal.stream().map(id -> total(id)).min(Money::compareTo);
     if (least.isEmpty()) {
@@ -122,6 +123,7 @@ public record CostFindings(Costs costs) {
     List<String> open =
         costs.selection().active().stream()
             .map(Contender::id)
+            .filter(id -> !costs.overall().keptThoughItFails(id))
             .filter(id ->
                 mayCostLess(id, whole)
                     || now.filter(first -> mayCostLessNow(id, first)).isPresent())

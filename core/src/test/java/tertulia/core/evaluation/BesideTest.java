@@ -27,6 +27,7 @@ import org.joda.money.Money;
 import org.testng.annotations.Test;
 import tertulia.core.Generated;
 import tertulia.core.billing.CostTiming;
+import tertulia.core.finding.CostFindings;
 import tertulia.core.fit.Answer;
 import tertulia.core.fit.Capability;
 import tertulia.core.fit.Fact;
@@ -122,7 +123,12 @@ public class BesideTest {
             .asking(
                 List.of(new Need(new Capability("search", "Search"), new Importance.Must(false))));
     assertEquals(costs(asking).total("suite"), Optional.of(money("8330.00")));
-    assertTrue(costs(asking).feasible().stream().anyMatch(c -> c.id().equals("suite")));
+    assertTrue(costs(asking).keptThoughItFails("suite"));
+    assertEquals(costs(asking).feasible(), List.of(), "neither is known to have it");
+    assertTrue(!costs(bureau(Map.of())).keptThoughItFails("suite"));
+    Costs read = Costs.of(asking, WhatIf.START);
+    assertEquals(read.now().orderByCost(), List.of(), "it is the cheapest of nobody");
+    assertEquals(new CostFindings(read).wholePeriod(), Optional.empty());
     assertEquals(costs(asking).total("chat"), Optional.empty(), "it is not known to have it");
   }
 
