@@ -235,6 +235,22 @@ public class InUseTest extends ServedTest {
                     .getContentAsString(StandardCharsets.UTF_8))
             .text()
             .contains("There is no group “crew” under Growth."));
+    String many = "2000000";
+    assertTrue(
+        Jsoup.parse(
+                write("tool", "Moorhen Office", "units", many, "term", "u12")
+                    .getContentAsString(StandardCharsets.UTF_8))
+            .text()
+            .contains("The units in use lie between 0 and 1,000,000"));
+    assertEquals(read("tool,seats,term\nMoorhen Office," + many + ",u12\n").getStatus(), 422);
+    String areas =
+        java.util.stream.IntStream.range(0, 50).mapToObj(n -> "a" + n).toList().toString();
+    assertTrue(
+        Jsoup.parse(
+                write("tool", "Moorhen Office", "units", "3", "term", "u12", "areas", areas)
+                    .getContentAsString(StandardCharsets.UTF_8))
+            .text()
+            .contains("at most 40 are kept"));
     assertEquals(used.find().of("moorhen-office").orElseThrow().units(), 30, "as it was");
     assertEquals(
         sendForm("pia", "/in-use", "version", "0", "tool", "x").getStatus(), 403, "a reader");

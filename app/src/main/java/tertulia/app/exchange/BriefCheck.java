@@ -10,8 +10,10 @@ public final class BriefCheck {
    * Everything the core, or a file, would refuse, by place, such as "/brief/groups/0"; empty if
    * nothing.
    */
-  public static List<Fault> faults(Brief brief) {
+  public static List<Fault> faults(Brief checked) {
     Faults faults = new Faults();
+    // what is in use was checked where it was written down; its price pages are not here
+    Brief brief = checked.withInUse(null);
     SelectionFile file =
         new SelectionFile(
             SelectionFile.FORMAT, SelectionFile.VERSION, brief, List.of(), List.of(), null);

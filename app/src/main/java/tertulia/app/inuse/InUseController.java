@@ -148,9 +148,15 @@ class InUseController {
     Faults faults = new Faults();
     List<InUseLine.Read> rows = InUseCsv.read(file.getBytes(), line(), faults);
     if (faults.isEmpty() && !rows.isEmpty()) {
-      entries.put(version, rows, person.name());
-      flash.addFlashAttribute(DONE, "Read " + Figures.counted(rows.size(), "tools") + ".");
-      return "redirect:/in-use";
+      try {
+        entries.put(version, rows, person.name());
+        flash.addFlashAttribute(DONE, "Read " + Figures.counted(rows.size(), "tools") + ".");
+        return "redirect:/in-use";
+      } catch (IllegalArgumentException e) {
+        faults.add("File", String.valueOf(e.getMessage()));
+      } catch (Conflict e) {
+        faults.add("File", e.message());
+      }
     }
     if (faults.isEmpty()) {
       faults.add("File", "There is no row below the headings.");

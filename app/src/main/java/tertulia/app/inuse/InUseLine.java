@@ -37,6 +37,7 @@ record InUseLine(List<ToolSheet> known, List<Brief.GroupPart> groups, LocalDate 
           "tool", "plan", "units", "price", "currency", "term", "ends", "notice", "users", "areas");
 
   private static final String USUAL_PLAN = "As paid";
+  private static final int MOST_AREAS = 40;
 
   /**
    * What was typed.
@@ -75,9 +76,10 @@ record InUseLine(List<ToolSheet> known, List<Brief.GroupPart> groups, LocalDate 
             ? null
             : faults.at("notice", () -> days(notice)).orElse(null);
     List<String> users = faults.at("users", () -> users(of(typed, "users"))).orElse(List.of());
+    faults.at("plan", () -> Codes.text(of(typed, "plan"), Limits.NAME));
     List<String> areas =
         faults
-            .at("areas", () -> NameList.read(of(typed, "areas")))
+            .at("areas", () -> areas(of(typed, "areas")))
             .filter(named -> !named.isEmpty())
             .or(() -> sheet.map(ToolSheet::areas))
             .orElse(List.of());
@@ -236,6 +238,23 @@ record InUseLine(List<ToolSheet> known, List<Brief.GroupPart> groups, LocalDate 
               + "” is no number of days. Enter one, such as 30, or the last month of a term above.",
           e);
     }
+  }
+
+  private static List<String> areas(String typed) {
+    List<String> areas =
+        NameList.read(typed).stream()
+            .map(name -> Codes.text(name, Limits.NAME))
+            .distinct()
+            .toList();
+    if (areas.size() > MOST_AREAS) {
+      throw new IllegalArgumentException(
+          "These are "
+              + areas.size()
+              + " work areas; at most "
+              + MOST_AREAS
+              + " are kept. Leave some out.");
+    }
+    return areas;
   }
 
   private List<String> users(String typed) {
