@@ -194,6 +194,7 @@ class Access {
       "/selections/{id}/in-use",
       "/selections/{id}/in-use/as-today",
       "/selections/{id}/in-use/left-out",
+      "/selections/{id}/in-use/counted",
       "/growth",
       "/growth/draw",
       "/growth/rebase",

@@ -199,7 +199,40 @@ public class InUseTest extends ServedTest {
     assertEquals(costs(id).total("sandpiper-talk"), eur("12490.00"));
   }
 
+  /** A question from before, or from a file, counts nothing until somebody says so. */
   @Test(dependsOnMethods = "theBureauReadsWhatItComesToInAll")
+  public void aQuestionThatDoesNotCountItCanBeginTo() throws Exception {
+    sendForm("ilse", "/selections/1/in-use/counted", "counted", "false");
+    assertEquals(costs(1).total("sandpiper-talk"), eur("4160.00"));
+    String page = page("/selections/1/cost").text();
+    assertTrue(page.contains("What is in use is not counted here."), page);
+    assertFalse(page.contains("With what is in use"), page);
+    sendForm("ilse", "/selections/1/in-use/counted", "counted", "true");
+    assertEquals(costs(1).total("sandpiper-talk"), eur("12490.00"));
+    assertTrue(page("/selections/1/changes").text().contains("What is in use is not counted"));
+  }
+
+  /** A file with a mistake in what is in use is refused in a sentence, as today or not. */
+  @Test(dependsOnMethods = "theBureauReadsWhatItComesToInAll")
+  public void aMistakeInAFileIsSaid() throws Exception {
+    sendForm("ilse", "/selections/1/in-use/as-today", "tool", "moorhen-office", "kept", "true");
+    String sent =
+        ask("ilse", MockMvcRequestBuilders.get("/selections/1/file"))
+            .getContentAsString(StandardCharsets.UTF_8);
+    sendForm("ilse", "/selections/1/in-use/as-today", "tool", "moorhen-office", "kept", "false");
+    for (String wrong :
+        List.of(
+            sent.replaceFirst("(\"ends\"\\s*:\\s*)\"2027-06\"", "$1\"2027-13\""),
+            sent.replaceFirst("(\"units\"\\s*:\\s*)30", "$1 1000001"),
+            sent.replaceFirst("(\"plan\"\\s*:\\s*)\"as-paid\"", "$1\"gone\""))) {
+      assertFalse(wrong.equals(sent), sent);
+      assertTrue(
+          PortableFile.read(wrong.getBytes(StandardCharsets.UTF_8))
+              instanceof PortableFile.Read.Refused);
+    }
+  }
+
+  @Test(dependsOnMethods = {"aMistakeInAFileIsSaid", "aQuestionThatDoesNotCountItCanBeginTo"})
   public void whatIsRefusedIsStillThere() throws Exception {
     MockHttpServletResponse nothing =
         write("tool", "Moorhen Office", "plan", "Harbour", "units", "4o", "term", "u12");

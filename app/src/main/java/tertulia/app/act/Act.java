@@ -72,6 +72,9 @@ public sealed interface Act {
   /** A contender is what is in use, kept as it is, or bought anew. */
   record AsToday(String tool, boolean kept) implements Act {}
 
+  /** What is in use in the workspace is counted in the question, or is not. */
+  record UseCounted(boolean counted) implements Act {}
+
   /** A tool in use is no part of the question, or is again. */
   record UseLeftOut(String tool, boolean out) implements Act {}
 

@@ -91,7 +91,7 @@ record BesideView(List<Use> uses, List<Use> out, boolean editable, String months
       rows.add(row(session, contender, costs, view, least, most));
     }
     return new BesideView(
-        beside.tools().stream().map(use -> use(session, use, costs.asToday(use))).toList(),
+        beside.tools().stream().map(use -> use(session, use, costs.inUse().asToday(use))).toList(),
         leftOut.entrySet().stream()
             .map(entry -> new Use(entry.getKey(), entry.getValue(), "", false))
             .toList(),
@@ -112,7 +112,7 @@ record BesideView(List<Use> uses, List<Use> out, boolean editable, String months
                     "use.short.as-today.least",
                     "cost",
                     Figures.money(today.least(CostTiming.SPREAD))));
-    boolean counted = !session.evaluation().costs().overall().uncounted().contains(use);
+    boolean counted = !session.evaluation().costs().overall().inUse().uncounted().contains(use);
     return new Use(
         use.id(),
         use.name(),

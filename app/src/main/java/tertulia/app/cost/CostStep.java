@@ -60,6 +60,12 @@ class CostStep implements StepBody {
   public void fill(Session session, Model model) {
     model.addAttribute("cost", CostView.of(session));
     model.addAttribute("beside", BesideView.of(session, leftOut(session)));
+    model.addAttribute(
+        "uncounted",
+        !session.table().decided()
+            && !session.table().file().brief().followsUse()
+            && session.table().file().brief().used().isEmpty()
+            && !inUse.find().tools().isEmpty());
     model.addAttribute("wait", WaitView.of(session).orElse(null));
     model.addAttribute("confirmable", Confirmable.of(session));
     model.addAttribute("effort", EffortForm.of(session));

@@ -43,6 +43,12 @@ class InUseChoiceController {
     return back(id);
   }
 
+  @PostMapping("/selections/{id}/in-use/counted")
+  String follow(@PathVariable long id, @RequestParam boolean counted) {
+    choices.follow(id, counted);
+    return back(id);
+  }
+
   private static String back(long id) {
     return "redirect:/selections/" + id + "/cost#in-use";
   }

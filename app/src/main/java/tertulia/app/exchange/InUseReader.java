@@ -14,7 +14,6 @@ import tertulia.core.evaluation.Contender;
 import tertulia.core.fit.Answer;
 import tertulia.core.inuse.Beside;
 import tertulia.core.inuse.InUse;
-import tertulia.core.pricing.Plan;
 import tertulia.core.pricing.Tool;
 
 /** Reads what is in use beside the contenders of a file. */
@@ -152,22 +151,23 @@ final class InUseReader {
       return contender;
     }
     Tool tool = contender.tool();
-    List<Plan> kept =
-        tool.plans().stream().filter(plan -> plan.id().equals(part.get().plan())).toList();
-    return kept.isEmpty()
-        ? contender
-        : contender
-            .with()
-            .tool(
-                new Tool(
-                    tool.id(),
-                    tool.name(),
-                    tool.maker(),
-                    List.of(part.get().toCore(tool).kept()),
-                    List.of(),
-                    Optional.empty()))
-            .plansAside(Map.of())
-            .asToday(true)
-            .build();
+    // what is wrong with it is said where it is read
+    return new Faults()
+        .at("", () -> part.get().toCore(tool).kept())
+        .map(kept ->
+            contender
+                .with()
+                .tool(
+                    new Tool(
+                        tool.id(),
+                        tool.name(),
+                        tool.maker(),
+                        List.of(kept),
+                        List.of(),
+                        Optional.empty()))
+                .plansAside(Map.of())
+                .asToday(true)
+                .build())
+        .orElse(contender);
   }
 }

@@ -76,6 +76,21 @@ public class InUseChoices {
     }
   }
 
+  /**
+   * Counts what is in use in the workspace, or nothing of it; a list of the question's own, as a
+   * file brings it, makes way.
+   */
+  @Transactional
+  public void follow(long id, boolean counted) {
+    SelectionRow row = store.open(id);
+    Brief brief = SelectionLoader.brief(row);
+    if (brief.followsUse() != counted || !brief.followsUse() && !brief.used().isEmpty()) {
+      Selections.write(
+          row, brief.with().inUse(null).followsInUse(counted ? true : null).leftOut(null).build());
+      acts.note(id, new Act.UseCounted(counted));
+    }
+  }
+
   private ContenderRow row(long id, String slug) {
     return contenders
         .findBySelectionIdAndToolId(id, catalogue.get(slug).id())

@@ -54,6 +54,8 @@ final class ActWords {
               said.contender());
       case Act.AsToday as ->
           one(as.kept() ? "act.short.as-today" : "act.short.as-today.not", "tool", as.tool());
+      case Act.UseCounted use ->
+          List.of(Voice.say(use.counted() ? "act.short.use.all" : "act.short.use.none"));
       case Act.UseLeftOut left ->
           one(left.out() ? "act.short.use.out" : "act.short.use.in", "tool", left.tool());
       case Act.HoursNoted hours -> one("act.short.hours", "tool", hours.tool());

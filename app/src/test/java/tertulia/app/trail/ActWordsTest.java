@@ -37,6 +37,8 @@ public class ActWordsTest {
     told.put(new Act.SaidOfInUse("Old", "Jetty", ""), "Old beside Jetty: by its work areas again");
     told.put(new Act.AsToday("Old", true), "Old is compared as it is used today");
     told.put(new Act.AsToday("Old", false), "Old is compared as if bought anew");
+    told.put(new Act.UseCounted(true), "What is in use is counted");
+    told.put(new Act.UseCounted(false), "What is in use is not counted");
     told.put(new Act.UseLeftOut("Old", true), "Old, in use, left out of the question");
     told.put(new Act.UseLeftOut("Old", false), "Old, in use, part of the question again");
     told.put(new Act.SaidOfInUse("Old", "Jetty", "stays"), "Old stays in use beside Jetty");

@@ -149,12 +149,12 @@ public final class CostCurves {
     }
     Map<String, CostByHeadcount.Curve> used = new LinkedHashMap<>();
     for (InUse use : beside.tools()) {
-      Offering kept = overall.kept(use);
+      Offering kept = UseCosts.again(use);
       used.put(
           use.id(),
           swept(
                   Map.of(use.id(), List.of(kept)),
-                  overall.asToday(use).market().asking(Fit.NOTHING_ASKED),
+                  overall.inUse().asToday(use).market().asking(Fit.NOTHING_ASKED),
                   month)
               .curve(use.id()));
     }
@@ -168,7 +168,7 @@ public final class CostCurves {
       }
       stays.put(
           contender.id(),
-          overall.staying(contender.id()).stream()
+          overall.inUse().staying(contender.id()).stream()
               .map(use -> Objects.requireNonNull(used.get(use.id())))
               .toList());
     }

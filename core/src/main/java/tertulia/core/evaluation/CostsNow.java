@@ -61,19 +61,20 @@ public final class CostsNow {
 
   private Outcome<SteadyCost> steady(Contender contender) {
     return overall
+        .inUse()
         .kept(contender.id())
         .filter(use -> !overall.keptThoughItFails(contender.id()))
         .map(use ->
             SteadyCost.cheapest(
                 contender.offerings(),
-                overall.asToday(use).market().asking(Fit.NOTHING_ASKED),
+                overall.inUse().asToday(use).market().asking(Fit.NOTHING_ASKED),
                 needed(use)))
         .orElseGet(() -> SteadyCost.cheapest(contender.offerings(), market, occasion));
   }
 
   /** What the users of a tool in use need of it, of the people under discussion. */
   private EvaluationPoint needed(InUse use) {
-    AsToday today = overall.asToday(use);
+    AsToday today = overall.inUse().asToday(use);
     return switch (whatIf.moment()) {
       case WhatIf.Moment.Month month ->
           new EvaluationPoint(today.needed().get(month.m()), month.m());
@@ -87,11 +88,11 @@ public final class CostsNow {
    */
   public Optional<Money> staying(String contender) {
     Optional<Money> sum = Optional.of(Money.zero(selection.currency()));
-    for (InUse use : overall.staying(contender)) {
+    for (InUse use : overall.inUse().staying(contender)) {
       Optional<Money> own =
           SteadyCost.cheapest(
-                      List.of(overall.kept(use)),
-                      overall.asToday(use).market().asking(Fit.NOTHING_ASKED),
+                      List.of(UseCosts.again(use)),
+                      overall.inUse().asToday(use).market().asking(Fit.NOTHING_ASKED),
                       needed(use))
                   instanceof Outcome.Found<SteadyCost> found
               ? Optional.of(found.best().money())

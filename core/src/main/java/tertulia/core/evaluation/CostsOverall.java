@@ -4,7 +4,6 @@ import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.IntFunction;
@@ -19,11 +18,8 @@ import tertulia.core.fit.Fit;
 import tertulia.core.fit.Need;
 import tertulia.core.fit.Offering;
 import tertulia.core.fit.Reason;
-import tertulia.core.growth.Demand;
-import tertulia.core.growth.Group;
 import tertulia.core.growth.Measure;
 import tertulia.core.growth.People;
-import tertulia.core.inuse.AsToday;
 import tertulia.core.inuse.InUse;
 import tertulia.core.inuse.Together;
 import tertulia.core.labour.Labour;
@@ -63,7 +59,7 @@ public final class CostsOverall {
   private final OnceEach<Asked, Optional<Amount>> without = new OnceEach<>("what each must costs");
   private final OnceEach<String, List<PlanMonths>> planMonths =
       new OnceEach<>("each plan month by month");
-  private final OnceEach<String, AsToday> inUse = new OnceEach<>("what is in use, as today");
+  private final UseCosts inUse;
   private final OnceEach<String, Boolean> failing = new OnceEach<>("whether what is in use does");
   private final OnceEach<Integer, CostByHeadcount> sweeps = new OnceEach<>("the cost by headcount");
   private final OnceEach<Asked, PlanPaths> shared;
@@ -86,6 +82,7 @@ public final class CostsOverall {
     this.planned = List.copyOf(planned);
     this.months = List.copyOf(UnitsNeeded.byMonth(market.demands(), planned));
     this.shared = shared;
+    this.inUse = new UseCosts(selection, market, planned);
   }
 
   /**
@@ -304,37 +301,12 @@ public final class CostsOverall {
 
   /** What is in use beside a contender: what stays, and what of the rest is still owed. */
   public Together together(String contender) {
-    return new Together(
-        staying(contender).stream().map(this::asToday).toList(),
-        selection.beside().going(contender).stream().map(this::asToday).toList(),
-        selection.currency(),
-        selection.horizon().months());
+    return inUse.together(contender);
   }
 
-  /** A tool in use as it is bought again: its plan under its term, with what is known of it. */
-  Offering kept(InUse use) {
-    return new Offering(use.kept(), Map.of());
-  }
-
-  /** The tools in use that stay beside a contender and are counted. */
-  List<InUse> staying(String contender) {
-    List<InUse> uncounted = uncounted();
-    return selection.beside().staying(contender).stream()
-        .filter(use -> !uncounted.contains(use))
-        .toList();
-  }
-
-  /**
-   * Tools in use that are not counted: they have no figure and stay beside everybody who is
-   * compared, so that they would hide every figure and change no comparison.
-   */
-  public List<InUse> uncounted() {
-    List<Contender> active = selection.active();
-    return selection.beside().tools().stream()
-        .filter(use -> asToday(use).after().isEmpty())
-        .filter(
-            use -> active.stream().allMatch(c -> selection.beside().staying(c.id()).contains(use)))
-        .toList();
+  /** What is in use, and what it costs beside the contenders. */
+  public UseCosts inUse() {
+    return inUse;
   }
 
   /**
@@ -342,36 +314,12 @@ public final class CostsOverall {
    * month: it has a cost all the same, and is not ranked.
    */
   public boolean keptThoughItFails(String contender) {
-    return kept(contender).isPresent()
+    return inUse.kept(contender).isPresent()
         && failing.get(
             contender,
             id ->
                 through(id, CostTiming.SPREAD, leaving(), market) instanceof PlanPaths.Gap gap
                     && !gap.isUnpriced());
-  }
-
-  /** What is in use, if a contender is that, kept as it is. */
-  Optional<InUse> kept(String contender) {
-    return selection.contender(contender).asToday()
-        ? selection.beside().tool(contender)
-        : Optional.empty();
-  }
-
-  /** What a tool in use costs as it is used today. */
-  public AsToday asToday(InUse use) {
-    return inUse.get(
-        use.id(),
-        id -> {
-          Map<Measure, Demand> needed =
-              use.demands(market.demands(), selection.groups().stream().map(Group::id).toList());
-          return AsToday.of(
-              use,
-              UnitsNeeded.byMonth(needed, planned),
-              market.demanding(needed),
-              selection.rise(),
-              selection.horizon(),
-              selection.asOf());
-        });
   }
 
   /** As {@link #total(String)}, with both ends of it. */
@@ -593,9 +541,9 @@ public final class CostsOverall {
 
   private PlanPaths way(
       String contender, CostTiming view, EarlyTerminationPolicy leaving, Market offered) {
-    Optional<InUse> kept = kept(contender);
+    Optional<InUse> kept = inUse.kept(contender);
     if (kept.isPresent()) {
-      return AsTodayWay.of(asToday(kept.get()), selection.contender(contender).offerings())
+      return AsTodayWay.of(inUse.asToday(kept.get()), selection.contender(contender).offerings())
           .orElseGet(() -> through(contender, view, leaving, offered.asking(Fit.NOTHING_ASKED)));
     }
     return through(contender, view, leaving, offered);

@@ -240,10 +240,10 @@ public class BesideTest {
     Beside with = new Beside(List.of(bureau.beside().tools().getFirst(), notes), Map.of());
     CostsOverall all = costs(bureau.withBeside(with));
     assertEquals(all.total("chat"), Optional.of(money("12490.00")));
-    assertEquals(all.uncounted(), List.of(notes));
+    assertEquals(all.inUse().uncounted(), List.of(notes));
     CostsOverall some =
         costs(bureau.withBeside(new Beside(with.tools(), Map.of("suite", Set.of("notes")))));
-    assertEquals(some.uncounted(), List.of());
+    assertEquals(some.inUse().uncounted(), List.of());
     assertEquals(some.total("chat"), Optional.empty());
     assertEquals(some.total("suite"), Optional.of(money("8330.00")));
   }
