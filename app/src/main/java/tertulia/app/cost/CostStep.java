@@ -64,8 +64,7 @@ class CostStep implements StepBody {
         "uncounted",
         !session.table().decided()
             && !session.table().file().brief().followsUse()
-            && session.table().file().brief().used().isEmpty()
-            && !inUse.find().tools().isEmpty());
+            && session.table().file().brief().used().isEmpty());
     model.addAttribute("wait", WaitView.of(session).orElse(null));
     model.addAttribute("confirmable", Confirmable.of(session));
     model.addAttribute("effort", EffortForm.of(session));
