@@ -36,6 +36,7 @@ enum CsvColumn {
   NEW_BUYERS,
   TAKEN_FROM,
   TAKEN_UNTIL,
+  EVERY_YEAR,
   COUNT,
   AS_OF,
   FROM,

@@ -2,6 +2,8 @@ package tertulia.app.catalogue;
 
 import java.util.ArrayList;
 import java.util.List;
+import tertulia.app.display.Dates;
+import tertulia.app.exchange.Codes;
 import tertulia.app.exchange.TermCode;
 import tertulia.app.exchange.ToolSheet;
 
@@ -38,11 +40,21 @@ final class OfferText {
     if (offer.leastSeats() > 0) {
       parts.add("from " + offer.leastSeats() + " seats on");
     }
-    if (offer.from() != null) {
-      parts.add("from " + offer.from());
-    }
-    if (offer.until() != null) {
-      parts.add("until " + offer.until());
+    String from = offer.from();
+    String until = offer.until();
+    if (offer.comesBack() && from != null && until != null) {
+      parts.add(
+          "every year from "
+              + Dates.dayOfYear(Codes.day(from))
+              + " to "
+              + Dates.dayOfYear(Codes.day(until)));
+    } else {
+      if (from != null) {
+        parts.add("from " + from);
+      }
+      if (until != null) {
+        parts.add("until " + until);
+      }
     }
     if (offer.group() != null) {
       parts.add("only one of “" + offer.group() + "”");

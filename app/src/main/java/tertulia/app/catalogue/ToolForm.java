@@ -373,6 +373,14 @@ public class ToolForm {
     public String until = "";
 
     @Entry(
+        as = As.FLAG,
+        column = CsvColumn.EVERY_YEAR,
+        label = "every year between these days",
+        empty = "no",
+        aside = true)
+    public boolean everyYear;
+
+    @Entry(
         as = As.WHOLE,
         column = CsvColumn.LEAST,
         label = "At least seats",

@@ -52,6 +52,11 @@ class CostStep implements StepBody {
   }
 
   @Override
+  public String own(Session session) {
+    return WaitView.own(session);
+  }
+
+  @Override
   public boolean asksWhatIf() {
     return true;
   }

@@ -12,6 +12,8 @@ import java.util.Locale;
 public final class Dates {
   private static final DateTimeFormatter DAY =
       DateTimeFormatter.ofPattern("d MMM uuuu", Locale.ENGLISH);
+  private static final DateTimeFormatter DAY_OF_YEAR =
+      DateTimeFormatter.ofPattern("d MMM", Locale.ENGLISH);
   private static final DateTimeFormatter MOMENT =
       DateTimeFormatter.ofPattern("d MMM uuuu, HH:mm", Locale.ENGLISH);
   private static final DateTimeFormatter SHORT_MONTH =
@@ -23,6 +25,11 @@ public final class Dates {
 
   public static String day(LocalDate day) {
     return day.format(DAY);
+  }
+
+  /** The same day of each year: 24 Nov. */
+  public static String dayOfYear(LocalDate day) {
+    return day.format(DAY_OF_YEAR);
   }
 
   public static String day(Instant instant, ZoneId zone) {

@@ -165,7 +165,8 @@ final class PriceReader {
             part.newBuyersOnly(),
             day(part.from()),
             day(part.until()),
-            part.leastSeats()),
+            part.leastSeats(),
+            part.comesBack()),
         part.group(),
         Set.copyOf(part.charges()));
   }

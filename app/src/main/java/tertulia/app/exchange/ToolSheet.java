@@ -321,6 +321,7 @@ public record ToolSheet(
    * @param months null: without end
    * @param group of offers of which one only may be used; null: none
    * @param charges names of the charges it touches; empty: all that are held
+   * @param everyYear true: it comes back every year between the two days; null: it does not
    */
   @JsonInclude(JsonInclude.Include.NON_NULL)
   public record OfferPart(
@@ -338,11 +339,18 @@ public record ToolSheet(
       @Nullable String from,
       @Nullable String until,
       int leastSeats,
+      @Nullable Boolean everyYear,
       SourcePart source) {
     public OfferPart {
+      everyYear = Boolean.TRUE.equals(everyYear) ? true : null;
       charges = orEmpty(charges);
       plans = orEmpty(plans);
       terms = orEmpty(terms);
+    }
+
+    /** Whether it comes back every year. */
+    public boolean comesBack() {
+      return everyYear != null;
     }
   }
 

@@ -236,8 +236,9 @@ public final class GeneratedSheets {
                 List.of("m1", "u12"),
                 true,
                 "2026-10-01",
-                null,
+                group == null ? null : "2027-01-15",
                 5,
+                group != null,
                 source()));
   }
 }

@@ -4,6 +4,10 @@ import static java.util.Objects.requireNonNull;
 
 import java.math.BigDecimal;
 import java.time.LocalDate;
+import java.time.MonthDay;
+import java.time.YearMonth;
+import java.time.format.TextStyle;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import org.joda.money.CurrencyUnit;
@@ -100,6 +104,8 @@ public record Offer(
    * @param from first day on which the tool may be taken; null: any
    * @param until last day; null: any
    * @param leastSeats units paid for in the first month, of the measure the plan is sold by; 0: any
+   * @param everyYear whether it comes back each year between the two days; they may lie on both
+   *     sides of New Year, and 29 February is the 28th in other years
    */
   public record Conditions(
       Set<String> plans,
@@ -107,13 +113,29 @@ public record Offer(
       boolean newBuyersOnly,
       @Nullable LocalDate from,
       @Nullable LocalDate until,
-      int leastSeats) {
+      int leastSeats,
+      boolean everyYear) {
     public static final Conditions NONE = new Conditions(Set.of(), Set.of(), false, null, null, 0);
+
+    /** Those of an offer that comes once. */
+    public Conditions(
+        Set<String> plans,
+        Set<BillingTerm> terms,
+        boolean newBuyersOnly,
+        @Nullable LocalDate from,
+        @Nullable LocalDate until,
+        int leastSeats) {
+      this(plans, terms, newBuyersOnly, from, until, leastSeats, false);
+    }
 
     public Conditions {
       plans = Set.copyOf(plans);
       terms = Set.copyOf(terms);
-      if (from != null && until != null && from.isAfter(until)) {
+      if (everyYear && (from == null || until == null)) {
+        throw new IllegalArgumentException(
+            "An offer that comes back every year has a first and a last day. Enter both.");
+      }
+      if (!everyYear && from != null && until != null && from.isAfter(until)) {
         throw new IllegalArgumentException(
             "The offer ends on " + until + ", before it begins on " + from + ". Swap the dates.");
       }
@@ -122,6 +144,63 @@ public record Offer(
             "The least number of seats lies between 0 and 1,000,000; found " + leastSeats + ".");
       }
     }
+
+    /** Whether it may be used if the tool is taken on a day. */
+    public boolean isOn(LocalDate taken) {
+      return notOn(taken).isEmpty();
+    }
+
+    /** The day of a month from which on it may be used; empty if there is none such in it. */
+    public Optional<LocalDate> beginsIn(YearMonth month) {
+      return Optional.ofNullable(from)
+          .map(first -> everyYear ? MonthDay.from(first).atYear(month.getYear()) : first)
+          .filter(first -> YearMonth.from(first).equals(month));
+    }
+
+    private Optional<String> notOn(LocalDate taken) {
+      if (everyYear) {
+        return notInYear(taken);
+      }
+      if (from != null && taken.isBefore(from)) {
+        return Optional.of("begins on " + from + ", the tool is taken on " + taken);
+      }
+      return until != null && taken.isAfter(until)
+          ? Optional.of("ended on " + until + ", the tool is taken on " + taken)
+          : Optional.empty();
+    }
+
+    private Optional<String> notInYear(LocalDate taken) {
+      LocalDate first = MonthDay.from(requireNonNull(from)).atYear(taken.getYear());
+      LocalDate last = MonthDay.from(requireNonNull(until)).atYear(taken.getYear());
+      boolean inside =
+          last.isBefore(first)
+              ? !taken.isBefore(first) || !taken.isAfter(last)
+              : !taken.isBefore(first) && !taken.isAfter(last);
+      return inside
+          ? Optional.empty()
+          : Optional.of(
+              "comes back every year from "
+                  + day(first)
+                  + " to "
+                  + day(last)
+                  + ", the tool is taken on "
+                  + taken);
+    }
+
+    private static String day(LocalDate day) {
+      return day.getDayOfMonth()
+          + " "
+          + day.getMonth().getDisplayName(TextStyle.FULL, Locale.ENGLISH);
+    }
+
+    private Conditions onAnyDay() {
+      return new Conditions(plans, terms, newBuyersOnly, null, null, leastSeats);
+    }
+  }
+
+  /** This offer for whoever takes the tool, whenever that is. */
+  public Offer onAnyDay() {
+    return new Offer(name, benefit, months, when.onAnyDay(), group, charges);
   }
 
   /**
@@ -144,11 +223,9 @@ public record Offer(
     if (when.newBuyersOnly && buyer.ownsAlready()) {
       return Optional.of("for new buyers only, and it is owned already");
     }
-    if (when.from != null && buyer.taken().isBefore(when.from)) {
-      return Optional.of("begins on " + when.from + ", the tool is taken on " + buyer.taken());
-    }
-    if (when.until != null && buyer.taken().isAfter(when.until)) {
-      return Optional.of("ended on " + when.until + ", the tool is taken on " + buyer.taken());
+    Optional<String> day = when.notOn(buyer.taken());
+    if (day.isPresent()) {
+      return day;
     }
     if (buyer.seats() < when.leastSeats) {
       return Optional.of("from " + when.leastSeats + " seats on, " + buyer.seats() + " are taken");

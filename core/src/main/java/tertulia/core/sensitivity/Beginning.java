@@ -1,19 +1,25 @@
 package tertulia.core.sensitivity;
 
-import java.util.ArrayList;
+import java.time.LocalDate;
+import java.time.YearMonth;
+import java.time.temporal.ChronoUnit;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.joda.money.Money;
 import tertulia.core.billing.Ledger;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Costs;
+import tertulia.core.evaluation.CostsOverall;
 import tertulia.core.evaluation.Selection;
 import tertulia.core.evaluation.WhatIf;
 import tertulia.core.inuse.AsToday;
 import tertulia.core.inuse.Together;
+import tertulia.core.path.PlanPaths;
 import tertulia.core.pricing.InForce;
+import tertulia.core.pricing.Offer;
 import tertulia.core.pricing.Tool;
 
 /**
@@ -34,23 +40,83 @@ public record Beginning(Selection selection, WhatIf whatIf, String contender, To
    * Begun in a month.
    *
    * @param month the plan month, 0: at once
+   * @param day on which the tool is taken: of those that cost the same the first
+   * @param offers names of those used that may be used on some days only
    * @param cost over all plan months; empty: not known
    */
-  public record Begun(int month, Optional<Money> cost) {}
+  public record Begun(int month, LocalDate day, List<String> offers, Optional<Money> cost) {
+    public Begun {
+      offers = List.copyOf(offers);
+    }
+  }
+
+  /** What a contender itself costs from a day on. */
+  private record Own(LocalDate day, List<String> offers, Optional<Money> cost) {}
 
   /**
-   * Begun in a plan month.
+   * Begun in a plan month, on the best of its days: offers are tested on the day of beginning, and
+   * days before the selection's are over.
    *
    * @param month from 0 to the last
    */
   public Begun in(int month) {
+    Own best =
+        days(month).stream()
+            .map(day -> own(month, day))
+            .reduce((a, b) -> isLess(b.cost(), a.cost()) ? b : a)
+            .orElseThrow();
+    return begun(month, best);
+  }
+
+  /**
+   * Begun on a day.
+   *
+   * @throws IllegalArgumentException if it is not within the plan
+   */
+  public Begun on(LocalDate day) {
+    int month = (int) selection.horizon().start().until(YearMonth.from(day), ChronoUnit.MONTHS);
+    if (month < 0 || month >= selection.horizon().months()) {
+      throw new IllegalArgumentException(
+          "The plan runs from "
+              + selection.horizon().start()
+              + " to "
+              + selection.horizon().month(selection.horizon().months() - 1)
+              + "; "
+              + day
+              + " is not in it. Choose another day.");
+    }
+    return begun(month, own(month, day));
+  }
+
+  private Begun begun(int month, Own own) {
     Optional<Money> staying = beside.staying(whatIf.view());
-    Optional<Money> sum = own(month).flatMap(own -> staying.map(own::plus));
+    Optional<Money> sum = own.cost().flatMap(cost -> staying.map(cost::plus));
     for (AsToday use : beside.goes()) {
       Optional<Ledger> before = use.until(month);
       sum = sum.flatMap(money -> before.map(due -> money.plus(due.total(whatIf.view()))));
     }
-    return new Begun(month, sum);
+    return new Begun(month, own.day(), own.offers(), sum);
+  }
+
+  /**
+   * The days of a month that can differ: the first there is, and those on which an offer begins.
+   */
+  private List<LocalDate> days(int month) {
+    YearMonth in = selection.horizon().month(month);
+    LocalDate today = selection.asOf();
+    LocalDate first = YearMonth.from(today).equals(in) ? today : in.atDay(1);
+    return Stream.concat(
+            Stream.of(first),
+            selection.contender(contender).tool().offers().stream()
+                .flatMap(offer -> offer.when().beginsIn(in).stream())
+                .filter(day -> day.isAfter(first)))
+        .distinct()
+        .sorted()
+        .toList();
+  }
+
+  private static boolean isLess(Optional<Money> one, Optional<Money> other) {
+    return one.isPresent() && (other.isEmpty() || one.get().isLessThan(other.get()));
   }
 
   /** At once and by each month after that, as far as the plan goes. */
@@ -90,50 +156,93 @@ public record Beginning(Selection selection, WhatIf whatIf, String contender, To
      */
     record LaterStillLess(int last, Money cost, Money less) implements Advice {}
 
+    /**
+     * As {@link LaterStillLess}, but it does not fall all the way: one month is a good one, and it
+     * takes long until waiting makes it less again.
+     *
+     * @param best the good month
+     * @param cost if it is begun then
+     * @param less than if it is begun at once, above 0
+     * @param again the first month after it in which it is less still
+     */
+    record LaterAndLessAgain(int best, Money cost, Money less, int again) implements Advice {}
+
     /** What it costs if begun at once is not known. */
     record NotKnown() implements Advice {}
   }
 
   /** Whether it pays to wait, of the beginnings that have a figure. */
   public Advice advice() {
-    Optional<Money> atOnce = in(0).cost();
+    return advice(each());
+  }
+
+  /**
+   * As above, of beginnings that were worked out.
+   *
+   * @param each as {@link #each()} has them
+   */
+  public Advice advice(List<Begun> each) {
+    Optional<Money> atOnce = each.getFirst().cost();
     if (atOnce.isEmpty()) {
       return new Advice.NotKnown();
     }
-    List<Begun> each = each();
     Begun best =
         each.stream()
             .filter(begun -> begun.cost().isPresent())
             .min(Comparator.comparing(begun -> begun.cost().orElseThrow()))
             .orElseThrow();
     Money cost = best.cost().orElseThrow();
-    if (best.month() > 0 && best.month() == each.getLast().month() && falls(each)) {
-      return new Advice.LaterStillLess(best.month(), cost, atOnce.get().minus(cost));
+    if (best.month() > 0 && best.month() == each.getLast().month()) {
+      return dip(each, atOnce.get())
+          .orElseGet(() -> new Advice.LaterStillLess(best.month(), cost, atOnce.get().minus(cost)));
     }
     return best.month() == 0
         ? new Advice.AtOnce(cost)
         : new Advice.Later(best.month(), cost, atOnce.get().minus(cost));
   }
 
-  private static boolean falls(List<Begun> each) {
-    return IntStream.range(1, each.size())
-        .allMatch(i ->
-            each.get(i).cost().isPresent()
-                && each.get(i - 1)
-                    .cost()
-                    .filter(before -> before.isGreaterThan(each.get(i).cost().orElseThrow()))
-                    .isPresent());
+  /** The cheapest month after which it first costs more; empty if none is less than at once. */
+  private static Optional<Advice> dip(List<Begun> each, Money atOnce) {
+    return IntStream.range(1, each.size() - 1)
+        .filter(i -> isLess(each.get(i).cost(), Optional.of(atOnce)))
+        .filter(i -> isLess(each.get(i).cost(), each.get(i + 1).cost()))
+        .boxed()
+        .min(Comparator.comparing(i -> each.get(i).cost().orElseThrow()))
+        .map(i -> {
+          Money cost = each.get(i).cost().orElseThrow();
+          int again =
+              IntStream.range(i + 1, each.size())
+                  .filter(j -> isLess(each.get(j).cost(), Optional.of(cost)))
+                  .findFirst()
+                  .orElseThrow();
+          return new Advice.LaterAndLessAgain(i, cost, atOnce.minus(cost), again);
+        });
   }
 
-  /** The contender's own cost from a month on; its list prices rise as if the plan had begun. */
-  private Optional<Money> own(int month) {
-    List<Contender> one = new ArrayList<>();
-    one.add(from(selection.contender(contender), month));
-    Selection later = selection.among(one).unjudged().from(month, whatIf.scenario());
-    return Costs.of(later, whatIf.at(new WhatIf.Moment.Month(0))).overall().own(contender);
+  /**
+   * The contender's own cost if it is taken on a day of a month; its list prices rise as if the
+   * plan had begun.
+   */
+  private Own own(int month, LocalDate day) {
+    Contender from = from(selection.contender(contender), month, day);
+    Selection later = selection.among(List.of(from)).unjudged().from(month, whatIf.scenario());
+    CostsOverall costs = Costs.of(later, whatIf.at(new WhatIf.Moment.Month(0))).overall();
+    return new Own(day, dated(costs), costs.own(contender));
   }
 
-  private static Contender from(Contender contender, int month) {
+  /** Of the offers used those that may be used on some days only. */
+  private List<String> dated(CostsOverall costs) {
+    List<String> dated =
+        selection.contender(contender).tool().offers().stream()
+            .filter(offer -> offer.when().from() != null || offer.when().until() != null)
+            .map(Offer::name)
+            .toList();
+    return costs.way(contender) instanceof PlanPaths.Found found
+        ? found.best().offers().stream().map(Offer::name).filter(dated::contains).toList()
+        : List.of();
+  }
+
+  private static Contender from(Contender contender, int month, LocalDate day) {
     Tool tool = contender.tool();
     InForce since = new InForce(-month, InForce.LAST, Optional.empty());
     return contender.withTool(
@@ -142,7 +251,10 @@ public record Beginning(Selection selection, WhatIf whatIf, String contender, To
             tool.name(),
             tool.maker(),
             tool.plans().stream().map(plan -> plan.in(since)).toList(),
-            tool.offers(),
+            tool.offers().stream()
+                .filter(offer -> offer.when().isOn(day))
+                .map(Offer::onAnyDay)
+                .toList(),
             tool.owned()));
   }
 }

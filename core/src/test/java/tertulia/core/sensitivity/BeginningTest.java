@@ -1,6 +1,7 @@
 package tertulia.core.sensitivity;
 
 import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertThrows;
 import static tertulia.core.Samples.EUR;
 import static tertulia.core.Samples.JAN_2027;
 import static tertulia.core.Samples.eur;
@@ -120,6 +121,57 @@ public class BeginningTest {
     assertEquals(beginning.each().size(), 13);
   }
 
+  private static Offer everyYear(String name, int first, int last, String off) {
+    return new Offer(
+        name,
+        new Offer.Benefit.Percent(new BigDecimal(off)),
+        12,
+        new Offer.Conditions(
+            Set.of(),
+            Set.of(),
+            false,
+            LocalDate.of(2026, 4, first),
+            LocalDate.of(2026, 4, last),
+            0,
+            true),
+        null,
+        Set.of());
+  }
+
+  @Test
+  public void anOfferInsideAMonthCountsOnItsBestDay() {
+    // C23's offer every year between two days of April: 5 760.00, 4 788.00, 5 796.00
+    Selection s = selection(PriceRise.NONE, List.of(everyYear("Spring", 10, 20, "0.4")));
+    Beginning beginning = beginning(s, old(s, BillingTerm.MONTHLY, new InUse.Until.AnyTime(0)));
+    assertEquals(beginning.in(0).cost(), Optional.of(money("5760.00")));
+    assertEquals(
+        beginning.in(3),
+        new Beginning.Begun(
+            3, LocalDate.of(2027, 4, 10), List.of("Spring"), Optional.of(money("4788.00"))));
+    assertEquals(beginning.on(LocalDate.of(2028, 4, 20)).cost(), Optional.of(money("5796.00")));
+    assertEquals(
+        beginning.on(LocalDate.of(2028, 4, 21)),
+        new Beginning.Begun(
+            15, LocalDate.of(2028, 4, 21), List.of(), Optional.of(money("6660.00"))));
+    assertThrows(IllegalArgumentException.class, () -> beginning.on(LocalDate.of(2029, 1, 1)));
+  }
+
+  @Test
+  public void offersOfDifferentDaysAreNotAddedUp() {
+    // one day only: 40 % from the 1st to the 9th, 50 % from the 10th; both would be more
+    Selection s =
+        selection(
+            PriceRise.NONE,
+            List.of(everyYear("Early", 1, 9, "0.4"), everyYear("Late", 10, 30, "0.5")));
+    Beginning beginning = beginning(s, old(s, BillingTerm.MONTHLY, new InUse.Until.AnyTime(0)));
+    // 3 × 300 + 12 × 120 + 9 × 240
+    assertEquals(
+        beginning.in(3),
+        new Beginning.Begun(
+            3, LocalDate.of(2027, 4, 10), List.of("Late"), Optional.of(money("4500.00"))));
+    assertEquals(beginning.on(LocalDate.of(2027, 4, 9)).cost(), Optional.of(money("4788.00")));
+  }
+
   @Test
   public void whatIsOwedUntilJuneIsOwedAnyway() {
     // C23: as today 300.00 paid monthly until June, new 240.00
@@ -154,6 +206,25 @@ public class BeginningTest {
     assertEquals(
         beginning(dear, old(dear, BillingTerm.MONTHLY, new InUse.Until.AnyTime(0))).advice(),
         new Beginning.Advice.LaterStillLess(12, money("9360.00"), money("2160.00")));
+    Selection dearInApril =
+        dear.among(
+            dear.contenders().stream()
+                .map(c ->
+                    c.withTool(
+                        new Tool(
+                            "new",
+                            "New",
+                            "Vendor",
+                            c.tool().plans(),
+                            List.of(everyYear("Spring", 10, 20, "0.25")),
+                            Optional.empty())))
+                .toList());
+    // in April 3 × 300 + 12 × 360 + 9 × 480, against 24 × 480; in month s after it 300 s + 480 (24
+    // − s)
+    assertEquals(
+        beginning(dearInApril, old(dearInApril, BillingTerm.MONTHLY, new InUse.Until.AnyTime(0)))
+            .advice(),
+        new Beginning.Advice.LaterAndLessAgain(3, money("9540.00"), money("1980.00"), 12));
     Selection nowhere =
         plain.exchangedAt(ExchangeRates.NONE).withCurrency(org.joda.money.CurrencyUnit.of("NOK"));
     assertEquals(
