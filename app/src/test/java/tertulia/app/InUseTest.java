@@ -161,6 +161,18 @@ public class InUseTest extends ServedTest {
     assertTrue(
         alone.contains("If Moorhen Office goes for Sandpiper Talk, nobody serves mail any more."),
         alone);
+    // the first two months are as today, which is paid: 28 and 29 × 4.00 less
+    String later = page("/selections/" + id + "/cost?begin=3 Feb 2027").text();
+    assertTrue(
+        later.contains(
+            "Sandpiper Talk begun on 3 Feb 2027 comes to 3,932.00 EUR in all, 228.00 EUR less than"
+                + " begun at once."),
+        later);
+    Document outside = page("/selections/" + id + "/cost?begin=2031-01-01");
+    assertTrue(
+        outside.text().contains("The plan runs from 2026-12 to 2028-11; 2031-01-01 is not in it."),
+        outside.text());
+    assertEquals(outside.selectXpath("//input[@name='begin']").attr("value"), "2031-01-01");
     String history = page("/selections/" + id + "/changes").text();
     assertTrue(history.contains("Moorhen Office goes if Sandpiper Talk is taken"), history);
     // out into a file and in again: the same figures, whatever is in use where it is read
