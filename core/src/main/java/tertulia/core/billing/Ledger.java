@@ -2,6 +2,7 @@ package tertulia.core.billing;
 
 import java.math.BigDecimal;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
@@ -38,6 +39,30 @@ public final class Ledger {
     this.currency = currency;
     this.invoices = List.copyOf(invoices);
     this.idle = List.copyOf(idle);
+  }
+
+  /**
+   * Several in one, over the same months: all their invoices, and their idle units added up.
+   *
+   * @param ledgers at least one
+   */
+  public static Ledger of(List<Ledger> ledgers) {
+    Ledger first = ledgers.getFirst();
+    List<Invoice> invoices =
+        ledgers.stream()
+            .flatMap(ledger -> ledger.invoices.stream())
+            .sorted(Comparator.comparingInt(Invoice::due))
+            .toList();
+    List<Idle> idle = new ArrayList<>();
+    for (int m = 0; m < first.horizon.months(); m++) {
+      int month = m;
+      ledgers.stream()
+          .filter(ledger -> month < ledger.idle.size())
+          .map(ledger -> ledger.idle.get(month))
+          .reduce((a, b) -> new Idle(a.units() + b.units(), a.money().plus(b.money())))
+          .ifPresent(idle::add);
+    }
+    return new Ledger(first.horizon, first.currency, invoices, idle);
   }
 
   public Horizon horizon() {

@@ -7,6 +7,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import tertulia.core.fit.Answer;
 import tertulia.core.fit.Fact;
@@ -27,8 +28,10 @@ import tertulia.core.scoring.PublicRating;
  *     are compared
  * @param past what was bought of it in months that are over
  * @param asToday whether it is what is in use, kept as it is
- * @param metBeside what a tool that stays in use beside it has, by capability id; such needs count
- *     as met
+ * @param metBeside what a tool that stays in use beside it has, or another of the tools bought
+ *     together, by capability id; such needs count as met
+ * @param boughtWith the other tools that are bought together with this one, and what each has to
+ *     meet
  */
 @RecordBuilder
 public record Contender(
@@ -40,12 +43,14 @@ public record Contender(
     Map<String, String> plansAside,
     Past past,
     boolean asToday,
-    Map<String, MetBeside> metBeside)
+    Map<String, MetBeside> metBeside,
+    List<With> boughtWith)
     implements ContenderBuilder.With {
   public Contender {
     requireNonNull(past);
     requireNonNull(tool);
     metBeside = Map.copyOf(metBeside);
+    boughtWith = List.copyOf(boughtWith);
     plansAside = Map.copyOf(plansAside);
     facts = Map.copyOf(facts);
     ratings = List.copyOf(ratings);
@@ -59,7 +64,7 @@ public record Contender(
       @Nullable String aside,
       @Nullable StaffEffort effort,
       Map<String, String> plansAside) {
-    this(tool, facts, ratings, aside, effort, plansAside, Past.NONE, false, Map.of());
+    this(tool, facts, ratings, aside, effort, plansAside, Past.NONE, false, Map.of(), List.of());
   }
 
   /** A contender whose effort nobody has stated. */
@@ -87,7 +92,10 @@ public record Contender(
 
   /** This contender at so much of every list price. */
   public Contender times(java.math.BigDecimal part) {
-    return withTool(tool.times(part));
+    return with()
+        .tool(tool.times(part))
+        .boughtWith(boughtWith.stream().map(other -> other.times(part)).toList())
+        .build();
   }
 
   /** This contender read on one of its plans; it stays as it is if it has no such plan. */
@@ -139,7 +147,30 @@ public record Contender(
   }
 
   /**
-   * Something that a tool has that stays in use.
+   * A tool that is bought together with another.
+   *
+   * @param facts by plan id, then capability id
+   * @param asked ids of the capabilities it has to have
+   */
+  public record With(Tool tool, Map<String, Map<String, Fact>> facts, Set<String> asked) {
+    public With {
+      requireNonNull(tool);
+      facts = Map.copyOf(facts);
+      asked = Set.copyOf(asked);
+    }
+
+    /** Its plans with what is known of them, in catalogue order. */
+    public List<Offering> offerings() {
+      return Offering.of(tool, facts);
+    }
+
+    private With times(java.math.BigDecimal part) {
+      return new With(tool.times(part), facts, asked);
+    }
+  }
+
+  /**
+   * Something that a tool has that stays in use, or is bought together with it.
    *
    * @param tool its name
    * @param fact a yes

@@ -133,7 +133,28 @@ public final class CostCurves {
   }
 
   private CostByHeadcount sweep(int month) {
-    return withTime(withInUse(swept(offerings(), market, month), month));
+    return withTime(withInUse(bought(month), month));
+  }
+
+  /** The contenders, each with what is bought together with it. */
+  private CostByHeadcount bought(int month) {
+    Map<String, List<CostByHeadcount.Curve>> others = new LinkedHashMap<>();
+    for (Contender contender : selection.active()) {
+      List<CostByHeadcount.Curve> more =
+          contender.boughtWith().stream()
+              .map(other ->
+                  swept(
+                          Map.of(other.tool().id(), other.offerings()),
+                          market.asking(CostsOverall.askedOf(other, market.fit())),
+                          month)
+                      .curve(other.tool().id()))
+              .toList();
+      if (!more.isEmpty()) {
+        others.put(contender.id(), more);
+      }
+    }
+    CostByHeadcount alone = swept(offerings(), market, month);
+    return others.isEmpty() ? alone : alone.onTop(others);
   }
 
   private CostByHeadcount swept(Map<String, List<Offering>> tools, Market priced, int month) {

@@ -170,7 +170,7 @@ public final class Costs {
     List<Option> options = new ArrayList<>();
     now.optionNow(contender).ifPresent(options::add);
     if (overall.way(contender) instanceof PlanPaths.Found found) {
-      found.best().legs().forEach(leg -> options.add(leg.option()));
+      found.best().allLegs().forEach(leg -> options.add(leg.option()));
     }
     options.stream()
         .distinct()

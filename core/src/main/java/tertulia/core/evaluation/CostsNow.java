@@ -69,7 +69,20 @@ public final class CostsNow {
                 contender.offerings(),
                 overall.inUse().asToday(use).market().asking(Fit.NOTHING_ASKED),
                 needed(use)))
-        .orElseGet(() -> SteadyCost.cheapest(contender.offerings(), market, occasion));
+        .orElseGet(() -> steadyOf(contender, market));
+  }
+
+  /** Of several tools that are bought together the sum of the best of each. */
+  private Outcome<SteadyCost> steadyOf(Contender contender, Market priced) {
+    return SteadyCost.together(
+        SteadyCost.cheapest(contender.offerings(), priced, occasion),
+        contender.boughtWith().stream()
+            .map(other ->
+                SteadyCost.cheapest(
+                    other.offerings(),
+                    priced.asking(CostsOverall.askedOf(other, priced.fit())),
+                    occasion))
+            .toList());
   }
 
   /** What the users of a tool in use need of it, of the people under discussion. */
@@ -268,8 +281,7 @@ public final class CostsNow {
 
   /** The steady monthly cost of a contender if nothing were needed of it. */
   public Outcome<SteadyCost> withoutNeeds(String contender) {
-    return SteadyCost.cheapest(
-        selection.contender(contender).offerings(), market.asking(Fit.NOTHING_ASKED), occasion);
+    return steadyOf(selection.contender(contender), market.asking(Fit.NOTHING_ASKED));
   }
 
   /** The same for the people under discussion, as one month. */

@@ -32,6 +32,7 @@ import tertulia.core.path.FixedPlan;
 import tertulia.core.path.Market;
 import tertulia.core.path.Option;
 import tertulia.core.path.Outcome;
+import tertulia.core.path.Past;
 import tertulia.core.path.PlanMonths;
 import tertulia.core.path.PlanNeeded;
 import tertulia.core.path.PlanPath;
@@ -457,7 +458,15 @@ public final class CostsOverall {
 
   private static Asked asked(Contender contender, Fit needs) {
     List<Object> options = new ArrayList<>(needs.later());
-    for (Offering offering : contender.offerings()) {
+    addOptions(options, contender.offerings(), needs);
+    contender
+        .boughtWith()
+        .forEach(other -> addOptions(options, other.offerings(), askedOf(other, needs)));
+    return new Asked(contender, options);
+  }
+
+  private static void addOptions(List<Object> options, List<Offering> offerings, Fit needs) {
+    for (Offering offering : offerings) {
       options.add(needs.musts(offering).isEmpty());
       for (PriceList list : offering.plan().charged()) {
         Option option = Option.of(offering, list, needs);
@@ -466,7 +475,14 @@ public final class CostsOverall {
         options.add(option.outside());
       }
     }
-    return new Asked(contender, options);
+  }
+
+  /** What of the needs a tool has to meet that is bought together with another. */
+  static Fit askedOf(Contender.With other, Fit needs) {
+    return needs.asking(
+        needs.needs().stream()
+            .filter(need -> other.asked().contains(need.capability().id()))
+            .toList());
   }
 
   private Fit without(Set<Need> needs) {
@@ -528,15 +544,8 @@ public final class CostsOverall {
 
   /** The cheapest path of a contender at so much of every list price, in the view read. */
   PlanPaths wayAt(String contender, BigDecimal part) {
-    return PlanPaths.through(
-        selection.contender(contender).offerings().stream().map(o -> o.times(part)).toList(),
-        market,
-        months,
-        selection.rise(),
-        selection.horizon(),
-        whatIf.view(),
-        leaving(),
-        changing());
+    Contender at = selection.contender(contender).times(part).withPast(Past.NONE);
+    return through(at, whatIf.view(), leaving(), market);
   }
 
   private PlanPaths way(
@@ -551,8 +560,33 @@ public final class CostsOverall {
 
   private PlanPaths through(
       String contender, CostTiming view, EarlyTerminationPolicy leaving, Market offered) {
+    return through(selection.contender(contender), view, leaving, offered);
+  }
+
+  /** The best way of a contender; of several tools that are bought together the best of each. */
+  private PlanPaths through(
+      Contender contender, CostTiming view, EarlyTerminationPolicy leaving, Market offered) {
+    return PlanPaths.together(
+        through(contender.offerings(), contender.past(), view, leaving, offered),
+        contender.boughtWith().stream()
+            .map(other ->
+                through(
+                    other.offerings(),
+                    Past.NONE,
+                    view,
+                    leaving,
+                    offered.asking(askedOf(other, offered.fit()))))
+            .toList());
+  }
+
+  private PlanPaths through(
+      List<Offering> offerings,
+      Past past,
+      CostTiming view,
+      EarlyTerminationPolicy leaving,
+      Market offered) {
     return PlanPaths.through(
-        selection.contender(contender).offerings(),
+        offerings,
         offered,
         months,
         selection.rise(),
@@ -560,7 +594,7 @@ public final class CostsOverall {
         view,
         leaving,
         changing(),
-        selection.contender(contender).past());
+        past);
   }
 
   /**

@@ -4,7 +4,9 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalInt;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.joda.money.Money;
 import tertulia.core.billing.Invoice;
 import tertulia.core.billing.InvoiceLine;
@@ -25,13 +27,66 @@ import tertulia.core.working.Quantity;
  * @param minimums the months that were held against a yearly minimum, reached or not
  * @param changing what changes of plan cost in people's time, in the ledger's currency; counted in
  *     the choice but not in the ledger
+ * @param alongside what is bought together with it over the same months; its invoices are in the
+ *     ledger
  */
 public record PlanPath(
-    List<Leg> legs, Ledger ledger, List<Offer> offers, List<MinimumYear> minimums, Money changing) {
+    List<Leg> legs,
+    Ledger ledger,
+    List<Offer> offers,
+    List<MinimumYear> minimums,
+    Money changing,
+    List<Alongside> alongside) {
   public PlanPath {
     legs = List.copyOf(legs);
     offers = List.copyOf(offers);
     minimums = List.copyOf(minimums);
+    alongside = List.copyOf(alongside);
+  }
+
+  /** A way beside which nothing else is bought. */
+  public PlanPath(
+      List<Leg> legs,
+      Ledger ledger,
+      List<Offer> offers,
+      List<MinimumYear> minimums,
+      Money changing) {
+    this(legs, ledger, offers, minimums, changing, List.of());
+  }
+
+  /**
+   * A way that is taken together with another.
+   *
+   * @param groups names of those whom it is for; none: it is of another tool, for all
+   */
+  public record Alongside(List<String> groups, PlanPath path) {
+    public Alongside {
+      groups = List.copyOf(groups);
+    }
+  }
+
+  /** This way together with others, with all their invoices and changes. */
+  public PlanPath with(List<Alongside> others) {
+    if (others.isEmpty()) {
+      return this;
+    }
+    List<PlanPath> paths = new ArrayList<>();
+    paths.add(this);
+    others.forEach(other -> paths.add(other.path()));
+    return new PlanPath(
+        legs,
+        Ledger.of(paths.stream().map(PlanPath::ledger).toList()),
+        paths.stream().flatMap(path -> path.offers().stream()).toList(),
+        paths.stream().flatMap(path -> path.minimums().stream()).toList(),
+        paths.stream().map(PlanPath::changing).reduce(Money::plus).orElseThrow(),
+        others);
+  }
+
+  /** Every term of this way and of those taken together with it. */
+  public List<Leg> allLegs() {
+    return Stream.concat(
+            legs.stream(), alongside.stream().flatMap(other -> other.path().legs().stream()))
+        .toList();
   }
 
   /**
@@ -93,8 +148,22 @@ public record PlanPath(
     return runs;
   }
 
-  /** What is taken, such as "Crew, monthly" or "Crew, monthly, then Crew, yearly, up front". */
+  /**
+   * What is taken, such as "Crew, monthly" or "Crew, monthly, then Crew, yearly, up front"; with
+   * what is taken together with it after a plus.
+   */
   public String label() {
+    return Stream.concat(Stream.of(ownLabel()), alongside.stream().map(PlanPath::label))
+        .collect(Collectors.joining(" + "));
+  }
+
+  private static String label(Alongside other) {
+    return other.groups().isEmpty()
+        ? other.path().label()
+        : other.path().label() + " for " + String.join(", ", other.groups());
+  }
+
+  private String ownLabel() {
     List<Leg> stretches = stretches();
     String first = stretches.getFirst().option().label();
     return switch (stretches.size()) {
@@ -187,6 +256,13 @@ public record PlanPath(
                   + ledger.horizon().month(leg.months().end() - 1),
               List.of()));
     }
-    return Derivation.Sum.of("The path through the plans", "months", parts);
+    Derivation own = Derivation.Sum.of("The path through the plans", "months", parts);
+    if (alongside.isEmpty()) {
+      return own;
+    }
+    List<Derivation> all = new ArrayList<>();
+    all.add(own);
+    alongside.forEach(other -> all.add(other.path().explain()));
+    return new Derivation.Stated("What is bought together", label(), Optional.empty(), all);
   }
 }

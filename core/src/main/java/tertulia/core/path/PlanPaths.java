@@ -1,5 +1,6 @@
 package tertulia.core.path;
 
+import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
@@ -71,6 +72,40 @@ public sealed interface PlanPaths {
     }
   }
 
+  /**
+   * Several ways that are taken together: their sum, or the first that has none.
+   *
+   * @param others of other tools
+   */
+  static PlanPaths together(PlanPaths first, List<PlanPaths> others) {
+    if (others.isEmpty() || !(first instanceof Found main)) {
+      return first;
+    }
+    List<Found> found = new ArrayList<>();
+    for (PlanPaths other : others) {
+      if (!(other instanceof Found beside)) {
+        return other;
+      }
+      found.add(beside);
+    }
+    List<LeftOut> leftOut = new ArrayList<>(main.leftOut());
+    found.forEach(beside -> leftOut.addAll(beside.leftOut()));
+    boolean range = main.low().isPresent() || found.stream().anyMatch(f -> f.low().isPresent());
+    return new Found(
+        main.best().with(alongside(found.stream().map(Found::best).toList())),
+        leftOut,
+        range
+            ? Optional.of(
+                main.low()
+                    .orElse(main.best())
+                    .with(alongside(found.stream().map(f -> f.low().orElse(f.best())).toList())))
+            : Optional.empty());
+  }
+
+  private static List<PlanPath.Alongside> alongside(List<PlanPath> paths) {
+    return paths.stream().map(path -> new PlanPath.Alongside(List.of(), path)).toList();
+  }
+
   /** What comes nearest to doing, with all that stands against it. */
   record Nearest(OptionName option, List<Reason> reasons) {
     public Nearest {
@@ -114,7 +149,7 @@ public sealed interface PlanPaths {
       Past past) {
     PathFinder.Setting setting =
         new PathFinder.Setting(market, months, rise, horizon, view, leaving, changing, past);
-    List<Offering> all = new java.util.ArrayList<>(past.offerings());
+    List<Offering> all = new ArrayList<>(past.offerings());
     all.addAll(offerings);
     Candidates candidates = Candidates.of(all, market);
     PlanPaths high = through(candidates.high(), setting);

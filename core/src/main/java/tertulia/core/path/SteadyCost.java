@@ -4,6 +4,8 @@ import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.joda.money.CurrencyUnit;
 import org.joda.money.Money;
 import org.jspecify.annotations.Nullable;
@@ -35,6 +37,7 @@ import tertulia.core.working.Quantity;
  * @param outside what is covered outside in that month, in the reporting currency
  * @param rate the rate of exchange used; empty if none was needed
  * @param owned what of it is paid for already and so not in the figure
+ * @param alongside what is bought together with it; it is in the figure
  */
 public record SteadyCost(
     Option option,
@@ -42,10 +45,65 @@ public record SteadyCost(
     List<ExternalCover> outside,
     Optional<ExchangeRate> rate,
     Money money,
-    Optional<Owned> owned) {
+    Optional<Owned> owned,
+    List<SteadyCost> alongside) {
   public SteadyCost {
     outside = List.copyOf(outside);
     lines = List.copyOf(lines);
+    alongside = List.copyOf(alongside);
+  }
+
+  /** This together with others. */
+  private SteadyCost with(List<SteadyCost> others) {
+    return new SteadyCost(
+        option,
+        lines,
+        outside,
+        rate,
+        others.stream().map(SteadyCost::money).reduce(money, Money::plus),
+        owned,
+        others);
+  }
+
+  /** What is bought for it, such as "Crew, monthly", with what is bought together after a plus. */
+  public String label() {
+    return Stream.concat(
+            Stream.of(option.label()), alongside.stream().map(other -> other.option().label()))
+        .collect(Collectors.joining(" + "));
+  }
+
+  /**
+   * Several that are bought together: their sum, or the first that has no figure.
+   *
+   * @param others of other tools
+   */
+  public static Outcome<SteadyCost> together(
+      Outcome<SteadyCost> first, List<Outcome<SteadyCost>> others) {
+    if (others.isEmpty() || !(first instanceof Outcome.Found<SteadyCost> main)) {
+      return first;
+    }
+    List<Outcome.Found<SteadyCost>> found = new ArrayList<>();
+    for (Outcome<SteadyCost> other : others) {
+      if (!(other instanceof Outcome.Found<SteadyCost> beside)) {
+        return other;
+      }
+      found.add(beside);
+    }
+    List<SteadyCost> best = found.stream().map(Outcome.Found::best).toList();
+    List<LeftOut> leftOut = new ArrayList<>(main.leftOut());
+    found.forEach(beside -> leftOut.addAll(beside.leftOut()));
+    boolean range = main.low().isPresent() || found.stream().anyMatch(f -> f.low().isPresent());
+    return new Outcome.Found<>(
+        main.best().with(best),
+        main.others().stream().map(other -> other.with(best)).toList(),
+        leftOut,
+        main.passedOver(),
+        range
+            ? Optional.of(
+                main.low()
+                    .orElse(main.best())
+                    .with(found.stream().map(f -> f.low().orElse(f.best())).toList()))
+            : Optional.empty());
   }
 
   /** The cheapest qualifying option of a tool. */
@@ -107,7 +165,9 @@ public record SteadyCost(
             .filter(InvoiceLine.OnceShare.class::isInstance)
             .map(InvoiceLine::amount)
             .reduce(Money.zero(own), Money::plus);
-    return rate.map(r -> r.convert(sum)).orElse(sum);
+    Money all = alongside.stream().map(SteadyCost::boughtOnce).reduce(Money::plus).orElse(null);
+    Money alone = rate.map(r -> r.convert(sum)).orElse(sum);
+    return all == null ? alone : alone.plus(all);
   }
 
   /** Beyond the last of its closed bands an option has no price. */
@@ -143,6 +203,16 @@ public record SteadyCost(
 
   /** The working of {@link #money}. */
   public Derivation explain() {
+    if (alongside.isEmpty()) {
+      return alone(money);
+    }
+    List<Derivation> all = new ArrayList<>();
+    all.add(alone(alongside.stream().map(SteadyCost::money).reduce(money, Money::minus)));
+    alongside.forEach(other -> all.add(other.explain()));
+    return Derivation.Sum.of(label() + ", one month", money.getCurrencyUnit().getCode(), all);
+  }
+
+  private Derivation alone(Money money) {
     CurrencyUnit own = option.list().currency();
     List<Derivation> parts = new ArrayList<>();
     for (InvoiceLine line : lines) {
@@ -220,7 +290,8 @@ public record SteadyCost(
           outside,
           rate,
           Option.monthly(outside).map(reported::plus).orElse(reported),
-          holding.owned());
+          holding.owned(),
+          List.of());
     }
 
     private static Money sum(CurrencyUnit currency, List<InvoiceLine> lines) {
