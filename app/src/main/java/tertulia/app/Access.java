@@ -173,6 +173,7 @@ class Access {
       "/selections/{id}/table/leave",
       "/selections/{id}/table/remind",
       "/selections/{id}/contenders",
+      "/selections/{id}/together",
       "/selections/{id}/contenders/{slug}/aside",
       "/selections/{id}/contenders/{slug}/back",
       "/selections/{id}/contenders/{slug}/remove",

@@ -43,6 +43,7 @@ public class PathThroughPlansTest extends ServedTest {
         "",
         List.of(),
         List.of(),
+        List.of(),
         List.of(plans),
         List.of(),
         null,

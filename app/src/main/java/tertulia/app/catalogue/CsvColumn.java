@@ -28,6 +28,7 @@ enum CsvColumn {
   TAX,
   AREAS,
   SUITE_OF,
+  SET_OF,
   INVOICES,
   MONTHS,
   CHARGES,

@@ -101,6 +101,7 @@ final class CsvPage {
       case "tool" -> {
         form.areas = cells.cell(row, CsvColumn.AREAS);
         form.contains = cells.cell(row, CsvColumn.SUITE_OF);
+        form.together = cells.cell(row, CsvColumn.SET_OF);
         form.confirmed =
             cells
                 .raw(row, CsvColumn.CONFIRMED)

@@ -37,6 +37,7 @@ final class CsvWriter {
     row("tool", null)
         .put(CsvColumn.AREAS, form.areas)
         .put(CsvColumn.SUITE_OF, form.contains)
+        .put(CsvColumn.SET_OF, form.together)
         .put(CsvColumn.CONFIRMED, String.join("\n", form.confirmed))
         .add();
     form.plans.forEach(this::plan);

@@ -73,6 +73,7 @@ public final class SheetCells {
     put("Vendor", sheet.maker());
     put("Work areas", String.join(", ", sheet.areas()));
     put("A suite of", String.join(", ", sheet.contains()));
+    put("A set of", String.join(", ", sheet.together()));
     List<PriceLine> lines = PriceLine.of(sheet);
     for (int p = 0; p < sheet.plans().size(); p++) {
       plan(lines, p);

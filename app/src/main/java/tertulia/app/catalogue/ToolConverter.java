@@ -92,6 +92,7 @@ final class ToolConverter {
             text("maker", form.maker, false),
             list("areas", form.areas),
             list("contains", form.contains),
+            list("together", form.together),
             plans,
             offers(),
             form.owned.isBlank() ? null : part("owned", form.owned, PageRows.OWNED),

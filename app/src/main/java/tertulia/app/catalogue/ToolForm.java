@@ -24,6 +24,10 @@ public class ToolForm {
   public String maker = "";
   public String areas = "";
   public String contains = "";
+
+  /** Ids of tools that are bought together under this name. */
+  public String together = "";
+
   public String validFrom = "";
 
   /** Whether it is what the maker announces, which changes nothing until it is taken over. */

@@ -95,6 +95,7 @@ final class ToolForms {
     form.maker = sheet.maker();
     form.areas = NameList.write(sheet.areas());
     form.contains = NameList.write(sheet.contains());
+    form.together = NameList.write(sheet.together());
     if (ofPage != null) {
       form.source = typed(ofPage);
     }

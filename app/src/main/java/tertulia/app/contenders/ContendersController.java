@@ -67,6 +67,21 @@ class ContendersController implements StepBody {
     return back(id);
   }
 
+  @PostMapping("/selections/{id}/together")
+  String together(
+      @PathVariable long id,
+      @RequestParam(defaultValue = "") List<String> tools,
+      @AuthenticationPrincipal SignedIn person,
+      RedirectAttributes flash) {
+    try {
+      selections.addTogether(id, tools, person.name());
+    } catch (IllegalArgumentException wrong) {
+      flash.addFlashAttribute("togetherFault", wrong.getMessage());
+      flash.addFlashAttribute("togetherTools", tools);
+    }
+    return back(id);
+  }
+
   @PostMapping("/selections/{id}/contenders/{slug}/aside")
   String setAside(
       @PathVariable long id,
@@ -159,6 +174,13 @@ class ContendersController implements StepBody {
                     area -> new ArrayList<>())
                 .add(sheet));
     model.addAttribute("others", others);
+    model.addAttribute(
+        "single",
+        catalogue.all().stream()
+            .map(Catalogue.Stored::sheet)
+            .filter(sheet -> !sheet.setOfTools())
+            .sorted(Comparator.comparing(ToolSheet::name, String.CASE_INSENSITIVE_ORDER))
+            .toList());
   }
 
   private void fillPlans(Session session, Model model) {

@@ -134,7 +134,11 @@ final class PlanTableWriter {
                 contender.tool().plans().stream()
                     .filter(plan -> contender.plansAside().containsKey(plan.id()))
                     .map(plan -> plan.name() + " (set aside)"),
-                old ? Stream.of("old prices") : Stream.empty())
+                Stream.concat(
+                    contender.boughtWith().isEmpty()
+                        ? Stream.empty()
+                        : Stream.of("its first tool; sums count all"),
+                    old ? Stream.of("old prices") : Stream.empty()))
             .collect(Collectors.joining(", ")),
         old,
         !chosen.containsKey(contender.id()));

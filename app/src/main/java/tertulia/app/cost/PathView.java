@@ -77,7 +77,7 @@ record PathView(Row kept, Row monthly, String ribbon, List<Line> lines, List<Str
       case Outcome.Found<FixedPlan> found ->
           Cell.figure(Known.amount(found, stay -> stay.ledger().total(view)), why)
               .noting(
-                  found.best().option().label()
+                  found.best().label()
                       + Known.mark(found.best().option())
                       + saved(ways, found, view));
       case Outcome.Unpriced<FixedPlan> unpriced ->
@@ -231,7 +231,7 @@ record PathView(Row kept, Row monthly, String ribbon, List<Line> lines, List<Str
       others.add(
           Known.amount(stay, kept -> kept.ledger().total(view))
               + " on "
-              + stay.best().option().label()
+              + stay.best().label()
               + " throughout");
     }
     if (session.evaluation().costs().overall().wayAllMonthly(contender.id())

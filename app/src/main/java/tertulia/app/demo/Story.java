@@ -1,6 +1,7 @@
 package tertulia.app.demo;
 
 import java.util.List;
+import java.util.Map;
 import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
 import tertulia.app.exchange.Brief;
@@ -25,7 +26,8 @@ record Story(Seed selection, @Nullable Agreed decision) {
       SelectionFile.@Nullable EffortPart effort,
       @Nullable List<SelectionFile.PlanAsidePart> plansAside,
       @Nullable List<SelectionFile.NotNeededPart> notNeeded,
-      @Nullable Boolean asToday) {}
+      @Nullable Boolean asToday,
+      @Nullable Map<String, String> inUse) {}
 
   /** What a maker announces, as somebody put it down. */
   record News(String tool, String on, String holdsFrom, String says, String by, ToolSheet sheet) {}
@@ -60,7 +62,7 @@ record Story(Seed selection, @Nullable Agreed decision) {
                     seat.plansAside(),
                     seat.notNeeded(),
                     seat.asToday(),
-                    null))
+                    seat.inUse()))
             .toList(),
         selection.panel(),
         null);

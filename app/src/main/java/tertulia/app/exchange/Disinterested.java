@@ -63,7 +63,11 @@ public final class Disinterested {
   public static SelectionFile of(SelectionFile file) {
     return file.withContenders(
             file.contenders().stream().map(part -> part.with(of(part.tool()))).toList())
-        .withPanel(file.panel().stream().map(Disinterested::of).toList());
+        .withPanel(file.panel().stream().map(Disinterested::of).toList())
+        .withPages(
+            file.otherPages().isEmpty()
+                ? null
+                : file.otherPages().stream().map(Disinterested::of).toList());
   }
 
   private static SelectionFile.MemberPart of(SelectionFile.MemberPart member) {

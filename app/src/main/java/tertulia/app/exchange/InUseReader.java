@@ -43,10 +43,10 @@ final class InUseReader {
       pages.put(contender.id(), contender.tool());
       known.put(contender.id(), contender);
     });
-    List<ToolSheet> sheets = file.pagesInUse();
+    List<ToolSheet> sheets = file.otherPages();
     for (int i = 0; i < sheets.size(); i++) {
       new ToolReader(faults, List.of())
-          .tool("/inUse/" + i, sheets.get(i))
+          .tool("/pages/" + i, sheets.get(i))
           .ifPresent(read -> {
             pages.putIfAbsent(read.id(), read.tool());
             known.putIfAbsent(read.id(), read);
@@ -120,7 +120,7 @@ final class InUseReader {
   }
 
   private static boolean goes(SelectionFile.ContenderPart part, InUse use, Set<String> asked) {
-    boolean itself = part.tool().id().equals(use.id());
+    boolean itself = part.tool().id().equals(use.id()) || part.tool().together().contains(use.id());
     if (itself) {
       return !part.keptAsToday();
     }

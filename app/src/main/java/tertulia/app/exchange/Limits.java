@@ -11,6 +11,9 @@ public final class Limits {
   /** Contenders of a selection, set aside or not. */
   public static final int CONTENDERS = 40;
 
+  /** Price pages of tools that are no contenders: in use, or parts of contenders. */
+  public static final int OTHER_PAGES = 280;
+
   /** People of a selection who weigh and mark. */
   public static final int MEMBERS = 200;
 

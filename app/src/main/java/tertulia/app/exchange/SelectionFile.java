@@ -1,10 +1,12 @@
 package tertulia.app.exchange;
 
+import com.fasterxml.jackson.annotation.JsonAlias;
 import com.fasterxml.jackson.annotation.JsonInclude;
 import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import io.soabase.recordbuilder.core.RecordBuilder;
 import java.time.LocalDate;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -27,7 +29,7 @@ public record SelectionFile(
     @Nullable List<SettledPart> settled,
     @Nullable List<RemarkPart> remarks,
     @Nullable TrialsPart trials,
-    @Nullable List<ToolSheet> inUse)
+    @JsonAlias("inUse") @Nullable List<ToolSheet> pages)
     implements SelectionFileBuilder.With {
   public static final String FORMAT = "tertulia-selection";
   public static final int VERSION = 1;
@@ -70,9 +72,17 @@ public record SelectionFile(
     return withRemarks(said.isEmpty() ? null : said.stream().map(RemarkPart::of).toList());
   }
 
-  /** The price pages of tools in use that are no contenders. */
-  public List<ToolSheet> pagesInUse() {
-    return inUse == null ? List.of() : inUse;
+  /** The price pages of tools that are no contenders: in use, or bought together with others. */
+  public List<ToolSheet> otherPages() {
+    return pages == null ? List.of() : pages;
+  }
+
+  /** Every price page there is, by the tool's id: of contenders, and the others. */
+  public Map<String, ToolSheet> allPages() {
+    Map<String, ToolSheet> all = new LinkedHashMap<>();
+    contenders.forEach(part -> all.put(part.tool().id(), part.tool()));
+    otherPages().forEach(page -> all.putIfAbsent(page.id(), page));
+    return all;
   }
 
   /** The tasks people try by hand, and the trials. */

@@ -9,7 +9,9 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
+import tertulia.core.evaluation.BoughtTogether;
 import tertulia.core.evaluation.BuyingPolicy;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Selection;
@@ -54,7 +56,7 @@ public final class SelectionReader {
     List<Need> needs = reader.needs("/brief/needs", brief.needs(), brief.currency());
     List<Criterion> criteria = reader.criteria("/brief/criteria", brief.criteria());
     InUseReader inUse = new InUseReader(faults, file);
-    List<Contender> contenders = contenders(file.contenders(), brief.needs(), inUse);
+    List<Contender> contenders = contenders(file, inUse);
     List<Member> members = members(file.panel(), criteria, contenders);
     List<Settled> settled =
         settled(
@@ -95,7 +97,17 @@ public final class SelectionReader {
                     practice,
                     trials,
                     beside));
-    return faults.isEmpty() ? selection : Optional.empty();
+    return faults.isEmpty()
+        ? selection.map(read -> BoughtTogether.settled(read, ofEvery(brief)))
+        : Optional.empty();
+  }
+
+  /** What each of several tools that are bought together has to meet by itself. */
+  private static Set<String> ofEvery(Brief brief) {
+    return brief.needs().stream()
+        .filter(need -> need.condition() != null && !need.asksHowMany())
+        .map(Brief.NeedPart::id)
+        .collect(Collectors.toSet());
   }
 
   /**
@@ -111,9 +123,7 @@ public final class SelectionReader {
   }
 
   private void checkUsed(SelectionFile file) {
-    Map<String, ToolSheet> pages = new HashMap<>();
-    file.contenders().forEach(part -> pages.put(part.tool().id(), part.tool()));
-    file.pagesInUse().forEach(page -> pages.putIfAbsent(page.id(), page));
+    Map<String, ToolSheet> pages = file.allPages();
     for (int i = 0; i < file.brief().used().size(); i++) {
       InUsePart part = file.brief().used().get(i);
       faults.at(
@@ -148,7 +158,7 @@ public final class SelectionReader {
 
   private void checkSizes(SelectionFile file) {
     checkSize("/brief/inUse", file.brief().used().size(), Beside.MOST);
-    checkSize("/inUse", file.pagesInUse().size(), Beside.MOST);
+    checkSize("/pages", file.otherPages().size(), Limits.OTHER_PAGES);
     checkSize("/contenders", file.contenders().size(), Limits.CONTENDERS);
     checkSize("/log", file.narrowing().size(), Limits.ACTS);
     checkSize("/ended", file.proposals().size(), Limits.ENDED);
@@ -190,8 +200,10 @@ public final class SelectionReader {
     return new Faults().at("", () -> TypedCount.needed(count)).isPresent();
   }
 
-  private List<Contender> contenders(
-      List<SelectionFile.ContenderPart> parts, List<Brief.NeedPart> needs, InUseReader inUse) {
+  private List<Contender> contenders(SelectionFile file, InUseReader inUse) {
+    List<SelectionFile.ContenderPart> parts = file.contenders();
+    List<Brief.NeedPart> needs = file.brief().needs();
+    Map<String, ToolSheet> pages = file.allPages();
     List<Contender> contenders = new ArrayList<>();
     ToolReader tools =
         new ToolReader(
@@ -202,7 +214,7 @@ public final class SelectionReader {
                 .toList());
     for (int i = 0; i < parts.size(); i++) {
       SelectionFile.ContenderPart part = parts.get(i);
-      tools
+      new TogetherReader(tools, faults, pages)
           .contender("/contenders/" + i + "/tool", part)
           .map(read -> part.keptAsToday() ? inUse.asToday(read) : read)
           .ifPresent(contenders::add);

@@ -95,6 +95,9 @@ public final class ToolReader {
     if (pasted != null) {
       faults.at(at + "/pasted", () -> Codes.day(pasted.on()));
     }
+    if (sheet.setOfTools()) {
+      faults.at(at + "/together", () -> together(sheet));
+    }
     ToolSheet.OwnedPart part = sheet.owned();
     Optional<Owned> owned =
         part == null ? Optional.empty() : faults.at(at + "/owned", () -> PriceReader.owned(part));
@@ -324,6 +327,26 @@ public final class ToolReader {
       throw new IllegalArgumentException("This says nothing. Write a sentence, or leave it out.");
     }
     return Codes.text(part.text(), LONGEST_WORDS);
+  }
+
+  private static ToolSheet together(ToolSheet sheet) {
+    long tools = sheet.together().stream().distinct().count();
+    if (tools < 2 || tools > ToolSheet.MOST_TOGETHER || tools < sheet.together().size()) {
+      throw new IllegalArgumentException(
+          "2 to "
+              + ToolSheet.MOST_TOGETHER
+              + " different tools are bought together; found "
+              + sheet.together().size()
+              + ". Name each once.");
+    }
+    if (!sheet.plans().isEmpty()) {
+      throw new IllegalArgumentException(
+          "\""
+              + Codes.shortened(sheet.name())
+              + "\" is several tools bought together and has plans of its own. Enter them with their"
+              + " tools.");
+    }
+    return sheet;
   }
 
   private static String condition(ToolSheet.ConditionPart part) {

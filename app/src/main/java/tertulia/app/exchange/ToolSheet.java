@@ -15,6 +15,8 @@ import tertulia.core.pricing.Unsaid;
  *
  * @param areas work areas it serves, such as "booking"
  * @param contains names of the tools a suite holds; empty for a single tool
+ * @param together ids of tools that are bought together, of which this is the name; it has no plans
+ *     of its own then; empty for a tool
  * @param confirmed keys of doubts that somebody confirmed: it is so
  * @param words what is said of it in sentences; several may speak of one topic
  * @param pasted the text of the maker's page it was read from; null: it was written by hand
@@ -28,6 +30,7 @@ public record ToolSheet(
     String maker,
     @JsonInclude(JsonInclude.Include.NON_EMPTY) List<String> areas,
     @JsonInclude(JsonInclude.Include.NON_EMPTY) List<String> contains,
+    @JsonInclude(JsonInclude.Include.NON_EMPTY) List<String> together,
     List<PlanPart> plans,
     @JsonInclude(JsonInclude.Include.NON_EMPTY) List<OfferPart> offers,
     @Nullable OwnedPart owned,
@@ -43,6 +46,7 @@ public record ToolSheet(
     words = orEmpty(words);
     areas = orEmpty(areas);
     contains = orEmpty(contains);
+    together = orEmpty(together);
     offers = orEmpty(offers);
     conditions = orEmpty(conditions);
   }
@@ -103,8 +107,35 @@ public record ToolSheet(
   /** The tool when nothing was known of it but its name. */
   public ToolSheet bare() {
     return new ToolSheet(
-        id, name, maker, areas, List.of(), List.of(), List.of(), null, List.of(), List.of(),
-        List.of(), words, null);
+        id, name, maker, areas, List.of(), together, List.of(), List.of(), null, List.of(),
+        List.of(), List.of(), words, null);
+  }
+
+  /** Tools that are bought together at most. */
+  public static final int MOST_TOGETHER = 6;
+
+  /** Several tools that are bought together, under one name. */
+  public static ToolSheet set(List<ToolSheet> tools) {
+    return new ToolSheet(
+        "",
+        String.join(" + ", tools.stream().map(ToolSheet::name).toList()),
+        "",
+        tools.stream().flatMap(tool -> tool.areas().stream()).distinct().toList(),
+        List.of(),
+        tools.stream().map(ToolSheet::id).toList(),
+        List.of(),
+        List.of(),
+        null,
+        List.of(),
+        List.of(),
+        List.of(),
+        List.of(),
+        null);
+  }
+
+  /** Whether this is no tool but several that are bought together. */
+  public boolean setOfTools() {
+    return !together.isEmpty();
   }
 
   /**

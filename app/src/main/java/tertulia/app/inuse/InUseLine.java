@@ -315,6 +315,7 @@ record InUseLine(List<ToolSheet> known, List<Brief.GroupPart> groups, LocalDate 
         "",
         areas,
         List.of(),
+        List.of(),
         List.of(only),
         List.of(),
         null,

@@ -87,14 +87,22 @@ public class SelectionImport {
   public Taken take(SelectionFile file, String by) {
     SelectionRow row = new SelectionRow();
     Map<String, String> used = new HashMap<>();
-    for (ToolSheet sheet : file.pagesInUse()) {
+    for (ToolSheet sheet : file.otherPages()) {
       used.put(sheet.id(), catalogue.sameOrNew(sheet, by).sheet().id());
     }
     Map<Integer, Catalogue.Stored> brought = new HashMap<>();
-    for (int i = 0; i < file.contenders().size(); i++) {
-      ToolSheet sheet = file.contenders().get(i).tool();
-      brought.put(i, catalogue.sameOrNew(sheet, by));
-      used.put(sheet.id(), brought.get(i).sheet().id());
+    // tools first: what is bought together names them
+    for (boolean sets : List.of(false, true)) {
+      for (int i = 0; i < file.contenders().size(); i++) {
+        ToolSheet sheet = file.contenders().get(i).tool();
+        if (sheet.setOfTools() == sets) {
+          ToolSheet own =
+              sheet.withTogether(
+                  sheet.together().stream().map(id -> used.getOrDefault(id, id)).toList());
+          brought.put(i, catalogue.sameOrNew(own, by));
+          used.put(sheet.id(), brought.get(i).sheet().id());
+        }
+      }
     }
     Selections.write(row, ofOwnUse(file.brief(), used));
     long id = Objects.requireNonNull(selections.save(row).id);

@@ -166,6 +166,12 @@ public class SelectionLoader {
     Map<Long, TriedByHand.Stored> tried = hands.of(ids);
     Map<Long, List<ProofRow>> shown = proofs.of(ids);
     Map<Long, List<RemarkRow>> said = remarks.of(ids);
+    Map<String, ToolSheet> members =
+        catalogue.pages(
+            sheets.values().stream()
+                .flatMap(sheet -> sheet.together().stream())
+                .collect(Collectors.toSet()),
+            day);
     List<LoadedSelection> tables = new ArrayList<>();
     for (SelectionRow row : rows) {
       List<SelectionFile.ContenderPart> parts =
@@ -189,7 +195,7 @@ public class SelectionLoader {
               null,
               Objects.requireNonNull(tried.get(row.id))
                   .part(parts.stream().map(p -> p.tool().id()).collect(Collectors.toSet())),
-              used.isEmpty() ? null : List.copyOf(used.values()));
+              pages(used, parts, members));
       tables.add(
           table(
               row,
@@ -217,6 +223,20 @@ public class SelectionLoader {
         .filter(known::containsKey)
         .forEach(id -> pages.put(id, Objects.requireNonNull(known.get(id))));
     return pages;
+  }
+
+  /** With the pages of tools that are bought together; null: there are none. */
+  private static @Nullable List<ToolSheet> pages(
+      Map<String, ToolSheet> used,
+      List<SelectionFile.ContenderPart> parts,
+      Map<String, ToolSheet> members) {
+    Map<String, ToolSheet> pages = new LinkedHashMap<>(used);
+    parts.stream()
+        .flatMap(part -> part.tool().together().stream())
+        .filter(id -> parts.stream().noneMatch(part -> part.tool().id().equals(id)))
+        .forEach(id ->
+            Optional.ofNullable(members.get(id)).ifPresent(page -> pages.putIfAbsent(id, page)));
+    return pages.isEmpty() ? null : List.copyOf(pages.values());
   }
 
   /** Without tools in use that the catalogue does not have any more. */

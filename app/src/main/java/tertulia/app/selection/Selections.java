@@ -251,6 +251,48 @@ public class Selections {
     acts.note(id, new Act.ContenderAdded(stored.sheet().name()));
   }
 
+  /**
+   * Brings several tools to the table as one contender; the catalogue keeps what they are called
+   * together.
+   *
+   * @throws IllegalArgumentException that says why they cannot be one
+   */
+  @Transactional
+  public void addTogether(long id, List<String> slugs, String by) {
+    List<String> tools = slugs.stream().filter(slug -> !slug.isBlank()).distinct().toList();
+    if (tools.size() < 2 || tools.size() > ToolSheet.MOST_TOGETHER) {
+      throw new IllegalArgumentException(
+          "Choose 2 to "
+              + ToolSheet.MOST_TOGETHER
+              + " different tools that are bought together; found "
+              + tools.size()
+              + ".");
+    }
+    List<ToolSheet> sheets = tools.stream().map(slug -> catalogue.get(slug).sheet()).toList();
+    sheets.stream()
+        .filter(ToolSheet::setOfTools)
+        .findFirst()
+        .ifPresent(set -> {
+          throw new IllegalArgumentException(
+              set.name() + " is several tools already. Choose its tools one by one.");
+        });
+    String slug =
+        catalogue.all().stream()
+            .map(Catalogue.Stored::sheet)
+            .filter(sheet -> sheet.together().equals(tools))
+            .findFirst()
+            .map(ToolSheet::id)
+            .orElseGet(() -> catalogue.add(named(ToolSheet.set(sheets)), by));
+    addContender(id, slug, by);
+  }
+
+  /** What is called by many long names is called by as much of them as a name may be long. */
+  private static ToolSheet named(ToolSheet set) {
+    return set.name().length() <= Limits.NAME
+        ? set
+        : set.withName(set.name().substring(0, Limits.NAME - 1) + "…");
+  }
+
   /** Sets a contender aside for a reason that stays on record. */
   @Transactional
   public void setAside(long id, String slug, String reason, String by) {

@@ -136,6 +136,13 @@ public class ViewsTest extends BrowserTest {
       page.navigate(view);
       assertEquals(
           page.evaluate(
+              "() => [...document.querySelectorAll('main table')].filter(t => t.offsetWidth).flatMap("
+                  + "t => [...t.rows].filter(r => r.offsetWidth && r.offsetWidth < t.offsetWidth - 4))"
+                  + ".map(r => r.className || r.textContent.trim().slice(0, 60))"),
+          List.of(),
+          "rows that end before their table in " + view);
+      assertEquals(
+          page.evaluate(
               "() => [...document.querySelectorAll('.benchbox')].filter(b => b.scrollWidth >"
                   + " b.clientWidth + 1).length"),
           0,

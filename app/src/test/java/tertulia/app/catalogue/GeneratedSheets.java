@@ -46,6 +46,7 @@ public final class GeneratedSheets {
         "-Maker",
         List.of("talking", "booking"),
         List.of(),
+        List.of(),
         plans,
         offers(plans),
         random.nextBoolean()

@@ -142,6 +142,7 @@ public class LawsOfCostTest {
             t.maker(),
             t.areas(),
             t.contains(),
+            t.together(),
             t.plans(),
             List.of(),
             t.owned(),

@@ -185,14 +185,20 @@ public final class CostsOverall {
   public Outcome<FixedPlan> stay(String contender) {
     return stays.get(
         contender,
-        id ->
-            FixedPlan.cheapest(
-                selection.contender(id).offerings(),
-                market,
-                months,
-                selection.rise(),
-                selection.horizon(),
-                whatIf.view()));
+        id -> {
+          Contender asked = selection.contender(id);
+          return FixedPlan.together(
+              kept(asked.offerings(), market),
+              asked.boughtWith().stream()
+                  .map(
+                      other -> kept(other.offerings(), market.asking(askedOf(other, market.fit()))))
+                  .toList());
+        });
+  }
+
+  private Outcome<FixedPlan> kept(List<Offering> offerings, Market offered) {
+    return FixedPlan.cheapest(
+        offerings, offered, months, selection.rise(), selection.horizon(), whatIf.view());
   }
 
   /** The cheapest way through a contender's plans, in the view read. */

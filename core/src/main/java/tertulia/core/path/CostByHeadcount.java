@@ -158,11 +158,15 @@ public record CostByHeadcount(int most, Map<String, Curve> curves, List<Lead> le
       long[] least = lows.clone();
       int[] options = chosen.clone();
       boolean[] unknown = new boolean[minors.length];
+      boolean[] cheaper = new boolean[minors.length];
       boolean some = false;
       for (int n = 1; n <= minors.length; n++) {
         if (other.hasFigure(n)) {
           sums[n - 1] = saturated(minors[n - 1], other.minor(n));
-          least[n - 1] = saturated(lows[n - 1], other.minor(n));
+          // what may cost anything less leaves the sum an upper bound
+          cheaper[n - 1] = hasFigure(n) && other.isAtMost(n);
+          least[n - 1] =
+              saturated(lows[n - 1], other.isAtMost(n) ? other.minor(n) : other.least(n));
         } else if (hasFigure(n)) {
           options[n - 1] = -1;
           unknown[n - 1] = true;
@@ -173,6 +177,7 @@ public record CostByHeadcount(int most, Map<String, Curve> curves, List<Lead> le
       if (some) {
         more.add(new Unpriced(0, unknown, false));
       }
+      more.add(new Unpriced(-1, cheaper, false));
       return new Curve(currency, sums, least, options, places, more, this.options, changes);
     }
 

@@ -2,6 +2,8 @@ package tertulia.core.path;
 
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.joda.money.Money;
 import org.jspecify.annotations.Nullable;
 import tertulia.core.billing.CostTiming;
@@ -21,11 +23,44 @@ import tertulia.core.time.Horizon;
  *
  * @param offers those used, in the tool's order
  * @param refusedOffers why others are not, by name
+ * @param alongside what is kept together with it; its invoices are in the ledger
  */
 public record FixedPlan(
-    Option option, Ledger ledger, List<Offer> offers, Map<String, String> refusedOffers) {
+    Option option,
+    Ledger ledger,
+    List<Offer> offers,
+    Map<String, String> refusedOffers,
+    List<FixedPlan> alongside) {
   public FixedPlan {
     offers = List.copyOf(offers);
+    alongside = List.copyOf(alongside);
+  }
+
+  /** What is kept, such as "Crew, monthly", with what is kept together with it after a plus. */
+  public String label() {
+    return Stream.concat(
+            Stream.of(option.label()), alongside.stream().map(other -> other.option().label()))
+        .collect(Collectors.joining(" + "));
+  }
+
+  /**
+   * Several that are kept together: their sum, or the first that has no figure.
+   *
+   * @param others of other tools
+   */
+  public static Outcome<FixedPlan> together(
+      Outcome<FixedPlan> first, List<Outcome<FixedPlan>> others) {
+    return Outcome.together(first, others, FixedPlan::with);
+  }
+
+  private FixedPlan with(List<FixedPlan> others) {
+    return new FixedPlan(
+        option,
+        Ledger.of(
+            Stream.concat(Stream.of(ledger), others.stream().map(FixedPlan::ledger)).toList()),
+        offers,
+        refusedOffers,
+        others);
   }
 
   /**
@@ -72,7 +107,7 @@ public record FixedPlan(
                 option.offering().owned().isPresent(),
                 market.rate(option.list()),
                 view);
-        return new FixedPlan(option, choice.ledger(), choice.used(), choice.refused());
+        return new FixedPlan(option, choice.ledger(), choice.used(), choice.refused(), List.of());
       }
 
       @Override

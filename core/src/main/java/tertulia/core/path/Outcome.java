@@ -1,8 +1,10 @@
 package tertulia.core.path;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.BiFunction;
 import tertulia.core.fit.Verdict;
 
 /**
@@ -13,6 +15,41 @@ import tertulia.core.fit.Verdict;
 public sealed interface Outcome<C> {
   /** The verdict on each option that does not qualify, by its name, in catalogue order. */
   Map<OptionName, Verdict> passedOver();
+
+  /**
+   * Several that are bought together: their sum, or the first that has no figure.
+   *
+   * @param others of other tools
+   * @param sum of one and of those bought together with it
+   */
+  static <C> Outcome<C> together(
+      Outcome<C> first, List<Outcome<C>> others, BiFunction<C, List<C>, C> sum) {
+    if (others.isEmpty() || !(first instanceof Found<C> main)) {
+      return first;
+    }
+    List<Found<C>> found = new ArrayList<>();
+    for (Outcome<C> other : others) {
+      if (!(other instanceof Found<C> beside)) {
+        return other;
+      }
+      found.add(beside);
+    }
+    List<C> best = found.stream().map(Found::best).toList();
+    List<LeftOut> leftOut = new ArrayList<>(main.leftOut());
+    found.forEach(beside -> leftOut.addAll(beside.leftOut()));
+    boolean range = main.low().isPresent() || found.stream().anyMatch(f -> f.low().isPresent());
+    return new Found<>(
+        sum.apply(main.best(), best),
+        main.others().stream().map(other -> sum.apply(other, best)).toList(),
+        leftOut,
+        main.passedOver(),
+        range
+            ? Optional.of(
+                sum.apply(
+                    main.low().orElse(main.best()),
+                    found.stream().map(f -> f.low().orElse(f.best())).toList()))
+            : Optional.empty());
+  }
 
   /**
    * The cheapest qualifying option.

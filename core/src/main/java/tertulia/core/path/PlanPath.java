@@ -163,7 +163,8 @@ public record PlanPath(
         : other.path().label() + " for " + String.join(", ", other.groups());
   }
 
-  private String ownLabel() {
+  /** As {@link #label()}, without what is taken together with it. */
+  public String ownLabel() {
     List<Leg> stretches = stretches();
     String first = stretches.getFirst().option().label();
     return switch (stretches.size()) {

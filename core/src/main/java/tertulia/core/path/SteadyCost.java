@@ -79,31 +79,7 @@ public record SteadyCost(
    */
   public static Outcome<SteadyCost> together(
       Outcome<SteadyCost> first, List<Outcome<SteadyCost>> others) {
-    if (others.isEmpty() || !(first instanceof Outcome.Found<SteadyCost> main)) {
-      return first;
-    }
-    List<Outcome.Found<SteadyCost>> found = new ArrayList<>();
-    for (Outcome<SteadyCost> other : others) {
-      if (!(other instanceof Outcome.Found<SteadyCost> beside)) {
-        return other;
-      }
-      found.add(beside);
-    }
-    List<SteadyCost> best = found.stream().map(Outcome.Found::best).toList();
-    List<LeftOut> leftOut = new ArrayList<>(main.leftOut());
-    found.forEach(beside -> leftOut.addAll(beside.leftOut()));
-    boolean range = main.low().isPresent() || found.stream().anyMatch(f -> f.low().isPresent());
-    return new Outcome.Found<>(
-        main.best().with(best),
-        main.others().stream().map(other -> other.with(best)).toList(),
-        leftOut,
-        main.passedOver(),
-        range
-            ? Optional.of(
-                main.low()
-                    .orElse(main.best())
-                    .with(found.stream().map(f -> f.low().orElse(f.best())).toList()))
-            : Optional.empty());
+    return Outcome.together(first, others, SteadyCost::with);
   }
 
   /** The cheapest qualifying option of a tool. */

@@ -192,6 +192,11 @@ public record Plan(
     return new Plan(id, name, range, others, tax, allowances, unsaid, source, inForce);
   }
 
+  /** This plan under another name. */
+  public Plan named(String other) {
+    return new Plan(id, other, range, prices, tax, allowances, unsaid, source, inForce);
+  }
+
   /** This plan, sold so in some months only. */
   public Plan in(InForce months) {
     return new Plan(id, name, range, prices, tax, allowances, unsaid, source, months);

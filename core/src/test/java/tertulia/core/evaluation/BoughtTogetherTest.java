@@ -34,9 +34,12 @@ import tertulia.core.growth.Measure;
 import tertulia.core.money.ExchangeRates;
 import tertulia.core.money.PriceRise;
 import tertulia.core.path.CostByHeadcount;
+import tertulia.core.path.FixedPlan;
+import tertulia.core.path.Outcome;
 import tertulia.core.path.PlanPaths;
 import tertulia.core.pricing.BillingTerm;
 import tertulia.core.pricing.Plan;
+import tertulia.core.pricing.PlanPrices;
 import tertulia.core.pricing.Tool;
 import tertulia.core.scoring.Panel;
 import tertulia.core.time.Horizon;
@@ -144,6 +147,11 @@ public class BoughtTogetherTest {
         assertEquals(all.now().monthly("a").map(Amount::high), Optional.of(month));
         CostByHeadcount sweep = all.curves().costByHeadcount();
         assertEquals(sweep.curve("a").at(10).map(CostByHeadcount.Point::money), Optional.of(month));
+        assertEquals(
+            costs.stay("a") instanceof Outcome.Found<FixedPlan> kept
+                ? Optional.of(kept.best().ledger().total(CostTiming.SPREAD))
+                : Optional.empty(),
+            costs.total("a"));
         List<Money> running = costs.running("a").orElseThrow();
         assertEquals(running.getLast(), costs.total("a").orElseThrow());
         assertEquals(
@@ -182,6 +190,34 @@ public class BoughtTogetherTest {
     assertEquals(
         costs(BoughtTogether.settled(s, Set.of("calls"))).total("a"),
         Optional.of(money("1440.00")));
+  }
+
+  /** A part that may cost anything less leaves the whole an upper bound. */
+  @Test
+  public void whatMayBeCheaperInAPartMayBeCheaperInAll() {
+    Tool a = tool("a", List.of(new Sold("2", Set.of())));
+    Tool b =
+        new Tool(
+            "b",
+            "Tool b",
+            "Vendor",
+            List.of(
+                plan("Asked", list(BillingTerm.MONTHLY, seats("1")))
+                    .priced(new PlanPrices.OnRequest()),
+                plan("Listed", list(BillingTerm.MONTHLY, seats("3")))));
+    Selection s =
+        BoughtTogether.settled(
+            selection(
+                List.of(),
+                new Contender(a, Map.of(), List.of(), null)
+                    .withBoughtWith(List.of(new Contender.With(b, Map.of(), Set.of())))),
+            Set.of());
+    Costs costs = Costs.of(s, WhatIf.START);
+    CostByHeadcount.Curve curve = costs.curves().costByHeadcount().curve("a");
+    assertTrue(curve.at(10).orElseThrow().atMost());
+    assertEquals(curve.low(10), Optional.empty());
+    assertTrue(((PlanPaths.Found) costs.overall().way("a")).isAtMost());
+    assertTrue(costs.now().monthly("a").orElseThrow().low().isEmpty());
   }
 
   @Test

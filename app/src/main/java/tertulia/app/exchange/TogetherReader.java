@@ -1,0 +1,75 @@
+package tertulia.app.exchange;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import tertulia.core.evaluation.Contender;
+import tertulia.core.pricing.Plan;
+import tertulia.core.pricing.Tool;
+import tertulia.core.scoring.PublicRating;
+
+/** Reads contenders, those of several tools that are bought together as one. */
+record TogetherReader(ToolReader tools, Faults faults, Map<String, ToolSheet> pages) {
+  /** The contender; empty if anything was refused. */
+  Optional<Contender> contender(String at, SelectionFile.ContenderPart part) {
+    ToolSheet set = part.tool();
+    if (!set.setOfTools()) {
+      return tools.contender(at, part);
+    }
+    List<Contender> members = new ArrayList<>();
+    for (String id : set.together()) {
+      ToolSheet page = pages.get(id);
+      if (page == null || page.setOfTools()) {
+        faults.add(
+            at + "/together",
+            "\""
+                + Codes.shortened(id)
+                + "\" is bought together with others and has no price page here. Add it to pages.");
+      } else {
+        tools.contender(at, part.with(page)).map(TogetherReader::named).ifPresent(members::add);
+      }
+    }
+    if (members.size() < set.together().size()) {
+      return Optional.empty();
+    }
+    Contender first = members.getFirst();
+    List<PublicRating> ratings = members.stream().flatMap(m -> m.ratings().stream()).toList();
+    String makers =
+        members.stream()
+            .map(member -> member.tool().maker())
+            .filter(maker -> !maker.isBlank())
+            .distinct()
+            .collect(Collectors.joining(", "));
+    return faults.at(
+        at,
+        () ->
+            first
+                .with()
+                .tool(
+                    new Tool(
+                        set.id(),
+                        Codes.text(set.name(), BriefReader.LONGEST_NAME),
+                        makers,
+                        first.tool().plans(),
+                        first.tool().offers(),
+                        first.tool().owned()))
+                .ratings(ratings)
+                .boughtWith(
+                    members.subList(1, members.size()).stream()
+                        .map(other -> new Contender.With(other.tool(), other.facts(), Set.of()))
+                        .toList())
+                .build());
+  }
+
+  /** Each plan by the name of its tool, so that one sees whose it is. */
+  private static Contender named(Contender member) {
+    Tool tool = member.tool();
+    List<Plan> plans =
+        tool.plans().stream().map(plan -> plan.named(tool.name() + " " + plan.name())).toList();
+    return member.withTool(
+        new Tool(tool.id(), tool.name(), tool.maker(), plans, tool.offers(), tool.owned()));
+  }
+}
