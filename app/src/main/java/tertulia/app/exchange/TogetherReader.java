@@ -49,13 +49,13 @@ record TogetherReader(ToolReader tools, Faults faults, Map<String, ToolSheet> pa
             first
                 .with()
                 .tool(
-                    new Tool(
-                        set.id(),
-                        Codes.text(set.name(), BriefReader.LONGEST_NAME),
-                        makers,
-                        first.tool().plans(),
-                        first.tool().offers(),
-                        first.tool().owned()))
+                    first
+                        .tool()
+                        .with()
+                        .id(set.id())
+                        .name(Codes.text(set.name(), BriefReader.LONGEST_NAME))
+                        .maker(makers)
+                        .build())
                 .ratings(ratings)
                 .boughtWith(
                     members.subList(1, members.size()).stream()
@@ -69,7 +69,6 @@ record TogetherReader(ToolReader tools, Faults faults, Map<String, ToolSheet> pa
     Tool tool = member.tool();
     List<Plan> plans =
         tool.plans().stream().map(plan -> plan.named(tool.name() + " " + plan.name())).toList();
-    return member.withTool(
-        new Tool(tool.id(), tool.name(), tool.maker(), plans, tool.offers(), tool.owned()));
+    return member.withTool(tool.withPlans(plans));
   }
 }

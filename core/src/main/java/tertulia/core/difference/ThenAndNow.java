@@ -211,15 +211,10 @@ public record ThenAndNow(
   private Tool from(Tool tool, int month) {
     return month() == 0
         ? tool
-        : new Tool(
-            tool.id(),
-            tool.name(),
-            tool.maker(),
+        : tool.withPlans(
             tool.plans().stream()
                 .map(plan -> plan.in(new InForce(month, InForce.LAST, Optional.empty(), month())))
-                .toList(),
-            tool.offers(),
-            tool.owned());
+                .toList());
   }
 
   /** Months that are over went as they were planned then, whatever became of it. */

@@ -3,6 +3,7 @@ package tertulia.core.fit;
 import static java.util.Objects.requireNonNull;
 
 import java.util.Optional;
+import java.util.Set;
 import tertulia.core.pricing.ExternalCover;
 
 /**
@@ -10,11 +11,24 @@ import tertulia.core.pricing.ExternalCover;
  *
  * @param outside how it is covered where a plan does not have it; empty: it is not
  * @param begins when a must begins to count; what is no must counts at once
+ * @param groups ids of the groups that need it; empty: everybody does
  */
 public record Need(
-    Capability capability, Importance importance, Optional<ExternalCover> outside, Begins begins) {
+    Capability capability,
+    Importance importance,
+    Optional<ExternalCover> outside,
+    Begins begins,
+    Set<String> groups) {
   public Need {
     requireNonNull(begins);
+    groups = Set.copyOf(groups);
+    if (!groups.isEmpty() && !(importance instanceof Importance.Must)) {
+      throw new IllegalArgumentException(
+          "\""
+              + capability.name()
+              + "\" is for some groups only, which only a must can be. Make it a must, or let it be for"
+              + " everybody.");
+    }
     if (!(begins instanceof Begins.AtOnce)) {
       if (!(importance instanceof Importance.Must)) {
         throw new IllegalArgumentException(
@@ -40,6 +54,20 @@ public record Need(
               + "\" is welcome, not needed, so nothing is paid to cover it outside. Make it a"
               + " should or a must, or remove the cover.");
     }
+  }
+
+  /** A need of everybody. */
+  public Need(
+      Capability capability,
+      Importance importance,
+      Optional<ExternalCover> outside,
+      Begins begins) {
+    this(capability, importance, outside, begins, Set.of());
+  }
+
+  /** Whether somebody of some groups needs it. */
+  public boolean isOf(Set<String> some) {
+    return groups.isEmpty() || groups.stream().anyMatch(some::contains);
   }
 
   /** A need that counts at once. */

@@ -12,6 +12,7 @@ import tertulia.core.billing.Invoice;
 import tertulia.core.billing.InvoiceLine;
 import tertulia.core.billing.Ledger;
 import tertulia.core.billing.MinimumYear;
+import tertulia.core.growth.Group;
 import tertulia.core.growth.Measure;
 import tertulia.core.pricing.Charge;
 import tertulia.core.pricing.Offer;
@@ -57,9 +58,9 @@ public record PlanPath(
   /**
    * A way that is taken together with another.
    *
-   * @param groups names of those whom it is for; none: it is of another tool, for all
+   * @param groups those whom it is for; none: it is of another tool, for all
    */
-  public record Alongside(List<String> groups, PlanPath path) {
+  public record Alongside(List<Group> groups, PlanPath path) {
     public Alongside {
       groups = List.copyOf(groups);
     }
@@ -80,6 +81,11 @@ public record PlanPath(
         paths.stream().flatMap(path -> path.minimums().stream()).toList(),
         paths.stream().map(PlanPath::changing).reduce(Money::plus).orElseThrow(),
         others);
+  }
+
+  /** Whether some groups are on a plan of their own. */
+  public boolean isSplit() {
+    return alongside.stream().anyMatch(other -> !other.groups().isEmpty());
   }
 
   /** Every term of this way and of those taken together with it. */
@@ -160,7 +166,9 @@ public record PlanPath(
   private static String label(Alongside other) {
     return other.groups().isEmpty()
         ? other.path().label()
-        : other.path().label() + " for " + String.join(", ", other.groups());
+        : other.path().label()
+            + " for "
+            + other.groups().stream().map(Group::name).collect(Collectors.joining(", "));
   }
 
   /** As {@link #label()}, without what is taken together with it. */

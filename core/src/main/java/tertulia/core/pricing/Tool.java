@@ -2,6 +2,7 @@ package tertulia.core.pricing;
 
 import static java.util.Objects.requireNonNull;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.math.BigDecimal;
 import java.util.List;
 import java.util.Optional;
@@ -12,14 +13,18 @@ import java.util.Optional;
  * @param id stable name within a selection
  * @param offers reductions for a while, of any plan
  * @param owned what is paid for already
+ * @param sideBySide whether plans, and terms of one plan, may stand side by side
  */
+@RecordBuilder
 public record Tool(
     String id,
     String name,
     String maker,
     List<Plan> plans,
     List<Offer> offers,
-    Optional<Owned> owned) {
+    Optional<Owned> owned,
+    SideBySide sideBySide)
+    implements ToolBuilder.With {
   /** More offers would make their combinations too many to try. */
   public static final int MOST_OFFERS = 12;
 
@@ -27,6 +32,7 @@ public record Tool(
     requireNonNull(id);
     requireNonNull(maker);
     requireNonNull(owned);
+    requireNonNull(sideBySide);
     plans = List.copyOf(plans);
     offers = List.copyOf(offers);
     if (name.isBlank()) {
@@ -52,6 +58,17 @@ public record Tool(
     }
   }
 
+  /** A tool of which nobody has said whether its plans may stand side by side. */
+  public Tool(
+      String id,
+      String name,
+      String maker,
+      List<Plan> plans,
+      List<Offer> offers,
+      Optional<Owned> owned) {
+    this(id, name, maker, plans, offers, owned, SideBySide.NOT_SAID);
+  }
+
   /** A tool without offers, not owned. */
   public Tool(String id, String name, String maker, List<Plan> plans) {
     this(id, name, maker, plans, List.of(), Optional.empty());
@@ -59,8 +76,7 @@ public record Tool(
 
   /** This tool at so much of every list price. */
   public Tool times(BigDecimal part) {
-    return new Tool(
-        id, name, maker, plans.stream().map(plan -> plan.times(part)).toList(), offers, owned);
+    return withPlans(plans.stream().map(plan -> plan.times(part)).toList());
   }
 
   private static void checkPlan(String tool, String id, List<Plan> plans) {

@@ -246,15 +246,13 @@ public record Beginning(Selection selection, WhatIf whatIf, String contender, To
     Tool tool = contender.tool();
     InForce since = new InForce(-month, InForce.LAST, Optional.empty());
     return contender.withTool(
-        new Tool(
-            tool.id(),
-            tool.name(),
-            tool.maker(),
-            tool.plans().stream().map(plan -> plan.in(since)).toList(),
-            tool.offers().stream()
-                .filter(offer -> offer.when().isOn(day))
-                .map(Offer::onAnyDay)
-                .toList(),
-            tool.owned()));
+        tool.with()
+            .plans(tool.plans().stream().map(plan -> plan.in(since)).toList())
+            .offers(
+                tool.offers().stream()
+                    .filter(offer -> offer.when().isOn(day))
+                    .map(Offer::onAnyDay)
+                    .toList())
+            .build());
   }
 }
