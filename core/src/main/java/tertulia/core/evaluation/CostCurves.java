@@ -153,8 +153,30 @@ public final class CostCurves {
         others.put(contender.id(), more);
       }
     }
-    CostByHeadcount alone = swept(offerings(), market, month);
+    CostByHeadcount alone = swept(offerings(), market, month).orLess(splits(month));
     return others.isEmpty() ? alone : alone.onTop(others);
+  }
+
+  /** Of contenders that are on several plans side by side, the sum of these. */
+  private Map<String, CostByHeadcount.Curve> splits(int month) {
+    Map<String, CostByHeadcount.Curve> curves = new LinkedHashMap<>();
+    for (Contender contender : selection.active()) {
+      String id = contender.id();
+      if (overall.isSplitTaken(id)) {
+        List<CostByHeadcount> each =
+            overall.split(id).orElseThrow().shares().stream()
+                .map(share -> swept(Map.of(id, List.of(share.offering())), share.in(market), month))
+                .toList();
+        curves.put(
+            id,
+            each.getFirst()
+                .onTop(
+                    Map.of(
+                        id, each.subList(1, each.size()).stream().map(s -> s.curve(id)).toList()))
+                .curve(id));
+      }
+    }
+    return curves;
   }
 
   private CostByHeadcount swept(Map<String, List<Offering>> tools, Market priced, int month) {

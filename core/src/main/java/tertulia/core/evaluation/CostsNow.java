@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.joda.money.Money;
+import tertulia.core.billing.UnitsNeeded;
 import tertulia.core.fit.Conflicts;
 import tertulia.core.fit.Fit;
 import tertulia.core.fit.Headroom;
@@ -72,10 +73,32 @@ public final class CostsNow {
         .orElseGet(() -> steadyOf(contender, market));
   }
 
+  /** The best plan for all, or groups on their own plans where that counts and is less. */
+  private Outcome<SteadyCost> ownSteady(Contender contender, Market priced) {
+    Outcome<SteadyCost> all = SteadyCost.cheapest(contender.offerings(), priced, occasion);
+    if (!priced.equals(market) || !overall.isSplitTaken(contender.id())) {
+      return all;
+    }
+    return overall
+        .split(contender.id())
+        .map(split -> SteadyCost.less(all, split.steady(priced, this::occasion)))
+        .orElse(all);
+  }
+
+  /** What the people under discussion need in a market. */
+  private EvaluationPoint occasion(Market own) {
+    return switch (whatIf.moment()) {
+      case WhatIf.Moment.Month month ->
+          new EvaluationPoint(
+              UnitsNeeded.byMonth(own.demands(), overall.planned()).get(month.m()), month.m());
+      case WhatIf.Moment.Headcount headcount -> own.lasting(people, headcount.month());
+    };
+  }
+
   /** Of several tools that are bought together the sum of the best of each. */
   private Outcome<SteadyCost> steadyOf(Contender contender, Market priced) {
     return SteadyCost.together(
-        SteadyCost.cheapest(contender.offerings(), priced, occasion),
+        ownSteady(contender, priced),
         contender.boughtWith().stream()
             .map(other ->
                 SteadyCost.cheapest(

@@ -37,6 +37,7 @@ import tertulia.core.path.PlanMonths;
 import tertulia.core.path.PlanNeeded;
 import tertulia.core.path.PlanPath;
 import tertulia.core.path.PlanPaths;
+import tertulia.core.path.Split;
 import tertulia.core.path.Terms;
 import tertulia.core.pricing.PriceList;
 import tertulia.core.scoring.Criterion;
@@ -53,6 +54,7 @@ public final class CostsOverall {
   private final List<UnitsNeeded> months;
   private final OnceEach<String, Outcome<FixedPlan>> stays =
       new OnceEach<>("the cheapest plan kept");
+  private final OnceEach<String, Optional<Split>> splits = new OnceEach<>("who is on which plan");
   private final OnceEach<String, PlanPaths> ways = new OnceEach<>("the paths through the plans");
   private final OnceEach<String, PlanPaths> spread = new OnceEach<>("the paths through the plans");
   private final OnceEach<String, PlanPaths> monthly =
@@ -465,6 +467,9 @@ public final class CostsOverall {
   private static Asked asked(Contender contender, Fit needs) {
     List<Object> options = new ArrayList<>(needs.later());
     addOptions(options, contender.offerings(), needs);
+    if (isSplitCounted(contender, needs)) {
+      options.add(needs.needs().stream().filter(need -> !need.groups().isEmpty()).toList());
+    }
     contender
         .boughtWith()
         .forEach(other -> addOptions(options, other.offerings(), askedOf(other, needs)));
@@ -573,7 +578,7 @@ public final class CostsOverall {
   private PlanPaths through(
       Contender contender, CostTiming view, EarlyTerminationPolicy leaving, Market offered) {
     return PlanPaths.together(
-        through(contender.offerings(), contender.past(), view, leaving, offered),
+        ownWay(contender, view, leaving, offered),
         contender.boughtWith().stream()
             .map(other ->
                 through(
@@ -583,6 +588,96 @@ public final class CostsOverall {
                     leaving,
                     offered.asking(askedOf(other, offered.fit()))))
             .toList());
+  }
+
+  /** The best way for all, or groups on plans of their own where that is less and is confirmed. */
+  private PlanPaths ownWay(
+      Contender contender, CostTiming view, EarlyTerminationPolicy leaving, Market offered) {
+    PlanPaths all = through(contender.offerings(), contender.past(), view, leaving, offered);
+    return isSplitCounted(contender, offered.fit())
+        ? splitOf(contender, view, leaving, offered)
+            .filter(split -> isLess(split, all, view))
+            .map(Split::paths)
+            .orElse(all)
+        : all;
+  }
+
+  /** What nobody has said counts if confirmed, where some groups need what others do not. */
+  private static boolean isSplitCounted(Contender contender, Fit needs) {
+    return switch (contender.tool().sideBySide().plans()) {
+      case YES -> true;
+      case NO -> false;
+      case NOT_SAID -> needs.isConfident() && hasMustsOfGroups(needs);
+    };
+  }
+
+  private static boolean hasMustsOfGroups(Fit fit) {
+    return fit.needs().stream().anyMatch(need -> !need.groups().isEmpty());
+  }
+
+  private static boolean isLess(Split split, PlanPaths all, CostTiming view) {
+    return !(all instanceof PlanPaths.Found found)
+        || !(split.paths() instanceof PlanPaths.Found apart)
+        || apart
+            .best()
+            .ledger()
+            .total(view)
+            .plus(apart.best().changing())
+            .isLessThan(found.best().ledger().total(view).plus(found.best().changing()));
+  }
+
+  private Optional<Split> splitOf(
+      Contender contender, CostTiming view, EarlyTerminationPolicy leaving, Market offered) {
+    return contender.past().equals(Past.NONE)
+        ? Split.cheapest(
+            contender.offerings().stream()
+                .filter(o -> contender.tool().sideBySide().holds(o.plan().id()))
+                .toList(),
+            new Split.Setting(
+                offered,
+                selection.groups(),
+                planned,
+                selection.rise(),
+                selection.horizon(),
+                view,
+                leaving,
+                changing()))
+        : Optional.empty();
+  }
+
+  /**
+   * Groups of a contender on plans of their own, in the view read, as it counts or would count if
+   * the vendor let plans stand side by side; empty if the vendor does not, nobody needs what others
+   * do not and it is not confirmed, or it is no less than the best way for all.
+   */
+  public Optional<Split> split(String contender) {
+    return splits.get(
+        contender,
+        id -> {
+          Contender asked = selection.contender(id);
+          boolean asks =
+              switch (asked.tool().sideBySide().plans()) {
+                case YES -> true;
+                case NO -> false;
+                case NOT_SAID -> hasMustsOfGroups(market.fit());
+              };
+          return asks && inUse.kept(id).isEmpty()
+              ? splitOf(asked, whatIf.view(), leaving(), market)
+                  .filter(split -> isLess(split, wayForAll(id), whatIf.view()))
+              : Optional.empty();
+        });
+  }
+
+  /** Whether {@link #split} is what a contender costs. */
+  public boolean isSplitTaken(String contender) {
+    return isSplitCounted(selection.contender(contender), market.fit())
+        && split(contender).isPresent();
+  }
+
+  /** The best way of a contender's own plans on which everybody is on the same. */
+  public PlanPaths wayForAll(String contender) {
+    Contender asked = selection.contender(contender);
+    return through(asked.offerings(), asked.past(), whatIf.view(), leaving(), market);
   }
 
   private PlanPaths through(

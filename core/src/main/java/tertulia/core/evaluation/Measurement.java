@@ -43,7 +43,7 @@ record Measurement(
     List<Derivation> parts = new ArrayList<>();
     Optional<BigDecimal> least = Optional.empty();
     boolean open = false;
-    for (PlanPath.Leg leg : found.best().byOption()) {
+    for (PlanPath.Leg leg : found.best().everyOption()) {
       String plan = leg.option().plan().name();
       Optional<Headroom> room =
           Headroom.of(
@@ -101,7 +101,7 @@ record Measurement(
     List<Derivation> parts = new ArrayList<>();
     Interval worst = Interval.exactly(BigDecimal.ONE);
     Optional<BigDecimal> exact = Optional.empty();
-    for (PlanPath.Leg leg : found.best().byOption()) {
+    for (PlanPath.Leg leg : found.best().everyOption()) {
       Fact fact = leg.option().offering().fact(what);
       String plan = leg.option().plan().name();
       Optional<Count> count =

@@ -12,6 +12,7 @@ import tertulia.core.fit.Fact;
 import tertulia.core.fit.Importance;
 import tertulia.core.fit.Need;
 import tertulia.core.fit.Offering;
+import tertulia.core.growth.Group;
 import tertulia.core.labour.PeopleTime;
 import tertulia.core.labour.StaffTime;
 import tertulia.core.path.LeftOut;
@@ -267,11 +268,61 @@ record Valuation(CostsOverall costs, Panel panel, Trials trials) {
       return new Value(
           Interval.UNKNOWN, new Derivation.Missing(criterion.name(), "no plan with a price"));
     }
+    return found.best().isSplit()
+        ? byPeople(criterion, found.best())
+        : coverage(criterion, found.best());
+  }
+
+  /** Each plan by the people that are on it, over the months. */
+  private Value byPeople(Criterion criterion, PlanPath path) {
+    BigDecimal all = BigDecimal.valueOf(people(selection().groups()));
+    BigDecimal rest = all;
+    BigDecimal low = BigDecimal.ZERO;
+    BigDecimal high = BigDecimal.ZERO;
+    List<Derivation> parts = new ArrayList<>();
+    for (PlanPath.Alongside other : path.alongside()) {
+      if (!other.groups().isEmpty()) {
+        Value own = coverage(criterion, other.path());
+        BigDecimal many = BigDecimal.valueOf(people(other.groups()));
+        rest = rest.subtract(many);
+        low = low.add(own.interval().low().multiply(many));
+        high = high.add(own.interval().high().multiply(many));
+        parts.add(own.working());
+      }
+    }
+    Value main = coverage(criterion, path);
+    parts.addFirst(main.working());
+    Interval mean =
+        new Interval(
+            low.add(main.interval().low().multiply(rest)).divide(all, MathContext.DECIMAL128),
+            high.add(main.interval().high().multiply(rest)).divide(all, MathContext.DECIMAL128));
+    String rule = "the mean over the people, each by the plan they are on";
+    return new Value(
+        mean,
+        mean.isExact()
+            ? new Derivation.Derived(criterion.name(), new Quantity(mean.low(), ""), rule, parts)
+            : new Derivation.Missing(
+                criterion.name(), rule + "; some answers are not known", parts));
+  }
+
+  /**
+   * People of some groups, added up over the plan months; at least 1, so that shares can be made.
+   */
+  private int people(List<Group> groups) {
+    return Math.max(
+        1,
+        costs.planned().stream()
+            .mapToInt(month ->
+                groups.stream().mapToInt(group -> month.counts().getOrDefault(group.id(), 0)).sum())
+            .sum());
+  }
+
+  private Value coverage(Criterion criterion, PlanPath path) {
     BigDecimal months = BigDecimal.valueOf(selection().horizon().months());
     BigDecimal low = BigDecimal.ZERO;
     BigDecimal high = BigDecimal.ZERO;
     List<Derivation> parts = new ArrayList<>();
-    for (PlanPath.Leg leg : found.best().byOption()) {
+    for (PlanPath.Leg leg : path.byOption()) {
       Value covered = coverage(criterion, leg.option());
       BigDecimal part = BigDecimal.valueOf(leg.months().months());
       low = low.add(covered.interval().low().multiply(part));
@@ -279,7 +330,7 @@ record Valuation(CostsOverall costs, Panel panel, Trials trials) {
       parts.add(covered.working());
     }
     if (parts.size() == 1) {
-      return coverage(criterion, found.best().legs().getFirst().option());
+      return coverage(criterion, path.legs().getFirst().option());
     }
     Interval mean =
         new Interval(

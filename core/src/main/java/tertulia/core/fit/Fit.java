@@ -72,7 +72,8 @@ public record Fit(
     return new Fit(needs, quantities, covers, Standing.IF_CONFIRMED);
   }
 
-  private boolean isConfident() {
+  /** Whether what is not known is read as if it turned out well. */
+  public boolean isConfident() {
     return standing == Standing.IF_CONFIRMED;
   }
 

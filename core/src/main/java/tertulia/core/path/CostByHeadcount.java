@@ -43,6 +43,15 @@ public record CostByHeadcount(int most, Map<String, Curve> curves, List<Lead> le
     boolean does(int n) {
       return n <= does.length && does[n - 1];
     }
+
+    /** The same only where something is as it is said. */
+    Unpriced where(boolean[] here, boolean said) {
+      boolean[] some = does.clone();
+      for (int n = 0; n < some.length; n++) {
+        some[n] &= here[n] == said;
+      }
+      return new Unpriced(place, some, inLows);
+    }
   }
 
   /** One tool's costs, kept as whole minor units of the reporting currency. */
@@ -179,6 +188,42 @@ public record CostByHeadcount(int most, Map<String, Curve> curves, List<Lead> le
       }
       more.add(new Unpriced(-1, cheaper, false));
       return new Curve(currency, sums, least, options, places, more, this.options, changes);
+    }
+
+    /** For each n the one that costs less; this one if both do the same. */
+    private Curve orLess(Curve other) {
+      long[] sums = minors.clone();
+      long[] least = lows.clone();
+      int[] taken = chosen.clone();
+      boolean[] others = new boolean[minors.length];
+      List<OptionName> names = new ArrayList<>(options);
+      names.addAll(other.options);
+      int[] where = java.util.Arrays.copyOf(places, names.size());
+      System.arraycopy(other.places, 0, where, options.size(), other.options.size());
+      for (int n = 1; n <= minors.length; n++) {
+        if (other.hasFigure(n) && (!hasFigure(n) || other.minor(n) < minor(n))) {
+          others[n - 1] = true;
+          sums[n - 1] = other.minor(n);
+          least[n - 1] = other.lows[n - 1];
+          taken[n - 1] = other.chosen[n - 1] + options.size();
+        }
+      }
+      List<Unpriced> more = new ArrayList<>();
+      open.forEach(unpriced -> more.add(unpriced.where(others, false)));
+      other.open.forEach(unpriced -> more.add(unpriced.where(others, true)));
+      return new Curve(currency, sums, least, taken, where, more, names, changes(taken, names));
+    }
+
+    private static List<PlanChange> changes(int[] taken, List<OptionName> names) {
+      List<PlanChange> changes = new ArrayList<>();
+      for (int n = 1; n <= taken.length; n++) {
+        Optional<OptionName> now =
+            taken[n - 1] < 0 ? Optional.empty() : Optional.of(names.get(taken[n - 1]));
+        if (changes.isEmpty() || !changes.getLast().option().equals(now)) {
+          changes.add(new PlanChange(n, now));
+        }
+      }
+      return changes;
     }
 
     private static long[] plus(long[] minors, long more) {
@@ -384,6 +429,13 @@ public record CostByHeadcount(int most, Map<String, Curve> curves, List<Lead> le
       added.put(id, sum);
     });
     return new CostByHeadcount(most, added, leads(added, most));
+  }
+
+  /** The same with other curves where those cost less. */
+  public CostByHeadcount orLess(Map<String, Curve> others) {
+    Map<String, Curve> all = new LinkedHashMap<>(curves);
+    others.forEach((id, other) -> all.computeIfPresent(id, (same, curve) -> curve.orLess(other)));
+    return new CostByHeadcount(most, all, leads(all, most));
   }
 
   /** The same with some curves in place of the tools' own. */

@@ -154,6 +154,16 @@ public record PlanPath(
     return runs;
   }
 
+  /** As {@link #byOption()}, with those of groups that are on plans of their own. */
+  public List<Leg> everyOption() {
+    return Stream.concat(
+            byOption().stream(),
+            alongside.stream()
+                .filter(other -> !other.groups().isEmpty())
+                .flatMap(other -> other.path().byOption().stream()))
+        .toList();
+  }
+
   /**
    * What is taken, such as "Crew, monthly" or "Crew, monthly, then Crew, yearly, up front"; with
    * what is taken together with it after a plus.

@@ -82,6 +82,17 @@ public record SteadyCost(
     return Outcome.together(first, others, SteadyCost::with);
   }
 
+  /** The one that is less; the first if both are level, or only that has a figure. */
+  public static Outcome<SteadyCost> less(Outcome<SteadyCost> first, Outcome<SteadyCost> second) {
+    if (!(second instanceof Outcome.Found<SteadyCost> other)) {
+      return first;
+    }
+    return !(first instanceof Outcome.Found<SteadyCost> one)
+            || other.best().money().isLessThan(one.best().money())
+        ? other
+        : first;
+  }
+
   /** The cheapest qualifying option of a tool. */
   public static Outcome<SteadyCost> cheapest(
       List<Offering> offerings, Market market, EvaluationPoint occasion) {
