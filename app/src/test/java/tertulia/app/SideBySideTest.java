@@ -357,6 +357,7 @@ public class SideBySideTest extends ServedTest {
                         part.askedBy(),
                         part.why(),
                         "2028-07",
+                        null,
                         null)
                     : part)
             .toList();

@@ -70,6 +70,7 @@ class CostStep implements StepBody {
         !session.table().decided()
             && !session.table().file().brief().followsUse()
             && session.table().file().brief().used().isEmpty());
+    model.addAttribute("split", SplitView.of(session).orElse(null));
     model.addAttribute("parts", PartsView.of(session).orElse(null));
     model.addAttribute("wait", WaitView.of(session).orElse(null));
     model.addAttribute("confirmable", Confirmable.of(session));

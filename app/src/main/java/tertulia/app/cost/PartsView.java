@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.joda.money.Money;
 import tertulia.app.chart.PartsChart;
@@ -138,10 +139,14 @@ record PartsView(List<String> says, String chart, List<Line> lines) {
     String cheaper = name(last.cheaper().equals(suite.id()), suite, set);
     String other = name(!last.cheaper().equals(suite.id()), suite, set);
     if (orders.size() == 1) {
-      return Voice.say(
-          "use.parts.always",
+      String dearer = last.cheaper().equals(suite.id()) ? set.id() : suite.id();
+      boolean certain =
+          IntStream.rangeClosed(1, sweep.most())
+              .allMatch(n -> sweep.isCertain(last.cheaper(), dearer, n));
+      Map<String, Object> words =
           Map.of(
-              "cheaper", cheaper, "other", other, "many", Figures.counted(sweep.most(), "people")));
+              "cheaper", cheaper, "other", other, "many", Figures.counted(sweep.most(), "people"));
+      return certain ? Voice.say("use.parts.always", words) : Voice.say("use.parts.looks", words);
     }
     return Voice.say(
         "use.parts.from",

@@ -361,6 +361,7 @@ public record Brief(
    * @param why the reason given; null: none
    * @param fromMonth the month from which a must counts; null: at once, or by people
    * @param fromPeople so many people from which a must counts; null: at once, or by month
+   * @param forGroups ids of the groups that need it, of a must; null: everybody does
    */
   @JsonInclude(JsonInclude.Include.NON_NULL)
   public record NeedPart(
@@ -373,7 +374,13 @@ public record Brief(
       @Nullable String askedBy,
       @Nullable String why,
       @Nullable String fromMonth,
-      @Nullable Integer fromPeople) {
+      @Nullable Integer fromPeople,
+      @Nullable List<String> forGroups) {
+    /** The groups that need it; none: everybody does. */
+    public List<String> groups() {
+      return forGroups == null ? List.of() : forGroups;
+    }
+
     /** A need that counts at once. */
     public NeedPart(
         String capability,
@@ -393,6 +400,7 @@ public record Brief(
           outside,
           askedBy,
           why,
+          null,
           null,
           null);
     }

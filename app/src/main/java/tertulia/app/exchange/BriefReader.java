@@ -6,6 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import tertulia.core.billing.EarlyTerminationPolicy;
 import tertulia.core.evaluation.BuyingPolicy;
@@ -266,7 +267,11 @@ final class BriefReader {
       TypedCount.needed(part.capability());
     }
     return new Need(
-        new Capability(part.id(), part.name()), importance, outside(part, currency), begins(part));
+        new Capability(part.id(), part.name()),
+        importance,
+        outside(part, currency),
+        begins(part),
+        importance instanceof Importance.Must ? Set.copyOf(part.groups()) : Set.of());
   }
 
   private static Begins begins(Brief.NeedPart part) {

@@ -3,9 +3,12 @@ package tertulia.app.exchange;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Stream;
 import org.joda.money.CurrencyUnit;
 import tertulia.core.evaluation.Contender;
@@ -21,6 +24,7 @@ import tertulia.core.pricing.Owned;
 import tertulia.core.pricing.Plan;
 import tertulia.core.pricing.PriceList;
 import tertulia.core.pricing.SeatRange;
+import tertulia.core.pricing.SideBySide;
 import tertulia.core.pricing.Tool;
 import tertulia.core.pricing.Unsaid;
 import tertulia.core.scoring.PublicRating;
@@ -87,6 +91,8 @@ public final class ToolReader {
       ToolSheet.ConditionPart part = sheet.conditions().get(i);
       faults.at(at + "/conditions/" + i, () -> condition(part));
     }
+    SideBySide side =
+        faults.at(at + "/conditions", () -> sideBySide(sheet)).orElse(SideBySide.NOT_SAID);
     for (int i = 0; i < sheet.words().size(); i++) {
       ToolSheet.WordPart words = sheet.words().get(i);
       faults.at(at + "/words/" + i, () -> words(words));
@@ -116,7 +122,8 @@ public final class ToolReader {
                     Codes.text(sheet.maker(), BriefReader.LONGEST_NAME),
                     plans,
                     offers,
-                    owned),
+                    owned,
+                    side),
                 facts,
                 ratings,
                 place.setAside(),
@@ -314,7 +321,13 @@ public final class ToolReader {
     return switch (kind) {
       case COUNTRIES -> Places.soldIn(asked, listed);
       case DATA_PLACES -> Places.keepsDataIn(asked, listed);
-      case PLATFORMS, LANGUAGES, TRIAL_DAYS, TRIAL_USE, TRIAL_CARD ->
+      case PLATFORMS,
+          LANGUAGES,
+          TRIAL_DAYS,
+          TRIAL_USE,
+          TRIAL_CARD,
+          PLANS_SIDE_BY_SIDE,
+          TERMS_SIDE_BY_SIDE ->
           listed.stream().anyMatch(each -> each.equalsIgnoreCase(asked.strip()))
               ? Answer.YES
               : Answer.NO;
@@ -327,6 +340,63 @@ public final class ToolReader {
       throw new IllegalArgumentException("This says nothing. Write a sentence, or leave it out.");
     }
     return Codes.text(part.text(), LONGEST_WORDS);
+  }
+
+  /** Of several statements of one thing the one in force counts. */
+  private static SideBySide sideBySide(ToolSheet sheet) {
+    Optional<ToolSheet.ConditionPart> plans =
+        inForce(sheet, ToolSheet.Circumstance.PLANS_SIDE_BY_SIDE);
+    Optional<ToolSheet.ConditionPart> terms =
+        inForce(sheet, ToolSheet.Circumstance.TERMS_SIDE_BY_SIDE);
+    Set<String> which =
+        plans
+            .filter(part -> !isOneWord(part.value()))
+            .map(part -> plansNamed(sheet, part.value()))
+            .orElse(Set.of());
+    return new SideBySide(
+        plans.map(part -> said(part.value())).orElse(SideBySide.Said.NOT_SAID),
+        which,
+        terms.map(part -> said(part.value())).orElse(SideBySide.Said.NOT_SAID));
+  }
+
+  private static Optional<ToolSheet.ConditionPart> inForce(
+      ToolSheet sheet, ToolSheet.Circumstance kind) {
+    List<ToolSheet.ConditionPart> parts =
+        sheet.conditions().stream().filter(part -> part.kind() == kind).toList();
+    return Fact.inForce(
+            parts.stream().map(part -> new Fact(Answer.YES, source(part.source()))).toList())
+        .flatMap(fact ->
+            parts.stream().filter(p -> source(p.source()).equals(fact.source())).findFirst());
+  }
+
+  private static boolean isOneWord(String value) {
+    return List.of("yes", "no", "unknown").contains(value.strip().toLowerCase(Locale.ROOT));
+  }
+
+  private static SideBySide.Said said(String value) {
+    return switch (value.strip().toLowerCase(Locale.ROOT)) {
+      case "no" -> SideBySide.Said.NO;
+      case "unknown" -> SideBySide.Said.NOT_SAID;
+      default -> SideBySide.Said.YES;
+    };
+  }
+
+  private static Set<String> plansNamed(ToolSheet sheet, String names) {
+    Set<String> ids = new LinkedHashSet<>();
+    for (String name : listed(names)) {
+      ids.add(
+          sheet.plans().stream()
+              .filter(plan -> plan.name().strip().equalsIgnoreCase(name))
+              .map(ToolSheet.PlanPart::id)
+              .findFirst()
+              .orElseThrow(() ->
+                  new IllegalArgumentException(
+                      "\""
+                          + Codes.shortened(name)
+                          + "\" is no plan of this tool. Plans side by side: write yes, no, or the"
+                          + " names of the plans, with commas.")));
+    }
+    return ids;
   }
 
   private static ToolSheet together(ToolSheet sheet) {
@@ -354,6 +424,10 @@ public final class ToolReader {
     String value = Codes.text(part.value(), LONGEST_NOTE);
     if (part.kind() == ToolSheet.Circumstance.TRIAL_DAYS && Codes.whole(value) < 0) {
       throw new IllegalArgumentException("A trial lasts 0 days or more; found " + value + ".");
+    }
+    if (part.kind() == ToolSheet.Circumstance.TERMS_SIDE_BY_SIDE && !isOneWord(value)) {
+      throw new IllegalArgumentException(
+          "Whether terms stand side by side is yes, no or unknown; found \"" + value + "\".");
     }
     if (part.kind() == ToolSheet.Circumstance.TRIAL_CARD
         && !List.of("yes", "no", "unknown").contains(value)) {

@@ -399,7 +399,10 @@ public record ToolSheet(
     LANGUAGES("Speaks"),
     TRIAL_DAYS("Trial, days"),
     TRIAL_USE("Trial, by use"),
-    TRIAL_CARD("Trial asks for a card");
+    TRIAL_CARD("Trial asks for a card"),
+    /** Yes, no, or the names of the plans that may. */
+    PLANS_SIDE_BY_SIDE("Plans side by side"),
+    TERMS_SIDE_BY_SIDE("Terms side by side");
 
     private final String label;
 

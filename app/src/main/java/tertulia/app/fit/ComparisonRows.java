@@ -142,6 +142,7 @@ final class ComparisonRows {
     return switch (need.importance()) {
       case Importance.Must must ->
           (must.partlyIsEnough() ? "must, partly is enough" : "must")
+              + (need.groups().isEmpty() ? "" : ", of some groups only")
               + (need.isAtOnce() ? "" : ", " + need.begins().words());
       case Importance.Should should -> "should, weight " + should.weight();
       case Importance.Could could -> "could";

@@ -1,5 +1,6 @@
 package tertulia.app.fit;
 
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
@@ -63,9 +64,25 @@ final class NeedCell {
             .offeringNow(contender.id())
             .orElseThrow()
             .fact(need.capability());
+    Optional<List<Option>> own =
+        session.evaluation().costs().overall().plansOf(contender.id(), need);
+    if (own.isPresent()) {
+      Fact worst = own.get().getFirst().offering().fact(need.capability());
+      String plans =
+          own.get().stream().map(o -> o.plan().name()).distinct().collect(Collectors.joining(", "));
+      return Cell.fact(sign(worst.answer()) + Voice.say("use.short.own-plan", "plan", plans))
+          .looking(worst.answer() == Answer.YES ? "yes" : "partly")
+          .noting(source(worst, session));
+    }
     Contender.MetBeside beside = contender.metBeside().get(need.capability().id());
     if (beside != null && beside.fact().equals(fact)) {
-      return Cell.fact("◇ " + Voice.say("use.short.met", "tool", beside.tool()))
+      boolean bought =
+          contender.boughtWith().stream().anyMatch(o -> o.tool().name().equals(beside.tool()));
+      return Cell.fact(
+              "◇ "
+                  + (bought
+                      ? Voice.say("use.short.met.bought", "tool", beside.tool())
+                      : Voice.say("use.short.met", "tool", beside.tool())))
           .looking("yes")
           .noting(source(fact, session) + "; " + where);
     }

@@ -10,6 +10,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
@@ -19,6 +20,7 @@ import tertulia.app.exchange.Codes;
 import tertulia.app.exchange.Fault;
 import tertulia.app.exchange.Faults;
 import tertulia.app.exchange.Fields;
+import tertulia.app.exchange.NameList;
 import tertulia.app.exchange.TypedCount;
 import tertulia.app.exchange.TypedHabit;
 import tertulia.app.exchange.TypedMeasure;
@@ -62,7 +64,7 @@ final class BriefConverter {
       form.oldTool = practice.oldTool() == null ? "" : practice.oldTool();
       form.leaving = practice.leaving();
     }
-    brief.needs().forEach(need -> form.needs.add(line(need)));
+    brief.needs().forEach(need -> form.needs.add(line(need, brief.groups())));
     brief.rates().forEach(rate -> form.rates.add(line(rate)));
     Measure.KNOWN.forEach(measure -> form.demand.add(demandLine(brief, measure)));
     brief.demand().stream()
@@ -111,8 +113,14 @@ final class BriefConverter {
     return form;
   }
 
-  private static BriefForm.NeedLine line(Brief.NeedPart part) {
+  private static BriefForm.NeedLine line(Brief.NeedPart part, List<Brief.GroupPart> groups) {
     BriefForm.NeedLine line = new BriefForm.NeedLine();
+    line.groups =
+        NameList.write(
+            groups.stream()
+                .filter(group -> part.groups().contains(group.id()))
+                .map(Brief.GroupPart::name)
+                .toList());
     line.capability = part.capability();
     line.importance = part.importance();
     line.weight = part.weight() == null ? "" : "" + part.weight();
@@ -184,7 +192,7 @@ final class BriefConverter {
             form.averagePayment.isBlank()
                 ? null
                 : fields.decimal("averagePayment", form.averagePayment),
-            needs(form),
+            needs(form, groups),
             before.criteria(),
             rates(form),
             before.scenarios(),
@@ -366,7 +374,7 @@ final class BriefConverter {
     }
   }
 
-  private List<Brief.NeedPart> needs(BriefForm form) {
+  private List<Brief.NeedPart> needs(BriefForm form, List<Brief.GroupPart> groups) {
     List<Brief.NeedPart> parts = new ArrayList<>();
     List<String> seen = new ArrayList<>();
     for (int i = 0; i < form.needs.size(); i++) {
@@ -393,7 +401,8 @@ final class BriefConverter {
                 textIfAny(at + ".askedBy", line.askedBy, 120),
                 textIfAny(at + ".why", line.why, 400),
                 fromMonth(at, line),
-                fromPeople(at, line));
+                fromPeople(at, line),
+                groups(at, line, groups));
         if (seen.contains(part.id())) {
           faults.add(
               at + ".capability", "\"" + part.name() + "\" is listed twice. Remove one of them.");
@@ -403,6 +412,33 @@ final class BriefConverter {
       }
     }
     return parts;
+  }
+
+  /** The groups a must is for; null: everybody. */
+  private @Nullable List<String> groups(
+      String at, BriefForm.NeedLine line, List<Brief.GroupPart> groups) {
+    if (!line.importance.equals("must") || line.groups.isBlank()) {
+      return null;
+    }
+    List<String> ids = new ArrayList<>();
+    for (String name : NameList.read(line.groups)) {
+      groups.stream()
+          .filter(group -> group.name().strip().equalsIgnoreCase(name.strip()))
+          .findFirst()
+          .ifPresentOrElse(
+              group -> ids.add(group.id()),
+              () ->
+                  faults.add(
+                      at + ".groups",
+                      "There is no group \""
+                          + Codes.shortened(name)
+                          + "\". Name some of "
+                          + groups.stream()
+                              .map(Brief.GroupPart::name)
+                              .collect(Collectors.joining(", "))
+                          + "."));
+    }
+    return ids.isEmpty() || ids.size() == groups.size() ? null : List.copyOf(ids);
   }
 
   /** A month if that is what is typed; of what is no must nothing is read. */
@@ -471,7 +507,7 @@ final class BriefConverter {
     int added = 0;
     for (Brief.NeedPart need : needs) {
       if (!there.contains(need.id())) {
-        form.needs.add(line(need));
+        form.needs.add(line(need, List.of()));
         added++;
       }
     }

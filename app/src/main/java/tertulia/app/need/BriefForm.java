@@ -104,12 +104,16 @@ public class BriefForm {
     /** When a must begins to count: a month, or so many people; empty: at once. */
     public String begins = "";
 
+    /** Names of the groups that need it, of a must; empty: everybody does. */
+    public String groups = "";
+
     /** What is said beyond the need itself, in a few words; empty if nothing is. */
     public String more() {
       return java.util.stream.Stream.of(
               condition,
               partly ? "partly is enough" : "",
               begins.isBlank() ? "" : "from " + begins,
+              groups.isBlank() ? "" : "for " + groups,
               outsideBy.isBlank() ? "" : "or " + outsideBy,
               askedBy.isBlank() ? "" : "asked for by " + askedBy,
               why)

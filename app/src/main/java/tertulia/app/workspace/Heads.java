@@ -57,7 +57,7 @@ public final class Heads {
   private static String plan(Outcome<SteadyCost> outcome, Optional<Confirmation.Now> ifConfirmed) {
     return switch (outcome) {
       case Outcome.Found<SteadyCost> found ->
-          found.best().option().label() + Known.mark(found.best().option());
+          plan(found.best()) + Known.mark(found.best().option());
       case Outcome.NoPlan<SteadyCost> none ->
           ifConfirmed
               .map(open -> Voice.say("confirm.short.plan", "plan", open.cost().option().label()))
@@ -68,6 +68,13 @@ public final class Heads {
               .map(low -> low.option().label() + Known.mark(low.option()))
               .orElse("price not known");
     };
+  }
+
+  /** What it is on; that there is more of it is said where it is counted. */
+  private static String plan(SteadyCost best) {
+    return best.alongside().isEmpty()
+        ? best.option().label()
+        : Voice.say("use.short.and-more", "plan", best.option().label());
   }
 
   private static Cell cost(Session session, String id, Outcome<SteadyCost> outcome, boolean best) {

@@ -3,6 +3,7 @@ package tertulia.core.evaluation;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -672,6 +673,28 @@ public final class CostsOverall {
   public boolean isSplitTaken(String contender) {
     return isSplitCounted(selection.contender(contender), market.fit())
         && split(contender).isPresent();
+  }
+
+  /**
+   * What the groups that need something are on, one for each plan, the one that has least of it
+   * first; empty if everybody needs it, or nobody is on a plan of their own.
+   */
+  public Optional<List<Option>> plansOf(String contender, Need need) {
+    if (need.groups().isEmpty() || !isSplitTaken(contender)) {
+      return Optional.empty();
+    }
+    return split(contender)
+        .map(split ->
+            split.shares().stream()
+                .filter(
+                    share -> share.groups().stream().anyMatch(g -> need.groups().contains(g.id())))
+                .map(share -> share.paths().best().legs().getFirst().option())
+                .sorted(
+                    Comparator.comparing(
+                        option -> option.answer(need.capability()).ordinal(),
+                        Comparator.reverseOrder()))
+                .toList())
+        .filter(options -> !options.isEmpty());
   }
 
   /** The best way of a contender's own plans on which everybody is on the same. */

@@ -20,6 +20,10 @@ public enum Met {
    * a price, by its last plan.
    */
   static Met of(Costs costs, Contender contender, Need need) {
+    Optional<Met> ofGroups = ofGroups(costs, contender, need);
+    if (ofGroups.isPresent()) {
+      return ofGroups.get();
+    }
     Optional<Option> option = costs.now().optionNow(contender.id());
     if (need.outside().isPresent()
         && option.filter(taken -> taken.outside().contains(need.outside().get())).isPresent()) {
@@ -29,6 +33,15 @@ public enum Met {
       return of(option.get().answer(need.capability()), false);
     }
     return contender.offerings().isEmpty() ? UNKNOWN : by(contender.offerings().getLast(), need);
+  }
+
+  /** Of groups on plans of their own the plan counts that they are on, the worst of several. */
+  private static Optional<Met> ofGroups(Costs costs, Contender contender, Need need) {
+    return costs
+        .overall()
+        .plansOf(contender.id(), need)
+        .map(options -> of(options.getFirst().answer(need.capability()), false))
+        .filter(met -> met != UNKNOWN);
   }
 
   /** How a plan by itself meets a need; it takes an add-on only where a must requires it. */
