@@ -102,8 +102,13 @@ record PartsView(List<String> says, String chart, List<Line> lines) {
     PlanPath path = path(session, contender).orElseThrow();
     Money first = path.ledger().total(view);
     List<Part> others = new ArrayList<>();
+    List<PlanPath> tools =
+        path.alongside().stream()
+            .filter(other -> other.groups().isEmpty())
+            .map(PlanPath.Alongside::path)
+            .toList();
     for (int i = 0; i < contender.boughtWith().size(); i++) {
-      PlanPath own = path.alongside().get(i).path();
+      PlanPath own = tools.get(i);
       Money cost = own.ledger().total(view);
       first = first.minus(cost);
       others.add(new Part(contender.boughtWith().get(i).tool().name(), own.label(), cost));

@@ -3,7 +3,9 @@ package tertulia.app.workbook;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.apache.poi.ss.util.WorkbookUtil;
 import org.apache.poi.xssf.usermodel.XSSFWorkbook;
@@ -13,11 +15,13 @@ import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.CostsOverall;
 import tertulia.core.evaluation.Evaluation;
 import tertulia.core.evaluation.Selection;
+import tertulia.core.growth.Group;
 import tertulia.core.inuse.Together;
 import tertulia.core.labour.StaffTime;
 import tertulia.core.path.LeftOut;
 import tertulia.core.path.PlanPath;
 import tertulia.core.path.PlanPaths;
+import tertulia.core.path.Split;
 import tertulia.core.pricing.PlanPrices;
 import tertulia.core.pricing.Unsaid;
 
@@ -103,17 +107,22 @@ public final class CostWorkbook {
         overview.text(row, 5, "kept as it is used today: as found, not worked out here");
       } else if (evaluation.costs().overall().way(contender.id())
           instanceof PlanPaths.Found found) {
-        String name = unused(book, WorkbookUtil.createSafeSheetName(tool));
         PathSheet.Totals totals =
-            new PathSheet(
-                    evaluation,
-                    tool,
-                    found.best(),
-                    new Sheet(book.createSheet(name), styles),
-                    new Prices(inputs, tool, rise),
-                    demands,
-                    inputs)
-                .write();
+            pieces(evaluation, contender, found.best(), demands).stream()
+                .map(piece -> {
+                  String name = unused(book, WorkbookUtil.createSafeSheetName(piece.sheet()));
+                  return new PathSheet(
+                          evaluation,
+                          piece.tool(),
+                          piece.path(),
+                          new Sheet(book.createSheet(name), styles),
+                          new Prices(inputs, piece.tool(), rise),
+                          piece.demands(),
+                          inputs)
+                      .write();
+                })
+                .reduce(PathSheet.Totals::plus)
+                .orElseThrow();
         overview.formula(row, 1, totals.spread());
         overview.formula(row, 2, totals.cash());
         overview.formula(row, 3, totals.past());
@@ -139,6 +148,49 @@ public final class CostWorkbook {
       beside(overview, row, evaluation.costs().overall(), contender);
       row++;
     }
+  }
+
+  /**
+   * What a sheet is written of: a way by itself.
+   *
+   * @param tool whose prices they are
+   */
+  private record Piece(String sheet, String tool, PlanPath path, Demands demands) {}
+
+  /** The way of a contender, and those of what is bought together with it, one by one. */
+  private static List<Piece> pieces(
+      Evaluation evaluation, Contender contender, PlanPath path, Demands demands) {
+    String tool = contender.tool().name();
+    List<Piece> pieces = new ArrayList<>();
+    List<Split.Share> shares =
+        path.isSplit()
+            ? evaluation
+                .costs()
+                .overall()
+                .split(contender.id())
+                .map(Split::shares)
+                .orElse(List.of())
+            : List.of();
+    pieces.add(
+        new Piece(
+            tool, tool, path.alone(), shares.isEmpty() ? demands : of(demands, shares.getFirst())));
+    int share = 1;
+    int bought = 0;
+    for (PlanPath.Alongside other : path.alongside()) {
+      if (other.groups().isEmpty()) {
+        String name = contender.boughtWith().get(bought++).tool().name();
+        pieces.add(new Piece(name, name, other.path(), demands));
+      } else {
+        pieces.add(new Piece(tool, tool, other.path(), of(demands, shares.get(share++))));
+      }
+    }
+    return pieces;
+  }
+
+  private static Demands of(Demands demands, Split.Share share) {
+    return demands.of(
+        share.groups().stream().map(Group::name).collect(Collectors.joining(", ")),
+        share.demands());
   }
 
   /** What is in use beside a contender, as it was found, and both together. */

@@ -27,6 +27,9 @@ final class Demands {
   private final Map<String, Integer> measures = new HashMap<>();
   private int row = 3;
 
+  /** Whose rows they are; empty: everybody's. */
+  private String who = "";
+
   Demands(Evaluation evaluation, Inputs inputs, Sheet sheet) {
     this.evaluation = evaluation;
     this.selection = evaluation.selection();
@@ -44,6 +47,24 @@ final class Demands {
     selection.groups().forEach(this::group);
     inputs.heading("What each head needs");
     selection.demands().forEach(this::measure);
+  }
+
+  /** What some of the people need: rows of their own on the same sheet. */
+  private Demands(Demands all, String who, Map<Measure, Demand> demands) {
+    this.evaluation = all.evaluation;
+    this.selection = all.selection;
+    this.inputs = all.inputs;
+    this.sheet = all.sheet;
+    this.who = ", " + who;
+    this.groups.putAll(all.groups);
+    this.row = all.row;
+    demands.forEach(this::measure);
+    all.row = row;
+  }
+
+  /** What some of the people need, with the fixed parts that are theirs. */
+  Demands of(String who, Map<Measure, Demand> demands) {
+    return new Demands(this, who, demands);
   }
 
   private int months() {
@@ -152,9 +173,12 @@ final class Demands {
   }
 
   private void measure(Measure measure, Demand demand) {
-    String fixed = inputs.of(measure.label() + ", fixed", demand.fixed(), "at any headcount");
+    String fixed =
+        !who.isEmpty() && demand.fixed().signum() == 0
+            ? "0"
+            : inputs.of(measure.label() + ", fixed", demand.fixed(), "at any headcount");
     int at = row++;
-    sheet.text(at, 0, measure.label() + (isSum(measure) ? ", a month’s part" : ""));
+    sheet.text(at, 0, measure.label() + (isSum(measure) ? ", a month’s part" : "") + who);
     for (int m = 0; m < months(); m++) {
       StringBuilder sum = new StringBuilder(fixed);
       for (Map.Entry<String, BigDecimal> rate : demand.rates().entrySet()) {
@@ -184,9 +208,12 @@ final class Demands {
   }
 
   private int kept(Measure measure, Demand demand, int parts) {
-    String stock = inputs.of(measure.label() + ", there at the start", demand.stock(), "");
+    String stock =
+        !who.isEmpty() && demand.stock().signum() == 0
+            ? "0"
+            : inputs.of(measure.label() + ", there at the start", demand.stock(), "");
     int at = row++;
-    sheet.text(at, 0, measure.label() + ", kept");
+    sheet.text(at, 0, measure.label() + ", kept" + who);
     for (int m = 0; m < months(); m++) {
       sheet.count(at, FIRST + m, stock + "+SUM(" + Sheet.across(parts, FIRST, FIRST + m) + ")");
     }

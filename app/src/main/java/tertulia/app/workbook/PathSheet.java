@@ -54,7 +54,12 @@ final class PathSheet {
   }
 
   /** The cells of the totals: spread, cash, past the horizon. */
-  record Totals(String spread, String cash, String past) {}
+  record Totals(String spread, String cash, String past) {
+    Totals plus(Totals other) {
+      return new Totals(
+          spread + "+" + other.spread, cash + "+" + other.cash, past + "+" + other.past);
+    }
+  }
 
   Totals write() {
     way.legs().forEach(this::bill);

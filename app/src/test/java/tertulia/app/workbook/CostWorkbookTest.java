@@ -13,7 +13,9 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.concurrent.TimeUnit;
+import java.util.stream.Stream;
 import org.apache.poi.ss.usermodel.Cell;
 import org.apache.poi.ss.usermodel.CellType;
 import org.apache.poi.ss.usermodel.CellValue;
@@ -30,16 +32,21 @@ import tertulia.app.exchange.PortableFile;
 import tertulia.app.exchange.TermCode;
 import tertulia.app.workspace.Known;
 import tertulia.core.billing.CostTiming;
+import tertulia.core.evaluation.BoughtTogether;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Evaluation;
 import tertulia.core.evaluation.Selection;
 import tertulia.core.evaluation.WhatIf;
 import tertulia.core.finding.CostCaveats;
+import tertulia.core.fit.Importance;
+import tertulia.core.fit.Need;
+import tertulia.core.growth.Group;
 import tertulia.core.growth.Scenario;
 import tertulia.core.labour.StaffTime;
 import tertulia.core.path.PlanPaths;
 import tertulia.core.path.SteadyCost;
 import tertulia.core.path.Terms;
+import tertulia.core.pricing.SideBySide;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ArrayNode;
@@ -65,6 +72,56 @@ public class CostWorkbookTest {
         evaluation.selection().active().stream()
             .anyMatch(c -> evaluation.costs().overall().takes(c.id()) instanceof StaffTime.Known),
         "the demonstration has people's time to compare");
+  }
+
+  /** What is bought together, and groups on plans of their own, are sheets that add up. */
+  @Test
+  public void whatIsBoughtTogetherRecalculatesToTheSameFigures() throws IOException {
+    Selection demo = Demo.selection();
+    Contender first = demo.contender("pierbook");
+    Contender other = demo.contender("halvard-desk");
+    List<String> groups = demo.groups().stream().map(Group::id).toList();
+    List<Need> needs =
+        demo.needs().stream()
+            .map(need ->
+                need.importance() instanceof Importance.Must
+                    ? new Need(
+                        need.capability(),
+                        need.importance(),
+                        need.outside(),
+                        need.begins(),
+                        Set.of(groups.getFirst()))
+                    : need)
+            .toList();
+    Selection both =
+        BoughtTogether.settled(
+            demo.withNeeds(needs)
+                .withContenders(
+                    Stream.concat(
+                            demo.contenders().stream()
+                                .filter(c -> !c.id().equals("pierbook"))
+                                .map(c -> c.withTool(c.tool().withSideBySide(sideBySide()))),
+                            Stream.of(
+                                first.withBoughtWith(
+                                    List.of(
+                                        new Contender.With(
+                                            other.tool(), other.facts(), Set.of())))))
+                        .toList()),
+            Set.of());
+    Evaluation evaluation = Evaluation.of(both, WhatIf.START);
+    check(evaluation);
+    assertTrue(
+        evaluation.selection().active().stream()
+            .anyMatch(c -> evaluation.costs().overall().isSplitTaken(c.id())),
+        "somebody is on a plan of their own");
+    assertTrue(
+        evaluation.costs().overall().way("pierbook") instanceof PlanPaths.Found found
+            && !found.best().alongside().isEmpty(),
+        "two tools are bought together");
+  }
+
+  private static SideBySide sideBySide() {
+    return new SideBySide(SideBySide.Said.YES, Set.of(), SideBySide.Said.NOT_SAID);
   }
 
   /** The demonstration as it would be if no page said how a price is billed. */
@@ -175,17 +232,26 @@ public class CostWorkbookTest {
     int before = 0;
     for (int i = 0; i < place; i++) {
       String id = evaluation.selection().active().get(i).id();
-      before += evaluation.costs().overall().way(id) instanceof PlanPaths.Found ? 1 : 0;
+      before +=
+          evaluation.costs().overall().way(id) instanceof PlanPaths.Found found
+              ? 1 + found.best().alongside().size()
+              : 0;
     }
-    Sheet sheet = book.getSheetAt(4 + before);
     PlanPaths.Found found =
         (PlanPaths.Found)
             evaluation.costs().overall().way(evaluation.selection().active().get(place).id());
     for (CostTiming view : CostTiming.values()) {
-      Row together = row(sheet, "Together, " + view.words());
+      List<Row> together = new ArrayList<>();
+      for (int s = 0; s <= found.best().alongside().size(); s++) {
+        together.add(row(book.getSheetAt(4 + before + s), "Together, " + view.words()));
+      }
       for (int m = 0; m < evaluation.selection().horizon().months(); m++) {
+        int cell = 13 + m;
         assertEquals(
-            value(formulas, together.getCell(13 + m)),
+            together.stream()
+                .map(row -> value(formulas, row.getCell(cell)))
+                .reduce(BigDecimal::add)
+                .orElseThrow(),
             found.best().ledger().months(view).get(m).getAmount(),
             about + ", " + view + " month " + m);
       }

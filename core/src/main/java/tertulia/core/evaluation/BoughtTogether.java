@@ -166,7 +166,8 @@ public final class BoughtTogether {
       return settled;
     }
     Map<String, Contender.MetBeside> met = new LinkedHashMap<>(settled.metBeside());
-    List<PlanPath.Alongside> paths = found.best().alongside();
+    List<PlanPath.Alongside> paths =
+        found.best().alongside().stream().filter(other -> other.groups().isEmpty()).toList();
     selection.needs().stream()
         .filter(need -> !(need.importance() instanceof Importance.Must))
         .map(Need::capability)

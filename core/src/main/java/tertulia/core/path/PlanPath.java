@@ -80,7 +80,28 @@ public record PlanPath(
         paths.stream().flatMap(path -> path.offers().stream()).toList(),
         paths.stream().flatMap(path -> path.minimums().stream()).toList(),
         paths.stream().map(PlanPath::changing).reduce(Money::plus).orElseThrow(),
-        others);
+        Stream.concat(alongside.stream(), others.stream()).toList());
+  }
+
+  /** This way without what is taken together with it. */
+  public PlanPath alone() {
+    if (alongside.isEmpty()) {
+      return this;
+    }
+    List<Invoice> own = new ArrayList<>(ledger.invoices());
+    List<MinimumYear> ownMinimums = new ArrayList<>(minimums);
+    Money ownChanging = changing;
+    for (Alongside other : alongside) {
+      other.path().ledger().invoices().forEach(own::remove);
+      other.path().minimums().forEach(ownMinimums::remove);
+      ownChanging = ownChanging.minus(other.path().changing());
+    }
+    return new PlanPath(
+        legs,
+        new Ledger(ledger.horizon(), ledger.currency(), own, List.of()),
+        offers,
+        ownMinimums,
+        ownChanging);
   }
 
   /** Whether some groups are on a plan of their own. */
