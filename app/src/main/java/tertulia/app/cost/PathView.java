@@ -17,6 +17,7 @@ import tertulia.core.billing.CostTiming;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.CostsOverall;
 import tertulia.core.fit.Reason;
+import tertulia.core.growth.Group;
 import tertulia.core.path.FixedPlan;
 import tertulia.core.path.LeftOut;
 import tertulia.core.path.Outcome;
@@ -53,9 +54,15 @@ record PathView(Row kept, Row monthly, String ribbon, List<Line> lines, List<Str
       PlanPaths ways = session.evaluation().costs().overall().way(contender.id());
       kept.add(kept(session, contender, ways));
       monthly.add(monthly(session, contender));
-      lanes.add(lane(session, contender, ways));
+      lanes.add(lane(session, contender.tool().name(), contender, ways));
       if (ways instanceof PlanPaths.Found found) {
-        lines.addAll(lines(session, contender, found.best()));
+        lines.addAll(lines(session, contender.tool().name(), found.best()));
+        for (PlanPath.Alongside other : found.best().alongside()) {
+          String name = name(contender, other);
+          PlanPaths own = new PlanPaths.Found(other.path(), List.of(), Optional.empty());
+          lanes.add(lane(session, name, contender, own));
+          lines.addAll(lines(session, name, other.path()));
+        }
         says(session, contender, found, says);
       }
     }
@@ -120,8 +127,17 @@ record PathView(Row kept, Row monthly, String ribbon, List<Line> lines, List<Str
     return session.table().selection().horizon();
   }
 
-  private static RibbonChart.Lane lane(Session session, Contender contender, PlanPaths ways) {
-    String name = contender.tool().name();
+  /** What is taken together with a contender's own way: for whom, or another tool of it. */
+  private static String name(Contender contender, PlanPath.Alongside other) {
+    return other.groups().isEmpty()
+        ? "+ " + other.path().legs().getFirst().option().plan().name()
+        : contender.tool().name()
+            + ", "
+            + other.groups().stream().map(Group::name).collect(Collectors.joining(", "));
+  }
+
+  private static RibbonChart.Lane lane(
+      Session session, String name, Contender contender, PlanPaths ways) {
     int mark = session.mark(contender.id());
     return switch (ways) {
       case PlanPaths.Gap gap ->
@@ -136,7 +152,12 @@ record PathView(Row kept, Row monthly, String ribbon, List<Line> lines, List<Str
                           leg.option().label(), leg.months().from(), leg.months().end()))
                   .toList(),
               months(session, m -> found.best().held(m)),
-              months(session, m -> used(session, found.best(), m)),
+              months(
+                  session,
+                  m ->
+                      found.best().alongside().isEmpty() && name.equals(contender.tool().name())
+                          ? used(session, found.best(), m)
+                          : found.best().held(m)),
               "");
     };
   }
@@ -178,7 +199,7 @@ record PathView(Row kept, Row monthly, String ribbon, List<Line> lines, List<Str
         .orElse(OptionalInt.empty());
   }
 
-  private static List<Line> lines(Session session, Contender contender, PlanPath way) {
+  private static List<Line> lines(Session session, String name, PlanPath way) {
     List<Line> lines = new ArrayList<>();
     List<CostsOverall.Turn> turns = session.evaluation().costs().overall().turns(way);
     List<PlanPath.Leg> stretches = way.stretches();
@@ -186,7 +207,7 @@ record PathView(Row kept, Row monthly, String ribbon, List<Line> lines, List<Str
       PlanPath.Leg leg = stretches.get(i);
       lines.add(
           new Line(
-              contender.tool().name(),
+              name,
               Dates.shortMonth(horizon(session).month(leg.months().from())),
               Dates.shortMonth(horizon(session).month(leg.months().end() - 1)),
               leg.option().label(),
