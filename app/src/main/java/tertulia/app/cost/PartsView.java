@@ -104,7 +104,7 @@ record PartsView(List<String> says, String chart, List<Line> lines) {
     List<Part> others = new ArrayList<>();
     List<PlanPath> tools =
         path.alongside().stream()
-            .filter(other -> other.groups().isEmpty())
+            .filter(other -> other.isOf(PlanPath.Alongside.Kind.TOOL))
             .map(PlanPath.Alongside::path)
             .toList();
     for (int i = 0; i < contender.boughtWith().size(); i++) {

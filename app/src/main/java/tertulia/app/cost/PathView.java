@@ -129,11 +129,14 @@ record PathView(Row kept, Row monthly, String ribbon, List<Line> lines, List<Str
 
   /** What is taken together with a contender's own way: for whom, or another tool of it. */
   private static String name(Contender contender, PlanPath.Alongside other) {
-    return other.groups().isEmpty()
-        ? "+ " + other.path().legs().getFirst().option().plan().name()
-        : contender.tool().name()
-            + ", "
-            + other.groups().stream().map(Group::name).collect(Collectors.joining(", "));
+    return switch (other.kind()) {
+      case TOOL -> "+ " + other.path().legs().getFirst().option().plan().name();
+      case TERM -> contender.tool().name() + ", all year";
+      case GROUPS ->
+          contender.tool().name()
+              + ", "
+              + other.groups().stream().map(Group::name).collect(Collectors.joining(", "));
+    };
   }
 
   private static RibbonChart.Lane lane(

@@ -17,9 +17,12 @@ import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.CostsOverall;
 import tertulia.core.fit.Need;
 import tertulia.core.growth.Group;
+import tertulia.core.path.BaseAndPeakWay;
+import tertulia.core.path.Option;
 import tertulia.core.path.PlanPath;
 import tertulia.core.path.PlanPaths;
 import tertulia.core.path.Split;
+import tertulia.core.pricing.SideBySide;
 
 /**
  * Groups on plans of their own: who is on which, and what that saves against all on one plan.
@@ -46,8 +49,72 @@ record SplitView(List<String> why, List<Line> lines) {
     for (Contender contender : session.columns()) {
       costs.split(contender.id()).ifPresent(split -> lines.add(line(session, contender, split)));
     }
+    for (Contender contender : session.columns()) {
+      costs
+          .baseAndPeak(contender.id())
+          .flatMap(mixed -> mixed(session, contender, mixed))
+          .ifPresent(lines::add);
+    }
     List<String> why = why(session);
     return lines.isEmpty() ? Optional.empty() : Optional.of(new SplitView(why, lines));
+  }
+
+  /**
+   * One plan under two terms. What nobody has said, and saves less than a hundredth, is not worth
+   * asking for.
+   */
+  private static Optional<Line> mixed(Session session, Contender contender, BaseAndPeakWay mixed) {
+    CostsOverall costs = session.evaluation().costs().overall();
+    CostTiming view = session.evaluation().whatIf().view();
+    if (!(costs.wayForAll(contender.id()) instanceof PlanPaths.Found found)) {
+      return Optional.empty();
+    }
+    Money all = found.best().ledger().total(view);
+    Money cost = mixed.path().ledger().total(view);
+    Money less = all.minus(cost);
+    boolean said = contender.tool().sideBySide().terms() == SideBySide.Said.YES;
+    if (!said && less.multipliedBy(100).isLessThan(all)) {
+      return Optional.empty();
+    }
+    Option committed = mixed.path().alongside().getFirst().path().legs().getFirst().option();
+    Map<String, Object> words = new LinkedHashMap<>();
+    words.put("tool", contender.tool().name());
+    words.put("cost", Figures.moneyIn(cost));
+    words.put("count", Figures.whole(mixed.mostCommitted()));
+    words.put("plan", committed.label());
+    String says;
+    if (said) {
+      words.put("less", Figures.moneyIn(less));
+      says = Voice.say("use.mixed", words);
+    } else {
+      words.put("instead", Figures.moneyIn(all));
+      says = Voice.say("use.mixed.if", words);
+    }
+    Money loose = mixed.path().alone().ledger().total(view);
+    Money base = cost.minus(loose);
+    List<PartsChart.Part> parts =
+        List.of(
+            new PartsChart.Part(Voice.say("use.short.base"), base),
+            new PartsChart.Part(Voice.say("use.short.peak"), loose));
+    String tool = contender.tool().name();
+    int mark = session.mark(contender.id());
+    return Optional.of(
+        new Line(
+            says,
+            said ? "" : session.pricePage(contender.id()),
+            PartsChart.draw(
+                List.of(
+                    new PartsChart.Bar(
+                        Voice.say("use.short.one-term", "tool", tool),
+                        mark,
+                        List.of(new PartsChart.Part(tool, all))),
+                    new PartsChart.Bar(
+                        Voice.say("use.short.two-terms", "tool", tool), mark, parts)),
+                says),
+            List.of(
+                new Row(Voice.say("use.short.base"), committed.label(), Figures.money(base)),
+                new Row(
+                    Voice.say("use.short.peak"), mixed.path().ownLabel(), Figures.money(loose)))));
   }
 
   private static List<String> why(Session session) {

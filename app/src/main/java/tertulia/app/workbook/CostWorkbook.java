@@ -97,14 +97,19 @@ public final class CostWorkbook {
     for (Contender contender : selection.active()) {
       String tool = contender.tool().name();
       overview.text(row, 0, tool);
-      if (contender.asToday()
-          && evaluation.costs().overall().way(contender.id()) instanceof PlanPaths.Found kept) {
+      if (evaluation.costs().overall().way(contender.id()) instanceof PlanPaths.Found kept
+          && (contender.asToday() || isMixed(kept.best()))) {
         overview.number(
             row, 1, kept.best().ledger().total(CostTiming.SPREAD).getAmount().doubleValue());
         overview.number(
             row, 2, kept.best().ledger().total(CostTiming.CASH).getAmount().doubleValue());
         overview.text(row, 4, selection.currency().getCode());
-        overview.text(row, 5, "kept as it is used today: as found, not worked out here");
+        overview.text(
+            row,
+            5,
+            contender.asToday()
+                ? "kept as it is used today: as found, not worked out here"
+                : kept.best().label() + ", side by side: as found, not worked out here");
       } else if (evaluation.costs().overall().way(contender.id())
           instanceof PlanPaths.Found found) {
         PathSheet.Totals totals =
@@ -157,6 +162,11 @@ public final class CostWorkbook {
    */
   private record Piece(String sheet, String tool, PlanPath path, Demands demands) {}
 
+  /** Whether one plan is under two terms at once: how many are on which is not a formula. */
+  private static boolean isMixed(PlanPath path) {
+    return path.alongside().stream().anyMatch(other -> other.isOf(PlanPath.Alongside.Kind.TERM));
+  }
+
   /** The way of a contender, and those of what is bought together with it, one by one. */
   private static List<Piece> pieces(
       Evaluation evaluation, Contender contender, PlanPath path, Demands demands) {
@@ -177,7 +187,7 @@ public final class CostWorkbook {
     int share = 1;
     int bought = 0;
     for (PlanPath.Alongside other : path.alongside()) {
-      if (other.groups().isEmpty()) {
+      if (other.isOf(PlanPath.Alongside.Kind.TOOL)) {
         String name = contender.boughtWith().get(bought++).tool().name();
         pieces.add(new Piece(name, name, other.path(), demands));
       } else {

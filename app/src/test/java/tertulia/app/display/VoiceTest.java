@@ -257,6 +257,8 @@ public class VoiceTest {
           Map.entry("cost.change", Map.of("rival", "Halvard Desk", "before", "Halvard Desk")),
           Map.entry("cost.only", Map.of("month", "341.70 EUR")),
           Map.entry("use.wait", Map.of("when", "on 6 Apr 2028")),
+          Map.entry("use.mixed", Map.of("plan", "Crew, yearly", "count", "52")),
+          Map.entry("use.mixed.if", Map.of("plan", "Crew, yearly", "count", "52")),
           Map.entry("use.wait.not", Map.of("when", "at once")),
           Map.entry("use.wait.again", Map.of("when", "on 6 Apr 2028", "month", "January 2029")),
           Map.entry("cost.owned", Map.of("units", "30 seats")),

@@ -167,7 +167,9 @@ public final class BoughtTogether {
     }
     Map<String, Contender.MetBeside> met = new LinkedHashMap<>(settled.metBeside());
     List<PlanPath.Alongside> paths =
-        found.best().alongside().stream().filter(other -> other.groups().isEmpty()).toList();
+        found.best().alongside().stream()
+            .filter(other -> other.isOf(PlanPath.Alongside.Kind.TOOL))
+            .toList();
     selection.needs().stream()
         .filter(need -> !(need.importance() instanceof Importance.Must))
         .map(Need::capability)

@@ -28,6 +28,7 @@ import tertulia.core.labour.PeopleTime;
 import tertulia.core.labour.StaffEffort;
 import tertulia.core.labour.StaffTime;
 import tertulia.core.money.Rounding;
+import tertulia.core.path.BaseAndPeakWay;
 import tertulia.core.path.CostByHeadcount;
 import tertulia.core.path.FixedPlan;
 import tertulia.core.path.Market;
@@ -41,6 +42,7 @@ import tertulia.core.path.PlanPaths;
 import tertulia.core.path.Split;
 import tertulia.core.path.Terms;
 import tertulia.core.pricing.PriceList;
+import tertulia.core.pricing.SideBySide;
 import tertulia.core.scoring.Criterion;
 
 /**
@@ -55,6 +57,8 @@ public final class CostsOverall {
   private final List<UnitsNeeded> months;
   private final OnceEach<String, Outcome<FixedPlan>> stays =
       new OnceEach<>("the cheapest plan kept");
+  private final OnceEach<SplitAsked, Optional<Split>> splitsAsked =
+      new OnceEach<>("who is on which plan");
   private final OnceEach<String, Optional<Split>> splits = new OnceEach<>("who is on which plan");
   private final OnceEach<String, PlanPaths> ways = new OnceEach<>("the paths through the plans");
   private final OnceEach<String, PlanPaths> spread = new OnceEach<>("the paths through the plans");
@@ -594,13 +598,49 @@ public final class CostsOverall {
   /** The best way for all, or groups on plans of their own where that is less and is confirmed. */
   private PlanPaths ownWay(
       Contender contender, CostTiming view, EarlyTerminationPolicy leaving, Market offered) {
-    PlanPaths all = through(contender.offerings(), contender.past(), view, leaving, offered);
-    return isSplitCounted(contender, offered.fit())
-        ? splitOf(contender, view, leaving, offered)
-            .filter(split -> isLess(split, all, view))
-            .map(Split::paths)
-            .orElse(all)
-        : all;
+    PlanPaths best = through(contender.offerings(), contender.past(), view, leaving, offered);
+    if (isSplitCounted(contender, offered.fit())) {
+      PlanPaths all = best;
+      best =
+          splitOf(contender, view, leaving, offered)
+              .map(Split::paths)
+              .filter(split -> isLess(split, all, view))
+              .orElse(all);
+    }
+    if (contender.tool().sideBySide().terms() == SideBySide.Said.YES) {
+      PlanPaths others = best;
+      best =
+          mixed(contender, view, offered)
+              .map(CostsOverall::of)
+              .filter(mixed -> isLess(mixed, others, view))
+              .orElse(others);
+    }
+    return best;
+  }
+
+  private static PlanPaths of(BaseAndPeakWay mixed) {
+    return new PlanPaths.Found(mixed.path(), List.of(), Optional.empty());
+  }
+
+  private Optional<BaseAndPeakWay> mixed(Contender contender, CostTiming view, Market offered) {
+    return contender.past().equals(Past.NONE)
+        ? BaseAndPeakWay.cheapest(
+            contender.offerings(), offered, months, selection.rise(), selection.horizon(), view)
+        : Optional.empty();
+  }
+
+  /**
+   * What is needed all year on a committed term and the rest by the month, in the view read, as it
+   * counts or would count if the vendor let terms stand side by side; empty if the vendor does not,
+   * no plan can be mixed so, or it is no less than the best way under one term at a time.
+   */
+  public Optional<BaseAndPeakWay> baseAndPeak(String contender) {
+    Contender asked = selection.contender(contender);
+    return asked.tool().sideBySide().terms() == SideBySide.Said.NO
+            || inUse.kept(contender).isPresent()
+        ? Optional.empty()
+        : mixed(asked, whatIf.view(), market)
+            .filter(mixed -> isLess(of(mixed), wayForAll(contender), whatIf.view()));
   }
 
   /** What nobody has said counts if confirmed, where some groups need what others do not. */
@@ -616,9 +656,9 @@ public final class CostsOverall {
     return fit.needs().stream().anyMatch(need -> !need.groups().isEmpty());
   }
 
-  private static boolean isLess(Split split, PlanPaths all, CostTiming view) {
+  private static boolean isLess(PlanPaths one, PlanPaths all, CostTiming view) {
     return !(all instanceof PlanPaths.Found found)
-        || !(split.paths() instanceof PlanPaths.Found apart)
+        || !(one instanceof PlanPaths.Found apart)
         || apart
             .best()
             .ledger()
@@ -627,7 +667,21 @@ public final class CostsOverall {
             .isLessThan(found.best().ledger().total(view).plus(found.best().changing()));
   }
 
+  /** What some needs make of a split, found once. */
+  private record SplitAsked(
+      String contender, CostTiming view, EarlyTerminationPolicy leaving, Fit needs, Terms terms) {}
+
   private Optional<Split> splitOf(
+      Contender contender, CostTiming view, EarlyTerminationPolicy leaving, Market offered) {
+    // prices at some part are asked for once, of a contender that is no longer the selection's
+    return contender.equals(selection.contender(contender.id()))
+        ? splitsAsked.get(
+            new SplitAsked(contender.id(), view, leaving, offered.fit(), offered.terms()),
+            asked -> foundSplit(contender, view, leaving, offered))
+        : foundSplit(contender, view, leaving, offered);
+  }
+
+  private Optional<Split> foundSplit(
       Contender contender, CostTiming view, EarlyTerminationPolicy leaving, Market offered) {
     return contender.past().equals(Past.NONE)
         ? Split.cheapest(
@@ -664,7 +718,7 @@ public final class CostsOverall {
               };
           return asks && inUse.kept(id).isEmpty()
               ? splitOf(asked, whatIf.view(), leaving(), market)
-                  .filter(split -> isLess(split, wayForAll(id), whatIf.view()))
+                  .filter(split -> isLess(split.paths(), wayForAll(id), whatIf.view()))
               : Optional.empty();
         });
   }

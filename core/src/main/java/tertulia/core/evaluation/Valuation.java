@@ -281,7 +281,7 @@ record Valuation(CostsOverall costs, Panel panel, Trials trials) {
     BigDecimal high = BigDecimal.ZERO;
     List<Derivation> parts = new ArrayList<>();
     for (PlanPath.Alongside other : path.alongside()) {
-      if (!other.groups().isEmpty()) {
+      if (other.isOf(PlanPath.Alongside.Kind.GROUPS)) {
         Value own = coverage(criterion, other.path());
         BigDecimal many = BigDecimal.valueOf(people(other.groups()));
         rest = rest.subtract(many);

@@ -58,11 +58,25 @@ public record PlanPath(
   /**
    * A way that is taken together with another.
    *
-   * @param groups those whom it is for; none: it is of another tool, for all
+   * @param groups those whom it is for; none: everybody
    */
-  public record Alongside(List<Group> groups, PlanPath path) {
+  public record Alongside(Kind kind, List<Group> groups, PlanPath path) {
+    /** Why it runs beside the other. */
+    public enum Kind {
+      /** It is another tool’s. */
+      TOOL,
+      /** It is the same tool’s, for some groups. */
+      GROUPS,
+      /** It is the same plan’s, under another term. */
+      TERM
+    }
+
     public Alongside {
       groups = List.copyOf(groups);
+    }
+
+    public boolean isOf(Kind other) {
+      return kind == other;
     }
   }
 
@@ -106,7 +120,7 @@ public record PlanPath(
 
   /** Whether some groups are on a plan of their own. */
   public boolean isSplit() {
-    return alongside.stream().anyMatch(other -> !other.groups().isEmpty());
+    return alongside.stream().anyMatch(other -> other.isOf(Alongside.Kind.GROUPS));
   }
 
   /** Every term of this way and of those taken together with it. */
@@ -180,7 +194,7 @@ public record PlanPath(
     return Stream.concat(
             byOption().stream(),
             alongside.stream()
-                .filter(other -> !other.groups().isEmpty())
+                .filter(other -> other.isOf(Alongside.Kind.GROUPS))
                 .flatMap(other -> other.path().byOption().stream()))
         .toList();
   }

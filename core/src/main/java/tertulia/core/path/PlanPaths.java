@@ -103,7 +103,9 @@ public sealed interface PlanPaths {
   }
 
   private static List<PlanPath.Alongside> alongside(List<PlanPath> paths) {
-    return paths.stream().map(path -> new PlanPath.Alongside(List.of(), path)).toList();
+    return paths.stream()
+        .map(path -> new PlanPath.Alongside(PlanPath.Alongside.Kind.TOOL, List.of(), path))
+        .toList();
   }
 
   /** What comes nearest to doing, with all that stands against it. */

@@ -130,7 +130,9 @@ public record Split(List<Share> shares) {
         .apply(shares.getFirst().paths())
         .with(
             shares.subList(1, shares.size()).stream()
-                .map(share -> new PlanPath.Alongside(share.groups(), which.apply(share.paths())))
+                .map(share ->
+                    new PlanPath.Alongside(
+                        PlanPath.Alongside.Kind.GROUPS, share.groups(), which.apply(share.paths())))
                 .toList());
   }
 
