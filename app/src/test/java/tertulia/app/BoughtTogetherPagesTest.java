@@ -1,6 +1,7 @@
 package tertulia.app;
 
 import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
 
 import java.nio.charset.StandardCharsets;
@@ -195,7 +196,13 @@ public class BoughtTogetherPagesTest extends ServedTest {
     assertTrue(cost.contains("Waterline Full, monthly + Inkpot Sheet, monthly"), cost);
     String fit = page("/selections/" + id + "/fit").text();
     assertTrue(fit.contains("◇ Inkpot has it"), fit);
-    assertTrue(page("/catalogue/waterline-inkpot").text().contains("Waterline + Inkpot"));
+    String set = page("/catalogue/waterline-inkpot").text();
+    assertTrue(set.contains("Bought together as one contender: Waterline, Inkpot."), set);
+    assertFalse(set.contains("cannot be costed"), set);
+    String member = page("/catalogue/inkpot").text();
+    assertTrue(member.contains("part of Reedbed, Waterline + Inkpot"), member);
+    assertEquals(
+        page("/catalogue/reedbed").select(".title a[href=/catalogue/inkpot]").text(), "Inkpot");
     // out and in again, into a store that knows none of the tools by these prices
     SelectionFile file = sent(id);
     assertEquals(
@@ -211,6 +218,36 @@ public class BoughtTogetherPagesTest extends ServedTest {
         java.time.LocalDate.parse("2026-11-24"),
         "Ilse Maren");
     assertEquals(costs(id).total("waterline-inkpot"), eur("2700.00"));
+  }
+
+  /** A set may name what is not there: its pages open, and a file that lacks it is refused. */
+  @Test
+  public void aToolThatIsNotThereLeavesTheSetWithoutPlans() throws Exception {
+    organiser();
+    tool("Sandbar", List.of(), plan("Only", "3.00"));
+    catalogue.add(
+        ToolSheet.set(List.of(catalogue.get("sandbar").sheet()))
+            .with()
+            .name("Sandbar and nobody knows what")
+            .together(List.of("sandbar", "gone"))
+            .build(),
+        "Ilse Maren");
+    long id = question("What of a set that lacks a tool?");
+    sendForm("ilse", "/selections/" + id + "/contenders", "slug", "sandbar-and-nobody-knows-what");
+    for (String step : List.of("overview", "contenders", "fit", "cost", "firmness")) {
+      assertEquals(
+          ask("ilse", MockMvcRequestBuilders.get("/selections/" + id + "/" + step)).getStatus(),
+          200,
+          step);
+    }
+    assertEquals(costs(id).total("sandbar-and-nobody-knows-what"), Optional.empty());
+    byte[] file =
+        ask("ilse", MockMvcRequestBuilders.get("/selections/" + id + "/file"))
+            .getContentAsByteArray();
+    assertTrue(
+        PortableFile.read(file) instanceof PortableFile.Read.Refused refused
+            && refused.faults().toString().contains("has no price page here. Add it to pages."),
+        new String(file, StandardCharsets.UTF_8));
   }
 
   @Test

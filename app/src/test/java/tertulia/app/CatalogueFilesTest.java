@@ -152,7 +152,7 @@ public class CatalogueFilesTest extends ServedTest {
     String csv = export("csv");
     String today = results("2026-11-24");
     String lastYear = results("2025-12-01");
-    assertEquals(catalogue.everything().size(), 26);
+    assertEquals(catalogue.everything().size(), 27);
 
     emptied();
     take(upload(json.getBytes(StandardCharsets.UTF_8)));
@@ -165,7 +165,7 @@ public class CatalogueFilesTest extends ServedTest {
     emptied();
     take(upload(csv.getBytes(StandardCharsets.UTF_8)));
     assertEquals(export("csv"), csv);
-    assertEquals(catalogue.everything().size(), 25);
+    assertEquals(catalogue.everything().size(), 26);
   }
 
   @Test
@@ -190,7 +190,7 @@ public class CatalogueFilesTest extends ServedTest {
     assertFalse(changed.equals(csv), "the page has such a price");
     MockHttpServletResponse shown = upload(changed.getBytes(StandardCharsets.UTF_8));
     String page = shown.getContentAsString(StandardCharsets.UTF_8);
-    assertTrue(page.contains("0 new, 1 changed, 24 unchanged"), page);
+    assertTrue(page.contains("0 new, 1 changed, 25 unchanged"), page);
     assertTrue(
         page.contains("<b>Gang: Seats, yearly, up front</b> <del>6.90</del> <ins>6.20</ins>"));
     assertTrue(page.contains("CSV, UTF-8, separated by commas, decimal point"));

@@ -69,6 +69,7 @@ class CatalogueController {
     LocalDate today = catalogue.today();
     model.addAttribute("sheet", stored.sheet());
     model.addAttribute("archived", stored.archived());
+    model.addAttribute("kin", Kin.of(stored.sheet(), catalogue.sheets()));
     model.addAttribute("doubts", slips.of(stored.sheet()).open());
     PageDays pages = catalogue.days(slug);
     model.addAttribute("editions", pages.count());

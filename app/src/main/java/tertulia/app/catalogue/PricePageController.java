@@ -114,6 +114,10 @@ class PricePageController {
     if (converted.sheet().isEmpty()) {
       return refused(form, about, converted.faults(), model, response);
     }
+    Optional<String> unknown = Kin.unknown(converted.sheet().get(), null, catalogue.sheets());
+    if (unknown.isPresent()) {
+      return refused(form, about, Map.of("contains", unknown.get()), model, response);
+    }
     Doubts doubts = slips.ofNew(converted.sheet().get());
     if (!asked && !doubts.open().isEmpty()) {
       return asked(form, about, doubts, model, response);
@@ -186,6 +190,11 @@ class PricePageController {
       Map<String, String> faults = new java.util.LinkedHashMap<>(converted.faults());
       faults.putAll(dates.byField());
       return refused(form, about, faults, model, response);
+    }
+    Optional<String> unknown =
+        Kin.unknown(converted.sheet().get(), stored.sheet(), catalogue.sheets());
+    if (unknown.isPresent()) {
+      return refused(form, about, Map.of("contains", unknown.get()), model, response);
     }
     Doubts doubts = slips.of(converted.sheet().get());
     if (!asked && !doubts.open().isEmpty()) {

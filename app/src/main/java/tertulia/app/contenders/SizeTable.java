@@ -173,12 +173,12 @@ record SizeTable(
     if (line.monthly().isPresent()) {
       return Cell.figure(Known.amount(line.monthly().get()), why)
           .looking(size.cheapest().contains(contender) ? "best" : "")
-          .noting(line.cost().map(SteadyCost::option).map(o -> o.label()).orElse(""));
+          .noting(line.cost().map(SteadyCost::label).orElse(""));
     }
     return line.ifConfirmed()
         .map(open ->
             Cell.missing(Known.amount(open.monthly()), why)
-                .noting(open.cost().option().label() + ", " + Voice.say("size.short.if-confirmed")))
+                .noting(open.cost().label() + ", " + Voice.say("size.short.if-confirmed")))
         .orElseGet(() -> Cell.missing("—", why));
   }
 

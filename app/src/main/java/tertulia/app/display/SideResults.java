@@ -112,7 +112,7 @@ final class SideResults {
         costs.put(
             line.contender(),
             new Results.CostResult(
-                line.cost().get().option().label(),
+                line.cost().get().label(),
                 Results.amount(amount.high()),
                 amount.low().isEmpty(),
                 amount.isExact() ? null : amount.low().map(Results::amount).orElse(null),

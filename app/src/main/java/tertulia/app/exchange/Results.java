@@ -22,7 +22,6 @@ import tertulia.core.growth.People;
 import tertulia.core.inuse.Together;
 import tertulia.core.path.CostByHeadcount;
 import tertulia.core.path.FixedPlan;
-import tertulia.core.path.Option;
 import tertulia.core.path.Outcome;
 import tertulia.core.path.PlanPath;
 import tertulia.core.path.PlanPaths;
@@ -387,14 +386,14 @@ public record Results(
             evaluation.costs().overall().way(id), evaluation.costs().overall().together(id), view),
         stay.map(s ->
                 cost(
-                    s.option(),
+                    s.label(),
                     s.ledger().total(view),
                     evaluation.costs().overall().stay(id),
                     kept -> kept.ledger().total(view)))
             .orElseGet(() ->
                 atLeast(
                     evaluation.costs().overall().stay(id),
-                    FixedPlan::option,
+                    FixedPlan::label,
                     kept -> kept.ledger().total(view))),
         way.flatMap(w -> months(w, evaluation.costs().overall().together(id), view)).orElse(null),
         way.map(w -> amount(w.ledger().pastHorizon(view))).orElse(null),
@@ -410,16 +409,16 @@ public record Results(
     Optional<Money> stays = evaluation.costs().now().staying(id);
     Money known = stays.orElse(Money.zero(evaluation.selection().currency()));
     if (!(outcome instanceof Outcome.Found<SteadyCost> found)) {
-      return atLeast(outcome, SteadyCost::option, cost -> cost.money().plus(known));
+      return atLeast(outcome, SteadyCost::label, cost -> cost.money().plus(known));
     }
     return stays.isPresent()
         ? cost(
-            found.best().option().label(),
+            found.best().label(),
             found.best().money().plus(known),
             found.isAtMost(),
             found.low().map(low -> low.money().plus(known)),
             Optional.of(found.best().boughtOnce()))
-        : atLeast(found.best().option().label(), found.low().orElse(found.best()).money());
+        : atLeast(found.best().label(), found.low().orElse(found.best()).money());
   }
 
   /** With what stays in use beside it and what is still owed. */
@@ -497,20 +496,17 @@ public record Results(
   }
 
   private static <C> CostResult cost(
-      Option option, Money amount, Outcome<C> outcome, Function<C, Money> money) {
+      String label, Money amount, Outcome<C> outcome, Function<C, Money> money) {
     boolean atMost = outcome instanceof Outcome.Found<C> found && found.isAtMost();
     Optional<Money> low =
         outcome instanceof Outcome.Found<C> found ? found.low().map(money) : Optional.empty();
-    return cost(option.label(), amount, atMost, low, Optional.empty());
+    return cost(label, amount, atMost, low, Optional.empty());
   }
 
   private static <C> @Nullable CostResult atLeast(
-      Outcome<C> outcome, Function<C, Option> option, Function<C, Money> money) {
+      Outcome<C> outcome, Function<C, String> label, Function<C, Money> money) {
     return outcome instanceof Outcome.Unpriced<C> unpriced
-        ? unpriced
-            .low()
-            .map(low -> atLeast(option.apply(low).label(), money.apply(low)))
-            .orElse(null)
+        ? unpriced.low().map(low -> atLeast(label.apply(low), money.apply(low))).orElse(null)
         : null;
   }
 

@@ -124,6 +124,11 @@ public final class SelectionReader {
 
   private void checkUsed(SelectionFile file) {
     Map<String, ToolSheet> pages = file.allPages();
+    for (int i = 0; i < file.contenders().size(); i++) {
+      String at = "/contenders/" + i + "/tool/together";
+      TogetherReader.missing(file.contenders().get(i).tool(), pages)
+          .ifPresent(fault -> faults.add(at, fault));
+    }
     for (int i = 0; i < file.brief().used().size(); i++) {
       InUsePart part = file.brief().used().get(i);
       faults.at(

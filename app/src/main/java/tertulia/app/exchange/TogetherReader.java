@@ -13,26 +13,37 @@ import tertulia.core.scoring.PublicRating;
 
 /** Reads contenders, those of several tools that are bought together as one. */
 record TogetherReader(ToolReader tools, Faults faults, Map<String, ToolSheet> pages) {
+  /** What of a set has no price page, in a sentence; empty if nothing. */
+  static Optional<String> missing(ToolSheet set, Map<String, ToolSheet> pages) {
+    return set.together().stream()
+        .filter(id -> !pages.containsKey(id) || pages.get(id).setOfTools())
+        .findFirst()
+        .map(id ->
+            "\""
+                + Codes.shortened(id)
+                + "\" is bought together with others and has no price page here. Add it to pages.");
+  }
+
   /** The contender; empty if anything was refused. */
   Optional<Contender> contender(String at, SelectionFile.ContenderPart part) {
     ToolSheet set = part.tool();
     if (!set.setOfTools()) {
       return tools.contender(at, part);
     }
-    List<Contender> members = new ArrayList<>();
-    for (String id : set.together()) {
-      ToolSheet page = pages.get(id);
-      if (page == null || page.setOfTools()) {
-        faults.add(
-            at + "/together",
-            "\""
-                + Codes.shortened(id)
-                + "\" is bought together with others and has no price page here. Add it to pages.");
-      } else {
-        tools.contender(at, part.with(page)).map(TogetherReader::named).ifPresent(members::add);
-      }
+    List<ToolSheet> sheets =
+        set.together().stream()
+            .flatMap(id -> Optional.ofNullable(pages.get(id)).stream())
+            .filter(page -> !page.setOfTools())
+            .toList();
+    if (sheets.size() < set.together().size()) {
+      // what a store does not have any more leaves the contender without plans, not without a page
+      return tools.contender(at, part);
     }
-    if (members.size() < set.together().size()) {
+    List<Contender> members = new ArrayList<>();
+    for (ToolSheet page : sheets) {
+      tools.contender(at, part.with(page)).map(TogetherReader::named).ifPresent(members::add);
+    }
+    if (members.size() < sheets.size()) {
       return Optional.empty();
     }
     Contender first = members.getFirst();

@@ -319,13 +319,13 @@ record FitView(
         new Promise(
             contender.tool().name(),
             tertulia.app.chart.Marks.inline(session.mark(contender.id())),
-            Cell.fact(Figures.money(bare.best().money())).noting(bare.best().option().label()),
+            Cell.fact(Figures.money(bare.best().money())).noting(bare.best().label()),
             switch (needed) {
               case Outcome.Found<SteadyCost> found ->
                   Cell.figure(
                           Figures.money(found.best().money()),
                           session.why("steady", "contender", contender.id()))
-                      .noting(found.best().option().label());
+                      .noting(found.best().label());
               case Outcome.NoPlan<SteadyCost> none ->
                   Cell.missing(
                       none.isUnconfirmed() ? "not confirmed" : "no plan fits",

@@ -105,9 +105,15 @@ public class SelectionLoader {
     SelectionFile file = table.file();
     return stored(
         file.withContenders(
-            file.contenders().stream()
-                .map(part -> part.tool().id().equals(sheet.id()) ? part.with(sheet) : part)
-                .toList()));
+                file.contenders().stream()
+                    .map(part -> part.tool().id().equals(sheet.id()) ? part.with(sheet) : part)
+                    .toList())
+            .withPages(
+                file.otherPages().isEmpty()
+                    ? null
+                    : file.otherPages().stream()
+                        .map(page -> page.id().equals(sheet.id()) ? sheet : page)
+                        .toList()));
   }
 
   /** What a file that was checked before holds. */

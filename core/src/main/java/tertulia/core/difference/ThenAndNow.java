@@ -4,6 +4,7 @@ import java.time.YearMonth;
 import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -33,14 +34,18 @@ import tertulia.core.scoring.Panel;
  * @param today the month from which today's price pages are in force; before it those of then are
  * @param since by contender the month from which today's page is in force, if that is before today
  * @param begun by contender what was to be bought in the months before it
+ * @param apart contenders that were to be on several ways at once: what was bought of each is not
+ *     kept, so all their months are as today's page has them
  */
 public record ThenAndNow(
     Selection then,
     Selection now,
     YearMonth today,
     Map<String, YearMonth> since,
-    Map<String, List<Past.Begun>> begun) {
+    Map<String, List<Past.Begun>> begun,
+    Set<String> apart) {
   public ThenAndNow {
+    apart = Set.copyOf(apart);
     since = Map.copyOf(since);
     begun = Map.copyOf(begun);
     if (!then.currency().equals(now.currency())) {
@@ -57,13 +62,18 @@ public record ThenAndNow(
   static ThenAndNow of(
       Selection then, Selection now, YearMonth today, Map<String, YearMonth> since, Costs planned) {
     Map<String, List<Past.Begun>> begun = new LinkedHashMap<>();
+    Set<String> apart = new LinkedHashSet<>();
     int month = month(then, today);
     for (Contender contender : then.active()) {
       if (planned.overall().way(contender.id()) instanceof PlanPaths.Found found) {
-        begun.put(contender.id(), Past.begun(found.best(), month));
+        if (found.best().alongside().isEmpty()) {
+          begun.put(contender.id(), Past.begun(found.best(), month));
+        } else {
+          apart.add(contender.id());
+        }
       }
     }
-    return new ThenAndNow(then, now, today, since, begun);
+    return new ThenAndNow(then, now, today, since, begun, apart);
   }
 
   /** The plan month from which today's price pages are in force, 0 to all months. */
@@ -172,7 +182,9 @@ public record ThenAndNow(
     boolean anew = causes.contains(Cause.PRICES) && !isPricedAlike(was, is);
     Contender priced = anew ? is : was;
     return was.with()
-        .tool(anew ? from(is.tool(), since(is.id())) : was.tool())
+        .tool(anew ? (apart.contains(id) ? is.tool() : from(is.tool(), since(id))) : was.tool())
+        .boughtWith(priced.boughtWith())
+        .metBeside(priced.metBeside())
         .facts(facts)
         .ratings(known.ratings())
         .aside(null)
@@ -197,6 +209,7 @@ public record ThenAndNow(
   /** Whether the price page says the same, and goes on saying it. */
   private boolean isPricedAlike(Contender was, Contender is) {
     return was.tool().equals(is.tool())
+        && was.boughtWith().equals(is.boughtWith())
         && was.plansAside().equals(is.plansAside())
         && then.rise().isNone()
         && now.rise().isNone();
@@ -219,7 +232,7 @@ public record ThenAndNow(
 
   /** Months that are over went as they were planned then, whatever became of it. */
   private Past past(Contender was, Map<String, Map<String, Fact>> facts, boolean anew) {
-    if (month() == 0) {
+    if (month() == 0 || apart.contains(was.id())) {
       return Past.NONE;
     }
     return new Past(

@@ -107,12 +107,20 @@ public record Beginning(Selection selection, WhatIf whatIf, String contender, To
     LocalDate first = YearMonth.from(today).equals(in) ? today : in.atDay(1);
     return Stream.concat(
             Stream.of(first),
-            selection.contender(contender).tool().offers().stream()
+            offers()
                 .flatMap(offer -> offer.when().beginsIn(in).stream())
                 .filter(day -> day.isAfter(first)))
         .distinct()
         .sorted()
         .toList();
+  }
+
+  /** The offers of every tool of the contender. */
+  private Stream<Offer> offers() {
+    Contender asked = selection.contender(contender);
+    return Stream.concat(
+            Stream.of(asked.tool()), asked.boughtWith().stream().map(Contender.With::tool))
+        .flatMap(tool -> tool.offers().stream());
   }
 
   private static boolean isLess(Optional<Money> one, Optional<Money> other) {
@@ -233,7 +241,7 @@ public record Beginning(Selection selection, WhatIf whatIf, String contender, To
   /** Of the offers used those that may be used on some days only. */
   private List<String> dated(CostsOverall costs) {
     List<String> dated =
-        selection.contender(contender).tool().offers().stream()
+        offers()
             .filter(offer -> offer.when().from() != null || offer.when().until() != null)
             .map(Offer::name)
             .toList();
@@ -243,16 +251,27 @@ public record Beginning(Selection selection, WhatIf whatIf, String contender, To
   }
 
   private static Contender from(Contender contender, int month, LocalDate day) {
-    Tool tool = contender.tool();
+    return contender
+        .with()
+        .tool(from(contender.tool(), month, day))
+        .boughtWith(
+            contender.boughtWith().stream()
+                .map(other ->
+                    new Contender.With(
+                        from(other.tool(), month, day), other.facts(), other.asked()))
+                .toList())
+        .build();
+  }
+
+  private static Tool from(Tool tool, int month, LocalDate day) {
     InForce since = new InForce(-month, InForce.LAST, Optional.empty());
-    return contender.withTool(
-        tool.with()
-            .plans(tool.plans().stream().map(plan -> plan.in(since)).toList())
-            .offers(
-                tool.offers().stream()
-                    .filter(offer -> offer.when().isOn(day))
-                    .map(Offer::onAnyDay)
-                    .toList())
-            .build());
+    return tool.with()
+        .plans(tool.plans().stream().map(plan -> plan.in(since)).toList())
+        .offers(
+            tool.offers().stream()
+                .filter(offer -> offer.when().isOn(day))
+                .map(Offer::onAnyDay)
+                .toList())
+        .build();
   }
 }

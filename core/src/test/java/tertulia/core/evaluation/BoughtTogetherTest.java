@@ -31,6 +31,7 @@ import tertulia.core.growth.Demand;
 import tertulia.core.growth.Group;
 import tertulia.core.growth.Growth;
 import tertulia.core.growth.Measure;
+import tertulia.core.inuse.Together;
 import tertulia.core.money.ExchangeRates;
 import tertulia.core.money.PriceRise;
 import tertulia.core.path.CostByHeadcount;
@@ -38,10 +39,12 @@ import tertulia.core.path.FixedPlan;
 import tertulia.core.path.Outcome;
 import tertulia.core.path.PlanPaths;
 import tertulia.core.pricing.BillingTerm;
+import tertulia.core.pricing.Offer;
 import tertulia.core.pricing.Plan;
 import tertulia.core.pricing.PlanPrices;
 import tertulia.core.pricing.Tool;
 import tertulia.core.scoring.Panel;
+import tertulia.core.sensitivity.Beginning;
 import tertulia.core.time.Horizon;
 
 /** Several tools that are bought together cost what the best of each comes to. */
@@ -218,6 +221,44 @@ public class BoughtTogetherTest {
     assertEquals(curve.low(10), Optional.empty());
     assertTrue(((PlanPaths.Found) costs.overall().way("a")).isAtMost());
     assertTrue(costs.now().monthly("a").orElseThrow().low().isEmpty());
+  }
+
+  /** Whoever waits waits with all tools, and an offer of any of them counts on its day. */
+  @Test
+  public void waitingIsWithAllOfThem() {
+    Tool a = tool("a", List.of(new Sold("2", Set.of())));
+    Tool b =
+        tool("b", List.of(new Sold("3", Set.of())))
+            .withOffers(
+                List.of(
+                    new Offer(
+                        "March",
+                        new Offer.Benefit.Percent(new BigDecimal("0.5")),
+                        null,
+                        new Offer.Conditions(
+                            Set.of(),
+                            Set.of(),
+                            false,
+                            LocalDate.of(2027, 3, 10),
+                            LocalDate.of(2027, 3, 20),
+                            0),
+                        null,
+                        Set.of())));
+    Selection s =
+        BoughtTogether.settled(
+            selection(
+                List.of(),
+                new Contender(a, Map.of(), List.of(), null)
+                    .withBoughtWith(List.of(new Contender.With(b, Map.of(), Set.of())))),
+            Set.of());
+    Beginning beginning =
+        new Beginning(s, WhatIf.START, "a", new Together(List.of(), List.of(), s.currency(), 12));
+    assertEquals(beginning.in(0).cost(), Optional.of(money("600.00")));
+    // ten months of 10 × (2 + 1.50)
+    assertEquals(
+        beginning.in(2),
+        new Beginning.Begun(
+            2, LocalDate.of(2027, 3, 10), List.of("March"), Optional.of(money("350.00"))));
   }
 
   @Test
