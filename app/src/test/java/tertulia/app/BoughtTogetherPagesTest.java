@@ -21,6 +21,7 @@ import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
 import org.testng.annotations.Test;
 import tertulia.app.catalogue.Catalogue;
 import tertulia.app.exchange.Brief;
+import tertulia.app.exchange.Disinterested;
 import tertulia.app.exchange.Faults;
 import tertulia.app.exchange.PortableFile;
 import tertulia.app.exchange.SelectionFile;
@@ -29,6 +30,7 @@ import tertulia.app.handover.Intake;
 import tertulia.app.people.Role;
 import tertulia.app.people.UserAccounts;
 import tertulia.app.selection.LoadedSelection;
+import tertulia.app.selection.SelectionLoader;
 import tertulia.app.selection.Selections;
 import tertulia.core.evaluation.CostsOverall;
 import tertulia.core.evaluation.Evaluation;
@@ -167,6 +169,20 @@ public class BoughtTogetherPagesTest extends ServedTest {
         .toArray(String[]::new);
   }
 
+  private static List<ToolSheet.FactPart> facts(ToolSheet page) {
+    return page.plans().stream().flatMap(plan -> plan.facts().stream()).toList();
+  }
+
+  private static ToolSheet saidByTheSeller(ToolSheet page) {
+    ToolSheet.SourcePart seller =
+        new ToolSheet.SourcePart("2026-11-12", "makers-claim", "Ilse Maren", "", "", "sells it");
+    return page.withPlans(
+        page.plans().stream()
+            .map(plan ->
+                plan.withFacts(plan.facts().stream().map(fact -> fact.withSource(seller)).toList()))
+            .toList());
+  }
+
   private static Brief.NeedPart must(String capability) {
     return new Brief.NeedPart(capability, "must", null, false);
   }
@@ -209,12 +225,26 @@ public class BoughtTogetherPagesTest extends ServedTest {
         file.otherPages().stream().map(ToolSheet::id).toList(), List.of("waterline", "inkpot"));
     long copy = intake.take(file, "Ilse Maren");
     assertEquals(costs(copy).total("waterline-inkpot"), eur("2520.00"));
-    // a member's page changes, and what they cost together with it
+    // what somebody with an interest said of a member is left out where interests are
+    SelectionFile interested =
+        file.withPages(
+            file.otherPages().stream().map(BoughtTogetherPagesTest::saidByTheSeller).toList());
+    assertTrue(interested.otherPages().stream().noneMatch(p -> facts(p).isEmpty()));
+    assertTrue(
+        Disinterested.of(interested).otherPages().stream().allMatch(p -> facts(p).isEmpty()));
+    // a member's page changes, and what they cost together with it; as announced, and in force
     Catalogue.Stored inkpot = catalogue.get("inkpot");
+    ToolSheet announced = inkpot.sheet().withPlans(List.of(plan("Sheet", "2.50", "Pages")));
+    assertEquals(
+        Evaluation.of(SelectionLoader.replacing(selections.load(id), announced), WhatIf.START)
+            .costs()
+            .overall()
+            .total("waterline-inkpot"),
+        eur("2700.00"));
     catalogue.change(
         "inkpot",
         inkpot.version(),
-        inkpot.sheet().withPlans(List.of(plan("Sheet", "2.50", "Pages"))),
+        announced,
         java.time.LocalDate.parse("2026-11-24"),
         "Ilse Maren");
     assertEquals(costs(id).total("waterline-inkpot"), eur("2700.00"));
