@@ -22,7 +22,6 @@ import tertulia.core.path.Option;
 import tertulia.core.path.PlanPath;
 import tertulia.core.path.PlanPaths;
 import tertulia.core.path.Split;
-import tertulia.core.pricing.SideBySide;
 
 /**
  * Groups on plans of their own: who is on which, and what that saves against all on one plan.
@@ -72,7 +71,7 @@ record SplitView(List<String> why, List<Line> lines) {
     Money all = found.best().ledger().total(view);
     Money cost = mixed.path().ledger().total(view);
     Money less = all.minus(cost);
-    boolean said = contender.tool().sideBySide().terms() == SideBySide.Said.YES;
+    boolean said = costs.isMixTaken(contender.id());
     if (!said && less.multipliedBy(100).isLessThan(all)) {
       return Optional.empty();
     }

@@ -473,7 +473,8 @@ public final class CostsOverall {
     List<Object> options = new ArrayList<>(needs.later());
     addOptions(options, contender.offerings(), needs);
     if (isSplitCounted(contender, needs)) {
-      options.add(needs.needs().stream().filter(need -> !need.groups().isEmpty()).toList());
+      // a plan that lacks another must may be the plan of some groups, so each must matters
+      options.add(needs.needs());
     }
     contender
         .boughtWith()
@@ -632,15 +633,21 @@ public final class CostsOverall {
   /**
    * What is needed all year on a committed term and the rest by the month, in the view read, as it
    * counts or would count if the vendor let terms stand side by side; empty if the vendor does not,
-   * no plan can be mixed so, or it is no less than the best way under one term at a time.
+   * no plan can be mixed so, or it is no less than the best way under one term at a time, or than
+   * what counts.
    */
   public Optional<BaseAndPeakWay> baseAndPeak(String contender) {
     Contender asked = selection.contender(contender);
-    return asked.tool().sideBySide().terms() == SideBySide.Said.NO
-            || inUse.kept(contender).isPresent()
-        ? Optional.empty()
-        : mixed(asked, whatIf.view(), market)
-            .filter(mixed -> isLess(of(mixed), wayForAll(contender), whatIf.view()));
+    boolean asks =
+        switch (asked.tool().sideBySide().terms()) {
+          case YES -> isMixTaken(contender);
+          case NOT_SAID -> inUse.kept(contender).isEmpty();
+          case NO -> false;
+        };
+    return asks
+        ? mixed(asked, whatIf.view(), market)
+            .filter(mixed -> isLess(of(mixed), wayForAll(contender), whatIf.view()))
+        : Optional.empty();
   }
 
   /** What nobody has said counts if confirmed, where some groups need what others do not. */
@@ -725,8 +732,17 @@ public final class CostsOverall {
 
   /** Whether {@link #split} is what a contender costs. */
   public boolean isSplitTaken(String contender) {
-    return isSplitCounted(selection.contender(contender), market.fit())
-        && split(contender).isPresent();
+    return isAlongside(contender, PlanPath.Alongside.Kind.GROUPS);
+  }
+
+  /** Whether {@link #baseAndPeak} is what a contender costs. */
+  public boolean isMixTaken(String contender) {
+    return isAlongside(contender, PlanPath.Alongside.Kind.TERM);
+  }
+
+  private boolean isAlongside(String contender, PlanPath.Alongside.Kind kind) {
+    return way(contender) instanceof PlanPaths.Found found
+        && found.best().alongside().stream().anyMatch(other -> other.isOf(kind));
   }
 
   /**

@@ -140,6 +140,24 @@ public class SideBySideTest {
     return ((PlanPaths.Found) paths).best().ledger().total(tertulia.core.billing.CostTiming.SPREAD);
   }
 
+  /** Crew lacks both musts; without the one of everybody it is the plan of most. */
+  @Test
+  public void aMustOfEverybodyCostsWhatTheSplitWithoutItSaves() {
+    Selection asked = selection(said(SideBySide.Said.YES));
+    Need searching = new Need(SEARCH, new Importance.Must(false));
+    Selection both =
+        asked.withNeeds(List.of(asked.needs().getFirst(), searching)).withCriteria(List.of());
+    Costs costs = Costs.of(both, WhatIf.START);
+    assertEquals(costs.overall().total("t"), Optional.of(money("36504.00")));
+    assertEquals(
+        costs.overall().totalWithout("t", Set.of(searching)).map(Amount::high),
+        Optional.of(money("15336.00")));
+    // the same question, asked of the same costs
+    assertEquals(
+        costs.asking(both.withNeeds(asked.needs().subList(0, 1))).overall().spreadTotal("t"),
+        Optional.of(money("15336.00")));
+  }
+
   @Test
   public void onlyPlansThatTheVendorNamesStandSideBySide() {
     SideBySide crewAlone =
