@@ -114,23 +114,20 @@ public record ToolSheet(
   /** Tools that are bought together at most. */
   public static final int MOST_TOGETHER = 6;
 
+  /** A page of which nothing is known but its name and what it serves. */
+  public static ToolSheet named(String id, String name, List<String> areas) {
+    return new ToolSheet(
+        id, name, "", areas, List.of(), List.of(), List.of(), List.of(), null, List.of(), List.of(),
+        List.of(), List.of(), null);
+  }
+
   /** Several tools that are bought together, under one name. */
   public static ToolSheet set(List<ToolSheet> tools) {
-    return new ToolSheet(
-        "",
-        String.join(" + ", tools.stream().map(ToolSheet::name).toList()),
-        "",
-        tools.stream().flatMap(tool -> tool.areas().stream()).distinct().toList(),
-        List.of(),
-        tools.stream().map(ToolSheet::id).toList(),
-        List.of(),
-        List.of(),
-        null,
-        List.of(),
-        List.of(),
-        List.of(),
-        List.of(),
-        null);
+    return named(
+            "",
+            String.join(" + ", tools.stream().map(ToolSheet::name).toList()),
+            tools.stream().flatMap(tool -> tool.areas().stream()).distinct().toList())
+        .withTogether(tools.stream().map(ToolSheet::id).toList());
   }
 
   /** Whether this is no tool but several that are bought together. */

@@ -309,21 +309,7 @@ record InUseLine(List<ToolSheet> known, List<Brief.GroupPart> groups, LocalDate 
             List.of(),
             List.of(),
             List.of());
-    return new ToolSheet(
-        Codes.slug(name),
-        name,
-        "",
-        areas,
-        List.of(),
-        List.of(),
-        List.of(only),
-        List.of(),
-        null,
-        List.of(),
-        List.of(),
-        List.of(),
-        List.of(),
-        null);
+    return ToolSheet.named(Codes.slug(name), name, areas).withPlans(List.of(only));
   }
 
   /** What the list says of a tool, as it is typed. */

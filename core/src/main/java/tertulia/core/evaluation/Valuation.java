@@ -297,6 +297,11 @@ record Valuation(CostsOverall costs, Panel panel, Trials trials) {
             low.add(main.interval().low().multiply(rest)).divide(all, MathContext.DECIMAL128),
             high.add(main.interval().high().multiply(rest)).divide(all, MathContext.DECIMAL128));
     String rule = "the mean over the people, each by the plan they are on";
+    return mean(criterion, mean, rule, parts);
+  }
+
+  private static Value mean(
+      Criterion criterion, Interval mean, String rule, List<Derivation> parts) {
     return new Value(
         mean,
         mean.isExact()
@@ -337,12 +342,7 @@ record Valuation(CostsOverall costs, Panel panel, Trials trials) {
             low.divide(months, MathContext.DECIMAL128),
             high.divide(months, MathContext.DECIMAL128));
     String rule = "the mean over the months, each by the plan it is on";
-    return new Value(
-        mean,
-        mean.isExact()
-            ? new Derivation.Derived(criterion.name(), new Quantity(mean.low(), ""), rule, parts)
-            : new Derivation.Missing(
-                criterion.name(), rule + "; some answers are not known", parts));
+    return mean(criterion, mean, rule, parts);
   }
 
   private Value coverage(Criterion criterion, Option option) {
