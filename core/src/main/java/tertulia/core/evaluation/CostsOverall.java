@@ -606,6 +606,7 @@ public final class CostsOverall {
           splitOf(contender, view, leaving, offered)
               .map(Split::paths)
               .filter(split -> isLess(split, all, view))
+              .map(split -> PlanPaths.beside(split, all.leftOut()))
               .orElse(all);
     }
     if (contender.tool().sideBySide().terms() == SideBySide.Said.YES) {
@@ -614,6 +615,7 @@ public final class CostsOverall {
           mixed(contender, view, offered)
               .map(CostsOverall::of)
               .filter(mixed -> isLess(mixed, others, view))
+              .map(mixed -> PlanPaths.beside(mixed, others.leftOut()))
               .orElse(others);
     }
     return best;

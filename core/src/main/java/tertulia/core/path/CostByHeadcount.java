@@ -208,7 +208,13 @@ public record CostByHeadcount(int most, Map<String, Curve> curves, List<Lead> le
           taken[n - 1] = other.chosen[n - 1] + options.size();
         }
       }
+      boolean[] cheaper = new boolean[minors.length];
+      for (int n = 1; n <= cheaper.length; n++) {
+        // what may cost less than this one may cost less than the other, too
+        cheaper[n - 1] = others[n - 1] && (hasFigure(n) ? isAtMost(n) : does(n));
+      }
       List<Unpriced> more = new ArrayList<>();
+      more.add(new Unpriced(-1, cheaper, false));
       open.forEach(unpriced -> more.add(unpriced.where(others, false)));
       other.open.forEach(unpriced -> more.add(unpriced.where(others, true)));
       return new Curve(currency, sums, least, taken, where, more, names, changes(taken, names));

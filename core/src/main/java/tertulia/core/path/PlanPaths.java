@@ -72,6 +72,19 @@ public sealed interface PlanPaths {
     }
   }
 
+  /** What qualifies in the way's months, or in the first without one, and has no figure. */
+  List<LeftOut> leftOut();
+
+  /** The same way with what else has no figure and may be cheaper than it. */
+  static PlanPaths beside(PlanPaths way, List<LeftOut> others) {
+    if (others.isEmpty() || !(way instanceof Found found)) {
+      return way;
+    }
+    List<LeftOut> all = new ArrayList<>(found.leftOut());
+    all.addAll(others);
+    return new Found(found.best(), all, found.low());
+  }
+
   /**
    * Several ways that are taken together: their sum, or the first that has none.
    *

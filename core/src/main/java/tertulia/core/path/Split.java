@@ -265,8 +265,7 @@ public record Split(List<Share> shares) {
     }
 
     private long minor(Share share) {
-      PlanPath path = share.paths().best();
-      return path.ledger().total(setting.view()).plus(path.changing()).getAmountMinorLong();
+      return share.paths().best().ledger().total(setting.view()).getAmountMinorLong();
     }
 
     private Optional<Share> share(Key key) {

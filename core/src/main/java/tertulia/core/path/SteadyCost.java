@@ -87,10 +87,21 @@ public record SteadyCost(
     if (!(second instanceof Outcome.Found<SteadyCost> other)) {
       return first;
     }
-    return !(first instanceof Outcome.Found<SteadyCost> one)
-            || other.best().money().isLessThan(one.best().money())
-        ? other
-        : first;
+    return switch (first) {
+      case Outcome.Found<SteadyCost> one ->
+          other.best().money().isLessThan(one.best().money())
+              ? beside(other, one.leftOut())
+              : first;
+      case Outcome.Unpriced<SteadyCost> open -> beside(other, open.leftOut());
+      case Outcome.NoPlan<SteadyCost> none -> other;
+    };
+  }
+
+  /** With what has no figure and may be cheaper than it. */
+  private static Outcome<SteadyCost> beside(Outcome.Found<SteadyCost> found, List<LeftOut> others) {
+    List<LeftOut> all = new ArrayList<>(found.leftOut());
+    all.addAll(others);
+    return new Outcome.Found<>(found.best(), found.others(), all, found.passedOver(), found.low());
   }
 
   /** The cheapest qualifying option of a tool. */

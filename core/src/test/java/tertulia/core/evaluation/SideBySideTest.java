@@ -35,6 +35,7 @@ import tertulia.core.path.CostByHeadcount;
 import tertulia.core.path.PlanPaths;
 import tertulia.core.pricing.BillingTerm;
 import tertulia.core.pricing.Plan;
+import tertulia.core.pricing.PlanPrices;
 import tertulia.core.pricing.SideBySide;
 import tertulia.core.pricing.Tool;
 import tertulia.core.scoring.Criterion;
@@ -156,6 +157,44 @@ public class SideBySideTest {
     assertEquals(
         costs.asking(both.withNeeds(asked.needs().subList(0, 1))).overall().spreadTotal("t"),
         Optional.of(money("15336.00")));
+  }
+
+  /** A plan on request that is enough for all may be cheaper than any split. */
+  @Test
+  public void whatMayBeCheaperForAllMakesTheSplitAnUpperBound() {
+    Plan asked =
+        plan("Whole", list(BillingTerm.MONTHLY, seats("1"))).priced(new PlanPrices.OnRequest());
+    Selection plain = selection(said(SideBySide.Said.YES));
+    Contender was = plain.contenders().getFirst();
+    Contender open =
+        was.with()
+            .tool(was.tool().withPlans(List.of(asked, CREW, FLEET)))
+            .facts(
+                Map.of(
+                    "whole", Map.of("records", yes(), "search", yes()),
+                    "crew", Map.of("records", no(), "search", no()),
+                    "fleet", Map.of("records", yes(), "search", yes())))
+            .build();
+    Costs costs = Costs.of(plain.withContenders(List.of(open)), WhatIf.START);
+    assertTrue(costs.overall().isSplitTaken("t"));
+    assertTrue(((PlanPaths.Found) costs.overall().way("t")).isAtMost());
+    assertEquals(
+        costs.overall().totalBounds("t"),
+        Optional.of(new Amount(Optional.empty(), money("15336.00"))));
+    assertEquals(
+        costs.now().monthly("t"), Optional.of(new Amount(Optional.empty(), money("1278.00"))));
+    CostByHeadcount.Curve curve = costs.curves().costByHeadcount().curve("t");
+    assertTrue(curve.at(180).orElseThrow().atMost());
+    assertEquals(curve.low(180), Optional.empty());
+    // without it the split is the figure
+    assertFalse(
+        Costs.of(plain, WhatIf.START)
+            .curves()
+            .costByHeadcount()
+            .curve("t")
+            .at(180)
+            .orElseThrow()
+            .atMost());
   }
 
   @Test
