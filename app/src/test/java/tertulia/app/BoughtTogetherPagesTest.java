@@ -225,6 +225,17 @@ public class BoughtTogetherPagesTest extends ServedTest {
         file.otherPages().stream().map(ToolSheet::id).toList(), List.of("waterline", "inkpot"));
     long copy = intake.take(file, "Ilse Maren");
     assertEquals(costs(copy).total("waterline-inkpot"), eur("2520.00"));
+    // 0.19 called the pages of other tools by another name
+    String written = tertulia.app.exchange.Json.write(file);
+    assertTrue(written.contains("\"pages\""), written);
+    assertTrue(
+        PortableFile.read(
+                    written
+                        .replaceFirst("\"pages\"(\\s*:\\s*\\[)", "\"inUse\"$1")
+                        .getBytes(StandardCharsets.UTF_8))
+                instanceof PortableFile.Read.Accepted before
+            && before.file().otherPages().equals(file.otherPages()),
+        written);
     // what somebody with an interest said of a member is left out where interests are
     SelectionFile interested =
         file.withPages(

@@ -156,7 +156,8 @@ record SplitView(List<String> why, List<Line> lines) {
             .collect(Collectors.joining("; ")));
     words.put("plan", plan(shares.getFirst()));
     words.put("cost", Figures.moneyIn(sum));
-    boolean bound = costs.way(contender.id()) instanceof PlanPaths.Found found && found.isAtMost();
+    boolean bound =
+        taken && costs.way(contender.id()) instanceof PlanPaths.Found found && found.isAtMost();
     String says = bound ? Voice.say("use.split.bound", words) : says(taken, words, sum, all);
     return new Line(
         says,
