@@ -51,6 +51,7 @@ public class PathThroughPlansTest extends ServedTest {
         List.of(),
         List.of(),
         List.of(),
+        List.of(),
         null);
   }
 

@@ -358,6 +358,7 @@ public class SideBySideTest extends ServedTest {
                         part.why(),
                         "2028-07",
                         null,
+                        null,
                         null)
                     : part)
             .toList();

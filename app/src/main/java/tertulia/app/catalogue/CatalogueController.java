@@ -69,7 +69,8 @@ class CatalogueController {
     LocalDate today = catalogue.today();
     model.addAttribute("sheet", stored.sheet());
     model.addAttribute("archived", stored.archived());
-    model.addAttribute("kin", Kin.of(stored.sheet(), catalogue.sheets()));
+    List<ToolSheet> tools = catalogue.sheets();
+    model.addAttribute("kin", Kin.of(stored.sheet(), tools));
     model.addAttribute("doubts", slips.of(stored.sheet()).open());
     PageDays pages = catalogue.days(slug);
     model.addAttribute("editions", pages.count());
@@ -78,7 +79,11 @@ class CatalogueController {
         "later",
         pages.after(today).stream().map(day -> new Later(day.toString(), Dates.day(day))).toList());
     model.addAttribute(
-        "page", PricePage.of(stored.sheet(), day -> day.plusDays(days).isBefore(today)));
+        "page",
+        PricePage.of(
+            stored.sheet(),
+            day -> day.plusDays(days).isBefore(today),
+            id -> Kin.nameOf(id, tools)));
     ToolSheet.PastedPart pasted = stored.sheet().pasted();
     model.addAttribute("pastedOn", pasted == null ? "" : Dates.day(LocalDate.parse(pasted.on())));
     model.addAttribute("daysFresh", days);

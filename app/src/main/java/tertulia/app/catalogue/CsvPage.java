@@ -121,6 +121,7 @@ final class CsvPage {
         from(row, "owned");
       }
       case "condition" -> add(row, PageRows.CONDITIONS, "conditions", form.conditions);
+      case "connector" -> add(row, PageRows.CONNECTORS, "connectors", form.connectors);
       case "words" -> add(row, PageRows.WORDS, "words", form.words);
       case "pasted" -> pasted(row);
       case "rating" -> add(row, PageRows.RATINGS, "ratings", form.ratings);
@@ -131,7 +132,7 @@ final class CsvPage {
               "\""
                   + cells.raw(row, CsvColumn.LINE)
                   + "\" is not one of tool, plan, price, unsaid, allowance, capability, offer,"
-                  + " owned, condition, words, pasted, rating.");
+                  + " owned, condition, connector, words, pasted, rating.");
     }
   }
 
@@ -278,6 +279,7 @@ final class CsvPage {
               cells.raw(row, CsvColumn.NAME),
               cells.raw(row, CsvColumn.GROUP),
               cells.raw(row, CsvColumn.ADD_ON),
+              cells.cell(row, CsvColumn.MINUTES),
               source(row),
               p);
       line.answers.set(p, cells.raw(row, CsvColumn.VALUE));

@@ -50,6 +50,7 @@ final class CsvWriter {
       row("owned", PageRows.OWNED, form.owned);
     }
     form.conditions.forEach(line -> row("condition", PageRows.CONDITIONS, line));
+    form.connectors.forEach(line -> row("connector", PageRows.CONNECTORS, line));
     form.words.forEach(line -> row("words", PageRows.WORDS, line));
     if (!form.pasted.text.isBlank()) {
       row("pasted", null)
@@ -128,7 +129,8 @@ final class CsvWriter {
             .put(CsvColumn.NAME, line.capability)
             .put(CsvColumn.GROUP, line.group)
             .put(CsvColumn.VALUE, answer)
-            .put(CsvColumn.ADD_ON, answer.equals("by-add-on") ? line.addOn : "")
+            .put(CsvColumn.ADD_ON, ToolConverter.isSoldApart(answer) ? line.addOn : "")
+            .put(CsvColumn.MINUTES, ToolConverter.isByHand(answer) ? line.minutes : "")
             .add();
       }
     }

@@ -60,11 +60,17 @@ final class FormLines {
 
   /** The line of a capability: it holds the answers that one source gave. */
   ToolForm.FactLine fact(
-      String capability, String group, String addOn, ToolForm.Source source, int p) {
+      String capability,
+      String group,
+      String addOn,
+      String minutes,
+      ToolForm.Source source,
+      int p) {
     Object key = List.of(capability, group, source.words());
     ToolForm.FactLine line =
         about(facts, key).stream()
             .filter(l -> l.addOn.isEmpty() || addOn.isEmpty() || l.addOn.equals(addOn))
+            .filter(l -> l.minutes.isEmpty() || minutes.isEmpty() || l.minutes.equals(minutes))
             .filter(l -> l.answers.size() <= p || l.answers.get(p).isEmpty())
             .findFirst()
             .orElseGet(() -> {
@@ -76,6 +82,9 @@ final class FormLines {
             });
     if (!addOn.isEmpty()) {
       line.addOn = addOn;
+    }
+    if (!minutes.isEmpty()) {
+      line.minutes = minutes;
     }
     fill(line.answers, p + 1);
     return line;

@@ -37,6 +37,15 @@ record Kin(List<Named> contains, List<Named> together, List<Named> within) {
             .toList());
   }
 
+  /** The name of a tool by its id; the id itself if the catalogue has no such tool. */
+  static String nameOf(String id, List<ToolSheet> all) {
+    return all.stream()
+        .filter(sheet -> sheet.id().equals(id))
+        .map(ToolSheet::name)
+        .findFirst()
+        .orElse(id);
+  }
+
   /**
    * What is wrong with what a suite holds: a name that the catalogue does not have. Names that
    * stood there before stay.

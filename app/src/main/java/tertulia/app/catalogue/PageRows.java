@@ -19,6 +19,9 @@ final class PageRows {
   static final RowTable<ToolForm.ConditionLine, ToolSheet.ConditionPart> CONDITIONS =
       new RowTable<>(ToolForm.ConditionLine::new, ToolSheet.ConditionPart.class);
 
+  static final RowTable<ToolForm.ConnectorLine, ToolSheet.ConnectorPart> CONNECTORS =
+      new RowTable<>(ToolForm.ConnectorLine::new, ToolSheet.ConnectorPart.class);
+
   static final RowTable<ToolForm.WordLine, ToolSheet.WordPart> WORDS =
       new RowTable<>(ToolForm.WordLine::new, ToolSheet.WordPart.class);
 

@@ -11,6 +11,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.function.Function;
 import java.util.function.Predicate;
+import java.util.function.UnaryOperator;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
@@ -43,6 +44,7 @@ record PricePage(
     List<Remark> offers,
     List<Remark> owned,
     List<Remark> conditions,
+    List<Remark> connectors,
     List<Remark> ratings,
     List<Spoken> words,
     Source usual) {
@@ -121,9 +123,10 @@ record PricePage(
    * A page to read.
    *
    * @param isOld whether a fact of a day is older than the workspace wants facts to be
+   * @param names of other tools by their ids
    */
-  static PricePage of(ToolSheet sheet, Predicate<LocalDate> isOld) {
-    PricePage whole = read(sheet, isOld);
+  static PricePage of(ToolSheet sheet, Predicate<LocalDate> isOld, UnaryOperator<String> names) {
+    PricePage whole = read(sheet, isOld, names);
     return whole.sayingOnce(whole.mostUsed());
   }
 
@@ -168,6 +171,7 @@ record PricePage(
         offers,
         owned,
         conditions,
+        connectors,
         ratings,
         words,
         often);
@@ -178,13 +182,14 @@ record PricePage(
     return !usual.text().isEmpty() && sources.stream().allMatch(source -> source.text().isEmpty());
   }
 
-  private static PricePage read(ToolSheet sheet, Predicate<LocalDate> isOld) {
+  private static PricePage read(
+      ToolSheet sheet, Predicate<LocalDate> isOld, UnaryOperator<String> names) {
     return new PricePage(
         sheet.plans().stream().map(plan -> new Head(plan.name(), mark(plan))).toList(),
         sheet.plans().stream()
             .map(plan -> source(plan.source(), isOld, "prices:" + plan.id()))
             .toList(),
-        prices(sheet),
+        prices(sheet, names),
         allowances(sheet, isOld),
         facts(sheet, isOld),
         sheet.offers().stream()
@@ -197,6 +202,9 @@ record PricePage(
                     c.kind().label(),
                     c.value(),
                     source(c.source(), isOld, "condition:" + Codes.code(c.kind()))))
+            .toList(),
+        sheet.connectors().stream()
+            .map(c -> new Remark(c.name(), connector(c, names), source(c.source(), isOld, "")))
             .toList(),
         sheet.ratings().stream()
             .map(r ->
@@ -217,17 +225,43 @@ record PricePage(
       return "price on request";
     }
     return switch (plan.basis()) {
-      case QUOTE -> "by quote";
+      case QUOTE ->
+          plan.holdsUntil() == null
+              ? "by quote"
+              : "by quote, which holds until " + Dates.day(LocalDate.parse(plan.holdsUntil()));
       case ASSUMED -> "assumed, nobody has a price";
       case FROM -> "“from”: the least it costs";
-      case LISTED, ON_REQUEST -> "";
+      case LISTED, ON_REQUEST, QUOTE_ENDED, BASE_NOT_PRICED -> "";
       case null -> "";
     };
   }
 
-  private static List<Line> prices(ToolSheet sheet) {
+  private static String connector(ToolSheet.ConnectorPart part, UnaryOperator<String> names) {
+    return part.price() == null
+        ? "the tool "
+            + names.apply(Objects.requireNonNull(part.tool()))
+            + " on its plan "
+            + part.plan()
+        : part.price() + " " + part.currency() + " a month";
+  }
+
+  private static String base(ToolSheet.PlanPart plan, UnaryOperator<String> names) {
+    String tool = plan.baseTool();
+    return plan.basePlan() == null
+        ? ""
+        : "the plan "
+            + plan.basePlan()
+            + (tool == null ? " below it" : " of " + names.apply(tool))
+            + ", which is paid, too";
+  }
+
+  private static List<Line> prices(ToolSheet sheet, UnaryOperator<String> names) {
     List<Line> lines = new ArrayList<>();
     lines.add(Line.of("Sold for", sheet.plans().stream().map(PricePage::range).toList()));
+    if (sheet.plans().stream().anyMatch(plan -> plan.basePlan() != null)) {
+      lines.add(
+          Line.of("Had only with", sheet.plans().stream().map(plan -> base(plan, names)).toList()));
+    }
     if (sheet.plans().stream().anyMatch(plan -> plan.taxPercent() != null)) {
       lines.add(
           Line.of(
@@ -444,28 +478,31 @@ record PricePage(
             .skip(1)
             .filter(fact -> !fact.answer().equals(first.answer()))
             .map(fact ->
-                answer(fact.answer(), fact.addOn())
+                answer(fact)
                     + " says "
                     + Codes.oneOf(Ground.class, fact.source().ground()).words()
                     + " of "
                     + Dates.day(LocalDate.parse(fact.source().asOf())))
             .collect(Collectors.joining("; "));
     return new Value(
-        answer(first.answer(), first.addOn()),
-        source(first.source(), isOld, "fact:" + slug),
-        others,
-        List.of());
+        answer(first), source(first.source(), isOld, "fact:" + slug), others, List.of());
   }
 
-  private static String answer(String code, String addOn) {
+  private static String answer(ToolSheet.FactPart fact) {
+    String code = fact.answer();
     if (code.isEmpty()) {
       return "";
     }
     if (TypedCount.isMeant(code)) {
       return TypedCount.read(code).words();
     }
-    Answer answer = Codes.oneOf(Answer.class, code);
-    return answer == Answer.BY_ADD_ON ? "by add-on “" + addOn + "”" : answer.words();
+    return switch (Codes.oneOf(Answer.class, code)) {
+      case BY_ADD_ON -> "by add-on “" + fact.addOn() + "”";
+      case THROUGH_CONNECTOR -> "through the connector “" + fact.addOn() + "”";
+      case BY_HAND ->
+          fact.minutes() == null ? "by hand" : "by hand, " + fact.minutes() + " minutes a workday";
+      case YES, PARTLY, NO, UNKNOWN -> Codes.oneOf(Answer.class, code).words();
+    };
   }
 
   private static List<Remark> owned(ToolSheet sheet, Predicate<LocalDate> isOld) {

@@ -235,6 +235,7 @@ class PricePageController {
     check("allowances", Limits.ALLOWANCES, form.allowances.size());
     check("capabilities", Limits.FACTS, form.facts.size());
     check("offers", Tool.MOST_OFFERS, form.offers.size());
+    check("connectors", Limits.CONNECTORS, form.connectors.size());
     check("conditions", Limits.PLANS, form.conditions.size());
     check("ratings", Limits.PLANS, form.ratings.size());
     check("sentences", Limits.PLANS, form.words.size());
@@ -392,9 +393,20 @@ class PricePageController {
     model.addAttribute("read", PastedPage.of(form));
     model.addAttribute("offerRow", PageRows.OFFERS);
     model.addAttribute("ownedRow", PageRows.OWNED);
+    model.addAttribute("connectorRow", PageRows.CONNECTORS);
     model.addAttribute("sourceRow", PageRows.SOURCE);
-    model.addAttribute("choices", choices(form));
+    model.addAttribute("choices", choices(form, tools(about)));
     return "catalogue/edit";
+  }
+
+  /** The other tools there are, after none of them. */
+  private List<Choice> tools(About about) {
+    return Stream.concat(
+            Stream.of(new Choice("", "—")),
+            catalogue.sheets().stream()
+                .filter(sheet -> !sheet.id().equals(about.slug()) && !sheet.setOfTools())
+                .map(sheet -> new Choice(sheet.id(), sheet.name())))
+        .toList();
   }
 
   /** A choice in a list: what is stored and what is read. */
@@ -417,8 +429,12 @@ class PricePageController {
           new Choice("amount-off", "an amount off invoices"));
 
   /** What may be chosen in fields that hold codes, by the field's name. */
-  private static Map<String, List<Choice>> choices(ToolForm form) {
+  private static Map<String, List<Choice>> choices(ToolForm form, List<Choice> tools) {
     return Map.of(
+        "tool",
+        tools,
+        "baseTool",
+        tools,
         "benefit",
         BENEFITS,
         "terms",

@@ -93,6 +93,14 @@ public final class SheetCells {
       put(part.kind().label(), part.value());
       put(part.kind().label() + KNOWN_FROM, source(part.source()));
     }
+    for (ToolSheet.ConnectorPart part : sheet.connectors()) {
+      put(
+          "Connector " + part.name(),
+          part.price() == null
+              ? part.plan() + " of " + part.tool()
+              : part.price() + " " + part.currency() + " a month");
+      put("Connector " + part.name() + KNOWN_FROM, source(part.source()));
+    }
     for (ToolSheet.WordPart part : sheet.words()) {
       add(part.topic().label(), part.text());
       add(part.topic().label() + KNOWN_FROM, source(part.source()));
@@ -113,6 +121,13 @@ public final class SheetCells {
     put(
         about.apply("prices are"),
         ToolForms.basis(plan).replace('-', ' ') + ", in " + plan.currency());
+    String base = plan.basePlan();
+    if (base != null) {
+      put(
+          about.apply("had only with"),
+          base + (plan.baseTool() == null ? "" : " of " + plan.baseTool()));
+    }
+    put(about.apply("quote holds until"), plan.holdsUntil() == null ? "" : plan.holdsUntil());
     put(about.apply("tax in prices"), plan.taxPercent() == null ? "" : plan.taxPercent() + " %");
     for (PriceLine line : lines) {
       charge(about, line, p);
@@ -133,7 +148,8 @@ public final class SheetCells {
       add(
           about.apply(fact.capability()),
           (TypedCount.isMeant(fact.answer()) ? fact.answer() : fact.answer().replace('-', ' '))
-              + by);
+              + by
+              + (fact.minutes() == null ? "" : ", " + fact.minutes() + " minutes a workday"));
       add(about.apply(fact.capability() + KNOWN_FROM), source(fact.source()));
     }
   }

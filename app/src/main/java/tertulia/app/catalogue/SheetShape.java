@@ -64,6 +64,11 @@ record SheetShape(List<Integer> facts, int needed, Set<Integer> aside, List<Part
             .filter(condition -> !condition.value.isBlank())
             .map(condition -> condition.getLabel() + ": " + condition.value.strip())
             .toList();
+    List<String> connectors =
+        form.connectors.stream()
+            .filter(line -> !line.isBlank())
+            .map(line -> line.name.strip())
+            .toList();
     List<String> ratings =
         form.ratings.stream()
             .filter(rating -> !rating.isBlank())
@@ -92,6 +97,11 @@ record SheetShape(List<Integer> facts, int needed, Set<Integer> aside, List<Part
             "conditions",
             "Availability and trial",
             said(conditions, "nobody has said; countries, places of data, languages, a trial"),
+            faults),
+        part(
+            "connectors",
+            "Connectors",
+            said(connectors, "none; what stands between this tool and others, and what it costs"),
             faults),
         part("ratings", "Public ratings", said(ratings, "none"), faults));
   }

@@ -62,6 +62,8 @@ final class ToolConverter {
         }
       };
 
+  private static final String BY_ADD_ON = Codes.code(Answer.BY_ADD_ON);
+
   private final Map<String, String> places = new LinkedHashMap<>();
   private final Map<String, String> readings = new LinkedHashMap<>();
 
@@ -97,6 +99,7 @@ final class ToolConverter {
             offers(),
             form.owned.isBlank() ? null : part("owned", form.owned, PageRows.OWNED),
             parts("conditions", "value", form.conditions, PageRows.CONDITIONS),
+            parts("connectors", "name", form.connectors, PageRows.CONNECTORS),
             ratings(),
             form.confirmed.stream().filter(key -> !key.isBlank()).distinct().sorted().toList(),
             parts("words", "text", form.words, PageRows.WORDS),
@@ -221,7 +224,7 @@ final class ToolConverter {
     return switch (basis) {
       case LISTED -> null;
       case ON_REQUEST -> prices.isEmpty() ? null : basis;
-      case QUOTE, ASSUMED, FROM -> basis;
+      case QUOTE, ASSUMED, FROM, QUOTE_ENDED, BASE_NOT_PRICED -> basis;
     };
   }
 
@@ -253,10 +256,14 @@ final class ToolConverter {
       String answer = p < line.answers.size() ? line.answers.get(p) : "";
       if (!line.capability.isBlank() && answer != null && !answer.isBlank()) {
         String at = "facts[" + f + "]";
-        boolean byAddOn = answer.equals("by-add-on");
+        boolean soldApart = isSoldApart(answer);
         String said = known(at + ".answers[" + p + "]", answer, line);
-        if (byAddOn && line.addOn.isBlank()) {
-          faults.add(at + ".addOn", "By which add-on? Name it as in its price line.");
+        if (soldApart && line.addOn.isBlank()) {
+          faults.add(
+              at + ".addOn",
+              answer.equals(BY_ADD_ON)
+                  ? "By which add-on? Name it as in its price line."
+                  : "Through which connector? Name it as under Connectors.");
         }
         int plan = columns.size() - 1;
         places.put("plans/" + plan + "/facts/" + parts.size(), at + ".capability");
@@ -265,11 +272,25 @@ final class ToolConverter {
                 text(at + ".capability", line.capability, true),
                 text(at + ".group", line.group, false),
                 said,
-                byAddOn ? text(at + ".addOn", line.addOn, false) : "",
-                source(at + ".source", line.source)));
+                soldApart ? text(at + ".addOn", line.addOn, false) : "",
+                source(at + ".source", line.source),
+                isByHand(answer) && !line.minutes.isBlank()
+                    ? faults
+                        .at(at + ".minutes", () -> Codes.decimal(line.minutes).toPlainString())
+                        .orElse(null)
+                    : null));
       }
     }
     return parts;
+  }
+
+  /** Whether an answer is a yes only where something else is bought. */
+  static boolean isSoldApart(String answer) {
+    return answer.equals(BY_ADD_ON) || answer.equals(Codes.code(Answer.THROUGH_CONNECTOR));
+  }
+
+  static boolean isByHand(String answer) {
+    return answer.equals(Codes.code(Answer.BY_HAND));
   }
 
   /** One of the answers, or how many there are; a bare number is in the unit of its line. */

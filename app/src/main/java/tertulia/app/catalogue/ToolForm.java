@@ -49,6 +49,7 @@ public class ToolForm {
   public List<OfferLine> offers = new ArrayList<>();
   public OwnedLine owned = new OwnedLine();
   public List<ConditionLine> conditions = new ArrayList<>();
+  public List<ConnectorLine> connectors = new ArrayList<>();
   public List<RatingLine> ratings = new ArrayList<>();
   public List<WordLine> words = new ArrayList<>();
 
@@ -90,6 +91,17 @@ public class ToolForm {
   /** Whether some plan's prices were read elsewhere than the page. */
   public boolean readElsewhere() {
     return plans.stream().anyMatch(plan -> !plan.source.isBlank());
+  }
+
+  /** Whether some plan is had only with another. */
+  public boolean usesBase() {
+    return plans.stream().anyMatch(plan -> !plan.basePlan.isBlank());
+  }
+
+  /** Whether some plan has a quote, or the last day of one. */
+  public boolean usesQuotes() {
+    return plans.stream()
+        .anyMatch(plan -> plan.basis.equals("quote") || !plan.holdsUntil.isBlank());
   }
 
   /** Whether some capability stands in a group. */
@@ -161,6 +173,18 @@ public class ToolForm {
 
     @Entry(as = As.DECIMAL, column = CsvColumn.TAX, part = "taxPercent", empty = Entry.LEFT_OUT)
     public String tax = "";
+
+    /** The plan it is had only with; empty: it is had by itself. */
+    @Entry(as = As.NAME, column = CsvColumn.BASE_PLAN, empty = Entry.LEFT_OUT)
+    public String basePlan = "";
+
+    /** Id of that plan’s tool; empty: this one. */
+    @Entry(as = As.CODE, column = CsvColumn.BASE_TOOL, empty = Entry.LEFT_OUT)
+    public String baseTool = "";
+
+    /** The last day on which a quote can be taken; empty: nobody has said. */
+    @Entry(as = As.DAY, column = CsvColumn.HOLDS_UNTIL, empty = Entry.LEFT_OUT)
+    public String holdsUntil = "";
 
     public Source source = new Source();
 
@@ -264,6 +288,10 @@ public class ToolForm {
     public String capability = "";
     public String group = "";
     public String addOn = "";
+
+    /** Minutes on each workday where an answer is "by hand". */
+    public String minutes = "";
+
     public List<String> answers = new ArrayList<>();
     public Source source = new Source();
 
@@ -453,6 +481,49 @@ public class ToolForm {
     @Override
     boolean isBlank() {
       return value.isBlank();
+    }
+  }
+
+  /** Something between the tool and others. */
+  public static class ConnectorLine extends Row {
+    @Entry(
+        as = As.NAME,
+        column = CsvColumn.NAME,
+        label = "Name",
+        ask = "A connector has no name. Type it.")
+    public String name = "";
+
+    @Entry(
+        as = As.DECIMAL,
+        column = CsvColumn.VALUE,
+        label = "Costs a month",
+        empty = Entry.LEFT_OUT)
+    public String price = "";
+
+    @Entry(
+        as = As.CURRENCY,
+        column = CsvColumn.CURRENCY,
+        label = "Currency",
+        empty = Entry.LEFT_OUT)
+    public String currency = "";
+
+    @Entry(
+        as = As.CODE,
+        column = CsvColumn.BASE_TOOL,
+        label = "or is the tool",
+        empty = Entry.LEFT_OUT)
+    public String tool = "";
+
+    @Entry(
+        as = As.NAME,
+        column = CsvColumn.BASE_PLAN,
+        label = "on its plan",
+        empty = Entry.LEFT_OUT)
+    public String plan = "";
+
+    @Override
+    boolean isBlank() {
+      return name.isBlank() && price.isBlank() && plan.isBlank();
     }
   }
 

@@ -115,6 +115,9 @@ final class ToolForms {
     for (ToolSheet.ConditionPart part : sheet.conditions()) {
       form.conditions.add(row(PageRows.CONDITIONS, part, part.source()));
     }
+    for (ToolSheet.ConnectorPart part : sheet.connectors()) {
+      form.connectors.add(row(PageRows.CONNECTORS, part, part.source()));
+    }
     for (ToolSheet.RatingPart part : sheet.ratings()) {
       ToolForm.RatingLine line = row(PageRows.RATINGS, part, part.source());
       line.source = typed(part.source());
@@ -146,6 +149,7 @@ final class ToolForms {
     trim(form.allowances, ToolForm.AllowanceLine::isBlank);
     trim(form.facts, ToolForm.FactLine::isBlank);
     trim(form.offers, ToolForm.OfferLine::isBlank);
+    trim(form.connectors, ToolForm.ConnectorLine::isBlank);
     trim(form.ratings, ToolForm.RatingLine::isBlank);
     trim(form.words, line -> line.text.isBlank());
     ToolForm.PlanColumn spare = new ToolForm.PlanColumn();
@@ -185,6 +189,7 @@ final class ToolForms {
     ToolForm.WordLine another = new ToolForm.WordLine();
     another.topic = Codes.code(ToolSheet.Topic.WHAT_IT_IS);
     form.words.add(another);
+    form.connectors.add(new ToolForm.ConnectorLine());
     form.ratings.add(new ToolForm.RatingLine());
     if (form.validFrom.isBlank()) {
       form.validFrom = today;
@@ -311,7 +316,13 @@ final class ToolForms {
   private void facts(int p) {
     for (ToolSheet.FactPart fact : sheet.plans().get(p).facts()) {
       lines
-          .fact(fact.capability(), fact.group(), fact.addOn(), source(fact.source()), p)
+          .fact(
+              fact.capability(),
+              fact.group(),
+              fact.addOn(),
+              fact.minutes() == null ? "" : fact.minutes(),
+              source(fact.source()),
+              p)
           .answers
           .set(p, fact.answer());
     }

@@ -398,8 +398,8 @@ final class PlanTableWriter {
 
   private static boolean has(Offering offering, Capability capability) {
     return switch (offering.fact(capability).answer()) {
-      case YES, PARTLY, BY_ADD_ON -> true;
-      case NO, UNKNOWN -> false;
+      case YES, PARTLY, BY_ADD_ON, THROUGH_CONNECTOR -> true;
+      case BY_HAND, NO, UNKNOWN -> false;
     };
   }
 
@@ -407,7 +407,8 @@ final class PlanTableWriter {
     return switch (offering.fact(capability).answer()) {
       case PARTLY -> capability.name() + " in part";
       case BY_ADD_ON -> capability.name() + " by an add-on";
-      case YES, NO, UNKNOWN -> capability.name();
+      case THROUGH_CONNECTOR -> capability.name() + " through a connector";
+      case YES, BY_HAND, NO, UNKNOWN -> capability.name();
     };
   }
 

@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -15,6 +16,7 @@ import tertulia.app.decision.Decisions;
 import tertulia.app.decision.LookBack;
 import tertulia.app.display.Voice;
 import tertulia.app.exchange.InUsePart;
+import tertulia.app.exchange.SelectionFile;
 import tertulia.app.exchange.ToolSheet;
 import tertulia.app.inuse.ToolsInUse;
 import tertulia.app.selection.LoadedSelection;
@@ -184,7 +186,37 @@ class DueDates {
     }
   }
 
+  /** The last days of quotes of those that are compared. */
+  private static void quotes(LoadedSelection table, LocalDate today, List<Due> due) {
+    Set<String> active =
+        table.selection().active().stream().map(Contender::id).collect(Collectors.toSet());
+    for (SelectionFile.ContenderPart part : table.file().contenders()) {
+      ToolSheet page = part.tool();
+      for (ToolSheet.PlanPart plan : page.plans()) {
+        String last = active.contains(page.id()) ? plan.holdsUntil() : null;
+        if (last != null && !LocalDate.parse(last).isBefore(today)) {
+          due.add(
+              new Due(
+                  "quote-" + table.id() + "-" + page.id() + "-" + plan.id(),
+                  LocalDate.parse(last),
+                  Voice.say(
+                      "date.short.quote-ends",
+                      Map.of(
+                          "tool",
+                          page.name(),
+                          "plan",
+                          plan.name(),
+                          "selection",
+                          table.selection().title())),
+                  "/catalogue/" + page.id(),
+                  false));
+        }
+      }
+    }
+  }
+
   private void prices(LoadedSelection table, LocalDate today, List<Due> due) {
+    quotes(table, today, due);
     for (Contender contender : table.selection().active()) {
       for (LocalDate day : catalogue.days(contender.id()).after(today)) {
         due.add(

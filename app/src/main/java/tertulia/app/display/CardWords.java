@@ -331,6 +331,7 @@ public final class CardWords {
     String name = line.need().capability().name();
     return switch (line.of(contender)) {
       case PARTLY -> Voice.say("card.part.partly", "need", name);
+      case BY_HAND -> Voice.say("card.part.by-hand", "need", name);
       case UNKNOWN -> Voice.say("card.part.not-confirmed", "need", name);
       case YES, NO, OUTSIDE -> name;
     };
@@ -368,6 +369,7 @@ public final class CardWords {
       case YES -> "yes";
       case OUTSIDE -> "covered outside";
       case PARTLY -> "in part";
+      case BY_HAND -> "by hand";
       case NO -> "no";
       case UNKNOWN -> "not confirmed";
     };

@@ -112,6 +112,8 @@ public final class TrialWords {
       case UNKNOWN -> Voice.all(Voice.say("trial.not-confirmed", page), tried);
       case PARTLY -> Voice.all(Voice.say("trial.page-says-partly", page), tried);
       case BY_ADD_ON -> Voice.all(Voice.say("trial.page-says-add-on", page), tried);
+      case THROUGH_CONNECTOR -> Voice.all(Voice.say("trial.page-says-connector", page), tried);
+      case BY_HAND -> Voice.all(Voice.say("trial.page-says-by-hand", page), tried);
       case YES ->
           fact.isContrary()
               ? Voice.all(Voice.say("trial.page-says-yes", page), tried)

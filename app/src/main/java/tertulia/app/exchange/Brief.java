@@ -362,6 +362,7 @@ public record Brief(
    * @param fromMonth the month from which a must counts; null: at once, or by people
    * @param fromPeople so many people from which a must counts; null: at once, or by month
    * @param forGroups ids of the groups that need it, of a must; null: everybody does
+   * @param byHandIsEnough whether people may do it by hand, which costs their time; null: no
    */
   @JsonInclude(JsonInclude.Include.NON_NULL)
   public record NeedPart(
@@ -375,7 +376,13 @@ public record Brief(
       @Nullable String why,
       @Nullable String fromMonth,
       @Nullable Integer fromPeople,
-      @Nullable List<String> forGroups) {
+      @Nullable List<String> forGroups,
+      @Nullable Boolean byHandIsEnough) {
+    /** Whether people may do it by hand. */
+    public boolean acceptsByHand() {
+      return Boolean.TRUE.equals(byHandIsEnough);
+    }
+
     /** The groups that need it; none: everybody does. */
     public List<String> groups() {
       return forGroups == null ? List.of() : forGroups;
@@ -400,6 +407,7 @@ public record Brief(
           outside,
           askedBy,
           why,
+          null,
           null,
           null,
           null);

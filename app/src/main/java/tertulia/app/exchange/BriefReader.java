@@ -271,7 +271,8 @@ final class BriefReader {
         importance,
         outside(part, currency),
         begins(part),
-        importance instanceof Importance.Must ? Set.copyOf(part.groups()) : Set.of());
+        importance instanceof Importance.Must ? Set.copyOf(part.groups()) : Set.of(),
+        part.acceptsByHand());
   }
 
   private static Begins begins(Brief.NeedPart part) {

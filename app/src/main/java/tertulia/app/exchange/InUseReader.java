@@ -61,10 +61,9 @@ final class InUseReader {
   }
 
   /** Whether everybody the question is about has it. */
-  private boolean isUsedByAll(InUse use) {
-    return use.users().isEmpty()
-        || use.users()
-            .containsAll(file.brief().groups().stream().map(Brief.GroupPart::id).toList());
+  private boolean isUsedByAll(List<String> users) {
+    return users.isEmpty()
+        || users.containsAll(file.brief().groups().stream().map(Brief.GroupPart::id).toList());
   }
 
   /**
@@ -77,7 +76,7 @@ final class InUseReader {
           Map<String, Contender.MetBeside> met = new LinkedHashMap<>();
           for (InUse use : beside.staying(contender.id())) {
             Contender page = known.get(use.id());
-            if (page != null && isUsedByAll(use)) {
+            if (page != null && isUsedByAll(List.copyOf(use.users()))) {
               page.facts()
                   .getOrDefault(use.plan().id(), Map.of())
                   .forEach((capability, fact) -> {
@@ -110,7 +109,7 @@ final class InUseReader {
     for (SelectionFile.ContenderPart part : file.contenders()) {
       Set<String> ids = new LinkedHashSet<>();
       for (InUse use : tools) {
-        if (goes(part, use, asked)) {
+        if (goes(part, use.id(), use.areas(), asked)) {
           ids.add(use.id());
         }
       }
@@ -119,13 +118,29 @@ final class InUseReader {
     return goes;
   }
 
-  private static boolean goes(SelectionFile.ContenderPart part, InUse use, Set<String> asked) {
-    boolean itself = part.tool().id().equals(use.id()) || part.tool().together().contains(use.id());
+  /** What is there beside a contender because it stays in use. */
+  RequiredPrices.Had had(SelectionFile.ContenderPart contender) {
+    Set<String> asked = areas();
+    Map<String, RequiredPrices.There> there = new LinkedHashMap<>();
+    for (InUsePart use : file.brief().used()) {
+      if (!goes(contender, use.tool(), use.areas(), asked)) {
+        there.put(
+            use.tool(),
+            new RequiredPrices.There(
+                use.plan(), isUsedByAll(use.users()) ? null : Integer.valueOf(use.units())));
+      }
+    }
+    return new RequiredPrices.Had(there);
+  }
+
+  private static boolean goes(
+      SelectionFile.ContenderPart part, String use, List<String> areas, Set<String> asked) {
+    boolean itself = part.tool().id().equals(use) || part.tool().together().contains(use);
     if (itself) {
       return !part.keptAsToday();
     }
-    @Nullable String said = part.saidOfInUse().get(use.id());
-    return said == null ? !part.keptAsToday() && use.goesFor(asked) : said.equals(GOES);
+    @Nullable String said = part.saidOfInUse().get(use);
+    return said == null ? !part.keptAsToday() && InUse.goesFor(areas, asked) : said.equals(GOES);
   }
 
   /** The work areas that all who are compared serve. */

@@ -28,6 +28,9 @@ public final class Limits {
 
   public static final int ANSWERS = 100;
 
+  /** Connectors of a price page. */
+  public static final int CONNECTORS = 40;
+
   /** Marks that a table settled together. */
   public static final int SETTLED = 2000;
 

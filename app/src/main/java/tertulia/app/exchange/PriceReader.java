@@ -36,6 +36,8 @@ final class PriceReader {
       case QUOTE -> new PlanPrices.Quoted(lists);
       case ASSUMED -> new PlanPrices.Assumed(lists, high);
       case FROM -> new PlanPrices.From(lists);
+      case QUOTE_ENDED -> new PlanPrices.From(lists, PlanPrices.From.Because.QUOTE_ENDED);
+      case BASE_NOT_PRICED -> new PlanPrices.From(lists, PlanPrices.From.Because.BASE_NOT_PRICED);
       case ON_REQUEST -> {
         if (!lists.isEmpty()) {
           throw new IllegalArgumentException(

@@ -4,6 +4,7 @@ import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -208,7 +209,13 @@ public final class SelectionReader {
   private List<Contender> contenders(SelectionFile file, InUseReader inUse) {
     List<SelectionFile.ContenderPart> parts = file.contenders();
     List<Brief.NeedPart> needs = file.brief().needs();
-    Map<String, ToolSheet> pages = file.allPages();
+    Optional<HeldQuotes> quotes =
+        faults.at("/brief/asOf", () -> new HeldQuotes(Codes.day(file.brief().asOf())));
+    if (quotes.isEmpty()) {
+      return List.of();
+    }
+    Map<String, ToolSheet> pages = new LinkedHashMap<>();
+    file.allPages().forEach((id, page) -> pages.put(id, quotes.get().in(page)));
     List<Contender> contenders = new ArrayList<>();
     ToolReader tools =
         new ToolReader(
@@ -219,8 +226,8 @@ public final class SelectionReader {
                 .toList());
     for (int i = 0; i < parts.size(); i++) {
       SelectionFile.ContenderPart part = parts.get(i);
-      new TogetherReader(tools, faults, pages)
-          .contender("/contenders/" + i + "/tool", part)
+      new TogetherReader(tools, faults, pages, inUse.had(part))
+          .contender("/contenders/" + i + "/tool", part.with(quotes.get().in(part.tool())))
           .map(read -> part.keptAsToday() ? inUse.asToday(read) : read)
           .ifPresent(contenders::add);
       checkSaid(i, part);

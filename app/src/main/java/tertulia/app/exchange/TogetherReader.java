@@ -12,7 +12,8 @@ import tertulia.core.pricing.Tool;
 import tertulia.core.scoring.PublicRating;
 
 /** Reads contenders, those of several tools that are bought together as one. */
-record TogetherReader(ToolReader tools, Faults faults, Map<String, ToolSheet> pages) {
+record TogetherReader(
+    ToolReader tools, Faults faults, Map<String, ToolSheet> pages, RequiredPrices.Had had) {
   /** What of a set has no price page, in a sentence; empty if nothing. */
   static Optional<String> missing(ToolSheet set, Map<String, ToolSheet> pages) {
     return set.together().stream()
@@ -27,8 +28,9 @@ record TogetherReader(ToolReader tools, Faults faults, Map<String, ToolSheet> pa
   /** The contender; empty if anything was refused. */
   Optional<Contender> contender(String at, SelectionFile.ContenderPart part) {
     ToolSheet set = part.tool();
+    RequiredPrices required = new RequiredPrices(pages, had.with(set.together()));
     if (!set.setOfTools()) {
-      return tools.contender(at, part);
+      return tools.contender(at, part.with(required.in(set)));
     }
     List<ToolSheet> sheets =
         set.together().stream()
@@ -41,7 +43,10 @@ record TogetherReader(ToolReader tools, Faults faults, Map<String, ToolSheet> pa
     }
     List<Contender> members = new ArrayList<>();
     for (ToolSheet page : sheets) {
-      tools.contender(at, part.with(page)).map(TogetherReader::named).ifPresent(members::add);
+      tools
+          .contender(at, part.with(required.in(page)))
+          .map(TogetherReader::named)
+          .ifPresent(members::add);
     }
     if (members.size() < sheets.size()) {
       return Optional.empty();

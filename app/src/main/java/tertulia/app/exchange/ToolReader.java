@@ -7,6 +7,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
@@ -100,6 +101,14 @@ public final class ToolReader {
     ToolSheet.PastedPart pasted = sheet.pasted();
     if (pasted != null) {
       faults.at(at + "/pasted", () -> Codes.day(pasted.on()));
+    }
+    for (int i = 0; i < sheet.connectors().size(); i++) {
+      ToolSheet.ConnectorPart connector = sheet.connectors().get(i);
+      faults.at(at + "/connectors/" + i, () -> connector(sheet, connector));
+    }
+    for (int i = 0; i < sheet.plans().size(); i++) {
+      ToolSheet.PlanPart plan = sheet.plans().get(i);
+      faults.at(at + "/plans/" + i, () -> others(sheet, plan));
     }
     if (sheet.setOfTools()) {
       faults.at(at + "/together", () -> together(sheet));
@@ -275,7 +284,85 @@ public final class ToolReader {
     return new Fact(
         Codes.oneOf(Answer.class, part.answer()),
         Codes.text(part.addOn(), BriefReader.LONGEST_NAME),
-        source(part.source()));
+        source(part.source()),
+        Optional.empty(),
+        Optional.ofNullable(part.minutes()).map(Codes::decimal));
+  }
+
+  private static ToolSheet.ConnectorPart connector(ToolSheet sheet, ToolSheet.ConnectorPart part) {
+    source(part.source());
+    String name = Codes.text(part.name(), BriefReader.LONGEST_NAME);
+    if (name.isEmpty()) {
+      throw new IllegalArgumentException("A connector has no name. Type it.");
+    }
+    if (sheet.connectors().stream().filter(other -> other.name().equals(part.name())).count() > 1) {
+      throw new IllegalArgumentException(
+          "Two connectors are called \"" + Codes.shortened(name) + "\". Rename one of them.");
+    }
+    boolean priced = part.price() != null;
+    if (priced == (part.tool() != null) || priced == (part.plan() != null)) {
+      throw new IllegalArgumentException(
+          "Connector \""
+              + Codes.shortened(name)
+              + "\": say either what it costs a month (0 if nothing), or which plan of which tool it"
+              + " is.");
+    }
+    if (priced) {
+      String currency = part.currency();
+      if (currency == null) {
+        throw new IllegalArgumentException(
+            "Connector \""
+                + Codes.shortened(name)
+                + "\" has a price without its currency. Add it.");
+      }
+      PriceReader.price(Codes.currency(currency), Objects.requireNonNull(part.price()));
+    }
+    return part;
+  }
+
+  /** What of a plan goes by other pages, or by the page's own connectors. */
+  private static ToolSheet.PlanPart others(ToolSheet sheet, ToolSheet.PlanPart plan) {
+    for (ToolSheet.FactPart fact : plan.facts()) {
+      boolean through =
+          fact.answer().equals(Codes.code(Answer.THROUGH_CONNECTOR)) && !fact.addOn().isEmpty();
+      if (through
+          && sheet.connectors().stream().noneMatch(part -> part.name().equals(fact.addOn()))) {
+        throw new IllegalArgumentException(
+            "\""
+                + Codes.shortened(fact.addOn())
+                + "\" is no connector of this page. Add it under Connectors, with what it costs.");
+      }
+    }
+    String last = plan.holdsUntil();
+    if (last != null) {
+      Codes.day(last);
+      if (plan.basis() != ToolSheet.Basis.QUOTE) {
+        throw new IllegalArgumentException(
+            "Plan \""
+                + plan.name()
+                + "\" holds until a day, which only a quote does. Mark its prices as quoted, or clear"
+                + " the day.");
+      }
+    }
+    String base = plan.basePlan();
+    if (base == null) {
+      if (plan.baseTool() != null) {
+        throw new IllegalArgumentException(
+            "Plan \"" + plan.name() + "\" is had only with another tool. Name that tool's plan.");
+      }
+      return plan;
+    }
+    Codes.text(base, BriefReader.LONGEST_NAME);
+    boolean own = plan.baseTool() == null || plan.baseTool().equals(sheet.id());
+    if (own && RequiredPrices.plan(sheet, base).filter(found -> !found.equals(plan)).isEmpty()) {
+      throw new IllegalArgumentException(
+          "Plan \""
+              + plan.name()
+              + "\" is had only with \""
+              + Codes.shortened(base)
+              + "\", which is no other plan of this tool. Name one, or choose its tool.");
+    }
+    return plan;
   }
 
   /**

@@ -17,6 +17,7 @@ import tertulia.core.pricing.Unsaid;
  * @param contains names of the tools a suite holds; empty for a single tool
  * @param together ids of tools that are bought together, of which this is the name; it has no plans
  *     of its own then; empty for a tool
+ * @param connectors what stands between it and other tools, and what that costs
  * @param confirmed keys of doubts that somebody confirmed: it is so
  * @param words what is said of it in sentences; several may speak of one topic
  * @param pasted the text of the maker's page it was read from; null: it was written by hand
@@ -35,6 +36,7 @@ public record ToolSheet(
     @JsonInclude(JsonInclude.Include.NON_EMPTY) List<OfferPart> offers,
     @Nullable OwnedPart owned,
     @JsonInclude(JsonInclude.Include.NON_EMPTY) List<ConditionPart> conditions,
+    @JsonInclude(JsonInclude.Include.NON_EMPTY) List<ConnectorPart> connectors,
     List<RatingPart> ratings,
     @JsonInclude(JsonInclude.Include.NON_EMPTY) List<String> confirmed,
     @JsonInclude(JsonInclude.Include.NON_EMPTY) List<WordPart> words,
@@ -49,6 +51,31 @@ public record ToolSheet(
     together = orEmpty(together);
     offers = orEmpty(offers);
     conditions = orEmpty(conditions);
+    connectors = orEmpty(connectors);
+  }
+
+  /** Ids of the tools whose pages it cannot be priced without, as often as it names them. */
+  public Stream<String> otherTools() {
+    return Stream.of(
+            together.stream(),
+            plans.stream().map(PlanPart::baseTool),
+            connectors.stream().map(ConnectorPart::tool))
+        .flatMap(ids -> ids)
+        .filter(java.util.Objects::nonNull);
+  }
+
+  /** The same page where other tools have other ids. */
+  public ToolSheet naming(java.util.function.UnaryOperator<String> ids) {
+    return withTogether(together.stream().map(ids).toList())
+        .withPlans(
+            plans.stream()
+                .map(plan ->
+                    plan.baseTool() == null ? plan : plan.withBaseTool(ids.apply(plan.baseTool())))
+                .toList())
+        .withConnectors(
+            connectors.stream()
+                .map(part -> part.tool() == null ? part : part.withTool(ids.apply(part.tool())))
+                .toList());
   }
 
   /** Where each of its facts comes from, in reading order. */
@@ -66,6 +93,7 @@ public record ToolSheet(
                 offers.stream().map(OfferPart::source),
                 Stream.ofNullable(owned).map(OwnedPart::source),
                 conditions.stream().map(ConditionPart::source),
+                connectors.stream().map(ConnectorPart::source),
                 words.stream().map(WordPart::source),
                 ratings.stream().map(RatingPart::source))
             .flatMap(sources -> sources);
@@ -108,7 +136,7 @@ public record ToolSheet(
   public ToolSheet bare() {
     return new ToolSheet(
         id, name, maker, areas, List.of(), together, List.of(), List.of(), null, List.of(),
-        List.of(), List.of(), words, null);
+        List.of(), List.of(), List.of(), words, null);
   }
 
   /** Tools that are bought together at most. */
@@ -118,7 +146,7 @@ public record ToolSheet(
   public static ToolSheet named(String id, String name, List<String> areas) {
     return new ToolSheet(
         id, name, "", areas, List.of(), List.of(), List.of(), List.of(), null, List.of(), List.of(),
-        List.of(), List.of(), null);
+        List.of(), List.of(), List.of(), null);
   }
 
   /** Several tools that are bought together, under one name. */
@@ -142,6 +170,9 @@ public record ToolSheet(
    * @param taxPercent tax held in the prices; null: they are before tax
    * @param highPrices the high end of assumed prices, for the same terms
    * @param unsaid what the source leaves open of prices that were put down all the same
+   * @param basePlan the plan it is had only with, by its name or id; null: it is had by itself
+   * @param baseTool id of the tool of that plan; null: this one
+   * @param holdsUntil the last day on which a quote can be taken; null: nobody has said
    */
   @JsonInclude(JsonInclude.Include.NON_NULL)
   @RecordBuilder
@@ -160,8 +191,47 @@ public record ToolSheet(
       @JsonInclude(JsonInclude.Include.NON_EMPTY) List<TermPart> highPrices,
       @JsonInclude(JsonInclude.Include.NON_EMPTY) List<AllowancePart> allowances,
       List<FactPart> facts,
-      @JsonInclude(JsonInclude.Include.NON_EMPTY) List<UnsaidPart> unsaid)
+      @JsonInclude(JsonInclude.Include.NON_EMPTY) List<UnsaidPart> unsaid,
+      @Nullable String basePlan,
+      @Nullable String baseTool,
+      @Nullable String holdsUntil)
       implements PlanPartBuilder.With {
+    /** A plan that is had by itself. */
+    public PlanPart(
+        String id,
+        String name,
+        String currency,
+        String measure,
+        int least,
+        @Nullable Integer most,
+        @Nullable Basis basis,
+        @Nullable String taxPercent,
+        SourcePart source,
+        List<TermPart> prices,
+        List<TermPart> highPrices,
+        List<AllowancePart> allowances,
+        List<FactPart> facts,
+        List<UnsaidPart> unsaid) {
+      this(
+          id,
+          name,
+          currency,
+          measure,
+          least,
+          most,
+          basis,
+          taxPercent,
+          source,
+          prices,
+          highPrices,
+          allowances,
+          facts,
+          unsaid,
+          null,
+          null,
+          null);
+    }
+
     public PlanPart {
       unsaid = orEmpty(unsaid);
       highPrices = orEmpty(highPrices);
@@ -281,7 +351,11 @@ public record ToolSheet(
     QUOTE,
     ASSUMED,
     /** Of each price only the least is known. */
-    FROM
+    FROM,
+    /** The same of a quote that does not hold any more; found while reading, never written. */
+    QUOTE_ENDED,
+    /** The same where what it is had only with has no price; found while reading, never written. */
+    BASE_NOT_PRICED
   }
 
   /** What is said of how much a plan allows. */
@@ -312,11 +386,35 @@ public record ToolSheet(
       implements AllowancePartBuilder.With {}
 
   /**
-   * Whether the plan has a capability: yes, partly, by-add-on, no or unknown.
+   * Something that stands between the tool and others.
+   *
+   * @param name as facts name it
+   * @param price what it costs a month; null: what the plan of the tool costs
+   * @param currency of the price; null: there is none
+   * @param tool id of the tool that it is; null: it is none of the catalogue
+   * @param plan the plan of that tool, by its name or id; null: it is none
+   */
+  @JsonInclude(JsonInclude.Include.NON_NULL)
+  @RecordBuilder
+  @RecordBuilder.Options(prefixEnclosingClassNames = false)
+  public record ConnectorPart(
+      String name,
+      @Nullable String price,
+      @Nullable String currency,
+      @Nullable String tool,
+      @Nullable String plan,
+      SourcePart source)
+      implements ConnectorPartBuilder.With {}
+
+  /**
+   * Whether the plan has a capability: yes, partly, by-add-on, through-connector, by-hand, no or
+   * unknown.
    *
    * @param group under which it is listed; may be empty
-   * @param addOn the add-on that brings it; may be empty
+   * @param addOn the add-on or connector that brings it; may be empty
+   * @param minutes of work by hand on each workday; null: nobody has said, or it is not by hand
    */
+  @JsonInclude(JsonInclude.Include.NON_NULL)
   @RecordBuilder
   @RecordBuilder.Options(prefixEnclosingClassNames = false)
   public record FactPart(
@@ -324,8 +422,15 @@ public record ToolSheet(
       @JsonInclude(JsonInclude.Include.NON_EMPTY) String group,
       String answer,
       @JsonInclude(JsonInclude.Include.NON_EMPTY) String addOn,
-      SourcePart source)
+      SourcePart source,
+      @Nullable String minutes)
       implements FactPartBuilder.With {
+    /** A fact of something that is not done by hand. */
+    public FactPart(
+        String capability, String group, String answer, String addOn, SourcePart source) {
+      this(capability, group, answer, addOn, source, null);
+    }
+
     public FactPart {
       group = group == null ? "" : group;
       addOn = addOn == null ? "" : addOn;
@@ -352,6 +457,8 @@ public record ToolSheet(
    * @param everyYear true: it comes back every year between the two days; null: it does not
    */
   @JsonInclude(JsonInclude.Include.NON_NULL)
+  @RecordBuilder
+  @RecordBuilder.Options(prefixEnclosingClassNames = false)
   public record OfferPart(
       String name,
       Benefit benefit,
@@ -368,7 +475,8 @@ public record ToolSheet(
       @Nullable String until,
       int leastSeats,
       @Nullable Boolean everyYear,
-      SourcePart source) {
+      SourcePart source)
+      implements OfferPartBuilder.With {
     public OfferPart {
       everyYear = Boolean.TRUE.equals(everyYear) ? true : null;
       charges = orEmpty(charges);

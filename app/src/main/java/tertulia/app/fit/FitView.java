@@ -363,7 +363,7 @@ record FitView(
     for (int end : ends) {
       byYear.add(
           stretches.stream()
-              .filter(s -> s.months().from() <= end && end < s.months().end())
+              .filter(s -> s.months().contains(end))
               .findFirst()
               .flatMap(PlanNeeded::plan)
               .map(OptionName::plan)

@@ -93,7 +93,8 @@ final class NeedCell {
             .confirmable(session.confirm(contender, key(session, need), fact.source()));
     return switch (fact.answer()) {
       case YES -> cell.looking("yes");
-      case PARTLY, BY_ADD_ON -> cell.looking("partly");
+      case PARTLY, BY_ADD_ON, THROUGH_CONNECTOR -> cell.looking("partly");
+      case BY_HAND -> cell.looking(need.byHandIsEnough() ? "partly" : must ? "stop" : "no");
       case NO -> cell.looking(must ? "stop" : "no");
       case UNKNOWN ->
           cell.looking("missing")
@@ -172,6 +173,8 @@ final class NeedCell {
       case YES -> "● ";
       case PARTLY -> "◐ ";
       case BY_ADD_ON -> "⊕ ";
+      case THROUGH_CONNECTOR -> "⇄ ";
+      case BY_HAND -> "✎ ";
       case NO -> "○ ";
       case UNKNOWN -> "? ";
     };

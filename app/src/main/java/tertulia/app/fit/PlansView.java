@@ -319,7 +319,8 @@ record PlansView(
           .looking(
               switch (fact.answer()) {
                 case YES -> "yes";
-                case PARTLY, BY_ADD_ON -> "partly";
+                case PARTLY, BY_ADD_ON, THROUGH_CONNECTOR -> "partly";
+                case BY_HAND -> need.byHandIsEnough() ? "partly" : must && !covered ? "stop" : "no";
                 case NO -> must && !covered ? "stop" : "no";
                 case UNKNOWN -> "missing";
               });

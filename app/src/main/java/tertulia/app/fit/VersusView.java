@@ -178,6 +178,7 @@ record VersusView(
         case YES -> Cell.fact("● yes").looking("yes");
         case OUTSIDE -> Cell.fact("◇ covered outside").looking("partly");
         case PARTLY -> Cell.fact("◐ partly").looking("partly");
+        case BY_HAND -> Cell.fact("✎ by hand").looking("partly");
         case NO -> Cell.fact("○ no").looking("no");
         case UNKNOWN -> Cell.missing("? not confirmed", "");
       };

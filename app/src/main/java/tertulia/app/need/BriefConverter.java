@@ -125,6 +125,7 @@ final class BriefConverter {
     line.importance = part.importance();
     line.weight = part.weight() == null ? "" : "" + part.weight();
     line.partly = part.partlyIsEnough();
+    line.byHand = part.acceptsByHand();
     line.condition = part.condition() == null ? "" : part.condition();
     line.askedBy = part.askedBy() == null ? "" : part.askedBy();
     line.why = part.why() == null ? "" : part.why();
@@ -402,7 +403,8 @@ final class BriefConverter {
                 textIfAny(at + ".why", line.why, 400),
                 fromMonth(at, line),
                 fromPeople(at, line),
-                groups(at, line, groups));
+                groups(at, line, groups),
+                line.byHand && !line.importance.equals("could") ? true : null);
         if (seen.contains(part.id())) {
           faults.add(
               at + ".capability", "\"" + part.name() + "\" is listed twice. Remove one of them.");

@@ -96,6 +96,7 @@ public class BriefForm {
     public String importance = "must";
     public String weight = "";
     public boolean partly;
+    public boolean byHand;
     public String outsideBy = "";
     public String outsideMonthly = "";
     public String askedBy = "";
@@ -112,6 +113,7 @@ public class BriefForm {
       return java.util.stream.Stream.of(
               condition,
               partly ? "partly is enough" : "",
+              byHand ? "by hand is enough" : "",
               begins.isBlank() ? "" : "from " + begins,
               groups.isBlank() ? "" : "for " + groups,
               outsideBy.isBlank() ? "" : "or " + outsideBy,

@@ -102,7 +102,7 @@ class NeedController implements StepBody {
       @ModelAttribute("form") BriefForm form,
       @AuthenticationPrincipal SignedIn person,
       Model model) {
-    int added = BriefConverter.add(form, sources.needs(from));
+    int added = BriefConverter.add(form, sources.needs(id, from));
     if (form.follows) {
       form.groups = BriefConverter.form(selections.load(id).file().brief(), form.version).groups;
     }

@@ -20,6 +20,7 @@ import tertulia.core.evaluation.Met;
 import tertulia.core.evaluation.ScoreCard;
 import tertulia.core.finding.Advice;
 import tertulia.core.finding.AdviceFindings;
+import tertulia.core.fit.Need;
 import tertulia.core.scoring.Interval;
 import tertulia.core.scoring.Totals.Winner;
 
@@ -113,7 +114,7 @@ public final class ScoreCardWriter {
 
   private ScoreCardView.Line need(ScoreCard.OfNeed line) {
     Map<String, Interval> values = new LinkedHashMap<>();
-    line.met().forEach((contender, met) -> values.put(contender, value(met)));
+    line.met().forEach((contender, met) -> values.put(contender, value(line.need(), met)));
     List<String> ahead = line.ahead();
     boolean most = ahead.size() > card.contenders().size() / 2 && ahead.size() > 2;
     List<String> others =
@@ -140,10 +141,11 @@ public final class ScoreCardWriter {
         words.asked(line.need()));
   }
 
-  private static Interval value(Met met) {
+  private static Interval value(Need need, Met met) {
     return switch (met) {
       case YES, OUTSIDE -> Interval.exactly(BigDecimal.ONE);
       case PARTLY -> Interval.exactly(HALF);
+      case BY_HAND -> Interval.exactly(need.byHandIsEnough() ? BigDecimal.ONE : BigDecimal.ZERO);
       case NO -> Interval.exactly(BigDecimal.ZERO);
       case UNKNOWN -> Interval.UNKNOWN;
     };

@@ -1,6 +1,8 @@
 package tertulia.app.selection;
 
 import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -82,27 +84,38 @@ public class SelectionImport {
     }
   }
 
+  /** Those that others name before these, as far as they do not name each other. */
+  private static List<ToolSheet> namedFirst(Collection<ToolSheet> pages) {
+    List<ToolSheet> ordered = new ArrayList<>();
+    List<ToolSheet> left = new ArrayList<>(pages);
+    while (!left.isEmpty()) {
+      ToolSheet next =
+          left.stream()
+              .filter(sheet ->
+                  sheet
+                      .otherTools()
+                      .allMatch(id ->
+                          id.equals(sheet.id())
+                              || left.stream().noneMatch(other -> other.id().equals(id))))
+              .findFirst()
+              .orElseGet(left::getFirst);
+      left.remove(next);
+      ordered.add(next);
+    }
+    return ordered;
+  }
+
   /** Stores a file that was read: its tools, table, weights and marks; all or nothing. */
   @Transactional
   public Taken take(SelectionFile file, String by) {
     SelectionRow row = new SelectionRow();
     Map<String, String> used = new HashMap<>();
-    for (ToolSheet sheet : file.otherPages()) {
-      used.put(sheet.id(), catalogue.sameOrNew(sheet, by).sheet().id());
-    }
-    Map<Integer, Catalogue.Stored> brought = new HashMap<>();
-    // tools first: what is bought together names them
-    for (boolean sets : List.of(false, true)) {
-      for (int i = 0; i < file.contenders().size(); i++) {
-        ToolSheet sheet = file.contenders().get(i).tool();
-        if (sheet.setOfTools() == sets) {
-          ToolSheet own =
-              sheet.withTogether(
-                  sheet.together().stream().map(id -> used.getOrDefault(id, id)).toList());
-          brought.put(i, catalogue.sameOrNew(own, by));
-          used.put(sheet.id(), brought.get(i).sheet().id());
-        }
-      }
+    Map<String, Catalogue.Stored> brought = new HashMap<>();
+    for (ToolSheet sheet : namedFirst(file.allPages().values())) {
+      Catalogue.Stored stored =
+          catalogue.sameOrNew(sheet.naming(id -> used.getOrDefault(id, id)), by);
+      brought.put(sheet.id(), stored);
+      used.put(sheet.id(), stored.sheet().id());
     }
     Selections.write(row, ofOwnUse(file.brief(), used));
     long id = Objects.requireNonNull(selections.save(row).id);
@@ -110,7 +123,7 @@ public class SelectionImport {
     Map<String, String> slugs = new HashMap<>();
     int place = 0;
     for (SelectionFile.ContenderPart part : file.contenders()) {
-      Catalogue.Stored tool = Objects.requireNonNull(brought.get(place));
+      Catalogue.Stored tool = Objects.requireNonNull(brought.get(part.tool().id()));
       slugs.put(part.tool().id(), tool.sheet().id());
       ContenderRow contender = new ContenderRow();
       contender.selectionId = id;

@@ -2,6 +2,7 @@ package tertulia.app.selection;
 
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -172,12 +173,7 @@ public class SelectionLoader {
     Map<Long, TriedByHand.Stored> tried = hands.of(ids);
     Map<Long, List<ProofRow>> shown = proofs.of(ids);
     Map<Long, List<RemarkRow>> said = remarks.of(ids);
-    Map<String, ToolSheet> members =
-        catalogue.pages(
-            sheets.values().stream()
-                .flatMap(sheet -> sheet.together().stream())
-                .collect(Collectors.toSet()),
-            day);
+    Map<String, ToolSheet> members = named(sheets.values(), day);
     List<LoadedSelection> tables = new ArrayList<>();
     for (SelectionRow row : rows) {
       List<SelectionFile.ContenderPart> parts =
@@ -231,17 +227,39 @@ public class SelectionLoader {
     return pages;
   }
 
-  /** With the pages of tools that are bought together; null: there are none. */
+  /** The pages that others cannot be priced without, and those that these name again. */
+  private Map<String, ToolSheet> named(Collection<ToolSheet> sheets, LocalDate day) {
+    Map<String, ToolSheet> found = new LinkedHashMap<>();
+    Collection<ToolSheet> next = sheets;
+    while (!next.isEmpty()) {
+      Set<String> ids =
+          next.stream()
+              .flatMap(ToolSheet::otherTools)
+              .filter(id -> !found.containsKey(id))
+              .collect(Collectors.toSet());
+      next = ids.isEmpty() ? List.of() : catalogue.pages(ids, day).values();
+      next.forEach(page -> found.put(page.id(), page));
+    }
+    return found;
+  }
+
+  /** With the pages that contenders name; null: there are none. */
   private static @Nullable List<ToolSheet> pages(
       Map<String, ToolSheet> used,
       List<SelectionFile.ContenderPart> parts,
       Map<String, ToolSheet> members) {
     Map<String, ToolSheet> pages = new LinkedHashMap<>(used);
-    parts.stream()
-        .flatMap(part -> part.tool().together().stream())
-        .filter(id -> parts.stream().noneMatch(part -> part.tool().id().equals(id)))
-        .forEach(id ->
-            Optional.ofNullable(members.get(id)).ifPresent(page -> pages.putIfAbsent(id, page)));
+    Set<String> seen = parts.stream().map(part -> part.tool().id()).collect(Collectors.toSet());
+    List<ToolSheet> next = parts.stream().map(SelectionFile.ContenderPart::tool).toList();
+    while (!next.isEmpty()) {
+      next =
+          next.stream()
+              .flatMap(ToolSheet::otherTools)
+              .filter(seen::add)
+              .flatMap(id -> Optional.ofNullable(members.get(id)).stream())
+              .toList();
+      next.forEach(page -> pages.putIfAbsent(page.id(), page));
+    }
     return pages.isEmpty() ? null : List.copyOf(pages.values());
   }
 

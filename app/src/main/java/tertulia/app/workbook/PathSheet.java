@@ -192,10 +192,7 @@ final class PathSheet {
   }
 
   private PlanPath.Leg legAt(int m) {
-    return way.legs().stream()
-        .filter(leg -> leg.months().from() <= m && m < leg.months().end())
-        .findFirst()
-        .orElseThrow();
+    return way.legs().stream().filter(leg -> leg.months().contains(m)).findFirst().orElseThrow();
   }
 
   private boolean isOn(Option option, int m) {

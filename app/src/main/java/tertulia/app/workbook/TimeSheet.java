@@ -5,14 +5,17 @@ import static tertulia.app.workbook.Rounded.money;
 import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.function.IntFunction;
 import tertulia.core.evaluation.Contender;
 import tertulia.core.evaluation.Evaluation;
 import tertulia.core.labour.Labour;
+import tertulia.core.labour.PeopleTime;
 import tertulia.core.labour.PeopleTime.Item;
 import tertulia.core.labour.StaffEffort;
 import tertulia.core.labour.StaffTime;
 import tertulia.core.path.PlanPath;
+import tertulia.core.path.PlanPaths;
 
 /** The sheet of people's time: for each contender each item, month by month, as formulas. */
 final class TimeSheet {
@@ -56,7 +59,7 @@ final class TimeSheet {
     List<Integer> rows = new ArrayList<>();
     for (Item item : Item.values()) {
       if (!known.time().of(item).isZero()) {
-        rows.add(item(contender.tool().name(), item, effort, labour, hour, way));
+        rows.add(item(contender, item, effort, labour, hour, way));
       }
     }
     int sum = row++;
@@ -74,15 +77,20 @@ final class TimeSheet {
   }
 
   private int item(
-      String tool, Item item, StaffEffort effort, Labour labour, String hour, PlanPath way) {
+      Contender contender,
+      Item item,
+      StaffEffort effort,
+      Labour labour,
+      String hour,
+      PlanPath way) {
+    String tool = contender.tool().name();
     IntFunction<String> amount =
         switch (item) {
           case SET_UP -> once(input(tool, "set-up, hours", effort.setUp()));
           case MIGRATION -> once(input(tool, "migration, hours", effort.migration()));
           case LEARNING -> learning(input(tool, "learning, hours a seat", effort.learning()));
           case UPKEEP -> always(input(tool, "upkeep, hours a month", effort.upkeep()));
-          case BY_HAND ->
-              always(input(tool, "by hand, minutes a workday", effort.manualMinutes()) + "*21/60");
+          case BY_HAND -> byHand(contender, effort, way);
           case CHANGING -> {
             String hours = inputs.of("A change of plan, hours", labour.changeHours(), "");
             yield m -> way.changesOfPlan().contains(m) ? hours : "0";
@@ -103,6 +111,42 @@ final class TimeSheet {
     }
     sheet.formula(at, TOTAL, "SUM(" + Sheet.across(at, FIRST, FIRST + months() - 1) + ")");
     return at;
+  }
+
+  /** Minutes that were stated, and those of each need that is met by hand in the month. */
+  private IntFunction<String> byHand(Contender contender, StaffEffort effort, PlanPath way) {
+    String tool = contender.tool().name();
+    String stated = input(tool, "by hand, minutes a workday", effort.manualMinutes());
+    List<PeopleTime.Manual> needs =
+        evaluation
+            .costs()
+            .overall()
+            .byHand(contender.id(), new PlanPaths.Found(way, List.of(), Optional.empty()))
+            .lines();
+    return m -> {
+      StringBuilder minutes = new StringBuilder(stated);
+      for (PeopleTime.Manual need : needs) {
+        BigDecimal more = need.minutes().get(m);
+        if (more.signum() > 0) {
+          minutes
+              .append("+")
+              .append(
+                  input(
+                      tool + ", " + planIn(way, m),
+                      need.what() + " by hand, minutes a workday",
+                      more));
+        }
+      }
+      return "(" + minutes + ")*21/60";
+    };
+  }
+
+  private static String planIn(PlanPath way, int month) {
+    return way.legs().stream()
+        .filter(leg -> leg.months().contains(month))
+        .map(leg -> leg.option().plan().name())
+        .findFirst()
+        .orElse("");
   }
 
   private String input(String tool, String label, BigDecimal figure) {

@@ -262,7 +262,7 @@ public class CsvFilesTest {
         HEADER + PLAN + "cost,Mapelroot,,Works,Seats,,,m1,7,,,,,\n",
         "row 3",
         "\"cost\" is not one of tool, plan, price, unsaid, allowance, capability, offer, owned,"
-            + " condition, words, pasted, rating."
+            + " condition, connector, words, pasted, rating."
       },
       {
         "line,toool\nplan,x\n",

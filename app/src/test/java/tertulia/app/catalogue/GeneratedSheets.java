@@ -55,6 +55,9 @@ public final class GeneratedSheets {
             : null,
         List.of(new ToolSheet.ConditionPart(ToolSheet.Circumstance.COUNTRIES, "NO, SE", source())),
         List.of(
+            new ToolSheet.ConnectorPart("=Relay", price(more), "EUR", null, null, page()),
+            new ToolSheet.ConnectorPart("Bridge", null, null, "another", "Plan 1, wide", page())),
+        List.of(
             new ToolSheet.RatingPart(
                 "4." + random.nextInt(10), 1 + random.nextInt(500), source("public-ratings"))),
         List.of(),
@@ -67,6 +70,14 @@ public final class GeneratedSheets {
             ? new ToolSheet.PastedPart(
                 "\tHold;\tDeck\n=Price a \"seat\"\t8,40 €\t–\n\n @home", "Ilse", "2026-11-20")
             : null);
+  }
+
+  private static String price(Random random) {
+    return random.nextInt(40) + "." + (1 + random.nextInt(9));
+  }
+
+  private static ToolSheet.SourcePart page() {
+    return new ToolSheet.SourcePart("2026-05-15", "makers-claim", "Ilse", "", "", "");
   }
 
   private String price() {
@@ -129,6 +140,7 @@ public final class GeneratedSheets {
                       "Seats", "seats", "99.5", unit.minimum(), unit.pack(), unit.included()))));
     }
     boolean isAssumed = assumed && !low.isEmpty();
+    boolean onTop = more.nextInt(3) == 0;
     return new ToolSheet.PlanPart(
         id,
         name,
@@ -143,7 +155,10 @@ public final class GeneratedSheets {
         isAssumed ? high : List.of(),
         allowances(),
         facts(),
-        open(codes));
+        open(codes),
+        onTop ? "Plan 9, =theirs" : null,
+        onTop ? "another" : null,
+        null);
   }
 
   private List<ToolSheet.AllowancePart> allowances() {
@@ -153,11 +168,9 @@ public final class GeneratedSheets {
           new ToolSheet.AllowancePart(
               "automation-runs", ToolSheet.Limit.UP_TO, "1000", "1.5", "seats", null, source()));
     }
-    ToolSheet.SourcePart page =
-        new ToolSheet.SourcePart("2026-05-15", "makers-claim", "Ilse", "", "", "");
     parts.add(
         new ToolSheet.AllowancePart(
-            "calendars", ToolSheet.Limit.ACCOUNT_OR_SEAT, "900000", "0", "seats", null, page));
+            "calendars", ToolSheet.Limit.ACCOUNT_OR_SEAT, "900000", "0", "seats", null, page()));
     parts.add(
         new ToolSheet.AllowancePart(
             "gigabytes-kept",
@@ -166,7 +179,7 @@ public final class GeneratedSheets {
             "0",
             "seats",
             more.nextBoolean() ? "900 TB" : null,
-            page));
+            page()));
     return parts;
   }
 
@@ -216,6 +229,11 @@ public final class GeneratedSheets {
           new ToolSheet.FactPart(
               "+Capability " + f, one(List.of("", "Safety")), one(ANSWERS), "", source()));
     }
+    facts.add(
+        new ToolSheet.FactPart("Goes with B", "", "through-connector", "=Relay", page(), null));
+    facts.add(
+        new ToolSheet.FactPart(
+            "Goes with C", "", "by-hand", "", page(), more.nextBoolean() ? "12.5" : null));
     return facts;
   }
 

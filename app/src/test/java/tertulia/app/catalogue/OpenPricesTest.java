@@ -87,7 +87,7 @@ public class OpenPricesTest {
   public void itIsShownBesideThePriceAndConfirmedOnce() {
     ToolSheet sheet = sheet(pasted("Brig\n€25 per user\n"));
     PricePage.Value price =
-        PricePage.of(sheet, day -> false).prices().stream()
+        PricePage.of(sheet, day -> false, id -> id).prices().stream()
             .filter(line -> line.label().startsWith("Seats"))
             .findFirst()
             .orElseThrow()
@@ -125,7 +125,7 @@ public class OpenPricesTest {
         List.of("Archive m1", "Archive u12"));
     assertEquals(sheet(ToolForms.of(sheet, 0)).plans(), sheet.plans());
     List<PricePage.Open> shown =
-        PricePage.of(sheet, day -> false).prices().stream()
+        PricePage.of(sheet, day -> false, id -> id).prices().stream()
             .flatMap(line -> line.cells().getFirst().unsaid().stream())
             .toList();
     assertTrue(!shown.isEmpty());
@@ -152,7 +152,7 @@ public class OpenPricesTest {
         List.of("m1", "u12"));
     assertEquals(sheet(ToolForms.of(sheet, 0)).plans(), sheet.plans());
     List<String> keys =
-        PricePage.of(sheet, day -> false).prices().stream()
+        PricePage.of(sheet, day -> false, id -> id).prices().stream()
             .flatMap(line -> line.cells().getFirst().unsaid().stream())
             .map(PricePage.Open::key)
             .toList();

@@ -147,6 +147,7 @@ public class LawsOfCostTest {
             List.of(),
             t.owned(),
             t.conditions(),
+            t.connectors(),
             t.ratings(),
             t.confirmed(),
             t.words(),

@@ -233,7 +233,7 @@ public record Conditions(Evaluation then, Evaluation now, String choice, int mon
   private Optional<Option> option(Evaluation evaluation, int m) {
     return evaluation.costs().overall().way(choice) instanceof PlanPaths.Found found
         ? found.best().legs().stream()
-            .filter(leg -> leg.months().from() <= m && m < leg.months().end())
+            .filter(leg -> leg.months().contains(m))
             .map(PlanPath.Leg::option)
             .findFirst()
         : Optional.empty();
@@ -380,9 +380,9 @@ public record Conditions(Evaluation then, Evaluation now, String choice, int mon
     }
     Answer answer = option.get().answer(needed.get());
     return switch (answer) {
-      case YES, BY_ADD_ON -> new Result(Test.HOLDS, Optional.empty());
+      case YES, BY_ADD_ON, THROUGH_CONNECTOR -> new Result(Test.HOLDS, Optional.empty());
       case UNKNOWN -> Result.unknown();
-      case PARTLY, NO -> {
+      case PARTLY, BY_HAND, NO -> {
         boolean asThen =
             option(then, 0).map(was -> was.answer(needed.get()) == answer).orElse(false);
         yield asThen

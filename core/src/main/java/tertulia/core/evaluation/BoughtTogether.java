@@ -157,7 +157,9 @@ public final class BoughtTogether {
             .filter(fact -> fact.answer() == Answer.YES)
             .findFirst()
             .orElseGet(() -> tools.get(tool).getFirst().fact(capability));
-    return new Contender.MetBeside(names.get(tool), new Fact(Answer.YES, first.source()));
+    return new Contender.MetBeside(
+        names.get(tool),
+        first.answer() == Answer.BY_HAND ? first : new Fact(Answer.YES, first.source()));
   }
 
   /** With what else the other tools have on the plans they are on. */

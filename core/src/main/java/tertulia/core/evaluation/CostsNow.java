@@ -169,9 +169,10 @@ public final class CostsNow {
     }
     Labour labour = selection.practice().labour();
     Optional<StaffEffort> effort = selection.contender(contender).takes();
-    return PeopleTime.missing(effort, labour).isPresent()
+    ByHand byHand = overall.byHand(contender, optionNow(contender));
+    return PeopleTime.missing(effort, labour).or(byHand::missing).isPresent()
         ? Optional.empty()
-        : effort.map(e -> PeopleTime.steady(e, labour, selection.currency()));
+        : effort.map(e -> PeopleTime.steady(e, labour, byHand.lines(), selection.currency()));
   }
 
   /** Active contenders with a figure for the people under discussion, cheapest first. */

@@ -231,12 +231,49 @@ public final class CostsOverall {
     Optional<StaffEffort> effort = selection.contender(contender).takes();
     List<Integer> changes =
         along instanceof PlanPaths.Found found ? found.best().changesOfPlan() : List.of();
+    ByHand byHand = byHand(contender, along);
     return PeopleTime.missing(effort, labour)
+        .or(byHand::missing)
         .<StaffTime>map(StaffTime.Unknown::new)
         .orElseGet(() ->
             new StaffTime.Known(
                 PeopleTime.of(
-                    effort.orElseThrow(), labour, seats(), changes, selection.currency())));
+                    effort.orElseThrow(),
+                    labour,
+                    seats(),
+                    changes,
+                    byHand.lines(),
+                    selection.currency())));
+  }
+
+  /** What is done by hand along a way, where the buyer accepts that. */
+  public ByHand byHand(String contender, PlanPaths along) {
+    return ByHand.of(
+        selection.needs(),
+        months.size(),
+        (need, month) ->
+            need.begins().isInForce(selection.horizon().month(month), planned.get(month).total())
+                    && along instanceof PlanPaths.Found found
+                ? plansOf(contender, need).orElseGet(() -> optionsIn(found.best(), month))
+                : List.of());
+  }
+
+  private static List<Option> optionsIn(PlanPath way, int month) {
+    return way.legs().stream()
+        .filter(leg -> leg.months().contains(month))
+        .map(PlanPath.Leg::option)
+        .toList();
+  }
+
+  /** The same in a month on one option: of what counts at once. */
+  ByHand byHand(String contender, Optional<Option> option) {
+    return ByHand.of(
+        selection.needs(),
+        1,
+        (need, month) ->
+            need.isAtOnce()
+                ? plansOf(contender, need).orElseGet(() -> option.stream().toList())
+                : List.of());
   }
 
   /** Seats needed by month: those of the demand, or everybody if no seats are counted. */

@@ -12,6 +12,7 @@ public enum Met {
   YES,
   OUTSIDE,
   PARTLY,
+  BY_HAND,
   NO,
   UNKNOWN;
 
@@ -55,7 +56,8 @@ public enum Met {
     return switch (answer) {
       case YES -> YES;
       case PARTLY -> PARTLY;
-      case BY_ADD_ON -> takesAddOn ? YES : NO;
+      case BY_ADD_ON, THROUGH_CONNECTOR -> takesAddOn ? YES : NO;
+      case BY_HAND -> BY_HAND;
       case NO -> NO;
       case UNKNOWN -> UNKNOWN;
     };
@@ -67,6 +69,7 @@ public enum Met {
       case YES, OUTSIDE -> Optional.of(true);
       case PARTLY ->
           Optional.of(need.importance() instanceof Importance.Must must && must.partlyIsEnough());
+      case BY_HAND -> Optional.of(need.byHandIsEnough());
       case NO -> Optional.of(false);
       case UNKNOWN -> Optional.empty();
     };
@@ -79,8 +82,9 @@ public enum Met {
 
   private int rank() {
     return switch (this) {
-      case YES, OUTSIDE -> 2;
-      case PARTLY -> 1;
+      case YES, OUTSIDE -> 3;
+      case PARTLY -> 2;
+      case BY_HAND -> 1;
       case NO, UNKNOWN -> 0;
     };
   }

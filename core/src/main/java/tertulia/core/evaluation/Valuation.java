@@ -357,7 +357,9 @@ record Valuation(CostsOverall costs, Panel panel, Trials trials) {
         Fact fact = offering.fact(need.capability());
         boolean outside = need.outside().filter(option.outside()::contains).isPresent();
         Interval met =
-            outside ? Interval.exactly(BigDecimal.ONE) : met(option.answer(need.capability()));
+            outside
+                ? Interval.exactly(BigDecimal.ONE)
+                : met(need, option.answer(need.capability()));
         all = all.add(weight);
         low = low.add(weight.multiply(met.low()));
         high = high.add(weight.multiply(met.high()));
@@ -384,16 +386,20 @@ record Valuation(CostsOverall costs, Panel panel, Trials trials) {
 
   private static String words(Need need, Option option) {
     Fact fact = option.offering().fact(need.capability());
-    return fact.answer() == Answer.BY_ADD_ON && option.answer(need.capability()) == Answer.NO
-        ? "by add-on, which no must requires and is not bought"
+    if (fact.answer() == Answer.BY_HAND) {
+      return fact.words() + (need.byHandIsEnough() ? ", which is enough" : ", which is not enough");
+    }
+    return fact.answer().isSoldApart() && option.answer(need.capability()) == Answer.NO
+        ? fact.words() + ", which no must requires and is not bought"
         : fact.words();
   }
 
-  private static Interval met(Answer answer) {
+  private static Interval met(Need need, Answer answer) {
     return switch (answer) {
       case YES -> Interval.exactly(BigDecimal.ONE);
       case PARTLY -> Interval.exactly(HALF);
-      case NO, BY_ADD_ON -> Interval.exactly(BigDecimal.ZERO);
+      case BY_HAND -> Interval.exactly(need.byHandIsEnough() ? BigDecimal.ONE : BigDecimal.ZERO);
+      case NO, BY_ADD_ON, THROUGH_CONNECTOR -> Interval.exactly(BigDecimal.ZERO);
       case UNKNOWN -> Interval.UNKNOWN;
     };
   }

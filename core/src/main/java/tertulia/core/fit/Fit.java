@@ -226,14 +226,14 @@ public record Fit(
   /** By an add-on it is there only where that is taken. */
   private static Optional<Reason> later(Need need, Fact fact, @Nullable PriceList list) {
     Importance.Must must = (Importance.Must) need.importance();
-    if (fact.answer() != Answer.BY_ADD_ON || list == null) {
+    if (!fact.answer().isSoldApart() || list == null) {
       return must(need, must, fact, list);
     }
     return list.addOn(fact.addOn())
             .filter(addOn -> list.charges().containsAll(addOn.charges()))
             .isPresent()
         ? Optional.empty()
-        : Optional.of(new Reason.AddOnNotTaken(need, fact.addOn()));
+        : Optional.of(new Reason.AddOnNotTaken(need, fact));
   }
 
   /** What the musts that count at once say of a plan, whatever its prices. */
@@ -264,10 +264,14 @@ public record Fit(
           must.partlyIsEnough()
               ? Optional.empty()
               : Optional.of(new Reason.MustMissing(need, fact));
-      case BY_ADD_ON ->
+      case BY_ADD_ON, THROUGH_CONNECTOR ->
           list == null || list.addOn(fact.addOn()).isPresent()
               ? Optional.empty()
-              : Optional.of(new Reason.AddOnNotSold(need, fact.addOn(), list.term().words()));
+              : Optional.of(new Reason.AddOnNotSold(need, fact, list.term().words()));
+      case BY_HAND ->
+          need.byHandIsEnough()
+              ? Optional.empty()
+              : Optional.of(new Reason.MustMissing(need, fact));
       case NO -> Optional.of(new Reason.MustMissing(need, fact));
       case UNKNOWN -> Optional.of(new Reason.MustUnknown(need, fact.count()));
     };
@@ -292,7 +296,7 @@ public record Fit(
             .filter(need -> need.importance() instanceof Importance.Must)
             .filter(counted)
             .map(need -> offering.fact(need.capability()))
-            .filter(fact -> fact.answer() == Answer.BY_ADD_ON)
+            .filter(fact -> fact.answer().isSoldApart())
             .map(Fact::addOn)
             .toList();
     return list.addOns().stream().filter(addOn -> names.contains(addOn.name())).toList();

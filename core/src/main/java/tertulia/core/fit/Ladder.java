@@ -21,27 +21,36 @@ public record Ladder(Capability capability, List<Offering> offerings) {
         .toList();
   }
 
-  /** Whether some plan has it, be it by an add-on. */
+  /** Whether some plan has it, be it by an add-on or through a connector. */
   public boolean isAnywhere() {
-    return !with(Answer.YES, Answer.BY_ADD_ON).isEmpty();
+    return !with(Answer.YES, Answer.BY_ADD_ON, Answer.THROUGH_CONNECTOR).isEmpty();
   }
 
   /**
    * Where it is to be had: "in every plan", "from Crew on", "in Crew, Yard", "partly from Crew on",
-   * "by add-on from Crew on", "in no plan" or "not confirmed".
+   * "by add-on from Crew on", "through a connector in every plan", "by hand in every plan", "in no
+   * plan" or "not confirmed".
    */
   public String words() {
     List<String> own = with(Answer.YES);
     List<String> added = with(Answer.BY_ADD_ON);
+    List<String> connected = with(Answer.THROUGH_CONNECTOR);
     List<String> partly = with(Answer.PARTLY);
+    List<String> byHand = with(Answer.BY_HAND);
     if (!own.isEmpty()) {
       return place(own);
     }
     if (!added.isEmpty()) {
       return "by add-on " + place(added);
     }
+    if (!connected.isEmpty()) {
+      return "through a connector " + place(connected);
+    }
     if (!partly.isEmpty()) {
       return "partly " + place(partly);
+    }
+    if (!byHand.isEmpty()) {
+      return "by hand " + place(byHand);
     }
     return with(Answer.UNKNOWN).isEmpty() ? "in no plan" : "not confirmed";
   }

@@ -12,13 +12,15 @@ import tertulia.core.pricing.ExternalCover;
  * @param outside how it is covered where a plan does not have it; empty: it is not
  * @param begins when a must begins to count; what is no must counts at once
  * @param groups ids of the groups that need it; empty: everybody does
+ * @param byHandIsEnough whether the buyer accepts that people do it by hand; else that is a no
  */
 public record Need(
     Capability capability,
     Importance importance,
     Optional<ExternalCover> outside,
     Begins begins,
-    Set<String> groups) {
+    Set<String> groups,
+    boolean byHandIsEnough) {
   public Need {
     requireNonNull(begins);
     groups = Set.copyOf(groups);
@@ -62,7 +64,17 @@ public record Need(
       Importance importance,
       Optional<ExternalCover> outside,
       Begins begins) {
-    this(capability, importance, outside, begins, Set.of());
+    this(capability, importance, outside, begins, Set.of(), false);
+  }
+
+  /** A need of which by hand is a no. */
+  public Need(
+      Capability capability,
+      Importance importance,
+      Optional<ExternalCover> outside,
+      Begins begins,
+      Set<String> groups) {
+    this(capability, importance, outside, begins, groups, false);
   }
 
   /** Whether somebody of some groups needs it. */
@@ -89,7 +101,13 @@ public record Need(
   public Need asMust() {
     return importance instanceof Importance.Must
         ? this
-        : new Need(capability, new Importance.Must(false), outside);
+        : new Need(
+            capability,
+            new Importance.Must(false),
+            outside,
+            Begins.AT_ONCE,
+            Set.of(),
+            byHandIsEnough);
   }
 
   /** Whether a plan with this fact leaves something to cover; unknown counts as not there. */
@@ -97,7 +115,8 @@ public record Need(
     return switch (fact.answer()) {
       case YES -> false;
       case PARTLY -> !(importance instanceof Importance.Must must && must.partlyIsEnough());
-      case BY_ADD_ON -> !addOnTaken;
+      case BY_ADD_ON, THROUGH_CONNECTOR -> !addOnTaken;
+      case BY_HAND -> !byHandIsEnough;
       case NO, UNKNOWN -> true;
     };
   }

@@ -29,6 +29,13 @@ public sealed interface Reason {
     };
   }
 
+  /** By what that is sold apart a fact is a yes, such as: by add-on "Gate". */
+  private static String bought(Fact fact) {
+    return (fact.answer() == Answer.THROUGH_CONNECTOR ? "through \"" : "by add-on \"")
+        + fact.addOn()
+        + "\"";
+  }
+
   /** The plan lacks a must. */
   record MustMissing(Need need, Fact fact) implements Reason {
     @Override
@@ -39,7 +46,8 @@ public sealed interface Reason {
       return need.capability().name()
           + switch (fact.answer()) {
             case PARTLY -> ": only partly, which is not enough";
-            case NO, UNKNOWN, YES, BY_ADD_ON -> ": not in this plan";
+            case BY_HAND -> ": only by hand, which is not enough";
+            case NO, UNKNOWN, YES, BY_ADD_ON, THROUGH_CONNECTOR -> ": not in this plan";
           };
     }
 
@@ -87,11 +95,11 @@ public sealed interface Reason {
     }
   }
 
-  /** A must comes with an add-on that is not sold under the term. */
-  record AddOnNotSold(Need need, String addOn, String term) implements Reason {
+  /** A must comes with an add-on or a connector that is not sold under the term. */
+  record AddOnNotSold(Need need, Fact fact, String term) implements Reason {
     @Override
     public String sentence() {
-      return need.capability().name() + ": by add-on \"" + addOn + "\", not sold " + term;
+      return need.capability().name() + ": " + bought(fact) + ", not sold " + term;
     }
 
     @Override
@@ -100,11 +108,11 @@ public sealed interface Reason {
     }
   }
 
-  /** A must that begins later comes with an add-on that is not taken yet. */
-  record AddOnNotTaken(Need need, String addOn) implements Reason {
+  /** A must that begins later comes with an add-on or a connector that is not taken yet. */
+  record AddOnNotTaken(Need need, Fact fact) implements Reason {
     @Override
     public String sentence() {
-      return need.capability().name() + ": by add-on \"" + addOn + "\", which is not taken";
+      return need.capability().name() + ": " + bought(fact) + ", which is not taken";
     }
 
     @Override

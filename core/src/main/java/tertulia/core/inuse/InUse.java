@@ -159,7 +159,7 @@ public record InUse(
    *
    * @param asked the areas; none: it is not known what the question is about, so it stays
    */
-  public boolean goesFor(Set<String> asked) {
+  public static boolean goesFor(List<String> areas, Set<String> asked) {
     return !areas.isEmpty() && asked.containsAll(areas);
   }
 

@@ -58,16 +58,40 @@ public record PeopleTime(CurrencyUnit currency, List<Line> lines) {
       Item item, int month, BigDecimal amount, BigDecimal each, Money money, String how) {}
 
   /**
-   * The people's time of a tool, or why it is not known.
+   * Something that people do by hand on the plans they are on.
+   *
+   * @param what it is, such as "Time records"
+   * @param minutes on each workday, by plan month; 0 in months on a plan that does it by itself
+   */
+  public record Manual(String what, List<BigDecimal> minutes) {
+    public Manual {
+      minutes = List.copyOf(minutes);
+    }
+  }
+
+  /** The people's time of a tool whose plans leave nothing to be done by hand. */
+  public static PeopleTime of(
+      StaffEffort effort,
+      Labour labour,
+      List<Integer> seats,
+      List<Integer> changes,
+      CurrencyUnit currency) {
+    return of(effort, labour, seats, changes, List.of(), currency);
+  }
+
+  /**
+   * The people's time of a tool.
    *
    * @param seats seats held by plan month
    * @param changes plan months in which the plan changes
+   * @param byHand what is done by hand beside what the effort states
    */
   public static PeopleTime of(
       StaffEffort effort,
       Labour labour,
       List<Integer> seats,
       List<Integer> changes,
+      List<Manual> byHand,
       CurrencyUnit currency) {
     Hours hours = new Hours(labour.hour().orElse(BigDecimal.ZERO), currency);
     hours.add(Item.SET_UP, 0, effort.setUp(), "once");
@@ -82,11 +106,7 @@ public record PeopleTime(CurrencyUnit currency, List<Line> lines) {
           effort.learning().multiply(BigDecimal.valueOf(more)),
           more + " more seats, " + effort.learning().toPlainString() + " hours each");
       hours.add(Item.UPKEEP, m, effort.upkeep(), "a month");
-      hours.add(
-          Item.BY_HAND,
-          m,
-          effort.manualMinutes().multiply(WORKDAYS).divide(MINUTES, MathContext.DECIMAL128),
-          effort.manualMinutes().toPlainString() + " minutes on each of 21 workdays");
+      hours.byHand(m, effort.manualMinutes(), byHand);
       if (changes.contains(m)) {
         hours.add(Item.CHANGING, m, labour.changeHours(), "for a change of plan");
       }
@@ -97,8 +117,13 @@ public record PeopleTime(CurrencyUnit currency, List<Line> lines) {
     return new PeopleTime(currency, hours.lines);
   }
 
-  /** What upkeep and work by hand come to in any one month. */
-  public static Money steady(StaffEffort effort, Labour labour, CurrencyUnit currency) {
+  /**
+   * What upkeep and work by hand come to in any one month.
+   *
+   * @param byHand of that month
+   */
+  public static Money steady(
+      StaffEffort effort, Labour labour, List<Manual> byHand, CurrencyUnit currency) {
     StaffEffort lasting =
         new StaffEffort(
             BigDecimal.ZERO,
@@ -107,7 +132,7 @@ public record PeopleTime(CurrencyUnit currency, List<Line> lines) {
             effort.upkeep(),
             effort.manualMinutes(),
             0);
-    return of(lasting, labour, List.of(0), List.of(), currency).total();
+    return of(lasting, labour, List.of(0), List.of(), byHand, currency).total();
   }
 
   /** What is missing to know a tool's people's time; empty if nothing is. */
@@ -135,6 +160,27 @@ public record PeopleTime(CurrencyUnit currency, List<Line> lines) {
 
     void add(Item item, int month, BigDecimal hours, String how) {
       line(item, month, hours, rate, how);
+    }
+
+    /** All minutes of a month in one line, rounded once. */
+    void byHand(int month, BigDecimal stated, List<Manual> others) {
+      BigDecimal minutes = stated;
+      StringBuilder how = new StringBuilder(stated.signum() == 0 ? "" : stated.toPlainString());
+      for (Manual other : others) {
+        BigDecimal more = other.minutes().get(month);
+        if (more.signum() > 0) {
+          minutes = minutes.add(more);
+          how.append(how.isEmpty() ? "" : " and ")
+              .append(more.toPlainString())
+              .append(" for ")
+              .append(other.what());
+        }
+      }
+      add(
+          Item.BY_HAND,
+          month,
+          minutes.multiply(WORKDAYS).divide(MINUTES, MathContext.DECIMAL128),
+          how + " minutes on each of 21 workdays");
     }
 
     void oldTool(int month, BigDecimal cost) {

@@ -9,6 +9,7 @@ import tertulia.core.fit.Reason;
 import tertulia.core.fit.Verdict;
 import tertulia.core.growth.Measure;
 import tertulia.core.pricing.Plan;
+import tertulia.core.pricing.PlanPrices;
 import tertulia.core.pricing.PlanPrices.End;
 import tertulia.core.pricing.PriceList;
 
@@ -51,8 +52,8 @@ record Candidates(List<Candidate> high, List<Candidate> low) {
         return market
             .whyUnpriced(option.list(), measures, stated)
             .orElseGet(() ->
-                option.plan().isFrom()
-                    ? new NoFigure.FromPrice()
+                option.plan().prices() instanceof PlanPrices.From from
+                    ? new NoFigure.FromPrice(from.because())
                     : new NoFigure.NotSaid(option.plan().notSaid(option.list().term())));
       }
     }

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.stream.Collectors;
 import org.joda.money.CurrencyUnit;
 import tertulia.core.growth.Measure;
+import tertulia.core.pricing.PlanPrices;
 
 /** Why an option that would qualify has no figure. It is unknown, never nothing. */
 public sealed interface NoFigure {
@@ -11,7 +12,7 @@ public sealed interface NoFigure {
   default String words() {
     return switch (this) {
       case OnRequest onRequest -> "price on request";
-      case FromPrice from -> "only the least it costs is known";
+      case FromPrice from -> from.because().words();
       case NotSaid not ->
           "no price is said under this term for "
               + not.charges().stream()
@@ -34,7 +35,7 @@ public sealed interface NoFigure {
   record OnRequest() implements NoFigure {}
 
   /** Its prices are "from" so much: a lower bound, which the figure beside it is held against. */
-  record FromPrice() implements NoFigure {}
+  record FromPrice(PlanPrices.From.Because because) implements NoFigure {}
 
   /** The page has a price of these under another term only: what is said is a lower bound. */
   record NotSaid(List<String> charges) implements NoFigure {

@@ -58,11 +58,12 @@ public record Option(
   }
 
   /**
-   * What the plan says of a capability: "by an add-on" is a yes if that one is taken, else a no.
+   * What the plan says of a capability: by an add-on, or through a connector, is a yes if that one
+   * is taken, else a no.
    */
   public Answer answer(Capability capability) {
     Fact fact = offering.fact(capability);
-    return fact.answer() != Answer.BY_ADD_ON
+    return !fact.answer().isSoldApart()
         ? fact.answer()
         : addOns.contains(fact.addOn()) ? Answer.YES : Answer.NO;
   }

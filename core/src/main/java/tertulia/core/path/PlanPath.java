@@ -262,7 +262,7 @@ public record PlanPath(
 
   private Leg leg(int m) {
     return legs.stream()
-        .filter(leg -> leg.months().from() <= m && m < leg.months().end())
+        .filter(leg -> leg.months().contains(m))
         .findFirst()
         .orElseThrow(() -> new IllegalArgumentException("No month " + m + " on this way"));
   }

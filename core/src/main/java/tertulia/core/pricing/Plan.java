@@ -181,7 +181,8 @@ public record Plan(
           case PlanPrices.Quoted quoted -> new PlanPrices.Quoted(times(quoted.lists(), part));
           case PlanPrices.Assumed assumed ->
               new PlanPrices.Assumed(times(assumed.low(), part), times(assumed.high(), part));
-          case PlanPrices.From from -> new PlanPrices.From(times(from.least(), part));
+          case PlanPrices.From from ->
+              new PlanPrices.From(times(from.least(), part), from.because());
           case PlanPrices.OnRequest onRequest -> onRequest;
         };
     return priced(scaled);

@@ -51,10 +51,33 @@ public sealed interface PlanPrices {
    * above.
    *
    * @param least by term
+   * @param because why no more is known
    */
-  record From(List<PriceList> least) implements PlanPrices {
+  record From(List<PriceList> least, Because because) implements PlanPrices {
+    /** Why only the least is known. */
+    public enum Because {
+      PAGE_SAYS_FROM("only the least it costs is known"),
+      QUOTE_ENDED("its quote does not hold any more, so it costs at least that"),
+      BASE_NOT_PRICED("what it is had only with has no price here, which comes on top");
+
+      private final String words;
+
+      Because(String words) {
+        this.words = words;
+      }
+
+      public String words() {
+        return words;
+      }
+    }
+
     public From {
       least = checked(least);
+    }
+
+    /** As a price page says. */
+    public From(List<PriceList> least) {
+      this(least, Because.PAGE_SAYS_FROM);
     }
   }
 

@@ -12,6 +12,11 @@ public record MonthSpan(int from, int end) {
     }
   }
 
+  /** Whether it covers a plan month. */
+  public boolean contains(int month) {
+    return from <= month && month < end;
+  }
+
   public int months() {
     return end - from;
   }

@@ -307,9 +307,10 @@ public class BesideTest {
             new InUse.Until.AnyTime(0),
             List.of(),
             List.of("chat", "phone"));
-    assertTrue(suite.goesFor(Set.of("phone", "chat", "mail")));
-    assertTrue(!suite.goesFor(Set.of("chat")), "it serves another area, so it stays");
-    assertTrue(!suite.goesFor(Set.of()));
+    assertTrue(InUse.goesFor(suite.areas(), Set.of("phone", "chat", "mail")));
+    assertTrue(
+        !InUse.goesFor(suite.areas(), Set.of("chat")), "it serves another area, so it stays");
+    assertTrue(!InUse.goesFor(suite.areas(), Set.of()));
     Beside beside = new Beside(List.of(suite), Map.of("x", Set.of("suite")));
     assertEquals(beside.unserved("x", Set.of("chat")), Set.of("phone"));
     assertEquals(beside.unserved("y", Set.of("chat")), Set.of(), "it stays beside y");

@@ -378,14 +378,15 @@ public class LawsOfFitTest {
       case PARTLY -> Met.PARTLY;
       case NO -> Met.NO;
       case UNKNOWN -> Met.UNKNOWN;
-      case BY_ADD_ON -> throw new AssertionError("none is generated");
+      case BY_ADD_ON, THROUGH_CONNECTOR, BY_HAND -> throw new AssertionError("none is generated");
     };
   }
 
   private static int rank(Met met) {
     return switch (met) {
-      case YES, OUTSIDE -> 2;
-      case PARTLY -> 1;
+      case YES, OUTSIDE -> 3;
+      case PARTLY -> 2;
+      case BY_HAND -> 1;
       case NO, UNKNOWN -> 0;
     };
   }

@@ -53,7 +53,8 @@ public class PeopleTimeTest {
 
   @Test
   public void whatLastsIsUpkeepAndWorkByHand() {
-    assertEquals(PeopleTime.steady(EFFORT, labour("30", "6", "145.50"), EUR), money("165.00"));
+    assertEquals(
+        PeopleTime.steady(EFFORT, labour("30", "6", "145.50"), List.of(), EUR), money("165.00"));
   }
 
   @Test
