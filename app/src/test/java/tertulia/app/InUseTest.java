@@ -2,6 +2,7 @@ package tertulia.app;
 
 import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertFalse;
+import static org.testng.Assert.assertNull;
 import static org.testng.Assert.assertTrue;
 
 import java.nio.charset.StandardCharsets;
@@ -19,6 +20,7 @@ import org.springframework.test.context.TestPropertySource;
 import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
 import org.testng.annotations.Test;
 import tertulia.app.exchange.Faults;
+import tertulia.app.exchange.InUsePart;
 import tertulia.app.exchange.PortableFile;
 import tertulia.app.exchange.SelectionFile;
 import tertulia.app.exchange.SelectionReader;
@@ -378,5 +380,46 @@ public class InUseTest extends ServedTest {
     assertFalse(
         new SelectionReader(faults).readNew(gone).isPresent(),
         "a file that comes in says a plan that is there");
+  }
+
+  @Test(dependsOnMethods = "aTableIsReadWholeOrNotAtAll")
+  public void ofInvoicesThePeriodThatEndsLastCounts() throws Exception {
+    String head = "Vendor;Seats;Net amount;From;To;Currency\n";
+    assertEquals(
+        read(head
+                + "Teal Ledger;10;600,00;2025-04-01;2026-03-31;EUR\n"
+                + "Teal Ledger;12;720,00;2026-04-01;2027-03-31;EUR\n"
+                + "Teal Ledger;3;90,00;2026-10-01;2027-03-31;EUR\n"
+                + "Smew Calls;4;10,00;2026-10-01;2026-10-31;EUR\n"
+                + "Smew Calls;6;15,00;2026-11-01;2026-11-30;EUR\n")
+            .getStatus(),
+        302);
+    InUsePart ledger = used.find().of("teal-ledger").orElseThrow();
+    // 12 for the year and 3 from October on, at 60 a year each
+    assertEquals(ledger.units(), 15);
+    assertEquals(ledger.monthsCommitted(), 12);
+    assertTrue(ledger.upFront());
+    assertEquals(ledger.ends(), "2027-03");
+    assertTrue(page("/catalogue/teal-ledger").text().contains("60 EUR a year"));
+    InUsePart calls = used.find().of("smew-calls").orElseThrow();
+    assertEquals(calls.units(), 6);
+    assertEquals(calls.monthsCommitted(), 1);
+    assertNull(calls.ends());
+    assertTrue(page("/catalogue/smew-calls").text().contains("2.5 EUR a month"));
+    long tools = used.find().tools().size();
+    for (String[] wrong :
+        new String[][] {
+          {"Scaup;2;10;2026-01-01;2026-05-31;EUR\n", "Row 2, to", "covers 5 months"},
+          {"Scaup;0;10;2026-01-01;2026-01-31;EUR\n", "Row 2, units", "one seat or more"},
+          {"Scaup;2;ten;2026-01-01;2026-01-31;EUR\n", "Row 2, amount", "not a number"},
+          {"Scaup;2;10;2026-02-01;2026-01-31;EUR\n", "Row 2, to", "ends before it begins"}
+        }) {
+      MockHttpServletResponse refused = read(head + wrong[0]);
+      String says = Jsoup.parse(refused.getContentAsString(StandardCharsets.UTF_8)).text();
+      assertEquals(refused.getStatus(), 422);
+      assertTrue(says.contains(wrong[1]) && says.contains(wrong[2]), says);
+    }
+    assertEquals(read("Vendor;Amount;From;To\nScaup;1;2026-01-01;2026-01-31\n").getStatus(), 422);
+    assertEquals(used.find().tools().size(), tools);
   }
 }

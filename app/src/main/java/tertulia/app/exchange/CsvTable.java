@@ -11,8 +11,10 @@ import java.nio.charset.CodingErrorAction;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.regex.Pattern;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
@@ -57,6 +59,25 @@ public record CsvTable(
     public Numbered {
       cells = List.copyOf(cells);
     }
+  }
+
+  /**
+   * Where fields stand, of those that have a column; of two columns for a field the first.
+   *
+   * @param headings by field the headings, in lower case, that mean it
+   */
+  public Map<String, Integer> columns(Map<String, List<String>> headings) {
+    Map<String, Integer> columns = new HashMap<>();
+    for (int i = 0; i < header.size(); i++) {
+      String heading = header.get(i);
+      int place = i;
+      headings.forEach((field, names) -> {
+        if (names.contains(heading)) {
+          columns.putIfAbsent(field, place);
+        }
+      });
+    }
+    return columns;
   }
 
   /** What stands between cells. */

@@ -63,6 +63,11 @@ record RequiredPrices(Map<String, ToolSheet> pages, Had had) {
 
   /** A plan of another page, or of the same. */
   private record Other(ToolSheet sheet, ToolSheet.PlanPart plan) {
+    /** What it is called on a page: of another tool with that tool’s name. */
+    String named(ToolSheet page) {
+      return page.id().equals(sheet.id()) ? plan.name() : sheet.name() + " " + plan.name();
+    }
+
     /** What its charges are called beside those of another plan. */
     String named(String charge) {
       return Codes.shortened(sheet.name() + " " + plan.name() + ": " + charge);
@@ -153,10 +158,12 @@ record RequiredPrices(Map<String, ToolSheet> pages, Had had) {
             : page.flatMap(found ->
                 plan(in(found.withConnectors(List.of()), deep + 1), named)
                     .map(below -> new Other(found, below)));
+    ToolSheet.PlanPart called =
+        base.map(below -> plan.withBasePlan(below.named(sheet))).orElse(plan);
     if (base.filter(below -> there(below).isEmpty()).isPresent()) {
-      return plan;
+      return called;
     }
-    return base.flatMap(below -> joined(plan, below)).orElseGet(() -> least(plan));
+    return base.flatMap(below -> joined(called, below)).orElseGet(() -> least(called));
   }
 
   /** Only the plan's own price is known. */

@@ -212,7 +212,8 @@ public final class ToolReader {
         () ->
             new Plan(
                 part.id(),
-                Codes.text(part.name(), BriefReader.LONGEST_NAME),
+                Codes.text(part.name(), BriefReader.LONGEST_NAME)
+                    + (part.basePlan() == null ? "" : " on " + part.basePlan()),
                 new SeatRange(Codes.measure(part.measure()), part.least(), part.most()),
                 PriceReader.prices(part.basis(), lists, high),
                 PriceReader.tax(part.taxPercent()),

@@ -10,21 +10,21 @@ import tertulia.app.exchange.Fault;
 import tertulia.app.exchange.Faults;
 import tertulia.core.inuse.Beside;
 
-/** What is in use as a table: a row for each tool. */
+/** What is in use as a table: a row for each tool, or a row for each invoice. */
 final class InUseCsv {
-  /** Other headings that mean a field. */
+  /** The headings that mean a field. */
   private static final Map<String, List<String>> HEADINGS =
       Map.of(
-          "tool", List.of("name", "software", "application"),
-          "plan", List.of("edition", "tier"),
-          "units", List.of("seats", "licences", "licenses", "quantity"),
-          "price", List.of("unit price", "price a seat", "price per seat", "as paid"),
-          "currency", List.of(),
-          "term", List.of("billing", "billing term"),
-          "ends", List.of("end", "paid until", "until", "term ends", "renewal"),
-          "notice", List.of("notice by", "notice day", "cancel by"),
-          "users", List.of("groups", "used by", "teams"),
-          "areas", List.of("area", "work area", "work areas", "used for"));
+          "tool", List.of("tool", "name", "software", "application"),
+          "plan", List.of("plan", "edition", "tier"),
+          "units", List.of("units", "seats", "licences", "licenses", "quantity"),
+          "price", List.of("price", "unit price", "price a seat", "price per seat", "as paid"),
+          "currency", List.of("currency"),
+          "term", List.of("term", "billing", "billing term"),
+          "ends", List.of("ends", "end", "paid until", "until", "term ends", "renewal"),
+          "notice", List.of("notice", "notice by", "notice day", "cancel by"),
+          "users", List.of("users", "groups", "used by", "teams"),
+          "areas", List.of("areas", "area", "work area", "work areas", "used for"));
 
   private InUseCsv() {}
 
@@ -34,36 +34,42 @@ final class InUseCsv {
     if (table.isEmpty()) {
       return List.of();
     }
-    Map<String, Integer> columns = columns(table.get());
+    List<Invoices.Row> typed =
+        Invoices.isIn(table.get()) ? Invoices.read(table.get(), faults) : rows(table.get(), faults);
+    if (typed.size() > Beside.MOST) {
+      faults.add(
+          "File", "There are " + typed.size() + " tools; at most " + Beside.MOST + " are read.");
+      return List.of();
+    }
+    List<InUseLine.Read> all = new ArrayList<>();
+    for (Invoices.Row row : typed) {
+      Faults own = new Faults();
+      line.read(row.typed(), own).ifPresent(all::add);
+      for (Fault fault : own.all()) {
+        faults.add("Row " + row.number() + ", " + fault.at(), fault.message());
+      }
+    }
+    return faults.isEmpty() ? all : List.of();
+  }
+
+  /** A row for each tool. */
+  private static List<Invoices.Row> rows(CsvTable table, Faults faults) {
+    Map<String, Integer> columns = table.columns(HEADINGS);
     if (!columns.containsKey("tool") || !columns.containsKey("units")) {
       faults.add(
           "Row 1",
           "A table of what is in use needs the columns tool and seats; these are there: "
-              + String.join(", ", table.get().written())
+              + String.join(", ", table.written())
               + ". It may have plan, price, currency, term, ends, notice, users and areas, too.");
       return List.of();
     }
-    if (table.get().rows().size() > Beside.MOST) {
-      faults.add(
-          "File",
-          "There are "
-              + table.get().rows().size()
-              + " rows; at most "
-              + Beside.MOST
-              + " are read.");
-      return List.of();
-    }
-    List<InUseLine.Read> all = new ArrayList<>();
+    List<Invoices.Row> all = new ArrayList<>();
     Map<String, Integer> rows = new HashMap<>();
-    for (CsvTable.Numbered row : table.get().rows()) {
+    for (CsvTable.Numbered row : table.rows()) {
       Map<String, String> typed = new HashMap<>();
       columns.forEach((field, place) ->
           typed.put(field, place < row.cells().size() ? row.cells().get(place) : ""));
-      Faults own = new Faults();
-      line.read(typed, own).ifPresent(all::add);
-      for (Fault fault : own.all()) {
-        faults.add("Row " + row.number() + ", " + fault.at(), fault.message());
-      }
+      all.add(new Invoices.Row(row.number(), typed));
       Integer before = rows.putIfAbsent(typed.getOrDefault("tool", "").strip(), row.number());
       if (before != null) {
         faults.add(
@@ -71,20 +77,7 @@ final class InUseCsv {
             "This tool stands in row " + before + " already. Write one row with all its seats.");
       }
     }
-    return faults.isEmpty() ? all : List.of();
-  }
-
-  private static Map<String, Integer> columns(CsvTable table) {
-    Map<String, Integer> columns = new HashMap<>();
-    for (int i = 0; i < table.header().size(); i++) {
-      String heading = table.header().get(i);
-      for (String field : InUseLine.FIELDS) {
-        if (heading.equals(field) || HEADINGS.getOrDefault(field, List.of()).contains(heading)) {
-          columns.putIfAbsent(field, i);
-        }
-      }
-    }
-    return columns;
+    return all;
   }
 
   /** The table that {@link #read} reads. */

@@ -131,7 +131,7 @@ public class CsvFilesTest {
     for (CsvTable.Numbered row : table.rows()) {
       List<String> cells = new ArrayList<>(row.cells());
       if (!List.of("condition", "capability", "tool").contains(cells.get(line))) {
-        for (String column : List.of("value", "pack", "included", "tax")) {
+        for (String column : List.of("value", "pack", "included", "tax", "minutes")) {
           int i = table.header().indexOf(column);
           cells.set(i, cells.get(i).replaceAll("(?<=\\d)\\.(?=\\d)", ","));
         }

@@ -200,7 +200,11 @@ public class RequiredPricesTest {
     ToolSheet top =
         onTop(tool("Mast", plan("Sail", term(12, true, seats("3.00")))), "Dock", "quay");
     ToolSheet base = tool("Quay", plan("Dock", term(1, false, seats("2.00"))));
-    assertEquals(costs(top, base).total("mast"), Optional.of(eur("2580.00")));
+    CostsOverall costs = costs(top, base);
+    assertEquals(costs.total("mast"), Optional.of(eur("2580.00")));
+    assertEquals(
+        ((PlanPaths.Found) costs.way("mast")).best().legs().getFirst().option().label(),
+        "Sail on Quay Dock, yearly, up front");
   }
 
   @Test
