@@ -1,5 +1,6 @@
 package tertulia.app.catalogue;
 
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
@@ -15,7 +16,7 @@ final class CsvCells {
 
   /** Lines whose cells hold numbers; in others a comma is a comma. */
   private static final Set<String> OF_NUMBERS =
-      Set.of("plan", "price", "allowance", "offer", "rating", "owned");
+      Set.of("plan", "price", "allowance", "offer", "rating", "owned", "connector");
 
   private static final List<CsvColumn> NUMBERS =
       List.of(CsvColumn.VALUE, CsvColumn.PACK, CsvColumn.INCLUDED, CsvColumn.TAX);
@@ -34,13 +35,17 @@ final class CsvCells {
 
   private boolean holds(CsvTable table, Pattern number) {
     return table.rows().stream()
-        .filter(this::isOfNumbers)
-        .anyMatch(
-            row -> NUMBERS.stream().anyMatch(column -> number.matcher(raw(row, column)).find()));
+        .anyMatch(row ->
+            Arrays.stream(CsvColumn.values())
+                .filter(column -> isNumber(row, column))
+                .anyMatch(column -> number.matcher(raw(row, column)).find()));
   }
 
-  private boolean isOfNumbers(CsvTable.Numbered row) {
-    return OF_NUMBERS.contains(raw(row, CsvColumn.LINE).toLowerCase(Locale.ROOT));
+  /** Minutes are a number wherever they stand. */
+  private boolean isNumber(CsvTable.Numbered row, CsvColumn column) {
+    return column == CsvColumn.MINUTES
+        || NUMBERS.contains(column)
+            && OF_NUMBERS.contains(raw(row, CsvColumn.LINE).toLowerCase(Locale.ROOT));
   }
 
   boolean has(CsvColumn column) {
@@ -71,7 +76,7 @@ final class CsvCells {
   /** A cell that may hold a number, with a decimal point. */
   String cell(CsvTable.Numbered row, CsvColumn column) {
     String text = raw(row, column);
-    boolean number = decimalComma() && NUMBERS.contains(column) && isOfNumbers(row);
+    boolean number = decimalComma() && isNumber(row, column);
     return number ? text.replaceAll("(?<=\\d),(?=\\d)", ".") : text;
   }
 }

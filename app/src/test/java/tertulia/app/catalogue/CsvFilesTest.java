@@ -130,11 +130,11 @@ public class CsvFilesTest {
     int line = table.header().indexOf("line");
     for (CsvTable.Numbered row : table.rows()) {
       List<String> cells = new ArrayList<>(row.cells());
-      if (!List.of("condition", "capability", "tool").contains(cells.get(line))) {
-        for (String column : List.of("value", "pack", "included", "tax", "minutes")) {
-          int i = table.header().indexOf(column);
-          cells.set(i, cells.get(i).replaceAll("(?<=\\d)\\.(?=\\d)", ","));
-        }
+      boolean words = List.of("condition", "capability", "tool").contains(cells.get(line));
+      for (String column :
+          words ? List.of("minutes") : List.of("value", "pack", "included", "tax")) {
+        int i = table.header().indexOf(column);
+        cells.set(i, cells.get(i).replaceAll("(?<=\\d)\\.(?=\\d)", ","));
       }
       rows.add(cells);
     }
