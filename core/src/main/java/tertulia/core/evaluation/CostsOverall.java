@@ -27,7 +27,6 @@ import tertulia.core.labour.Labour;
 import tertulia.core.labour.PeopleTime;
 import tertulia.core.labour.StaffEffort;
 import tertulia.core.labour.StaffTime;
-import tertulia.core.money.Rounding;
 import tertulia.core.path.BaseAndPeakWay;
 import tertulia.core.path.CostByHeadcount;
 import tertulia.core.path.FixedPlan;
@@ -42,7 +41,6 @@ import tertulia.core.path.PlanPaths;
 import tertulia.core.path.Split;
 import tertulia.core.path.Terms;
 import tertulia.core.pricing.PriceList;
-import tertulia.core.pricing.SideBySide;
 import tertulia.core.scoring.Criterion;
 
 /**
@@ -57,8 +55,8 @@ public final class CostsOverall {
   private final List<UnitsNeeded> months;
   private final OnceEach<String, Outcome<FixedPlan>> stays =
       new OnceEach<>("the cheapest plan kept");
-  private final OnceEach<SplitAsked, Optional<Split>> splitsAsked =
-      new OnceEach<>("who is on which plan");
+  private final OwnWays own;
+  private final OnceEach<String, Optional<BaseAndPeakWay>> mixes = new OnceEach<>("base and peak");
   private final OnceEach<String, Optional<Split>> splits = new OnceEach<>("who is on which plan");
   private final OnceEach<String, PlanPaths> ways = new OnceEach<>("the paths through the plans");
   private final OnceEach<String, PlanPaths> spread = new OnceEach<>("the paths through the plans");
@@ -91,6 +89,7 @@ public final class CostsOverall {
     this.months = List.copyOf(UnitsNeeded.byMonth(market.demands(), planned));
     this.shared = shared;
     this.inUse = new UseCosts(selection, market, planned);
+    this.own = new OwnWays(selection, planned, months);
   }
 
   /**
@@ -509,7 +508,7 @@ public final class CostsOverall {
   private static Asked asked(Contender contender, Fit needs) {
     List<Object> options = new ArrayList<>(needs.later());
     addOptions(options, contender.offerings(), needs);
-    if (isSplitCounted(contender, needs)) {
+    if (OwnWays.isSplitCounted(contender, needs)) {
       // a plan that lacks another must may be the plan of some groups, so each must matters
       options.add(needs.needs());
     }
@@ -574,13 +573,6 @@ public final class CostsOverall {
     return bounds(contender, along);
   }
 
-  /** What one change of plan costs in people's time; nothing if nobody has said. */
-  private Money changing() {
-    Labour labour = selection.practice().labour();
-    return Rounding.toMinorUnit(
-        labour.hour().orElse(BigDecimal.ZERO).multiply(labour.changeHours()), selection.currency());
-  }
-
   /** As {@link #way(String)}, under some terms only. */
   public PlanPaths wayUnder(String contender, Terms terms) {
     return way(contender, whatIf.view(), leaving(), market.allowing(terms));
@@ -621,52 +613,16 @@ public final class CostsOverall {
   private PlanPaths through(
       Contender contender, CostTiming view, EarlyTerminationPolicy leaving, Market offered) {
     return PlanPaths.together(
-        ownWay(contender, view, leaving, offered),
+        own.best(contender, view, leaving, offered),
         contender.boughtWith().stream()
             .map(other ->
-                through(
+                own.forAll(
                     other.offerings(),
                     Past.NONE,
                     view,
                     leaving,
                     offered.asking(askedOf(other, offered.fit()))))
             .toList());
-  }
-
-  /** The best way for all, or groups on plans of their own where that is less and is confirmed. */
-  private PlanPaths ownWay(
-      Contender contender, CostTiming view, EarlyTerminationPolicy leaving, Market offered) {
-    PlanPaths best = through(contender.offerings(), contender.past(), view, leaving, offered);
-    if (isSplitCounted(contender, offered.fit())) {
-      PlanPaths all = best;
-      best =
-          splitOf(contender, view, leaving, offered)
-              .map(Split::paths)
-              .filter(split -> isLess(split, all, view))
-              .map(split -> PlanPaths.beside(split, all.leftOut()))
-              .orElse(all);
-    }
-    if (contender.tool().sideBySide().terms() == SideBySide.Said.YES) {
-      PlanPaths others = best;
-      best =
-          mixed(contender, view, offered)
-              .map(CostsOverall::of)
-              .filter(mixed -> isLess(mixed, others, view))
-              .map(mixed -> PlanPaths.beside(mixed, others.leftOut()))
-              .orElse(others);
-    }
-    return best;
-  }
-
-  private static PlanPaths of(BaseAndPeakWay mixed) {
-    return new PlanPaths.Found(mixed.path(), List.of(), Optional.empty());
-  }
-
-  private Optional<BaseAndPeakWay> mixed(Contender contender, CostTiming view, Market offered) {
-    return contender.past().equals(Past.NONE)
-        ? BaseAndPeakWay.cheapest(
-            contender.offerings(), offered, months, selection.rise(), selection.horizon(), view)
-        : Optional.empty();
   }
 
   /**
@@ -676,74 +632,21 @@ public final class CostsOverall {
    * what counts.
    */
   public Optional<BaseAndPeakWay> baseAndPeak(String contender) {
-    Contender asked = selection.contender(contender);
-    boolean asks =
-        switch (asked.tool().sideBySide().terms()) {
-          case YES -> isMixTaken(contender);
-          case NOT_SAID -> inUse.kept(contender).isEmpty();
-          case NO -> false;
-        };
-    return asks
-        ? mixed(asked, whatIf.view(), market)
-            .filter(mixed -> isLess(of(mixed), wayForAll(contender), whatIf.view()))
-        : Optional.empty();
-  }
-
-  /** What nobody has said counts if confirmed, where some groups need what others do not. */
-  private static boolean isSplitCounted(Contender contender, Fit needs) {
-    return switch (contender.tool().sideBySide().plans()) {
-      case YES -> true;
-      case NO -> false;
-      case NOT_SAID -> needs.isConfident() && hasMustsOfGroups(needs);
-    };
-  }
-
-  private static boolean hasMustsOfGroups(Fit fit) {
-    return fit.needs().stream().anyMatch(need -> !need.groups().isEmpty());
-  }
-
-  private static boolean isLess(PlanPaths one, PlanPaths all, CostTiming view) {
-    return !(all instanceof PlanPaths.Found found)
-        || !(one instanceof PlanPaths.Found apart)
-        || apart
-            .best()
-            .ledger()
-            .total(view)
-            .plus(apart.best().changing())
-            .isLessThan(found.best().ledger().total(view).plus(found.best().changing()));
-  }
-
-  /** What some needs make of a split, found once. */
-  private record SplitAsked(
-      String contender, CostTiming view, EarlyTerminationPolicy leaving, Fit needs, Terms terms) {}
-
-  private Optional<Split> splitOf(
-      Contender contender, CostTiming view, EarlyTerminationPolicy leaving, Market offered) {
-    // prices at some part are asked for once, of a contender that is no longer the selection's
-    return contender.equals(selection.contender(contender.id()))
-        ? splitsAsked.get(
-            new SplitAsked(contender.id(), view, leaving, offered.fit(), offered.terms()),
-            asked -> foundSplit(contender, view, leaving, offered))
-        : foundSplit(contender, view, leaving, offered);
-  }
-
-  private Optional<Split> foundSplit(
-      Contender contender, CostTiming view, EarlyTerminationPolicy leaving, Market offered) {
-    return contender.past().equals(Past.NONE)
-        ? Split.cheapest(
-            contender.offerings().stream()
-                .filter(o -> contender.tool().sideBySide().holds(o.plan().id()))
-                .toList(),
-            new Split.Setting(
-                offered,
-                selection.groups(),
-                planned,
-                selection.rise(),
-                selection.horizon(),
-                view,
-                leaving,
-                changing()))
-        : Optional.empty();
+    return mixes.get(
+        contender,
+        id -> {
+          Contender asked = selection.contender(id);
+          boolean asks =
+              switch (asked.tool().sideBySide().terms()) {
+                case YES -> isMixTaken(id);
+                case NOT_SAID -> inUse.kept(id).isEmpty();
+                case NO -> false;
+              };
+          return asks
+              ? own.mixed(asked, whatIf.view(), market)
+                  .filter(mixed -> OwnWays.isLess(OwnWays.of(mixed), wayForAll(id), whatIf.view()))
+              : Optional.empty();
+        });
   }
 
   /**
@@ -760,11 +663,11 @@ public final class CostsOverall {
               switch (asked.tool().sideBySide().plans()) {
                 case YES -> true;
                 case NO -> false;
-                case NOT_SAID -> hasMustsOfGroups(market.fit());
+                case NOT_SAID -> OwnWays.hasMustsOfGroups(market.fit());
               };
           return asks && inUse.kept(id).isEmpty()
-              ? splitOf(asked, whatIf.view(), leaving(), market)
-                  .filter(split -> isLess(split.paths(), wayForAll(id), whatIf.view()))
+              ? own.split(asked, whatIf.view(), leaving(), market)
+                  .filter(split -> OwnWays.isLess(split.paths(), wayForAll(id), whatIf.view()))
               : Optional.empty();
         });
   }
@@ -809,25 +712,7 @@ public final class CostsOverall {
   /** The best way of a contender's own plans on which everybody is on the same. */
   public PlanPaths wayForAll(String contender) {
     Contender asked = selection.contender(contender);
-    return through(asked.offerings(), asked.past(), whatIf.view(), leaving(), market);
-  }
-
-  private PlanPaths through(
-      List<Offering> offerings,
-      Past past,
-      CostTiming view,
-      EarlyTerminationPolicy leaving,
-      Market offered) {
-    return PlanPaths.through(
-        offerings,
-        offered,
-        months,
-        selection.rise(),
-        selection.horizon(),
-        view,
-        leaving,
-        changing(),
-        past);
+    return own.forAll(asked.offerings(), asked.past(), whatIf.view(), leaving(), market);
   }
 
   /**
