@@ -98,10 +98,9 @@ public class ToolForm {
     return plans.stream().anyMatch(plan -> !plan.basePlan.isBlank());
   }
 
-  /** Whether some plan has a quote, or the last day of one. */
-  public boolean usesQuotes() {
-    return plans.stream()
-        .anyMatch(plan -> plan.basis.equals("quote") || !plan.holdsUntil.isBlank());
+  /** Whether some plan says until when a quote holds. */
+  public boolean usesLastDays() {
+    return plans.stream().anyMatch(plan -> !plan.holdsUntil.isBlank());
   }
 
   /** Whether some capability stands in a group. */

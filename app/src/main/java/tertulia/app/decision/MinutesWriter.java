@@ -355,6 +355,7 @@ final class MinutesWriter {
   /** Such as "Roles for contractors, “they look, they do not book” (Ilse)". */
   private static String asked(Brief.NeedPart need) {
     return need.name()
+        + need.enough()
         + (need.why() == null ? "" : ", “" + need.why() + "”")
         + (need.askedBy() == null ? "" : " (" + need.askedBy() + ")");
   }

@@ -383,6 +383,12 @@ public record Brief(
       return Boolean.TRUE.equals(byHandIsEnough);
     }
 
+    /** What is enough of it, with a comma before each; empty: only all of it is. */
+    public String enough() {
+      return (partlyIsEnough ? ", partly is enough" : "")
+          + (acceptsByHand() ? ", by hand is enough" : "");
+    }
+
     /** The groups that need it; none: everybody does. */
     public List<String> groups() {
       return forGroups == null ? List.of() : forGroups;

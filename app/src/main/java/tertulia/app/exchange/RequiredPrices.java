@@ -86,21 +86,17 @@ record RequiredPrices(Map<String, ToolSheet> pages, Had had) {
     }
   }
 
-  /** A plan of a page by its name, else by its id; empty if it has none. */
+  /** A plan of a page by its name, else by its id, which a renamed plan keeps; empty if none. */
   static Optional<ToolSheet.PlanPart> plan(ToolSheet sheet, String named) {
     Stream<ToolSheet.PlanPart> byName =
         sheet.plans().stream().filter(plan -> plan.name().strip().equalsIgnoreCase(named.strip()));
     Stream<ToolSheet.PlanPart> byId =
-        sheet.plans().stream().filter(plan -> plan.id().equals(named.strip()));
+        sheet.plans().stream().filter(plan -> plan.id().equals(Codes.slug(named)));
     return Stream.concat(byName, byId).findFirst();
   }
 
   /** The page with all that in its prices; the same page if it requires nothing. */
   ToolSheet in(ToolSheet sheet) {
-    return in(sheet, 0);
-  }
-
-  private ToolSheet in(ToolSheet sheet, int deep) {
     boolean requires =
         !sheet.connectors().isEmpty()
             || sheet.plans().stream().anyMatch(plan -> plan.basePlan() != null);
@@ -110,7 +106,7 @@ record RequiredPrices(Map<String, ToolSheet> pages, Had had) {
     List<ToolSheet.PlanPart> plans =
         sheet.plans().stream()
             .map(plan -> connected(sheet, plan))
-            .map(plan -> onTop(sheet, plan, deep))
+            .map(plan -> onTop(sheet, plan, 0))
             .toList();
     return sheet.withPlans(plans).withOffers(ownChargesOnly(sheet));
   }
@@ -156,8 +152,7 @@ record RequiredPrices(Map<String, ToolSheet> pages, Had had) {
         deep >= DEEPEST
             ? Optional.empty()
             : page.flatMap(found ->
-                plan(in(found.withConnectors(List.of()), deep + 1), named)
-                    .map(below -> new Other(found, below)));
+                plan(found, named).map(below -> new Other(found, onTop(found, below, deep + 1))));
     ToolSheet.PlanPart called =
         base.map(below -> plan.withBasePlan(below.named(sheet))).orElse(plan);
     if (base.filter(below -> there(below).isEmpty()).isPresent()) {

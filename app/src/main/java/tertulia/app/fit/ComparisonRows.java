@@ -141,12 +141,18 @@ final class ComparisonRows {
   static String importance(Need need) {
     return switch (need.importance()) {
       case Importance.Must must ->
-          (must.partlyIsEnough() ? "must, partly is enough" : "must")
+          "must"
+              + (must.partlyIsEnough() ? ", partly is enough" : "")
+              + byHand(need)
               + (need.groups().isEmpty() ? "" : ", of some groups only")
               + (need.isAtOnce() ? "" : ", " + need.begins().words());
-      case Importance.Should should -> "should, weight " + should.weight();
+      case Importance.Should should -> "should, weight " + should.weight() + byHand(need);
       case Importance.Could could -> "could";
     };
+  }
+
+  private static String byHand(Need need) {
+    return need.byHandIsEnough() ? ", by hand is enough" : "";
   }
 
   private BigDecimal cost(Need need) {

@@ -163,7 +163,8 @@ final class Markdown {
   /** Who asked for a need, why, and what covers it. */
   private static String need(Brief.NeedPart need) {
     Brief.OutsidePart outside = need.outside();
-    return (outside == null
+    return need.enough()
+        + (outside == null
             ? ""
             : ", or covered outside by "
                 + escaped(outside.by())

@@ -246,7 +246,7 @@ public class PricePageTest extends BrowserTest {
             .toList(),
         needed);
     assertTrue(
-        ((Number) page.evaluate("() => document.documentElement.scrollHeight")).intValue() < 1_660);
+        ((Number) page.evaluate("() => document.documentElement.scrollHeight")).intValue() < 1_700);
   }
 
   @Test
@@ -262,6 +262,42 @@ public class PricePageTest extends BrowserTest {
         .filter(need -> need.condition() == null)
         .map(Brief.NeedPart::capability)
         .toList();
+  }
+
+  @Test
+  public void whatAPlanRequiresOfOthersIsAskedForWhereItIsSpokenOf() {
+    Page page = blank();
+    page.locator("[name=name]").fill("Turnstone");
+    page.locator(plan(0)).fill("Perch");
+    page.locator(price(0, 0, "m1")).fill("6.00");
+    page.locator(plan(1)).fill("Roost");
+    page.locator(price(0, 1, "m1")).fill("2.00");
+    assertThat(page.locator("[name='plans[1].basePlan']")).isHidden();
+    page.getByText("a plan on top of another").click();
+    page.locator("[name='plans[1].basePlan']").fill("Perch");
+    assertThat(page.locator("[name='plans[0].holdsUntil']")).isHidden();
+    page.locator("[name='plans[0].basis']").selectOption("quote");
+    page.locator("[name='plans[0].holdsUntil']").fill("31 Jan 2027");
+    page.locator("[name='facts[0].capability']").fill("Goes with Seilpost");
+    assertThat(page.locator("[name='facts[0].addOn']")).isHidden();
+    page.locator("[name='facts[0].answers[0]']").selectOption("through-connector");
+    page.locator("[name='facts[0].addOn']").fill("Relay");
+    page.locator("[name='facts[1].capability']").fill("Rosters on paper");
+    page.locator("[name='facts[1].answers[1]']").selectOption("by-hand");
+    page.locator("[name='facts[1].minutes']").fill("12.5");
+    page.locator("#part-connectors > summary").click();
+    page.locator("[name='connectors[0].name']").fill("Relay");
+    page.locator("[name='connectors[0].price']").fill("12");
+    page.locator("[name='connectors[0].currency']").fill("EUR");
+    ToolSheet sheet = saved(page, "turnstone");
+    assertEquals(sheet.plans().get(1).basePlan(), "Perch");
+    assertEquals(sheet.plans().getFirst().holdsUntil(), "2027-01-31");
+    assertEquals(sheet.plans().getFirst().facts().getFirst().addOn(), "Relay");
+    assertEquals(sheet.plans().get(1).facts().getFirst().minutes(), "12.5");
+    assertEquals(sheet.connectors().getFirst().price(), "12");
+    assertThat(page.locator("main")).containsText("the plan Perch below it, which is paid, too");
+    assertThat(page.locator("main")).containsText("by hand, 12.5 minutes a workday");
+    assertEquals(String.join("\n", complaints), "");
   }
 
   @Test

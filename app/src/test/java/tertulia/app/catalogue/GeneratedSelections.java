@@ -10,6 +10,7 @@ import tertulia.app.exchange.Brief;
 import tertulia.app.exchange.Faults;
 import tertulia.app.exchange.SelectionFile;
 import tertulia.app.exchange.SelectionReader;
+import tertulia.app.exchange.ToolSheet;
 import tertulia.core.evaluation.Selection;
 import tertulia.core.growth.Measure;
 
@@ -101,7 +102,8 @@ public final class GeneratedSelections {
         SelectionFile.VERSION,
         seed % 3 == 0 ? lost : brief,
         List.of(
-            new SelectionFile.ContenderPart(GeneratedSheets.sheet(random, "tool-" + seed), null)),
+            new SelectionFile.ContenderPart(
+                byThemselves(GeneratedSheets.sheet(random, "tool-" + seed)), null)),
         List.of(),
         null);
   }
@@ -116,6 +118,12 @@ public final class GeneratedSelections {
     return measure.addsUp() && seed % 2 == 1
         ? new Brief.MoreOutsidePart("a box on the quay", "" + (20 + 30 * (seed % 7)), "3.35")
         : null;
+  }
+
+  /** What is had only with a page that is not there would have no price. */
+  private static ToolSheet byThemselves(ToolSheet sheet) {
+    return sheet.withPlans(
+        sheet.plans().stream().map(plan -> plan.withBasePlan(null).withBaseTool(null)).toList());
   }
 
   /** Every fourth needs something no plan has, which is covered outside. */

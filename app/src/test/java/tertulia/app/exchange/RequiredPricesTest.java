@@ -196,6 +196,33 @@ public class RequiredPricesTest {
   }
 
   @Test
+  public void aPlanBelowMayItselfBeHadOnlyWithAnother() {
+    ToolSheet.PlanPart[] plans = {
+      plan("One", term(1, false, seats("1.00"))),
+      plan("Two", term(1, false, seats("2.00"))).withBasePlan("One"),
+      plan("Three", term(1, false, seats("3.00"))).withBasePlan("Two")
+    };
+    CostsOverall three =
+        costs(tool("Mast", plans).withPlans(List.of(plans[2], plans[1], plans[0])));
+    assertEquals(three.total("mast"), Optional.of(eur("516.00")), "the lowest alone is cheapest");
+    ToolSheet top =
+        onTop(tool("Sheet", plan("Sail", term(1, false, seats("4.00")))), "Three", "mast");
+    assertEquals(costs(top, tool("Mast", plans)).total("sheet"), Optional.of(eur("5160.00")));
+    // one that leads back to itself has no price
+    ToolSheet.PlanPart[] round = {plans[0].withBasePlan("Three"), plans[1], plans[2]};
+    assertEquals(costs(top, tool("Mast", round)).total("sheet"), Optional.empty());
+  }
+
+  @Test
+  public void aPlanThatWasRenamedIsFoundByWhatItKeeps() {
+    ToolSheet top =
+        onTop(tool("Mast", plan("Sail", term(1, false, seats("3.00")))), "Dock", "quay");
+    ToolSheet base =
+        tool("Quay", plan("Dock", term(1, false, seats("2.00"))).withName("Dock and yard"));
+    assertEquals(costs(top, base).total("mast"), Optional.of(eur("2580.00")));
+  }
+
+  @Test
   public void aBaseSoldOnlyByTheMonthIsCountedByTheMonth() {
     ToolSheet top =
         onTop(tool("Mast", plan("Sail", term(12, true, seats("3.00")))), "Dock", "quay");
