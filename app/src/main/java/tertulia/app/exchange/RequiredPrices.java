@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Predicate;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import tertulia.core.fit.Answer;
@@ -172,7 +173,9 @@ record RequiredPrices(Map<String, ToolSheet> pages, Had had) {
         plan.basis() == ToolSheet.Basis.ASSUMED ? plan.highPrices() : plan.prices();
     List<ToolSheet.TermPart> low = joined(plan, plan.prices(), base, base.plan().prices());
     List<ToolSheet.TermPart> high = joined(plan, planHigh, base, base.high());
-    if (!isComparable(plan, base) || low.isEmpty()) {
+    Integer most = fewer(plan, base.plan());
+    boolean forNobody = most != null && most < plan.least();
+    if (!isComparable(plan, base) || low.isEmpty() || forNobody) {
       return Optional.empty();
     }
     ToolSheet.Basis basis =
@@ -186,8 +189,16 @@ record RequiredPrices(Map<String, ToolSheet> pages, Had had) {
             .prices(low)
             .highPrices(basis == ToolSheet.Basis.ASSUMED ? high : List.of())
             .basis(basis)
-            .most(fewer(plan, base.plan()))
+            .most(most)
+            .unsaid(
+                plan.unsaid().stream()
+                    .filter(open -> low.stream().anyMatch(isUnder(open)))
+                    .toList())
             .build());
+  }
+
+  private static Predicate<ToolSheet.TermPart> isUnder(ToolSheet.UnsaidPart open) {
+    return term -> TermCode.of(term.monthsCommitted(), term.upFront()).code().equals(open.term());
   }
 
   private static boolean isLeast(ToolSheet.PlanPart plan) {
@@ -264,7 +275,7 @@ record RequiredPrices(Map<String, ToolSheet> pages, Had had) {
             unit.price(),
             people ? Math.max(unit.minimum(), other.plan().least()) : unit.minimum(),
             unit.pack(),
-            unit.included() + (people ? there : 0));
+            withThere(unit.included(), people ? there : 0));
       }
       case ToolSheet.BandedPart banded -> {
         boolean people = banded.measure().equals(other.plan().measure());
@@ -275,7 +286,7 @@ record RequiredPrices(Map<String, ToolSheet> pages, Had had) {
             banded.bands(),
             people ? Math.max(banded.minimum(), other.plan().least()) : banded.minimum(),
             banded.pack(),
-            banded.included() + (people ? there : 0));
+            withThere(banded.included(), people ? there : 0));
       }
       case ToolSheet.FlatPart flat -> new ToolSheet.FlatPart(name, there > 0 ? "0" : flat.price());
       case ToolSheet.OneOffPart once ->
@@ -292,6 +303,11 @@ record RequiredPrices(Map<String, ToolSheet> pages, Had had) {
       case ToolSheet.PaymentFeePart fee ->
           new ToolSheet.PaymentFeePart(name, fee.measure(), fee.percent(), fee.fixed());
     };
+  }
+
+  /** As many as a charge can have; more are there than anybody counts. */
+  private static int withThere(int included, int there) {
+    return Math.min(1_000_000, included + there);
   }
 
   /** With the connectors that its facts name as add-ons; what has no price is not known. */
@@ -353,8 +369,11 @@ record RequiredPrices(Map<String, ToolSheet> pages, Had had) {
     return terms.stream()
         .map(term -> {
           List<ToolSheet.AddOnPart> addOns = new ArrayList<>(term.addOns());
-          connectors.forEach(
-              part -> addOns.add(new ToolSheet.AddOnPart(part.name(), charges(plan, term, part))));
+          // an add-on of the page that is called so is what is bought
+          connectors.stream()
+              .filter(part -> term.addOns().stream().noneMatch(a -> a.name().equals(part.name())))
+              .forEach(part ->
+                  addOns.add(new ToolSheet.AddOnPart(part.name(), charges(plan, term, part))));
           return new ToolSheet.TermPart(
               term.monthsCommitted(), term.upFront(), term.charges(), addOns, term.yearlyMinimum());
         })

@@ -195,6 +195,44 @@ public class RequiredPricesTest {
     }
   }
 
+  /** What was stored can be read for ever: nothing that others state makes a page unreadable. */
+  @Test
+  public void whateverThePlanBelowStatesTheQuestionIsRead() {
+    ToolSheet.PlanPart many = plan("Sail", term(1, false, seats("3.00"))).withLeast(20);
+    ToolSheet few = tool("Quay", plan("Dock", term(1, false, seats("2.00"))).withMost(10));
+    assertEquals(
+        costs(onTop(tool("Mast", many), "Dock", "quay"), few).total("mast"), Optional.empty());
+    ToolSheet.PlanPart open =
+        plan("Sail", term(1, false, seats("3.00")), term(12, true, seats("2.50")))
+            .withUnsaid(
+                List.of(
+                    new ToolSheet.UnsaidPart(
+                        "Seats", "m1", List.of(tertulia.core.pricing.Unsaid.Kind.PERIOD))));
+    ToolSheet yearly = tool("Quay", plan("Dock", term(12, true, seats("2.00"))));
+    // a monthly term below is not sold, so what is left open of the one above is gone with it
+    assertEquals(
+        costs(onTop(tool("Mast", open), "Dock", "quay"), yearly).total("mast"),
+        Optional.of(eur("2322.00")));
+    ToolSheet.TermPart withAddOn =
+        new ToolSheet.TermPart(
+            1,
+            false,
+            List.of(seats("3.00")),
+            List.of(new ToolSheet.AddOnPart("Relay", List.of(seats("1.00")))),
+            null);
+    ToolSheet.PlanPart both =
+        plan("Sail", withAddOn)
+            .withFacts(
+                List.of(
+                    new ToolSheet.FactPart(
+                        "Goes with Quay", "", "through-connector", "Relay", PAGE)));
+    Brief brief = brief(6, "1", List.of(new Brief.NeedPart("Goes with Quay", "must", null, false)));
+    assertEquals(
+        total(read(brief, List.of(with(tool("Mast", both), "12", "EUR", null)), List.of()), "mast"),
+        eur("2064.00"),
+        "of two of one name the page's add-on is bought");
+  }
+
   @Test
   public void aPlanBelowMayItselfBeHadOnlyWithAnother() {
     ToolSheet.PlanPart[] plans = {
